@@ -1,0 +1,12 @@
+"""The rules of the job: plain values in, plain values out.
+
+No module here knows of requests, models, files, the clock or the network.
+Each answers one question and can be used alone in a Python prompt.
+"""
+
+import warnings
+
+with warnings.catch_warnings():
+    # It says at import that its plotting, which is not used here, lacks matplotlib.
+    warnings.filterwarnings("ignore", message='"Matplotlib" related API features')
+    import colour  # noqa: F401

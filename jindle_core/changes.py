@@ -1,0 +1,348 @@
+"""Every change that can be made to a card's plan: a value that makes a new plan.
+
+Each class names one change. ``apply`` gives the plan after it, or raises
+BadInput and leaves everything as it was; ``label`` says it in a few words for
+the undo button.
+"""
+
+from dataclasses import dataclass, replace
+
+from jindle_core import defaults
+from jindle_core.contrast.rules import PairKind
+from jindle_core.errors import BadInput, Problem
+from jindle_core.formats import Size
+from jindle_core.media import COLUMNS
+from jindle_core.plan import Anchor, Choice, End, Pair, PaletteColour, Plan, Role, Waiver
+
+_COLUMN_KEYS = tuple(column.key for column in COLUMNS)
+
+
+def checked_name(text: str, field: str = "name") -> str:
+    """The name without the space around it, or BadInput where it is empty or too long."""
+    name = " ".join(text.split())
+    if not name:
+        raise BadInput(Problem("A name is wanted here.", field=field, value=text))
+    if len(name) > defaults.NAME_LIMIT:
+        raise BadInput(
+            Problem(f"The name has {len(name)} characters; {defaults.NAME_LIMIT} are the most.", field=field)
+        )
+    return name
+
+
+@dataclass(frozen=True, slots=True)
+class SetCard:
+    """Give the card another name or size; None leaves one as it is."""
+
+    name: str | None = None
+    size: Size | None = None
+
+    label = "card's name or size"
+
+    def apply(self, plan: Plan) -> Plan:
+        name = plan.name if self.name is None else checked_name(self.name)
+        return replace(plan, name=name, size=self.size or plan.size)
+
+
+@dataclass(frozen=True, slots=True)
+class AddColour:
+    """Add a palette colour at the end."""
+
+    anchor: Anchor
+    name: str
+    role: Role
+
+    label = "adding a colour"
+
+    def apply(self, plan: Plan) -> Plan:
+        if len(plan.colours) >= defaults.PALETTE_LIMIT:
+            raise BadInput(
+                Problem(
+                    f"The palette is full: {defaults.PALETTE_LIMIT} colours are the most. Remove one first.",
+                    field="colours",
+                )
+            )
+        for place, colour in enumerate(plan.colours, start=1):
+            if self.anchor.colour is not None and colour.anchor.colour == self.anchor.colour:
+                raise BadInput(
+                    Problem(
+                        f"That colour is in the palette already, as {place} {colour.name}.", field="anchor"
+                    )
+                )
+        added = PaletteColour(plan.next_key, checked_name(self.name), self.role, self.anchor)
+        return replace(plan, colours=(*plan.colours, added), next_key=plan.next_key + 1)
+
+
+@dataclass(frozen=True, slots=True)
+class EditColour:
+    """Rename a palette colour or give it another role; None leaves one as it is."""
+
+    key: int
+    name: str | None = None
+    role: Role | None = None
+
+    label = "a colour's name or role"
+
+    def apply(self, plan: Plan) -> Plan:
+        colour = plan.colour(self.key)
+        name = colour.name if self.name is None else checked_name(self.name)
+        return _with_colour(plan, replace(colour, name=name, role=self.role or colour.role))
+
+
+@dataclass(frozen=True, slots=True)
+class Reanchor:
+    """Tie a palette colour to another colour; its unlocked choices go with the old one."""
+
+    key: int
+    anchor: Anchor
+
+    label = "a colour's anchor"
+
+    def apply(self, plan: Plan) -> Plan:
+        changed = _with_colour(plan, replace(plan.colour(self.key), anchor=self.anchor))
+        kept = tuple(one for one in plan.choices if one.key != self.key or one.locked)
+        return replace(changed, choices=kept)
+
+
+@dataclass(frozen=True, slots=True)
+class MoveColour:
+    """Move a palette colour to a place, counted from 0."""
+
+    key: int
+    to: int
+
+    label = "the order of colours"
+
+    def apply(self, plan: Plan) -> Plan:
+        moved = plan.colour(self.key)
+        others = [colour for colour in plan.colours if colour.key != self.key]
+        place = min(max(self.to, 0), len(others))
+        return replace(plan, colours=(*others[:place], moved, *others[place:]))
+
+
+@dataclass(frozen=True, slots=True)
+class RemoveColour:
+    """Take a colour out of the palette, with its choices and the pairs it is part of."""
+
+    key: int
+
+    label = "removing a colour"
+
+    def apply(self, plan: Plan) -> Plan:
+        plan.colour(self.key)
+        gone = End("palette", self.key)
+        pairs = plan.pairs
+        if pairs is not None:
+            pairs = tuple(pair for pair in pairs if gone not in (pair.upper, pair.lower))
+        return replace(
+            plan,
+            colours=tuple(colour for colour in plan.colours if colour.key != self.key),
+            choices=tuple(choice for choice in plan.choices if choice.key != self.key),
+            pairs=pairs,
+        )
+
+
+@dataclass(frozen=True, slots=True)
+class Choose:
+    """Choose a supply for a palette colour in a column, locked or not."""
+
+    key: int
+    column: str
+    colour: int
+    locked: bool = False
+
+    label = "choosing a supply"
+
+    def apply(self, plan: Plan) -> Plan:
+        plan.colour(self.key)
+        if self.column not in _COLUMN_KEYS:
+            raise BadInput(
+                Problem(
+                    f"There is no column “{self.column}”.",
+                    field="column",
+                    value=self.column,
+                    expected=", ".join(_COLUMN_KEYS),
+                )
+            )
+        current = plan.choice(self.key, self.column)
+        if current and current.locked and current.colour != self.colour:
+            raise BadInput(Problem("This cell is locked; unlock it first.", field="column"))
+        chosen = Choice(self.key, self.column, self.colour, self.locked)
+        return replace(plan, choices=(*(one for one in plan.choices if one is not current), chosen))
+
+
+@dataclass(frozen=True, slots=True)
+class ClearChoice:
+    """Go back to the nearest supply in a cell."""
+
+    key: int
+    column: str
+
+    label = "going back to the nearest"
+
+    def apply(self, plan: Plan) -> Plan:
+        current = plan.choice(self.key, self.column)
+        return replace(plan, choices=tuple(one for one in plan.choices if one is not current))
+
+
+@dataclass(frozen=True, slots=True)
+class PairChange:
+    """A change of what lies on what. Apply it to a settled plan (``Plan.settled``)."""
+
+
+@dataclass(frozen=True, slots=True)
+class AddPair(PairChange):
+    """Say that one thing lies on another."""
+
+    kind: PairKind
+    upper: End
+    lower: End
+    outlined: bool = False
+
+    label = "adding what lies on what"
+
+    def apply(self, plan: Plan) -> Plan:
+        pairs = plan.pairs or ()
+        key = max((pair.key for pair in pairs), default=0) + 1
+        pair = _checked(plan, Pair(key, self.kind, self.upper, self.lower, self.outlined))
+        return replace(plan, pairs=(*pairs, pair))
+
+
+@dataclass(frozen=True, slots=True)
+class EditPair(PairChange):
+    """Change a pair; None leaves a part as it is. A waiver of its check ends."""
+
+    key: int
+    kind: PairKind | None = None
+    upper: End | None = None
+    lower: End | None = None
+    outlined: bool | None = None
+
+    label = "changing what lies on what"
+
+    def apply(self, plan: Plan) -> Plan:
+        pair = _pair(plan, self.key)
+        changed = Pair(
+            pair.key,
+            self.kind or pair.kind,
+            self.upper or pair.upper,
+            self.lower or pair.lower,
+            pair.outlined if self.outlined is None else self.outlined,
+        )
+        _checked(plan, changed)
+        return replace(
+            plan,
+            pairs=tuple(changed if one.key == self.key else one for one in plan.pairs or ()),
+            waivers=_without(plan, pair_check(self.key)),
+        )
+
+
+@dataclass(frozen=True, slots=True)
+class RemovePair(PairChange):
+    """Forget that one thing lies on another."""
+
+    key: int
+
+    label = "removing what lies on what"
+
+    def apply(self, plan: Plan) -> Plan:
+        gone = _pair(plan, self.key)
+        return replace(
+            plan,
+            pairs=tuple(pair for pair in plan.pairs or () if pair is not gone),
+            waivers=_without(plan, pair_check(self.key)),
+        )
+
+
+@dataclass(frozen=True, slots=True)
+class GuessPairs:
+    """Go back to the pairs guessed from the roles."""
+
+    label = "guessing what lies on what"
+
+    def apply(self, plan: Plan) -> Plan:
+        kept = tuple(one for one in plan.waivers if not one.check.startswith("pair:"))
+        return replace(plan, pairs=None, waivers=kept)
+
+
+@dataclass(frozen=True, slots=True)
+class Waive(PairChange):
+    """Let a check be, with a reason. (Guessed pairs become the person's own by it.)"""
+
+    check: str
+    reason: str
+
+    label = "waiving a check"
+
+    def apply(self, plan: Plan) -> Plan:
+        known = {SPAN_CHECK, *(pair_check(pair.key) for pair in plan.pairs or ())}
+        if self.check not in known:
+            raise BadInput(
+                Problem(f"There is no check “{self.check}” on this card.", field="check", value=self.check)
+            )
+        waiver = Waiver(self.check, checked_name(self.reason, "reason"))
+        return replace(plan, waivers=(*_without(plan, self.check), waiver))
+
+
+@dataclass(frozen=True, slots=True)
+class Unwaive:
+    """Make a waived check count again."""
+
+    check: str
+
+    label = "counting a check again"
+
+    def apply(self, plan: Plan) -> Plan:
+        return replace(plan, waivers=_without(plan, self.check))
+
+
+SPAN_CHECK = "span"
+
+
+def pair_check(key: int) -> str:
+    """The id of the check on a pair."""
+    return f"pair:{key}"
+
+
+Change = (
+    SetCard
+    | AddColour
+    | EditColour
+    | Reanchor
+    | MoveColour
+    | RemoveColour
+    | Choose
+    | ClearChoice
+    | AddPair
+    | EditPair
+    | RemovePair
+    | GuessPairs
+    | Waive
+    | Unwaive
+)
+
+
+def _with_colour(plan: Plan, changed: PaletteColour) -> Plan:
+    return replace(
+        plan,
+        colours=tuple(changed if colour.key == changed.key else colour for colour in plan.colours),
+    )
+
+
+def _pair(plan: Plan, key: int) -> Pair:
+    for pair in plan.pairs or ():
+        if pair.key == key:
+            return pair
+    raise BadInput(Problem(f"This card has no pair {key}.", field="key", value=str(key)))
+
+
+def _checked(plan: Plan, pair: Pair) -> Pair:
+    for field, end in (("upper", pair.upper), ("lower", pair.lower)):
+        if end.source == "palette" and all(colour.key != end.id for colour in plan.colours):
+            raise BadInput(Problem("That colour is not in the palette.", field=field, value=str(end.id)))
+    if pair.upper == pair.lower:
+        raise BadInput(Problem("A colour cannot lie on itself; choose another.", field="lower"))
+    return pair
+
+
+def _without(plan: Plan, check: str) -> tuple[Waiver, ...]:
+    return tuple(one for one in plan.waivers if one.check != check)

@@ -1,0 +1,94 @@
+"""How do colours look squinted at, under the evening lamp, to other eyes?"""
+
+from dataclasses import dataclass, fields
+
+import numpy as np
+from colour.adaptation import CHROMATIC_ADAPTATION_TRANSFORMS
+from colour.blindness import matrix_cvd_Machado2009
+from colour.utilities import suppress_warnings
+
+from jindle_core import defaults
+from jindle_core.colorimetry.recovery import lab_to_reflectance
+from jindle_core.colorimetry.spaces import (
+    WHITE,
+    Array,
+    lab_to_hex,
+    lab_to_shown,
+    linear_to_hex,
+    linear_to_lab,
+    weights,
+    xyz_to_lab,
+)
+
+with suppress_warnings(colour_usage_warnings=True):
+    # Machado, Oliveira, Fernandes 2009 at full severity, in linear RGB. The
+    # warning says that for tritan eyes the model is an approximation.
+    EYES = {
+        "protan": matrix_cvd_Machado2009("Protanomaly", 1.0),
+        "deutan": matrix_cvd_Machado2009("Deuteranomaly", 1.0),
+        "tritan": matrix_cvd_Machado2009("Tritanomaly", 1.0),
+    }
+
+
+@dataclass(frozen=True, slots=True)
+class Shades:
+    """One colour as ``#rrggbb`` in each view."""
+
+    colour: str
+    greys: str
+    lamp: str
+    protan: str
+    deutan: str
+    tritan: str
+
+
+VIEWS = tuple(field.name for field in fields(Shades))
+
+
+def greys(lab: Array) -> Array:
+    """The squint test: the colours (…, 3) with their lightness alone."""
+    return np.asarray(lab, dtype=float) * np.array([1.0, 0.0, 0.0])
+
+
+def _lamp() -> tuple[Array, Array]:
+    lamp_weights = weights(defaults.LAMP)
+    cones = CHROMATIC_ADAPTATION_TRANSFORMS["CAT16"]
+    gains = (cones @ WHITE) / (cones @ lamp_weights.sum(axis=0))
+    degree = defaults.LAMP_ADAPTATION
+    adapted = np.linalg.inv(cones) @ np.diag(degree * gains + 1 - degree) @ cones
+    return lamp_weights, adapted
+
+
+_LAMP_WEIGHTS, _LAMP_ADAPTED = _lamp()
+
+
+def lamp(lab: Array) -> Array:
+    """The colours (…, 3) under a warm evening lamp, eyes adapted for the most part.
+
+    From the recovered reflectance under the CIE LED illuminant, adapted with
+    CAT16 (Li et al. 2017) to the degree of ``defaults.LAMP_ADAPTATION``.
+    """
+    return xyz_to_lab(lab_to_reflectance(lab) @ _LAMP_WEIGHTS @ _LAMP_ADAPTED.T)
+
+
+def eyes(lab: Array, kind: str) -> Array:
+    """The colours (…, 3) as seen with one kind of colour blindness.
+
+    ``kind`` is protan, deutan or tritan; KeyError for any other.
+    """
+    return linear_to_lab(_eyes_linear(lab_to_shown(lab), kind))
+
+
+def _eyes_linear(shown: Array, kind: str) -> Array:
+    return np.clip(shown @ EYES[kind].T, 0, 1)
+
+
+def shades(lab: Array) -> list[Shades]:
+    """Each colour of an array (n, 3) in every view."""
+    lab = np.asarray(lab, dtype=float).reshape(-1, 3)
+    if not len(lab):
+        return []
+    shown = lab_to_shown(lab)
+    views = [linear_to_hex(shown), lab_to_hex(greys(lab)), lab_to_hex(lamp(lab))]
+    views += [linear_to_hex(_eyes_linear(shown, kind)) for kind in EYES]
+    return [Shades(*row) for row in zip(*views, strict=True)]

@@ -1,0 +1,1 @@
+"""Will it read: the words, the picture, the mat, the ground?"""

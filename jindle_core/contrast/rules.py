@@ -1,0 +1,214 @@
+"""What must hold between two colours, by what the one does on the other."""
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from enum import StrEnum
+
+import numpy as np
+from numpy.typing import NDArray
+
+from jindle_core import defaults
+from jindle_core.colorimetry.spaces import Array
+from jindle_core.contrast.measures import Measures, measure, weakest_eyes
+from jindle_core.media import (
+    GROUND_MEDIA,
+    LETTERING_MEDIA,
+    MAT_MEDIA,
+    PICTURE_MEDIA,
+    Medium,
+)
+
+Holds = NDArray[np.bool_]
+
+
+class PairKind(StrEnum):
+    """What the upper colour does on the lower one."""
+
+    LETTERING_SMALL = "small lettering"
+    LETTERING_LARGE = "large lettering"
+    PICTURE = "picture"
+    MAT = "mat"
+    QUIET = "quiet pattern"
+
+
+class Status(StrEnum):
+    """What a check found."""
+
+    HOLDS = "holds"
+    LOOK_AGAIN = "look again"
+    FAILS = "fails"
+
+
+@dataclass(frozen=True, slots=True)
+class Rule:
+    """A kind of pair: its test, what failing means, and what may give way.
+
+    ``title`` names the pair on screen with {upper} and {lower}; ``remedies``
+    lists the ends that may change, the likelier first, with the media that
+    each may be changed to.
+    """
+
+    kind: PairKind
+    title: str
+    holds: Callable[[Measures], Holds]
+    limit: str
+    when_not: Status
+    trouble: str
+    figure: Callable[[float, float, float], str]
+    remedies: tuple[tuple[str, tuple[Medium, ...]], ...]
+
+
+def _at_least(limits: tuple[float, float]) -> Callable[[Measures], Holds]:
+    ratio, delta_l = limits
+    return lambda found: (found.ratio >= ratio) & (found.delta_l >= delta_l)
+
+
+def _reads(ratio: float, delta_l: float, _: float) -> str:
+    return f"{ratio:.1f} : 1, ΔL* {delta_l:.0f}"
+
+
+def _stands(_: float, delta_l: float, distance: float) -> str:
+    return f"ΔE {distance:.0f}, ΔL* {delta_l:.0f}"
+
+
+def _quiet_figure(ratio: float, delta_l: float, distance: float) -> str:
+    return f"{ratio:.2f} : 1, ΔL* {delta_l:.0f}, ΔE {distance:.0f}"
+
+
+def _mat_figure(_: float, __: float, distance: float) -> str:
+    return f"ΔE {distance:.0f}"
+
+
+RULES = {
+    rule.kind: rule
+    for rule in (
+        Rule(
+            PairKind.LETTERING_SMALL,
+            "Lettering in {upper} on {lower}",
+            _at_least(defaults.LETTERING_SMALL),
+            "{:.0f} : 1 and ΔL* {:.0f}".format(*defaults.LETTERING_SMALL),
+            Status.FAILS,
+            "cannot be read at arm's length",
+            _reads,
+            (("upper", LETTERING_MEDIA), ("lower", GROUND_MEDIA)),
+        ),
+        Rule(
+            PairKind.LETTERING_LARGE,
+            "Large lettering in {upper} on {lower}",
+            _at_least(defaults.LETTERING_LARGE),
+            "{:g} : 1 and ΔL* {:.0f}".format(*defaults.LETTERING_LARGE),
+            Status.FAILS,
+            "cannot be read at arm's length",
+            _reads,
+            (("upper", LETTERING_MEDIA), ("lower", GROUND_MEDIA)),
+        ),
+        Rule(
+            PairKind.PICTURE,
+            "Picture in {upper} on {lower}",
+            lambda found: (
+                (found.delta_e >= defaults.PICTURE_DELTA_E) & (found.delta_l >= defaults.PICTURE_DELTA_L)
+            ),
+            f"ΔE {defaults.PICTURE_DELTA_E:.0f} and ΔL* {defaults.PICTURE_DELTA_L:.0f}",
+            Status.FAILS,
+            "sinks into its ground",
+            _stands,
+            (("lower", GROUND_MEDIA), ("upper", PICTURE_MEDIA)),
+        ),
+        Rule(
+            PairKind.MAT,
+            "Mat in {upper} around {lower}",
+            lambda found: found.delta_e >= defaults.MAT_DELTA_E,
+            f"ΔE {defaults.MAT_DELTA_E:.0f}",
+            Status.FAILS,
+            "cannot be told from the panel it frames",
+            _mat_figure,
+            (("upper", MAT_MEDIA), ("lower", GROUND_MEDIA)),
+        ),
+        Rule(
+            PairKind.QUIET,
+            "Pattern in {upper} on {lower}",
+            lambda found: (
+                (found.delta_l <= defaults.QUIET_DELTA_L)
+                & (found.ratio <= defaults.QUIET_RATIO)
+                & (found.delta_e <= defaults.QUIET_DELTA_E)
+            ),
+            f"at most {defaults.QUIET_RATIO} : 1, ΔL* {defaults.QUIET_DELTA_L:.0f}"
+            f" and ΔE {defaults.QUIET_DELTA_E:.0f}",
+            Status.LOOK_AGAIN,
+            "competes with what lies on it",
+            _quiet_figure,
+            (("upper", GROUND_MEDIA), ("lower", GROUND_MEDIA)),
+        ),
+    )
+}
+
+_EYES_WORDS = {
+    "protan": "eyes that lack the red cones",
+    "deutan": "eyes that lack the green cones",
+    "tritan": "eyes that lack the blue cones",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Finding:
+    """What a rule found on one pair: status, figure, limit and the reason in words."""
+
+    status: Status
+    figure: str
+    limit: str
+    reason: str
+
+
+def holds(kind: PairKind, upper: Array, lower: Array) -> Holds:
+    """Whether the rule of a kind holds for colours (n, 3) on colours (n, 3); (n,)."""
+    return RULES[kind].holds(measure(upper, lower))
+
+
+def examine(kind: PairKind, upper: Array, lower: Array, outlined: bool = False) -> Finding:
+    """What the rule of a kind finds on one pair (3,) on (3,).
+
+    ``outlined`` says that a dark outline or a white cut edge parts a picture
+    from its ground, which makes up for a want of lightness difference.
+    """
+    return examine_each([kind], np.atleast_2d(upper), np.atleast_2d(lower), [outlined])[0]
+
+
+def examine_each(
+    kinds: Sequence[PairKind], upper: Array, lower: Array, outlined: Sequence[bool]
+) -> list[Finding]:
+    """``examine`` for n pairs at once: colours (n, 3) on colours (n, 3)."""
+    found = measure(upper, lower)
+    return [
+        _finding(RULES[kind], found.only(at), upper[at], lower[at], outlined[at])
+        for at, kind in enumerate(kinds)
+    ]
+
+
+def _finding(rule: Rule, found: Measures, upper: Array, lower: Array, outlined: bool) -> Finding:
+    ratio, delta_l, distance = (float(value[0]) for value in (found.ratio, found.delta_l, found.delta_e))
+    figure = rule.figure(ratio, delta_l, distance)
+    if rule.holds(found)[0]:
+        return Finding(Status.HOLDS, figure, rule.limit, "")
+    if rule.kind is PairKind.PICTURE:
+        if outlined:
+            return Finding(Status.HOLDS, figure, rule.limit, "held apart by its outline")
+        if distance >= defaults.PICTURE_DELTA_E:
+            return Finding(Status.LOOK_AGAIN, figure, rule.limit, _by_colour_only(upper, lower))
+    return Finding(rule.when_not, figure, rule.limit, rule.trouble)
+
+
+def _by_colour_only(upper: Array, lower: Array) -> str:
+    kind, distance = weakest_eyes(upper, lower)
+    reason = "stands out by colour only: the squint test melts it"
+    if distance < defaults.PICTURE_DELTA_E:
+        reason += f", and {_EYES_WORDS[kind]} see ΔE {distance:.0f}"
+    return reason
+
+
+def examine_span(lab: Array) -> Finding:
+    """Whether a palette (n, 3) reaches from light to dark; n at least 1."""
+    span = float(np.ptp(np.asarray(lab)[:, 0]))
+    limit = f"ΔL* {defaults.PALETTE_SPAN:.0f}"
+    if span >= defaults.PALETTE_SPAN:
+        return Finding(Status.HOLDS, f"ΔL* {span:.0f}", limit, "")
+    return Finding(Status.LOOK_AGAIN, f"ΔL* {span:.0f}", limit, "has no full range from light to dark")

@@ -1,0 +1,88 @@
+"""Every default figure of the core, once, named, with its reason.
+
+Unless a line says otherwise the figures come from experiments on five
+simulated worlds of about 450 invented colours each (two-constant
+Kubelka–Munk on paper, soak-in, dry-down, coverage, surface reflection and
+instrument noise). Their forms held up; the constants are starting values.
+"""
+
+from types import MappingProxyType
+
+# --- Uncertainty of a colour, one sigma in ΔE00, by where the colour came from.
+# Two instrument readings of one swatch differ by 0.5 to 1.0; a label is
+# printed, not dyed, and a screen value passed through somebody's monitor.
+UNCERTAINTY = MappingProxyType(
+    {"read": 0.5, "photographed": 3.0, "label": 4.0, "screen": 5.0, "predicted": 2.0, "typed": 0.0}
+)
+
+# --- Verdicts: upper limits in ΔE00. At 1 side-by-side halves melt together;
+# at 2.5 the edge shows only when sought; at 5 it shows but the two still read
+# as one colour on a card; up to 9 they are of one family.
+SAME_TO_THE_EYE = 1.0
+VERY_NEAR = 2.5
+NEAR = 5.0
+COUSIN = 9.0
+
+# --- Direction words: components of a difference smaller than this are not
+# named (the eye ranks the larger ones first); "a touch" up to the second.
+DIRECTION_FLOOR = 0.8
+DIRECTION_TOUCH = 4.0
+DIRECTION_MUCH = 12.0
+# A component is named beside the largest only if it reaches this share of it.
+DIRECTION_SHARE = 0.5
+
+# --- Nearest search: candidates taken from the DIN99o tree before ranking by
+# ΔE00, and the factor c such that every colour within ΔE00 d lies within d/c
+# in DIN99o. c was searched for adversarially; it is a numeric bound, not a
+# proof, so the bench compares every answer with brute force.
+FIRST_CANDIDATES = 32
+DIN99O_BOUND = ((6.0, 0.33), (12.0, 0.30), (20.0, 0.25))
+
+# --- Recovery of a reflectance from Lab.
+REFLECTANCE_FLOOR = 0.005  # no real paint or paper reflects less
+RECOVERY_ROUNDS = 3  # after three the round trip is under 0.5
+
+# --- Transparent colour on paper (markers, dye pads, pencils).
+SURFACE_REFLECTION = 0.006  # what the surface returns before any dye is met
+TRANSMITTANCE_RANGE = (0.003, 1.03)
+TRANSPARENT_SHARE = 0.35  # w of R = M^w · K^(1-w); w = 1 is off by 11 on kraft
+LEAST_ABSORPTION = 1e-4  # total K/S is kept above this, or layers give NaN
+LIGHTENING_LIMIT = 0.2  # a layer takes away at most this share of the paper's K/S
+LAYER_DECAY = MappingProxyType({"marker": 0.75, "pad": 0.75, "pencil": 0.65})
+LIGHT_HAND = 0.35  # weight of a pad dabbed with a light hand, a full dab being 1
+PAPER_WHITE_LAB = (95.5, 0.3, -1.2)  # a usual smooth white card, slightly blue
+
+# --- Contrast: what lies on what. Limits from cards judged at arm's length.
+LETTERING_SMALL = (4.0, 40.0)  # luminance ratio, ΔL*
+LETTERING_LARGE = (2.5, 30.0)
+PICTURE_DELTA_E = 20.0
+PICTURE_DELTA_L = 12.0
+QUIET_DELTA_L = 10.0  # upper limits: a ground whose colours differ more competes
+QUIET_RATIO = 1.35
+QUIET_DELTA_E = 15.0
+MAT_DELTA_E = 6.0
+PALETTE_SPAN = 45.0  # ΔL* lightest to darkest
+FLARE = 0.05  # added to both luminances, as in WCAG: light that the surface returns
+
+# --- Viewing.
+LAMP = "LED-B1"  # CIE 15:2018 warm white LED, 2733 K: the usual evening lamp
+LAMP_ADAPTATION = 0.8  # the eye adapts to a warm room, but not wholly
+
+# --- Palette and card.
+PALETTE_LIMIT = 24  # more is not a palette; the first nine have number keys
+ALTERNATIVES = 12
+NAME_LIMIT = 500
+# What is on the desk in its first simple form, as shares of the shorter side.
+MAT_REVEAL = 0.03  # about 1/8 in on a card 4 1/4 in high
+MARGIN = 0.03
+STRIP_HEIGHT = 0.14
+STRIP_WIDTH = 0.5  # of the card's width
+FOCAL_HEIGHT = 0.5
+
+# --- A hole in the palette table: nothing in the medium within this ΔE00.
+# Beyond "cousin" a substitute is another colour, so the cell says so.
+HOLE = COUSIN
+
+# --- Files.
+LARGEST_FILE = 8 * 1024 * 1024  # 50,000 rows of a range are about 3 MB
+LARGEST_RANGE = 50_000

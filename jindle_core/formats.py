@@ -1,0 +1,153 @@
+"""How large is a card, exactly, and how does one write that?"""
+
+import re
+from dataclasses import dataclass
+from fractions import Fraction
+
+from jindle_core.errors import BadInput, Problem
+
+# A ruler's sixteenths with room to halve twice; a tenth of a millimetre is
+# finer than any trimmer cuts.
+TICKS = {"in": 64, "mm": 10}
+_MM_PER_INCH = Fraction(254, 10)
+SMALLEST_MM, LARGEST_MM = Fraction(25), Fraction(610)  # an inch; two 12 in sheets
+_RULER = 16  # inches are shown to the nearest sixteenth, as a ruler has them
+
+
+@dataclass(frozen=True, slots=True)
+class Length:
+    """An exact length: whole ticks of 1/64 in or of 0.1 mm."""
+
+    ticks: int
+    unit: str
+
+    @property
+    def millimetres(self) -> Fraction:
+        """The length in millimetres, exactly."""
+        value = Fraction(self.ticks, TICKS[self.unit])
+        return value * _MM_PER_INCH if self.unit == "in" else value
+
+    def text(self, unit: str | None = None) -> str:
+        """As one reads it off a ruler, without the unit: ``4 5/16`` or ``110``.
+
+        In the other unit it is rounded to a sixteenth or a whole millimetre.
+
+        >>> Length(276, "in").text(), Length(276, "in").text("mm")
+        ('4 5/16', '110')
+        """
+        unit = unit or self.unit
+        if unit == "mm":
+            if self.unit == "mm" and self.ticks % 10:
+                return f"{self.ticks / 10:.1f}"
+            return str(round(self.millimetres))
+        inches = self.millimetres / _MM_PER_INCH
+        parts = TICKS["in"] if self.unit == "in" else _RULER
+        sixty_fourths = Fraction(round(inches * parts), parts)
+        whole, rest = divmod(sixty_fourths, 1)
+        return f"{whole} {rest}" if whole and rest else str(rest if rest else whole)
+
+
+_MIXED = re.compile(r"(?:(\d+)\s+)?(\d+)\s*/\s*(\d+)")
+_DECIMAL = re.compile(r"\d+(?:[.,]\d+)?")
+_UNITS = {
+    "": None,
+    "in": "in",
+    "inch": "in",
+    "inches": "in",
+    '"': "in",
+    "″": "in",
+    "”": "in",
+    "mm": "mm",
+    "cm": "cm",
+}
+_VULGAR = {"½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8"}
+
+
+def read_length(text: str, unit: str, field: str = "length") -> Length:
+    """The length that a text names; ``unit`` ("in" or "mm") counts where it names none.
+
+    Takes ``4 5/16``, ``4½``, ``4.3125"``, ``110 mm``, ``11 cm``. Raises
+    BadInput for anything else, for what is finer than a 64th of an inch or a
+    tenth of a millimetre, and for sizes that no card has.
+    """
+    came, plain = text, text.strip().lower()
+    for sign, fraction in _VULGAR.items():
+        plain = plain.replace(sign, " " + fraction)
+    match = re.fullmatch(r'\s*([\d\s.,/]+?)\s*([a-z"″”]*)\s*', plain)
+    named = _UNITS.get(match[2], "?") if match else "?"
+    value = _value(match[1]) if match else None
+    if value is None or named == "?":
+        raise _bad(field, came, "is not a length", "such as 4 5/16, 4.25 in or 110 mm")
+    if named == "cm":
+        value, named = value * 10, "mm"
+    unit = named or unit
+    ticks = value * TICKS[unit]
+    if ticks.denominator != 1:
+        # A decimal inch such as 4.33 has no place on the ruler: nearest 64th.
+        if unit == "mm" or "/" in plain:
+            finest = "1/64 in" if unit == "in" else "0.1 mm"
+            raise _bad(field, came, "is finer than can be cut", f"steps of {finest}")
+        ticks = Fraction(round(ticks))
+    length = Length(int(ticks), unit)
+    if not SMALLEST_MM <= length.millimetres <= LARGEST_MM:
+        raise _bad(field, came, "is no size for a card", "1 to 24 in, or 25 to 610 mm")
+    return length
+
+
+def _bad(field: str, came: str, trouble: str, expected: str) -> BadInput:
+    shown = came if len(came) <= 40 else came[:40] + "…"
+    return BadInput(
+        Problem(f"“{shown}” {trouble}; write it {expected}.", field=field, value=came, expected=expected)
+    )
+
+
+def _value(text: str) -> Fraction | None:
+    if mixed := _MIXED.fullmatch(text):
+        if int(mixed[3]) == 0:
+            return None
+        return int(mixed[1] or 0) + Fraction(int(mixed[2]), int(mixed[3]))
+    return Fraction(text.replace(",", ".")) if _DECIMAL.fullmatch(text) else None
+
+
+@dataclass(frozen=True, slots=True)
+class Size:
+    """Width and height of a card as it stands, both in one unit."""
+
+    width: Length
+    height: Length
+
+    @property
+    def orientation(self) -> str:
+        """ "portrait", "landscape" or "square"."""
+        wide, high = self.width.millimetres, self.height.millimetres
+        return "square" if wide == high else "landscape" if wide > high else "portrait"
+
+    def turned(self) -> "Size":
+        """The same card turned by a quarter."""
+        return Size(self.height, self.width)
+
+    def text(self, unit: str | None = None) -> str:
+        """``5 1/2 × 4 1/4 in`` or ``140 × 108 mm``."""
+        unit = unit or self.width.unit
+        return f"{self.width.text(unit)} × {self.height.text(unit)} {unit}"
+
+
+def _inches(width: str, height: str) -> Size:
+    return Size(read_length(width, "in"), read_length(height, "in"))
+
+
+def _millimetres(width: int, height: int) -> Size:
+    return Size(Length(width * 10, "mm"), Length(height * 10, "mm"))
+
+
+# Half a sheet scored and folded, and what else is common; A6 and DL where paper is metric.
+USUAL_SIZES = (
+    _inches("4 1/4", "5 1/2"),
+    _inches("5", "7"),
+    _inches("3 1/2", "8 1/2"),
+    _inches("4", "4"),
+    _inches("6", "6"),
+    _millimetres(105, 148),
+    _millimetres(99, 210),
+    _millimetres(148, 148),
+)

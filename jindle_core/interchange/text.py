@@ -1,0 +1,92 @@
+"""Is this file text, and what does it say?"""
+
+import csv
+from dataclasses import dataclass
+
+from jindle_core import defaults
+from jindle_core.errors import BadInput, Problem
+
+_UTF16 = (b"\xff\xfe", b"\xfe\xff")
+_DELIMITERS = (";", "\t", ",")
+_SHOWN = 60
+
+
+@dataclass(frozen=True, slots=True)
+class Table:
+    """A delimited text: its header, its rows with their line in the file, its delimiter."""
+
+    header: tuple[str, ...]
+    rows: tuple[tuple[int, tuple[str, ...]], ...]
+    delimiter: str
+
+
+def decode(content: bytes) -> str:
+    """The text of a UTF-8 file, with or without BOM; BadInput where it is something else."""
+    if len(content) > defaults.LARGEST_FILE:
+        raise BadInput(
+            Problem(
+                f"The file has {len(content) / 2**20:.1f} MB; "
+                f"{defaults.LARGEST_FILE // 2**20} MB are the most that is read."
+            )
+        )
+    if not content.strip():
+        raise BadInput(Problem("The file is empty."))
+    if content[:2] in _UTF16:
+        raise BadInput(Problem("The file is UTF-16; save it again as “CSV UTF-8”.", expected="UTF-8 text"))
+    if b"\x00" in content:
+        row = content[: content.index(b"\x00")].count(b"\n") + 1
+        raise BadInput(
+            Problem(
+                f"Line {row} holds a NUL byte, so this is not a text file; save it as “CSV UTF-8”.",
+                row=row,
+                expected="UTF-8 text",
+            )
+        )
+    try:
+        return content.decode("utf-8-sig")
+    except UnicodeDecodeError as error:
+        row = content[: error.start].count(b"\n") + 1
+        raise BadInput(
+            Problem(
+                f"Line {row} holds a byte (0x{content[error.start]:02x}) that is not UTF-8; "
+                "save the file as “CSV UTF-8”.",
+                row=row,
+                value=f"0x{content[error.start]:02x}",
+                expected="UTF-8 text",
+            )
+        ) from None
+
+
+def read_table(content: bytes) -> Table:
+    """The header and rows of a comma, semicolon or tab separated file.
+
+    Rows count from 1, the header being row 1 unless empty lines stand before
+    it. Raises BadInput for what is no such file.
+    """
+    text = decode(content)
+    lines = text.splitlines()
+    first = next((line for line in lines if line.strip()), "")
+    delimiter = max(_DELIMITERS, key=first.count)
+    if not first.count(delimiter):
+        raise BadInput(
+            Problem(
+                "This does not look like a CSV file: its first line has no comma, semicolon or tab.",
+                row=1,
+                value=first[:_SHOWN],
+                expected="a header such as code;name;L;a;b",
+            )
+        )
+    try:
+        reader = csv.reader(text.splitlines(keepends=True), delimiter=delimiter, strict=True)
+        rows = []
+        for cells in reader:
+            if any(cell.strip() for cell in cells):
+                rows.append((reader.line_num, tuple(cell.strip() for cell in cells)))
+    except csv.Error as error:
+        raise BadInput(
+            Problem(
+                f"Line {reader.line_num} cannot be read as CSV ({error}); a quotation mark is perhaps not closed.",
+                row=reader.line_num,
+            )
+        ) from None
+    return Table(rows[0][1], tuple(rows[1:]), delimiter)

@@ -1,0 +1,57 @@
+"""Which colours does somebody mean by what they type?"""
+
+import unicodedata
+from collections.abc import Sequence
+
+
+def plain(text: str) -> str:
+    """A text without case, accents, spaces, dashes and other signs.
+
+    >>> plain("Tarn – 4"), plain("Éclat")
+    ('tarn4', 'eclat')
+    """
+    parted = unicodedata.normalize("NFKD", text.casefold())
+    return "".join(sign for sign in parted if sign.isalnum())
+
+
+class SearchIndex:
+    """Finds colours by code or name, as typed: partial, any case, with or without signs."""
+
+    def __init__(self, labels: Sequence[tuple[str, str]]) -> None:
+        """``labels`` holds (code, name) of each colour."""
+        self._labels = [(plain(code), plain(name)) for code, name in labels]
+
+    def find(self, typed: str, limit: int) -> list[int]:
+        """Places of the colours that fit, best first, at most ``limit``.
+
+        The whole code comes first, then the whole name, what a code or name
+        begins with, and last what stands anywhere in either. A text that
+        names both ("tarn eddy") fits where each of its words does.
+        """
+        wanted = plain(typed)
+        if not wanted:
+            return []
+        words = [word for word in map(plain, typed.split()) if word]
+        ranked: list[tuple[int, int]] = []
+        for place, (code, name) in enumerate(self._labels):
+            rank = _rank(wanted, words, code, name)
+            if rank is not None:
+                ranked.append((rank, place))
+        ranked.sort()
+        return [place for _, place in ranked[:limit]]
+
+
+def _rank(wanted: str, words: list[str], code: str, name: str) -> int | None:
+    if wanted == code:
+        return 0
+    if wanted == name:
+        return 1
+    if code.startswith(wanted):
+        return 2
+    if name.startswith(wanted):
+        return 3
+    if wanted in code or wanted in name:
+        return 4
+    if len(words) > 1 and all(word in code or word in name for word in words):
+        return 5
+    return None

@@ -1,0 +1,158 @@
+"""What does the plan of one card hold?
+
+A plan is a value: changes make a new one (see ``changes``), so every earlier
+plan can be kept and gone back to.
+"""
+
+from dataclasses import asdict, dataclass, replace
+from enum import StrEnum
+from typing import Any
+
+from jindle_core.contrast.rules import PairKind
+from jindle_core.errors import BadInput, Problem
+from jindle_core.formats import Length, Size
+
+
+class Role(StrEnum):
+    """What a palette colour is for."""
+
+    LEAD = "lead"
+    SUPPORT = "support"
+    ACCENT = "accent"
+    LIGHT = "light"
+    DARK = "dark"
+    NEUTRAL = "neutral"
+    GROUND = "ground"
+
+
+@dataclass(frozen=True, slots=True)
+class Anchor:
+    """What a palette colour is tied to: a colour of a range, or a plain value.
+
+    ``colour`` is a colour's id or None. ``lab`` and ``provenance`` are the
+    value itself or, for a range's colour, what it was when it was taken:
+    they stand in should that colour leave the supplies.
+    """
+
+    colour: int | None
+    lab: tuple[float, float, float]
+    provenance: str
+
+
+@dataclass(frozen=True, slots=True)
+class PaletteColour:
+    """A colour of the card's palette; ``key`` stays the same however it moves."""
+
+    key: int
+    name: str
+    role: Role
+    anchor: Anchor
+
+
+@dataclass(frozen=True, slots=True)
+class Choice:
+    """The supply chosen for a palette colour in one column of the table."""
+
+    key: int
+    column: str
+    colour: int
+    locked: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class End:
+    """One end of a pair: ``source`` is "palette" (a key), "supply" (a colour's id) or "white"."""
+
+    source: str
+    id: int = 0
+
+
+@dataclass(frozen=True, slots=True)
+class Pair:
+    """What lies on what."""
+
+    key: int
+    kind: PairKind
+    upper: End
+    lower: End
+    outlined: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Waiver:
+    """A check that is let be, with the reason given."""
+
+    check: str
+    reason: str
+
+
+@dataclass(frozen=True, slots=True)
+class Plan:
+    """One card as planned. ``pairs`` is None until the person says what lies on what."""
+
+    name: str
+    size: Size
+    colours: tuple[PaletteColour, ...] = ()
+    choices: tuple[Choice, ...] = ()
+    pairs: tuple[Pair, ...] | None = None
+    waivers: tuple[Waiver, ...] = ()
+    next_key: int = 1
+
+    def colour(self, key: int) -> PaletteColour:
+        """The palette colour with this key; BadInput where there is none."""
+        for colour in self.colours:
+            if colour.key == key:
+                return colour
+        raise BadInput(Problem(f"The palette has no colour with key {key}.", field="key", value=str(key)))
+
+    def choice(self, key: int, column: str) -> Choice | None:
+        """What was chosen for a palette colour in a column, if anything."""
+        return next((one for one in self.choices if (one.key, one.column) == (key, column)), None)
+
+    def waiver(self, check: str) -> Waiver | None:
+        """The waiver of a check, if it has one."""
+        return next((one for one in self.waivers if one.check == check), None)
+
+    def settled(self, guessed: tuple[Pair, ...]) -> "Plan":
+        """The plan with its pairs made the person's own: those guessed, where none were said."""
+        return self if self.pairs is not None else replace(self, pairs=guessed)
+
+
+def plan_to_json(plan: Plan) -> dict[str, Any]:
+    """The plan as plain JSON values."""
+    return asdict(plan)
+
+
+def plan_from_json(stored: dict[str, Any]) -> Plan:
+    """The plan that ``plan_to_json`` wrote."""
+    pairs = stored["pairs"]
+    return Plan(
+        name=stored["name"],
+        size=Size(Length(**stored["size"]["width"]), Length(**stored["size"]["height"])),
+        colours=tuple(_colour(one) for one in stored["colours"]),
+        choices=tuple(Choice(**one) for one in stored["choices"]),
+        pairs=None if pairs is None else tuple(_pair(one) for one in pairs),
+        waivers=tuple(Waiver(**one) for one in stored["waivers"]),
+        next_key=stored["next_key"],
+    )
+
+
+def _colour(stored: dict[str, Any]) -> PaletteColour:
+    anchor = stored["anchor"]
+    lightness, a, b = anchor["lab"]
+    return PaletteColour(
+        stored["key"],
+        stored["name"],
+        Role(stored["role"]),
+        Anchor(anchor["colour"], (lightness, a, b), anchor["provenance"]),
+    )
+
+
+def _pair(stored: dict[str, Any]) -> Pair:
+    return Pair(
+        stored["key"],
+        PairKind(stored["kind"]),
+        End(**stored["upper"]),
+        End(**stored["lower"]),
+        stored["outlined"],
+    )

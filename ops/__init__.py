@@ -1,0 +1,1 @@
+"""What ``./jindle`` does: installing, the database, serving, testing. Standard library only."""

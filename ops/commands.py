@@ -1,0 +1,181 @@
+"""The commands of ``./jindle``."""
+
+import argparse
+import os
+import signal
+import subprocess
+import sys
+from collections.abc import Callable
+
+from ops import setup
+from ops.database import Database
+from ops.paths import PYTHON, ROOT, VENV, WEB, Trouble
+from ops.serve import (
+    check_port,
+    database_running,
+    environment,
+    manage,
+    prepare,
+    running,
+    server_running,
+    wait_for_end,
+)
+
+
+def demo(options: argparse.Namespace) -> int:
+    """install what is missing, start everything with demo data, print the address"""
+    check_port(options.host, options.port, "demo")
+    setup.ensure_system()
+    setup.ensure_python()
+    setup.ensure_client()
+    with database_running(Database()) as database:
+        env = environment(database, "demo", options.host)
+        prepare(env, demo=True)
+        with server_running(env, options.host, options.port) as server:
+            print(f"\nJindle is at http://{options.host}:{options.port}/  (Ctrl-C stops it)", flush=True)
+            wait_for_end(server)
+    return 0
+
+
+def dev(options: argparse.Namespace) -> int:
+    """the same with auto-reload, for working on Jindle"""
+    check_port(options.host, options.port, "dev")
+    _ensure_all()
+    with database_running(Database()) as database:
+        env = environment(database, "dev")
+        prepare(env, demo=True)
+        # Vite serves the client and hands /api on to Django behind it.
+        api = [PYTHON, ROOT / "manage.py", "runserver", "127.0.0.1:8900"]
+        client = ["npm", "run", "dev", "--", "--host", options.host, "--port", str(options.port)]
+        with running(api, env) as first, running(client, env, cwd=WEB) as second:
+            print(f"\nJindle is at http://{options.host}:{options.port}/static/app/", flush=True)
+            wait_for_end(first, second)
+    return 0
+
+
+def test(options: argparse.Namespace) -> int:
+    """everything that must hold: lint, types, every test"""
+    _ensure_all()
+    failed = lint(options)
+    with database_running(Database("test-db", durable=False)) as database:
+        # "demo" so that the door to the demo studio is there to be tested.
+        env = environment(database, "demo")
+        names = options.names or ["jindle_core", "demo", "server", "e2e", "ops"]
+        how = ["--no-input", "--parallel", "1" if options.names else "2", "--timing"]
+        failed += manage(env, "test", *how, *names, python=("-W", "error"))
+    return 1 if failed else 0
+
+
+def lint(options: argparse.Namespace) -> int:
+    """style, types and import contracts"""
+    _ensure_all()
+    bin_folder = VENV / "bin"
+    steps = [
+        ([bin_folder / "ruff", "check", "."], ROOT),
+        ([bin_folder / "ruff", "format", "--check", "."], ROOT),
+        ([bin_folder / "lint-imports", "--no-logo"], ROOT),
+        (["npm", "run", "--silent", "check"], WEB),
+        (["npm", "run", "--silent", "lint"], WEB),
+    ]
+    return sum(subprocess.run(command, cwd=folder).returncode != 0 for command, folder in steps)
+
+
+def bench(options: argparse.Namespace) -> int:
+    """measure the speed targets, as ratios in one run; --write keeps the table in docs"""
+    return _with_server("bench.run", ["--write"] if options.write else [], port=8750)
+
+
+def shots(options: argparse.Namespace) -> int:
+    """take the pictures in docs/screenshots from the demo data"""
+    return _with_server("e2e.shots", [], port=8751)
+
+
+def _with_server(module: str, arguments: list[str], port: int) -> int:
+    """Run a module against a fresh server with the demo data, in a database of its own."""
+    _ensure_all()
+    check_port("127.0.0.1", port, "help")
+    with database_running(Database("scratch-db")) as database:
+        env = environment(database, "demo")
+        if manage(env, "reset_db"):
+            raise Trouble("The scratch database could not be emptied.")
+        prepare(env, demo=True)
+        with server_running(env, "127.0.0.1", port):
+            env["JINDLE_ADDRESS"] = f"http://127.0.0.1:{port}"
+            return subprocess.run([PYTHON, "-m", module, *arguments], cwd=ROOT, env=env).returncode
+
+
+def db(options: argparse.Namespace) -> int:
+    """the demo's database: db start, db stop, db shell"""
+    database = Database()
+    if options.what == "stop":
+        database.stop()
+        return 0
+    setup.ensure_system()
+    database.start()
+    if options.what == "shell":
+        return subprocess.run([*database.shell(), "jindle"]).returncode
+    print("The database runs; ./jindle db stop ends it.")
+    return 0
+
+
+def schema(options: argparse.Namespace) -> int:
+    """write the API's schema anew after a change of the API"""
+    setup.ensure_python(testing=True)
+    return manage(environment(Database(), "demo"), "spectacular", "--file", "server/schema.yml", "--validate")
+
+
+def lock(options: argparse.Namespace) -> int:
+    """write the Python lock files anew from requirements*.in"""
+    setup.ensure_python(testing=True)
+    for name in ("requirements", "requirements-dev"):
+        setup.run(
+            VENV / "bin" / "uv", "pip", "compile", "--quiet", "--generate-hashes", "--no-header",
+            "--python-version", "3.11", f"{name}.in", "-o", f"{name}.txt",
+        )  # fmt: skip
+    return 0
+
+
+def _ensure_all() -> None:
+    setup.ensure_system(testing=True)
+    setup.ensure_python()
+    setup.ensure_python(testing=True)
+    setup.ensure_client()
+
+
+COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
+    command.__name__: command for command in (demo, test, dev, lint, bench, shots, db, schema, lock)
+}
+
+
+def main(arguments: list[str]) -> int:
+    """Run the command named first."""
+    parser = argparse.ArgumentParser(prog="./jindle", description="Jindle: one palette, every medium.")
+    commands = parser.add_subparsers(dest="command", metavar="command")
+    commands.add_parser("help", help="this list")
+    made = {
+        name: commands.add_parser(name, help=command.__doc__, description=command.__doc__)
+        for name, command in COMMANDS.items()
+    }
+    for name, port in (("demo", 8000), ("dev", 5173)):
+        made[name].add_argument(
+            "--host", default="127.0.0.1", help="listen elsewhere than on this machine only"
+        )
+        made[name].add_argument("--port", type=int, default=port)
+    made["test"].add_argument(
+        "names", nargs="*", help="only these, such as jindle_core or e2e.tests.test_story"
+    )
+    made["bench"].add_argument("--write", action="store_true", help="keep the table in docs/benchmarks.md")
+    made["db"].add_argument("what", choices=("start", "stop", "shell"))
+    options = parser.parse_args(arguments)
+    if options.command in (None, "help"):
+        parser.print_help()
+        return 0
+    os.chdir(ROOT)
+    signal.signal(signal.SIGTERM, lambda *_: sys.exit(143))
+    try:
+        return COMMANDS[options.command](options)
+    except Trouble as trouble:
+        print(trouble, file=sys.stderr)
+        return 1
+    except KeyboardInterrupt:
+        return 130

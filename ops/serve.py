@@ -1,0 +1,132 @@
+"""Starts the application and ends everything that was started."""
+
+import os
+import secrets
+import signal
+import socket
+import subprocess
+import sys
+import time
+import urllib.request
+from contextlib import contextmanager
+from pathlib import Path
+
+from ops.database import Database
+from ops.paths import PYTHON, ROOT, STATE, VENV, Trouble
+from ops.setup import client_stamp
+
+_PATIENCE = 60
+
+
+def environment(database: Database, mode: str, host: str = "127.0.0.1") -> dict[str, str]:
+    """What the server is told by its environment; JINDLE_DATABASE from outside wins."""
+    return os.environ | {
+        "DJANGO_SETTINGS_MODULE": "server.settings",
+        "JINDLE_DATABASE": os.environ.get("JINDLE_DATABASE") or database.url,
+        "JINDLE_SECRET": secret(),
+        "JINDLE_MODE": mode,
+        "JINDLE_HOSTS": ",".join(
+            dict.fromkeys(["127.0.0.1", "localhost", host if host != "0.0.0.0" else "*"])
+        ),
+        "PYTHONUNBUFFERED": "1",
+    }
+
+
+def secret() -> str:
+    """The signing key, made on the first run."""
+    file = STATE / "secret"
+    if not file.exists():
+        STATE.mkdir(exist_ok=True)
+        file.touch(mode=0o600)
+        file.write_text(secrets.token_urlsafe(50))
+    return file.read_text()
+
+
+def manage(env: dict[str, str], *arguments: str, python: tuple[str, ...] = ()) -> int:
+    """Run one of Django's commands."""
+    return subprocess.run([PYTHON, *python, ROOT / "manage.py", *arguments], cwd=ROOT, env=env).returncode
+
+
+def prepare(env: dict[str, str], demo: bool) -> None:
+    """Bring the database up to date, load the demo data, collect the client's files."""
+    steps = [("migrate", "--no-input", "--verbosity", "0")]
+    if demo:
+        steps.append(("load_demo",))
+    collected = STATE / "static-collected"
+    if not collected.exists() or collected.read_text() != client_stamp():
+        steps.append(("collectstatic", "--no-input", "--clear", "--verbosity", "0"))
+    for step in steps:
+        if manage(env, *step):
+            raise Trouble(f"“manage.py {step[0]}” failed; what it said stands above.")
+    collected.write_text(client_stamp())
+
+
+def check_port(host: str, port: int, command: str) -> None:
+    """Trouble where the port is taken."""
+    with socket.socket() as probe:
+        probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            probe.bind((host, port))
+        except OSError:
+            raise Trouble(f"Port {port} is taken; run ./jindle {command} --port {port + 1}") from None
+
+
+@contextmanager
+def database_running(database: Database):
+    """The database for as long as the block lasts; one that ran before is left running."""
+    started = False
+    if not os.environ.get("JINDLE_DATABASE"):
+        started = database.start()
+    try:
+        yield database
+    finally:
+        if started:
+            database.stop()
+
+
+@contextmanager
+def server_running(env: dict[str, str], host: str, port: int):
+    """The application served by gunicorn for as long as the block lasts."""
+    command = [
+        VENV / "bin" / "gunicorn", "server.wsgi", f"--bind={host}:{port}", "--workers=2", "--threads=4",
+        "--no-control-socket", "--log-level=warning", "--graceful-timeout=5", f"--chdir={ROOT}",
+    ]  # fmt: skip
+    with running(command, env) as process:
+        _answers(f"http://{'127.0.0.1' if host == '0.0.0.0' else host}:{port}/api/door", process)
+        yield process
+
+
+@contextmanager
+def running(command: list[str | Path], env: dict[str, str], cwd: Path = ROOT):
+    """A process for as long as the block lasts."""
+    process = subprocess.Popen([str(part) for part in command], env=env, cwd=cwd, start_new_session=True)
+    try:
+        yield process
+    finally:
+        if process.poll() is None:
+            os.killpg(process.pid, signal.SIGTERM)
+            try:
+                process.wait(timeout=10)
+            except subprocess.TimeoutExpired:
+                os.killpg(process.pid, signal.SIGKILL)
+
+
+def _answers(address: str, process: subprocess.Popen) -> None:
+    deadline = time.monotonic() + _PATIENCE
+    while time.monotonic() < deadline and process.poll() is None:
+        try:
+            urllib.request.urlopen(address, timeout=2).close()
+            return
+        except OSError:
+            time.sleep(0.1)
+    raise Trouble("The application did not start; what it said stands above.")
+
+
+def wait_for_end(*processes: subprocess.Popen) -> None:
+    """Wait for Ctrl-C, a request to end, or the end of a process."""
+    signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
+    try:
+        while all(process.poll() is None for process in processes):
+            time.sleep(0.3)
+    except KeyboardInterrupt:
+        print("\nStopping …", flush=True)

@@ -1,0 +1,54 @@
+"""Who may see and change what: the one place that decides.
+
+Lists are filtered here, so that what is not a person's never leaves the
+database; what somebody may not see does not exist for them (404).
+"""
+
+from typing import TypeVar
+
+from django.db.models import Model, Q, QuerySet
+from django.http import Http404
+from rest_framework.exceptions import PermissionDenied
+
+from server.accounts.models import Person
+from server.cards.models import Card
+from server.catalogue.models import Range
+
+Found = TypeVar("Found", bound=Model)
+
+
+def cards_of(person: Person) -> QuerySet[Card]:
+    """The cards that a person may see and change: their own."""
+    return Card.objects.filter(owner=_somebody(person))
+
+
+def ranges_seen_by(person: Person) -> QuerySet[Range]:
+    """The ranges that a person may see and match against: the shared ones and their own."""
+    return Range.objects.filter(Q(owner=None) | Q(owner=_somebody(person)))
+
+
+def ranges_of(person: Person) -> QuerySet[Range]:
+    """The ranges that a person may change: their own."""
+    return Range.objects.filter(owner=_somebody(person))
+
+
+def one(found: QuerySet[Found], **which) -> Found:
+    """The one object, or 404: the same answer whether it is another's or nobody's."""
+    try:
+        return found.get(**which)
+    except found.model.DoesNotExist:
+        raise Http404 from None
+
+
+def own_range(person: Person, pk: int) -> Range:
+    """A range that the person may change; 403 for a shared one, 404 for another's."""
+    found = one(ranges_seen_by(person), pk=pk)
+    if found.owner_id != person.pk:
+        raise PermissionDenied
+    return found
+
+
+def _somebody(person: Person) -> Person:
+    if not person.is_authenticated:
+        raise PermissionDenied
+    return person

@@ -1,0 +1,1 @@
+"""People: signing up, in and out, and how they like things shown."""

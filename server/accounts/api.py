@@ -1,0 +1,114 @@
+"""The API of accounts."""
+
+from django.conf import settings
+from drf_spectacular.utils import extend_schema
+from rest_framework import serializers, status
+from rest_framework.permissions import AllowAny
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from server.accounts import actions
+from server.accounts.models import Person
+
+
+class PersonSerializer(serializers.ModelSerializer):
+    """A person as shown to themselves."""
+
+    class Meta:
+        model = Person
+        fields = ("name", "units", "surround", "only_owned")
+        read_only_fields = ("name",)
+
+
+class DoorSerializer(serializers.Serializer):
+    """What the sign-in page needs to know before anybody is signed in."""
+
+    demo = serializers.BooleanField()
+    person = PersonSerializer(allow_null=True)
+
+
+class CredentialsSerializer(serializers.Serializer):
+    """A name and a password."""
+
+    name = serializers.CharField(max_length=80, trim_whitespace=True)
+    password = serializers.CharField(max_length=200, trim_whitespace=False)
+
+
+def _credentials(request: Request) -> dict:
+    given = CredentialsSerializer(data=request.data)
+    given.is_valid(raise_exception=True)
+    return given.validated_data
+
+
+class Door(APIView):
+    """Who is signed in, if anybody."""
+
+    permission_classes = [AllowAny]
+
+    @extend_schema(responses=DoorSerializer, operation_id="door")
+    def get(self, request: Request) -> Response:
+        """Whether the demo studio can be opened, and who is signed in."""
+        person = PersonSerializer(request.user).data if request.user.is_authenticated else None
+        return Response({"demo": settings.DEMO, "person": person})
+
+
+class SignUp(APIView):
+    """Make an account."""
+
+    permission_classes = [AllowAny]
+
+    @extend_schema(request=CredentialsSerializer, responses={201: PersonSerializer}, operation_id="sign_up")
+    def post(self, request: Request) -> Response:
+        """Make an account and sign in with it."""
+        person = actions.sign_up(request._request, **_credentials(request))
+        return Response(PersonSerializer(person).data, status=status.HTTP_201_CREATED)
+
+
+class SignIn(APIView):
+    """Sign in."""
+
+    permission_classes = [AllowAny]
+
+    @extend_schema(request=CredentialsSerializer, responses=PersonSerializer, operation_id="sign_in")
+    def post(self, request: Request) -> Response:
+        """Sign in with name and password."""
+        return Response(PersonSerializer(actions.sign_in(request._request, **_credentials(request))).data)
+
+
+class OpenDemo(APIView):
+    """Open the demo studio."""
+
+    permission_classes = [AllowAny]
+
+    @extend_schema(request=None, responses=PersonSerializer, operation_id="open_demo")
+    def post(self, request: Request) -> Response:
+        """Sign in to the demo studio; 404 unless the server runs in demo mode."""
+        return Response(PersonSerializer(actions.open_demo(request._request)).data)
+
+
+class SignOut(APIView):
+    """Sign out."""
+
+    @extend_schema(request=None, responses={204: None}, operation_id="sign_out")
+    def post(self, request: Request) -> Response:
+        """End the session."""
+        actions.sign_out(request._request)
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class Me(APIView):
+    """The person signed in."""
+
+    @extend_schema(responses=PersonSerializer, operation_id="me")
+    def get(self, request: Request) -> Response:
+        """How they like things shown."""
+        return Response(PersonSerializer(request.user).data)
+
+    @extend_schema(request=PersonSerializer, responses=PersonSerializer, operation_id="change_me")
+    def patch(self, request: Request) -> Response:
+        """Change units, surround, or whether only what is owned is offered."""
+        given = PersonSerializer(request.user, data=request.data, partial=True)
+        given.is_valid(raise_exception=True)
+        given.save()
+        return Response(given.data)

@@ -1,0 +1,8 @@
+from django.apps import AppConfig
+
+
+class AccountsConfig(AppConfig):
+    """People and their settings."""
+
+    name = "server.accounts"
+    label = "accounts"

@@ -1,0 +1,45 @@
+"""A person with an account."""
+
+from django.contrib.auth.base_user import AbstractBaseUser, BaseUserManager
+from django.db import models
+from django.utils import timezone
+
+UNITS = [("in", "inches"), ("mm", "millimetres")]
+SURROUNDS = [("light", "Light"), ("mid", "Mid"), ("dark", "Dark")]
+
+
+class PersonManager(BaseUserManager):
+    """Makes accounts."""
+
+    def create_user(self, name: str, password: str | None = None, **settings) -> "Person":
+        """A new person; without a password nobody can sign in with it."""
+        person = self.model(name=name, **settings)
+        person.set_password(password)
+        person.save(using=self._db)
+        return person
+
+
+class Person(AbstractBaseUser):
+    """Somebody who makes cards, and how they like things shown.
+
+    ``catalogue_version`` counts the changes of what they alone have (own
+    ranges, drawer), so that arrays held in memory know when they are old.
+    """
+
+    # Two accounts whose names differ only in case or accents would be mistaken
+    # for one another, so this column compares as people read.
+    name = models.CharField(max_length=80, unique=True, db_collation="utf8mb4_unicode_ci")
+    units = models.CharField(max_length=2, choices=UNITS, default="in")
+    surround = models.CharField(max_length=5, choices=SURROUNDS, default="light")
+    only_owned = models.BooleanField(default=False)
+    catalogue_version = models.PositiveIntegerField(default=0)
+    created = models.DateTimeField(default=timezone.now)
+
+    objects = PersonManager()
+    USERNAME_FIELD = "name"
+
+    class Meta:
+        db_table = "person"
+
+    def __str__(self) -> str:
+        return self.name

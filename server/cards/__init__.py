@@ -1,0 +1,1 @@
+"""Cards: their plans, every change of them, and the way back."""

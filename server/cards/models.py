@@ -1,0 +1,50 @@
+"""A card and the states it has had."""
+
+from django.conf import settings
+from django.db import models
+
+from jindle_core.plan import Plan, plan_from_json
+
+
+class Card(models.Model):
+    """A plan for one card.
+
+    ``version`` counts every write and tells two windows apart; ``head`` is the
+    number of the revision that stands now, which undo moves back.
+    """
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="cards")
+    stored = models.JSONField()
+    version = models.PositiveIntegerField(default=1)
+    head = models.PositiveIntegerField(default=0)
+    created = models.DateTimeField(auto_now_add=True)
+    changed = models.DateTimeField(auto_now=True)
+
+    class Meta:
+        db_table = "card"
+        ordering = ("-changed", "-id")
+
+    def __str__(self) -> str:
+        return self.stored["name"]
+
+    @property
+    def plan(self) -> Plan:
+        """The plan as it stands."""
+        return plan_from_json(self.stored)
+
+
+class Revision(models.Model):
+    """A state of a card and the change that led to it."""
+
+    card = models.ForeignKey(Card, on_delete=models.CASCADE, related_name="revisions")
+    number = models.PositiveIntegerField()
+    stored = models.JSONField()
+    label = models.CharField(max_length=80)
+
+    class Meta:
+        db_table = "card_revision"
+        ordering = ("number",)
+        constraints = [models.UniqueConstraint(fields=("card", "number"), name="revision_once")]
+
+    def __str__(self) -> str:
+        return f"{self.number}: {self.label}"

@@ -1,0 +1,394 @@
+"""What the API of cards takes and gives."""
+
+from rest_framework import serializers
+
+from jindle_core import changes, defaults
+from jindle_core.contrast.rules import PairKind, Status
+from jindle_core.formats import Size, read_length
+from jindle_core.media import COLUMNS
+from jindle_core.plan import End, Role
+from server.catalogue.swatches import MatchSerializer, ShadesSerializer, SwatchSerializer
+
+ROLE_CHOICES = [(role.value, role.value) for role in Role]
+PAIR_CHOICES = [(kind.value, kind.value) for kind in PairKind]
+STATUS_CHOICES = [(status.value, status.value) for status in Status]
+COLUMN_CHOICES = [(column.key, column.title) for column in COLUMNS]
+UNIT_CHOICES = [("in", "in"), ("mm", "mm")]
+SOURCES = ("palette", "supply", "white")
+
+
+# --- What it takes.
+
+
+class SizeRequestSerializer(serializers.Serializer):
+    """A size as typed: 4 5/16, 4.25, 110 mm."""
+
+    width = serializers.CharField(max_length=40)
+    height = serializers.CharField(max_length=40)
+    unit = serializers.ChoiceField(choices=UNIT_CHOICES)
+
+    def to_internal_value(self, data) -> Size:
+        given = super().to_internal_value(data)
+        width, height = (read_length(given[side], given["unit"], side) for side in ("width", "height"))
+        if width.unit != height.unit:
+            raise serializers.ValidationError("Give width and height in one unit.")
+        return Size(width, height)
+
+
+class NewCardSerializer(serializers.Serializer):
+    """A card to be made."""
+
+    name = serializers.CharField(max_length=defaults.NAME_LIMIT)
+    size = SizeRequestSerializer()
+
+
+class EndSerializer(serializers.Serializer):
+    """One end of a pair: a palette colour's key, a supply's id, or white paper."""
+
+    source = serializers.ChoiceField(choices=SOURCES)
+    id = serializers.IntegerField(default=0)
+
+    def to_internal_value(self, data) -> End:
+        given = super().to_internal_value(data)
+        return End(given["source"], 0 if given["source"] == "white" else given["id"])
+
+
+class AnchorRequestSerializer(serializers.Serializer):
+    """A colour of a range by its id, or a value as typed (#rrggbb or Lab)."""
+
+    colour = serializers.IntegerField(required=False, allow_null=True)
+    value = serializers.CharField(required=False, allow_blank=True, max_length=100)
+
+
+class ChangeSerializer(serializers.Serializer):
+    """A change: ``kind`` names it, the other fields are what it needs."""
+
+    makes: type
+
+    def to_internal_value(self, data):
+        given = super().to_internal_value(data)
+        given.pop("kind")
+        return self.makes(**given)
+
+
+def _kind(name: str) -> serializers.ChoiceField:
+    return serializers.ChoiceField(choices=[name])
+
+
+class SetCardSerializer(ChangeSerializer):
+    makes = changes.SetCard
+    kind = _kind("set_card")
+    name = serializers.CharField(required=False)
+    size = SizeRequestSerializer(required=False)
+
+
+class AddColourSerializer(ChangeSerializer):
+    """``name`` may be left out: then it is the colour's own."""
+
+    makes = dict
+    kind = _kind("add_colour")
+    anchor = AnchorRequestSerializer()
+    name = serializers.CharField(required=False, allow_blank=True, default="")
+    role = serializers.ChoiceField(choices=ROLE_CHOICES)
+
+
+class EditColourSerializer(ChangeSerializer):
+    makes = changes.EditColour
+    kind = _kind("edit_colour")
+    key = serializers.IntegerField()
+    name = serializers.CharField(required=False)
+    role = serializers.ChoiceField(choices=ROLE_CHOICES, required=False)
+
+
+class ReanchorSerializer(ChangeSerializer):
+    makes = dict
+    kind = _kind("reanchor")
+    key = serializers.IntegerField()
+    anchor = AnchorRequestSerializer()
+
+
+class MoveColourSerializer(ChangeSerializer):
+    makes = changes.MoveColour
+    kind = _kind("move_colour")
+    key = serializers.IntegerField()
+    to = serializers.IntegerField()
+
+
+class RemoveColourSerializer(ChangeSerializer):
+    makes = changes.RemoveColour
+    kind = _kind("remove_colour")
+    key = serializers.IntegerField()
+
+
+class ChooseSerializer(ChangeSerializer):
+    makes = changes.Choose
+    kind = _kind("choose")
+    key = serializers.IntegerField()
+    column = serializers.ChoiceField(choices=COLUMN_CHOICES)
+    colour = serializers.IntegerField()
+    locked = serializers.BooleanField(default=False)
+
+
+class ClearChoiceSerializer(ChangeSerializer):
+    makes = changes.ClearChoice
+    kind = _kind("clear_choice")
+    key = serializers.IntegerField()
+    column = serializers.ChoiceField(choices=COLUMN_CHOICES)
+
+
+class AddPairSerializer(ChangeSerializer):
+    makes = changes.AddPair
+    kind = _kind("add_pair")
+    pair_kind = serializers.ChoiceField(choices=PAIR_CHOICES)
+    upper = EndSerializer()
+    lower = EndSerializer()
+    outlined = serializers.BooleanField(default=False)
+
+    def to_internal_value(self, data):
+        return _pair_change(self, data)
+
+
+class EditPairSerializer(ChangeSerializer):
+    makes = changes.EditPair
+    kind = _kind("edit_pair")
+    key = serializers.IntegerField()
+    pair_kind = serializers.ChoiceField(choices=PAIR_CHOICES, required=False)
+    upper = EndSerializer(required=False)
+    lower = EndSerializer(required=False)
+    outlined = serializers.BooleanField(required=False)
+
+    def to_internal_value(self, data):
+        return _pair_change(self, data)
+
+
+def _pair_change(serializer: ChangeSerializer, data):
+    """``kind`` names the change, so the pair's own kind travels as ``pair_kind``."""
+    given = super(ChangeSerializer, serializer).to_internal_value(data)
+    given.pop("kind")
+    if "pair_kind" in given:
+        given["kind"] = PairKind(given.pop("pair_kind"))
+    return serializer.makes(**given)
+
+
+class RemovePairSerializer(ChangeSerializer):
+    makes = changes.RemovePair
+    kind = _kind("remove_pair")
+    key = serializers.IntegerField()
+
+
+class GuessPairsSerializer(ChangeSerializer):
+    makes = changes.GuessPairs
+    kind = _kind("guess_pairs")
+
+
+class WaiveSerializer(ChangeSerializer):
+    makes = changes.Waive
+    kind = _kind("waive")
+    check = serializers.CharField(max_length=40)
+    reason = serializers.CharField(max_length=defaults.NAME_LIMIT)
+
+
+class UnwaiveSerializer(ChangeSerializer):
+    makes = changes.Unwaive
+    kind = _kind("unwaive")
+    check = serializers.CharField(max_length=40)
+
+
+CHANGE_SERIALIZERS: dict[str, type[ChangeSerializer]] = {
+    "set_card": SetCardSerializer,
+    "add_colour": AddColourSerializer,
+    "edit_colour": EditColourSerializer,
+    "reanchor": ReanchorSerializer,
+    "move_colour": MoveColourSerializer,
+    "remove_colour": RemoveColourSerializer,
+    "choose": ChooseSerializer,
+    "clear_choice": ClearChoiceSerializer,
+    "add_pair": AddPairSerializer,
+    "edit_pair": EditPairSerializer,
+    "remove_pair": RemovePairSerializer,
+    "guess_pairs": GuessPairsSerializer,
+    "waive": WaiveSerializer,
+    "unwaive": UnwaiveSerializer,
+}
+
+
+# --- What it gives.
+
+
+class SizeSerializer(serializers.Serializer):
+    """A size in words, in both units, and as it was given."""
+
+    words = serializers.CharField(help_text="in the unit in which the person likes it")
+    exact = serializers.CharField(help_text="in the unit in which it was given")
+    width = serializers.CharField()
+    height = serializers.CharField()
+    unit = serializers.ChoiceField(choices=UNIT_CHOICES)
+    orientation = serializers.CharField()
+
+
+class CellSerializer(serializers.Serializer):
+    """One cell of the palette table."""
+
+    column = serializers.CharField()
+    state = serializers.ChoiceField(choices=("nearest", "chosen", "locked"))
+    hole = serializers.BooleanField(help_text="nothing in this column comes near")
+    match = MatchSerializer(allow_null=True)
+
+
+class PaletteColourSerializer(serializers.Serializer):
+    """A palette colour with its row of the table."""
+
+    key = serializers.IntegerField()
+    name = serializers.CharField()
+    role = serializers.ChoiceField(choices=ROLE_CHOICES)
+    lab = serializers.ListField(child=serializers.FloatField())
+    shades = ShadesSerializer()
+    hue_name = serializers.CharField()
+    on_screen = serializers.BooleanField()
+    provenance_words = serializers.CharField()
+    uncertainty = serializers.FloatField()
+    anchor = SwatchSerializer(allow_null=True)
+    lost = serializers.BooleanField(help_text="its colour has left the supplies; its last value stands")
+    cells = CellSerializer(many=True)
+
+
+class EndViewSerializer(serializers.Serializer):
+    """One end of a pair, in words and colour."""
+
+    source = serializers.ChoiceField(choices=SOURCES)
+    id = serializers.IntegerField()
+    words = serializers.CharField()
+    shades = ShadesSerializer()
+
+
+class PairSerializer(serializers.Serializer):
+    """What lies on what."""
+
+    key = serializers.IntegerField()
+    kind = serializers.ChoiceField(choices=PAIR_CHOICES)
+    upper = EndViewSerializer()
+    lower = EndViewSerializer()
+    outlined = serializers.BooleanField()
+    check = serializers.CharField()
+
+
+class MendSerializer(serializers.Serializer):
+    """A change of one end that would hold: post it as ``edit_pair``."""
+
+    words = serializers.CharField()
+    figure = serializers.CharField()
+    shades = ShadesSerializer()
+    key = serializers.IntegerField()
+    end = serializers.ChoiceField(choices=("upper", "lower"))
+    source = serializers.ChoiceField(choices=SOURCES)
+    id = serializers.IntegerField()
+
+
+class CheckSerializer(serializers.Serializer):
+    """What a rule found."""
+
+    id = serializers.CharField()
+    title = serializers.CharField()
+    status = serializers.ChoiceField(choices=STATUS_CHOICES)
+    figure = serializers.CharField()
+    limit = serializers.CharField()
+    reason = serializers.CharField()
+    waived = serializers.CharField(allow_null=True, help_text="the reason for letting it be")
+    mends = MendSerializer(many=True)
+
+
+class PartSerializer(serializers.Serializer):
+    """A shape on the card, in millimetres."""
+
+    name = serializers.CharField()
+    shape = serializers.ChoiceField(choices=("rect", "disc", "dots", "text"))
+    x = serializers.FloatField()
+    y = serializers.FloatField()
+    width = serializers.FloatField()
+    height = serializers.FloatField()
+    key = serializers.IntegerField(help_text="of the palette colour it is in, or 0")
+    shades = ShadesSerializer()
+
+
+class DeskSerializer(serializers.Serializer):
+    """The card as it would look."""
+
+    width = serializers.FloatField()
+    height = serializers.FloatField()
+    parts = PartSerializer(many=True)
+
+
+class ColumnSerializer(serializers.Serializer):
+    """A column of the palette table."""
+
+    key = serializers.ChoiceField(choices=COLUMN_CHOICES)
+    title = serializers.CharField()
+
+
+class CardSerializer(serializers.Serializer):
+    """A card with its palette table, its checks and its look."""
+
+    id = serializers.IntegerField()
+    version = serializers.IntegerField()
+    name = serializers.CharField()
+    size = SizeSerializer()
+    undo = serializers.CharField(allow_null=True, help_text="what undo would take back")
+    redo = serializers.CharField(allow_null=True)
+    columns = ColumnSerializer(many=True)
+    colours = PaletteColourSerializer(many=True)
+    pairs = PairSerializer(many=True)
+    guessed = serializers.BooleanField(help_text="the pairs are a guess from the roles")
+    checks = CheckSerializer(many=True)
+    desk = DeskSerializer()
+
+
+class StripColourSerializer(serializers.Serializer):
+    """A palette colour as shown in a list."""
+
+    key = serializers.IntegerField()
+    name = serializers.CharField()
+    shades = ShadesSerializer()
+
+
+class CardSummarySerializer(serializers.Serializer):
+    """A card as shown in the list."""
+
+    id = serializers.IntegerField()
+    version = serializers.IntegerField()
+    name = serializers.CharField()
+    size = SizeSerializer()
+    strip = StripColourSerializer(many=True)
+    failing = serializers.IntegerField()
+    doubtful = serializers.IntegerField()
+    checks = serializers.IntegerField()
+    desk = DeskSerializer()
+
+
+class UsualSizeSerializer(serializers.Serializer):
+    """A usual card size."""
+
+    words = serializers.CharField()
+    width = serializers.CharField()
+    height = serializers.CharField()
+    unit = serializers.ChoiceField(choices=UNIT_CHOICES)
+
+
+class CardsSerializer(serializers.Serializer):
+    """The person's cards and the sizes that are usual."""
+
+    cards = CardSummarySerializer(many=True)
+    sizes = UsualSizeSerializer(many=True)
+
+
+class ColumnRangeSerializer(serializers.Serializer):
+    """A range of a column, to filter by."""
+
+    id = serializers.IntegerField()
+    name = serializers.CharField()
+
+
+class AlternativesSerializer(serializers.Serializer):
+    """The nearest supplies for a palette colour in one column."""
+
+    matches = MatchSerializer(many=True)
+    ranges = ColumnRangeSerializer(many=True)

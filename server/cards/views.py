@@ -1,0 +1,222 @@
+"""A card as the screens get it: table, pairs, checks, desk."""
+
+from typing import Any
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.changes import pair_check
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.naming import hue_family
+from jindle_core.contrast.rules import Status
+from jindle_core.desk import desk
+from jindle_core.formats import USUAL_SIZES, Size
+from jindle_core.matching.nearest import Nearest, query_each
+from jindle_core.matching.verdicts import Verdict
+from jindle_core.media import COLUMNS
+from jindle_core.plan import End
+from server.cards.checks import checks
+from server.cards.models import Card
+from server.cards.resolve import ResolvedPlan, value_on_screen
+from server.catalogue.arrays import Catalogue
+from server.catalogue.models import PROVENANCE_CHOICES
+from server.catalogue.swatches import match, swatch
+
+_PROVENANCE_WORDS = dict(PROVENANCE_CHOICES)
+_COLUMNS = [{"key": column.key, "title": column.title} for column in COLUMNS]
+
+
+def whole_card(card: Card, catalogue: Catalogue, units: str, only_owned: bool) -> dict[str, Any]:
+    """The card as ``CardSerializer`` describes it."""
+    resolved = ResolvedPlan(card.plan, catalogue)
+    labels = dict(card.revisions.filter(number__in=(card.head, card.head + 1)).values_list("number", "label"))
+    return {
+        "id": card.pk,
+        "version": card.version,
+        "name": resolved.plan.name,
+        "size": size(resolved.plan.size, units),
+        "undo": labels.get(card.head) if card.head else None,
+        "redo": labels.get(card.head + 1),
+        "columns": _COLUMNS,
+        "colours": _colours(resolved, only_owned),
+        "pairs": _pairs(resolved),
+        "guessed": resolved.plan.pairs is None,
+        "checks": checks(resolved),
+        "desk": _desk(resolved),
+    }
+
+
+def card_summary(card: Card, catalogue: Catalogue, units: str) -> dict[str, Any]:
+    """The card as ``CardSummarySerializer`` describes it."""
+    resolved = ResolvedPlan(card.plan, catalogue)
+    found = checks(resolved, mending=False)
+    counted = [check["status"] for check in found if check["waived"] is None]
+    return {
+        "id": card.pk,
+        "version": card.version,
+        "name": resolved.plan.name,
+        "size": size(resolved.plan.size, units),
+        "strip": [
+            {
+                "key": colour.key,
+                "name": colour.name,
+                "shades": resolved.end_shades(End("palette", colour.key)),
+            }
+            for colour in resolved.plan.colours
+        ],
+        "failing": counted.count(Status.FAILS.value),
+        "doubtful": counted.count(Status.LOOK_AGAIN.value),
+        "checks": len(found),
+        "desk": _desk(resolved),
+    }
+
+
+def size(given: Size, units: str) -> dict[str, Any]:
+    """The size as ``SizeSerializer`` describes it."""
+    return {
+        "words": given.text(units),
+        "exact": given.text(),
+        "width": given.width.text(),
+        "height": given.height.text(),
+        "unit": given.width.unit,
+        "orientation": given.orientation,
+    }
+
+
+def usual_sizes(units: str) -> list[dict[str, Any]]:
+    """The usual sizes, the person's unit first."""
+    ordered = sorted(USUAL_SIZES, key=lambda one: one.width.unit != units)
+    return [
+        {
+            "words": one.text(),
+            "width": one.width.text(),
+            "height": one.height.text(),
+            "unit": one.width.unit,
+        }
+        for one in ordered
+    ]
+
+
+def alternatives(
+    resolved: ResolvedPlan, key: int, column: str, range_id: int | None, owned: bool, made: bool
+) -> dict[str, Any]:
+    """The nearest supplies in a column for a palette colour, as ``AlternativesSerializer`` describes."""
+    catalogue = resolved.catalogue
+    at = resolved.plan.colours.index(resolved.plan.colour(key))
+    target, sigma = resolved.lab[at], resolved.sigma[at]
+    places = catalogue.columns[column]
+    ranges = sorted({int(one) for one in catalogue.range_ids[places]})
+    if range_id is not None:
+        places = places[catalogue.range_ids[places] == range_id]
+    if owned:
+        places = places[catalogue.owned[places]]
+    if made:
+        places = places[~catalogue.discontinued[places]]
+    found = catalogue.nearest(target[None], defaults.ALTERNATIVES, places)[0]
+    return {
+        "matches": [
+            match(catalogue, int(place), target.tolist(), sigma, float(distance))
+            for place, distance in zip(found.indices, found.distances, strict=True)
+        ],
+        "ranges": [{"id": one, "name": catalogue.ranges[one].name} for one in ranges],
+    }
+
+
+def _colours(resolved: ResolvedPlan, only_owned: bool) -> list[dict[str, Any]]:
+    rows = _cells(resolved, only_owned)
+    return [_colour(resolved, at, cells) for at, cells in enumerate(rows)]
+
+
+def _colour(resolved: ResolvedPlan, at: int, cells: list[dict]) -> dict[str, Any]:
+    colour = resolved.plan.colours[at]
+    place = resolved.place(colour)
+    anchor = None if place is None else swatch(resolved.catalogue, place)
+    provenance = anchor["provenance"] if anchor else colour.anchor.provenance
+    lab = resolved.lab[at].tolist()
+    return {
+        "key": colour.key,
+        "name": colour.name,
+        "role": colour.role.value,
+        "lab": [round(value, 2) for value in lab],
+        "shades": resolved.end_shades(End("palette", colour.key)),
+        "hue_name": hue_family(lab),
+        "on_screen": anchor["on_screen"] if anchor else value_on_screen(colour.anchor.lab),
+        "provenance_words": _PROVENANCE_WORDS[provenance],
+        "uncertainty": resolved.sigma[at],
+        "anchor": anchor,
+        "lost": colour.anchor.colour is not None and place is None,
+        "cells": cells,
+    }
+
+
+def _cells(resolved: ResolvedPlan, only_owned: bool) -> list[list[dict[str, Any]]]:
+    """The table's rows of cells: one search for all columns and palette colours together."""
+    catalogue, colours = resolved.catalogue, resolved.plan.colours
+    indexes = [catalogue.indexes[column.key, only_owned] for column in COLUMNS]
+    found = query_each([index for index, _ in indexes], resolved.lab) if colours else []
+    rows: list[list[dict[str, Any]]] = [[] for _ in colours]
+    for column, (_, places), nearest in zip(COLUMNS, indexes, found, strict=False):
+        for at, row in enumerate(rows):
+            row.append(_cell(resolved, at, column.key, places, nearest[at]))
+    return rows
+
+
+def _cell(
+    resolved: ResolvedPlan, at: int, column: str, places: np.ndarray, nearest: Nearest
+) -> dict[str, Any]:
+    catalogue = resolved.catalogue
+    choice = resolved.plan.choice(resolved.plan.colours[at].key, column)
+    place = catalogue.places.get(choice.colour) if choice else None
+    if place is not None:
+        state = "locked" if choice.locked else "chosen"
+        distance = float(delta_e(resolved.lab[at], catalogue.lab[place]))
+    elif len(nearest.indices):
+        state, place = "nearest", int(places[nearest.indices[0]])
+        distance = float(nearest.distances[0])
+    else:
+        return {"column": column, "state": "nearest", "hole": True, "match": None}
+    told = match(catalogue, place, resolved.lab[at].tolist(), resolved.sigma[at], distance)
+    hole = state == "nearest" and told["verdict"] == Verdict.FAR.value
+    return {"column": column, "state": state, "hole": hole, "match": told}
+
+
+def _pairs(resolved: ResolvedPlan) -> list[dict[str, Any]]:
+    return [
+        {
+            "key": pair.key,
+            "kind": pair.kind.value,
+            "upper": _end(resolved, pair.upper),
+            "lower": _end(resolved, pair.lower),
+            "outlined": pair.outlined,
+            "check": pair_check(pair.key),
+        }
+        for pair in resolved.pairs
+    ]
+
+
+def _end(resolved: ResolvedPlan, end: End) -> dict[str, Any]:
+    return {
+        "source": end.source,
+        "id": end.id,
+        "words": resolved.end_words(end),
+        "shades": resolved.end_shades(end),
+    }
+
+
+def _desk(resolved: ResolvedPlan) -> dict[str, Any]:
+    given = resolved.plan.size
+    parts = desk(given, resolved.plan.colours, resolved.pairs)
+    return {
+        "width": float(given.width.millimetres),
+        "height": float(given.height.millimetres),
+        "parts": [
+            {
+                "name": part.name,
+                "shape": part.shape,
+                **{side: round(getattr(part, side), 3) for side in ("x", "y", "width", "height")},
+                "key": part.end.id if part.end.source == "palette" else 0,
+                "shades": resolved.end_shades(part.end),
+            }
+            for part in parts
+        ],
+    }

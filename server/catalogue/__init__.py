@@ -1,0 +1,1 @@
+"""Ranges, their colours, and what of them a person owns."""

@@ -1,0 +1,8 @@
+from django.apps import AppConfig
+
+
+class CatalogueConfig(AppConfig):
+    """Ranges, colours, drawers."""
+
+    name = "server.catalogue"
+    label = "catalogue"

@@ -1,0 +1,65 @@
+"""Loads the demo data, once: ranges, the demo studio, its drawer and its cards."""
+
+import csv
+import json
+from pathlib import Path
+
+from django.core.management.base import BaseCommand
+from django.db import transaction
+
+from jindle_core.interchange.range_csv import read_range
+from server.accounts.actions import DEMO_NAME
+from server.accounts.models import Person
+from server.cards.actions import change_card, create_card
+from server.cards.api import read_change
+from server.cards.resolve import ResolvedPlan
+from server.cards.serializers import SizeRequestSerializer
+from server.catalogue.actions import RangeDetails, set_owned, store_range
+from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.models import Colour
+
+DATA = Path(__file__).resolve().parents[4] / "demo" / "data"
+
+
+class Command(BaseCommand):
+    """``manage.py load_demo``."""
+
+    help = "Load the demo data, unless it is there."
+
+    @transaction.atomic
+    def handle(self, *args, **options) -> None:
+        """Load everything or nothing."""
+        if Person.objects.filter(name=DEMO_NAME).exists():
+            return
+        for about in json.loads((DATA / "ranges.json").read_text()):
+            file = read_range(
+                (DATA / "ranges" / f"{about['slug']}.csv").read_bytes(), None, about["provenance"]
+            )
+            store_range(
+                None, RangeDetails(about["name"], about["medium"], about["maker"], about["note"]), file
+            )
+        studio = Person.objects.create_user(DEMO_NAME)
+        ids = {
+            (name, key): pk
+            for name, key, pk in Colour.objects.filter(range__owner=None).values_list(
+                "range__name", "key", "pk"
+            )
+        }
+        with (DATA / "drawer.csv").open(newline="", encoding="utf-8") as drawer:
+            set_owned(studio, [ids[row["range"], row["colour"]] for row in csv.DictReader(drawer)], True)
+        catalogue = catalogue_for(studio)
+        for story in json.loads((DATA / "cards.json").read_text()):
+            self._card(studio, catalogue, story, ids)
+        self.stdout.write(f"Loaded {len(ids)} colours in {len(catalogue.ranges)} ranges.")
+
+    @staticmethod
+    def _card(studio: Person, catalogue: Catalogue, story: dict, ids: dict) -> None:
+        size = SizeRequestSerializer().to_internal_value(story["size"])
+        card = create_card(studio, story["name"], size)
+        for change in story["changes"]:
+            change = dict(change)
+            if colour := change.get("colour") or change.get("anchor", {}).get("colour"):
+                pk = ids[tuple(colour)]
+                change |= {"colour": pk} if "colour" in change else {"anchor": {"colour": pk}}
+            made = read_change(change, catalogue)
+            change_card(card, card.version, made, ResolvedPlan(card.plan, catalogue).pairs)

@@ -1,0 +1,111 @@
+"""One format for everything that goes wrong: a code, a sentence, the places."""
+
+import logging
+from dataclasses import asdict
+
+from django.core.exceptions import PermissionDenied
+from django.http import Http404, HttpRequest, JsonResponse
+from rest_framework import exceptions, serializers, status
+from rest_framework.response import Response
+from rest_framework.views import set_rollback
+
+from jindle_core.errors import BadInput, Problem
+
+log = logging.getLogger(__name__)
+
+_SENTENCES = {
+    "not_authenticated": "Sign in first.",
+    "permission_denied": "That is not yours to change.",
+    "not_found": "There is nothing here under that address.",
+    "parse_error": "The request is not well-formed JSON.",
+    "method_not_allowed": "That cannot be done at this address.",
+    "unsupported_media_type": "Send JSON, or a form with a file.",
+}
+
+
+class Stale(exceptions.APIException):
+    """Somebody, in another window perhaps, changed it since it was read."""
+
+    status_code = status.HTTP_409_CONFLICT
+    default_code = "stale"
+    default_detail = (
+        "This card was changed in another window since you opened it. Your change was not "
+        "saved; the newest state is loaded, so make it again if you still want it."
+    )
+
+
+class ProblemSerializer(serializers.Serializer):
+    """One thing that is wrong, and where."""
+
+    message = serializers.CharField()
+    field = serializers.CharField()
+    row = serializers.IntegerField(allow_null=True)
+    column = serializers.CharField()
+    value = serializers.CharField()
+    expected = serializers.CharField()
+
+
+class ErrorSerializer(serializers.Serializer):
+    """What every answer with a status of 400 or more holds."""
+
+    code = serializers.CharField()
+    message = serializers.CharField()
+    problems = ProblemSerializer(many=True)
+
+
+def body(code: str, message: str, problems: tuple[Problem, ...] = ()) -> dict:
+    """An error in the one format."""
+    return {"code": code, "message": message, "problems": [asdict(one) for one in problems]}
+
+
+def answer(error: Exception, context: dict) -> Response | None:
+    """REST framework's exception handler: every error in the one format."""
+    set_rollback()
+    if isinstance(error, BadInput):
+        return Response(body("bad_input", _gist(error.problems), error.problems), status=400)
+    if isinstance(error, Http404):
+        error = exceptions.NotFound()
+    elif isinstance(error, PermissionDenied):
+        error = exceptions.PermissionDenied()
+    if isinstance(error, exceptions.ValidationError):
+        problems = tuple(_flatten(error.detail))
+        return Response(body("bad_input", _gist(problems), problems), status=400)
+    if isinstance(error, exceptions.APIException):
+        code = error.default_code
+        if isinstance(error, exceptions.NotAuthenticated):
+            error.status_code = status.HTTP_401_UNAUTHORIZED
+        return Response(body(code, _SENTENCES.get(code, str(error.detail))), status=error.status_code)
+    return None
+
+
+def _gist(problems: tuple[Problem, ...]) -> str:
+    more = f" And {len(problems) - 1} more." if len(problems) > 1 else ""
+    return problems[0].message + more
+
+
+def _flatten(detail, field: str = ""):
+    if isinstance(detail, dict):
+        for name, inner in detail.items():
+            known = "" if name == "non_field_errors" else str(name)
+            yield from _flatten(inner, ".".join(part for part in (field, known) if part))
+    elif isinstance(detail, list):
+        for inner in detail:
+            yield from _flatten(inner, field)
+    else:
+        yield Problem(f"{field}: {detail}" if field else str(detail), field=field)
+
+
+def not_found(request: HttpRequest, exception: Exception) -> JsonResponse:
+    """The answer to whatever does not exist outside the API's own views."""
+    return JsonResponse(body("not_found", _SENTENCES["not_found"]), status=404)
+
+
+def unknown_address(request: HttpRequest) -> JsonResponse:
+    """The answer to an address under /api/ that means nothing."""
+    return not_found(request, Http404())
+
+
+def server_error(request: HttpRequest) -> JsonResponse:
+    """The answer where something broke; what broke is in the server's log."""
+    message = "Something broke here. Nothing was changed; try again, and tell us if it stays."
+    return JsonResponse(body("server_error", message), status=500)

@@ -1,0 +1,1 @@
+"""Simulated outside devices; see README.md."""
