@@ -138,10 +138,10 @@ def _oil_pencils() -> Range:
 def _sheets(slug, name, maker, titles, seed) -> Range:
     random = np.random.default_rng(seed)
     swatches = []
-    for title in titles:
-        start = random.uniform(0, len(_HUE_RING))
+    for number, title in enumerate(titles):
+        start = number * len(_HUE_RING) / len(titles)
         palette = [{"bark": random.uniform(0.01, 0.06), "straw": random.uniform(0, 0.08)}]  # the ground
-        for step, depth in ((0, 0.9), (1, 0.45), (4.4, 1.0), (0.4, 6.0)):
+        for step, depth in ((0, 1.1), (1, 0.4), (4.4, 1.4), (0.4, 5.0)):
             place = (start + step) % len(_HUE_RING)
             first, share = int(place), place - int(place)
             recipe = {
@@ -163,13 +163,13 @@ def ranges() -> list[Range]:
     return [
         _markers_by_family(),
         _numbered("lockside", "Lockside", "Ottermoor Colour", "alcohol marker", "Plain running numbers, 1 to 108, with a name each.", "read", "smooth white", [str(n) for n in range(1, 109)], (0.05, 5.0), 0.35, 21),
-        _numbered("brackwater", "Brackwater", "Ottermoor Colour", "dye ink pad", "Names without codes.", "read", "smooth white", [""] * 63, (0.08, 6.0), 0.4, 31),
-        _numbered("tallowick", "Tallowick", "Hythe Lane", "pigment ink pad", "Four-digit numbers in steps of five, with a name each.", "label", "smooth white", [str(n) for n in range(7005, 7185, 5)], (0.3, 5.0), 0.25, 41),
+        _numbered("brackwater", "Brackwater", "Ottermoor Colour", "dye ink pad", "Names without codes.", "read", "smooth white", [""] * 108, (0.08, 6.0), 0.4, 31),
+        _numbered("tallowick", "Tallowick", "Hythe Lane", "pigment ink pad", "Four-digit numbers in steps of five, with a name each.", "label", "smooth white", [str(n) for n in range(7005, 7275, 5)], (0.3, 5.0), 0.25, 41),
         _numbered("duskpan", "Duskpan", "Hythe Lane", "chalk ink pad", "Names without codes.", "screen", "smooth white", [""] * 27, (0.1, 1.4), 0.7, 43),
         _numbered("osierling", "Osierling", "Penlow Pencil Shed", "wax pencil", "Tray and slot: 3.07 is the seventh pencil of tray 3.", "read", "smooth white", [f"{tray}.{slot:02}" for tray in range(1, 6) for slot in range(1, 25)], (0.06, 4.0), 0.35, 51),
         _oil_pencils(),
         _numbered("skiffboard", "Skiffboard", "Landing Stage Paper", "cardstock", "Three-digit numbers with a name each.", "read", "white core", [str(n) for n in range(101, 200)], (0.03, 6.5), 0.4, 71),
-        _numbered("landing", "Landing", "Landing Stage Paper", "cardstock", "Names without codes.", "photographed", "white core", [""] * 45, (0.03, 5.0), 0.45, 73),
+        _numbered("landing", "Landing", "Landing Stage Paper", "cardstock", "Names without codes.", "photographed", "white core", [""] * 72, (0.03, 5.0), 0.45, 73),
         _sheets("towpath", "Towpath", "Landing Stage Paper", ("Sluice no. 3", "Moorings", "Rain on water", "Lock keeper", "Wet slate", "Reed cutters", "Boatyard tiles", "Swing bridge", "Cygnets", "Quay lights"), 81),
         _sheets("allotment", "Allotment Rows", "Bean & Trellis", ("Bean poles", "Seed packets", "Cold frame", "Rhubarb forcer", "Marrow race", "Shed roof", "Netting", "Water butt"), 83),
         _numbered("nightferry", "Nightferry", "Hythe Lane", "gel pen", "Names without codes.", "read", "smooth white", [""] * 18, (0.8, 6.0), 0.3, 91),

@@ -129,13 +129,15 @@ class Database:
 
     def _grant(self) -> None:
         password = self._kept("password")
-        sql = "".join(
-            f"CREATE USER IF NOT EXISTS jindle@'{host}'; ALTER USER jindle@'{host}' IDENTIFIED BY '{password}';"
-            f"GRANT ALL ON jindle.* TO jindle@'{host}'; GRANT ALL ON `test\\_%`.* TO jindle@'{host}';"
-            for host in ("localhost", "127.0.0.1")
-        )
-        sql = "CREATE DATABASE IF NOT EXISTS jindle CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;" + sql
-        done = self.query(sql)
+        steps = ["CREATE DATABASE IF NOT EXISTS jindle CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci"]
+        for host in ("localhost", "127.0.0.1"):
+            steps += [
+                f"CREATE USER IF NOT EXISTS jindle@'{host}'",
+                f"ALTER USER jindle@'{host}' IDENTIFIED BY '{password}'",
+                f"GRANT ALL ON jindle.* TO jindle@'{host}'",
+                f"GRANT ALL ON `test\\_%`.* TO jindle@'{host}'",
+            ]
+        done = self.query("; ".join(steps))
         if done.returncode:
             raise Trouble(f"The database's user could not be made: {done.stderr.strip()}")
 

@@ -79,6 +79,7 @@ AUTH_PASSWORD_VALIDATORS = [
 ]
 if TESTING:  # the usual hash is slow on purpose
     PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
+TEST_RUNNER = "server.testing.Runner"
 SESSION_COOKIE_HTTPONLY = True
 SESSION_COOKIE_SAMESITE = "Lax"
 SESSION_COOKIE_AGE = 60 * 60 * 24 * 90
@@ -138,7 +139,7 @@ SPECTACULAR_SETTINGS = {
         "PairKind": "server.cards.serializers.PAIR_CHOICES",
         "Status": "server.cards.serializers.STATUS_CHOICES",
         "Units": "server.accounts.models.UNITS",
-        "Column": "server.cards.serializers.COLUMN_CHOICES",
+        "ColumnKey": "server.cards.serializers.COLUMN_CHOICES",
         "FileProvenance": "server.catalogue.api.FILE_PROVENANCE",
     },
 }
@@ -147,4 +148,6 @@ LOGGING = {
     "disable_existing_loggers": False,
     "handlers": {"console": {"class": "logging.StreamHandler"}},
     "root": {"handlers": ["console"], "level": "WARNING"},
+    # Refused requests are answered, not reported; in tests they are many and meant.
+    "loggers": {"django.request": {"level": "CRITICAL" if TESTING else "ERROR"}},
 }

@@ -16,6 +16,7 @@ from jindle_core.colorimetry.spaces import (
     lab_to_shown,
     linear_to_hex,
     linear_to_lab,
+    luminance,
     weights,
     xyz_to_lab,
 )
@@ -48,6 +49,11 @@ VIEWS = tuple(field.name for field in fields(Shades))
 def greys(lab: Array) -> Array:
     """The squint test: the colours (…, 3) with their lightness alone."""
     return np.asarray(lab, dtype=float) * np.array([1.0, 0.0, 0.0])
+
+
+def _neutral(lab: Array) -> Array:
+    """``greys`` as linear sRGB, R = G = B to the last bit: rounding must not tint a grey."""
+    return np.repeat(luminance(np.clip(lab, [0, -128, -128], [100, 127, 127]))[:, None], 3, axis=1)
 
 
 def _lamp() -> tuple[Array, Array]:
@@ -89,6 +95,6 @@ def shades(lab: Array) -> list[Shades]:
     if not len(lab):
         return []
     shown = lab_to_shown(lab)
-    views = [linear_to_hex(shown), lab_to_hex(greys(lab)), lab_to_hex(lamp(lab))]
+    views = [linear_to_hex(shown), linear_to_hex(_neutral(lab)), lab_to_hex(lamp(lab))]
     views += [linear_to_hex(_eyes_linear(shown, kind)) for kind in EYES]
     return [Shades(*row) for row in zip(*views, strict=True)]

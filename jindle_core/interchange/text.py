@@ -85,7 +85,7 @@ def read_table(content: bytes) -> Table:
     except csv.Error as error:
         raise BadInput(
             Problem(
-                f"Line {reader.line_num} cannot be read as CSV ({error}); a quotation mark is perhaps not closed.",
+                f"Line {reader.line_num} cannot be read as CSV ({error}); is a quotation mark not closed?",
                 row=reader.line_num,
             )
         ) from None

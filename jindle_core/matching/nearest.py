@@ -64,6 +64,8 @@ def query_each(indexes: Sequence[NearestIndex], targets: Array, k: int = 1) -> l
     calls cost more than the arithmetic.
     """
     targets = np.asarray(targets, dtype=float).reshape(-1, 3)
+    if not len(targets):
+        return [[] for _ in indexes]
     places = din99o(targets)
     count = max(defaults.FIRST_CANDIDATES, k)
     first = [index.handfuls(places, count) for index in indexes]

@@ -58,7 +58,10 @@ class ColumnsField(serializers.JSONField):
     """Which header stands for which field, as JSON text: {"code": "Nr."}."""
 
     def to_internal_value(self, data):
-        read = super().to_internal_value(json.loads(data) if isinstance(data, str) and data else data or {})
+        try:
+            read = json.loads(data) if isinstance(data, str) and data else data or {}
+        except ValueError:
+            raise serializers.ValidationError("Columns are no well-formed JSON.") from None
         if not isinstance(read, dict) or not all(isinstance(title, str) for title in read.values()):
             raise serializers.ValidationError("Columns are an object of field and header.")
         return {field: title for field, title in read.items() if title}
@@ -100,7 +103,7 @@ class PreviewSerializer(serializers.Serializer):
 
     header = serializers.ListField(child=serializers.CharField())
     columns = serializers.DictField(child=serializers.CharField())
-    fields_known = serializers.ListField(child=serializers.CharField())
+    fields_known = serializers.ListField(child=serializers.ChoiceField(choices=FIELDS))
     delimiter = serializers.CharField()
     count = serializers.IntegerField()
     entries = PreviewEntrySerializer(many=True)

@@ -52,18 +52,22 @@ class Catalogue:
 
     @cached_property
     def lab(self) -> np.ndarray:
+        """The colours (n, 3)."""
         return np.array([row[7:10] for row in self.rows], dtype=float).reshape(-1, 3)
 
     @cached_property
     def sigma(self) -> np.ndarray:
+        """The uncertainty of each, in ΔE00."""
         return np.array([defaults.UNCERTAINTY[row[self.PROVENANCE]] for row in self.rows], dtype=float)
 
     @cached_property
     def discontinued(self) -> np.ndarray:
+        """Whether each is no longer made."""
         return np.array([row[self.GONE] for row in self.rows], dtype=bool)
 
     @cached_property
     def range_ids(self) -> np.ndarray:
+        """The range of each."""
         return np.array([row[self.RANGE] for row in self.rows], dtype=np.intp)
 
     @cached_property
@@ -167,6 +171,12 @@ def catalogue_for(person: Person) -> Catalogue:
         while len(_held) > _KEPT:
             _held.popitem(last=False)
     return made
+
+
+def forget_catalogues() -> None:
+    """Let go of everything held: for tests, whose roll-backs make versions come again."""
+    with _holding:
+        _held.clear()
 
 
 def _read(person: Person) -> Catalogue:

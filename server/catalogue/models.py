@@ -6,6 +6,7 @@ from django.db.models import F, Q
 
 from jindle_core import defaults
 from jindle_core.media import Medium
+from server.accounts.models import Person
 
 MEDIUM_CHOICES = [(medium.value, medium.value) for medium in Medium]
 PROVENANCE_CHOICES = [
@@ -32,7 +33,7 @@ class CatalogueStamp(models.Model):
         return f"version {self.version}"
 
 
-def touch_catalogue(owner) -> None:
+def touch_catalogue(owner: Person | None) -> None:
     """Say that the ranges or the drawer of ``owner`` (None: the shared ones) changed.
 
     Call it in the transaction of the change.
@@ -41,7 +42,7 @@ def touch_catalogue(owner) -> None:
         CatalogueStamp.objects.get_or_create(pk=1)
         CatalogueStamp.objects.filter(pk=1).update(version=F("version") + 1)
     else:
-        type(owner).objects.filter(pk=owner.pk).update(catalogue_version=F("catalogue_version") + 1)
+        Person.objects.filter(pk=owner.pk).update(catalogue_version=F("catalogue_version") + 1)
         owner.refresh_from_db(fields=["catalogue_version"])
 
 

@@ -56,10 +56,8 @@ class Command(BaseCommand):
     def _card(studio: Person, catalogue: Catalogue, story: dict, ids: dict) -> None:
         size = SizeRequestSerializer().to_internal_value(story["size"])
         card = create_card(studio, story["name"], size)
-        for change in story["changes"]:
-            change = dict(change)
-            if colour := change.get("colour") or change.get("anchor", {}).get("colour"):
-                pk = ids[tuple(colour)]
-                change |= {"colour": pk} if "colour" in change else {"anchor": {"colour": pk}}
-            made = read_change(change, catalogue)
+        for told in story["changes"]:
+            anchor = told.get("anchor", {})
+            named = {"anchor": {"colour": ids[tuple(anchor["colour"])]}} if "colour" in anchor else {}
+            made = read_change(told | named, catalogue)
             change_card(card, card.version, made, ResolvedPlan(card.plan, catalogue).pairs)

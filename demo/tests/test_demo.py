@@ -1,0 +1,49 @@
+import csv
+import json
+import re
+import unittest
+
+import numpy as np
+
+from demo.make import DATA, files
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.spaces import reflectance_to_lab
+from jindle_core.interchange.range_csv import read_range
+
+# Letters and figures alone, such as one or two letters before figures, are how known ranges are numbered.
+LOOKS_KNOWN = re.compile(r"[A-Za-z]{1,2}-?\d+|\d+[A-Za-z]{1,2}")
+
+
+class DemoDataTests(unittest.TestCase):
+    def setUp(self):
+        self.about = json.loads((DATA / "ranges.json").read_text())
+        self.ranges = {
+            one["slug"]: read_range((DATA / "ranges" / f"{one['slug']}.csv").read_bytes())
+            for one in self.about
+        }
+
+    def test_the_committed_files_are_what_the_program_makes(self):
+        for name, text in files().items():
+            with self.subTest(name):
+                self.assertEqual((DATA / name).read_text(encoding="utf-8"), text)
+
+    def test_enough_of_everything(self):
+        self.assertGreaterEqual(sum(len(file.entries) for file in self.ranges.values()), 600)
+        for word in ("marker", "pad", "pencil", "cardstock"):
+            self.assertGreaterEqual(sum(word in one["medium"] for one in self.about), 2)
+        self.assertEqual([file.problems for file in self.ranges.values()], [()] * len(self.ranges))
+
+    def test_spectra_and_lab_agree(self):
+        for path in (DATA / "spectra").glob("*.csv"):
+            with path.open(newline="", encoding="utf-8") as file:
+                rows = list(csv.reader(file))[1:]
+            spectra = np.array([row[1:] for row in rows], dtype=float)
+            entries = self.ranges[path.stem].entries
+            self.assertEqual([row[0] for row in rows], [entry.key for entry in entries])
+            lab = np.array([entry.lab for entry in entries])
+            self.assertLess(delta_e(reflectance_to_lab(spectra), lab).max(), 0.02)
+
+    def test_no_code_looks_like_a_known_ranges(self):
+        for slug, file in self.ranges.items():
+            for entry in file.entries:
+                self.assertIsNone(LOOKS_KNOWN.fullmatch(entry.code), f"{slug} {entry.code}")

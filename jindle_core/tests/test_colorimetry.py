@@ -1,0 +1,189 @@
+import unittest
+import warnings
+
+import numpy as np
+from colour import MSDS_CMFS, SDS_ILLUMINANTS, SpectralDistribution, sd_to_XYZ
+from colour.recovery import XYZ_to_sd_Otsu2018
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from jindle_core import defaults
+from jindle_core.colorimetry import naming, spaces, views
+from jindle_core.colorimetry.difference import components, delta_e, din99o, direction_words
+from jindle_core.colorimetry.recovery import lab_to_reflectance
+from jindle_core.colorimetry.typed import read_typed
+from jindle_core.errors import BadInput
+from jindle_core.tests.strategies import LAB, PUBLISHED_PAIRS, some_lab
+
+CMFS = MSDS_CMFS["CIE 1931 2 Degree Standard Observer"].copy().align(spaces.BANDS)
+D50 = SDS_ILLUMINANTS["D50"].copy().align(spaces.BANDS)
+FOUR_PLACES = 1e-4
+ROUND_TRIP = 1e-6  # Lab units, for transformations that lose nothing
+
+
+class DifferenceTests(unittest.TestCase):
+    def test_published_pairs(self):
+        found = delta_e(PUBLISHED_PAIRS[:, :3], PUBLISHED_PAIRS[:, 3:6])
+        self.assertEqual(len(found), 34)
+        np.testing.assert_allclose(found, PUBLISHED_PAIRS[:, 6], atol=FOUR_PLACES)
+
+    @settings(max_examples=50, deadline=None)
+    @given(LAB, LAB)
+    def test_symmetry_and_identity(self, first, second):
+        there, back = delta_e(np.array([first, second]), np.array([second, first]))
+        self.assertAlmostEqual(there, back, places=9)
+        self.assertEqual(float(delta_e(np.array(first), np.array(first))), 0.0)
+
+    def test_din99o_keeps_the_ends_of_the_neutral_axis_and_follows_delta_e(self):
+        np.testing.assert_allclose(din99o(np.array([100.0, 0, 0])), [100, 0, 0], atol=0.01)
+        np.testing.assert_allclose(din99o(np.zeros(3)), [0, 0, 0], atol=1e-12)
+        lab = some_lab(2000)
+        near = lab + np.random.default_rng(2).normal(0, 2, lab.shape)
+        ratio = np.linalg.norm(din99o(lab) - din99o(near), axis=1) / delta_e(lab, near)
+        self.assertGreater(ratio.min(), 0.5)
+        self.assertLess(ratio.max(), 1 / min(factor for _, factor in defaults.DIN99O_BOUND))
+
+    def test_components_have_the_signs_they_say(self):
+        parts = components([50, 30, 0], [60, 0, 40])
+        self.assertEqual(parts.lightness, 10)
+        self.assertAlmostEqual(parts.chroma, 10)
+        self.assertGreater(parts.hue, 0)
+        whole = np.hypot(parts.chroma, parts.hue)
+        self.assertAlmostEqual(whole, 50)  # ΔE*ab without ΔL*: √(30² + 40²)
+
+    def test_direction_words(self):
+        cases = (
+            ([50, 0, -30], [51.5, 0, -30], "a touch lighter"),
+            ([50, 0, -30], [30, 0, -30], "much darker"),
+            ([60, 20, 50], [60, 30, 45], "redder"),
+            ([60, -30, 20], [60, -20, 13], "duller"),
+            ([60, -30, 30], [66, -40, 20], "bluer and lighter"),
+            ([50, 10, 10], [50.1, 10, 10], ""),
+            ([70, 0, 0], [70, 0, 8], "stronger"),
+        )
+        for target, other, words in cases:
+            with self.subTest(words):
+                self.assertEqual(direction_words(target, other), words)
+
+
+class SpacesTests(unittest.TestCase):
+    def test_reflectance_agrees_with_colour_science(self):
+        reflectance = lab_to_reflectance(some_lab(20))
+        for one in reflectance:
+            sd = SpectralDistribution(dict(zip(range(400, 701, 10), one, strict=True)))
+            whole = sd_to_XYZ(sd, CMFS, D50, method="Integration") / 100
+            # Theirs is relative to the bands' own white, ours to the standard D50 white: under 0.2 %.
+            np.testing.assert_allclose(one @ spaces.D50_WEIGHTS, whole, rtol=0.004, atol=1e-3)
+
+    def test_white_and_grey(self):
+        np.testing.assert_allclose(spaces.reflectance_to_lab(np.ones(31)), [100, 0, 0], atol=ROUND_TRIP)
+        lightness, a, b = spaces.reflectance_to_lab(np.full(31, 0.184187))
+        self.assertAlmostEqual(lightness, 50, places=3)
+        self.assertLess(abs(a) + abs(b), 1e-3)
+
+    @settings(max_examples=60, deadline=None)
+    @given(st.integers(0, 0xFFFFFF))
+    def test_hex_round_trip(self, number):
+        text = f"#{number:06x}"
+        self.assertEqual(spaces.lab_to_hex(spaces.hex_to_lab(text)[None]), [text])
+
+    @settings(max_examples=60, deadline=None)
+    @given(LAB)
+    def test_lab_round_trips(self, lab):
+        back = spaces.xyz_to_lab(spaces.lab_to_xyz(np.array(lab)))
+        np.testing.assert_allclose(back, lab, atol=ROUND_TRIP)
+        np.testing.assert_allclose(spaces.linear_to_lab(spaces.lab_to_linear(np.array(lab))), lab, atol=1e-5)
+
+    def test_out_of_gamut_is_flagged_and_shown_at_its_own_lightness(self):
+        wild = np.array([[60.0, -90, 40], [40, 20, -100], [60, 10, 10]])
+        self.assertEqual(spaces.on_screen(wild).tolist(), [False, False, True])
+        shown = spaces.linear_to_lab(spaces.lab_to_shown(wild))
+        np.testing.assert_allclose(shown[:, 0], wild[:, 0], atol=0.05)
+        self.assertTrue(spaces.on_screen(shown * [1, 0.999, 0.999]).all())
+        self.assertGreater(np.hypot(*shown[0, 1:]), 40)
+
+    def test_bad_hex(self):
+        for text in ("#12", "12345g", "", "#1234567"):
+            with self.subTest(text), self.assertRaises(ValueError):
+                spaces.hex_to_lab(text)
+
+
+class RecoveryTests(unittest.TestCase):
+    def test_round_trip_of_colours_that_surfaces_have(self):
+        lab = some_lab(400)
+        lab = lab[spaces.on_screen(lab) & (np.hypot(lab[:, 1], lab[:, 2]) < 45)]
+        back = spaces.reflectance_to_lab(lab_to_reflectance(lab))
+        self.assertGreater(len(lab), 100)
+        self.assertLess(np.percentile(delta_e(lab, back), 99), 0.5)
+
+    def test_smoother_than_and_near_to_otsu(self):
+        for lab in np.array([[60.0, 10, 30], [45, -25, 10], [70, -5, -20]]):
+            with self.subTest(lab):
+                with warnings.catch_warnings():
+                    warnings.simplefilter("ignore")  # it aligns shapes aloud
+                    theirs = XYZ_to_sd_Otsu2018(spaces.lab_to_xyz(lab), cmfs=CMFS, illuminant=D50)
+                theirs = np.clip(theirs.align(spaces.BANDS).values, 0, 1)
+                ours = lab_to_reflectance(lab)
+                self.assertLessEqual(np.sum(np.diff(ours) ** 2), np.sum(np.diff(theirs) ** 2))
+                self.assertLess(np.sqrt(np.mean((ours - theirs) ** 2)), 0.08)
+
+
+class ViewsTests(unittest.TestCase):
+    def test_greys_have_no_hue_and_keep_lightness(self):
+        lab = some_lab(30)
+        seen = views.shades(lab)
+        for one, before in zip(seen, lab, strict=True):
+            red, green, blue = one.greys[1:3], one.greys[3:5], one.greys[5:7]
+            self.assertTrue(red == green == blue)
+            after = spaces.hex_to_lab(one.greys)
+            self.assertLess(abs(after[0] - before[0]), 0.5)
+
+    def test_lamp_warms_white_and_leaves_lightness_of_greys(self):
+        white = views.lamp(np.array([95.0, 0, 0]))
+        self.assertAlmostEqual(white[0], 95, delta=1.5)
+        self.assertGreater(white[2], 3)
+        self.assertLess(white[2], 15)
+
+    def test_red_and_green_of_equal_lightness_melt_for_deutan_eyes(self):
+        pair = np.array([[50.0, 50, 30], [50, -50, 35]])
+        self.assertGreater(delta_e(pair[0], pair[1]), 60)
+        seen = views.eyes(pair, "deutan")
+        self.assertLess(delta_e(seen[0], seen[1]), 15)
+        tritan = views.eyes(pair, "tritan")
+        self.assertGreater(delta_e(tritan[0], tritan[1]), 40)
+
+    def test_no_colours(self):
+        self.assertEqual(views.shades(np.empty((0, 3))), [])
+
+
+class NamingTests(unittest.TestCase):
+    def test_names(self):
+        cases = (
+            ([97, 0, 1], "white"), ([12, 1, 0], "black"), ([55, 0, 0], "grey"),
+            ([55, 1, 3.5], "warm grey"), ([55, -1, -3.5], "cool grey"), ([50, 55, 30], "red"),
+            ([85, 5, 75], "pale yellow"), ([40, -40, 25], "green"), ([25, 5, -40], "dark blue-violet"),
+            ([35, 15, 22], "brown"), ([80, 20, -8], "pale pink-violet"),
+        )  # fmt: skip
+        for lab, name in cases:
+            with self.subTest(name):
+                self.assertEqual(naming.hue_family(lab), name)
+
+
+class TypedTests(unittest.TestCase):
+    def test_what_is_a_value(self):
+        for text in ("52 -10 20", "52,-10,20", "L 52, a -10, b 20", "L*=52 a*=−10 b*=20", "lab(52; -10; 20)"):
+            with self.subTest(text):
+                self.assertEqual(read_typed(text).lab, (52, -10, 20))
+        self.assertEqual(read_typed("52,5; -10,25; 20").lab, (52.5, -10.25, 20))
+        self.assertEqual(read_typed(" #1A7C9B ").provenance, "screen")
+
+    def test_what_is_none(self):
+        for text in ("tarn 4", "3.07", "118", "#12345", "", "1 2", "mid reed"):
+            with self.subTest(text):
+                self.assertIsNone(read_typed(text))
+
+    def test_out_of_range_names_the_value(self):
+        with self.assertRaises(BadInput) as caught:
+            read_typed("52, -10, 200")
+        problem = caught.exception.problems[0]
+        self.assertEqual((problem.column, problem.value), ("b", "200"))

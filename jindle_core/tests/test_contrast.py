@@ -1,0 +1,118 @@
+import unittest
+
+import numpy as np
+
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.contrast.guess import guess_pairs
+from jindle_core.contrast.measures import measure, weakest_eyes
+from jindle_core.contrast.mending import mend
+from jindle_core.contrast.rules import PairKind, Status, examine, examine_span, holds
+from jindle_core.tests.strategies import some_lab
+
+WHITE, BLACK, KRAFT, NAVY = [95, 0, 0], [17, 0, 0], [59, 8, 22], [34.5, 5, -30]
+
+
+class MeasureTests(unittest.TestCase):
+    def test_typical_figures(self):
+        """Black on white about 12.6 : 1, ΔL* 78; black on kraft 4.4, 42; white on navy about 7."""
+        cases = ((BLACK, WHITE, 12.6, 78), (BLACK, KRAFT, 4.4, 42), (WHITE, NAVY, 7.2, 60.5))
+        for upper, lower, ratio, delta_l in cases:
+            with self.subTest((upper, lower)):
+                found = measure(upper, lower)
+                self.assertAlmostEqual(found.ratio[0], ratio, delta=0.3)
+                self.assertAlmostEqual(found.delta_l[0], delta_l, delta=0.5)
+
+    def test_either_way_round(self):
+        first, second = measure(WHITE, NAVY), measure(NAVY, WHITE)
+        self.assertEqual(first.ratio[0], second.ratio[0])
+        self.assertGreaterEqual(first.ratio[0], 1)
+
+    def test_weakest_eyes(self):
+        kind, distance = weakest_eyes([50, 50, 30], [50, -50, 35])
+        self.assertIn(kind, ("deutan", "protan"))
+        self.assertLess(distance, delta_e(np.array([50, 50, 30.0]), np.array([50, -50, 35.0])) / 3)
+
+
+class RuleTests(unittest.TestCase):
+    def test_each_kind_on_both_sides_of_its_limit(self):
+        cases = (
+            (PairKind.LETTERING_SMALL, BLACK, KRAFT, Status.HOLDS),
+            (PairKind.LETTERING_SMALL, [58, 10, 60], WHITE, Status.FAILS),  # gold on white
+            (PairKind.LETTERING_LARGE, [58, 10, 60], WHITE, Status.HOLDS),
+            (PairKind.LETTERING_LARGE, [85, 0, 70], [93, 0, 8], Status.FAILS),  # yellow on cream
+            (PairKind.PICTURE, [50, -20, -20], [85, -5, -8], Status.HOLDS),
+            (PairKind.PICTURE, [80, -5, -8], [85, -5, -8], Status.FAILS),
+            (PairKind.PICTURE, [50, 50, 30], [50, -50, 35], Status.LOOK_AGAIN),
+            (PairKind.MAT, NAVY, [34, 5, -28], Status.FAILS),
+            (PairKind.MAT, NAVY, WHITE, Status.HOLDS),
+            (PairKind.QUIET, [82, 0, 3], [88, 0, 3], Status.HOLDS),
+            (PairKind.QUIET, [50, 0, 3], [88, 0, 3], Status.LOOK_AGAIN),
+        )
+        for kind, upper, lower, status in cases:
+            with self.subTest((kind, upper)):
+                finding = examine(kind, upper, lower)
+                self.assertIs(finding.status, status)
+                self.assertEqual(finding.reason == "", status is Status.HOLDS)
+                self.assertTrue(finding.figure and finding.limit)
+
+    def test_an_outline_counts_for_a_picture_only(self):
+        sinking = ([80, -5, -8], [85, -5, -8])
+        outlined = examine(PairKind.PICTURE, *sinking, outlined=True)
+        self.assertIs(outlined.status, Status.HOLDS)
+        self.assertIn("outline", outlined.reason)
+        self.assertIs(examine(PairKind.MAT, NAVY, [34, 5, -28], outlined=True).status, Status.FAILS)
+
+    def test_by_colour_only_names_the_eyes_that_lose_it(self):
+        self.assertIn("cones", examine(PairKind.PICTURE, [50, 50, 30], [50, -50, 35]).reason)
+
+    def test_span(self):
+        self.assertIs(examine_span(np.array([WHITE, BLACK])).status, Status.HOLDS)
+        self.assertIs(examine_span(np.array([WHITE, [70, 0, 0]])).status, Status.LOOK_AGAIN)
+
+
+class MendTests(unittest.TestCase):
+    def test_the_nearest_candidate_that_holds(self):
+        upper, lower, candidates = np.array([70.0, 20, 40]), np.array([93.0, 0, 8]), some_lab(300)
+        for end in ("upper", "lower"):
+            with self.subTest(end):
+                found = mend(PairKind.LETTERING_SMALL, upper, lower, end, candidates)
+                now = upper if end == "upper" else lower
+                good = [
+                    place
+                    for place, one in enumerate(candidates)
+                    if holds(PairKind.LETTERING_SMALL, *((one, lower) if end == "upper" else (upper, one)))[0]
+                ]
+                nearest = min(good, key=lambda place: delta_e(now, candidates[place]))
+                self.assertEqual(found.index, nearest)
+                self.assertIs(found.finding.status, Status.HOLDS)
+                self.assertAlmostEqual(found.distance, float(delta_e(now, candidates[nearest])))
+
+    def test_none_where_nothing_holds(self):
+        for candidates in (np.empty((0, 3)), np.array([[92.0, 0, 0]])):
+            self.assertIsNone(mend(PairKind.LETTERING_SMALL, WHITE, WHITE, "upper", candidates))
+
+
+class GuessTests(unittest.TestCase):
+    def test_from_full_roles(self):
+        roles = ["lead", "accent", "ground", "dark", "light", "ground"]
+        found = {
+            guess.kind: (guess.upper, guess.lower) for guess in guess_pairs(roles, [50, 60, 85, 25, 95, 80])
+        }
+        self.assertEqual(
+            found,
+            {
+                PairKind.LETTERING_SMALL: (3, 4),
+                PairKind.PICTURE: (0, 2),
+                PairKind.MAT: (3, 2),
+                PairKind.QUIET: (5, 2),
+            },
+        )
+
+    def test_white_paper_stands_in_for_a_missing_light(self):
+        (guess,) = guess_pairs(["lead"], [40])
+        self.assertEqual((guess.kind, guess.upper, guess.lower), (PairKind.LETTERING_SMALL, 0, None))
+
+    def test_nothing_lies_on_itself(self):
+        for roles in (["ground"], ["ground", "light"], ["dark", "ground"], [], ["light"]):
+            for guess in guess_pairs(roles, [30] * len(roles)):
+                self.assertNotEqual(guess.upper, guess.lower)

@@ -1,0 +1,114 @@
+import unittest
+
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from jindle_core import defaults
+from jindle_core.errors import BadInput
+from jindle_core.interchange.range_csv import Entry, read_range, recognise, write_range
+from jindle_core.tests.strategies import LAB
+
+EUROPEAN = "\ufeffNr.;Farbe;L*;a*;b*;Discontinued\r\n101;Schleuse;52,5;-10,25;3,1;nein\r\n102;„Kahn“;60;1;−2,5;ja\r\n"
+
+MISTAKES = """code,name,L,a,b,hex,discontinued
+OAR-1,one,50,1,2,,no
+OAR-1,two,50,1,2,,no
+OAR-3,three,150,1,2,,no
+OAR-4,four,50,200,2,,no
+OAR-5,five,50,1,-300,,no
+OAR-6,six,fifty,1,2,,no
+OAR-7,seven,50,,2,,no
+,,50,1,2,,no
+OAR-9,nine,,,,,no
+OAR-10,ten,,,,#12345,no
+OAR-11,=HYPERLINK("x"),50,1,2,,no
+OAR-12,twelve,50,1,2,,perhaps
+OAR-13,thirteen,50,1,2,,no,extra
+OAR-14,nan,nan,1,2,,no
+"""
+
+
+class ReadingTests(unittest.TestCase):
+    def test_a_european_spreadsheet(self):
+        file = read_range(EUROPEAN.encode())
+        self.assertEqual((file.problems, file.delimiter), ((), ";"))
+        first, second = file.entries
+        self.assertEqual((first.code, first.name, first.lab), ("101", "Schleuse", (52.5, -10.25, 3.1)))
+        self.assertEqual((second.lab, second.discontinued, second.row), ((60, 1, -2.5), True, 3))
+
+    def test_hex_is_a_screen_value_and_lab_wins_over_it(self):
+        file = read_range(
+            b"code\thex\tL\ta\tb\nA one\t#1a7c9b\t\t\t\nA two\t#1a7c9b\t40\t0\t0\n", provenance="read"
+        )
+        self.assertEqual([entry.provenance for entry in file.entries], ["screen", "read"])
+        self.assertAlmostEqual(file.entries[0].lab[0], 47.8, delta=0.1)
+
+    def test_every_mistake_has_its_row_column_value_and_what_was_expected(self):
+        file = read_range(MISTAKES.encode())
+        found = [(one.row, one.column, one.value) for one in file.problems]
+        self.assertEqual(
+            found,
+            [
+                (3, "code", "OAR-1"), (4, "L", "150"), (5, "a", "200"), (6, "b", "-300"), (7, "L", "fifty"),
+                (8, "a", ""), (9, "", ""), (10, "", ""), (11, "hex", "#12345"), (12, "name", '=HYPERLINK("x")'),
+                (13, "discontinued", "perhaps"), (14, "", "extra"), (15, "L", "nan"),
+            ],
+        )  # fmt: skip
+        self.assertTrue(all(one.expected for one in file.problems))
+        self.assertEqual([entry.code for entry in file.entries], ["OAR-1"])
+
+    def test_what_is_no_such_file(self):
+        cases = {
+            "empty": b"  \n ",
+            "UTF-16": "code,L,a,b\nx,1,2,3".encode("utf-16"),
+            "NUL byte": b"code,L,a,b\nx,1,2,3\ny,1,\x002,3",
+            "not UTF-8": "code,L,a,b\nGrün,1,2,3".encode("latin-1"),
+            "does not look like a CSV": b"GIF89a\n",
+            "quotation": b'code,L,a,b\n"x,1,2,3\ny,1,2,3',
+            "No column was recognised": b"one,two\n1,2",
+            "no rows": b"code,L,a,b\n",
+            "MB": b"code,L,a,b\n" + b"x" * (20 * 1024 * 1024),
+        }
+        for words, content in cases.items():
+            with self.subTest(words):
+                try:
+                    problems = read_range(content).problems
+                except BadInput as error:
+                    problems = error.problems
+                self.assertIn(words.casefold(), " ".join(one.message for one in problems).casefold())
+
+    def test_too_many_rows(self):
+        rows = "".join(f"x{n},1,2,3\n" for n in range(defaults.LARGEST_RANGE + 1))
+        with self.assertRaisesRegex(BadInput, "50000"):
+            read_range(("code,L,a,b\n" + rows).encode())
+
+    def test_columns_that_were_chosen(self):
+        content = b"x;y;z;q\nTow,50;1;2".replace(b",", b";")
+        file = read_range(content, {"name": "x", "L": "y", "a": "z", "b": "q"})
+        self.assertEqual(file.entries[0].key, "Tow")
+        with self.assertRaisesRegex(BadInput, "no column “w”"):
+            read_range(content, {"name": "w", "L": "y", "a": "z", "b": "q"})
+
+    def test_still_made_says_the_opposite(self):
+        file = read_range(b"name,hex,Still made\none,#fff,yes\ntwo,#fff,no\n")
+        self.assertEqual([entry.discontinued for entry in file.entries], [False, True])
+
+    def test_usual_spellings(self):
+        self.assertEqual(recognise(["Colour Code", "COLOR", "CIE L", "lab_a", "LAB b", "Set"]),
+                         {"code": "Colour Code", "name": "COLOR", "L": "CIE L", "a": "lab_a", "b": "LAB b", "family": "Set"})  # fmt: skip
+
+    def test_formula_like_cells(self):
+        for cell in ("=1+1", "+cmd", "@sum", "-2+3"):
+            file = read_range(f"name,hex\n{cell},#fff\n".encode())
+            self.assertIn("formula", file.problems[0].message)
+        self.assertEqual(read_range(b"name,hex\n- dash,#fff\n").problems, ())
+
+    @settings(max_examples=40, deadline=None)
+    @given(st.lists(st.tuples(st.text(st.characters(categories=["L", "N", "So"]), min_size=1, max_size=30), LAB),
+                    min_size=1, max_size=8, unique_by=lambda one: one[0]))  # fmt: skip
+    def test_written_and_read_again_is_the_same(self, colours):
+        entries = [
+            Entry(row, "", name, tuple(round(value, 2) + 0.0 for value in lab), "label", 'a "quoted", family')
+            for row, (name, lab) in enumerate(colours, start=2)
+        ]
+        self.assertEqual(list(read_range(write_range(entries).encode()).entries), entries)

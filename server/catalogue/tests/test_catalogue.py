@@ -1,0 +1,116 @@
+from django.core.files.uploadedfile import SimpleUploadedFile
+
+from server.catalogue.arrays import catalogue_for
+from server.catalogue.models import Colour, Range
+from server.tests.helpers import ApiTestCase, make_range
+
+GOOD = "Nr.;Farbe;L*;a*;b*\n1;eins;52,5;1;2\n2;zwei;60;1;2\n"
+DETAILS = {"name": "Mine", "medium": "wax pencil"}
+
+
+class ImportTests(ApiTestCase):
+    def upload(self, path, content, status, **values):
+        data = values | {
+            "file": SimpleUploadedFile("range.csv", content.encode() if isinstance(content, str) else content)
+        }
+        answer = self.client.post(f"/api/{path}", data)
+        self.assertEqual(answer.status_code, status, answer.content[:400])
+        return answer.json()
+
+    def test_preview_stores_nothing(self):
+        told = self.upload("ranges/preview", GOOD, 200)
+        self.assertEqual((told["count"], told["problem_count"], told["delimiter"]), (2, 0, "semicolons"))
+        self.assertEqual(told["columns"]["code"], "Nr.")
+        self.assertEqual(told["entries"][0]["lab"], [52.5, 1, 2])
+        self.assertEqual(Range.objects.count(), 2)
+
+    def test_stored_and_at_once_usable(self):
+        card = self.new_card()
+        made = self.upload("ranges", GOOD, 201, **DETAILS, provenance="photographed")
+        self.assertEqual((made["count"], made["own"]), (2, True))
+        self.assertEqual([one["label"] for one in self.ask("get", "find", {"q": "zwei"})["colours"]], ["2"])
+        card = self.change(card, kind="add_colour", anchor={"value": "52.5, 1, 2"}, name="x", role="lead")
+        match = card["colours"][0]["cells"][2]["match"]
+        self.assertEqual((match["swatch"]["label"], match["swatch"]["provenance"]), ("1", "photographed"))
+
+    def test_nine_hundred_rows(self):
+        rows = "".join(f"TOW-{n},name {n},{20 + n % 70},{n % 50 - 25},{n % 40 - 20}\n" for n in range(900))
+        self.assertEqual(self.upload("ranges", "code,name,L,a,b\n" + rows, 201, **DETAILS)["count"], 900)
+
+    def test_with_a_mistake_nothing_is_stored(self):
+        before = Colour.objects.count()
+        told = self.upload("ranges", GOOD + "2;drei;500;1;2\n", 400, **DETAILS)
+        self.assertEqual([(one["row"], one["column"]) for one in told["problems"]], [(4, "L*"), (4, "Nr.")])
+        self.assertEqual((Range.objects.count(), Colour.objects.count()), (2, before))
+
+    def test_columns_can_be_said(self):
+        content = "one,two\nTow,#aabbcc\n"
+        self.assertIn("recognised", self.upload("ranges/preview", content, 400)["message"])
+        told = self.upload("ranges/preview", content, 200, columns='{"name": "one", "hex": "two"}')
+        self.assertEqual(told["entries"][0]["name"], "Tow")
+        for columns in ("[]", "{broken", '{"name": 3}'):
+            self.upload("ranges/preview", content, 400, columns=columns)
+
+    def test_what_cannot_be_read(self):
+        for content in (b"", b"\x00\x01", "code,L,a,b".encode("utf-16"), b"x" * (20 * 1024 * 1024)):
+            told = self.upload("ranges/preview", content, 400)
+            self.assertEqual(told["code"], "bad_input")
+        for values in ({}, {"name": "x", "medium": "crayon"}, {"name": "  ", "medium": "wax pencil"}):
+            self.upload("ranges", GOOD, 400, **values)
+        answer = self.client.post("/api/ranges/preview", {"name": "no file"})
+        self.assertEqual(answer.json()["problems"][0]["field"], "file")
+
+    def test_codes_are_exact(self):
+        self.assertEqual(
+            self.upload("ranges", "code,hex\nred,#f00\nRED,#e00\nréd,#d00\n", 201, **DETAILS)["count"], 3
+        )
+
+
+class FindTests(ApiTestCase):
+    def find(self, typed):
+        return self.ask("get", "find", {"q": typed})
+
+    def test_by_code_name_and_value(self):
+        self.assertEqual([one["label"] for one in self.find("sky 2")["colours"]], ["SKY-2"])
+        self.assertEqual([one["name"] for one in self.find("EARLY")["colours"]], ["early sky"])
+        self.assertEqual(self.find("#fff")["value"]["hue_name"], "white")
+        self.assertEqual(self.find("")["colours"], [])
+        self.ask("get", "find", {"q": "L 500, a 0, b 0"}, 400)
+
+
+class DrawerTests(ApiTestCase):
+    def test_in_and_out(self):
+        both = [self.ids["SKY-1"], self.ids["SKY-2"]]
+        self.ask("post", "drawer", {"colours": both, "owned": True}, 204)
+        self.assertEqual(self.ask("get", f"ranges/{self.pads.pk}")["owned"], 2)
+        self.ask("post", "drawer", {"colours": both, "owned": False}, 204)
+        self.assertEqual(self.ask("get", f"ranges/{self.pads.pk}")["owned"], 0)
+
+    def test_unknown_colours_change_nothing(self):
+        self.ask("post", "drawer", {"colours": [self.ids["SKY-1"], 10**9], "owned": True}, 400)
+        self.assertEqual(self.ask("get", f"ranges/{self.pads.pk}")["owned"], 1)
+
+
+class CatalogueTests(ApiTestCase):
+    def test_held_until_something_changes(self):
+        first = catalogue_for(self.ann)
+        with self.assertNumQueries(1):
+            self.assertIs(catalogue_for(self.ann), first)
+        make_range(None, "More", content="name,hex\none,#fff\n")
+        self.assertEqual(len(catalogue_for(self.ann).rows), len(first.rows) + 1)
+
+    def test_queries_do_not_grow_with_colours(self):
+        card = self.full_card()
+        self.ask("get", f"cards/{card['id']}")
+        with self.assertNumQueries(5):
+            self.ask("get", f"cards/{card['id']}")
+        rows = "".join(f"{n},{n % 90 + 5},0,{n % 30}\n" for n in range(500))
+        make_range(None, "Many", "alcohol marker", "code,L,a,b\n" + rows)
+        self.ask("get", f"cards/{card['id']}")
+        with self.assertNumQueries(5):
+            self.ask("get", f"cards/{card['id']}")
+
+    def test_predicted_shades_go_with_markers_and_pads_only(self):
+        swatches = {one["label"]: one for one in self.ask("get", f"ranges/{self.pads.pk}")["colours"]}
+        self.assertNotEqual(swatches["SKY-2"]["second"]["colour"], swatches["SKY-2"]["shades"]["colour"])
+        self.assertIsNone(self.ask("get", f"ranges/{self.stock.pk}")["colours"][0]["second"])

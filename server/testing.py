@@ -1,0 +1,21 @@
+"""Django's test runner, with a closing line that anybody can read."""
+
+from django.test.runner import DiscoverRunner
+
+
+class Runner(DiscoverRunner):
+    """Prints ``N passed, N failed`` from the real result, last of all."""
+
+    def suite_result(self, suite, result, **kwargs):
+        """How many failed; says how many passed."""
+        failed = len(result.failures) + len(result.errors) + len(result.unexpectedSuccesses)
+        self.closing_line = f"{result.testsRun - failed - len(result.skipped)} passed, {failed} failed"
+        if result.skipped:
+            self.closing_line += f", {len(result.skipped)} skipped"
+        return failed
+
+    def run_tests(self, test_labels, **kwargs):
+        """Run, then print the line."""
+        failed = super().run_tests(test_labels, **kwargs)
+        print(self.closing_line, flush=True)
+        return failed

@@ -1,0 +1,100 @@
+"""Person × action: who gets what at every address."""
+
+from django.contrib.auth.models import AnonymousUser
+from rest_framework.exceptions import PermissionDenied
+
+from server.access import cards_of
+from server.catalogue.actions import set_owned
+from server.tests.helpers import ApiTestCase, make_range
+from server.urls import api
+
+NOBODY, OWNER, OTHER = "nobody", "owner", "other"
+SIZE = {"width": "5", "height": "7", "unit": "in"}
+
+# address, method, what is sent, and the status for nobody, the owner, somebody else.
+TABLE = (
+    ("door", "get", None, 200, 200, 200),
+    ("me", "get", None, 401, 200, 200),
+    ("me", "patch", {"units": "mm"}, 401, 200, 200),
+    ("sign-out", "post", {}, 401, 204, 204),
+    ("find", "get", {"q": "SECRET"}, 401, 200, 200),
+    ("drawer", "post", {"colours": ["{colour}"], "owned": True}, 401, 204, 400),
+    ("ranges", "get", None, 401, 200, 200),
+    ("ranges", "post", {}, 401, 415, 415),
+    ("ranges/preview", "post", {}, 401, 415, 415),
+    ("ranges/{range}", "get", None, 401, 200, 404),
+    ("ranges/{shared}", "get", None, 401, 200, 200),
+    ("ranges/{shared}", "delete", None, 401, 403, 403),
+    ("ranges/{range}", "delete", None, 401, 204, 404),
+    ("cards", "get", None, 401, 200, 200),
+    ("cards", "post", {"name": "x", "size": SIZE}, 401, 201, 201),
+    ("cards/{card}", "get", None, 401, 200, 404),
+    ("cards/{card}/alternatives", "get", {"key": 1, "column": "pad"}, 401, 200, 404),
+    ("cards/{card}/changes", "post", {"version": "{version}", "change": {"kind": "set_card", "name": "y"}}, 401, 200, 404),
+    ("cards/{card}/undo", "post", {"version": "{version}"}, 401, 200, 404),
+    ("cards/{card}/redo", "post", {"version": "{version}"}, 401, 400, 404),
+    ("cards/{card}", "delete", None, 401, 204, 404),
+)  # fmt: skip
+
+
+class AccessTests(ApiTestCase):
+    def setUp(self):
+        super().setUp()
+        self.own = make_range(self.ann, "Ann's own", content="code,L,a,b\nSECRET-1,40,30,20\n")
+        card = self.full_card()
+        self.names = {"range": self.own.pk, "shared": self.pads.pk, "card": card["id"],
+                      "version": card["version"], "colour": self.own.colours.get().pk}  # fmt: skip
+
+    def _fill(self, value):
+        if isinstance(value, dict):
+            return {key: self._fill(one) for key, one in value.items()}
+        if isinstance(value, list):
+            return [self._fill(one) for one in value]
+        if isinstance(value, str) and value.startswith("{"):
+            return self.names[value[1:-1]]
+        return value
+
+    def _sign_in(self, who):
+        self.client.logout()
+        if who is not NOBODY:
+            self.client.force_login(self.ann if who is OWNER else self.ben)
+
+    def test_every_address_for_everybody(self):
+        for path, method, data, *statuses in TABLE:
+            for who, status in zip(
+                (NOBODY, OTHER, OWNER), (statuses[0], statuses[2], statuses[1]), strict=True
+            ):
+                with self.subTest(path=path, method=method, who=who):
+                    self._sign_in(who)
+                    told = self.ask(method, path.format(**self.names), self._fill(data), status)
+                    if status >= 400:
+                        self.assertEqual(set(told), {"code", "message", "problems"})
+            self.setUp()
+
+    def test_no_address_is_left_out(self):
+        opened = {"sign-up", "sign-in", "open-demo"}  # tried in test_accounts
+        tried = {path.format(range="<int:pk>", shared="<int:pk>", card="<int:pk>") for path, *_ in TABLE}
+        self.assertEqual({str(one.pattern) for one in api}, tried | opened)
+
+    def test_nobody_sees_another_persons_supplies(self):
+        set_owned(self.ann, [self.names["colour"]], True)
+        self._sign_in(OTHER)
+        self.assertEqual(self.ask("get", "find", {"q": "SECRET"})["colours"], [])
+        self.assertNotIn(self.own.pk, [one["id"] for one in self.ask("get", "ranges")])
+        self.assertEqual(sum(one["owned"] for one in self.ask("get", "ranges")), 0)
+        card = self.new_card()
+        secret = {"colour": self.names["colour"]}
+        self.change(card, 400, kind="add_colour", anchor=secret, name="x", role="lead")
+        card = self.change(card, kind="add_colour", anchor={"value": "40, 30, 20"}, name="x", role="lead")
+        self.change(card, 400, kind="choose", key=1, column="pad", colour=self.names["colour"])
+        end = {"source": "supply", "id": self.names["colour"]}
+        self.change(card, 400, kind="add_pair", pair_kind="mat", upper=end, lower={"source": "white"})
+        self.assertNotIn(b"SECRET", self.client.get(f"/api/cards/{card['id']}").content)
+
+    def test_no_person_never_passes(self):
+        with self.assertRaises(PermissionDenied):
+            cards_of(AnonymousUser())
+
+    def test_unknown_addresses(self):
+        for path in ("nothing", "cards/999999999", "ranges/0", "cards/x"):
+            self.assertEqual(self.ask("get", path, status=404)["code"], "not_found")

@@ -1,0 +1,64 @@
+"""What must hold for the project as a whole."""
+
+import io
+import subprocess
+import sys
+from pathlib import Path
+
+from django.conf import settings
+from django.core.management import call_command
+from django.test import Client, SimpleTestCase, TestCase
+
+from server.accounts.models import Person
+from server.cards.models import Card
+from server.catalogue.models import Colour
+
+
+class ProjectTests(SimpleTestCase):
+    def test_the_committed_schema_is_the_apis(self):
+        out = io.StringIO()
+        call_command("spectacular", "--validate", "--fail-on-warn", stdout=out)
+        committed = (settings.ROOT / "server" / "schema.yml").read_text()
+        self.assertEqual(out.getvalue(), committed, "run ./jindle schema")
+
+    def test_import_contracts(self):
+        done = subprocess.run(
+            [Path(sys.executable).parent / "lint-imports", "--no-logo"],
+            cwd=settings.ROOT,
+            capture_output=True,
+            text=True,
+        )
+        self.assertEqual(done.returncode, 0, done.stdout)
+
+    def test_lock_files_name_no_address(self):
+        self.assertNotIn('"resolved"', (settings.ROOT / "web" / "package-lock.json").read_text())
+        for name in ("requirements.txt", "requirements-dev.txt"):
+            text = (settings.ROOT / name).read_text()
+            self.assertNotIn("http", text)
+            self.assertIn("--hash=sha256:", text)
+
+
+class DatabaseTests(TestCase):
+    def test_no_migration_is_missing(self):
+        call_command("makemigrations", "--check", "--dry-run", verbosity=0)
+
+    def test_demo_data_loads_once(self):
+        call_command("load_demo", stdout=io.StringIO())
+        colours = Colour.objects.count()
+        call_command("load_demo", stdout=io.StringIO())
+        self.assertEqual(
+            (Colour.objects.count(), Person.objects.count(), Card.objects.count()), (colours, 1, 3)
+        )
+        self.assertGreaterEqual(colours, 600)
+
+    def test_pages_carry_a_strict_policy(self):
+        answer = Client().get("/cards/1/palette")
+        self.assertIn("default-src 'self'", answer["Content-Security-Policy"])
+        self.assertIn("csrftoken", answer.cookies)
+        self.assertIn("no-cache", answer["Cache-Control"])
+
+    def test_a_change_needs_the_csrf_token(self):
+        strict = Client(enforce_csrf_checks=True)
+        strict.force_login(Person.objects.create_user("Eve"))
+        answer = strict.post("/api/cards", "{}", content_type="application/json")
+        self.assertEqual((answer.status_code, answer.json()["code"]), (403, "permission_denied"))

@@ -1,0 +1,171 @@
+<script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import {
+  QuestionMarkCircleIcon,
+  RectangleStackIcon,
+  SwatchIcon,
+  UserCircleIcon,
+} from '@heroicons/vue/24/outline'
+import { MagnifyingGlassIcon } from '@heroicons/vue/24/outline'
+import { computed, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import type { Swatch } from '@/api/client'
+import { useKeys } from '@/lib/keys'
+import { useNotices } from '@/lib/notices'
+import { useSession } from '@/lib/session'
+import AppDialog from '@/ui/AppDialog.vue'
+import FindColour, { type Picked } from '@/ui/FindColour.vue'
+import KeysHelp from '@/ui/KeysHelp.vue'
+import NoticeBar from '@/ui/NoticeBar.vue'
+import SwatchFacts from '@/ui/SwatchFacts.vue'
+
+const session = useSession()
+const notices = useNotices()
+const route = useRoute()
+const router = useRouter()
+const help = ref(false)
+const finding = ref(false)
+const found = ref<Swatch | null>(null)
+// Inside a card the stage answers "/" itself: there it adds to the palette.
+const inCard = computed(() => /^\/cards\/\d+/.test(route.path))
+
+function guard(action: () => Promise<unknown>) {
+  return () => session.person && action().catch(notices.fail)
+}
+
+useKeys({
+  '?': () => (help.value = true),
+  '/': () => (session.person && !inCard.value ? (finding.value = true) : false),
+  g: () => (session.view = session.view === 'greys' ? 'colour' : 'greys'),
+  s: guard(session.nextSurround),
+  u: guard(() => session.set({ units: session.person?.units === 'in' ? 'mm' : 'in' })),
+  o: guard(() => session.set({ only_owned: !session.onlyOwned })),
+})
+
+function show(picked: Picked) {
+  if ('swatch' in picked) found.value = picked.swatch
+  else notices.show('A value is no supply: open a card to add it to a palette.')
+}
+
+const PLACES = [
+  { to: '/cards', words: 'Cards', icon: RectangleStackIcon },
+  { to: '/supplies', words: 'Supplies', icon: SwatchIcon },
+]
+</script>
+
+<template>
+  <div v-if="session.person" class="flex h-dvh flex-col-reverse sm:flex-row">
+    <nav
+      aria-label="Main"
+      class="flex shrink-0 gap-1 border-line bg-wall p-1.5 max-sm:border-t sm:w-[76px] sm:flex-col sm:border-r sm:py-3"
+    >
+      <RouterLink
+        v-for="place in PLACES"
+        :key="place.to"
+        :to="place.to"
+        class="flex flex-1 flex-col items-center gap-1 rounded-panel px-1 py-2 text-xs sm:flex-none"
+        :class="
+          route.path.startsWith(place.to)
+            ? 'bg-strong font-semibold text-onstrong'
+            : 'hover:bg-room'
+        "
+        :aria-current="route.path.startsWith(place.to) ? 'page' : undefined"
+      >
+        <component :is="place.icon" class="size-5" aria-hidden="true" />
+        {{ place.words }}
+      </RouterLink>
+      <div class="hidden flex-1 sm:block" />
+      <button
+        type="button"
+        class="flex flex-1 cursor-pointer flex-col items-center gap-1 rounded-panel px-1 py-2 text-xs hover:bg-room sm:flex-none"
+        aria-keyshortcuts="?"
+        @click="help = true"
+      >
+        <QuestionMarkCircleIcon class="size-5" aria-hidden="true" />Keys
+      </button>
+      <Menu as="div" class="relative flex flex-1 sm:flex-none">
+        <MenuButton
+          class="flex w-full cursor-pointer flex-col items-center gap-1 rounded-panel px-1 py-2 text-xs hover:bg-room"
+        >
+          <UserCircleIcon class="size-5" aria-hidden="true" />Account
+        </MenuButton>
+        <MenuItems
+          class="panel absolute right-0 bottom-full z-20 mb-1 w-56 p-1 sm:right-auto sm:bottom-0 sm:left-full sm:ml-2"
+        >
+          <p class="truncate px-3 py-2 text-xs text-soft">{{ session.person.name }}</p>
+          <MenuItem v-slot="{ active }">
+            <button
+              type="button"
+              class="w-full cursor-pointer rounded-panel px-3 py-2 text-left"
+              :class="active && 'bg-strong text-onstrong'"
+              @click="session.set({ units: session.person.units === 'in' ? 'mm' : 'in' })"
+            >
+              Measure in {{ session.person.units === 'in' ? 'millimetres' : 'inches' }}
+            </button>
+          </MenuItem>
+          <MenuItem v-slot="{ active }">
+            <button
+              type="button"
+              class="w-full cursor-pointer rounded-panel px-3 py-2 text-left"
+              :class="active && 'bg-strong text-onstrong'"
+              @click="session.nextSurround()"
+            >
+              Next surround (now {{ session.person.surround }})
+            </button>
+          </MenuItem>
+          <MenuItem v-slot="{ active }">
+            <button
+              type="button"
+              class="w-full cursor-pointer rounded-panel px-3 py-2 text-left"
+              :class="active && 'bg-strong text-onstrong'"
+              @click="session.signOut()"
+            >
+              Sign out
+            </button>
+          </MenuItem>
+        </MenuItems>
+      </Menu>
+      <button
+        v-if="!inCard"
+        type="button"
+        class="flex flex-1 cursor-pointer flex-col items-center gap-1 rounded-panel px-1 py-2 text-xs hover:bg-room sm:order-first sm:mb-2 sm:flex-none"
+        aria-keyshortcuts="/"
+        @click="finding = true"
+      >
+        <MagnifyingGlassIcon class="size-5" aria-hidden="true" />Find
+      </button>
+    </nav>
+    <RouterView v-slot="{ Component }">
+      <component :is="Component" class="min-h-0 min-w-0 flex-1" />
+    </RouterView>
+  </div>
+  <RouterView v-else />
+  <KeysHelp v-if="help" @close="help = false" />
+  <AppDialog v-if="finding" title="Find a colour" @close="finding = false">
+    <FindColour
+      act="show it"
+      @pick="
+        (picked) => {
+          finding = false
+          show(picked)
+        }
+      "
+    />
+  </AppDialog>
+  <AppDialog v-if="found" :title="found.label" @close="found = null">
+    <SwatchFacts :swatch="found" />
+    <button
+      type="button"
+      class="button mt-5"
+      @click="
+        () => {
+          router.push(`/supplies/${found?.range_id}`)
+          found = null
+        }
+      "
+    >
+      See the whole range
+    </button>
+  </AppDialog>
+  <NoticeBar />
+</template>

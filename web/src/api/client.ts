@@ -1,0 +1,83 @@
+import createClient, { type Middleware } from 'openapi-fetch'
+import type { components, paths } from './schema'
+
+type Schemas = components['schemas']
+export type Card = Schemas['Card']
+export type CardSummary = Schemas['CardSummary']
+export type Cell = Schemas['Cell']
+export type Change = Schemas['ChangeRequestRequest']['change']
+export type Check = Schemas['Check']
+export type Column = Schemas['ColumnKey']
+export type Desk = Schemas['Desk']
+export type Found = Schemas['Found']
+export type Match = Schemas['Match']
+export type Mend = Schemas['Mend']
+export type Pair = Schemas['Pair']
+export type PaletteColour = Schemas['PaletteColour']
+export type MendableEnd = Schemas['EndRequest']
+export type PairKind = Schemas['PairKind']
+export type Person = Schemas['Person']
+export type Preview = Schemas['Preview']
+export type Problem = Schemas['Problem']
+export type Range = Schemas['Range']
+export type Role = Schemas['Role']
+export type Shades = Schemas['Shades']
+export type Swatch = Schemas['Swatch']
+export type WholeRange = Schemas['WholeRange']
+
+/** What went wrong, as the server says it. */
+export class ApiError extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly problems: Problem[] = [],
+  ) {
+    super(message)
+  }
+}
+
+const middleware: Middleware = {
+  onRequest({ request }) {
+    const token = document.cookie.match(/csrftoken=([^;]+)/)?.[1]
+    if (token && request.method !== 'GET') request.headers.set('X-CSRFToken', token)
+    return request
+  },
+  async onResponse({ response }) {
+    if (response.ok) return
+    const told = await response.json().catch(() => null)
+    throw new ApiError(
+      response.status,
+      told?.code ?? 'unknown',
+      told?.message ?? `The server answered with ${response.status} and no reason.`,
+      told?.problems,
+    )
+  },
+  onError() {
+    return new ApiError(
+      0,
+      'offline',
+      'The server cannot be reached. Nothing was lost; try again in a moment.',
+    )
+  },
+}
+
+const client = createClient<paths>({ baseUrl: '' })
+client.use(middleware)
+export const api = client
+
+/** The data of an answer; what is no success has been thrown by then. */
+export async function got<T>(answer: Promise<{ data?: T }>): Promise<T> {
+  return (await answer).data as T
+}
+
+/** A form for an endpoint that takes a file; empty values are left out. */
+export function form(values: Record<string, unknown>): FormData {
+  const made = new FormData()
+  for (const [name, value] of Object.entries(values)) {
+    if (value instanceof Blob) made.append(name, value)
+    else if (typeof value === 'object' && value) made.append(name, JSON.stringify(value))
+    else if (value !== '' && value != null) made.append(name, String(value))
+  }
+  return made
+}

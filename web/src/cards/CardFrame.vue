@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import { ArrowUturnLeftIcon, ArrowUturnRightIcon, PencilSquareIcon } from '@heroicons/vue/20/solid'
+import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { useKeys } from '@/lib/keys'
+import { useSession } from '@/lib/session'
+import DeskCard from '@/ui/DeskCard.vue'
+import NothingHere from '@/ui/NothingHere.vue'
+import ViewSwitch from '@/ui/ViewSwitch.vue'
+import AddColour from '@/palette/AddColour.vue'
+import CardDetails from './CardDetails.vue'
+import CheckList from './CheckList.vue'
+import PaletteStrip from './PaletteStrip.vue'
+import { useCard } from './card'
+
+const route = useRoute()
+const session = useSession()
+const store = useCard()
+const editing = ref(false)
+const adding = ref(false)
+
+watch(
+  () => Number(route.params.id),
+  (id) => id && store.open(id),
+  { immediate: true },
+)
+watch(
+  () => [session.person?.units, session.person?.only_owned],
+  () => store.refresh(),
+)
+watch(
+  () => store.card?.name,
+  (name) => name && (document.title = `${name} · Jindle`),
+)
+
+const STAGES = [
+  { to: 'palette', words: 'Palette' },
+  { to: 'contrast', words: 'Contrast' },
+]
+const wanting = computed(
+  () =>
+    store.card?.checks.filter((one) => one.status !== 'holds' && one.waived === null).length ?? 0,
+)
+function light(place: number) {
+  const key = store.card?.colours[place - 1]?.key
+  if (key) store.lit = store.lit === key ? 0 : key
+}
+
+useKeys({
+  '/': () => (adding.value = true),
+  'mod+z': () => store.card?.undo && store.step('undo'),
+  'mod+shift+z': () => store.card?.redo && store.step('redo'),
+  ...Object.fromEntries(
+    Array.from({ length: 9 }, (_, n) => [String(n + 1), () => light(n + 1)] as const),
+  ),
+})
+</script>
+
+<template>
+  <NothingHere v-if="store.missing" />
+  <main v-else-if="!store.card" class="p-6 text-soft">Fetching the card …</main>
+  <div v-else class="flex flex-col">
+    <header
+      class="flex min-h-14 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-5 py-2"
+    >
+      <h1 class="max-w-[46%] truncate text-lg" :title="store.card.name">{{ store.card.name }}</h1>
+      <button
+        type="button"
+        class="button button-plain !font-normal text-soft"
+        @click="editing = true"
+      >
+        {{ store.card.size.words }}, {{ store.card.size.orientation }}
+        <PencilSquareIcon class="size-4" aria-hidden="true" />
+        <span class="sr-only">, change name or size</span>
+      </button>
+      <div class="flex-1" />
+      <button
+        type="button"
+        class="button button-plain"
+        :disabled="!store.card.undo"
+        :title="store.card.undo ? `Undo ${store.card.undo} (Ctrl Z)` : 'Nothing to undo'"
+        @click="store.step('undo')"
+      >
+        <ArrowUturnLeftIcon class="size-4" aria-hidden="true" />Undo
+      </button>
+      <button
+        type="button"
+        class="button button-plain"
+        :disabled="!store.card.redo"
+        :title="store.card.redo ? `Redo ${store.card.redo} (Ctrl Shift Z)` : 'Nothing to redo'"
+        @click="store.step('redo')"
+      >
+        <ArrowUturnRightIcon class="size-4" aria-hidden="true" />Redo
+      </button>
+      <nav aria-label="Stages" class="flex gap-1">
+        <RouterLink
+          v-for="stage in STAGES"
+          :key="stage.to"
+          :to="`/cards/${store.card.id}/${stage.to}`"
+          class="button button-plain"
+          active-class="!bg-sheet !border-edge"
+        >
+          {{ stage.words }}
+          <span
+            v-if="stage.to === 'contrast' && store.card.checks.length"
+            class="rounded-full border border-edge px-1.5 text-xs"
+            >{{ wanting ? `${wanting} to see` : 'holds' }}</span
+          >
+        </RouterLink>
+      </nav>
+    </header>
+    <div class="flex min-h-0 flex-1 flex-col lg:flex-row">
+      <main class="min-h-0 min-w-0 flex-1 overflow-auto p-4">
+        <RouterView @add="adding = true" />
+      </main>
+      <aside
+        aria-label="The card on the desk and its checks"
+        class="flex shrink-0 flex-col gap-4 overflow-y-auto border-line bg-wall p-4 max-lg:border-t lg:w-[304px] lg:border-l"
+      >
+        <div class="h-[208px] shrink-0">
+          <DeskCard :desk="store.card.desk" :words="store.card.name" :lit="store.lit" />
+        </div>
+        <ViewSwitch />
+        <CheckList />
+      </aside>
+    </div>
+    <PaletteStrip @add="adding = true" />
+    <CardDetails v-if="editing" @close="editing = false" />
+    <AddColour v-if="adding" @close="adding = false" />
+  </div>
+</template>

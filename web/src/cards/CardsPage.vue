@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { PlusIcon } from '@heroicons/vue/20/solid'
+import { ref, watch } from 'vue'
+import { api, got, type CardSummary } from '@/api/client'
+import { useNotices } from '@/lib/notices'
+import { useSession } from '@/lib/session'
+import { plural } from '@/lib/words'
+import DeskCard from '@/ui/DeskCard.vue'
+import NewCard from './NewCard.vue'
+
+type Sizes = Awaited<ReturnType<typeof load>>['sizes']
+const session = useSession()
+const notices = useNotices()
+const cards = ref<CardSummary[] | null>(null)
+const sizes = ref<Sizes>([])
+const making = ref(false)
+
+const load = () => got(api.GET('/api/cards'))
+async function show() {
+  try {
+    const answer = await load()
+    cards.value = answer.cards
+    sizes.value = answer.sizes
+  } catch (error) {
+    notices.fail(error)
+  }
+}
+watch(() => session.person?.units, show, { immediate: true })
+
+function standing(card: CardSummary): string {
+  if (!card.checks) return 'nothing to check yet'
+  if (card.failing) return `${plural(card.failing, 'check')} failing`
+  if (card.doubtful) return `${plural(card.doubtful, 'check')} to look at again`
+  return 'all checks hold'
+}
+</script>
+
+<template>
+  <main class="overflow-y-auto p-6">
+    <header class="mb-6 flex items-center justify-between">
+      <h1 class="text-xl">Cards</h1>
+      <button type="button" class="button button-main" @click="making = true">
+        <PlusIcon class="size-4" aria-hidden="true" />New card
+      </button>
+    </header>
+    <p v-if="!cards" class="text-soft">Fetching your cards …</p>
+    <div v-else-if="!cards.length" class="panel max-w-xl p-6">
+      <h2 class="mb-2 text-lg">No cards yet</h2>
+      <p class="mb-4">
+        A card starts with a name and a size. Then you choose its palette, and Jindle finds each
+        colour in every medium.
+      </p>
+      <button type="button" class="button button-main" @click="making = true">Start a card</button>
+    </div>
+    <ul v-else class="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-5">
+      <li v-for="card in cards" :key="card.id">
+        <RouterLink
+          :to="`/cards/${card.id}/palette`"
+          class="panel block overflow-hidden hover:border-ink"
+        >
+          <div class="flex h-56 items-center justify-center bg-wall p-5">
+            <DeskCard :desk="card.desk" :words="card.name" />
+          </div>
+          <div class="flex h-7">
+            <span
+              v-for="colour in card.strip"
+              :key="colour.key"
+              class="flex-1"
+              :style="{ background: colour.shades[session.view] }"
+              :title="colour.name"
+            />
+            <span v-if="!card.strip.length" class="px-4 pt-2 text-xs text-soft"
+              >no palette yet</span
+            >
+          </div>
+          <div class="p-4">
+            <h2 class="text-base">{{ card.name }}</h2>
+            <p class="mt-1 text-xs text-soft">{{ card.size.words }}, {{ card.size.orientation }}</p>
+            <p class="mt-1 text-xs" :class="{ 'font-semibold': card.failing }">
+              {{ standing(card) }}
+            </p>
+          </div>
+        </RouterLink>
+      </li>
+    </ul>
+    <NewCard v-if="making" :sizes="sizes" @close="making = false" />
+  </main>
+</template>

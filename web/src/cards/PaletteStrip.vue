@@ -1,0 +1,41 @@
+<script setup lang="ts">
+import { PlusIcon } from '@heroicons/vue/20/solid'
+import { useSession } from '@/lib/session'
+import { useCard } from './card'
+
+defineEmits<{ add: [] }>()
+const store = useCard()
+const session = useSession()
+</script>
+
+<template>
+  <section
+    aria-label="Palette"
+    class="flex shrink-0 gap-1.5 overflow-x-auto border-t border-line bg-wall px-3 py-2"
+  >
+    <button
+      v-for="(colour, n) in store.card?.colours"
+      :key="colour.key"
+      type="button"
+      class="flex h-11 min-w-[92px] flex-1 cursor-pointer items-center overflow-hidden rounded-data border bg-sheet text-left"
+      :class="
+        store.lit === colour.key ? 'border-ink ring-1 ring-ink' : 'border-line hover:border-edge'
+      "
+      :aria-pressed="store.lit === colour.key"
+      :aria-label="`${n + 1} ${colour.name}, ${colour.hue_name}`"
+      @click="store.lit = store.lit === colour.key ? 0 : colour.key"
+    >
+      <b class="pl-2.5 font-title text-base">{{ n + 1 }}</b>
+      <span class="min-w-0 flex-1 truncate px-2">{{ colour.name }}</span>
+      <span class="h-full w-11 shrink-0" :style="{ background: colour.shades[session.view] }" />
+    </button>
+    <button
+      type="button"
+      class="button shrink-0 !min-h-11"
+      aria-keyshortcuts="/"
+      @click="$emit('add')"
+    >
+      <PlusIcon class="size-4" aria-hidden="true" />Add a colour
+    </button>
+  </section>
+</template>

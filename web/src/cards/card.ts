@@ -1,0 +1,71 @@
+import { defineStore } from 'pinia'
+import { ref, shallowRef } from 'vue'
+import { api, ApiError, got, type Card, type Change } from '@/api/client'
+import { useNotices } from '@/lib/notices'
+
+/** The card that is open. Every change is sent as it is made; the answer is the new state. */
+export const useCard = defineStore('card', () => {
+  const card = shallowRef<Card | null>(null)
+  const lit = ref(0) // key of the palette colour that is chosen, or 0
+  const missing = ref(false)
+  const busy = ref(false)
+  const notices = useNotices()
+  let queue: Promise<unknown> = Promise.resolve()
+
+  async function open(id: number) {
+    if (card.value?.id !== id) {
+      card.value = null
+      lit.value = 0
+    }
+    missing.value = false
+    await refresh(id)
+  }
+
+  async function refresh(id = card.value?.id) {
+    if (!id) return
+    try {
+      card.value = await got(api.GET('/api/cards/{id}', { params: { path: { id } } }))
+    } catch (error) {
+      if (error instanceof ApiError && error.status === 404) missing.value = true
+      else notices.fail(error)
+    }
+  }
+
+  /** One after the other, so that each change knows the version before it. */
+  function send(ask: (id: number, version: number) => Promise<Card>): Promise<boolean> {
+    const turn = queue.then(async () => {
+      if (!card.value) return false
+      busy.value = true
+      try {
+        card.value = await ask(card.value.id, card.value.version)
+        return true
+      } catch (error) {
+        notices.fail(error)
+        if (error instanceof ApiError && error.status === 409) await refresh()
+        return false
+      } finally {
+        busy.value = false
+      }
+    })
+    queue = turn
+    return turn
+  }
+
+  function change(made: Change) {
+    return send((id, version) =>
+      got(
+        api.POST('/api/cards/{id}/changes', {
+          params: { path: { id } },
+          body: { version, change: made },
+        }),
+      ),
+    )
+  }
+  function step(which: 'undo' | 'redo') {
+    return send((id, version) =>
+      got(api.POST(`/api/cards/{id}/${which}`, { params: { path: { id } }, body: { version } })),
+    )
+  }
+
+  return { card, lit, missing, busy, open, refresh, change, step }
+})

@@ -1,0 +1,72 @@
+import { defineStore } from 'pinia'
+import { computed, ref, watchEffect } from 'vue'
+import { api, got, type Person } from '@/api/client'
+
+export const VIEWS = ['colour', 'greys', 'lamp', 'protan', 'deutan', 'tritan'] as const
+export type View = (typeof VIEWS)[number]
+const SURROUNDS = ['light', 'mid', 'dark'] as const
+
+/** Who is signed in, how they like things shown, and through which view they look. */
+export const useSession = defineStore('session', () => {
+  const person = ref<Person | null>(null)
+  const demo = ref(false)
+  const view = ref<View>('colour')
+  let asked: Promise<void> | null = null
+
+  function ready(): Promise<void> {
+    asked ??= got(api.GET('/api/door')).then(
+      (door) => {
+        person.value = door.person
+        demo.value = door.demo
+      },
+      (error) => {
+        asked = null
+        throw error
+      },
+    )
+    return asked
+  }
+
+  async function signIn(name: string, password: string, fresh: boolean) {
+    const body = { name, password }
+    person.value = await got(
+      fresh ? api.POST('/api/sign-up', { body }) : api.POST('/api/sign-in', { body }),
+    )
+  }
+
+  async function openDemo() {
+    person.value = await got(api.POST('/api/open-demo'))
+  }
+
+  async function signOut() {
+    await api.POST('/api/sign-out')
+    // A whole new page: nothing of one person stays in memory for the next.
+    location.assign('/sign-in')
+  }
+
+  async function set(change: Partial<Omit<Person, 'name'>>) {
+    person.value = await got(api.PATCH('/api/me', { body: change }))
+  }
+
+  function nextSurround() {
+    const at = SURROUNDS.indexOf(person.value?.surround ?? 'light')
+    return set({ surround: SURROUNDS[(at + 1) % SURROUNDS.length] })
+  }
+
+  watchEffect(() => {
+    document.documentElement.dataset.surround = person.value?.surround ?? 'light'
+  })
+
+  return {
+    person,
+    demo,
+    view,
+    ready,
+    signIn,
+    openDemo,
+    signOut,
+    set,
+    nextSurround,
+    onlyOwned: computed(() => person.value?.only_owned ?? false),
+  }
+})

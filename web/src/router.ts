@@ -1,0 +1,46 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import { useSession } from '@/lib/session'
+
+export const router = createRouter({
+  history: createWebHistory('/'),
+  routes: [
+    { path: '/', redirect: '/cards' },
+    { path: '/sign-in', component: () => import('@/account/SignIn.vue'), meta: { open: true } },
+    { path: '/cards', component: () => import('@/cards/CardsPage.vue'), meta: { title: 'Cards' } },
+    {
+      path: '/cards/:id(\\d+)',
+      component: () => import('@/cards/CardFrame.vue'),
+      children: [
+        { path: '', redirect: (to) => `${to.path}/palette` },
+        { path: 'palette', component: () => import('@/palette/PaletteStage.vue') },
+        { path: 'contrast', component: () => import('@/contrast/ContrastStage.vue') },
+      ],
+    },
+    {
+      path: '/supplies',
+      component: () => import('@/supplies/SuppliesPage.vue'),
+      meta: { title: 'Supplies' },
+    },
+    {
+      path: '/supplies/import',
+      component: () => import('@/supplies/ImportPage.vue'),
+      meta: { title: 'Bring in a range' },
+    },
+    { path: '/supplies/:id(\\d+)', component: () => import('@/supplies/RangePage.vue') },
+    {
+      path: '/:rest(.*)*',
+      component: () => import('@/ui/NothingHere.vue'),
+      meta: { title: 'Nothing here' },
+    },
+  ],
+})
+
+router.beforeEach(async (to) => {
+  const session = useSession()
+  await session.ready()
+  if (!session.person && !to.meta.open) return { path: '/sign-in', query: { to: to.fullPath } }
+})
+
+router.afterEach((to) => {
+  if (to.meta.title) document.title = `${to.meta.title} · Jindle`
+})

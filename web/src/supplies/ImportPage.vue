@@ -1,0 +1,150 @@
+<script setup lang="ts">
+import { reactive, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, ApiError, form, got, type Preview, type Problem } from '@/api/client'
+import { useNotices } from '@/lib/notices'
+import { plural } from '@/lib/words'
+import ProblemList from '@/ui/ProblemList.vue'
+import ColumnChoice from './ColumnChoice.vue'
+import PreviewTable from './PreviewTable.vue'
+import RangeDetails, { type Details } from './RangeDetails.vue'
+
+/** From a CSV file to a range: look at it first, store nothing until it is confirmed. */
+const router = useRouter()
+const notices = useNotices()
+const file = ref<File | null>(null)
+const preview = ref<Preview | null>(null)
+const columns = ref<Record<string, string>>({})
+const header = ref<string[]>([])
+const problems = ref<Problem[]>([])
+const busy = ref(false)
+const over = ref(false)
+const details = reactive<Details>({
+  name: '',
+  maker: '',
+  medium: 'alcohol marker',
+  note: '',
+  provenance: 'label',
+})
+
+async function look(chosen: File | null | undefined, mapped?: Record<string, string>) {
+  if (!chosen) return
+  file.value = chosen
+  busy.value = true
+  problems.value = []
+  if (!mapped) {
+    columns.value = {}
+    header.value = []
+  }
+  if (!details.name) details.name = chosen.name.replace(/\.[^.]*$/, '')
+  const body = form({ file: chosen, columns: mapped, provenance: details.provenance })
+  try {
+    preview.value = await got(api.POST('/api/ranges/preview', { body: body as never }))
+    columns.value = preview.value.columns
+    header.value = preview.value.header
+  } catch (error) {
+    preview.value = null
+    if (!(error instanceof ApiError)) return notices.fail(error)
+    problems.value = error.problems.length
+      ? error.problems
+      : [{ message: error.message, field: '', row: null, column: '', value: '', expected: '' }]
+    // The header is known even where no column was recognised: say which is which.
+    const named = error.problems.find((one) => one.field === 'columns' && one.value)
+    if (named) header.value = named.value.split(', ')
+  } finally {
+    busy.value = false
+  }
+}
+function map(mapped: Record<string, string>) {
+  columns.value = mapped
+  void look(file.value, mapped)
+}
+async function store() {
+  busy.value = true
+  try {
+    const body = form({ file: file.value, columns: columns.value, ...details })
+    const made = await got(api.POST('/api/ranges', { body: body as never }))
+    notices.show(`${made.name} is in your supplies with ${plural(made.count, 'colour')}.`)
+    await router.push(`/supplies/${made.id}`)
+  } catch (error) {
+    notices.fail(error)
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <main class="overflow-y-auto p-6">
+    <RouterLink to="/supplies" class="text-xs underline">Supplies</RouterLink>
+    <h1 class="mt-1 mb-4 text-xl">Bring in a range</h1>
+    <div
+      class="panel mb-5 flex flex-wrap items-center gap-4 !border-dashed p-5"
+      :class="over && '!border-ink'"
+      @dragover.prevent="over = true"
+      @dragleave="over = false"
+      @drop.prevent="
+        (event) => {
+          over = false
+          look(event.dataTransfer?.files[0])
+        }
+      "
+    >
+      <label class="button button-main focus-within:outline-2">
+        {{ file ? 'Choose another file' : 'Choose a CSV file' }}
+        <input
+          type="file"
+          accept=".csv,.tsv,.txt,text/csv"
+          class="sr-only"
+          @change="
+            (event) => {
+              const input = event.target as HTMLInputElement
+              look(input.files?.[0])
+              input.value = ''
+            }
+          "
+        />
+      </label>
+      <p class="min-w-64 flex-1 text-soft">
+        <template v-if="file">{{ file.name }}, {{ Math.ceil(file.size / 1024) }} kB.</template>
+        <template v-else>
+          Or drop it here. One row per colour: a code or a name, and either L, a, b (D50) or a hex
+          value. Commas, semicolons or tabs; a decimal comma is understood.
+        </template>
+      </p>
+    </div>
+    <p v-if="busy && !preview" class="text-soft">Reading the file …</p>
+    <section v-if="problems.length" class="panel mb-5 p-5" role="alert">
+      <h2 class="mb-2 text-base">This file cannot be taken as it is</h2>
+      <ProblemList :problems="problems" />
+    </section>
+    <ColumnChoice
+      v-if="header.length"
+      :header="header"
+      :columns="columns"
+      class="mb-5"
+      @change="map"
+    />
+    <template v-if="preview">
+      <section v-if="preview.problem_count" class="panel mb-5 p-5" role="alert">
+        <h2 class="mb-1 text-base">
+          {{ plural(preview.problem_count, 'mistake') }}, nothing is stored
+        </h2>
+        <p class="mb-3 text-soft">
+          {{ plural(preview.count, 'row') }} can be read. Mend these in the file and choose it
+          again; what you typed below stays.
+        </p>
+        <ProblemList :problems="preview.problems" :total="preview.problem_count" />
+      </section>
+      <PreviewTable v-if="preview.entries.length" :preview="preview" class="mb-5" />
+    </template>
+    <RangeDetails
+      v-if="file"
+      v-model="details"
+      :ready="!!preview && !preview.problem_count && !busy"
+      :count="preview?.count ?? 0"
+      @store="store"
+      @provenance="look(file, columns)"
+    />
+  </main>
+</template>

@@ -1,0 +1,37 @@
+<script setup lang="ts">
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { XMarkIcon } from '@heroicons/vue/20/solid'
+
+defineProps<{ title: string; wide?: boolean }>()
+defineEmits<{ close: [] }>()
+</script>
+
+<template>
+  <Dialog open class="relative z-20" @close="$emit('close')">
+    <div class="veil fixed inset-0" aria-hidden="true" />
+    <div class="fixed inset-0 flex items-start justify-center overflow-y-auto p-4 sm:p-10">
+      <DialogPanel class="w-full" :class="wide ? 'max-w-[940px]' : 'max-w-[520px]'">
+        <div class="panel !bg-room p-5">
+          <div class="mb-4 flex items-start justify-between gap-4">
+            <DialogTitle as="h2" class="text-lg"><slot name="title" />{{ title }}</DialogTitle>
+            <button
+              type="button"
+              class="button button-plain"
+              aria-label="Close"
+              @click="$emit('close')"
+            >
+              <XMarkIcon class="size-5" aria-hidden="true" />
+            </button>
+          </div>
+          <slot />
+        </div>
+      </DialogPanel>
+    </div>
+  </Dialog>
+</template>
+
+<style scoped>
+.veil {
+  background: rgb(0 0 0 / 0.45);
+}
+</style>

@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
+import { computed, ref, watch } from 'vue'
+import { api, ApiError, got, type Found, type Swatch } from '@/api/client'
+import SwatchShape from './SwatchShape.vue'
+
+/** Find any colour of any range by code or name, or give one as #rrggbb or L, a, b. */
+export type Picked = { swatch: Swatch } | { text: string; value: NonNullable<Found['value']> }
+
+const { act = 'take it' } = defineProps<{ act?: string }>()
+const emit = defineEmits<{ pick: [picked: Picked] }>()
+const typed = ref('')
+const found = ref<Found | null>(null)
+const problem = ref('')
+let asked = 0
+// Options are told apart by identity, so each is made once.
+const picks = computed<Picked[]>(() => found.value?.colours.map((swatch) => ({ swatch })) ?? [])
+const typedPick = computed<Picked | null>(() =>
+  found.value?.value ? { text: typed.value, value: found.value.value } : null,
+)
+// What is picked is handed on at once, so nothing stays chosen here.
+const nothing: Picked | null = null
+
+watch(typed, async (text) => {
+  const number = ++asked
+  problem.value = ''
+  if (!text.trim()) {
+    found.value = null
+    return
+  }
+  try {
+    const answer = await got(api.GET('/api/find', { params: { query: { q: text } } }))
+    if (number === asked) found.value = answer
+  } catch (error) {
+    if (number !== asked) return
+    found.value = null
+    problem.value = error instanceof ApiError ? error.message : String(error)
+  }
+})
+
+function pick(picked: Picked | null) {
+  if (picked) emit('pick', picked)
+}
+</script>
+
+<template>
+  <Combobox :model-value="nothing" nullable @update:model-value="pick">
+    <ComboboxInput
+      class="input !min-h-11 !text-base"
+      placeholder="A code, a name, #1a7c9b or L 52, a −10, b 20"
+      aria-label="Find a colour"
+      autocomplete="off"
+      @change="typed = $event.target.value"
+    />
+    <p v-if="problem" class="mt-3" role="alert">{{ problem }}</p>
+    <p v-else-if="!found" class="mt-3 text-soft">
+      Type part of a code or name, with or without dashes. Arrow keys move, Enter will {{ act }}.
+    </p>
+    <p v-else-if="!found.value && !found.colours.length" class="mt-3">
+      No colour of any range has “{{ typed }}” in its code or name.
+    </p>
+    <ComboboxOptions
+      v-if="found && (found.value || found.colours.length)"
+      static
+      class="mt-3 max-h-[52vh] overflow-y-auto rounded-panel border border-line bg-sheet"
+    >
+      <ComboboxOption v-if="found.value" v-slot="{ active }" :value="typedPick">
+        <div class="flex items-center gap-3 px-3 py-2" :class="active && 'bg-room ring-2 ring-ink ring-inset'">
+          <span class="h-10 w-13 rounded-data" :style="{ background: found.value.hex }" />
+          <span class="flex-1">
+            <b>{{ found.value.hue_name }}</b>
+            <span class="block text-xs">
+              L {{ found.value.lab[0] }}, a {{ found.value.lab[1] }}, b {{ found.value.lab[2] }}
+              <template v-if="!found.value.on_screen">, outside what this screen can show</template>
+            </span>
+          </span>
+          <span class="text-xs">{{
+            found.value.provenance === 'screen' ? 'from a screen value' : 'typed'
+          }}</span>
+        </div>
+      </ComboboxOption>
+      <ComboboxOption
+        v-for="(swatch, n) in found.colours"
+        :key="swatch.id"
+        v-slot="{ active }"
+        :value="picks[n]"
+      >
+        <div
+          class="flex items-center gap-3 px-3 py-1.5"
+          :class="active && 'bg-room ring-2 ring-ink ring-inset'"
+        >
+          <SwatchShape :swatch="swatch" />
+          <span class="min-w-0 flex-1">
+            <b>{{ swatch.label }}</b>
+            <span v-if="swatch.code && swatch.name" class="ml-1.5">{{ swatch.name }}</span>
+            <span class="block truncate text-xs">{{ swatch.range_name }}, {{ swatch.medium }}</span>
+          </span>
+          <span class="text-right text-xs">
+            <span v-if="swatch.owned" class="block">in my drawer</span>
+            <span v-if="swatch.discontinued" class="block">discontinued</span>
+          </span>
+        </div>
+      </ComboboxOption>
+      <li v-if="found.more" class="px-3 py-2 text-xs text-soft">More fit: type a little more.</li>
+    </ComboboxOptions>
+  </Combobox>
+</template>

@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import AppDialog from './AppDialog.vue'
+
+defineEmits<{ close: [] }>()
+const KEYS = [
+  ['/', 'find any colour by code or name'],
+  ['1 – 9', 'choose a palette colour'],
+  ['g', 'greys, and back to colour'],
+  ['s', 'next surround: light, mid, dark'],
+  ['[  ]', 'previous or next alternative in a cell'],
+  ['l', 'lock or unlock a cell'],
+  ['Backspace', 'back to the nearest in a cell'],
+  ['o', 'only what I own'],
+  ['u', 'inches or millimetres'],
+  ['Ctrl Z', 'undo'],
+  ['Ctrl Shift Z', 'redo'],
+  ['?', 'this list'],
+]
+</script>
+
+<template>
+  <AppDialog title="Keys" @close="$emit('close')">
+    <dl class="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
+      <template v-for="[key, words] in KEYS" :key="key">
+        <dt>
+          <kbd class="keycap">{{ key }}</kbd>
+        </dt>
+        <dd>{{ words }}</dd>
+      </template>
+    </dl>
+  </AppDialog>
+</template>
