@@ -1,0 +1,1 @@
+"""Tests that drive the real interface, and the pictures for the documents."""

@@ -42,6 +42,8 @@ MIDDLEWARE = [
     "django.contrib.auth.middleware.AuthenticationMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
 ]
+if TESTING:  # the test server serves the client's files itself
+    MIDDLEWARE.remove("whitenoise.middleware.WhiteNoiseMiddleware")
 ROOT_URLCONF = "server.urls"
 WSGI_APPLICATION = "server.wsgi.application"
 APPEND_SLASH = False

@@ -1,0 +1,96 @@
+"""What the browser tests share: the demo data, a page, and words for what a person does."""
+
+import io
+import os
+
+from django.conf import settings
+from django.contrib.staticfiles.testing import StaticLiveServerTestCase
+from django.core.management import call_command
+from playwright.sync_api import Page, expect
+
+from e2e.browser import chromium, new_page
+from server.catalogue.arrays import forget_catalogues
+
+# Playwright's synchronous side runs a loop in this thread, which Django takes for asynchronous code.
+os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
+AXE = (settings.ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text()
+
+
+class BrowserTestCase(StaticLiveServerTestCase):
+    """A live server with the demo data and a page that must never report an error."""
+
+    @classmethod
+    def setUpClass(cls):
+        super().setUpClass()
+        opened = chromium()
+        cls.browser = opened.__enter__()
+        cls.addClassCleanup(opened.__exit__, None, None, None)
+
+    def setUp(self):
+        forget_catalogues()
+        call_command("load_demo", stdout=io.StringIO())
+        self.errors: list[str] = []
+        self.requests: list[str] = []
+        self.page = self.visitor()
+
+    def tearDown(self):
+        self.page.context.close()
+        self.assertEqual(self.errors, [])
+
+    def visitor(self) -> Page:
+        page = new_page(self.browser)
+        page.on("pageerror", lambda error: self.errors.append(str(error)))
+        page.on("request", lambda request: self.requests.append(request.url))
+        return page
+
+    def go(self, path: str) -> None:
+        self.page.goto(self.live_server_url + path)
+
+    def open_demo(self) -> None:
+        self.go("/")
+        self.page.get_by_role("button", name="Open the demo studio").click()
+        self.heading("Cards")
+
+    def open_card(self, name: str) -> None:
+        self.page.get_by_role("link", name=name).click()
+        expect(self.grid).to_be_visible()
+
+    @property
+    def grid(self):
+        return self.page.get_by_role("grid")
+
+    def row(self, place: int):
+        return self.grid.get_by_role("row").nth(place)
+
+    def cell(self, place: int, column: str):
+        return self.row(place).get_by_label(column)
+
+    def heading(self, name: str) -> None:
+        expect(self.page.get_by_role("heading", name=name, exact=True)).to_be_visible()
+
+    def button(self, name: str, exact: bool = False):
+        return self.page.get_by_role("button", name=name, exact=exact)
+
+    def dialog(self):
+        return self.page.get_by_role("dialog")
+
+    def choose(self, label: str, option: str) -> None:
+        """Choose from a list by its label."""
+        self.page.get_by_role("button", name=label).click()
+        self.page.get_by_role("option", name=option, exact=True).click()
+
+    def add_colour(self, typed: str, name: str, role: str) -> None:
+        """Find a colour as a person would, and take the first that is offered."""
+        self.button("Add a colour").first.click()
+        self.choose("Role:", role)
+        self.page.get_by_label("Your name for it").fill(name)
+        self.page.get_by_role("combobox", name="Find a colour").fill(typed)
+        self.page.get_by_role("option").first.click()
+        expect(self.dialog()).to_have_count(0)
+
+    def check_axe(self) -> None:
+        """No finding of axe on the page as it stands."""
+        self.page.evaluate(AXE)
+        found = self.page.evaluate("axe.run(document, {resultTypes: ['violations']})")
+        told = [(one["id"], [node["html"][:160] for node in one["nodes"][:3]]) for one in found["violations"]]
+        self.assertEqual(told, [], self.page.url)

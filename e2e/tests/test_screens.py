@@ -1,0 +1,210 @@
+"""Screens and keys: nothing that axe finds, nothing with a hue, nothing from another host."""
+
+import gzip
+import re
+
+from django.conf import settings
+from playwright.sync_api import expect
+
+from e2e.tests.base import BrowserTestCase
+
+SCRIPT_LIMIT = 200_000  # bytes, compressed, of a first load
+
+TWELVE_MISTAKES = """code,name,L,a,b,hex,discontinued
+OAR-1,one,50,1,2,,no
+OAR-1,two,50,1,2,,no
+OAR-3,three,150,1,2,,no
+OAR-4,four,50,200,2,,no
+OAR-5,five,50,1,-300,,no
+OAR-6,six,fifty,1,2,,no
+OAR-7,seven,50,,2,,no
+,,50,1,2,,no
+OAR-9,nine,,,,,no
+OAR-10,ten,,,,#12345,no
+OAR-11,=SUM(1),50,1,2,,no
+OAR-12,twelve,50,1,2,,perhaps
+OAR-13,thirteen,50,1,2,,no,extra
+"""
+
+
+class ScreenTests(BrowserTestCase):
+    def test_axe_finds_nothing_on_any_screen(self):
+        self.go("/")
+        self.heading("Sign in")
+        self.check_axe()
+        self.open_demo()
+        self.check_axe()
+        self.button("New card").click()
+        self.check_axe()
+        self.page.keyboard.press("Escape")
+        self.open_card("Kingfisher, get well")
+        for surround in ("light", "mid", "dark"):
+            with self.subTest(surround):
+                expect(self.page.locator(f"html[data-surround={surround}]")).to_have_count(1)
+                self.check_axe()
+                self.page.keyboard.press("s")
+        expect(self.page.locator("html[data-surround=light]")).to_have_count(1)
+        self.cell(1, "Ink pad").click()
+        expect(self.page.get_by_role("radio").first).to_be_visible()
+        self.check_axe()
+        self.page.keyboard.press("Escape")
+        self.button("Add a colour").click()
+        self.page.get_by_role("combobox").fill("reed")
+        expect(self.page.get_by_role("option").first).to_be_visible()
+        self.check_axe()
+        self.page.keyboard.press("Escape")
+        self.page.get_by_role("link", name="Contrast").click()
+        self.heading("What lies on what")
+        self.check_axe()
+        for path, heading in (("/supplies", "Supplies"), ("/supplies/import", "Bring in a range"), ("/none", "Nothing here")):
+            self.go(path)
+            self.heading(heading)
+            self.check_axe()
+        self.go("/supplies")
+        self.page.get_by_role("link", name="Wherry").click()
+        self.heading("Wherry")
+        self.check_axe()
+
+    def test_first_load_is_small_and_from_here(self):
+        scripts = {}
+        self.page.on("response", lambda one: one.url.endswith(".js") and scripts.update({one.url: one}))
+        self.open_demo()
+        self.open_card("Kingfisher, get well")
+        size = sum(len(gzip.compress(answer.body())) for answer in scripts.values())
+        self.assertGreater(size, 20_000)
+        self.assertLessEqual(size, SCRIPT_LIMIT)
+        self.assertEqual([url for url in self.requests if not url.startswith((self.live_server_url, "data:"))], [])
+
+    def test_the_interface_has_no_hue(self):
+        text = "".join(path.read_text() for path in (settings.CLIENT / "assets").glob("*.css"))
+        named = re.findall(r"#([0-9a-f]{8}|[0-9a-f]{6}|[0-9a-f]{3,4})\b", text)
+        self.assertGreater(len(named), 20)
+        for value in named:
+            parts = re.findall("." if len(value) < 6 else "..", value)[:3]
+            self.assertEqual(len(set(parts)), 1, value)
+        self.assertEqual(re.findall(r"(?:oklch|hsl|lab|lch)\([^)]*\)", text), [])
+
+    def test_long_names_many_colours_and_an_odd_name_fit(self):
+        self.open_demo()
+        self.button("New card").click()
+        self.page.get_by_label("Name").fill("Ünïcödé 🦆 " + "long " * 60)
+        self.button("Start the card").click()
+        for number in range(12):
+            self.add_colour(f"L {20 + number * 6}, a {number}, b 5", "w" * 60, "support")
+        expect(self.grid.get_by_role("rowheader")).to_have_count(12)
+        wide = self.page.evaluate("document.documentElement.scrollWidth")
+        self.assertLessEqual(wide, 1280)
+
+
+class KeyboardTests(BrowserTestCase):
+    """The Palette stage with the keyboard alone."""
+
+    def press(self, *keys):
+        for key in keys:
+            self.page.keyboard.press(key)
+
+    def focused(self):
+        return self.page.locator(":focus")
+
+    def test_palette_stage(self):
+        self.open_demo()
+        self.open_card("Kingfisher, get well")
+        self.row(1).get_by_role("rowheader").focus()
+        self.press("ArrowRight", "ArrowRight", "ArrowDown")
+        expect(self.focused()).to_have_attribute("aria-label", re.compile("^Ink pad"))
+        cell = self.row(2).get_by_label("Ink pad")
+        first = cell.get_attribute("aria-label")
+        self.press("]")
+        expect(cell).not_to_have_attribute("aria-label", first)
+        self.press("[")
+        expect(cell).to_have_attribute("aria-label", re.compile(re.escape(first.split(",")[0])))
+        self.press("l")
+        expect(cell).to_have_attribute("aria-label", re.compile("locked$"))
+        self.press("l")
+        expect(cell).to_have_attribute("aria-label", re.compile("chosen$"))
+        self.press("Backspace")
+        expect(cell).to_have_attribute("aria-label", first)
+        self.press("Enter")
+        expect(self.dialog()).to_be_visible()
+        expect(self.page.get_by_role("radio").first).to_be_visible()
+        self.press("Escape")
+        expect(cell).to_be_focused()
+        self.press("3")
+        expect(self.page.get_by_role("button", name="3 reed")).to_have_attribute("aria-pressed", "true")
+        self.press("g")
+        expect(self.page.get_by_role("radio", name="Greys")).to_be_checked()
+        self.press("u")
+        expect(self.page.get_by_text("140 × 108 mm")).to_be_visible()
+        self.press("o")
+        expect(self.page.get_by_role("switch", name="Only what I own")).to_be_checked()
+        self.press("?")
+        expect(self.page.get_by_role("heading", name="Keys")).to_be_visible()
+        self.press("Escape")
+        expect(self.dialog()).to_have_count(0)
+        self.press("/")
+        self.page.keyboard.type("sedge3")
+        expect(self.page.get_by_role("option", name="SEDGE-3")).to_be_visible()
+        self.press("Enter")
+        expect(self.grid.get_by_role("rowheader")).to_have_count(7)
+        self.press("Control+z")
+        expect(self.grid.get_by_role("rowheader")).to_have_count(6)
+
+
+class MistakeTests(BrowserTestCase):
+    """What goes wrong is said, and nothing is lost."""
+
+    def test_a_file_with_mistakes(self):
+        self.open_demo()
+        self.go("/supplies/import")
+        chooser = self.page.locator("input[type=file]")
+        chooser.set_input_files({"name": "oars.csv", "mimeType": "text/csv", "buffer": TWELVE_MISTAKES.encode()})
+        expect(self.page.get_by_role("heading", name="12 mistakes, nothing is stored")).to_be_visible()
+        expect(self.page.get_by_text("Row 4, L: “150” is out of range.")).to_be_visible()
+        expect(self.button("Nothing to store yet")).to_be_disabled()
+        self.page.get_by_label("Maker").fill("Typed before")
+        chooser.set_input_files({"name": "oars.csv", "mimeType": "text/csv", "buffer": b"\xff\xfeo\x00"})
+        expect(self.page.get_by_role("alert")).to_contain_text("UTF-16")
+        rows = "".join(f"OAR-{n},oar {n},{20 + n % 70},{n % 30},{n % 40}\n" for n in range(900))
+        chooser.set_input_files(
+            {"name": "oars.csv", "mimeType": "text/csv", "buffer": ("code,name,L,a,b\n" + rows).encode()}
+        )
+        expect(self.page.get_by_label("Maker")).to_have_value("Typed before")
+        self.button("Store 900 colours").click()
+        self.heading("oars")
+        expect(self.page.get_by_text("Typed before, alcohol marker, 900 colours")).to_be_visible()
+
+    def test_columns_are_said_by_hand(self):
+        self.open_demo()
+        self.go("/supplies/import")
+        content = "erste;zweite\nTow 1;#88aacc\n".encode()
+        self.page.locator("input[type=file]").set_input_files({"name": "x.csv", "mimeType": "text/csv", "buffer": content})
+        expect(self.page.get_by_role("alert")).to_contain_text("No column was recognised")
+        self.choose("Column for code", "erste")
+        self.choose("Column for hex", "zweite")
+        expect(self.page.get_by_text("1 colour read")).to_be_visible()
+
+    def test_two_windows_on_one_card(self):
+        self.open_demo()
+        self.open_card("Kingfisher, get well")
+        second = self.page.context.new_page()
+        second.goto(self.page.url)
+        expect(second.get_by_role("grid")).to_be_visible()
+        self.add_colour("SEDGE-3", "sedge", "neutral")
+        second.get_by_role("button", name="Add a colour").click()
+        second.get_by_role("combobox").fill("SILT-3")
+        second.get_by_role("option").first.click()
+        expect(second.get_by_role("alert")).to_contain_text("changed in another window")
+        expect(second.get_by_role("combobox")).to_have_value("SILT-3")
+        expect(second.get_by_role("rowheader", include_hidden=True)).to_have_count(7)
+
+    def test_what_is_not_there_or_not_yours(self):
+        self.open_demo()
+        self.go("/cards/999999/palette")
+        self.heading("Nothing here")
+        self.go("/supplies/999999")
+        self.heading("Nothing here")
+        self.button("Account").click()
+        self.page.get_by_role("menuitem", name="Sign out").click()
+        self.heading("Sign in")
+        self.go("/cards")
+        self.heading("Sign in")

@@ -1,0 +1,134 @@
+"""A person's first card, in the order of work. It grows with what Jindle can do."""
+
+from playwright.sync_api import expect
+
+from e2e.tests.base import BrowserTestCase
+
+OWN_PADS = (
+    "\ufeffNr.;Farbe;L*;a*;b*;Discontinued\r\n"
+    "T 1;Treidelpfad;51,0;-22,0;-21,5;nein\r\n"
+    "T 2;Ufernebel;90,5;-4,0;-8,5;nein\r\n"
+).encode()
+
+
+class StoryTests(BrowserTestCase):
+    def test_the_first_card(self):
+        self.signs_up()
+        self.starts_a_card()
+        self.builds_the_palette()
+        self.chooses_and_locks_a_supply()
+        self.says_what_lies_on_what()
+        self.brings_in_a_range_of_her_own()
+        self.finds_it_in_the_palette()
+        self.goes_back_and_forth()
+        self.sees_it_among_her_cards()
+
+    def signs_up(self):
+        self.go("/cards")
+        self.button("Make an account").click()
+        self.page.get_by_label("Name").fill("River studio")
+        self.page.get_by_label("Password").fill("short")
+        self.button("Make the account").click()
+        expect(self.page.get_by_role("alert")).to_contain_text("too short")
+        self.page.get_by_label("Password").fill("wagtail-at-dawn")
+        self.button("Make the account").click()
+        self.heading("No cards yet")
+
+    def starts_a_card(self):
+        self.button("Start a card").click()
+        self.page.get_by_label("Name").fill("Grebe on the mere")
+        self.page.get_by_label("Width").fill("five")
+        self.button("Start the card").click()
+        expect(self.page.get_by_role("alert")).to_contain_text("“five” is not a length")
+        self.page.get_by_label("Width").fill("5 1/2")
+        self.page.get_by_label("Height").fill("4 1/4")
+        self.button("Start the card").click()
+        self.heading("Start the palette")
+        expect(self.page.get_by_text("5 1/2 × 4 1/4 in, landscape")).to_be_visible()
+
+    def builds_the_palette(self):
+        self.add_colour("tarn 5", "mere", "lead")
+        self.add_colour("Clay–4", "beak", "accent")
+        self.add_colour("#e3edf0", "haze", "ground")
+        self.add_colour("L 26, a 2, b −12", "night", "dark")
+        expect(self.row(1)).to_contain_text("mere")
+        expect(self.cell(1, "Alcohol marker")).to_contain_text("the colour itself")
+        expect(self.cell(3, "Cardstock")).to_contain_text("ΔE")
+        expect(self.grid.get_by_text("Nothing near").first).to_be_visible()
+
+    def chooses_and_locks_a_supply(self):
+        before = self.cell(1, "Ink pad").inner_text()
+        self.cell(1, "Ink pad").click()
+        options = self.page.get_by_role("radiogroup", name="The nearest").get_by_role("radio")
+        expect(options).to_have_count(12)
+        options.nth(2).click()
+        self.button("Use and lock").click()
+        expect(self.cell(1, "Ink pad, locked")).to_have_count(0)
+        expect(self.row(1).get_by_label("locked")).to_be_visible()
+        self.assertNotEqual(self.cell(1, "Ink pad").inner_text(), before)
+
+    def says_what_lies_on_what(self):
+        self.page.get_by_role("link", name="Contrast").click()
+        expect(self.page.get_by_text("guessed from the roles")).to_be_visible()
+        checks = self.page.get_by_role("region", name="Checks")
+        expect(checks).to_contain_text("Picture in mere on haze holds")
+        self.button("Add a pair").click()
+        self.choose("Upper colour", "2 beak")
+        self.choose("Lower colour", "3 haze")
+        self.button("Add the pair", exact=True).last.click()
+        expect(checks).to_contain_text("Lettering in beak on haze: cannot be read")
+        mend = checks.get_by_role("button", name="Lettering in").first
+        words = mend.inner_text()
+        mend.click()
+        expect(checks).not_to_contain_text("Lettering in beak on haze")
+        expect(checks).to_contain_text(words.split(":")[0] + " holds")
+        self.page.get_by_role("radio", name="Greys").click()
+        expect(self.page.get_by_text("warm evening light")).to_be_visible()
+        self.page.get_by_role("radio", name="Colour").click()
+
+    def brings_in_a_range_of_her_own(self):
+        self.page.get_by_role("link", name="Supplies").click()
+        self.page.get_by_role("link", name="Bring in a range").click()
+        self.page.locator("input[type=file]").set_input_files(
+            {"name": "treidel.csv", "mimeType": "text/csv", "buffer": OWN_PADS}
+        )
+        expect(self.page.get_by_text("2 colours read")).to_be_visible()
+        expect(self.page.get_by_text("Separated by semicolons.")).to_be_visible()
+        self.page.get_by_label("Name", exact=True).fill("Treidel")
+        self.choose("Medium:", "dye ink pad")
+        self.choose("Where its L, a, b come from", "read with an instrument")
+        self.button("Store 2 colours").click()
+        self.heading("Treidel")
+        self.page.get_by_role("checkbox", name="T 1 is in my drawer").check()
+        expect(self.page.get_by_text("1 of 2 in my drawer")).to_be_visible()
+
+    def finds_it_in_the_palette(self):
+        self.page.get_by_role("link", name="Cards").click()
+        self.open_card("Grebe on the mere")
+        expect(self.cell(3, "Ink pad")).not_to_contain_text("Nothing to choose")
+        self.cell(1, "Ink pad").click()
+        self.button("Unlock it").click()
+        self.button("Go back to the nearest").click()
+        expect(self.cell(1, "Ink pad")).to_contain_text("T 1")
+        expect(self.cell(1, "Ink pad")).to_contain_text("same to the eye")
+        self.page.get_by_role("switch", name="Only what I own").click()
+        expect(self.cell(4, "Cardstock")).to_contain_text("Nothing to choose from")
+        self.page.get_by_role("switch", name="Only what I own").click()
+
+    def goes_back_and_forth(self):
+        self.row(2).get_by_role("rowheader").click()
+        self.button("Remove", exact=True).click()
+        expect(self.grid.get_by_role("rowheader")).to_have_count(3)
+        self.button("Undo").click()
+        expect(self.grid.get_by_role("rowheader")).to_have_count(4)
+        self.button("Redo").click()
+        expect(self.grid.get_by_role("rowheader")).to_have_count(3)
+        self.page.keyboard.press("Control+z")
+        expect(self.row(2)).to_contain_text("beak")
+        self.page.reload()
+        expect(self.row(2)).to_contain_text("beak")
+
+    def sees_it_among_her_cards(self):
+        self.page.get_by_role("link", name="Cards").click()
+        expect(self.page.get_by_role("link", name="Grebe on the mere")).to_contain_text("all checks hold")
+        self.assertEqual({url for url in self.requests if not url.startswith(self.live_server_url)}, set())
