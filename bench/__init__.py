@@ -1,0 +1,1 @@
+"""Speed, as ratios in one run."""

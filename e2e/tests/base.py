@@ -9,10 +9,12 @@ from django.core.management import call_command
 from playwright.sync_api import Page, expect
 
 from e2e.browser import chromium, new_page
+from jindle_core.media import COLUMNS
 from server.catalogue.arrays import forget_catalogues
 
 # Playwright's synchronous side runs a loop in this thread, which Django takes for asynchronous code.
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
+COLUMN_TITLES = [column.title for column in COLUMNS]
 AXE = (settings.ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text()
 
 
@@ -63,7 +65,8 @@ class BrowserTestCase(StaticLiveServerTestCase):
         return self.grid.get_by_role("row").nth(place)
 
     def cell(self, place: int, column: str):
-        return self.row(place).get_by_label(column)
+        """A cell of the table by its row and its column's title."""
+        return self.row(place).get_by_role("gridcell").nth(COLUMN_TITLES.index(column))
 
     def heading(self, name: str) -> None:
         expect(self.page.get_by_role("heading", name=name, exact=True)).to_be_visible()

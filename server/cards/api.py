@@ -145,7 +145,7 @@ class Alternatives(APIView):
         parameters=[AlternativesQuery], responses=AlternativesSerializer, operation_id="alternatives"
     )
     def get(self, request: Request, pk: int) -> Response:
-        """The 12 nearest, filtered by range, drawer, still made."""
+        """The 12 nearest, filtered by range, drawer, and still made (or owned)."""
         card = one(cards_of(request.user), pk=pk)
         given = AlternativesQuery(data=request.query_params)
         given.is_valid(raise_exception=True)

@@ -111,7 +111,7 @@ def alternatives(
     if owned:
         places = places[catalogue.owned[places]]
     if made:
-        places = places[~catalogue.discontinued[places]]
+        places = places[catalogue.to_be_had[places]]
     found = catalogue.nearest(target[None], defaults.ALTERNATIVES, places)[0]
     return {
         "matches": [

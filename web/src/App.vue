@@ -144,6 +144,7 @@ const PLACES = [
   <AppDialog v-if="finding" title="Find a colour" @close="finding = false">
     <FindColour
       act="show it"
+      @leave="finding = false"
       @pick="
         (picked) => {
           finding = false
@@ -167,5 +168,10 @@ const PLACES = [
       See the whole range
     </button>
   </AppDialog>
-  <NoticeBar />
+  <div
+    v-if="!notices.dialogs"
+    class="fixed bottom-20 left-1/2 z-30 w-full max-w-xl -translate-x-1/2 px-4"
+  >
+    <NoticeBar />
+  </div>
 </template>

@@ -39,7 +39,7 @@ function standing(card: CardSummary): string {
   <main class="overflow-y-auto p-6">
     <header class="mb-6 flex items-center justify-between">
       <h1 class="text-xl">Cards</h1>
-      <button type="button" class="button button-main" @click="making = true">
+      <button type="button" class="button button-main" :disabled="!cards" @click="making = true">
         <PlusIcon class="size-4" aria-hidden="true" />New card
       </button>
     </header>

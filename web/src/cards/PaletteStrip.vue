@@ -22,11 +22,11 @@ const session = useSession()
         store.lit === colour.key ? 'border-ink ring-1 ring-ink' : 'border-line hover:border-edge'
       "
       :aria-pressed="store.lit === colour.key"
-      :aria-label="`${n + 1} ${colour.name}, ${colour.hue_name}`"
       @click="store.lit = store.lit === colour.key ? 0 : colour.key"
     >
       <b class="pl-2.5 font-title text-base">{{ n + 1 }}</b>
       <span class="min-w-0 flex-1 truncate px-2">{{ colour.name }}</span>
+      <span class="sr-only">, {{ colour.hue_name }}</span>
       <span class="h-full w-11 shrink-0" :style="{ background: colour.shades[session.view] }" />
     </button>
     <button

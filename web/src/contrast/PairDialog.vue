@@ -85,7 +85,7 @@ async function save() {
 
 <template>
   <AppDialog v-if="finding" title="Find a colour" @close="finding = null">
-    <FindColour @pick="found" />
+    <FindColour @pick="found" @leave="finding = null" />
   </AppDialog>
   <AppDialog
     v-else

@@ -7,6 +7,8 @@ export type Notice = { id: number; text: string; failed: boolean }
 /** Short messages that every page can show, read aloud by screen readers. */
 export const useNotices = defineStore('notices', () => {
   const list = ref<Notice[]>([])
+  // While a dialog is open the rest of the page is inert, so the dialog shows them.
+  const dialogs = ref(0)
   let next = 1
 
   function show(text: string, failed = false) {
@@ -19,5 +21,5 @@ export const useNotices = defineStore('notices', () => {
   function dismiss(id: number) {
     list.value = list.value.filter((notice) => notice.id !== id)
   }
-  return { list, show, fail, dismiss }
+  return { list, dialogs, show, fail, dismiss }
 })

@@ -31,7 +31,7 @@ async function add(picked: Picked) {
     :title="replacing ? 'Take another colour' : 'Add a palette colour'"
     @close="$emit('close')"
   >
-    <FindColour :act="replacing ? 'take it' : 'add it'" @pick="add" />
+    <FindColour :act="replacing ? 'take it' : 'add it'" @pick="add" @leave="$emit('close')" />
     <div v-if="!replacing" class="mt-4 grid grid-cols-2 gap-3">
       <div>
         <span class="label">Role</span>

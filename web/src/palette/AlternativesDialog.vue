@@ -112,7 +112,7 @@ async function goBack() {
         ]"
       />
       <OnOff v-model="owned">Only what I own</OnOff>
-      <OnOff v-model="made">Only what is still made</OnOff>
+      <OnOff v-model="made">Still made, or mine</OnOff>
     </div>
     <p v-if="matches && !matches.length" class="panel p-4">
       Nothing is left with these filters. Switch one off, or mark what you own under Supplies.

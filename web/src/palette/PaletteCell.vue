@@ -6,25 +6,10 @@ import { figure, nearness } from '@/lib/words'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
 import SwatchShape from '@/ui/SwatchShape.vue'
 
-const { cell, column, itself } = defineProps<{ cell: Cell; column: string; itself: boolean }>()
+const { cell, itself } = defineProps<{ cell: Cell; itself: boolean }>()
 const words = computed(() =>
   itself ? 'the colour itself' : cell.match ? nearness(cell.match) : 'nothing to choose from',
 )
-/** The whole cell in one sentence, for those who hear it. */
-const spoken = computed(() => {
-  if (!cell.match) return `${column}: ${words.value}`
-  const { swatch } = cell.match
-  return [
-    `${column}: ${cell.hole ? 'nothing near; nearest ' : ''}${swatch.label}`,
-    words.value,
-    itself ? '' : figure(cell.match),
-    swatch.provenance_words,
-    swatch.owned ? 'in my drawer' : '',
-    cell.state === 'nearest' ? '' : cell.state,
-  ]
-    .filter(Boolean)
-    .join(', ')
-})
 </script>
 
 <template>
@@ -32,7 +17,6 @@ const spoken = computed(() => {
     role="gridcell"
     class="relative flex min-h-[84px] min-w-0 cursor-pointer items-center gap-2 border-y border-line px-2 py-1.5 first-of-type:border-l hover:border-edge"
     :class="cell.hole ? 'hole' : 'bg-sheet'"
-    :aria-label="spoken"
   >
     <template v-if="!cell.match">
       <span class="text-xs text-soft">Nothing to choose from</span>
@@ -57,6 +41,10 @@ const spoken = computed(() => {
       </span>
       <OwnedCorner :owned="cell.match.swatch.owned" />
     </template>
+    <span v-if="cell.match" class="sr-only">
+      , {{ cell.match.swatch.provenance_words
+      }}<template v-if="cell.state !== 'nearest'">, {{ cell.state }}</template>
+    </span>
     <LockClosedIcon
       v-if="cell.state === 'locked'"
       class="absolute right-1 bottom-1 size-4"

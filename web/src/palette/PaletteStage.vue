@@ -163,7 +163,6 @@ const tab = (row: number, column: number) =>
             v-for="(cell, n) in colour.cells"
             :key="cell.column"
             :cell="cell"
-            :column="card.columns[n].title"
             :itself="!!colour.anchor && cell.match?.swatch.id === colour.anchor.id"
             :data-row="row"
             :data-column="n + 1"

@@ -1,9 +1,15 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { XMarkIcon } from '@heroicons/vue/20/solid'
+import { onBeforeUnmount, onMounted } from 'vue'
+import { useNotices } from '@/lib/notices'
+import NoticeBar from './NoticeBar.vue'
 
 defineProps<{ title: string; wide?: boolean }>()
 defineEmits<{ close: [] }>()
+const notices = useNotices()
+onMounted(() => notices.dialogs++)
+onBeforeUnmount(() => notices.dialogs--)
 </script>
 
 <template>
@@ -23,6 +29,7 @@ defineEmits<{ close: [] }>()
               <XMarkIcon class="size-5" aria-hidden="true" />
             </button>
           </div>
+          <NoticeBar class="mb-4 empty:hidden" />
           <slot />
         </div>
       </DialogPanel>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
-import { computed, ref, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { api, ApiError, got, type Found, type Swatch } from '@/api/client'
 import SwatchShape from './SwatchShape.vue'
 
@@ -8,8 +8,10 @@ import SwatchShape from './SwatchShape.vue'
 export type Picked = { swatch: Swatch } | { text: string; value: NonNullable<Found['value']> }
 
 const { act = 'take it' } = defineProps<{ act?: string }>()
-const emit = defineEmits<{ pick: [picked: Picked] }>()
+const emit = defineEmits<{ pick: [picked: Picked]; leave: [] }>()
 const typed = ref('')
+const input = ref<{ $el: HTMLInputElement } | null>(null)
+onMounted(() => input.value?.$el.focus())
 const found = ref<Found | null>(null)
 const problem = ref('')
 let asked = 0
@@ -44,12 +46,21 @@ function pick(picked: Picked | null) {
 </script>
 
 <template>
-  <Combobox :model-value="nothing" nullable @update:model-value="pick">
+  <!-- The list is always open, so Escape has nothing to close but the dialog around it. -->
+  <Combobox
+    as="div"
+    :model-value="nothing"
+    nullable
+    @update:model-value="pick"
+    @keydown.esc.capture.stop="$emit('leave')"
+  >
     <ComboboxInput
+      ref="input"
       class="input !min-h-11 !text-base"
       placeholder="A code, a name, #1a7c9b or L 52, a −10, b 20"
       aria-label="Find a colour"
       autocomplete="off"
+      :display-value="() => typed"
       @change="typed = $event.target.value"
     />
     <p v-if="problem" class="mt-3" role="alert">{{ problem }}</p>
@@ -65,7 +76,10 @@ function pick(picked: Picked | null) {
       class="mt-3 max-h-[52vh] overflow-y-auto rounded-panel border border-line bg-sheet"
     >
       <ComboboxOption v-if="found.value" v-slot="{ active }" :value="typedPick">
-        <div class="flex items-center gap-3 px-3 py-2" :class="active && 'bg-room ring-2 ring-ink ring-inset'">
+        <div
+          class="flex items-center gap-3 px-3 py-2"
+          :class="active && 'bg-room ring-2 ring-ink ring-inset'"
+        >
           <span class="h-10 w-13 rounded-data" :style="{ background: found.value.hex }" />
           <span class="flex-1">
             <b>{{ found.value.hue_name }}</b>

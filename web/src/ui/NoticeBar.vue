@@ -5,10 +5,7 @@ const notices = useNotices()
 </script>
 
 <template>
-  <div
-    class="fixed bottom-20 left-1/2 z-30 w-full max-w-xl -translate-x-1/2 space-y-2 px-4"
-    aria-live="polite"
-  >
+  <div class="space-y-2" aria-live="polite">
     <div
       v-for="notice in notices.list"
       :key="notice.id"

@@ -1,0 +1,74 @@
+"""Takes the pictures of docs/screenshots from the demo data: ``./jindle shots``."""
+
+import os
+from pathlib import Path
+
+from playwright.sync_api import Page
+
+from e2e.browser import chromium, new_page
+
+ADDRESS = os.environ.get("JINDLE_ADDRESS", "")
+FOLDER = Path(__file__).resolve().parent.parent / "docs" / "screenshots"
+MISTAKES = "Nr.;Farbe;L*;a*;b*\n1;eins;52,5;10;-3\n1;zwei;52,5;10;-3\n3;drei;152;10;-3\n4;=SUM(1);50;1;2\n"
+
+
+def take(page: Page, name: str) -> None:
+    """One picture, once the page is at rest."""
+    page.wait_for_load_state("networkidle")
+    page.evaluate("document.fonts.ready")
+    page.screenshot(path=FOLDER / f"{name}.png")
+
+
+def tour(page: Page) -> None:
+    """Every main view in turn."""
+    page.goto(ADDRESS + "/")
+    page.get_by_role("button", name="Open the demo studio").wait_for()
+    take(page, "sign-in")
+    page.get_by_role("button", name="Open the demo studio").click()
+    page.get_by_role("link", name="Kingfisher").wait_for()
+    take(page, "cards")
+    page.get_by_role("link", name="Kingfisher").click()
+    page.get_by_role("grid").wait_for()
+    take(page, "palette")
+    page.get_by_role("gridcell").nth(1).click()
+    page.get_by_role("radio").nth(11).wait_for()
+    take(page, "alternatives")
+    page.keyboard.press("Escape")
+    page.get_by_role("button", name="Add a colour").click()
+    page.get_by_role("combobox").fill("eddy")
+    page.get_by_role("option").first.wait_for()
+    take(page, "add-a-colour")
+    page.keyboard.press("Escape")
+    page.get_by_role("link", name="Contrast").click()
+    page.get_by_role("heading", name="What lies on what").wait_for()
+    take(page, "contrast")
+    page.keyboard.press("s")
+    page.locator("html[data-surround=mid]").wait_for(state="attached")
+    page.keyboard.press("s")
+    page.locator("html[data-surround=dark]").wait_for(state="attached")
+    page.get_by_role("radio", name="Greys").click()
+    page.get_by_role("link", name="Palette").click()
+    page.get_by_role("grid").wait_for()
+    take(page, "palette-dark-greys")
+    page.keyboard.press("s")
+    page.locator("html[data-surround=light]").wait_for(state="attached")
+    page.keyboard.press("g")
+    page.get_by_role("link", name="Supplies").click()
+    page.get_by_role("link", name="Wherry").wait_for()
+    take(page, "supplies")
+    page.get_by_role("link", name="Wherry").click()
+    page.get_by_role("checkbox").first.wait_for()
+    take(page, "range")
+    page.goto(ADDRESS + "/supplies/import")
+    page.locator("input[type=file]").set_input_files(
+        {"name": "quay.csv", "mimeType": "text/csv", "buffer": MISTAKES.encode()}
+    )
+    page.get_by_role("heading", name="nothing is stored").wait_for()
+    take(page, "import")
+
+
+if __name__ == "__main__":
+    FOLDER.mkdir(parents=True, exist_ok=True)
+    with chromium() as browser:
+        tour(new_page(browser))
+    print(f"{len(list(FOLDER.glob('*.png')))} pictures in docs/screenshots")
