@@ -24,7 +24,7 @@ class TroubleTests(unittest.TestCase):
         with (
             mock.patch("os.geteuid", return_value=1000),
             mock.patch("shutil.which", side_effect=lambda name: "/usr/bin/apt-get" if name == "apt-get" else None),
-            self.assertRaisesRegex(Trouble, r"run as root: apt-get update && apt-get install .*mariadb-server"),
+            self.assertRaisesRegex(Trouble, r"run as root: apt-get update && apt-get install .*libmariadb-dev"),
         ):
             setup.ensure_system()
 
