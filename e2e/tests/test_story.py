@@ -6,8 +6,8 @@ from e2e.tests.base import BrowserTestCase
 
 OWN_PADS = (
     "\ufeffNr.;Farbe;L*;a*;b*;Discontinued\r\n"
-    "T 1;Treidelpfad;51,0;-22,0;-21,5;nein\r\n"
-    "T 2;Ufernebel;90,5;-4,0;-8,5;nein\r\n"
+    "TREIDEL 1;Treidelpfad;51,0;-22,0;-21,5;nein\r\n"
+    "TREIDEL 2;Ufernebel;90,5;-4,0;-8,5;nein\r\n"
 ).encode()
 
 
@@ -98,7 +98,7 @@ class StoryTests(BrowserTestCase):
         self.choose("Where its L, a, b come from", "read with an instrument")
         self.button("Store 2 colours").click()
         self.heading("Treidel")
-        self.page.get_by_role("checkbox", name="T 1 is in my drawer").check()
+        self.page.get_by_role("checkbox", name="TREIDEL 1 is in my drawer").check()
         expect(self.page.get_by_text("1 of 2 in my drawer")).to_be_visible()
 
     def finds_it_in_the_palette(self):
@@ -108,7 +108,7 @@ class StoryTests(BrowserTestCase):
         self.cell(1, "Ink pad").click()
         self.button("Unlock it").click()
         self.button("Go back to the nearest").click()
-        expect(self.cell(1, "Ink pad")).to_contain_text("T 1")
+        expect(self.cell(1, "Ink pad")).to_contain_text("TREIDEL 1")
         expect(self.cell(1, "Ink pad")).to_contain_text("same to the eye")
         self.page.get_by_role("switch", name="Only what I own").click()
         expect(self.cell(4, "Cardstock")).to_contain_text("Nothing to choose from")

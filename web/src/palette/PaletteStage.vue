@@ -131,7 +131,7 @@ const tab = (row: number, column: number) =>
       class="min-w-[820px]"
       @keydown="onKey"
     >
-      <div role="row" class="grid grid-cols-[124px_repeat(5,minmax(0,1fr))]">
+      <div role="row" class="grid grid-cols-[138px_repeat(5,minmax(0,1fr))]">
         <div role="columnheader" class="px-2 py-1.5 text-xs text-soft">Colour</div>
         <div
           v-for="column in card.columns"
@@ -147,7 +147,7 @@ const tab = (row: number, column: number) =>
           v-for="(colour, row) in card.colours"
           :key="colour.key"
           role="row"
-          class="grid grid-cols-[124px_repeat(5,minmax(0,1fr))]"
+          class="grid grid-cols-[138px_repeat(5,minmax(0,1fr))]"
         >
           <ColourHead
             :colour="colour"
