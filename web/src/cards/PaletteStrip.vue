@@ -27,7 +27,10 @@ const session = useSession()
       <b class="pl-2.5 font-title text-base">{{ n + 1 }}</b>
       <span class="min-w-0 flex-1 truncate px-2">{{ colour.name }}</span>
       <span class="sr-only">, {{ colour.hue_name }}</span>
-      <span class="h-full w-11 shrink-0" :style="{ background: colour.shades[session.view] }" />
+      <span
+        class="h-full w-11 shrink-0 border-l border-edge"
+        :style="{ background: colour.shades[session.view] }"
+      />
     </button>
     <button
       type="button"
