@@ -17,7 +17,8 @@ import numpy as np
 from demo.dyes import BANDS, swatch
 from demo.names import Namer
 from jindle_core.colorimetry.spaces import reflectance_to_lab
-from jindle_core.interchange.range_csv import Entry, write_range
+from jindle_core.interchange.entries import Entry
+from jindle_core.interchange.range_csv import write_range
 
 DATA = Path(__file__).parent / "data"
 Recipe = dict[str, float]

@@ -171,6 +171,22 @@ class Choose:
 
 
 @dataclass(frozen=True, slots=True)
+class ChooseMany:
+    """Choose supplies for several cells at once; locked cells stay as they are."""
+
+    choices: tuple[Choice, ...]
+
+    label = "moving to other ranges"
+
+    def apply(self, plan: Plan) -> Plan:
+        for choice in self.choices:
+            current = plan.choice(choice.key, choice.column)
+            if not (current and current.locked):
+                plan = Choose(choice.key, choice.column, choice.colour).apply(plan)
+        return plan
+
+
+@dataclass(frozen=True, slots=True)
 class ClearChoice:
     """Go back to the nearest supply in a cell."""
 
@@ -311,6 +327,7 @@ Change = (
     | MoveColour
     | RemoveColour
     | Choose
+    | ChooseMany
     | ClearChoice
     | AddPair
     | EditPair

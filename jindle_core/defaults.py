@@ -38,6 +38,12 @@ DIRECTION_SHARE = 0.5
 FIRST_CANDIDATES = 32
 DIN99O_BOUND = ((6.0, 0.33), (12.0, 0.30), (20.0, 0.25))
 
+# --- Finding by a name with a slip in it: likeness in per cent (Levenshtein
+# ratio). One letter left out of seven gives 92, two letters changed over 75;
+# shorter texts than this are too like everything.
+SLIP_LIKENESS = 75.0
+SLIP_LENGTH = 4
+
 # --- Recovery of a reflectance from Lab.
 REFLECTANCE_FLOOR = 0.005  # no real paint or paper reflects less
 RECOVERY_ROUNDS = 3  # after three the round trip is under 0.5
@@ -48,9 +54,60 @@ TRANSMITTANCE_RANGE = (0.003, 1.03)
 TRANSPARENT_SHARE = 0.35  # w of R = M^w · K^(1-w); w = 1 is off by 11 on kraft
 LEAST_ABSORPTION = 1e-4  # total K/S is kept above this, or layers give NaN
 LIGHTENING_LIMIT = 0.2  # a layer takes away at most this share of the paper's K/S
-LAYER_DECAY = MappingProxyType({"marker": 0.75, "pad": 0.75, "pencil": 0.65})
-LIGHT_HAND = 0.35  # weight of a pad dabbed with a light hand, a full dab being 1
+# How much of what a layer brings the next one brings (b). A film's layers lie whole on one another.
+LAYER_DECAY = MappingProxyType({"transparent": 0.75, "film": 0.9, "wax": 0.65})
+HAND_WEIGHT = MappingProxyType({"light": 0.35, "middle": 1.0, "heavy": 1.5})  # of one full layer
+GLAZE_WEIGHT = 0.87  # of what is laid over a dry colour; between 0.85 and 0.90 in all five worlds
+FILM_SCATTER = MappingProxyType({"semi-opaque": 0.2, "opaque": 0.6})  # S at 550 nm of one layer
+PENCIL_COVER = 0.15  # share of a pencil's colour that another paper does not change
+# Kinds of stock by a typical colour, and the share of a colour's strength that shows on them.
+STOCKS = MappingProxyType(
+    {
+        "white": ((95.5, 0.3, -1.2), 1.0),
+        "pale tint": ((91.0, -3.0, -6.0), 0.98),
+        "cream": ((91.0, 2.0, 13.0), 0.93),
+        "grey": ((62.0, 0.0, 0.0), 0.87),
+        "kraft": ((60.0, 9.0, 23.0), 0.65),
+    }
+)
+# One sigma (ΔE00) that each layer after the first adds, and that another stock
+# than white adds, by what the medium does; a fit leaves the share below of it.
+PREDICTION_SIGMA = MappingProxyType({"transparent": (1.2, 1.5), "film": (1.2, 2.0), "wax": (1.0, 2.0)})
+FITTED_SHARE = 0.8
+GLAZE_SIGMA = 3.0  # the best of many predictions flatters itself: 1.5 to 2 above the predicted
+
+# --- Fitting a range's behaviour to readings.
+FIT_READINGS = 6  # fewer cannot tell a range's habit from the noise of an instrument
+FIT_PRIOR = MappingProxyType({"decay": 0.08, "share": 0.15, "scatter": 0.15, "cover": 0.1})
+FIT_LIMITS = MappingProxyType(
+    {"decay": (0.4, 0.97), "share": (0.0, 1.0), "scatter": (0.02, 2.0), "cover": (0.0, 0.8)}
+)
 PAPER_WHITE_LAB = (95.5, 0.3, -1.2)  # a usual smooth white card, slightly blue
+
+# --- The chart of a range: fields by hue angle and L*, and the chroma below
+# which a colour is a neutral or a field's middle is judged.
+CHART_NEUTRAL = 6.0
+CHART_HUES = 30
+CHART_STEP = 20
+CHART_LOWEST = 20
+CHART_CHROMA = 28.0
+
+# --- What to use instead.
+GLAZE_GAIN = 2.0  # ΔE00 by which a glaze must beat the nearest single colour to be offered
+GLAZE_OWNED = 200  # more owned colours than this make a table too large to hold
+WHITE_CARD_L = 91.0  # a card this light and with less chroma than below counts as white
+WHITE_CARD_C = 5.0
+
+# --- A family into another range: costs of being off in colour and in its steps.
+FAMILY_SIZES = (2, 5)
+FAMILY_DELTA_E = 6.0
+FAMILY_STEP_L = 4.0
+FAMILY_STEP_AB = 72.0  # squared
+FAMILY_LEAST_STEP = (3.0, 0.35)  # ΔL*, or this share of the original step, whichever is larger
+FAMILY_GIVES_WAY = 6.0  # ΔL* by which a step may differ before it is told
+
+# --- Readings.
+READING_OUTLIER = 3.0  # ΔE00 from the median, or three of its uncertainties: read it again
 
 # --- Contrast: what lies on what. Limits from cards judged at arm's length.
 LETTERING_SMALL = (4.0, 40.0)  # luminance ratio, ΔL*
@@ -71,6 +128,7 @@ LAMP_ADAPTATION = 0.8  # the eye adapts to a warm room, but not wholly
 # --- Palette and card.
 PALETTE_LIMIT = 24  # more is not a palette; the first nine have number keys
 ALTERNATIVES = 12
+HISTORY_LIMIT = 202  # states of a card that are kept: undo reaches back 200 changes
 NAME_LIMIT = 500
 # What is on the desk in its first simple form, as shares of the shorter side.
 MAT_REVEAL = 0.03  # about 1/8 in on a card 4 1/4 in high

@@ -1,5 +1,6 @@
 """Installs what is missing: Debian packages, Python and Node packages, the built client."""
 
+import ctypes.util
 import hashlib
 import importlib.util
 import os
@@ -31,7 +32,7 @@ def run(*command: str | Path, cwd: Path = ROOT, quiet: bool = False, **environme
 
 
 def ensure_system(testing: bool = False) -> None:
-    """Debian's packages: the database server, what mysqlclient is built with, a browser for tests."""
+    """Debian's packages: the database server, what is built against or set with, a browser for tests."""
     wanted = {
         "mariadb-server": shutil.which("mariadbd") or Path("/usr/sbin/mariadbd").exists(),
         "libmariadb-dev": shutil.which("mariadb_config"),
@@ -39,6 +40,9 @@ def ensure_system(testing: bool = False) -> None:
         "gcc": shutil.which("gcc"),
         "python3-dev": (Path(sysconfig.get_paths()["include"]) / "Python.h").exists(),
         "python3-venv": importlib.util.find_spec("ensurepip"),
+        # WeasyPrint sets its pages with these.
+        "libpangoft2-1.0-0": ctypes.util.find_library("pangoft2-1.0"),
+        "libharfbuzz-subset0": ctypes.util.find_library("harfbuzz-subset"),
     }
     if testing:
         wanted["chromium"] = shutil.which("chromium")

@@ -12,7 +12,7 @@ from rest_framework.exceptions import PermissionDenied
 
 from server.accounts.models import Person
 from server.cards.models import Card
-from server.catalogue.models import Range
+from server.catalogue.models import Colour, DrawerEntry, Range, Reading
 
 Found = TypeVar("Found", bound=Model)
 
@@ -32,6 +32,21 @@ def ranges_of(person: Person) -> QuerySet[Range]:
     return Range.objects.filter(owner=_somebody(person))
 
 
+def colours_seen_by(person: Person) -> QuerySet[Colour]:
+    """The colours that a person may see: those of the ranges they see."""
+    return Colour.objects.filter(Q(range__owner=None) | Q(range__owner=_somebody(person)))
+
+
+def drawer_of(person: Person) -> QuerySet[DrawerEntry]:
+    """What a person owns."""
+    return DrawerEntry.objects.filter(owner=_somebody(person))
+
+
+def readings_of(person: Person) -> QuerySet[Reading]:
+    """The readings that a person may see and change: their own."""
+    return Reading.objects.filter(owner=_somebody(person))
+
+
 def one(found: QuerySet[Found], **which) -> Found:
     """The one object, or 404: the same answer whether it is another's or nobody's."""
     try:
@@ -45,6 +60,7 @@ def own_range(person: Person, pk: int) -> Range:
     found = one(ranges_seen_by(person), pk=pk)
     if found.owner_id != person.pk:
         raise PermissionDenied
+    found.owner = person  # the same object, so that what is counted on it is seen at once
     return found
 
 

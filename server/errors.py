@@ -21,6 +21,7 @@ _SENTENCES = {
     "method_not_allowed": "That cannot be done at this address.",
     "unsupported_media_type": "Send JSON, or a form with a file.",
 }
+BROKE = "Something broke here. Nothing was changed; try again, and tell us if it stays."
 
 
 class Stale(exceptions.APIException):
@@ -107,5 +108,10 @@ def unknown_address(request: HttpRequest) -> JsonResponse:
 
 def server_error(request: HttpRequest) -> JsonResponse:
     """The answer where something broke; what broke is in the server's log."""
-    message = "Something broke here. Nothing was changed; try again, and tell us if it stays."
-    return JsonResponse(body("server_error", message), status=500)
+    return JsonResponse(body("server_error", BROKE), status=500)
+
+
+def locked_out(request: HttpRequest, *args) -> JsonResponse:
+    """The answer to whoever tried too many wrong passwords."""
+    message = "Too many tries with a wrong password. Wait a few minutes, then try again."
+    return JsonResponse(body("too_many_tries", message), status=429)

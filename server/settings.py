@@ -9,6 +9,7 @@ JINDLE_STATIC    folder that collectstatic fills
 
 import os
 import sys
+from datetime import timedelta
 from pathlib import Path
 from urllib.parse import parse_qs, unquote, urlsplit
 
@@ -25,6 +26,7 @@ INSTALLED_APPS = [
     "django.contrib.contenttypes",
     "django.contrib.sessions",
     "django.contrib.staticfiles",
+    "axes",
     "csp",
     "rest_framework",
     "drf_spectacular",
@@ -41,6 +43,7 @@ MIDDLEWARE = [
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "axes.middleware.AxesMiddleware",
 ]
 if TESTING:  # the test server serves the client's files itself
     MIDDLEWARE.remove("whitenoise.middleware.WhiteNoiseMiddleware")
@@ -75,6 +78,18 @@ DATABASES = {"default": _database(os.environ["JINDLE_DATABASE"])}
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
 AUTH_USER_MODEL = "accounts.Person"
+AUTHENTICATION_BACKENDS = [
+    "axes.backends.AxesStandaloneBackend",
+    "django.contrib.auth.backends.ModelBackend",
+]
+# Six wrong passwords for one name from one place: that door is shut for five minutes.
+AXES_FAILURE_LIMIT = 6
+AXES_COOLOFF_TIME = timedelta(minutes=5)
+AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
+AXES_USERNAME_FORM_FIELD = "name"
+AXES_RESET_ON_SUCCESS = True
+AXES_LOCKOUT_CALLABLE = "server.errors.locked_out"
+AXES_VERBOSE = False
 AUTH_PASSWORD_VALIDATORS = [
     {"NAME": f"django.contrib.auth.password_validation.{name}"}
     for name in ("MinimumLengthValidator", "CommonPasswordValidator", "NumericPasswordValidator")
@@ -142,7 +157,11 @@ SPECTACULAR_SETTINGS = {
         "Status": "server.cards.serializers.STATUS_CHOICES",
         "Units": "server.accounts.models.UNITS",
         "ColumnKey": "server.cards.serializers.COLUMN_CHOICES",
-        "FileProvenance": "server.catalogue.api.FILE_PROVENANCE",
+        "FileProvenance": "server.catalogue.api.import_file.FILE_PROVENANCE",
+        "ReadProvenance": "server.catalogue.api.readings.READ_CHOICES",
+        "Fullness": "server.catalogue.models.FULLNESS_CHOICES",
+        "Hand": "server.catalogue.models.HAND_CHOICES",
+        "Verdict": "server.catalogue.swatches.VERDICT_CHOICES",
     },
 }
 LOGGING = {

@@ -8,8 +8,10 @@ from django.views.decorators.csrf import ensure_csrf_cookie
 
 from server import errors
 from server.accounts import api as accounts
+from server.archive import api as archive
 from server.cards import api as cards
-from server.catalogue import api as catalogue
+from server.cards import supply_api
+from server.catalogue.api import drawer, files, find, import_file, instead, ranges, readings
 
 
 @never_cache
@@ -29,17 +31,41 @@ api = [
     path("sign-out", accounts.SignOut.as_view()),
     path("open-demo", accounts.OpenDemo.as_view()),
     path("me", accounts.Me.as_view()),
-    path("find", catalogue.Find.as_view()),
-    path("drawer", catalogue.Drawer.as_view()),
-    path("ranges", catalogue.Ranges.as_view()),
-    path("ranges/preview", catalogue.RangePreview.as_view()),
-    path("ranges/<int:pk>", catalogue.OneRange.as_view()),
+    path("me/password", accounts.Password.as_view()),
+    path("me/delete", accounts.DeleteMe.as_view()),
+    path("me/archive", archive.Archive.as_view()),
+    path("find", find.Find.as_view()),
+    path("like", find.Like.as_view()),
+    path("drawer", drawer.Drawer.as_view()),
+    path("drawer/list", drawer.DrawerList.as_view()),
+    path("drawer/file", drawer.DrawerFile.as_view()),
+    path("drawer/chart", files.DrawerChart.as_view()),
+    path("shopping", supply_api.Shopping.as_view()),
+    path("shopping/file", supply_api.ShoppingFile.as_view()),
+    path("colours/<int:pk>/instead", instead.Instead.as_view()),
+    path("colours/<int:pk>/readings", readings.ColourReadings.as_view()),
+    path("readings/<int:pk>", readings.OneReading.as_view()),
+    path("reader", readings.Reader.as_view()),
+    path("reader/calibrate", readings.ReaderCalibrate.as_view()),
+    path("reader/recharge", readings.ReaderRecharge.as_view()),
+    path("reader/read", readings.ReaderRead.as_view()),
+    path("families/convert", instead.ConvertFamily.as_view()),
+    path("ranges", ranges.Ranges.as_view()),
+    path("ranges/preview", import_file.RangePreview.as_view()),
+    path("ranges/import", import_file.RangeImport.as_view()),
+    path("ranges/<int:pk>", ranges.OneRange.as_view()),
+    path("ranges/<int:pk>/changes", ranges.RangeChanges.as_view()),
+    path("ranges/<int:pk>/compare", ranges.RangeComparison.as_view()),
+    path("ranges/<int:pk>/readings", readings.RangeReadings.as_view()),
+    path("ranges/<int:pk>/chart", files.RangeChart.as_view()),
+    path("ranges/<int:pk>/file/<str:kind>", files.RangeFile.as_view()),
     path("cards", cards.Cards.as_view()),
     path("cards/<int:pk>", cards.OneCard.as_view()),
     path("cards/<int:pk>/changes", cards.CardChanges.as_view()),
     path("cards/<int:pk>/undo", cards.CardUndo.as_view()),
     path("cards/<int:pk>/redo", cards.CardRedo.as_view()),
     path("cards/<int:pk>/alternatives", cards.Alternatives.as_view()),
+    path("cards/<int:pk>/move", supply_api.CardMove.as_view()),
 ]
 urlpatterns = [
     path("api/", include(api)),

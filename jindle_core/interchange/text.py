@@ -7,17 +7,17 @@ from jindle_core import defaults
 from jindle_core.errors import BadInput, Problem
 
 _UTF16 = (b"\xff\xfe", b"\xfe\xff")
-_DELIMITERS = (";", "\t", ",")
+_DELIMITERS = {";": "semicolons", "\t": "tabs", ",": "commas"}
 _SHOWN = 60
 
 
 @dataclass(frozen=True, slots=True)
 class Table:
-    """A delimited text: its header, its rows with their line in the file, its delimiter."""
+    """A table: its header, its rows with their line in the file, the kind of file in words."""
 
     header: tuple[str, ...]
     rows: tuple[tuple[int, tuple[str, ...]], ...]
-    delimiter: str
+    kind: str
 
 
 def decode(content: bytes) -> str:
@@ -89,4 +89,4 @@ def read_table(content: bytes) -> Table:
                 row=reader.line_num,
             )
         ) from None
-    return Table(rows[0][1], tuple(rows[1:]), delimiter)
+    return Table(rows[0][1], tuple(rows[1:]), f"CSV separated by {_DELIMITERS[delimiter]}")

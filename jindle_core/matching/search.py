@@ -3,6 +3,10 @@
 import unicodedata
 from collections.abc import Sequence
 
+from rapidfuzz import fuzz, process
+
+from jindle_core import defaults
+
 
 def plain(text: str) -> str:
     """A text without case, accents, spaces, dashes and other signs.
@@ -20,13 +24,22 @@ class SearchIndex:
     def __init__(self, labels: Sequence[tuple[str, str]]) -> None:
         """``labels`` holds (code, name) of each colour."""
         self._labels = [(plain(code), plain(name)) for code, name in labels]
+        # What a text with a slip is held against, and which colour each form is of.
+        self._forms: list[str] = []
+        self._owners: list[int] = []
+        for place, (code, name) in enumerate(labels):
+            words = [plain(word) for word in name.split()]
+            for form in {plain(code), plain(name), *words} - {""}:
+                self._forms.append(form)
+                self._owners.append(place)
 
     def find(self, typed: str, limit: int) -> list[int]:
         """Places of the colours that fit, best first, at most ``limit``.
 
         The whole code comes first, then the whole name, what a code or name
-        begins with, and last what stands anywhere in either. A text that
-        names both ("tarn eddy") fits where each of its words does.
+        begins with, and what stands anywhere in either. A text that names both
+        ("tarn eddy") fits where each of its words does. Only where nothing
+        fits so are slips forgiven ("chrcoal"), the smallest first.
         """
         wanted = plain(typed)
         if not wanted:
@@ -37,8 +50,20 @@ class SearchIndex:
             rank = _rank(wanted, words, code, name)
             if rank is not None:
                 ranked.append((rank, place))
+        if not ranked:
+            return self._with_a_slip(wanted, limit)
         ranked.sort()
         return [place for _, place in ranked[:limit]]
+
+    def _with_a_slip(self, wanted: str, limit: int) -> list[int]:
+        """Places whose code or name, or a word of the name, is like what was typed."""
+        if len(wanted) < defaults.SLIP_LENGTH:
+            return []
+        found = process.extract(
+            wanted, self._forms, scorer=fuzz.ratio, score_cutoff=defaults.SLIP_LIKENESS, limit=8 * limit
+        )
+        places = dict.fromkeys(self._owners[at] for _, _, at in found)
+        return list(places)[:limit]
 
 
 def _rank(wanted: str, words: list[str], code: str, name: str) -> int | None:

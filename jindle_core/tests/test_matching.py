@@ -99,3 +99,11 @@ class SearchTests(unittest.TestCase):
     def test_whole_code_comes_first_and_the_limit_holds(self):
         index = SearchIndex([("RED-11", "a"), ("RED-1", "b"), ("RED-12", "c")])
         self.assertEqual(index.find("red 1", 2), [1, 0])
+
+    def test_a_slip_is_forgiven_where_nothing_fits(self):
+        index = SearchIndex([("MOSS-3", "noon charcoal"), ("", "Heather bank"), ("118", "sedge")])
+        cases = (("chrcoal", [0]), ("heathr", [1]), ("heatherbnak", [1]), ("mosss3", [0]), ("sege", [2]),
+                 ("char", [0]), ("xyz", []), ("qwertyuiop", []))  # fmt: skip
+        for typed, places in cases:
+            with self.subTest(typed):
+                self.assertEqual(index.find(typed, 3), places)

@@ -6,38 +6,148 @@ from hypothesis import strategies as st
 
 from jindle_core import defaults
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.prediction import absorption, laid, layer_weight, light_hand, reflectance_of, second_layer
+from jindle_core.colorimetry.recovery import lab_to_reflectance
+from jindle_core.colorimetry.spaces import reflectance_to_lab
+from jindle_core.media import Medium
+from jindle_core.prediction.behaviour import COVERING, Behaviour, Hand, layer_weight, usual_behaviour
+from jindle_core.prediction.confidence import prediction_sigma
+from jindle_core.prediction.fitting import Laying, fit
+from jindle_core.prediction.kubelka_munk import absorption, film, film_absorption, reflectance_of
+from jindle_core.prediction.laying import dye, glazed, laid
+from jindle_core.prediction.stocks import WHITE, stock_kind, uptake
 from jindle_core.tests.strategies import LAB, some_lab
 
-PAPER = np.array(defaults.PAPER_WHITE_LAB)
+BLACK = np.full(31, 0.04)
+KRAFT = lab_to_reflectance(np.array(defaults.STOCKS["kraft"][0]))
+# Colours that a white card with something laid on it can have.
+LAID = some_lab(200)
+LAID = lab_to_reflectance(LAID[(np.hypot(LAID[:, 1], LAID[:, 2]) < 25) & (LAID[:, 0] < 75)])
 
 
-class PredictionTests(unittest.TestCase):
+class KubelkaMunkTests(unittest.TestCase):
     @given(st.floats(0.01, 0.99))
     def test_absorption_and_back(self, reflectance):
         self.assertAlmostEqual(float(reflectance_of(absorption(reflectance))), reflectance, places=9)
 
+    def test_a_film_between_nothing_and_opaque(self):
+        ground = np.array([0.1, 0.5, 0.9])
+        np.testing.assert_allclose(film(np.full(3, 1e-6), np.full(3, 1e-6), ground), ground, atol=1e-4)
+        thick = film(np.full(3, 2.0) * 50, np.full(3, 4.0) * 50, ground)
+        np.testing.assert_allclose(thick, reflectance_of(np.full(3, 0.5)), atol=1e-6)
+
+    @given(st.floats(0.05, 0.8), st.floats(0.05, 1.0))
+    def test_film_absorption_finds_what_made_the_film(self, absorbing, scattering):
+        seen = film(np.array([absorbing]), np.array([scattering]), np.array([0.9]))
+        found = film_absorption(seen, np.array([scattering]), np.array([0.9]))
+        self.assertAlmostEqual(float(found[0]), absorbing, delta=1e-6)
+
+
+class LayingTests(unittest.TestCase):
     def test_layer_weights_fall_off(self):
         weights = [layer_weight(count, 0.75) for count in (1, 2, 3, 4)]
         self.assertEqual(weights[:3], [1, 1.75, 2.3125])
-        steps = np.diff(weights)
-        self.assertTrue(np.all(np.diff(steps) < 0))
+        self.assertTrue(np.all(np.diff(np.diff(weights)) < 0))
         with self.assertRaises(ValueError):
             layer_weight(0, 0.75)
 
-    def test_one_layer_is_the_reading_itself(self):
-        lab = some_lab(200)
-        lab = lab[(np.hypot(lab[:, 1], lab[:, 2]) < 25) & (lab[:, 0] < 75)]
-        self.assertLess(np.percentile(delta_e(laid(lab, 1.0), lab), 95), 1.0)
+    def test_one_layer_on_its_own_paper_is_the_reading_itself(self):
+        for medium in COVERING:
+            with self.subTest(medium):
+                off = delta_e(reflectance_to_lab(laid(LAID, medium)), reflectance_to_lab(LAID))
+                self.assertLess(np.percentile(off, 95), 1.0)
 
-    @settings(max_examples=60, deadline=None)
+    @settings(max_examples=40, deadline=None)
+    @given(LAB, st.sampled_from(sorted(COVERING)))
+    def test_more_is_never_lighter_and_always_finite(self, lab, medium):
+        one = lab_to_reflectance(np.array(lab))
+        depths = [
+            laid(one, medium, 1, Hand.LIGHT),
+            laid(one, medium),
+            laid(one, medium, 2),
+            laid(one, medium, 3),
+        ]
+        lightness = reflectance_to_lab(np.stack(depths))[:, 0]
+        self.assertTrue(np.isfinite(lightness).all())
+        if lab[0] < 80:
+            self.assertTrue(np.all(np.diff(lightness) <= 0.3), lightness)
+
+    @settings(max_examples=40, deadline=None)
     @given(LAB)
-    def test_more_is_never_lighter_and_always_finite(self, lab):
-        depths = [light_hand(np.array(lab)), laid(np.array(lab), 1.0), second_layer(np.array(lab))]
-        self.assertTrue(np.isfinite(depths).all())
-        if lab[0] < 85:
-            self.assertLessEqual(depths[2][0], depths[1][0] + 0.3)
-            self.assertLessEqual(depths[1][0], depths[0][0] + 0.3)
+    def test_a_transparent_colour_never_lightens_a_black_card(self, lab):
+        seen = laid(lab_to_reflectance(np.array(lab)), Medium.ALCOHOL_MARKER, card=BLACK)
+        self.assertLessEqual(reflectance_to_lab(seen)[0], reflectance_to_lab(BLACK)[0] + 0.3)
 
-    def test_no_weight_is_paper(self):
-        np.testing.assert_allclose(laid(np.array([50.0, 20, 10]), 0.0), PAPER, atol=0.6)
+    def test_an_opaque_pen_shows_on_black_where_a_marker_does_not(self):
+        one = lab_to_reflectance(np.array([75.0, 5, 50]))
+        marker, pen = (
+            reflectance_to_lab(laid(one, medium, card=BLACK))[0]
+            for medium in (Medium.ALCOHOL_MARKER, Medium.GEL_PEN)
+        )
+        self.assertGreater(pen, marker + 15)
+
+    def test_kraft_shifts_every_transparent_colour(self):
+        on_white, on_kraft = (
+            reflectance_to_lab(laid(LAID, Medium.DYE_PAD, card=card)) for card in (WHITE, KRAFT)
+        )
+        pale = on_white[:, 0] > 60  # deep ones sink into kraft and may even end up lighter
+        self.assertTrue(np.all(on_kraft[pale, 0] < on_white[pale, 0]))
+        self.assertGreater(np.median(delta_e(on_white, on_kraft)), 5)
+
+    def test_a_glaze_of_nothing_is_the_colour_below(self):
+        below, behaviour = dye(LAID), usual_behaviour(Medium.ALCOHOL_MARKER)
+        seen = glazed(below, 1, dye(WHITE), 2, behaviour)
+        np.testing.assert_allclose(seen, laid(LAID, Medium.ALCOHOL_MARKER), atol=1e-9)
+
+    def test_what_lies_on_no_paper_has_no_behaviour(self):
+        with self.assertRaises(ValueError):
+            usual_behaviour(Medium.CARDSTOCK)
+
+    def test_stocks_by_their_colour(self):
+        cases = (
+            ((95, 0, -1), "white"),
+            ((90, 3, 15), "cream"),
+            ((58, 10, 25), "kraft"),
+            ((50, 0, 1), "grey"),
+        )
+        for lab, kind in cases:
+            self.assertEqual(stock_kind(np.array(lab, dtype=float)), kind)
+        self.assertLess(uptake(np.array([58.0, 10, 25])), uptake(np.array([95.0, 0, 0])))
+
+    def test_uncertainty_grows_with_each_step_from_the_reading(self):
+        marker = Medium.ALCOHOL_MARKER
+        self.assertEqual(prediction_sigma(marker, 1, "white"), 0)
+        self.assertLess(prediction_sigma(marker, 2, "white"), prediction_sigma(marker, 3, "white"))
+        self.assertLess(prediction_sigma(marker, 2, "white"), prediction_sigma(marker, 2, "kraft"))
+        self.assertLess(
+            prediction_sigma(marker, 2, "kraft", fitted=True), prediction_sigma(marker, 2, "kraft")
+        )
+
+
+class FittingTests(unittest.TestCase):
+    def readings(self, medium, truth, count):
+        random = np.random.default_rng(4)
+        made = []
+        for one in LAID[:count]:
+            layers, card = int(random.integers(2, 4)), (WHITE, KRAFT)[int(random.integers(2))]
+            seen = reflectance_to_lab(laid(one, medium, layers, Hand.MIDDLE, card, behaviour=truth))
+            made.append(Laying(one, layers, Hand.MIDDLE, card, seen + random.normal(0, 0.3, 3)))
+        return made
+
+    def test_finds_the_habit_of_a_range(self):
+        for medium, truth in (
+            (Medium.ALCOHOL_MARKER, Behaviour(0.6, share=0.5)),
+            (Medium.WAX_PENCIL, Behaviour(0.8, cover=0.3)),
+            (Medium.PIGMENT_PAD, Behaviour(0.9, scatter=0.45)),
+        ):
+            with self.subTest(medium):
+                found = fit(medium, self.readings(medium, truth, 10))
+                self.assertTrue(found.taken)
+                self.assertLess(found.after, found.before)
+                self.assertLess(found.after, 1.0)
+
+    def test_too_few_say_nothing_and_noise_is_not_taken(self):
+        medium = Medium.ALCOHOL_MARKER
+        usual = usual_behaviour(medium)
+        self.assertIsNone(fit(medium, self.readings(medium, usual, defaults.FIT_READINGS - 1)))
+        found = fit(medium, self.readings(medium, usual, 8))
+        self.assertLess(abs(found.behaviour.decay - usual.decay), 0.05)

@@ -5,7 +5,8 @@ from hypothesis import strategies as st
 
 from jindle_core import defaults
 from jindle_core.errors import BadInput
-from jindle_core.interchange.range_csv import Entry, read_range, recognise, write_range
+from jindle_core.interchange.entries import Entry
+from jindle_core.interchange.range_csv import read_range, recognise, write_range
 from jindle_core.tests.strategies import LAB
 
 EUROPEAN = "\ufeffNr.;Farbe;L*;a*;b*;Discontinued\r\n101;Schleuse;52,5;-10,25;3,1;nein\r\n102;„Kahn“;60;1;−2,5;ja\r\n"
@@ -31,7 +32,7 @@ OAR-14,nan,nan,1,2,,no
 class ReadingTests(unittest.TestCase):
     def test_a_european_spreadsheet(self):
         file = read_range(EUROPEAN.encode())
-        self.assertEqual((file.problems, file.delimiter), ((), ";"))
+        self.assertEqual((file.problems, file.kind), ((), "CSV separated by semicolons"))
         first, second = file.entries
         self.assertEqual((first.code, first.name, first.lab), ("101", "Schleuse", (52.5, -10.25, 3.1)))
         self.assertEqual((second.lab, second.discontinued, second.row), ((60, 1, -2.5), True, 3))

@@ -17,14 +17,20 @@ class TroubleTests(unittest.TestCase):
             taken.bind(("127.0.0.1", 0))
             taken.listen()
             port = taken.getsockname()[1]
-            with self.assertRaisesRegex(Trouble, f"Port {port} is taken; run ./jindle demo --port {port + 1}"):
+            with self.assertRaisesRegex(
+                Trouble, f"Port {port} is taken; run ./jindle demo --port {port + 1}"
+            ):
                 serve.check_port("127.0.0.1", port, "demo")
 
     def test_a_missing_right_gives_the_command_to_run(self):
         with (
             mock.patch("os.geteuid", return_value=1000),
-            mock.patch("shutil.which", side_effect=lambda name: "/usr/bin/apt-get" if name == "apt-get" else None),
-            self.assertRaisesRegex(Trouble, r"run as root: apt-get update && apt-get install .*libmariadb-dev"),
+            mock.patch(
+                "shutil.which", side_effect=lambda name: "/usr/bin/apt-get" if name == "apt-get" else None
+            ),
+            self.assertRaisesRegex(
+                Trouble, r"run as root: apt-get update && apt-get install .*libmariadb-dev"
+            ),
         ):
             setup.ensure_system()
 
@@ -63,7 +69,9 @@ class DatabaseTests(unittest.TestCase):
         self.assertLess(len(os.fsencode(self.database.socket)), 107)
         self.assertTrue(self.database.start())
         self.assertFalse(self.database.start())
-        made = self.database.query("CREATE TABLE jindle.kept (n INT) ENGINE=InnoDB; INSERT INTO jindle.kept VALUES (41)")
+        made = self.database.query(
+            "CREATE TABLE jindle.kept (n INT) ENGINE=InnoDB; INSERT INTO jindle.kept VALUES (41)"
+        )
         self.assertEqual(made.returncode, 0, made.stderr)
         os.kill(int((self.database.home / "pid").read_text()), signal.SIGKILL)
         self.database._started.wait()

@@ -1,7 +1,7 @@
 """What can be done with accounts."""
 
 from django.conf import settings
-from django.contrib.auth import authenticate, login, logout, password_validation
+from django.contrib.auth import authenticate, login, logout, password_validation, update_session_auth_hash
 from django.core.exceptions import ValidationError
 from django.db import IntegrityError, transaction
 from django.http import HttpRequest
@@ -12,16 +12,13 @@ from jindle_core.errors import BadInput, Problem
 from server.accounts.models import Person
 
 DEMO_NAME = "The demo studio"
+_BACKEND = "django.contrib.auth.backends.ModelBackend"  # for who comes in without a password check
 
 
 def sign_up(request: HttpRequest, name: str, password: str) -> Person:
     """Make an account and sign in with it."""
     name = checked_name(name)
-    try:
-        password_validation.validate_password(password)
-    except ValidationError as error:
-        problems = (Problem(sentence, field="password") for sentence in error.messages)
-        raise BadInput(*problems) from None
+    _check_password(password)
     try:
         with transaction.atomic():
             person = Person.objects.create_user(name, password)
@@ -29,7 +26,7 @@ def sign_up(request: HttpRequest, name: str, password: str) -> Person:
         raise BadInput(
             Problem("Somebody has that name already; choose another.", field="name", value=name)
         ) from None
-    login(request, person)
+    login(request, person, backend=_BACKEND)
     return person
 
 
@@ -42,12 +39,42 @@ def sign_in(request: HttpRequest, name: str, password: str) -> Person:
     return person
 
 
+def change_password(request: HttpRequest, person: Person, old: str, new: str) -> None:
+    """Give the account another password; the session goes on."""
+    _confirm(person, old, "old")
+    _check_password(new, "new")
+    person.set_password(new)
+    person.save(update_fields=["password"])
+    update_session_auth_hash(request, person)
+
+
+def delete_account(request: HttpRequest, person: Person, password: str) -> None:
+    """Delete the account with everything in it, and sign out."""
+    _confirm(person, password, "password")
+    logout(request)
+    person.delete()
+
+
+def _confirm(person: Person, password: str, field: str) -> None:
+    if not person.has_usable_password():
+        raise BadInput(Problem("The demo studio is everybody's: make an account of your own.", field=field))
+    if not person.check_password(password):
+        raise BadInput(Problem("That is not your password.", field=field))
+
+
+def _check_password(password: str, field: str = "password") -> None:
+    try:
+        password_validation.validate_password(password)
+    except ValidationError as error:
+        raise BadInput(*(Problem(sentence, field=field) for sentence in error.messages)) from None
+
+
 def open_demo(request: HttpRequest) -> Person:
     """Sign in to the demo studio; it exists in demo mode only."""
     person = Person.objects.filter(name=DEMO_NAME).first() if settings.DEMO else None
     if person is None:
         raise NotFound
-    login(request, person, backend="django.contrib.auth.backends.ModelBackend")
+    login(request, person, backend=_BACKEND)
     return person
 
 

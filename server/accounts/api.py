@@ -112,3 +112,40 @@ class Me(APIView):
         given.is_valid(raise_exception=True)
         given.save()
         return Response(given.data)
+
+
+class NewPasswordSerializer(serializers.Serializer):
+    """The password as it is and as it is to be."""
+
+    old = serializers.CharField(max_length=200, trim_whitespace=False)
+    new = serializers.CharField(max_length=200, trim_whitespace=False)
+
+
+class PasswordSerializer(serializers.Serializer):
+    """The password, to be sure."""
+
+    password = serializers.CharField(max_length=200, trim_whitespace=False)
+
+
+class Password(APIView):
+    """The person's password."""
+
+    @extend_schema(request=NewPasswordSerializer, responses={204: None}, operation_id="change_password")
+    def post(self, request: Request) -> Response:
+        """Change it."""
+        given = NewPasswordSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        actions.change_password(request._request, request.user, **given.validated_data)
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class DeleteMe(APIView):
+    """The end of an account."""
+
+    @extend_schema(request=PasswordSerializer, responses={204: None}, operation_id="delete_me")
+    def post(self, request: Request) -> Response:
+        """Delete the account and everything in it, for good."""
+        given = PasswordSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        actions.delete_account(request._request, request.user, **given.validated_data)
+        return Response(status=status.HTTP_204_NO_CONTENT)

@@ -4,6 +4,7 @@ from django.db import transaction
 from django.db.models import F
 from django.utils import timezone
 
+from jindle_core import defaults
 from jindle_core.changes import Change, PairChange, checked_name
 from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import Size
@@ -11,8 +12,6 @@ from jindle_core.plan import Pair, Plan, plan_to_json
 from server.accounts.models import Person
 from server.cards.models import Card, Revision
 from server.errors import Stale
-
-KEPT = 200  # states of a card that undo can reach
 
 
 @transaction.atomic
@@ -42,7 +41,7 @@ def change_card(card: Card, version: int, change: Change, guessed: tuple[Pair, .
     _store(card, version, after, card.head + 1)
     card.revisions.filter(number__gte=card.head).delete()
     Revision.objects.create(card=card, number=card.head, stored=after, label=change.label)
-    card.revisions.filter(number__lt=card.head - KEPT).delete()
+    card.revisions.filter(number__lt=card.head - defaults.HISTORY_LIMIT).delete()
 
 
 @transaction.atomic

@@ -185,6 +185,7 @@ def _supplies(change: Change) -> list[int]:
     """The ids of supplies that a change speaks of."""
     ends = [getattr(change, name, None) for name in ("upper", "lower")]
     named = [end.id for end in ends if end and end.source == "supply"]
+    named += [choice.colour for choice in getattr(change, "choices", ())]
     chosen = getattr(change, "colour", None)
     return named if chosen is None else [*named, chosen]
 
@@ -198,7 +199,7 @@ def _anchor(given: dict, catalogue: Catalogue) -> tuple[Anchor, str]:
             raise BadInput(Problem("That colour is not in your supplies.", field="anchor", value=str(colour)))
         row = catalogue.rows[place]
         name = row[Catalogue.NAME] or row[Catalogue.CODE]
-        return Anchor(colour, tuple(row[7:10]), row[Catalogue.PROVENANCE]), name
+        return Anchor(colour, catalogue.lab_at(place), catalogue.provenance(place)), name
     value = given.get("value", "")
     typed = read_typed(value)
     if typed is None:

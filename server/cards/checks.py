@@ -81,7 +81,7 @@ def _palette(resolved: ResolvedPlan, pair: Pair) -> tuple[list[End], np.ndarray]
 def _supplies(catalogue: Catalogue, media: tuple[Medium, ...]) -> tuple[list[End], np.ndarray]:
     """Supplies of the right media: those owned, or all that can be had where none is."""
     places = catalogue.of_media(media)
-    owned = places[catalogue.owned[places]]
+    owned = places[catalogue.usable[places]]
     places = owned if len(owned) else places
     return [End("supply", catalogue.rows[place][Catalogue.ID]) for place in places], catalogue.lab[places]
 

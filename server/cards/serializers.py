@@ -6,7 +6,7 @@ from jindle_core import changes, defaults
 from jindle_core.contrast.rules import PairKind, Status
 from jindle_core.formats import Size, read_length
 from jindle_core.media import COLUMNS
-from jindle_core.plan import End, Role
+from jindle_core.plan import Choice, End, Role
 from server.catalogue.swatches import MatchSerializer, ShadesSerializer, SwatchSerializer
 
 ROLE_CHOICES = [(role.value, role.value) for role in Role]
@@ -129,6 +129,24 @@ class ChooseSerializer(ChangeSerializer):
     locked = serializers.BooleanField(default=False)
 
 
+class CellChoiceSerializer(serializers.Serializer):
+    """A supply for one cell."""
+
+    key = serializers.IntegerField()
+    column = serializers.ChoiceField(choices=COLUMN_CHOICES)
+    colour = serializers.IntegerField()
+
+
+class ChooseManySerializer(ChangeSerializer):
+    makes = changes.ChooseMany
+    kind = _kind("choose_many")
+    choices = CellChoiceSerializer(many=True, max_length=defaults.PALETTE_LIMIT * len(COLUMNS))
+
+    def to_internal_value(self, data):
+        given = super(ChangeSerializer, self).to_internal_value(data)
+        return changes.ChooseMany(tuple(Choice(**one) for one in given["choices"]))
+
+
 class ClearChoiceSerializer(ChangeSerializer):
     makes = changes.ClearChoice
     kind = _kind("clear_choice")
@@ -202,6 +220,7 @@ CHANGE_SERIALIZERS: dict[str, type[ChangeSerializer]] = {
     "move_colour": MoveColourSerializer,
     "remove_colour": RemoveColourSerializer,
     "choose": ChooseSerializer,
+    "choose_many": ChooseManySerializer,
     "clear_choice": ClearChoiceSerializer,
     "add_pair": AddPairSerializer,
     "edit_pair": EditPairSerializer,

@@ -109,7 +109,7 @@ def alternatives(
     if range_id is not None:
         places = places[catalogue.range_ids[places] == range_id]
     if owned:
-        places = places[catalogue.owned[places]]
+        places = places[catalogue.usable[places]]
     if made:
         places = places[catalogue.to_be_had[places]]
     found = catalogue.nearest(target[None], defaults.ALTERNATIVES, places)[0]

@@ -13,15 +13,21 @@ import numpy as np
 
 from jindle_core import defaults
 from jindle_core.colorimetry.naming import hue_family
-from jindle_core.colorimetry.spaces import on_screen
+from jindle_core.colorimetry.recovery import lab_to_reflectance
+from jindle_core.colorimetry.spaces import on_screen, reflectance_to_lab
 from jindle_core.colorimetry.views import shades
+from jindle_core.instead.glaze import GlazeTable
 from jindle_core.matching.nearest import Nearest, NearestIndex
 from jindle_core.matching.search import SearchIndex
 from jindle_core.media import COLUMN_OF, COLUMNS, FORM, Form, Medium
-from jindle_core.prediction import light_hand, second_layer
-from server.access import ranges_seen_by
+from jindle_core.prediction.behaviour import COVERING, Behaviour, Covering, Hand, usual_behaviour
+from jindle_core.prediction.fitting import Fit
+from jindle_core.prediction.laying import laid
+from jindle_core.readings import Settled
+from server.access import drawer_of, ranges_seen_by
 from server.accounts.models import Person
-from server.catalogue.models import CatalogueStamp, Colour, DrawerEntry
+from server.catalogue.models import CatalogueStamp, Colour, Reading
+from server.catalogue.readings import fitted, from_bytes, read_of
 
 _KEPT = 32  # people whose arrays are held at once in one process
 
@@ -37,28 +43,122 @@ class RangeFacts:
     own: bool
 
 
+@dataclass(frozen=True, slots=True)
+class Kept:
+    """A colour in the drawer: how full, and the person's note."""
+
+    fullness: str
+    note: str
+
+
 @dataclass(frozen=True, eq=False)
 class Catalogue:
-    """The colours of some ranges, in the order of their ids; arrays of length n.
+    """The colours of some ranges, in the order of their ids, as one person knows them.
 
-    ``lab`` (n, 3), ``sigma`` and ``discontinued`` and ``owned`` (n,).
+    Arrays are of length n. ``drawer``, ``spectra`` and ``settled`` go by a
+    colour's id; ``other_readings`` by a range's.
     """
 
     rows: tuple[tuple, ...]
     ranges: dict[int, RangeFacts]
-    owned: np.ndarray
+    drawer: dict[int, Kept]
+    spectra: dict[int, np.ndarray]
+    settled: dict[int, Settled]
+    other_readings: dict[int, list[Reading]]
 
     ID, RANGE, CODE, NAME, FAMILY, PROVENANCE, GONE = range(7)
 
     @cached_property
-    def lab(self) -> np.ndarray:
-        """The colours (n, 3)."""
+    def label_lab(self) -> np.ndarray:
+        """The colours (n, 3) as their ranges give them."""
         return np.array([row[7:10] for row in self.rows], dtype=float).reshape(-1, 3)
+
+    @cached_property
+    def lab(self) -> np.ndarray:
+        """The colours (n, 3): the person's own readings where there are any."""
+        lab = self.label_lab.copy()
+        for pk, settled in self.settled.items():
+            lab[self.places[pk]] = settled.lab
+        return lab
+
+    def lab_at(self, place: int) -> tuple[float, float, float]:
+        """The colour at a place."""
+        lightness, a, b = self.lab[place].tolist()
+        return lightness, a, b
+
+    def provenance(self, place: int) -> str:
+        """Where the colour at a place comes from."""
+        settled = self.settled.get(self.rows[place][self.ID])
+        return settled.provenance if settled else self.rows[place][self.PROVENANCE]
 
     @cached_property
     def sigma(self) -> np.ndarray:
         """The uncertainty of each, in ΔE00."""
-        return np.array([defaults.UNCERTAINTY[row[self.PROVENANCE]] for row in self.rows], dtype=float)
+        sigma = np.array([defaults.UNCERTAINTY[row[self.PROVENANCE]] for row in self.rows], dtype=float)
+        for pk, settled in self.settled.items():
+            sigma[self.places[pk]] = settled.sigma
+        return sigma
+
+    @cached_property
+    def owned(self) -> np.ndarray:
+        """Whether each is in the drawer, dry ones too."""
+        return np.array([row[self.ID] in self.drawer for row in self.rows], dtype=bool)
+
+    @cached_property
+    def usable(self) -> np.ndarray:
+        """Whether each is in the drawer and not dry: what "only what I own" offers."""
+        wet = [pk in self.drawer and self.drawer[pk].fullness != "dry" for pk in self._ids]
+        return np.array(wet, dtype=bool)
+
+    @cached_property
+    def _ids(self) -> list[int]:
+        return [row[self.ID] for row in self.rows]
+
+    def kept(self, place: int) -> Kept | None:
+        """How the colour at a place stands in the drawer, if it does."""
+        return self.drawer.get(self.rows[place][self.ID])
+
+    def reflectance(self, places: np.ndarray) -> np.ndarray:
+        """One layer's reflectance (m, 31) of the colours at some places: read, or recovered from Lab."""
+        found = lab_to_reflectance(self.lab[places])
+        for at, place in enumerate(places):
+            known = self.spectra.get(self.rows[place][self.ID])
+            if known is not None:
+                found[at] = known
+        return found
+
+    @cached_property
+    def fits(self) -> dict[int, Fit]:
+        """By range: how it behaves, where the person's readings are enough to say."""
+        found = {}
+        for range_id, readings in self.other_readings.items():
+            ids = sorted({one.colour_id for one in readings} & self.places.keys())
+            ones = self.reflectance(np.array([self.places[pk] for pk in ids], dtype=np.intp))
+            fit = fitted(self.ranges[range_id].medium, readings, dict(zip(ids, ones, strict=True)))
+            if fit:
+                found[range_id] = fit
+        return found
+
+    def behaviour(self, range_id: int) -> Behaviour:
+        """How a range behaves: as fitted, or as its medium usually does."""
+        fit = self.fits.get(range_id)
+        return fit.behaviour if fit else usual_behaviour(self.ranges[range_id].medium)
+
+    @cached_property
+    def _glaze_tables(self) -> dict[Medium, tuple[GlazeTable, np.ndarray]]:
+        return {}
+
+    def glazes(self, medium: Medium) -> tuple[GlazeTable, np.ndarray]:
+        """Every glaze of two usable colours of a transparent medium, and the places they speak of.
+
+        At most ``defaults.GLAZE_OWNED`` colours, the fullest first.
+        """
+        if medium not in self._glaze_tables:
+            places = self.of_media((medium,))
+            places = places[self.usable[places]][: defaults.GLAZE_OWNED]
+            table = GlazeTable(self.reflectance(places), usual_behaviour(medium))
+            self._glaze_tables[medium] = (table, places)
+        return self._glaze_tables[medium]
 
     @cached_property
     def discontinued(self) -> np.ndarray:
@@ -90,7 +190,7 @@ class Catalogue:
         found = {}
         for key, places in self.columns.items():
             for only_owned in (False, True):
-                kept = places[(self.owned if only_owned else self.to_be_had)[places]]
+                kept = places[(self.usable if only_owned else self.to_be_had)[places]]
                 found[key, only_owned] = (NearestIndex(self.lab[kept]), kept)
         return found
 
@@ -118,13 +218,14 @@ class Catalogue:
     def second_shades(self) -> dict[int, dict[str, str]]:
         """By place: a marker's second layer or a pad's light hand, in every view."""
         found: dict[int, dict[str, str]] = {}
-        for form, predicted in ((Form.STROKE, second_layer), (Form.DAB, light_hand)):
-            places = [
-                at for at, row in enumerate(self.rows) if FORM[self.ranges[row[self.RANGE]].medium] is form
-            ]
-            if places:
-                seen = shades(predicted(self.lab[places]))
-                found.update(zip(places, map(asdict, seen), strict=True))
+        for range_id, facts in self.ranges.items():
+            if FORM[facts.medium] not in (Form.STROKE, Form.DAB):
+                continue
+            places = np.flatnonzero(self.range_ids == range_id)
+            how = (2, Hand.MIDDLE) if FORM[facts.medium] is Form.STROKE else (1, Hand.LIGHT)
+            seen = laid(self.reflectance(places), facts.medium, *how, behaviour=self.behaviour(range_id))
+            views = map(asdict, shades(reflectance_to_lab(seen)))
+            found.update(zip(places.tolist(), views, strict=True))
         return found
 
     @cached_property
@@ -148,7 +249,7 @@ class Catalogue:
 
     def hue_name(self, place: int) -> str:
         """What one would call the colour at a place aloud."""
-        return hue_family(self.rows[place][7:10])
+        return hue_family(self.lab[place])
 
 
 _held: OrderedDict[tuple[int, int, int], Catalogue] = OrderedDict()
@@ -200,6 +301,26 @@ def _read(person: Person) -> Catalogue:
             "lab_b",
         )
     )
-    mine = set(DrawerEntry.objects.filter(owner=person).values_list("colour_id", flat=True))
-    owned = np.array([row[0] in mine for row in rows], dtype=bool)
-    return Catalogue(rows, ranges, owned)
+    drawer = {
+        pk: Kept(fullness, note)
+        for pk, fullness, note in drawer_of(person).values_list("colour_id", "fullness", "note")
+    }
+    spectra = {
+        pk: from_bytes(stored)
+        for pk, stored in Colour.objects.filter(range__in=list(ranges), spectrum__isnull=False).values_list(
+            "id", "spectrum"
+        )
+    }
+    reads = read_of(person)
+    settled = {}
+    for pk, (one, spectrum) in reads.settled.items():
+        settled[pk] = one
+        spectra.pop(pk, None)
+        if spectrum is not None:
+            spectra[pk] = spectrum
+    return Catalogue(rows, ranges, drawer, spectra, settled, reads.other)
+
+
+def is_transparent(medium: Medium) -> bool:
+    """Whether colours of a medium can be glazed over one another."""
+    return COVERING.get(medium) is Covering.TRANSPARENT

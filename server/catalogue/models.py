@@ -6,6 +6,7 @@ from django.db.models import F, Q
 
 from jindle_core import defaults
 from jindle_core.media import Medium
+from jindle_core.prediction.behaviour import Hand
 from server.accounts.models import Person
 
 MEDIUM_CHOICES = [(medium.value, medium.value) for medium in Medium]
@@ -17,6 +18,10 @@ PROVENANCE_CHOICES = [
     ("predicted", "predicted"),
     ("typed", "typed"),
 ]
+FULLNESS_CHOICES = [("full", "full"), ("half", "half"), ("low", "low"), ("dry", "dry")]
+HAND_CHOICES = [(hand.value, hand.value) for hand in Hand]
+SPECTRUM_BYTES = 31 * 4  # bands from 400 to 700 nm as little-endian floats
+LAYERS_LIMIT = 6
 # Codes are exact: RED and red, é and e are different codes.
 EXACT = "utf8mb4_bin"
 
@@ -56,6 +61,8 @@ class Range(models.Model):
     maker = models.CharField(max_length=defaults.NAME_LIMIT, blank=True)
     medium = models.CharField(max_length=20, choices=MEDIUM_CHOICES)
     note = models.TextField(blank=True)
+    # Counts every edit, so that of two windows the second is told.
+    version = models.PositiveIntegerField(default=1)
     created = models.DateTimeField(auto_now_add=True)
 
     class Meta:
@@ -86,6 +93,7 @@ class Colour(models.Model):
     lab_b = models.FloatField()
     provenance = models.CharField(max_length=12, choices=PROVENANCE_CHOICES)
     discontinued = models.BooleanField(default=False)
+    spectrum = models.BinaryField(null=True, max_length=SPECTRUM_BYTES)
 
     class Meta:
         db_table = "colour"
@@ -108,6 +116,8 @@ class DrawerEntry(models.Model):
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="drawer")
     colour = models.ForeignKey(Colour, on_delete=models.CASCADE, related_name="+")
+    fullness = models.CharField(max_length=4, choices=FULLNESS_CHOICES, default="full")
+    note = models.CharField(max_length=200, blank=True)
 
     class Meta:
         db_table = "drawer_entry"
@@ -115,3 +125,52 @@ class DrawerEntry(models.Model):
 
     def __str__(self) -> str:
         return f"{self.colour_id} of {self.owner_id}"
+
+
+class Reading(models.Model):
+    """A colour that a person read from a swatch of their own; it outranks the range's figure for them.
+
+    ``paper`` is the card it was laid on, None being the white card that swatches are made on.
+    """
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="readings")
+    colour = models.ForeignKey(Colour, on_delete=models.CASCADE, related_name="readings")
+    paper = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
+    layers = models.PositiveSmallIntegerField(default=1)
+    hand = models.CharField(max_length=6, choices=HAND_CHOICES, default=Hand.MIDDLE)
+    lab_l = models.FloatField()
+    lab_a = models.FloatField()
+    lab_b = models.FloatField()
+    spectrum = models.BinaryField(null=True, max_length=SPECTRUM_BYTES)
+    provenance = models.CharField(max_length=12, choices=PROVENANCE_CHOICES)
+    taken_with = models.CharField(max_length=120, blank=True)
+    taken = models.DateField()
+    note = models.CharField(max_length=200, blank=True)
+
+    class Meta:
+        db_table = "reading"
+        ordering = ("taken", "id")
+        constraints = [
+            models.CheckConstraint(condition=Q(lab_l__gte=0, lab_l__lte=100), name="reading_l_in_range"),
+            models.CheckConstraint(
+                condition=Q(layers__gte=1, layers__lte=LAYERS_LIMIT), name="reading_layers_in_range"
+            ),
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.colour_id}: {self.lab_l:.1f}, {self.lab_a:.1f}, {self.lab_b:.1f}"
+
+
+class ReaderState(models.Model):
+    """What a person's swatch reader remembers between readings."""
+
+    owner = models.OneToOneField(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="reader")
+    calibrated = models.BooleanField(default=False)
+    since_calibration = models.PositiveIntegerField(default=0)
+    battery = models.PositiveSmallIntegerField(default=100)
+
+    class Meta:
+        db_table = "reader_state"
+
+    def __str__(self) -> str:
+        return f"battery {self.battery} %"

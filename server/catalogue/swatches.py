@@ -8,9 +8,10 @@ from rest_framework import serializers
 from jindle_core.matching.verdicts import Verdict, combined, direction, judge
 from jindle_core.media import FORM, Form
 from server.catalogue.arrays import Catalogue
-from server.catalogue.models import MEDIUM_CHOICES, PROVENANCE_CHOICES
+from server.catalogue.models import FULLNESS_CHOICES, MEDIUM_CHOICES, PROVENANCE_CHOICES
 
 PROVENANCE_WORDS = dict(PROVENANCE_CHOICES)
+VERDICT_CHOICES = [(one.value, one.value) for one in Verdict]
 
 
 class ShadesSerializer(serializers.Serializer):
@@ -43,6 +44,8 @@ class SwatchSerializer(serializers.Serializer):
     uncertainty = serializers.FloatField()
     on_screen = serializers.BooleanField()
     owned = serializers.BooleanField()
+    fullness = serializers.ChoiceField(choices=FULLNESS_CHOICES, allow_null=True, help_text="in my drawer")
+    read = serializers.BooleanField(help_text="the person's own reading, not the range's figure")
     discontinued = serializers.BooleanField()
     shades = ShadesSerializer()
     second = ShadesSerializer(
@@ -57,7 +60,7 @@ class MatchSerializer(serializers.Serializer):
     swatch = SwatchSerializer()
     distance = serializers.FloatField(help_text="ΔE00")
     uncertainty = serializers.FloatField(help_text="ΔE00, both colours combined")
-    verdict = serializers.ChoiceField(choices=[(one.value, one.value) for one in Verdict])
+    verdict = serializers.ChoiceField(choices=VERDICT_CHOICES)
     tentative = serializers.BooleanField(help_text="the uncertainty alone decided the verdict")
     direction = serializers.CharField()
 
@@ -66,7 +69,8 @@ def swatch(catalogue: Catalogue, place: int) -> dict[str, Any]:
     """The colour at a place of the catalogue, as ``SwatchSerializer`` describes it."""
     row = catalogue.rows[place]
     facts = catalogue.ranges[row[Catalogue.RANGE]]
-    code, name, provenance = row[Catalogue.CODE], row[Catalogue.NAME], row[Catalogue.PROVENANCE]
+    code, name, provenance = row[Catalogue.CODE], row[Catalogue.NAME], catalogue.provenance(place)
+    kept = catalogue.kept(place)
     second = catalogue.second_shades.get(place)
     sheet = (
         catalogue.sheets.get((facts.id, row[Catalogue.FAMILY]), ())
@@ -83,13 +87,15 @@ def swatch(catalogue: Catalogue, place: int) -> dict[str, Any]:
         "range_name": facts.name,
         "medium": facts.medium.value,
         "form": FORM[facts.medium].value,
-        "lab": [round(value, 2) for value in row[7:10]],
+        "lab": [round(value, 2) for value in catalogue.lab_at(place)],
         "hue_name": catalogue.hue_name(place),
         "provenance": provenance,
         "provenance_words": PROVENANCE_WORDS[provenance],
         "uncertainty": float(catalogue.sigma[place]),
         "on_screen": bool(catalogue.shown[place]),
-        "owned": bool(catalogue.owned[place]),
+        "owned": kept is not None,
+        "fullness": kept.fullness if kept else None,
+        "read": row[Catalogue.ID] in catalogue.settled,
         "discontinued": bool(catalogue.discontinued[place]),
         "shades": shades_of(catalogue, place),
         "second": second,
@@ -114,5 +120,5 @@ def match(
         "uncertainty": round(uncertainty, 2),
         "verdict": judged.verdict.value,
         "tentative": judged.tentative,
-        "direction": direction(target, catalogue.rows[place][7:10], distance, uncertainty),
+        "direction": direction(target, catalogue.lab_at(place), distance, uncertainty),
     }

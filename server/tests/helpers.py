@@ -6,9 +6,10 @@ from django.test import TestCase
 
 from jindle_core.interchange.range_csv import read_range
 from server.accounts.models import Person
-from server.catalogue.actions import RangeDetails, set_owned, store_range
 from server.catalogue.arrays import forget_catalogues
+from server.catalogue.drawer_actions import set_owned
 from server.catalogue.models import Colour, Range
+from server.catalogue.range_actions import RangeDetails, store_range
 
 PADS = "code,name,L,a,b,discontinued\nSKY-1,early sky,80,-5,-18,no\nSKY-2,late sky,55,-5,-35,no\nTAR-1,tar,20,0,0,no\nSKY-3,gone sky,79,-5,-19,yes\n"
 CARDS = "name,L,a,b\nbread,88,3,12\nsoot,18,0,0\nmilk,95,0,3\n"
@@ -16,6 +17,12 @@ CARDS = "name,L,a,b\nbread,88,3,12\nsoot,18,0,0\nmilk,95,0,3\n"
 
 def make_range(owner, name="Pads", medium="dye ink pad", content=PADS, provenance="read") -> Range:
     return store_range(owner, RangeDetails(name, medium), read_range(content.encode(), None, provenance))
+
+
+def told_lines(answer) -> list[dict]:
+    """The lines of an answer that tells its progress."""
+    assert answer.status_code == 200, answer.content[:400]
+    return [json.loads(line) for line in b"".join(answer.streaming_content).splitlines()]
 
 
 class ApiTestCase(TestCase):
@@ -41,7 +48,9 @@ class ApiTestCase(TestCase):
             answer = call(f"/api/{path}", data)
         else:
             answer = call(f"/api/{path}", json.dumps(data), content_type="application/json")
-        self.assertEqual(answer.status_code, status, answer.content[:500])
+        self.assertEqual(answer.status_code, status, "" if answer.streaming else answer.content[:500])
+        if answer.streaming or answer.get("Content-Type") != "application/json":
+            return None
         return answer.json() if answer.content else None
 
     def new_card(self, name="Kingfisher"):

@@ -1,10 +1,13 @@
 """Person × action: who gets what at every address."""
 
+from datetime import date
+
 from django.contrib.auth.models import AnonymousUser
 from rest_framework.exceptions import PermissionDenied
 
 from server.access import cards_of
-from server.catalogue.actions import set_owned
+from server.catalogue.drawer_actions import set_owned
+from server.catalogue.reading_actions import Laid, Value, add_readings
 from server.tests.helpers import ApiTestCase, make_range
 from server.urls import api
 
@@ -20,10 +23,43 @@ TABLE = (
     ("find", "get", {"q": "SECRET"}, 401, 200, 200),
     ("drawer", "post", {"colours": ["{colour}"], "owned": True}, 401, 204, 400),
     ("ranges", "get", None, 401, 200, 200),
-    ("ranges", "post", {}, 401, 415, 415),
+    ("ranges", "post", {"name": "x", "medium": "gel pen"}, 401, 201, 201),
     ("ranges/preview", "post", {}, 401, 415, 415),
+    ("ranges/import", "post", {}, 401, 415, 415),
+    ("like", "get", {"colour": "{colour}"}, 401, 200, 400),
+    ("drawer", "get", None, 401, 200, 200),
+    ("drawer/list", "post", {"text": "x", "range": "{range}"}, 401, 200, 404),
+    ("drawer/file", "get", None, 401, 200, 200),
+    ("drawer/file", "post", {}, 401, 415, 415),
+    ("drawer/chart", "get", None, 401, 200, 200),
+    ("shopping", "get", None, 401, 200, 200),
+    ("shopping/file", "get", None, 401, 200, 200),
+    ("colours/{colour}/instead", "get", None, 401, 200, 404),
+    ("colours/{colour}/readings", "get", None, 401, 200, 404),
+    ("colours/{colour}/readings", "post", {"value": "40, 30, 20"}, 401, 201, 404),
+    ("readings/{reading}", "delete", None, 401, 204, 404),
+    ("reader", "get", None, 401, 200, 200),
+    ("reader/calibrate", "post", {}, 401, 200, 200),
+    ("reader/recharge", "post", {}, 401, 200, 200),
+    ("reader/read", "post", {"colour": "{colour}"}, 401, 200, 404),
+    ("families/convert", "post", {"colours": ["{colour}", "{shared_colour}"], "range": "{shared}"}, 401, 200, 400),
+    ("families/convert", "post", {"colours": ["{shared_colour}"], "range": "{range}"}, 401, 400, 404),
     ("ranges/{range}", "get", None, 401, 200, 404),
     ("ranges/{shared}", "get", None, 401, 200, 200),
+    ("ranges/{range}/changes", "get", None, 401, 200, 404),
+    ("ranges/{range}/changes", "post", {"version": 1}, 401, 200, 404),
+    ("ranges/{shared}/changes", "post", {"version": 1}, 401, 403, 403),
+    ("ranges/{range}/compare", "get", {"other": "{shared}"}, 401, 200, 404),
+    ("ranges/{shared}/compare", "get", {"other": "{range}"}, 401, 200, 404),
+    ("ranges/{range}/readings", "get", None, 401, 200, 404),
+    ("ranges/{range}/readings", "post", {}, 401, 415, 404),
+    ("ranges/{range}/chart", "get", None, 401, 200, 404),
+    ("ranges/{range}/file/csv", "get", None, 401, 200, 404),
+    ("cards/{card}/move", "get", {"ranges": "{shared}"}, 401, 200, 404),
+    ("me/archive", "get", None, 401, 200, 200),
+    ("me/archive", "post", {}, 401, 415, 415),
+    ("me/password", "post", {"old": "wrong", "new": "x"}, 401, 400, 400),
+    ("me/delete", "post", {"password": "wrong"}, 401, 400, 400),
     ("ranges/{shared}", "delete", None, 401, 403, 403),
     ("ranges/{range}", "delete", None, 401, 204, 404),
     ("cards", "get", None, 401, 200, 200),
@@ -42,7 +78,10 @@ class AccessTests(ApiTestCase):
         super().setUp()
         self.own = make_range(self.ann, "Ann's own", content="code,L,a,b\nSECRET-1,40,30,20\n")
         card = self.full_card()
-        self.names = {"range": self.own.pk, "shared": self.pads.pk, "card": card["id"],
+        colour = self.own.colours.get()
+        laid, value = Laid(date(2026, 1, 1)), Value((40, 30, 20), "read")
+        (reading,) = add_readings(self.ann, [(colour, value)], laid)
+        self.names = {"reading": reading.pk, "shared_colour": self.ids["SKY-2"], "range": self.own.pk, "shared": self.pads.pk, "card": card["id"],
                       "version": card["version"], "colour": self.own.colours.get().pk}  # fmt: skip
 
     def _fill(self, value):
@@ -73,7 +112,8 @@ class AccessTests(ApiTestCase):
 
     def test_no_address_is_left_out(self):
         opened = {"sign-up", "sign-in", "open-demo"}  # tried in test_accounts
-        tried = {path.format(range="<int:pk>", shared="<int:pk>", card="<int:pk>") for path, *_ in TABLE}
+        whole = dict.fromkeys(("range", "shared", "card", "colour", "reading"), "<int:pk>")
+        tried = {path.format(**whole).replace("/csv", "/<str:kind>") for path, *_ in TABLE}
         self.assertEqual({str(one.pattern) for one in api}, tried | opened)
 
     def test_nobody_sees_another_persons_supplies(self):

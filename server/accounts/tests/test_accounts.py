@@ -2,7 +2,9 @@ from django.test import override_settings
 
 from server.accounts.actions import DEMO_NAME
 from server.accounts.models import Person
-from server.tests.helpers import ApiTestCase
+from server.cards.models import Card
+from server.catalogue.models import Range
+from server.tests.helpers import ApiTestCase, make_range
 
 
 class AccountTests(ApiTestCase):
@@ -50,3 +52,38 @@ class AccountTests(ApiTestCase):
         self.assertEqual(self.ask("patch", "me", {"surround": "mid"})["surround"], "mid")
         self.ask("patch", "me", {"units": "furlongs"}, 400)
         self.assertEqual(self.ask("patch", "me", {"name": "Other"})["name"], "Ann")
+
+    def test_too_many_wrong_passwords_shut_the_door_for_that_name_only(self):
+        given = {"name": "Ann", "password": "wrong-wrong"}
+        statuses = [self.client.post("/api/sign-in", given, "application/json").status_code for _ in range(7)]
+        self.assertEqual(statuses, [400] * 5 + [429] * 2)
+        told = self.ask("post", "sign-in", {"name": "Ann", "password": "long-enough-9"}, 429)
+        self.assertEqual(told["code"], "too_many_tries")
+        self.ask("post", "sign-in", {"name": "Ben", "password": "long-enough-9"})
+
+    def test_change_the_password(self):
+        self.client.force_login(self.ann)
+        self.ask("post", "me/password", {"old": "wrong", "new": "tow-rope-17"}, 400)
+        self.ask("post", "me/password", {"old": "long-enough-9", "new": "short"}, 400)
+        self.ask("post", "me/password", {"old": "long-enough-9", "new": "tow-rope-17"}, 204)
+        self.ask("get", "me")
+        self.ask("post", "sign-out", {}, 204)
+        self.ask("post", "sign-in", {"name": "Ann", "password": "long-enough-9"}, 400)
+        self.ask("post", "sign-in", {"name": "Ann", "password": "tow-rope-17"})
+
+    def test_delete_everything_of_mine_and_nothing_of_anybody_elses(self):
+        make_range(self.ann, "Ann's")
+        kept = make_range(self.ben, "Ben's")
+        self.client.force_login(self.ann)
+        self.new_card()
+        self.ask("post", "me/delete", {"password": "wrong"}, 400)
+        self.ask("post", "me/delete", {"password": "long-enough-9"}, 204)
+        self.ask("get", "me", status=401)
+        self.assertFalse(Person.objects.filter(name="Ann").exists())
+        self.assertEqual(Card.objects.count(), 0)
+        self.assertEqual(list(Range.objects.filter(owner__isnull=False)), [kept])
+
+    def test_the_demo_studio_cannot_be_deleted_or_locked_away(self):
+        self.client.force_login(Person.objects.create_user(DEMO_NAME))
+        for path, data in (("delete", {"password": "x"}), ("password", {"old": "x", "new": "tow-rope-17"})):
+            self.assertIn("everybody's", self.ask("post", f"me/{path}", data, 400)["message"])

@@ -1,5 +1,5 @@
 from server.cards.models import Card
-from server.catalogue.actions import delete_range
+from server.catalogue.range_actions import delete_range
 from server.tests.helpers import ApiTestCase, make_range
 
 

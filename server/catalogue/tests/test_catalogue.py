@@ -2,7 +2,7 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.models import Colour, Range
-from server.tests.helpers import ApiTestCase, make_range
+from server.tests.helpers import ApiTestCase, make_range, told_lines
 
 GOOD = "Nr.;Farbe;L*;a*;b*\n1;eins;52,5;1;2\n2;zwei;60;1;2\n"
 DETAILS = {"name": "Mine", "medium": "wax pencil"}
@@ -17,16 +17,26 @@ class ImportTests(ApiTestCase):
         self.assertEqual(answer.status_code, status, answer.content[:400])
         return answer.json()
 
+    def store(self, content, **values):
+        """The shares that were told on the way, and the id of what was stored."""
+        data = values | {"file": SimpleUploadedFile("range.csv", content.encode())}
+        *steps, last = told_lines(self.client.post("/api/ranges/import", data))
+        return [step["share"] for step in steps], last["id"]
+
     def test_preview_stores_nothing(self):
         told = self.upload("ranges/preview", GOOD, 200)
-        self.assertEqual((told["count"], told["problem_count"], told["delimiter"]), (2, 0, "semicolons"))
+        self.assertEqual(
+            (told["count"], told["problem_count"], told["kind"]), (2, 0, "CSV separated by semicolons")
+        )
         self.assertEqual(told["columns"]["code"], "Nr.")
         self.assertEqual(told["entries"][0]["lab"], [52.5, 1, 2])
         self.assertEqual(Range.objects.count(), 2)
 
     def test_stored_and_at_once_usable(self):
         card = self.new_card()
-        made = self.upload("ranges", GOOD, 201, **DETAILS, provenance="photographed")
+        shares, pk = self.store(GOOD, **DETAILS, provenance="photographed")
+        self.assertEqual((shares[0], shares[-1]), (0, 1))
+        made = self.ask("get", f"ranges/{pk}")
         self.assertEqual((made["count"], made["own"]), (2, True))
         self.assertEqual([one["label"] for one in self.ask("get", "find", {"q": "zwei"})["colours"]], ["2"])
         card = self.change(card, kind="add_colour", anchor={"value": "52.5, 1, 2"}, name="x", role="lead")
@@ -35,11 +45,12 @@ class ImportTests(ApiTestCase):
 
     def test_nine_hundred_rows(self):
         rows = "".join(f"TOW-{n},name {n},{20 + n % 70},{n % 50 - 25},{n % 40 - 20}\n" for n in range(900))
-        self.assertEqual(self.upload("ranges", "code,name,L,a,b\n" + rows, 201, **DETAILS)["count"], 900)
+        _, pk = self.store("code,name,L,a,b\n" + rows, **DETAILS)
+        self.assertEqual(self.ask("get", f"ranges/{pk}")["count"], 900)
 
     def test_with_a_mistake_nothing_is_stored(self):
         before = Colour.objects.count()
-        told = self.upload("ranges", GOOD + "2;drei;500;1;2\n", 400, **DETAILS)
+        told = self.upload("ranges/import", GOOD + "2;drei;500;1;2\n", 400, **DETAILS)
         self.assertEqual([(one["row"], one["column"]) for one in told["problems"]], [(4, "L*"), (4, "Nr.")])
         self.assertEqual((Range.objects.count(), Colour.objects.count()), (2, before))
 
@@ -56,14 +67,13 @@ class ImportTests(ApiTestCase):
             told = self.upload("ranges/preview", content, 400)
             self.assertEqual(told["code"], "bad_input")
         for values in ({}, {"name": "x", "medium": "crayon"}, {"name": "  ", "medium": "wax pencil"}):
-            self.upload("ranges", GOOD, 400, **values)
+            self.upload("ranges/import", GOOD, 400, **values)
         answer = self.client.post("/api/ranges/preview", {"name": "no file"})
         self.assertEqual(answer.json()["problems"][0]["field"], "file")
 
     def test_codes_are_exact(self):
-        self.assertEqual(
-            self.upload("ranges", "code,hex\nred,#f00\nRED,#e00\nréd,#d00\n", 201, **DETAILS)["count"], 3
-        )
+        _, pk = self.store("code,hex\nred,#f00\nRED,#e00\nréd,#d00\n", **DETAILS)
+        self.assertEqual(self.ask("get", f"ranges/{pk}")["count"], 3)
 
 
 class FindTests(ApiTestCase):
@@ -76,19 +86,6 @@ class FindTests(ApiTestCase):
         self.assertEqual(self.find("#fff")["value"]["hue_name"], "white")
         self.assertEqual(self.find("")["colours"], [])
         self.ask("get", "find", {"q": "L 500, a 0, b 0"}, 400)
-
-
-class DrawerTests(ApiTestCase):
-    def test_in_and_out(self):
-        both = [self.ids["SKY-1"], self.ids["SKY-2"]]
-        self.ask("post", "drawer", {"colours": both, "owned": True}, 204)
-        self.assertEqual(self.ask("get", f"ranges/{self.pads.pk}")["owned"], 2)
-        self.ask("post", "drawer", {"colours": both, "owned": False}, 204)
-        self.assertEqual(self.ask("get", f"ranges/{self.pads.pk}")["owned"], 0)
-
-    def test_unknown_colours_change_nothing(self):
-        self.ask("post", "drawer", {"colours": [self.ids["SKY-1"], 10**9], "owned": True}, 400)
-        self.assertEqual(self.ask("get", f"ranges/{self.pads.pk}")["owned"], 1)
 
 
 class CatalogueTests(ApiTestCase):

@@ -2,11 +2,13 @@
 
 import csv
 import json
+from dataclasses import replace
 from pathlib import Path
 
 from django.core.management.base import BaseCommand
 from django.db import transaction
 
+from jindle_core.interchange.entries import RangeFile
 from jindle_core.interchange.range_csv import read_range
 from server.accounts.actions import DEMO_NAME
 from server.accounts.models import Person
@@ -14,9 +16,10 @@ from server.cards.actions import change_card, create_card
 from server.cards.api import read_change
 from server.cards.resolve import ResolvedPlan
 from server.cards.serializers import SizeRequestSerializer
-from server.catalogue.actions import RangeDetails, set_owned, store_range
 from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.drawer_actions import set_owned
 from server.catalogue.models import Colour
+from server.catalogue.range_actions import RangeDetails, store_range
 
 DATA = Path(__file__).resolve().parents[4] / "demo" / "data"
 
@@ -32,8 +35,8 @@ class Command(BaseCommand):
         if Person.objects.filter(name=DEMO_NAME).exists():
             return
         for about in json.loads((DATA / "ranges.json").read_text()):
-            file = read_range(
-                (DATA / "ranges" / f"{about['slug']}.csv").read_bytes(), None, about["provenance"]
+            file = _with_spectra(
+                read_range((DATA / "ranges" / f"{about['slug']}.csv").read_bytes()), about["slug"]
             )
             store_range(
                 None, RangeDetails(about["name"], about["medium"], about["maker"], about["note"]), file
@@ -61,3 +64,13 @@ class Command(BaseCommand):
             named = {"anchor": {"colour": ids[tuple(anchor["colour"])]}} if "colour" in anchor else {}
             made = read_change(told | named, catalogue)
             change_card(card, card.version, made, ResolvedPlan(card.plan, catalogue).pairs)
+
+
+def _with_spectra(file: RangeFile, slug: str) -> RangeFile:
+    """The range's file with the spectra that stand beside it, if any do."""
+    path = DATA / "spectra" / f"{slug}.csv"
+    if not path.exists():
+        return file
+    with path.open(newline="", encoding="utf-8") as lines:
+        spectra = {row[0]: tuple(map(float, row[1:])) for row in list(csv.reader(lines))[1:]}
+    return replace(file, entries=tuple(replace(one, reflectance=spectra[one.key]) for one in file.entries))

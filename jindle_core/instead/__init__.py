@@ -1,0 +1,1 @@
+"""What can be used instead of a colour that is not there?"""

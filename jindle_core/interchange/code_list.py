@@ -1,0 +1,78 @@
+"""Which colours does a list mean that somebody typed or pasted?"""
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from jindle_core import defaults
+from jindle_core.errors import BadInput, Problem
+from jindle_core.matching.search import SearchIndex, plain
+
+_PARTS = re.compile(r"[,;\n\t]+")
+_SUGGESTED = 3
+
+
+@dataclass(frozen=True, slots=True)
+class Understood:
+    """A part of the list that means one colour: its place among those given."""
+
+    text: str
+    place: int
+
+
+@dataclass(frozen=True, slots=True)
+class Doubtful:
+    """A part that means none, or several; ``places`` are what it may mean."""
+
+    text: str
+    places: tuple[int, ...]
+    reason: str
+
+
+@dataclass(frozen=True, slots=True)
+class ReadList:
+    """What was understood, each colour once, and what was not."""
+
+    understood: tuple[Understood, ...]
+    doubtful: tuple[Doubtful, ...]
+    repeated: int
+
+
+def read_list(text: str, labels: Sequence[tuple[str, str, str]], search: SearchIndex) -> ReadList:
+    """Codes or names in any order, parted by commas, semicolons or lines.
+
+    ``labels`` holds (range, code, name) of every colour that may be meant,
+    ``search`` the same colours. A part means a colour whose whole code or
+    name it is, with or without its range before it. Raises BadInput for
+    nothing at all, and for more parts than a range can have.
+    """
+    parts = [part.strip() for part in _PARTS.split(text) if part.strip()]
+    if not parts:
+        raise BadInput(
+            Problem("The list is empty.", field="text", expected="codes or names, such as moss 3, rook 7")
+        )
+    if len(parts) > defaults.LARGEST_RANGE:
+        raise BadInput(
+            Problem(f"The list has {len(parts)} parts; {defaults.LARGEST_RANGE} are the most.", field="text")
+        )
+    known: dict[str, list[int]] = {}
+    for place, (range_name, code, name) in enumerate(labels):
+        for key in {plain(code), plain(name), plain(range_name + code), plain(range_name + name)}:
+            if key and key != plain(range_name):
+                known.setdefault(key, []).append(place)
+    understood: dict[int, Understood] = {}
+    doubtful, repeated = [], 0
+    for part in parts:
+        places = known.get(plain(part), [])
+        # A whole code outranks a name that reads the same.
+        coded = [place for place in places if plain(labels[place][1]) == plain(part)]
+        places = coded or places
+        if len(places) == 1:
+            repeated += places[0] in understood
+            understood.setdefault(places[0], Understood(part, places[0]))
+        elif places:
+            doubtful.append(Doubtful(part, tuple(places[:_SUGGESTED]), f"stands in {len(places)} places"))
+        else:
+            near = search.find(part, _SUGGESTED)
+            doubtful.append(Doubtful(part, tuple(near), "is no code or name in your ranges"))
+    return ReadList(tuple(understood.values()), tuple(doubtful), repeated)

@@ -1,0 +1,92 @@
+"""A range as JSON: everything of it, back and forth without a loss."""
+
+import json
+from collections.abc import Iterable
+from typing import Any
+
+from jindle_core.errors import BadInput, Problem
+from jindle_core.interchange.entries import Entry, RangeFile, read_rows
+from jindle_core.interchange.range_csv import figure, neutral
+from jindle_core.interchange.text import Table, decode
+
+FORMAT = "jindle range"
+VERSION = 1
+_DETAILS = ("name", "maker", "medium", "note")
+_HEADER = ("code", "name", "L", "a", "b", "hex", "family", "paper", "discontinued", "provenance")
+
+
+def read_range_json(content: bytes, provenance: str = "label") -> tuple[dict[str, str], RangeFile]:
+    """What the file says of the range itself (name, maker, medium, note) and its colours.
+
+    Raises BadInput where it is not well-formed, or is JSON of something else.
+    """
+    try:
+        found = json.loads(decode(content))
+    except ValueError as error:
+        raise BadInput(Problem(f"The file is not well-formed JSON: {error}.")) from None
+    colours = found.get("colours") if isinstance(found, dict) else None
+    if not isinstance(colours, list):
+        raise BadInput(
+            Problem(
+                "This JSON holds no range: a list “colours” is wanted.",
+                field="colours",
+                expected='{"name": …, "colours": [{"code": …, "lab": [L, a, b]}]}',
+            )
+        )
+    rows, reflectances = [], {}
+    for number, colour in enumerate(colours, start=1):
+        rows.append((number, _cells(number, colour)))
+        if reflectance := colour.get("reflectance"):
+            reflectances[number] = _reflectance(number, reflectance)
+    columns = {field: field for field in _HEADER}
+    details = {field: str(found.get(field) or "") for field in _DETAILS}
+    return details, read_rows(Table(_HEADER, tuple(rows), "JSON"), columns, provenance, reflectances)
+
+
+def _cells(number: int, colour: Any) -> tuple[str, ...]:
+    if not isinstance(colour, dict):
+        raise BadInput(
+            Problem(f"Colour {number} is no object.", row=number, expected='{"code": …, "lab": …}')
+        )
+    lab = colour.get("lab") or ["", "", ""]
+    if not isinstance(lab, list) or len(lab) != 3:
+        raise BadInput(Problem(f"Colour {number}: lab is no list of three.", row=number, column="lab"))
+    values = {field: colour.get(field) for field in _HEADER} | dict(zip("Lab", lab, strict=True))
+    return tuple(_cell(values[field]) for field in _HEADER)
+
+
+def _cell(value: Any) -> str:
+    if value is None:
+        return ""
+    if isinstance(value, bool):
+        return "yes" if value else "no"
+    return figure(value) if isinstance(value, float) else neutral(str(value))
+
+
+def _reflectance(number: int, given: Any) -> tuple[float, ...]:
+    expected = "31 figures from 0 to 1, 400 to 700 nm"
+    fits = isinstance(given, list) and len(given) == 31
+    if not fits or not all(isinstance(one, int | float) and 0 <= one <= 1.2 for one in given):
+        raise BadInput(
+            Problem(
+                f"Colour {number}: its reflectance is not {expected}.",
+                row=number,
+                column="reflectance",
+                expected=expected,
+            )
+        )
+    return tuple(float(one) for one in given)
+
+
+def write_range_json(details: dict[str, str], entries: Iterable[Entry]) -> str:
+    """The range as text that ``read_range_json`` reads back unchanged."""
+    colours = []
+    for one in entries:
+        colour: dict[str, Any] = {"code": one.code, "name": one.name, "lab": list(one.lab)}
+        colour |= {"provenance": one.provenance, "family": one.family, "paper": one.paper}
+        colour["discontinued"] = one.discontinued
+        if one.reflectance:
+            colour["reflectance"] = list(one.reflectance)
+        colours.append(colour)
+    whole = {"format": FORMAT, "version": VERSION} | {field: details.get(field, "") for field in _DETAILS}
+    return json.dumps(whole | {"colours": colours}, ensure_ascii=False, indent=1) + "\n"

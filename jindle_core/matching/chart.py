@@ -1,0 +1,61 @@
+"""Where do a range's colours lie by hue and lightness, and where are its gaps?"""
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.colorimetry.naming import hue_family
+from jindle_core.colorimetry.spaces import Array, on_screen
+
+
+@dataclass(frozen=True, slots=True)
+class Point:
+    """A colour's place: hue angle 0–360 (None for a neutral, which has none), L* and C*."""
+
+    hue: float | None
+    lightness: float
+    chroma: float
+
+
+@dataclass(frozen=True, slots=True)
+class Gap:
+    """A field of the chart that holds no colour though one could stand there."""
+
+    hue: tuple[float, float]
+    lightness: tuple[float, float]
+    words: str
+
+
+def points(lab: Array) -> list[Point]:
+    """The place of each colour of (n, 3)."""
+    found = []
+    for lightness, a, b in np.asarray(lab, dtype=float).reshape(-1, 3).tolist():
+        chroma = math.hypot(a, b)
+        hue = math.degrees(math.atan2(b, a)) % 360 if chroma >= defaults.CHART_NEUTRAL else None
+        found.append(Point(hue, lightness, chroma))
+    return found
+
+
+def gaps(lab: Array) -> list[Gap]:
+    """Fields of 30° by 20 L* that hold none of the colours (n, 3), by hue and then from dark to light.
+
+    Only fields in whose middle a colour of middling chroma could be shown at
+    all are told: there are no dark lemon yellows to miss.
+    """
+    placed = [point for point in points(lab) if point.hue is not None]
+    found = []
+    for hue in range(0, 360, defaults.CHART_HUES):
+        for low in range(defaults.CHART_LOWEST, 100 - defaults.CHART_STEP + 1, defaults.CHART_STEP):
+            high = low + defaults.CHART_STEP
+            there = any(
+                hue <= point.hue < hue + defaults.CHART_HUES and low <= point.lightness < high
+                for point in placed
+            )
+            angle = math.radians(hue + defaults.CHART_HUES / 2)
+            chroma = defaults.CHART_CHROMA
+            middle = np.array([(low + high) / 2, chroma * math.cos(angle), chroma * math.sin(angle)])
+            if not there and on_screen(middle):
+                found.append(Gap((hue, hue + defaults.CHART_HUES), (low, high), hue_family(middle.tolist())))
+    return found

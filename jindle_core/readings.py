@@ -1,0 +1,48 @@
+"""What colour is it, after several readings?"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.spaces import Array
+
+
+@dataclass(frozen=True, slots=True)
+class Settled:
+    """What several readings say together.
+
+    ``lab`` is their median, ``sigma`` its uncertainty in ΔE00, ``provenance``
+    that of the readings that count; ``counted`` and ``outliers`` are places
+    in the readings given.
+    """
+
+    lab: tuple[float, float, float]
+    sigma: float
+    provenance: str
+    counted: tuple[int, ...]
+    outliers: tuple[int, ...]
+
+
+def settle(labs: Array, provenances: Sequence[str]) -> Settled:
+    """The median of readings (n, 3), n at least 1, of one swatch laid in the usual way.
+
+    Only the surest kind counts: one instrument reading outranks any number of
+    photographs. An outlier is told, and with three or more left out.
+    """
+    labs = np.asarray(labs, dtype=float).reshape(-1, 3)
+    if not len(labs):
+        raise ValueError("there are no readings to settle")
+    sigmas = np.array([defaults.UNCERTAINTY[one] for one in provenances])
+    surest = np.flatnonzero(sigmas == sigmas.min())
+    sigma = float(sigmas.min())
+    distances = delta_e(labs[surest], np.median(labs[surest], axis=0)[None])
+    far = distances > max(defaults.READING_OUTLIER, 3 * sigma)
+    outliers = surest[far]
+    counted = surest[~far] if len(surest) > 2 and not far.all() else surest
+    lightness, a, b = (float(value) for value in np.median(labs[counted], axis=0))
+    return Settled(
+        (lightness, a, b), sigma, provenances[surest[0]], tuple(map(int, counted)), tuple(map(int, outliers))
+    )

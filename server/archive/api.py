@@ -1,0 +1,51 @@
+"""The API of a person's whole archive."""
+
+from django.http import HttpResponse
+from drf_spectacular.types import OpenApiTypes
+from drf_spectacular.utils import extend_schema
+from rest_framework import serializers
+from rest_framework.parsers import MultiPartParser
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from server.archive.pack import pack
+from server.archive.unpack import LARGEST_ARCHIVE, unpack
+from server.catalogue.downloads import download
+
+
+class ArchiveFileSerializer(serializers.Serializer):
+    """An archive's file."""
+
+    file = serializers.FileField(allow_empty_file=True)
+
+
+class UnpackedSerializer(serializers.Serializer):
+    """How much of each was brought back."""
+
+    ranges = serializers.IntegerField()
+    drawer = serializers.IntegerField()
+    readings = serializers.IntegerField()
+    cards = serializers.IntegerField()
+
+
+class Archive(APIView):
+    """Everything of the person's."""
+
+    parser_classes = [MultiPartParser]
+
+    @extend_schema(responses={(200, "application/zip"): OpenApiTypes.BINARY}, operation_id="archive")
+    def get(self, request: Request) -> HttpResponse:
+        """Take out everything as a zip of open files."""
+        return download(pack(request.user), "application/zip", "jindle archive.zip")
+
+    @extend_schema(
+        request={"multipart/form-data": ArchiveFileSerializer},
+        responses=UnpackedSerializer,
+        operation_id="bring_back",
+    )
+    def post(self, request: Request) -> Response:
+        """Bring an archive back into an empty account: all of it, or nothing."""
+        given = ArchiveFileSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        return Response(unpack(request.user, given.validated_data["file"].read(LARGEST_ARCHIVE + 1)))

@@ -1,0 +1,82 @@
+"""Taking out everything of a person's."""
+
+import io
+import json
+import zipfile
+from typing import Any
+
+from jindle_core.interchange.range_json import write_range_json
+from server.access import cards_of, drawer_of, ranges_of, readings_of
+from server.accounts.models import Person
+from server.archive.references import in_plan, names_of
+from server.catalogue.range_actions import entry_of
+from server.catalogue.readings import from_bytes
+
+FORMAT, VERSION = "jindle archive", 1
+SETTINGS = ("units", "surround", "only_owned")
+
+
+def pack(person: Person) -> bytes:
+    """A zip of JSON files: settings, own ranges, drawer, readings, cards with their history."""
+    ranges = list(ranges_of(person))
+    own = {found.pk: f"own {number}" for number, found in enumerate(ranges, start=1)}
+    names = names_of(person, own)
+    files: dict[str, str] = {
+        "about.json": _json(
+            {
+                "format": FORMAT,
+                "version": VERSION,
+                "settings": {one: getattr(person, one) for one in SETTINGS},
+            }
+        )
+    }
+    for found in ranges:
+        details = {field: getattr(found, field) for field in ("name", "maker", "medium", "note")}
+        entries = [entry_of(colour) for colour in found.colours.all()]
+        files[f"ranges/{own[found.pk]}.json"] = write_range_json(details, entries)
+    files["drawer.json"] = _json(
+        [
+            {"colour": names[entry.colour_id], "full": entry.fullness, "note": entry.note}
+            for entry in drawer_of(person).order_by("id")
+        ]
+    )
+    files["readings.json"] = _json([_reading(one, names) for one in readings_of(person).order_by("id")])
+    for number, card in enumerate(cards_of(person).order_by("changed", "id"), start=1):
+        files[f"cards/{number:04}.json"] = _json(_card(card, names))
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
+        for name, text in files.items():
+            # A fixed time, so that the same things make the same archive.
+            archive.writestr(zipfile.ZipInfo(name, (2020, 1, 1, 0, 0, 0)), text, zipfile.ZIP_DEFLATED)
+    return out.getvalue()
+
+
+def _json(value: Any) -> str:
+    return json.dumps(value, ensure_ascii=False, indent=1) + "\n"
+
+
+def _reading(reading, names: dict) -> dict[str, Any]:
+    spectrum = from_bytes(reading.spectrum)
+    return {
+        "colour": names[reading.colour_id],
+        "paper": names.get(reading.paper_id),
+        "layers": reading.layers,
+        "hand": reading.hand,
+        "lab": [reading.lab_l, reading.lab_a, reading.lab_b],
+        "reflectance": None if spectrum is None else spectrum.tolist(),
+        "provenance": reading.provenance,
+        "taken_with": reading.taken_with,
+        "taken": reading.taken.isoformat(),
+        "note": reading.note,
+    }
+
+
+def _card(card, names: dict) -> dict[str, Any]:
+    return {
+        "head": card.head,
+        "plan": in_plan(card.stored, names.get),
+        "history": [
+            {"number": one.number, "label": one.label, "plan": in_plan(one.stored, names.get)}
+            for one in card.revisions.all()
+        ],
+    }

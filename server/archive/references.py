@@ -1,0 +1,46 @@
+"""Colours as an archive names them: by range and code, since ids mean nothing elsewhere."""
+
+from collections.abc import Callable
+from typing import Any
+
+from server.access import colours_seen_by
+from server.accounts.models import Person
+
+# A range's place in the archive ("own 2"), or the name of a shared one, and the colour's key.
+Reference = list[str]
+
+
+def names_of(person: Person, own: dict[int, str]) -> dict[int, Reference]:
+    """The reference of every colour the person sees; ``own`` names their ranges in the archive."""
+    rows = colours_seen_by(person).values_list("id", "range_id", "range__name", "range__owner", "key")
+    return {
+        pk: [own[range_id] if owner else f"shared {name}", key] for pk, range_id, name, owner, key in rows
+    }
+
+
+def in_plan(stored: dict[str, Any], turn: Callable[[Any], Any]) -> dict[str, Any]:
+    """A stored plan with every colour turned: from id to reference, or back.
+
+    What ``turn`` gives None for is gone: an anchor keeps its value, a choice
+    is left out, and a pair keeps its end with the id 0, which is no supply's.
+    """
+    plan = dict(stored)
+    plan["colours"] = [
+        one | {"anchor": one["anchor"] | {"colour": _turned(one["anchor"]["colour"], turn)}}
+        for one in stored["colours"]
+    ]
+    choices = [one | {"colour": _turned(one["colour"], turn)} for one in stored["choices"]]
+    plan["choices"] = [one for one in choices if one["colour"] is not None]
+    if stored["pairs"] is not None:
+        plan["pairs"] = [
+            pair | {side: _end(pair[side], turn) for side in ("upper", "lower")} for pair in stored["pairs"]
+        ]
+    return plan
+
+
+def _turned(colour: Any, turn: Callable[[Any], Any]) -> Any:
+    return None if colour is None else turn(colour)
+
+
+def _end(end: dict[str, Any], turn: Callable[[Any], Any]) -> dict[str, Any]:
+    return end | {"id": turn(end["id"]) or 0} if end["source"] == "supply" else end

@@ -1,0 +1,97 @@
+import io
+import json
+import zipfile
+
+from django.core.files.uploadedfile import SimpleUploadedFile
+
+from server.accounts.models import Person
+from server.archive.pack import pack
+from server.cards.models import Card
+from server.catalogue.models import Reading
+from server.tests.helpers import ApiTestCase, make_range
+
+
+class ArchiveTests(ApiTestCase):
+    def setUp(self):
+        super().setUp()
+        self.own = make_range(
+            self.ann, "Mine", "gel pen", "code,name,hex\nPEN-1,moon,#f0f0ff\nPEN-2,,#102030\n"
+        )
+        pen = self.own.colours.first().pk
+        card = self.full_card()
+        card = self.change(card, kind="add_colour", anchor={"colour": pen}, name="moonlight", role="light")
+        card = self.change(card, kind="choose", key=1, column="pad", colour=self.ids["SKY-1"])
+        end = {"source": "supply", "id": pen}
+        card = self.change(
+            card, kind="add_pair", pair_kind="small lettering", upper=end, lower={"source": "white"}
+        )
+        self.ask("post", f"cards/{card['id']}/undo", {"version": card["version"]})
+        self.ask("post", "drawer", {"colours": [pen], "fullness": "half", "note": "gift"}, 204)
+        self.ask("post", f"colours/{pen}/readings", {"value": "95, 1, -6", "layers": 2}, 201)
+        self.ask("patch", "me", {"units": "mm", "surround": "dark"})
+        self.ann.refresh_from_db()
+
+    def bring_back(self, content, status=200):
+        upload = SimpleUploadedFile("archive.zip", content)
+        answer = self.client.post("/api/me/archive", {"file": upload})
+        self.assertEqual(answer.status_code, status, answer.content)
+        return answer.json()
+
+    def with_changed(self, name, change):
+        """Ann's archive with one of its files put through ``change``."""
+        out = io.BytesIO()
+        with zipfile.ZipFile(io.BytesIO(pack(self.ann))) as old, zipfile.ZipFile(out, "w") as new:
+            for one in old.namelist():
+                text = old.read(one).decode()
+                new.writestr(one, change(text) if one == name else text)
+        return out.getvalue()
+
+    def test_out_and_back_into_an_empty_account_is_the_same(self):
+        whole = self.client.get("/api/me/archive").content
+        with zipfile.ZipFile(io.BytesIO(whole)) as archive:
+            self.assertEqual(
+                archive.namelist(),
+                ["about.json", "ranges/own 1.json", "drawer.json", "readings.json", "cards/0001.json"],
+            )
+            self.assertEqual(json.loads(archive.read("readings.json"))[0]["colour"], ["own 1", "PEN-1"])
+        self.client.force_login(self.ben)
+        self.assertEqual(self.bring_back(whole), {"ranges": 1, "drawer": 3, "readings": 1, "cards": 1})
+        self.assertEqual(pack(Person.objects.get(name="Ben")), whole)
+        (card,) = self.ask("get", "cards")["cards"]
+        card = self.ask("get", f"cards/{card['id']}")
+        self.assertEqual((len(card["colours"]), card["redo"]), (4, "adding what lies on what"))
+        self.assertEqual(card["colours"][0]["cells"][1]["state"], "chosen")
+        self.assertFalse(any(colour["lost"] for colour in card["colours"]))
+
+    def test_only_into_an_empty_account(self):
+        self.assertIn("not empty", self.bring_back(pack(self.ann), 400)["message"])
+
+    def test_what_is_damaged_stores_nothing(self):
+        about = "about.json"
+        self.client.force_login(self.ben)
+        cases = (
+            (b"no zip", "no zip archive"),
+            (
+                self.with_changed(about, lambda text: text.replace("jindle archive", "other")),
+                "no Jindle archive",
+            ),
+            (
+                self.with_changed(about, lambda text: text.replace('"version": 1', '"version": 9')),
+                "version 9",
+            ),
+            (self.with_changed(about, lambda text: text.replace('"mm"', '"miles"')), "not as it was written"),
+            (self.with_changed("readings.json", lambda text: text[:40]), "not well-formed"),
+            (self.with_changed("readings.json", lambda text: text.replace("PEN-1", "PEN-9")), "own 1 PEN-9"),
+            (self.with_changed("drawer.json", lambda text: text.replace("half", "brimming")), "drawer.json"),
+            (
+                self.with_changed("cards/0001.json", lambda text: text.replace('"lead"', '"hero"')),
+                "cards/0001.json",
+            ),
+            (self.with_changed("cards/0001.json", lambda text: "{}"), "cards/0001.json"),
+        )
+        for content, words in cases:
+            with self.subTest(words):
+                self.assertIn(words, self.bring_back(content, 400)["message"])
+                self.assertEqual(Card.objects.filter(owner=self.ben).count(), 0)
+                self.assertEqual(Reading.objects.filter(owner=self.ben).count(), 0)
+                self.assertEqual(self.ben.ranges.count(), 0)

@@ -1,0 +1,210 @@
+"""Bringing an archive back into an empty account."""
+
+import io
+import json
+import zipfile
+from datetime import date
+from typing import Any
+
+from django.db import transaction
+
+from jindle_core import defaults
+from jindle_core.errors import BadInput, Problem
+from jindle_core.interchange.range_json import read_range_json
+from jindle_core.plan import plan_from_json
+from server.access import cards_of, colours_seen_by, drawer_of, ranges_of, readings_of
+from server.accounts.models import SURROUNDS, UNITS, Person
+from server.archive.pack import FORMAT, VERSION
+from server.archive.references import in_plan
+from server.cards.models import Card, Revision
+from server.catalogue.drawer_actions import keep
+from server.catalogue.models import (
+    FULLNESS_CHOICES,
+    HAND_CHOICES,
+    LAYERS_LIMIT,
+    MEDIUM_CHOICES,
+    PROVENANCE_CHOICES,
+    Range,
+)
+from server.catalogue.range_actions import RangeDetails, store_range
+from server.catalogue.reading_actions import Laid, Value, add_readings
+
+LARGEST_ARCHIVE = 50 * 1024 * 1024  # packed
+_LARGEST_WHOLE = 400 * 1024 * 1024  # unpacked: a small zip can hold a huge nothing
+_BROKEN = (KeyError, TypeError, ValueError, AttributeError, IndexError)
+
+
+def unpack(person: Person, content: bytes) -> dict[str, int]:
+    """Store everything of an archive, or nothing; says how much of each.
+
+    Raises BadInput for what is no archive of ours, and where the account has
+    something in it already.
+    """
+    files = _files(content)
+    if any(
+        found.exists()
+        for found in (ranges_of(person), drawer_of(person), cards_of(person), readings_of(person))
+    ):
+        raise BadInput(
+            Problem(
+                "This account is not empty. Bring an archive into a new account: nothing is mixed up so.",
+                field="file",
+            )
+        )
+    about = _read(files, "about.json")
+    if not isinstance(about, dict) or about.get("format") != FORMAT:
+        raise BadInput(
+            Problem("This is no Jindle archive.", field="file", expected="a .zip from “Take out everything”")
+        )
+    if about.get("version") != VERSION:
+        raise BadInput(
+            Problem(f"The archive has version {about.get('version')}; this reads {VERSION}.", field="file")
+        )
+    with transaction.atomic():
+        return _Unpacking(person, files).run(about)
+
+
+def _files(content: bytes) -> dict[str, bytes]:
+    if len(content) > LARGEST_ARCHIVE:
+        raise BadInput(Problem(f"The archive is larger than {LARGEST_ARCHIVE // 2**20} MB.", field="file"))
+    try:
+        with zipfile.ZipFile(io.BytesIO(content)) as archive:
+            if sum(one.file_size for one in archive.infolist()) > _LARGEST_WHOLE:
+                raise BadInput(Problem("Unpacked, the archive would be too large.", field="file"))
+            return {one.filename: archive.read(one) for one in archive.infolist() if not one.is_dir()}
+    except (zipfile.BadZipFile, NotImplementedError, RuntimeError, EOFError):
+        raise BadInput(Problem("This is no zip archive, or it is damaged.", field="file")) from None
+
+
+def _read(files: dict[str, bytes], name: str) -> Any:
+    try:
+        return json.loads(files[name])
+    except KeyError:
+        raise BadInput(Problem(f"The archive has no {name}.", field="file")) from None
+    except ValueError:
+        raise BadInput(Problem(f"{name} in the archive is not well-formed JSON.", field="file")) from None
+
+
+class _Unpacking:
+    """One archive on its way into one account."""
+
+    def __init__(self, person: Person, files: dict[str, bytes]) -> None:
+        self.person = person
+        self.files = files
+        self.own: dict[str, Range] = {}
+        self.ids: dict[tuple[str, str], int] = {}
+
+    def run(self, about: dict) -> dict[str, int]:
+        at = "about.json"
+        try:
+            self._settings(about["settings"])
+            counts = {"ranges": 0, "drawer": 0, "readings": 0, "cards": 0}
+            for at in self._named("ranges/"):
+                self._range(at)
+                counts["ranges"] += 1
+            own = {found.pk: name for name, found in self.own.items()}
+            for pk, range_id, name, owner, key in colours_seen_by(self.person).values_list(
+                "id", "range_id", "range__name", "range__owner", "key"
+            ):
+                self.ids[own[range_id] if owner else f"shared {name}", key] = pk
+            at = "drawer.json"
+            counts["drawer"] = self._drawer(_read(self.files, at))
+            at = "readings.json"
+            counts["readings"] = self._readings(_read(self.files, at))
+            for at in self._named("cards/"):
+                self._card(_read(self.files, at))
+                counts["cards"] += 1
+        except _BROKEN as error:
+            if isinstance(error, BadInput):
+                raise
+            raise BadInput(
+                Problem(f"{at} in the archive is not as it was written ({error!r}).", field="file")
+            ) from None
+        return counts
+
+    def _named(self, folder: str) -> list[str]:
+        return sorted(
+            (name for name in self.files if name.startswith(folder) and name.endswith(".json")),
+            key=lambda name: (len(name), name),
+        )
+
+    def _settings(self, settings: dict) -> None:
+        known = {"units": dict(UNITS), "surround": dict(SURROUNDS), "only_owned": (True, False)}
+        for name, allowed in known.items():
+            setattr(self.person, name, _among(settings[name], allowed))
+        self.person.save(update_fields=list(known))
+
+    def _range(self, name: str) -> None:
+        details, file = read_range_json(self.files[name])
+        medium = _among(details["medium"], dict(MEDIUM_CHOICES))
+        stored = store_range(
+            self.person, RangeDetails(details["name"], medium, details["maker"], details["note"]), file
+        )
+        self.own[name.removeprefix("ranges/").removesuffix(".json")] = stored
+
+    def _colour(self, reference: list) -> int:
+        """The colour's id; BadInput where this Jindle has no such shared range or colour."""
+        found = self.ids.get(tuple(reference))
+        if found is None:
+            told = " ".join(map(str, reference))[:120]
+            raise BadInput(Problem(f"The archive speaks of a colour that is not here: {told}.", field="file"))
+        return found
+
+    def _drawer(self, lines: list) -> int:
+        fullness = dict(FULLNESS_CHOICES)
+        keep(
+            self.person,
+            [
+                (self._colour(one["colour"]), _among(one["full"], fullness), str(one["note"])[:200])
+                for one in lines
+            ],
+        )
+        return len(lines)
+
+    def _readings(self, lines: list) -> int:
+        wanted = {self._colour(one[side]) for one in lines for side in ("colour", "paper") if one[side]}
+        colours = colours_seen_by(self.person).in_bulk(wanted)
+        for one in lines:
+            lightness, a, b = map(float, one["lab"])
+            value = Value(
+                (lightness, a, b),
+                _among(one["provenance"], dict(PROVENANCE_CHOICES)),
+                str(one["taken_with"])[:120],
+                None if one["reflectance"] is None else [float(value) for value in one["reflectance"]],
+            )
+            paper = colours[self._colour(one["paper"])] if one["paper"] else None
+            laid = Laid(
+                date.fromisoformat(one["taken"]),
+                _among(one["layers"], range(1, LAYERS_LIMIT + 1)),
+                _among(one["hand"], dict(HAND_CHOICES)),
+                paper,
+                str(one["note"])[:200],
+            )
+            add_readings(self.person, [(colours[self._colour(one["colour"])], value)], laid)
+        return len(lines)
+
+    def _card(self, told: dict) -> None:
+        history = told["history"]
+        if len(history) > defaults.HISTORY_LIMIT:
+            raise BadInput(Problem("A card's history in the archive is too long.", field="file"))
+        card = Card.objects.create(owner=self.person, stored=self._plan(told["plan"]), head=int(told["head"]))
+        Revision.objects.bulk_create(
+            Revision(
+                card=card,
+                number=int(one["number"]),
+                label=str(one["label"])[:80],
+                stored=self._plan(one["plan"]),
+            )
+            for one in history
+        )
+
+    def _plan(self, told: dict) -> dict:
+        plan = in_plan(told, self._colour)
+        plan_from_json(plan)  # raises where it is no plan
+        return plan
+
+
+def _among(value: Any, allowed: Any) -> Any:
+    if value not in allowed:
+        raise ValueError(f"{value!r} is not known")
+    return value

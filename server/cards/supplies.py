@@ -1,0 +1,86 @@
+"""What cards need of the supplies: what is to be bought, and how a card moves to other ranges."""
+
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.families.convert import assign
+from jindle_core.media import COLUMNS
+from server.cards.models import Card
+from server.cards.resolve import ResolvedPlan
+from server.catalogue.arrays import Catalogue
+from server.catalogue.swatches import match, swatch
+
+
+@dataclass(frozen=True)
+class Wanted:
+    """A colour that cards need and the drawer lacks: its place, why, and for which cards."""
+
+    place: int
+    why: str
+    cards: tuple[str, ...]
+
+
+def shopping(cards: Iterable[Card], catalogue: Catalogue) -> list[Wanted]:
+    """What the cards were said to use, by choice or as a palette colour, and is not there to use.
+
+    What is low is on the list too, as running out. By range and code.
+    """
+    users: dict[int, dict[str, None]] = {}
+    for card in cards:
+        plan = card.plan
+        used = [choice.colour for choice in plan.choices]
+        used += [colour.anchor.colour for colour in plan.colours if colour.anchor.colour is not None]
+        for pk in used:
+            if pk in catalogue.places:
+                users.setdefault(pk, {})[plan.name] = None
+    found = []
+    for pk, names in sorted(users.items()):
+        place = catalogue.places[pk]
+        kept = catalogue.kept(place)
+        why = "not in the drawer" if kept is None else {"dry": "dry", "low": "running low"}.get(kept.fullness)
+        if why:
+            found.append(Wanted(place, why, tuple(names)))
+    return sorted(found, key=lambda one: (catalogue.rows[one.place][Catalogue.RANGE], one.place))
+
+
+def moved(
+    resolved: ResolvedPlan, range_ids: Sequence[int], owned: bool
+) -> tuple[list[dict[str, Any]], list[str]]:
+    """Where each cell of the table would go if only some ranges were there, and columns that none serves.
+
+    In each column the palette's colours are given to the ranges' colours as a
+    set: none is used twice while there are enough. Locked cells stay.
+    """
+    catalogue, colours = resolved.catalogue, resolved.plan.colours
+    cells, unserved = [], []
+    for column in COLUMNS:
+        places = catalogue.columns[column.key]
+        kept = catalogue.usable if owned else catalogue.to_be_had
+        places = places[np.isin(catalogue.range_ids[places], list(range_ids)) & kept[places]]
+        choices = {colour.key: resolved.plan.choice(colour.key, column.key) for colour in colours}
+        locked = {key: one.colour for key, one in choices.items() if one and one.locked}
+        free = [at for at, colour in enumerate(colours) if colour.key not in locked]
+        taken = {catalogue.places[pk] for pk in locked.values() if pk in catalogue.places}
+        places = np.array([place for place in places if place not in taken], dtype=np.intp)
+        if not len(places):
+            unserved.append(column.title)
+            continue
+        if not free:
+            continue
+        chosen = assign(resolved.lab[free], catalogue.lab[places])
+        for at, picked in zip(free, chosen, strict=True):
+            place = int(places[picked])
+            target = resolved.lab[at]
+            distance = float(delta_e(target, catalogue.lab[place]))
+            told = match(catalogue, place, target.tolist(), resolved.sigma[at], distance)
+            cells.append({"key": colours[at].key, "column": column.key, "match": told})
+    return cells, unserved
+
+
+def wanted_told(catalogue: Catalogue, found: Sequence[Wanted]) -> list[dict[str, Any]]:
+    """The list as ``ShoppingSerializer`` describes its items."""
+    return [{"swatch": swatch(catalogue, one.place), "why": one.why, "cards": one.cards} for one in found]

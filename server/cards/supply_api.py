@@ -1,0 +1,100 @@
+"""The API of what cards need: the shopping list, and moving a card to other ranges."""
+
+import csv
+import io
+
+from django.http import HttpResponse
+from drf_spectacular.types import OpenApiTypes
+from drf_spectacular.utils import extend_schema
+from rest_framework import serializers
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from jindle_core.errors import BadInput, Problem
+from jindle_core.interchange.range_csv import neutral
+from server.access import cards_of, one, ranges_seen_by
+from server.cards.resolve import ResolvedPlan
+from server.cards.serializers import COLUMN_CHOICES
+from server.cards.supplies import moved, shopping, wanted_told
+from server.catalogue.arrays import catalogue_for
+from server.catalogue.downloads import download
+from server.catalogue.swatches import MatchSerializer, SwatchSerializer
+
+
+class WantedSerializer(serializers.Serializer):
+    """A colour to be bought, why, and for which cards."""
+
+    swatch = SwatchSerializer()
+    why = serializers.CharField()
+    cards = serializers.ListField(child=serializers.CharField())
+
+
+class MovedCellSerializer(serializers.Serializer):
+    """Where a cell of the palette table would go."""
+
+    key = serializers.IntegerField()
+    column = serializers.ChoiceField(choices=COLUMN_CHOICES)
+    match = MatchSerializer()
+
+
+class MovedSerializer(serializers.Serializer):
+    """A card moved to other ranges, as it would be."""
+
+    cells = MovedCellSerializer(many=True)
+    unserved = serializers.ListField(
+        child=serializers.CharField(), help_text="columns that none of them serves"
+    )
+
+
+class MoveQuery(serializers.Serializer):
+    """Which ranges, by their ids with commas."""
+
+    ranges = serializers.RegexField(r"^\d+(,\d+)*$")
+    owned = serializers.BooleanField(default=False)
+
+
+class Shopping(APIView):
+    """The shopping list."""
+
+    @extend_schema(responses=WantedSerializer(many=True), operation_id="shopping")
+    def get(self, request: Request) -> Response:
+        """What the person's cards need and the drawer lacks, by range."""
+        catalogue = catalogue_for(request.user)
+        return Response(wanted_told(catalogue, shopping(cards_of(request.user), catalogue)))
+
+
+class ShoppingFile(APIView):
+    """The shopping list as a file."""
+
+    @extend_schema(responses={(200, "text/csv"): OpenApiTypes.STR}, operation_id="shopping_file")
+    def get(self, request: Request) -> HttpResponse:
+        """CSV: range, maker, medium, code, name, why, cards."""
+        catalogue = catalogue_for(request.user)
+        out = io.StringIO()
+        writer = csv.writer(out, lineterminator="\n")
+        writer.writerow(("range", "maker", "medium", "code", "name", "why", "discontinued", "cards"))
+        for item in wanted_told(catalogue, shopping(cards_of(request.user), catalogue)):
+            found = item["swatch"]
+            maker = catalogue.ranges[found["range_id"]].maker
+            texts = (found["range_name"], maker, found["medium"], found["code"], found["name"], item["why"])
+            gone = "yes" if found["discontinued"] else "no"
+            writer.writerow((*map(neutral, texts), gone, neutral("; ".join(item["cards"]))))
+        return download(out.getvalue(), "text/csv", "shopping.csv")
+
+
+class CardMove(APIView):
+    """Moving a card to other ranges."""
+
+    @extend_schema(parameters=[MoveQuery], responses=MovedSerializer, operation_id="move_card")
+    def get(self, request: Request, pk: int) -> Response:
+        """What each cell would be with only these ranges; nothing is changed."""
+        card = one(cards_of(request.user), pk=pk)
+        given = MoveQuery(data=request.query_params)
+        given.is_valid(raise_exception=True)
+        ids = {int(each) for each in given.validated_data["ranges"].split(",")}
+        if ranges_seen_by(request.user).filter(pk__in=ids).count() != len(ids):
+            raise BadInput(Problem("One of these ranges is not among yours.", field="ranges"))
+        resolved = ResolvedPlan(card.plan, catalogue_for(request.user))
+        cells, unserved = moved(resolved, sorted(ids), given.validated_data["owned"])
+        return Response({"cells": cells, "unserved": unserved})

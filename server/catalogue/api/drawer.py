@@ -1,0 +1,228 @@
+"""The API of the drawer: what a person owns, how full, by ticking, by list and by file."""
+
+from collections import Counter
+
+import numpy as np
+from django.http import HttpResponse
+from drf_spectacular.types import OpenApiTypes
+from drf_spectacular.utils import extend_schema
+from rest_framework import serializers, status
+from rest_framework.parsers import MultiPartParser
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from jindle_core import defaults
+from jindle_core.errors import BadInput, Problem
+from jindle_core.interchange.code_list import read_list
+from jindle_core.interchange.drawer_csv import KeptLine, read_drawer, write_drawer
+from jindle_core.matching.search import SearchIndex, plain
+from server.access import colours_seen_by, one, ranges_seen_by
+from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.downloads import download
+from server.catalogue.drawer_actions import keep, set_owned
+from server.catalogue.models import FULLNESS_CHOICES
+from server.catalogue.swatches import SwatchSerializer, swatch
+
+_LIST_LIMIT = 200_000  # characters; more is a file's business
+
+
+class DrawerEntrySerializer(serializers.Serializer):
+    """A colour in the drawer."""
+
+    swatch = SwatchSerializer()
+    note = serializers.CharField()
+
+
+class DrawerSerializer(serializers.Serializer):
+    """The drawer and how many of it stand how."""
+
+    entries = DrawerEntrySerializer(many=True)
+    counts = serializers.DictField(child=serializers.IntegerField(), help_text="by fullness")
+
+
+class DrawerRequestSerializer(serializers.Serializer):
+    """Colours to put into the drawer or take out, or what to say of them."""
+
+    colours = serializers.ListField(child=serializers.IntegerField(), max_length=defaults.LARGEST_RANGE)
+    owned = serializers.BooleanField(default=True)
+    fullness = serializers.ChoiceField(choices=FULLNESS_CHOICES, required=False, allow_null=True)
+    note = serializers.CharField(max_length=200, required=False, allow_blank=True, allow_null=True)
+
+
+class ListRequestSerializer(serializers.Serializer):
+    """Codes or names in any order; ``store`` puts what is understood into the drawer."""
+
+    text = serializers.CharField(max_length=_LIST_LIMIT, allow_blank=True)
+    range = serializers.IntegerField(required=False, allow_null=True, default=None)
+    store = serializers.BooleanField(default=False)
+
+
+class DoubtfulSerializer(serializers.Serializer):
+    """A part of the list that was not understood, and what it may mean."""
+
+    text = serializers.CharField()
+    reason = serializers.CharField()
+    suggestions = SwatchSerializer(many=True)
+
+
+class ListReportSerializer(serializers.Serializer):
+    """What was understood of a list, and what was not."""
+
+    understood = SwatchSerializer(many=True)
+    new = serializers.IntegerField(help_text="how many of them were not in the drawer")
+    doubtful = DoubtfulSerializer(many=True)
+    repeated = serializers.IntegerField()
+    stored = serializers.BooleanField()
+
+
+class DrawerFileSerializer(serializers.Serializer):
+    """A drawer's file."""
+
+    file = serializers.FileField(allow_empty_file=True)
+
+
+class TakenSerializer(serializers.Serializer):
+    """How many colours were taken."""
+
+    count = serializers.IntegerField()
+
+
+class Drawer(APIView):
+    """What the person owns."""
+
+    @extend_schema(responses=DrawerSerializer, operation_id="drawer")
+    def get(self, request: Request) -> Response:
+        """Every colour in the drawer, by range."""
+        catalogue = catalogue_for(request.user)
+        places = np.flatnonzero(catalogue.owned)
+        entries = [
+            {"swatch": swatch(catalogue, int(place)), "note": catalogue.kept(place).note} for place in places
+        ]
+        counts = Counter(entry["swatch"]["fullness"] for entry in entries)
+        return Response({"entries": entries, "counts": {name: counts[name] for name, _ in FULLNESS_CHOICES}})
+
+    @extend_schema(request=DrawerRequestSerializer, responses={204: None}, operation_id="set_owned")
+    def post(self, request: Request) -> Response:
+        """Put colours into the drawer, say how full they are, or take them out; all or none."""
+        given = DrawerRequestSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        values = given.validated_data
+        wanted = set(values["colours"])
+        if colours_seen_by(request.user).filter(pk__in=wanted).count() != len(wanted):
+            raise BadInput(Problem("One of these colours is not in any of your ranges.", field="colours"))
+        said = values.get("fullness"), values.get("note")
+        if values["owned"] and any(one is not None for one in said):
+            keep(request.user, [(pk, *said) for pk in sorted(wanted)])
+        else:
+            set_owned(request.user, sorted(wanted), values["owned"])
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class DrawerList(APIView):
+    """Marking what one owns by a list of codes."""
+
+    @extend_schema(request=ListRequestSerializer, responses=ListReportSerializer, operation_id="read_list")
+    def post(self, request: Request) -> Response:
+        """What the list means; with ``store`` what was understood goes into the drawer."""
+        given = ListRequestSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        values = given.validated_data
+        catalogue = catalogue_for(request.user)
+        places = np.arange(len(catalogue.rows))
+        if values["range"] is not None:
+            found = one(ranges_seen_by(request.user), pk=values["range"])
+            places = np.flatnonzero(catalogue.range_ids == found.pk)
+        rows = [catalogue.rows[place] for place in places]
+        labels = [
+            (catalogue.ranges[row[Catalogue.RANGE]].name, row[Catalogue.CODE], row[Catalogue.NAME])
+            for row in rows
+        ]
+        search = catalogue.search if values["range"] is None else SearchIndex([label[1:] for label in labels])
+        read = read_list(values["text"], labels, search)
+        understood = [int(places[part.place]) for part in read.understood]
+        new = sum(not catalogue.owned[place] for place in understood)
+        answer = {
+            "understood": [swatch(catalogue, place) for place in understood],
+            "new": new,
+            "doubtful": [
+                {
+                    "text": part.text,
+                    "reason": part.reason,
+                    "suggestions": [swatch(catalogue, int(places[at])) for at in part.places],
+                }
+                for part in read.doubtful
+            ],
+            "repeated": read.repeated,
+            "stored": values["store"],
+        }
+        if values["store"]:
+            set_owned(request.user, [catalogue.rows[place][Catalogue.ID] for place in understood], True)
+        return Response(answer)
+
+
+class DrawerFile(APIView):
+    """The drawer as a CSV file, out and in."""
+
+    parser_classes = [MultiPartParser]
+
+    @extend_schema(responses={(200, "text/csv"): OpenApiTypes.STR}, operation_id="drawer_file")
+    def get(self, request: Request) -> HttpResponse:
+        """The drawer as range, colour, full, note."""
+        return download(write_drawer(drawer_lines(catalogue_for(request.user))), "text/csv", "drawer.csv")
+
+    @extend_schema(
+        request={"multipart/form-data": DrawerFileSerializer},
+        responses=TakenSerializer,
+        operation_id="import_drawer",
+    )
+    def post(self, request: Request) -> Response:
+        """Put a file's colours into the drawer: all, or none where a line cannot be taken."""
+        given = DrawerFileSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        lines = read_drawer(given.validated_data["file"].read(defaults.LARGEST_FILE + 1))
+        kept = ids_of(catalogue_for(request.user), lines)
+        keep(request.user, [(pk, line.full, line.note) for pk, line in zip(kept, lines, strict=True)])
+        return Response({"count": len(set(kept))})
+
+
+def drawer_lines(catalogue: Catalogue) -> list[KeptLine]:
+    """The drawer as lines of its file."""
+    lines = []
+    for place in np.flatnonzero(catalogue.owned):
+        row, kept = catalogue.rows[place], catalogue.kept(place)
+        name = catalogue.ranges[row[Catalogue.RANGE]].name
+        lines.append(KeptLine(0, name, row[Catalogue.CODE] or row[Catalogue.NAME], kept.fullness, kept.note))
+    return lines
+
+
+def ids_of(catalogue: Catalogue, lines: list[KeptLine]) -> list[int]:
+    """The colour that each line means; BadInput for every line that means none, or several."""
+    known: dict[tuple[str, str], list[int]] = {}
+    for row in catalogue.rows:
+        range_name = plain(catalogue.ranges[row[Catalogue.RANGE]].name)
+        for key in {plain(row[Catalogue.CODE] or row[Catalogue.NAME]), plain(row[Catalogue.NAME])} - {""}:
+            known.setdefault((range_name, key), []).append(row[Catalogue.ID])
+            known.setdefault(("", key), []).append(row[Catalogue.ID])
+    found, problems = [], []
+    for line in lines:
+        ids = known.get((plain(line.range), plain(line.colour)), [])
+        exact = [pk for pk in ids if _key(catalogue, pk) == line.colour]
+        ids = exact or ids
+        if len(ids) == 1:
+            found.append(ids[0])
+            continue
+        told = f"means {len(ids)} colours; name its range" if ids else "is in none of your ranges"
+        words = " ".join((line.range, line.colour)).strip()[:80]
+        expected = "a range and a colour of it, as under Supplies"
+        problems.append(
+            Problem(f"Row {line.row}: “{words}” {told}.", "", line.row, "colour", words, expected)
+        )
+    if problems:
+        raise BadInput(*problems)
+    return found
+
+
+def _key(catalogue: Catalogue, pk: int) -> str:
+    row = catalogue.rows[catalogue.places[pk]]
+    return row[Catalogue.CODE] or row[Catalogue.NAME]

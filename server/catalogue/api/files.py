@@ -1,0 +1,112 @@
+"""Ranges and charts as files to take away."""
+
+import numpy as np
+from django.http import Http404, HttpResponse
+from drf_spectacular.types import OpenApiTypes
+from drf_spectacular.utils import OpenApiParameter, extend_schema
+from rest_framework.request import Request
+from rest_framework.views import APIView
+
+from jindle_core.interchange.cgats import write_cgats
+from jindle_core.interchange.palette_text import write_gpl, write_tokens
+from jindle_core.interchange.range_csv import write_range
+from jindle_core.interchange.range_json import write_range_json
+from server.access import one, ranges_seen_by
+from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.chart_pdf import SHEETS, Box, Part, chart_pdf
+from server.catalogue.downloads import download
+from server.catalogue.models import Range
+from server.catalogue.range_actions import entry_of
+
+KINDS = ("csv", "json", "txt", "gpl", "tokens.json")
+_SHEET = OpenApiParameter("sheet", str, enum=list(SHEETS), description="letter (as it is) or a4")
+
+
+def range_text(found: Range, kind: str) -> tuple[str, str]:
+    """A range in one of ``KINDS``, and its media type."""
+    entries = [entry_of(colour) for colour in found.colours.all()]
+    details = {field: getattr(found, field) for field in ("name", "maker", "medium", "note")}
+    if kind == "csv":
+        return write_range(entries), "text/csv"
+    if kind == "json":
+        return write_range_json(details, entries), "application/json"
+    if kind == "txt":
+        return write_cgats(found.name, entries), "text/plain"
+    if kind == "gpl":
+        return write_gpl(found.name, entries), "text/plain"
+    return write_tokens(found.name, entries), "application/json"
+
+
+class RangeFile(APIView):
+    """A range as a file."""
+
+    @extend_schema(
+        responses={(200, "application/octet-stream"): OpenApiTypes.BINARY}, operation_id="range_file"
+    )
+    def get(self, request: Request, pk: int, kind: str) -> HttpResponse:
+        """CSV, JSON, CGATS text (txt), .gpl palette or design tokens."""
+        found = one(ranges_seen_by(request.user), pk=pk)
+        if kind not in KINDS:
+            raise Http404
+        text, media_type = range_text(found, kind)
+        return download(text, media_type, f"{found.name}.{kind}")
+
+
+class RangeChart(APIView):
+    """A range's swatch chart."""
+
+    @extend_schema(
+        parameters=[_SHEET, OpenApiParameter("owned", bool)],
+        responses={(200, "application/pdf"): OpenApiTypes.BINARY},
+        operation_id="range_chart",
+    )
+    def get(self, request: Request, pk: int) -> HttpResponse:
+        """An empty box a colour, in the range's order; ``owned`` leaves out what is not in the drawer."""
+        found = one(ranges_seen_by(request.user), pk=pk)
+        catalogue = catalogue_for(request.user)
+        places = np.flatnonzero(catalogue.range_ids == found.pk)
+        if request.query_params.get("owned") == "true":
+            places = places[catalogue.owned[places]]
+        part = _part(catalogue, places, found.name, f"{found.medium}, {len(places)} colours")
+        return download(
+            chart_pdf(found.name, [part], _sheet(request)), "application/pdf", f"{found.name} chart.pdf"
+        )
+
+
+class DrawerChart(APIView):
+    """The drawer's swatch chart."""
+
+    @extend_schema(
+        parameters=[_SHEET],
+        responses={(200, "application/pdf"): OpenApiTypes.BINARY},
+        operation_id="drawer_chart",
+    )
+    def get(self, request: Request) -> HttpResponse:
+        """An empty box a colour that is owned, by range."""
+        catalogue = catalogue_for(request.user)
+        parts = []
+        for range_id, facts in catalogue.ranges.items():
+            places = np.flatnonzero((catalogue.range_ids == range_id) & catalogue.owned)
+            if len(places):
+                parts.append(
+                    _part(catalogue, places, facts.name, f"{facts.medium.value}, {len(places)} colours")
+                )
+        return download(chart_pdf("My drawer", parts, _sheet(request)), "application/pdf", "drawer chart.pdf")
+
+
+def _sheet(request: Request) -> str:
+    sheet = request.query_params.get("sheet", "letter")
+    return sheet if sheet in SHEETS else "letter"
+
+
+def _part(catalogue: Catalogue, places: np.ndarray, title: str, about: str) -> Part:
+    boxes = []
+    for place in places:
+        row, kept = catalogue.rows[place], catalogue.kept(place)
+        code, name = row[Catalogue.CODE], row[Catalogue.NAME]
+        notes = [kept.fullness] if kept and kept.fullness != "full" else []
+        if row[Catalogue.GONE]:
+            notes.append("discontinued")
+        shade = catalogue.shades[place]["colour"]
+        boxes.append(Box(shade, code or name, name if code else "", ", ".join(notes)))
+    return Part(title, about, tuple(boxes))

@@ -1,0 +1,153 @@
+"""Finding a colour by what somebody types, and what is like it everywhere."""
+
+import numpy as np
+from drf_spectacular.utils import OpenApiParameter, extend_schema
+from rest_framework import serializers
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from jindle_core import defaults
+from jindle_core.colorimetry.naming import hue_family
+from jindle_core.colorimetry.spaces import lab_to_hex, on_screen
+from jindle_core.colorimetry.typed import read_typed
+from jindle_core.matching.nearest import NearestIndex, query_each
+from server.catalogue.api.targets import Target, target_of
+from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.swatches import MatchSerializer, ShadesSerializer, SwatchSerializer, match, swatch
+
+_FOUND = 24
+_IN_EACH_RANGE = 3
+
+
+class FoundValueSerializer(serializers.Serializer):
+    """A colour that was typed as a value."""
+
+    lab = serializers.ListField(child=serializers.FloatField())
+    hex = serializers.CharField()
+    provenance = serializers.CharField()
+    on_screen = serializers.BooleanField()
+    hue_name = serializers.CharField()
+
+
+class FoundSerializer(serializers.Serializer):
+    """What a typed text may mean."""
+
+    value = FoundValueSerializer(allow_null=True)
+    colours = SwatchSerializer(many=True)
+    more = serializers.BooleanField()
+
+
+class Find(APIView):
+    """Finding a colour by what somebody types."""
+
+    @extend_schema(
+        parameters=[OpenApiParameter("q", str, required=True, description="code, name, #rrggbb or Lab")],
+        responses=FoundSerializer,
+        operation_id="find",
+    )
+    def get(self, request: Request) -> Response:
+        """Colours by code or name, and the value where the text is #rrggbb or Lab."""
+        typed = request.query_params.get("q", "")[: defaults.NAME_LIMIT]
+        catalogue = catalogue_for(request.user)
+        value = read_typed(typed)
+        places = [] if value else catalogue.search.find(typed, _FOUND + 1)
+        answer = {
+            "value": None,
+            "colours": [swatch(catalogue, place) for place in places[:_FOUND]],
+            "more": len(places) > _FOUND,
+        }
+        if value:
+            lab = np.array(value.lab)
+            answer["value"] = {
+                "lab": [round(part, 2) for part in value.lab],
+                "hex": lab_to_hex(lab[None])[0],
+                "provenance": value.provenance,
+                "on_screen": bool(on_screen(lab)),
+                "hue_name": hue_family(value.lab),
+            }
+        return Response(answer)
+
+
+class TargetSerializer(serializers.Serializer):
+    """What is matched: a supply, or a value that was typed."""
+
+    swatch = SwatchSerializer(allow_null=True)
+    label = serializers.CharField()
+    lab = serializers.ListField(child=serializers.FloatField())
+    shades = ShadesSerializer()
+    hue_name = serializers.CharField()
+    provenance_words = serializers.CharField()
+    uncertainty = serializers.FloatField()
+    on_screen = serializers.BooleanField()
+
+
+class LikeInRangeSerializer(serializers.Serializer):
+    """What of one range is like the target, nearest first."""
+
+    range_id = serializers.IntegerField()
+    range_name = serializers.CharField()
+    maker = serializers.CharField()
+    medium = serializers.CharField()
+    own = serializers.BooleanField()
+    matches = MatchSerializer(many=True)
+
+
+class LikeSerializer(serializers.Serializer):
+    """What is like a colour in every range, the range with the nearest first."""
+
+    target = TargetSerializer()
+    ranges = LikeInRangeSerializer(many=True)
+
+
+class LikeQuery(serializers.Serializer):
+    """Which colour, and whether only what is owned counts."""
+
+    colour = serializers.IntegerField(required=False, allow_null=True, default=None)
+    value = serializers.CharField(required=False, allow_blank=True, default="", max_length=100)
+    owned = serializers.BooleanField(default=False)
+
+
+class Like(APIView):
+    """What is like a colour, everywhere."""
+
+    @extend_schema(parameters=[LikeQuery], responses=LikeSerializer, operation_id="like")
+    def get(self, request: Request) -> Response:
+        """The three nearest of every other range, by the id of a supply or by a typed value."""
+        given = LikeQuery(data=request.query_params)
+        given.is_valid(raise_exception=True)
+        wanted = given.validated_data
+        catalogue = catalogue_for(request.user)
+        target = target_of(catalogue, wanted["colour"], wanted["value"])
+        return Response({"target": target.told, "ranges": _like(catalogue, target, wanted["owned"])})
+
+
+def _like(catalogue: Catalogue, target: Target, owned: bool) -> list[dict]:
+    own_range = None if target.place is None else catalogue.rows[target.place][Catalogue.RANGE]
+    kept = catalogue.usable if owned else np.ones(len(catalogue.rows), dtype=bool)
+    places = {
+        range_id: np.flatnonzero((catalogue.range_ids == range_id) & kept)
+        for range_id in catalogue.ranges
+        if range_id != own_range
+    }
+    indexes = [NearestIndex(catalogue.lab[one]) for one in places.values()]
+    found = query_each(indexes, np.array([target.lab]), _IN_EACH_RANGE)
+    groups = []
+    for (range_id, there), (nearest,) in zip(places.items(), found, strict=True):
+        if not len(nearest.indices):
+            continue
+        facts = catalogue.ranges[range_id]
+        groups.append(
+            {
+                "range_id": range_id,
+                "range_name": facts.name,
+                "maker": facts.maker,
+                "medium": facts.medium.value,
+                "own": facts.own,
+                "matches": [
+                    match(catalogue, int(there[at]), target.lab, target.sigma, float(distance))
+                    for at, distance in zip(nearest.indices, nearest.distances, strict=True)
+                ],
+            }
+        )
+    return sorted(groups, key=lambda group: group["matches"][0]["distance"])

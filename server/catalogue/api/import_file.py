@@ -1,0 +1,162 @@
+"""Bringing in a range from a file: looking at it first, then storing it with its progress."""
+
+import json
+from collections.abc import Iterator
+
+import numpy as np
+from drf_spectacular.utils import extend_schema
+from rest_framework import serializers
+from rest_framework.parsers import MultiPartParser
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from jindle_core import defaults
+from jindle_core.colorimetry.spaces import lab_to_hex, on_screen
+from jindle_core.interchange.any_file import read_any_range
+from jindle_core.interchange.entries import FIELDS, RangeFile
+from server.catalogue import range_actions
+from server.catalogue.models import MEDIUM_CHOICES, PROVENANCE_CHOICES, Range
+from server.errors import ErrorSerializer, ProblemSerializer
+from server.streams import MEDIA_TYPE, progress
+
+_PREVIEWED = 12
+_PROBLEMS_TOLD = 200
+# Where the L, a, b of a file may come from; a hex value is always from a screen.
+FILE_PROVENANCE = [choice for choice in PROVENANCE_CHOICES if choice[0] in ("read", "photographed", "label")]
+
+
+class ColumnsField(serializers.JSONField):
+    """Which header stands for which field, as JSON text: {"code": "Nr."}."""
+
+    def to_internal_value(self, data):
+        try:
+            read = json.loads(data) if isinstance(data, str) and data else data or {}
+        except ValueError:
+            raise serializers.ValidationError("Columns are no well-formed JSON.") from None
+        if not isinstance(read, dict) or not all(isinstance(title, str) for title in read.values()):
+            raise serializers.ValidationError("Columns are an object of field and header.")
+        return {field: title for field, title in read.items() if title}
+
+
+class PreviewRequestSerializer(serializers.Serializer):
+    """A file to look at, and how to read it."""
+
+    file = serializers.FileField(allow_empty_file=True)
+    columns = ColumnsField(required=False, help_text='JSON text, field → header: {"code": "Nr."}')
+    provenance = serializers.ChoiceField(choices=FILE_PROVENANCE, default="label")
+
+
+class ImportRequestSerializer(PreviewRequestSerializer):
+    """A file to store as a range."""
+
+    name = serializers.CharField(max_length=defaults.NAME_LIMIT)
+    maker = serializers.CharField(max_length=defaults.NAME_LIMIT, allow_blank=True, default="")
+    medium = serializers.ChoiceField(choices=MEDIUM_CHOICES)
+    note = serializers.CharField(max_length=2000, allow_blank=True, default="")
+
+
+class PreviewEntrySerializer(serializers.Serializer):
+    """A row as it would be stored."""
+
+    row = serializers.IntegerField()
+    code = serializers.CharField()
+    name = serializers.CharField()
+    lab = serializers.ListField(child=serializers.FloatField())
+    hex = serializers.CharField()
+    on_screen = serializers.BooleanField()
+    family = serializers.CharField()
+    paper = serializers.CharField()
+    discontinued = serializers.BooleanField()
+
+
+class PreviewSerializer(serializers.Serializer):
+    """What a file holds and what is wrong with it; nothing is stored."""
+
+    header = serializers.ListField(child=serializers.CharField())
+    columns = serializers.DictField(child=serializers.CharField())
+    fields_known = serializers.ListField(child=serializers.ChoiceField(choices=FIELDS))
+    kind = serializers.CharField(help_text="the kind of file, in words")
+    name = serializers.CharField(help_text="the range's name, where the file tells it")
+    count = serializers.IntegerField()
+    entries = PreviewEntrySerializer(many=True)
+    problem_count = serializers.IntegerField()
+    problems = ProblemSerializer(many=True)
+
+
+def _read_file(given: dict) -> tuple[dict[str, str], RangeFile]:
+    upload = given["file"]
+    # One byte more than is taken is enough to know that it is too large.
+    content = upload.read(defaults.LARGEST_FILE + 1)
+    return read_any_range(content, given.get("columns"), given["provenance"])
+
+
+class RangePreview(APIView):
+    """Looking at a file before it becomes a range."""
+
+    parser_classes = [MultiPartParser]
+
+    @extend_schema(
+        request={"multipart/form-data": PreviewRequestSerializer},
+        responses=PreviewSerializer,
+        operation_id="preview_range",
+    )
+    def post(self, request: Request) -> Response:
+        """What the file holds, line by line where something is wrong; stores nothing."""
+        given = PreviewRequestSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        details, file = _read_file(given.validated_data)
+        shown = file.entries[:_PREVIEWED]
+        lab = np.array([entry.lab for entry in shown]).reshape(-1, 3)
+        rows = zip(shown, lab_to_hex(lab), on_screen(lab), strict=True)
+        fields = ("row", "code", "name", "lab", "family", "paper", "discontinued")
+        answer = {
+            "header": file.header,
+            "columns": file.columns,
+            "fields_known": FIELDS,
+            "kind": file.kind,
+            "name": details.get("name", ""),
+            "count": len(file.entries),
+            "entries": [
+                {name: getattr(entry, name) for name in fields} | {"hex": shade, "on_screen": bool(fits)}
+                for entry, shade, fits in rows
+            ],
+            "problem_count": len(file.problems),
+            "problems": file.problems[:_PROBLEMS_TOLD],
+        }
+        return Response(PreviewSerializer(answer).data)
+
+
+class ImportLineSerializer(serializers.Serializer):
+    """A line of the answer: how far it has come, and in the last the range or what went wrong."""
+
+    share = serializers.FloatField(required=False)
+    id = serializers.IntegerField(required=False, help_text="the range's, in the last line")
+    error = ErrorSerializer(required=False)
+
+
+class RangeImport(APIView):
+    """Storing a file as an own range."""
+
+    parser_classes = [MultiPartParser]
+
+    @extend_schema(
+        request={"multipart/form-data": ImportRequestSerializer},
+        responses={(200, MEDIA_TYPE): ImportLineSerializer},
+        operation_id="import_range",
+    )
+    def post(self, request: Request):
+        """Store a CSV, JSON, CGATS or .gpl file as an own range: whole, or not at all."""
+        given = ImportRequestSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        values = given.validated_data
+        details = range_actions.RangeDetails(
+            values["name"], values["medium"], values["maker"], values["note"]
+        )
+        _, file = _read_file(values)
+        return progress(_lines(range_actions.storing_range(request.user, details, file)))
+
+
+def _lines(steps: Iterator[float | Range]) -> Iterator[dict]:
+    for step in steps:
+        yield {"id": step.pk} if isinstance(step, Range) else {"share": step}

@@ -1,0 +1,273 @@
+"""The API of ranges: seeing, making, changing, comparing and deleting them."""
+
+from dataclasses import asdict
+
+import numpy as np
+from drf_spectacular.utils import OpenApiParameter, extend_schema
+from rest_framework import serializers, status
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from jindle_core import defaults
+from jindle_core.interchange.entries import FIELDS
+from jindle_core.matching.chart import gaps, points
+from jindle_core.matching.verdicts import Verdict
+from server.access import one, own_range, ranges_seen_by
+from server.catalogue import range_actions
+from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.models import MEDIUM_CHOICES, Range
+from server.catalogue.swatches import MatchSerializer, SwatchSerializer, match, swatch
+
+_STRIP = 24  # colours shown of a range in the list
+
+
+class RangeSerializer(serializers.ModelSerializer):
+    """A range without its colours."""
+
+    own = serializers.BooleanField(help_text="the person's own, so that they may change it")
+    count = serializers.IntegerField()
+    owned = serializers.IntegerField(help_text="how many of its colours are in the drawer")
+    discontinued = serializers.IntegerField()
+    strip = serializers.ListField(child=serializers.CharField(), help_text="#rrggbb, spread over the range")
+
+    class Meta:
+        model = Range
+        fields = (
+            "id", "version", "name", "maker", "medium", "note", "own", "count", "owned", "discontinued",
+            "strip",
+        )  # fmt: skip
+
+
+class PointSerializer(serializers.Serializer):
+    """Where a colour lies on the range's chart; a neutral has no hue."""
+
+    id = serializers.IntegerField()
+    hue = serializers.FloatField(allow_null=True)
+    lightness = serializers.FloatField()
+    chroma = serializers.FloatField()
+
+
+class GapSerializer(serializers.Serializer):
+    """A field of the chart that holds no colour though one could stand there."""
+
+    hue = serializers.ListField(child=serializers.FloatField())
+    lightness = serializers.ListField(child=serializers.FloatField())
+    words = serializers.CharField()
+
+
+class FitSerializer(serializers.Serializer):
+    """How the range behaves by the person's own readings, and how well that is known."""
+
+    readings = serializers.IntegerField()
+    before = serializers.FloatField(help_text="mean ΔE00 of the readings from what is usually predicted")
+    after = serializers.FloatField(help_text="the same after the fit, each reading judged by the others")
+    taken = serializers.BooleanField()
+
+
+class WholeRangeSerializer(RangeSerializer):
+    """A range with its colours."""
+
+    colours = SwatchSerializer(many=True)
+    points = PointSerializer(many=True)
+    gaps = GapSerializer(many=True)
+    fit = FitSerializer(allow_null=True)
+
+    class Meta(RangeSerializer.Meta):
+        fields = (*RangeSerializer.Meta.fields, "colours", "points", "gaps", "fit")
+
+
+class RangeDetailsSerializer(serializers.Serializer):
+    """A range apart from its colours."""
+
+    name = serializers.CharField(max_length=defaults.NAME_LIMIT)
+    maker = serializers.CharField(max_length=defaults.NAME_LIMIT, allow_blank=True, default="")
+    medium = serializers.ChoiceField(choices=MEDIUM_CHOICES)
+    note = serializers.CharField(max_length=2000, allow_blank=True, default="")
+
+
+class PutSerializer(serializers.Serializer):
+    """A colour as typed; ``id`` of the one it replaces, or none for a new one."""
+
+    id = serializers.IntegerField(required=False, allow_null=True)
+    texts = serializers.DictField(
+        child=serializers.CharField(allow_blank=True), help_text="by field: " + ", ".join(FIELDS)
+    )
+
+
+class RangeChangeSerializer(serializers.Serializer):
+    """A change of an own range: all of it is made, or none."""
+
+    version = serializers.IntegerField()
+    details = RangeDetailsSerializer(required=False)
+    put = PutSerializer(many=True, default=list)
+    remove = serializers.ListField(child=serializers.IntegerField(), default=list)
+
+
+class TypedColourSerializer(serializers.Serializer):
+    """A colour as the texts that a change takes."""
+
+    id = serializers.IntegerField()
+    texts = serializers.DictField(child=serializers.CharField(allow_blank=True))
+
+
+class TwinSerializer(serializers.Serializer):
+    """A colour of one range and what is nearest to it in the other."""
+
+    swatch = SwatchSerializer()
+    match = MatchSerializer(allow_null=True)
+    twin = serializers.BooleanField(help_text="same to the eye, or very near")
+
+
+class ComparisonSerializer(serializers.Serializer):
+    """Two ranges side by side."""
+
+    here = TwinSerializer(many=True)
+    there = TwinSerializer(many=True)
+    name = serializers.CharField(help_text="of the other range")
+
+
+def _listed(found: Range, catalogue: Catalogue, person_id: int) -> dict:
+    places = np.flatnonzero(catalogue.range_ids == found.pk)
+    shown = (
+        places[np.linspace(0, len(places) - 1, min(_STRIP, len(places))).astype(int)] if len(places) else ()
+    )
+    return {
+        "id": found.pk,
+        "version": found.version,
+        "name": found.name,
+        "maker": found.maker,
+        "medium": found.medium,
+        "note": found.note,
+        "own": found.owner_id == person_id,
+        "count": len(places),
+        "owned": int(catalogue.owned[places].sum()),
+        "discontinued": int(catalogue.discontinued[places].sum()),
+        "strip": [catalogue.shades[place]["colour"] for place in shown],
+    }
+
+
+class Ranges(APIView):
+    """Ranges: all that the person may match against."""
+
+    @extend_schema(responses=RangeSerializer(many=True), operation_id="ranges")
+    def get(self, request: Request) -> Response:
+        """Every range, shared and own, with a strip of its colours."""
+        catalogue = catalogue_for(request.user)
+        found = ranges_seen_by(request.user)
+        return Response([_listed(each, catalogue, request.user.pk) for each in found])
+
+    @extend_schema(
+        request=RangeDetailsSerializer, responses={201: RangeSerializer}, operation_id="make_range"
+    )
+    def post(self, request: Request) -> Response:
+        """Make an own range without colours, to be filled by hand."""
+        given = RangeDetailsSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        made = range_actions.make_range(request.user, range_actions.RangeDetails(**given.validated_data))
+        answer = _listed(made, catalogue_for(request.user), request.user.pk)
+        return Response(answer, status=status.HTTP_201_CREATED)
+
+
+def _whole(found: Range, catalogue: Catalogue, person_id: int) -> dict:
+    places = np.flatnonzero(catalogue.range_ids == found.pk)
+    lab = catalogue.lab[places]
+    placed = zip(places, points(lab), strict=True)
+    fit = catalogue.fits.get(found.pk)
+    return _listed(found, catalogue, person_id) | {
+        "colours": [swatch(catalogue, int(place)) for place in places],
+        "points": [{"id": catalogue.rows[place][Catalogue.ID], **asdict(point)} for place, point in placed],
+        "gaps": [asdict(gap) for gap in gaps(lab)],
+        "fit": None
+        if fit is None
+        else {
+            "readings": fit.readings,
+            "before": round(fit.before, 2),
+            "after": round(fit.after, 2),
+            "taken": fit.taken,
+        },
+    }
+
+
+class OneRange(APIView):
+    """A range with its colours."""
+
+    @extend_schema(responses=WholeRangeSerializer, operation_id="range")
+    def get(self, request: Request, pk: int) -> Response:
+        """The range, every colour of it, and its chart."""
+        found = one(ranges_seen_by(request.user), pk=pk)
+        return Response(_whole(found, catalogue_for(request.user), request.user.pk))
+
+    @extend_schema(responses={204: None}, operation_id="delete_range")
+    def delete(self, request: Request, pk: int) -> Response:
+        """Delete an own range."""
+        range_actions.delete_range(own_range(request.user, pk))
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class RangeChanges(APIView):
+    """Changing an own range by hand."""
+
+    @extend_schema(responses=TypedColourSerializer(many=True), operation_id="typed_colours")
+    def get(self, request: Request, pk: int) -> Response:
+        """The colours of an own range as the texts that a change takes."""
+        found = own_range(request.user, pk)
+        typed = [
+            (colour.pk, range_actions.typed(range_actions.entry_of(colour))) for colour in found.colours.all()
+        ]
+        return Response([{"id": key, "texts": texts} for key, texts in typed])
+
+    @extend_schema(request=RangeChangeSerializer, responses=WholeRangeSerializer, operation_id="change_range")
+    def post(self, request: Request, pk: int) -> Response:
+        """Change details, put colours in or take them out; 409 where the range has moved on."""
+        found = own_range(request.user, pk)
+        given = RangeChangeSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        values = given.validated_data
+        details = values.get("details")
+        range_actions.change_range(
+            found,
+            values["version"],
+            range_actions.RangeDetails(**details) if details else None,
+            [range_actions.Put(put["texts"], put.get("id")) for put in values["put"]],
+            values["remove"],
+        )
+        return Response(_whole(found, catalogue_for(request.user), request.user.pk))
+
+
+class RangeComparison(APIView):
+    """Two ranges compared."""
+
+    @extend_schema(
+        parameters=[OpenApiParameter("other", int, required=True)],
+        responses=ComparisonSerializer,
+        operation_id="compare_ranges",
+    )
+    def get(self, request: Request, pk: int) -> Response:
+        """For every colour of each range its nearest in the other, and whether that is a twin."""
+        seen = ranges_seen_by(request.user)
+        found = one(seen, pk=pk)
+        given = request.query_params.get("other", "")
+        other = one(seen, pk=int(given) if given.isdigit() else 0)
+        catalogue = catalogue_for(request.user)
+        return Response(
+            {
+                "here": _twins(catalogue, found.pk, other.pk),
+                "there": _twins(catalogue, other.pk, found.pk),
+                "name": other.name,
+            }
+        )
+
+
+def _twins(catalogue: Catalogue, range_id: int, other_id: int) -> list[dict]:
+    """The colours of a range, the farthest from their nearest in the other first."""
+    here, there = (np.flatnonzero(catalogue.range_ids == one) for one in (range_id, other_id))
+    rows = []
+    for place, nearest in zip(here, catalogue.nearest(catalogue.lab[here], 1, there), strict=True):
+        told = None
+        if len(nearest.indices):
+            other, distance = int(nearest.indices[0]), float(nearest.distances[0])
+            told = match(catalogue, other, catalogue.lab_at(place), float(catalogue.sigma[place]), distance)
+        near = told is not None and told["verdict"] in (Verdict.SAME, Verdict.VERY_NEAR)
+        rows.append({"swatch": swatch(catalogue, int(place)), "match": told, "twin": near})
+    return sorted(rows, key=lambda row: -(row["match"] or {"distance": 999})["distance"])

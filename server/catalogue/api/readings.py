@@ -1,0 +1,416 @@
+"""The API of readings: a person's own measurements of a colour, typed, from a file, or from a reader."""
+
+from collections.abc import Iterator
+from dataclasses import asdict
+
+import numpy as np
+from django.http import HttpResponse
+from django.utils import timezone
+from drf_spectacular.types import OpenApiTypes
+from drf_spectacular.utils import extend_schema
+from rest_framework import serializers, status
+from rest_framework.parsers import MultiPartParser
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from jindle_core import defaults
+from jindle_core.colorimetry.difference import delta_e, direction_words
+from jindle_core.colorimetry.recovery import lab_to_reflectance
+from jindle_core.colorimetry.spaces import lab_to_hex, reflectance_to_lab
+from jindle_core.colorimetry.typed import read_typed
+from jindle_core.errors import BadInput, Problem
+from jindle_core.interchange.cgats import read_cgats, write_cgats
+from jindle_core.interchange.entries import Entry
+from jindle_core.matching.search import plain
+from jindle_core.matching.verdicts import combined, judge
+from jindle_core.media import Medium
+from jindle_core.prediction.stocks import WHITE
+from server.access import colours_seen_by, one, ranges_seen_by, readings_of
+from server.accounts.models import Person
+from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.downloads import download
+from server.catalogue.models import HAND_CHOICES, LAYERS_LIMIT, Colour, Reading
+from server.catalogue.reading_actions import (
+    Laid,
+    Value,
+    add_readings,
+    delete_reading,
+    keep_reader_state,
+    reader_state,
+)
+from server.catalogue.readings import from_bytes, is_usual, settled_of
+from server.catalogue.swatches import PROVENANCE_WORDS, SwatchSerializer, swatch
+from server.errors import ErrorSerializer
+from server.streams import MEDIA_TYPE, progress
+from standins.device import Measured, ReaderFault, Swatch, SwatchReader
+from standins.reader import SimulatedReader
+
+READ_CHOICES = [("read", "with an instrument"), ("photographed", "from a photograph")]
+
+
+def reader() -> SwatchReader:
+    """The swatch reader that is connected: the simulated one, until a real one has a driver."""
+    return SimulatedReader()
+
+
+class LaidSerializer(serializers.Serializer):
+    """How the swatch was laid: on which cardstock (none: the white swatch card), and so on."""
+
+    paper = serializers.IntegerField(required=False, allow_null=True, default=None)
+    layers = serializers.IntegerField(min_value=1, max_value=LAYERS_LIMIT, default=1)
+    hand = serializers.ChoiceField(choices=HAND_CHOICES, default="middle")
+    taken = serializers.DateField(required=False, allow_null=True, default=None)
+    note = serializers.CharField(max_length=200, allow_blank=True, default="")
+
+
+class TypedReadingSerializer(LaidSerializer):
+    """A reading as typed."""
+
+    value = serializers.CharField(max_length=100, help_text="Lab or #rrggbb")
+    provenance = serializers.ChoiceField(choices=READ_CHOICES, default="read")
+    taken_with = serializers.CharField(max_length=120, allow_blank=True, default="")
+
+
+class ReadingSerializer(serializers.Serializer):
+    """A reading as kept."""
+
+    id = serializers.IntegerField()
+    lab = serializers.ListField(child=serializers.FloatField())
+    hex = serializers.CharField()
+    provenance_words = serializers.CharField()
+    taken_with = serializers.CharField()
+    taken = serializers.DateField()
+    paper = SwatchSerializer(allow_null=True)
+    layers = serializers.IntegerField()
+    hand = serializers.ChoiceField(choices=HAND_CHOICES)
+    note = serializers.CharField()
+    spectrum = serializers.BooleanField()
+    usual = serializers.BooleanField(
+        help_text="laid as colours are defined, so that it counts for the colour"
+    )
+    outlier = serializers.BooleanField(help_text="far from the others: read it again")
+
+
+class ReadingsSerializer(serializers.Serializer):
+    """A colour's own readings, and how far off the range's figure was."""
+
+    swatch = SwatchSerializer()
+    label_lab = serializers.ListField(child=serializers.FloatField())
+    label_hex = serializers.CharField()
+    label_provenance = serializers.CharField()
+    off = serializers.FloatField(allow_null=True, help_text="ΔE00 of the range's figure from the readings")
+    off_words = serializers.CharField(help_text="how the range's figure differs, in words")
+    readings = ReadingSerializer(many=True)
+
+
+class ReaderSerializer(serializers.Serializer):
+    """The swatch reader."""
+
+    name = serializers.CharField()
+    simulated = serializers.BooleanField()
+    calibrated = serializers.BooleanField()
+    battery = serializers.IntegerField()
+
+
+class ReadRequestSerializer(LaidSerializer):
+    """What to read; ``touching`` is for the simulated reader only."""
+
+    colour = serializers.IntegerField()
+    touching = serializers.BooleanField(default=True)
+
+
+class ReadLineSerializer(serializers.Serializer):
+    """A line of the answer: how far the reader has come, and in the last the reading or the fault."""
+
+    share = serializers.FloatField(required=False)
+    words = serializers.CharField(required=False)
+    reading = ReadingSerializer(required=False)
+    error = ErrorSerializer(required=False)
+
+
+class CountSerializer(serializers.Serializer):
+    """How many readings were kept."""
+
+    count = serializers.IntegerField()
+
+
+class CgatsRequestSerializer(serializers.Serializer):
+    """A CGATS.17 file with readings of a range's colours."""
+
+    file = serializers.FileField(allow_empty_file=True)
+
+
+def _told(reading: Reading, catalogue: Catalogue, outliers: set[int]) -> dict:
+    lab = (reading.lab_l, reading.lab_a, reading.lab_b)
+    paper = catalogue.places.get(reading.paper_id)
+    return {
+        "id": reading.pk,
+        "lab": [round(value, 2) for value in lab],
+        "hex": lab_to_hex(np.array([lab]))[0],
+        "provenance_words": PROVENANCE_WORDS[reading.provenance],
+        "taken_with": reading.taken_with,
+        "taken": reading.taken.isoformat(),
+        "paper": None if paper is None else swatch(catalogue, paper),
+        "layers": reading.layers,
+        "hand": reading.hand,
+        "note": reading.note,
+        "spectrum": reading.spectrum is not None,
+        "usual": is_usual(reading),
+        "outlier": reading.pk in outliers,
+    }
+
+
+def _readings(person: Person, colour: Colour) -> dict:
+    catalogue = catalogue_for(person)
+    place = catalogue.places[colour.pk]
+    kept = list(readings_of(person).filter(colour=colour))
+    usual = [reading for reading in kept if is_usual(reading)]
+    label = (colour.lab_l, colour.lab_a, colour.lab_b)
+    outliers: set[int] = set()
+    off, words = None, ""
+    if usual:
+        settled, _ = settled_of(usual)
+        outliers = {usual[at].pk for at in settled.outliers}
+        off = float(delta_e(np.array(settled.lab), np.array(label)))
+        sigma = combined(settled.sigma, defaults.UNCERTAINTY[colour.provenance])
+        words = f"{judge(off).verdict.value}"
+        if turned := direction_words(settled.lab, label):
+            words += f", {turned}"
+        if off <= sigma:
+            words += "; no more than both are sure to"
+    return {
+        "swatch": swatch(catalogue, place),
+        "label_lab": [round(value, 2) for value in label],
+        "label_hex": lab_to_hex(np.array([label]))[0],
+        "label_provenance": PROVENANCE_WORDS[colour.provenance],
+        "off": None if off is None else round(off, 2),
+        "off_words": words,
+        "readings": [_told(reading, catalogue, outliers) for reading in kept],
+    }
+
+
+def _laid(person: Person, values: dict) -> Laid:
+    paper = None
+    if values["paper"] is not None:
+        paper = one(colours_seen_by(person), pk=values["paper"])
+        if paper.range.medium != Medium.CARDSTOCK:
+            raise BadInput(Problem("A swatch is laid on cardstock; choose one.", field="paper"))
+    taken = values["taken"] or timezone.localdate()
+    if taken > timezone.localdate():
+        raise BadInput(
+            Problem("A reading cannot be of a day to come.", field="taken", value=taken.isoformat())
+        )
+    return Laid(taken, values["layers"], values["hand"], paper, values["note"])
+
+
+class ColourReadings(APIView):
+    """The person's readings of a colour."""
+
+    @extend_schema(responses=ReadingsSerializer, operation_id="readings")
+    def get(self, request: Request, pk: int) -> Response:
+        """Every own reading, and how far off the range's figure was."""
+        return Response(_readings(request.user, one(colours_seen_by(request.user), pk=pk)))
+
+    @extend_schema(
+        request=TypedReadingSerializer, responses={201: ReadingsSerializer}, operation_id="add_reading"
+    )
+    def post(self, request: Request, pk: int) -> Response:
+        """Keep a reading that was typed."""
+        colour = one(colours_seen_by(request.user), pk=pk)
+        given = TypedReadingSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        values = given.validated_data
+        typed = read_typed(values["value"])
+        if typed is None:
+            raise BadInput(
+                Problem(
+                    f"“{values['value']}” is no colour value.",
+                    field="value",
+                    value=values["value"],
+                    expected="L, a, b such as 52, −10, 20, or #rrggbb",
+                )
+            )
+        provenance = "screen" if typed.provenance == "screen" else values["provenance"]
+        value = Value(typed.lab, provenance, values["taken_with"])
+        add_readings(request.user, [(colour, value)], _laid(request.user, values))
+        return Response(_readings(request.user, colour), status=status.HTTP_201_CREATED)
+
+
+class OneReading(APIView):
+    """A reading."""
+
+    @extend_schema(responses={204: None}, operation_id="delete_reading")
+    def delete(self, request: Request, pk: int) -> Response:
+        """Forget the reading."""
+        delete_reading(one(readings_of(request.user), pk=pk))
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class RangeReadings(APIView):
+    """Readings of a whole range as CGATS.17 text."""
+
+    parser_classes = [MultiPartParser]
+
+    @extend_schema(responses={(200, "text/plain"): OpenApiTypes.STR}, operation_id="range_readings")
+    def get(self, request: Request, pk: int) -> HttpResponse:
+        """The person's readings laid in the usual way, in or out of spectra as they are."""
+        found = one(ranges_seen_by(request.user), pk=pk)
+        kept = readings_of(request.user).filter(colour__range=found).select_related("colour")
+        usual = [reading for reading in kept if is_usual(reading)]
+        entries = [_entry(reading) for reading in usual]
+        return download(
+            write_cgats(f"{found.name}, own readings", entries), "text/plain", f"{found.name} readings.txt"
+        )
+
+    @extend_schema(
+        request={"multipart/form-data": CgatsRequestSerializer},
+        responses={201: CountSerializer},
+        operation_id="import_readings",
+    )
+    def post(self, request: Request, pk: int) -> Response:
+        """Keep a file's samples as readings of the range's colours: all, or none."""
+        found = one(ranges_seen_by(request.user), pk=pk)
+        given = CgatsRequestSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        file = read_cgats(given.validated_data["file"].read(defaults.LARGEST_FILE + 1))
+        if file.problems:
+            raise BadInput(*file.problems)
+        colours: dict[str, Colour] = {}
+        for colour in found.colours.all():
+            colours.setdefault(plain(colour.name), colour)
+        colours |= {plain(colour.key): colour for colour in found.colours.all()}
+        values, problems = [], []
+        for entry in file.entries:
+            colour = colours.get(plain(entry.code)) or colours.get(plain(entry.name))
+            if colour is None:
+                told = f"Line {entry.row}: {found.name} has no colour “{entry.key[:40]}”."
+                problems.append(
+                    Problem(told, "", entry.row, "SAMPLE_ID", entry.key[:200], "a code or name of it")
+                )
+            else:
+                values.append((colour, Value(entry.lab, "read", "from a file", entry.reflectance)))
+        if problems:
+            raise BadInput(*problems)
+        add_readings(request.user, values, Laid(timezone.localdate()))
+        return Response({"count": len(values)}, status=status.HTTP_201_CREATED)
+
+
+def _entry(reading: Reading) -> Entry:
+    spectrum = from_bytes(reading.spectrum)
+    return Entry(
+        0,
+        reading.colour.code or reading.colour.name,
+        reading.colour.name,
+        (reading.lab_l, reading.lab_a, reading.lab_b),
+        reading.provenance,
+        reflectance=None if spectrum is None else tuple(map(float, spectrum)),
+    )
+
+
+class Reader(APIView):
+    """The swatch reader."""
+
+    @extend_schema(responses=ReaderSerializer, operation_id="reader")
+    def get(self, request: Request) -> Response:
+        """Which reader is connected and how it is."""
+        return Response(_reader(request.user))
+
+
+class _Tend(APIView):
+    def _do(self, request: Request, what: str) -> Response:
+        try:
+            state = getattr(reader(), what)(reader_state(request.user))
+        except ReaderFault as fault:
+            raise BadInput(Problem(str(fault), field=fault.code)) from None
+        keep_reader_state(request.user, state)
+        return Response(_reader(request.user))
+
+
+class ReaderCalibrate(_Tend):
+    """Calibrating the reader."""
+
+    @extend_schema(request=None, responses=ReaderSerializer, operation_id="calibrate_reader")
+    def post(self, request: Request) -> Response:
+        """Read the white tile."""
+        return self._do(request, "calibrate")
+
+
+class ReaderRecharge(_Tend):
+    """Charging the reader."""
+
+    @extend_schema(request=None, responses=ReaderSerializer, operation_id="recharge_reader")
+    def post(self, request: Request) -> Response:
+        """Put it on its charger."""
+        return self._do(request, "recharge")
+
+
+class ReaderRead(APIView):
+    """Reading a swatch."""
+
+    @extend_schema(
+        request=ReadRequestSerializer,
+        responses={(200, MEDIA_TYPE): ReadLineSerializer},
+        operation_id="read_swatch",
+    )
+    def post(self, request: Request):
+        """Read a swatch of a colour and keep the reading; tells its progress."""
+        given = ReadRequestSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        values = given.validated_data
+        colour = one(colours_seen_by(request.user), pk=values["colour"])
+        laid = _laid(request.user, values)
+        return progress(_reading(request.user, colour, laid, values["touching"]))
+
+
+def _reading(person: Person, colour: Colour, laid: Laid, touching: bool) -> Iterator[dict]:
+    device = reader()
+    under = _under(catalogue_for(person), colour, laid, touching)
+    try:
+        for step in device.read(under, reader_state(person)):
+            if isinstance(step, Measured):
+                keep_reader_state(person, step.state)
+                value = Value(
+                    tuple(map(float, reflectance_to_lab(np.array(step.reflectance)))),
+                    "read",
+                    device.name,
+                    step.reflectance,
+                )
+                (made,) = add_readings(person, [(colour, value)], laid)
+                yield {"reading": _told(made, catalogue_for(person), set())}
+            else:
+                yield asdict(step)
+    except ReaderFault as fault:
+        raise BadInput(Problem(str(fault), field=fault.code)) from None
+
+
+def _under(catalogue: Catalogue, colour: Colour, laid: Laid, touching: bool) -> Swatch:
+    """The swatch as a simulated reader has to be told of it: by what the range says, not by readings."""
+    known = from_bytes(colour.spectrum)
+    if known is None:
+        label = catalogue.label_lab[catalogue.places[colour.pk]]
+        known = lab_to_reflectance(label)
+    paper = (
+        WHITE if laid.paper is None else catalogue.reflectance(np.array([catalogue.places[laid.paper.pk]]))[0]
+    )
+    return Swatch(
+        identity=f"{catalogue.ranges[colour.range_id].name}/{colour.key}",
+        medium=catalogue.ranges[colour.range_id].medium.value,
+        known=tuple(map(float, known)),
+        white=tuple(map(float, WHITE)),
+        doubt=defaults.UNCERTAINTY[colour.provenance],
+        paper=tuple(map(float, paper)),
+        layers=laid.layers,
+        hand=laid.hand,
+        touching=touching,
+    )
+
+
+def _reader(person: Person) -> dict:
+    device, state = reader(), reader_state(person)
+    return {
+        "name": device.name,
+        "simulated": device.simulated,
+        "calibrated": state.calibrated,
+        "battery": state.battery,
+    }

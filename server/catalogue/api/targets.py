@@ -1,0 +1,67 @@
+"""A colour to be matched: a supply by its id, or a value that was typed."""
+
+from dataclasses import asdict, dataclass
+from typing import Any
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.colorimetry.naming import hue_family
+from jindle_core.colorimetry.spaces import on_screen
+from jindle_core.colorimetry.typed import read_typed
+from jindle_core.colorimetry.views import shades
+from jindle_core.errors import BadInput, Problem
+from server.catalogue.arrays import Catalogue
+from server.catalogue.swatches import PROVENANCE_WORDS, swatch
+
+
+@dataclass(frozen=True)
+class Target:
+    """The colour, its uncertainty, its place in the catalogue if it is a supply, and itself as told."""
+
+    lab: tuple[float, float, float]
+    sigma: float
+    place: int | None
+    told: dict[str, Any]
+
+
+def place_of(catalogue: Catalogue, colour: int, field: str = "colour") -> int:
+    """Where a colour's id stands; BadInput where it is not among what the person sees."""
+    place = catalogue.places.get(colour)
+    if place is None:
+        raise BadInput(Problem("That colour is not in your supplies.", field=field, value=str(colour)))
+    return place
+
+
+def target_of(catalogue: Catalogue, colour: int | None, value: str) -> Target:
+    """The target that is named by a supply's id or by #rrggbb or Lab as typed."""
+    if colour is not None:
+        place = place_of(catalogue, colour)
+        shown = swatch(catalogue, place)
+        sigma = float(catalogue.sigma[place])
+        same = ("lab", "shades", "hue_name", "provenance_words", "uncertainty", "on_screen")
+        told = {"swatch": shown, "label": f"{shown['range_name']} {shown['label']}"}
+        return Target(catalogue.lab_at(place), sigma, place, told | {name: shown[name] for name in same})
+    typed = read_typed(value)
+    if typed is None:
+        raise BadInput(
+            Problem(
+                f"“{value}” is no colour value.",
+                field="value",
+                value=value,
+                expected="#rrggbb, or L, a, b such as 52, −10, 20",
+            )
+        )
+    lab = np.array(typed.lab)
+    sigma = defaults.UNCERTAINTY[typed.provenance]
+    told = {
+        "swatch": None,
+        "label": value.strip(),
+        "lab": [round(part, 2) for part in typed.lab],
+        "shades": asdict(shades(lab)[0]),
+        "hue_name": hue_family(typed.lab),
+        "provenance_words": PROVENANCE_WORDS[typed.provenance],
+        "uncertainty": sigma,
+        "on_screen": bool(on_screen(lab)),
+    }
+    return Target(typed.lab, sigma, None, told)

@@ -1,0 +1,202 @@
+"""Every write to ranges, one action each."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+
+from django.db import transaction
+from django.db.models import F
+
+from jindle_core import defaults
+from jindle_core.changes import checked_name
+from jindle_core.errors import BadInput, Problem
+from jindle_core.interchange.entries import FIELDS, Entry, RangeFile, read_rows
+from jindle_core.interchange.range_csv import figure, neutral
+from jindle_core.interchange.text import Table
+from server.accounts.models import Person
+from server.catalogue.models import Colour, Range, touch_catalogue
+from server.catalogue.readings import from_bytes, to_bytes
+from server.errors import Stale
+
+_BATCH = 1000
+_STALE = (
+    "This range was changed in another window since you opened it. Your change was not saved; "
+    "look at the newest state and make it again."
+)
+
+
+@dataclass(frozen=True)
+class RangeDetails:
+    """What a range is, apart from its colours."""
+
+    name: str
+    medium: str
+    maker: str = ""
+    note: str = ""
+
+    def fields(self) -> dict[str, str]:
+        """The details as they are stored; BadInput where the name is none."""
+        return {
+            "name": checked_name(self.name),
+            "medium": self.medium,
+            "maker": " ".join(self.maker.split()),
+            "note": self.note.strip(),
+        }
+
+
+def store_range(owner: Person | None, details: RangeDetails, file: RangeFile) -> Range:
+    """Store a range with all its colours, or nothing where a row is faulty."""
+    *_, made = storing_range(owner, details, file)
+    return made
+
+
+def storing_range(owner: Person | None, details: RangeDetails, file: RangeFile) -> Iterator[float | Range]:
+    """``store_range`` with its progress: shares from 0 to 1, and last the range.
+
+    What is wrong is raised before the first share. All is one transaction,
+    which a caller that stops early rolls back.
+    """
+    if file.problems:
+        raise BadInput(*file.problems)
+    fields = details.fields()
+    return _storing(owner, fields, file.entries)
+
+
+def _storing(owner: Person | None, fields: dict, entries: Sequence[Entry]) -> Iterator[float | Range]:
+    with transaction.atomic():
+        made = Range.objects.create(owner=owner, **fields)
+        for start in range(0, len(entries), _BATCH):
+            yield start / len(entries)
+            Colour.objects.bulk_create([_colour(made, one) for one in entries[start : start + _BATCH]])
+        touch_catalogue(owner)
+    yield 1.0
+    yield made
+
+
+def _colour(made: Range, entry: Entry) -> Colour:
+    return Colour(range=made, **_fields(entry))
+
+
+def _fields(entry: Entry) -> dict:
+    lab_l, lab_a, lab_b = entry.lab
+    return {
+        "key": entry.key,
+        "code": entry.code,
+        "name": entry.name,
+        "family": entry.family,
+        "paper": entry.paper,
+        "lab_l": lab_l,
+        "lab_a": lab_a,
+        "lab_b": lab_b,
+        "provenance": entry.provenance,
+        "discontinued": entry.discontinued,
+        "spectrum": to_bytes(entry.reflectance),
+    }
+
+
+def entry_of(colour: Colour) -> Entry:
+    """A stored colour as files give it."""
+    spectrum = from_bytes(colour.spectrum)
+    return Entry(
+        0,
+        colour.code,
+        colour.name,
+        (colour.lab_l, colour.lab_a, colour.lab_b),
+        colour.provenance,
+        colour.family,
+        colour.paper,
+        colour.discontinued,
+        None if spectrum is None else tuple(float(value) for value in spectrum),
+    )
+
+
+@transaction.atomic
+def make_range(owner: Person, details: RangeDetails) -> Range:
+    """Make an own range without colours, to be filled by hand."""
+    made = Range.objects.create(owner=owner, **details.fields())
+    touch_catalogue(owner)
+    return made
+
+
+@dataclass(frozen=True)
+class Put:
+    """A colour as typed: texts of ``FIELDS``; ``id`` of the colour it replaces, or None for a new one."""
+
+    texts: dict[str, str]
+    id: int | None = None
+
+
+@transaction.atomic
+def change_range(
+    found: Range, version: int, details: RangeDetails | None, puts: Sequence[Put], removed: Sequence[int]
+) -> None:
+    """Change an own range: its details, colours put in or replaced, colours taken out; all or nothing.
+
+    Stale where it has another version by now. What is typed is checked as a
+    file's rows are, together with the colours that stay; problems name the
+    place of the faulty one among ``puts``, counted from 1.
+    """
+    fields = details.fields() if details else {}
+    if not Range.objects.filter(pk=found.pk, version=version).update(version=F("version") + 1, **fields):
+        raise Stale(_STALE)
+    colours = {colour.pk: colour for colour in found.colours.all()}
+    for pk in [*removed, *(put.id for put in puts if put.id is not None)]:
+        if pk not in colours:
+            raise BadInput(
+                Problem("One of these colours is not in this range.", field="colours", value=str(pk))
+            )
+    replaced = {put.id for put in puts} | set(removed)
+    entries = _read_puts(puts, [one for pk, one in colours.items() if pk not in replaced])
+    found.colours.filter(pk__in=removed).delete()
+    for put, entry in zip(puts, entries, strict=True):
+        if put.id is None:
+            _colour(found, entry).save()
+            continue
+        old = colours[put.id]
+        fields = _fields(entry)
+        # The texts say nothing of a spectrum: it stays while the colour does.
+        if (old.lab_l, old.lab_a, old.lab_b) == entry.lab:
+            fields.pop("spectrum")
+        Colour.objects.filter(pk=put.id).update(**fields)
+    owner = found.owner
+    found.refresh_from_db()
+    touch_catalogue(owner)
+
+
+def _read_puts(puts: Sequence[Put], staying: Sequence[Colour]) -> tuple[Entry, ...]:
+    if len(puts) + len(staying) > defaults.LARGEST_RANGE:
+        raise BadInput(Problem(f"A range has at most {defaults.LARGEST_RANGE} colours.", field="colours"))
+    if not puts:
+        return ()
+    rows = [
+        (number, tuple(put.texts.get(field, "").strip() for field in FIELDS))
+        for number, put in enumerate(puts, start=1)
+    ]
+    columns = {field: field for field in FIELDS}
+    file = read_rows(Table(FIELDS, tuple(rows), "typed"), columns, "label")
+    there = {colour.key for colour in staying}
+    problems = list(file.problems)
+    for entry in file.entries:
+        if entry.key in there:
+            column = "code" if entry.code else "name"
+            told = f"“{entry.key}” stands in this range already."
+            problems.append(Problem(told, "colours", entry.row, column, entry.key, "each only once"))
+    if problems:
+        raise BadInput(*problems)
+    return file.entries
+
+
+def typed(entry: Entry) -> dict[str, str]:
+    """An entry as the texts that ``Put`` takes."""
+    lab = dict(zip("Lab", map(figure, entry.lab), strict=True))
+    texts = {field: neutral(getattr(entry, field)) for field in ("code", "name", "family", "paper")}
+    return (
+        texts | lab | {"discontinued": "yes" if entry.discontinued else "no", "provenance": entry.provenance}
+    )
+
+
+@transaction.atomic
+def delete_range(found: Range) -> None:
+    """Delete an own range; cards keep the values of the colours they took from it."""
+    owner = found.owner
+    found.delete()
+    touch_catalogue(owner)

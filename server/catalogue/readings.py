@@ -1,0 +1,88 @@
+"""What a person's own readings say: of single colours, and of how ranges behave."""
+
+from collections import defaultdict
+from dataclasses import dataclass
+
+import numpy as np
+
+from jindle_core.colorimetry.recovery import lab_to_reflectance
+from jindle_core.media import Medium
+from jindle_core.prediction.behaviour import COVERING, Hand
+from jindle_core.prediction.fitting import Fit, Laying, fit
+from jindle_core.prediction.stocks import WHITE
+from jindle_core.readings import Settled, settle
+from server.access import readings_of
+from server.accounts.models import Person
+from server.catalogue.models import Reading
+
+
+@dataclass(frozen=True)
+class Reads:
+    """A person's readings: those laid in the usual way settled by colour, the others by range."""
+
+    settled: dict[int, tuple[Settled, np.ndarray | None]]
+    other: dict[int, list[Reading]]
+
+
+def to_bytes(reflectance) -> bytes | None:
+    """A reflectance (31,) as it is stored."""
+    return None if reflectance is None else np.asarray(reflectance, dtype="<f4").tobytes()
+
+
+def from_bytes(stored) -> np.ndarray | None:
+    """A stored reflectance (31,)."""
+    return None if stored is None else np.frombuffer(bytes(stored), dtype="<f4").astype(float)
+
+
+def is_usual(reading: Reading) -> bool:
+    """Whether a swatch was laid as a colour is defined: one layer, middle hand, on white card."""
+    return reading.layers == 1 and reading.hand == Hand.MIDDLE and reading.paper_id is None
+
+
+def read_of(person: Person) -> Reads:
+    """All of a person's readings, in one query."""
+    usual, other = defaultdict(list), defaultdict(list)
+    for reading in readings_of(person).select_related("colour", "paper"):
+        if is_usual(reading):
+            usual[reading.colour_id].append(reading)
+        else:
+            other[reading.colour.range_id].append(reading)
+    return Reads({pk: settled_of(readings) for pk, readings in usual.items()}, dict(other))
+
+
+def settled_of(readings: list[Reading]) -> tuple[Settled, np.ndarray | None]:
+    """What usual readings of one colour say together, with the spectrum nearest to it."""
+    labs = np.array([(one.lab_l, one.lab_a, one.lab_b) for one in readings])
+    settled = settle(labs, [one.provenance for one in readings])
+    with_spectrum = [at for at in settled.counted if readings[at].spectrum is not None]
+    if not with_spectrum:
+        return settled, None
+    nearest = min(with_spectrum, key=lambda at: np.abs(labs[at] - settled.lab).sum())
+    return settled, from_bytes(readings[nearest].spectrum)
+
+
+def fitted(medium: Medium, readings: list[Reading], one_layer: dict[int, np.ndarray]) -> Fit | None:
+    """How a range behaves, from readings not laid in the usual way.
+
+    ``one_layer`` gives a colour's usual reflectance (31,) by its id.
+    """
+    if medium not in COVERING:
+        return None
+    layings = [
+        Laying(
+            one_layer[one.colour_id],
+            one.layers,
+            Hand(one.hand),
+            WHITE if one.paper is None else card_reflectance(one.paper),
+            np.array([one.lab_l, one.lab_a, one.lab_b]),
+        )
+        for one in readings
+        if one.colour_id in one_layer
+    ]
+    return fit(medium, layings)
+
+
+def card_reflectance(card) -> np.ndarray:
+    """The reflectance (31,) of a cardstock's colour, from its spectrum or recovered from its Lab."""
+    known = from_bytes(card.spectrum)
+    return lab_to_reflectance(np.array([card.lab_l, card.lab_a, card.lab_b])) if known is None else known

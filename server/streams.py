@@ -1,0 +1,35 @@
+"""Answers that tell their progress: one JSON object a line, the last of them the result."""
+
+import json
+import logging
+from collections.abc import Iterator
+
+from django.http import StreamingHttpResponse
+
+from server import errors
+
+log = logging.getLogger(__name__)
+MEDIA_TYPE = "application/x-ndjson"
+
+
+def progress(lines: Iterator[dict]) -> StreamingHttpResponse:
+    """The lines as they come; what is raised midway becomes a last line ``{"error": …}``."""
+    return StreamingHttpResponse(_told(lines), content_type=MEDIA_TYPE, headers={"Cache-Control": "no-store"})
+
+
+def _told(lines: Iterator[dict]) -> Iterator[bytes]:
+    try:
+        for line in lines:
+            yield _line(line)
+    except Exception as error:
+        answer = errors.answer(error, {})
+        if answer is None:
+            log.exception("broke while telling its progress")
+            told = errors.body("server_error", errors.BROKE)
+        else:
+            told = answer.data
+        yield _line({"error": told})
+
+
+def _line(line: dict) -> bytes:
+    return json.dumps(line, default=list).encode() + b"\n"
