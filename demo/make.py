@@ -17,6 +17,7 @@ import numpy as np
 from demo.dyes import BANDS, swatch
 from demo.names import Namer
 from jindle_core.colorimetry.spaces import reflectance_to_lab
+from jindle_core.interchange.drawer_csv import FULLNESS, KeptLine, write_drawer
 from jindle_core.interchange.entries import Entry
 from jindle_core.interchange.range_csv import write_range
 
@@ -200,29 +201,30 @@ def _spectra(made: Range, listed: list[Entry]) -> str:
     return out.getvalue()
 
 
-def _drawer(made: Range, listed: list[Entry]) -> Iterator[tuple[str, str]]:
-    """About every third colour is owned, and whole families of the markers."""
+def _drawer(made: Range, listed: list[Entry]) -> Iterator[KeptLine]:
+    """About every third colour is owned, and whole families of the markers; a few run low or dry."""
     random = np.random.default_rng(made.seed + 2000)
+    lasting = made.medium in ("cardstock", "patterned paper")
     for one in listed:
         if one.family in ("tarn", "reed", "clay", "rook", "stone") or random.random() < 0.3:
-            yield made.name, one.key
+            full = "full" if lasting else random.choice(FULLNESS, p=(0.72, 0.14, 0.09, 0.05))
+            note = "order two" if full == "dry" else ""
+            yield KeptLine(0, made.name, one.key, str(full), note)
 
 
 def files() -> dict[str, str]:
     """Every file to be made: its path in the data folder, its text."""
-    made_files, about, owned = {}, [], io.StringIO()
-    drawer = csv.writer(owned, lineterminator="\n")
-    drawer.writerow(("range", "colour"))
+    made_files, about, owned = {}, [], []
     for made in ranges():
         listed = entries(made)
         made_files[f"ranges/{made.slug}.csv"] = write_range(listed)
         if made.provenance == "read":
             made_files[f"spectra/{made.slug}.csv"] = _spectra(made, listed)
-        drawer.writerows(_drawer(made, listed))
+        owned += _drawer(made, listed)
         fields = ("slug", "name", "maker", "medium", "note", "provenance")
         about.append({field: getattr(made, field) for field in fields})
     made_files["ranges.json"] = json.dumps(about, indent=2, ensure_ascii=False) + "\n"
-    made_files["drawer.csv"] = owned.getvalue()
+    made_files["drawer.csv"] = write_drawer(owned)
     return made_files
 
 

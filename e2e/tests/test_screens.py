@@ -59,6 +59,11 @@ class ScreenTests(BrowserTestCase):
         for path, heading in (
             ("/supplies", "Supplies"),
             ("/supplies/import", "Bring in a range"),
+            ("/supplies/drawer", "Supplies"),
+            ("/supplies/shopping", "Supplies"),
+            ("/match", "I have this here. What is it there?"),
+            ("/match/family", "A family into another range"),
+            ("/account", "The demo studio"),
             ("/none", "Nothing here"),
         ):
             self.go(path)
@@ -68,6 +73,26 @@ class ScreenTests(BrowserTestCase):
         self.page.get_by_role("link", name="Wherry").click()
         self.heading("Wherry")
         self.check_axe()
+        for tab, heading in (
+            ("Chart", "Its gaps"),
+            ("Compare", None),
+            ("Print and files", "The range as a file"),
+        ):
+            self.page.get_by_role("link", name=tab).click()
+            if heading:
+                self.heading(heading)
+            else:
+                expect(self.page.get_by_text("have a twin").first).to_be_visible()
+            self.check_axe()
+        self.page.get_by_role("link", name="Colours").click()
+        self.page.get_by_role("link", name="TARN-5").click()
+        self.heading("TARN-5")
+        expect(self.grid).to_be_visible()
+        self.check_axe()
+        for tab, heading in (("Use instead", "Glaze two you own"), ("My readings", "Type a reading")):
+            self.page.get_by_role("link", name=tab).click()
+            self.heading(heading)
+            self.check_axe()
 
     def test_first_load_is_small_and_from_here(self):
         scripts = {}
@@ -113,8 +138,8 @@ class KeyboardTests(BrowserTestCase):
         self.open_demo()
         self.open_card("Kingfisher, get well")
         self.row(1).get_by_role("rowheader").focus()
-        self.press("ArrowRight", "ArrowRight", "ArrowDown")
-        cell = self.cell(2, "Ink pad")
+        self.press("ArrowRight", "ArrowRight", "ArrowDown", "ArrowDown")
+        cell = self.cell(3, "Ink pad")
         expect(cell).to_be_focused()
         first = cell.inner_text()
         self.press("]")
@@ -154,6 +179,110 @@ class KeyboardTests(BrowserTestCase):
         expect(self.grid.get_by_role("rowheader")).to_have_count(7)
         self.press("Control+z")
         expect(self.grid.get_by_role("rowheader")).to_have_count(6)
+
+    def test_match(self):
+        """From any page to a colour, along its likes, and into a palette, without the mouse."""
+        self.open_demo()
+        self.press("/")
+        expect(self.page.get_by_role("combobox", name="Find a colour")).to_be_focused()
+        self.page.get_by_role("combobox").fill("clay 4")
+        expect(self.page.get_by_role("option", name="CLAY-4")).to_be_visible()
+        self.press("Enter")
+        self.heading("CLAY-4")
+        first = self.grid.get_by_role("gridcell").first
+        first.focus()
+        self.press("ArrowDown", "ArrowRight")
+        second = self.grid.get_by_role("row").nth(1).get_by_role("gridcell").nth(1)
+        expect(second).to_be_focused()
+        expect(second).to_have_attribute("aria-selected", "true")
+        label = second.locator("b").first.inner_text()
+        expect(self.page.get_by_role("img", name=f"{label}, the candidate")).to_be_visible()
+        self.press("f")
+        self.heading(label)
+        self.press("o")
+        expect(self.page.get_by_role("switch", name="Only what I own")).to_be_checked()
+        self.press("p")
+        expect(self.dialog()).to_have_count(1)
+        self.page.get_by_label("Your name for it").fill("found by key")
+        self.press("Enter")
+        expect(self.page.get_by_text("It is in the palette of")).to_be_visible()
+
+
+class RangeTests(BrowserTestCase):
+    """A range of one's own by hand, and everything of mine out and back."""
+
+    def sign_up(self, name):
+        self.go("/sign-in")
+        self.button("Make an account").click()
+        self.page.get_by_label("Name").fill(name)
+        self.page.get_by_label("Password").fill("wagtail-at-dawn")
+        self.button("Make the account").click()
+        self.heading("No cards yet")
+
+    def fill_row(self, code, value):
+        self.button("Add a colour").click()
+        row = self.page.get_by_role("row").last
+        row.get_by_role("textbox").nth(0).fill(code)
+        row.get_by_role("textbox").nth(2).fill(value)
+
+    def test_made_by_hand_then_taken_out_and_brought_back(self):
+        self.sign_up("Weir studio")
+        self.go("/supplies")
+        self.button("Make a range").click()
+        self.page.get_by_label("Name").fill("Weir pencils")
+        self.choose("Medium:", "wax pencil")
+        self.button("Make it").click()
+        self.heading("Weir pencils")
+        self.fill_row("WEED-1", "60, -20, 30")
+        self.fill_row("WEED-2", "green")
+        self.button("Save the range").click()
+        expect(self.page.get_by_role("alert")).to_contain_text("“green” is no colour value")
+        self.page.get_by_label("Lab or #rrggbb of WEED-2").fill("#225533")
+        self.button("Save the range").click()
+        expect(self.page.get_by_text("wax pencil, 2 colours")).to_be_visible()
+        self.page.get_by_role("link", name="Chart").click()
+        dot = self.page.get_by_role("checkbox", name="WEED-2")
+        dot.focus()
+        self.page.keyboard.press("Enter")
+        expect(dot).to_have_attribute("aria-checked", "true")
+        self.check_axe()
+        self.page.get_by_role("link", name="Print and files").click()
+        with self.page.expect_download() as printed:
+            self.page.get_by_role("link", name="A4", exact=True).click()
+        self.assertEqual(printed.value.suggested_filename, "Weir pencils chart.pdf")
+        self.go("/account")
+        with self.page.expect_download() as taken:
+            self.page.get_by_role("link", name="Take out everything").click()
+        archive = taken.value.path()
+        self.page.get_by_label("Your password, to be sure").fill("wrong")
+        self.button("Delete it for good").click()
+        expect(self.page.get_by_role("alert")).to_contain_text("not your password")
+        self.page.get_by_label("Your password, to be sure").fill("wagtail-at-dawn")
+        self.button("Delete it for good").click()
+        self.heading("Sign in")
+        self.sign_up("Weir studio")
+        self.go("/account")
+        self.page.locator("input[type=file]").set_input_files(archive)
+        expect(self.page.get_by_text("1 own range, 1 colour of the drawer")).to_be_visible()
+        self.go("/supplies")
+        expect(self.page.get_by_role("link", name="Weir pencils")).to_contain_text("1 in my drawer")
+
+    def test_two_windows_on_one_range(self):
+        self.sign_up("Two windows")
+        self.go("/supplies")
+        self.button("Make a range").click()
+        self.page.get_by_label("Name").fill("Shared sight")
+        self.button("Make it").click()
+        self.heading("Shared sight")
+        second = self.page.context.new_page()
+        second.goto(self.page.url)
+        expect(second.get_by_role("button", name="Save the range")).to_be_visible()
+        self.fill_row("WEED-1", "#336644")
+        self.button("Save the range").click()
+        expect(self.page.get_by_text("is saved")).to_be_visible()
+        second.get_by_label("Maker").fill("Somebody")
+        second.get_by_role("button", name="Save the range").click()
+        expect(second.get_by_role("alert")).to_contain_text("changed in another window")
 
 
 class MistakeTests(BrowserTestCase):

@@ -1,5 +1,7 @@
 """A person's first card, in the order of work. It grows with what Jindle can do."""
 
+import re
+
 from playwright.sync_api import expect
 
 from e2e.tests.base import BrowserTestCase
@@ -20,6 +22,12 @@ class StoryTests(BrowserTestCase):
         self.says_what_lies_on_what()
         self.brings_in_a_range_of_her_own()
         self.finds_it_in_the_palette()
+        self.says_what_she_owns()
+        self.asks_what_a_colour_is_elsewhere()
+        self.reads_a_swatch_of_her_own()
+        self.takes_a_family_into_another_range()
+        self.moves_the_card_to_what_she_has()
+        self.sees_what_is_still_to_buy()
         self.goes_back_and_forth()
         self.sees_it_among_her_cards()
 
@@ -92,7 +100,7 @@ class StoryTests(BrowserTestCase):
             {"name": "treidel.csv", "mimeType": "text/csv", "buffer": OWN_PADS}
         )
         expect(self.page.get_by_text("2 colours read")).to_be_visible()
-        expect(self.page.get_by_text("Separated by semicolons.")).to_be_visible()
+        expect(self.page.get_by_text("CSV separated by semicolons.")).to_be_visible()
         self.page.get_by_label("Name", exact=True).fill("Treidel")
         self.choose("Medium:", "dye ink pad")
         self.choose("Where its L, a, b come from", "read with an instrument")
@@ -113,6 +121,89 @@ class StoryTests(BrowserTestCase):
         self.page.get_by_role("switch", name="Only what I own").click()
         expect(self.cell(4, "Cardstock")).to_contain_text("Nothing to choose from")
         self.page.get_by_role("switch", name="Only what I own").click()
+
+    def says_what_she_owns(self):
+        self.page.get_by_role("link", name="Supplies").click()
+        self.page.get_by_role("link", name="My drawer", exact=True).click()
+        self.button("Type or paste codes").click()
+        self.page.get_by_label("Codes or names").fill(
+            "tarn 4, Moss-4; rook7\nclay 3, lockside 84, landing first weir pool"
+        )
+        self.button("Read the list").click()
+        expect(self.page.get_by_text("5 colours understood")).to_be_visible()
+        expect(self.page.get_by_role("alert")).to_contain_text("“rook7” is no code or name")
+        self.button("Wherry ROOK-1").click()
+        expect(self.page.get_by_text("6 colours understood")).to_be_visible()
+        self.button("Put 6 colours into the drawer").click()
+        self.button("all 7").click()
+        self.button("MOSS-4").click()
+        self.choose("How full", "dry")
+        self.page.get_by_label("Note").fill("lent out")
+        self.button("Save", exact=True).click()
+        expect(self.button("dry 1")).to_be_visible()
+
+    def asks_what_a_colour_is_elsewhere(self):
+        self.page.get_by_role("link", name="Match").click()
+        self.heading("I have this here. What is it there?")
+        self.page.keyboard.press("/")
+        self.page.get_by_role("combobox", name="Find a colour").fill("traidelpfad")
+        self.page.get_by_role("option", name="TREIDEL 1").click()
+        first = self.grid.get_by_role("gridcell").first
+        expect(first).to_contain_text("TARN-5")
+        expect(first).to_contain_text("same to the eye")
+        first.focus()
+        self.page.keyboard.press("Enter")
+        self.heading("TARN-5")
+        self.page.get_by_role("link", name="Use instead").click()
+        expect(self.page.get_by_text("This one is not in your drawer.")).to_be_visible()
+        expect(self.page.get_by_role("region", name="The nearest you own")).to_contain_text("TARN-4")
+        expect(self.page.get_by_role("region", name="Glaze two you own")).to_contain_text("a prediction")
+
+    def reads_a_swatch_of_her_own(self):
+        self.page.get_by_role("link", name="My readings").click()
+        self.button("Read the swatch").click()
+        expect(self.page.get_by_role("alert")).to_contain_text("calibrate it first")
+        self.button("Calibrate on the white tile").click()
+        expect(self.page.get_by_text(re.compile("^ ?Calibrated, battery"))).to_be_visible()
+        self.button("Read the swatch").click()
+        kept = self.page.get_by_role("region", name="What I have read")
+        expect(kept).to_contain_text("Simulated swatch reader, with its spectrum")
+        self.page.get_by_label("L*a*b* (D50), or #rrggbb").fill("51, -22, -21.5")
+        self.button("Keep it").click()
+        expect(kept.get_by_role("listitem")).to_have_count(2)
+        expect(self.page.get_by_text("Your 2 readings say")).to_be_visible()
+        expect(self.page.get_by_text("my own reading")).to_be_visible()
+
+    def takes_a_family_into_another_range(self):
+        self.go("/match/family")
+        for code in ("CLAY-2", "CLAY-4", "CLAY-6"):
+            self.page.get_by_role("button", name=re.compile("Choose the first colour|Add a colour")).click()
+            self.page.get_by_role("combobox", name="Find a colour").fill(code)
+            self.page.get_by_role("option", name=code).click()
+        expect(self.page.get_by_role("region", name="Side by side")).to_contain_text("CLAY-6 becomes")
+        self.heading("The steps")
+
+    def moves_the_card_to_what_she_has(self):
+        self.page.get_by_role("link", name="Cards").click()
+        self.open_card("Grebe on the mere")
+        self.button("Move to other ranges").click()
+        self.button("Lockside").click()
+        expect(self.page.get_by_text("None of these ranges serves ink pad")).to_be_visible()
+        self.button("Move 4 cells").click()
+        expect(self.cell(2, "Alcohol marker")).to_contain_text("chosen")
+        self.button("Undo").click()
+        expect(self.cell(2, "Alcohol marker")).to_contain_text("the colour itself")
+
+    def sees_what_is_still_to_buy(self):
+        self.go("/supplies/shopping")
+        expect(self.page.get_by_role("listitem").filter(has_text="TARN-5")).to_contain_text(
+            "not in the drawer"
+        )
+        expect(self.page.get_by_role("listitem").filter(has_text="TARN-5")).to_contain_text(
+            "Grebe on the mere"
+        )
+        self.page.get_by_role("link", name="Cards").click()
+        self.open_card("Grebe on the mere")
 
     def goes_back_and_forth(self):
         self.row(2).get_by_role("rowheader").click()

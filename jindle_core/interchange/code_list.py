@@ -64,9 +64,7 @@ def read_list(text: str, labels: Sequence[tuple[str, str, str]], search: SearchI
     doubtful, repeated = [], 0
     for part in parts:
         places = known.get(plain(part), [])
-        # A whole code outranks a name that reads the same.
-        coded = [place for place in places if plain(labels[place][1]) == plain(part)]
-        places = coded or places
+        places = _nearest_to_the_letter(part, places, labels)
         if len(places) == 1:
             repeated += places[0] in understood
             understood.setdefault(places[0], Understood(part, places[0]))
@@ -76,3 +74,11 @@ def read_list(text: str, labels: Sequence[tuple[str, str, str]], search: SearchI
             near = search.find(part, _SUGGESTED)
             doubtful.append(Doubtful(part, tuple(near), "is no code or name in your ranges"))
     return ReadList(tuple(understood.values()), tuple(doubtful), repeated)
+
+
+def _nearest_to_the_letter(part: str, places: list[int], labels: Sequence[tuple[str, str, str]]) -> list[int]:
+    """Those whose code is the part to the letter ("114" before 1.14), else reads like it, else all."""
+    codes = {place: labels[place][1] for place in places}
+    exact = [place for place, code in codes.items() if code.casefold() == part.casefold()]
+    alike = [place for place, code in codes.items() if plain(code) == plain(part)]
+    return exact or alike or places

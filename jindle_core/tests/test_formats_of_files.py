@@ -262,6 +262,11 @@ class CodeListTests(unittest.TestCase):
         self.assertEqual([one.place for one in found.understood], [0, 2, 3, 1])
         self.assertEqual((found.repeated, found.doubtful), (1, ()))
 
+    def test_a_code_to_the_letter_comes_before_one_that_reads_alike(self):
+        labels = (("Tray", "1.14", ""), ("Boards", "114", ""), ("Names", "", "114"))
+        (found,) = read_list("114", labels, SearchIndex([label[1:] for label in labels])).understood
+        self.assertEqual(found.place, 1)
+
     def test_what_was_not_understood_is_told(self):
         found = self.read("moss 4, soot, mos 3, zzzz")
         self.assertEqual(found.understood, ())

@@ -24,10 +24,16 @@ def set_owned(person: Person, colour_ids: Iterable[int], owned: bool) -> None:
 def keep(person: Person, kept: Iterable[tuple[int, str | None, str | None]]) -> None:
     """Put colours into the drawer with how full they are and a note: (id, fullness, note).
 
-    None leaves what is said of a colour that is there already.
+    None leaves what is said of a colour that is there already; of a colour
+    named twice the last counts.
     """
+    there = {entry.colour_id: entry for entry in drawer_of(person)}
+    said = {}
     for pk, fullness, note in kept:
-        said = {"fullness": fullness, "note": note}
-        given = {name: value for name, value in said.items() if value is not None}
-        DrawerEntry.objects.update_or_create(owner=person, colour_id=pk, defaults=given)
+        entry = said[pk] = there.get(pk) or DrawerEntry(owner=person, colour_id=pk)
+        entry.fullness = fullness or entry.fullness
+        entry.note = entry.note if note is None else note
+    DrawerEntry.objects.bulk_create(
+        said.values(), update_conflicts=True, update_fields=["fullness", "note"], batch_size=1000
+    )
     touch_catalogue(person)

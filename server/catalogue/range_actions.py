@@ -8,6 +8,7 @@ from django.db.models import F
 
 from jindle_core import defaults
 from jindle_core.changes import checked_name
+from jindle_core.colorimetry.typed import read_typed
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.entries import FIELDS, Entry, RangeFile, read_rows
 from jindle_core.interchange.range_csv import figure, neutral
@@ -119,7 +120,10 @@ def make_range(owner: Person, details: RangeDetails) -> Range:
 
 @dataclass(frozen=True)
 class Put:
-    """A colour as typed: texts of ``FIELDS``; ``id`` of the colour it replaces, or None for a new one."""
+    """A colour as typed: texts by field; ``id`` of the colour it replaces, or None for a new one.
+
+    ``value`` among the fields is Lab or #rrggbb; the others are those of a file.
+    """
 
     texts: dict[str, str]
     id: int | None = None
@@ -167,10 +171,7 @@ def _read_puts(puts: Sequence[Put], staying: Sequence[Colour]) -> tuple[Entry, .
         raise BadInput(Problem(f"A range has at most {defaults.LARGEST_RANGE} colours.", field="colours"))
     if not puts:
         return ()
-    rows = [
-        (number, tuple(put.texts.get(field, "").strip() for field in FIELDS))
-        for number, put in enumerate(puts, start=1)
-    ]
+    rows = [(number, _cells(number, put.texts)) for number, put in enumerate(puts, start=1)]
     columns = {field: field for field in FIELDS}
     file = read_rows(Table(FIELDS, tuple(rows), "typed"), columns, "label")
     there = {colour.key for colour in staying}
@@ -185,13 +186,31 @@ def _read_puts(puts: Sequence[Put], staying: Sequence[Colour]) -> tuple[Entry, .
     return file.entries
 
 
+def _cells(number: int, texts: dict[str, str]) -> tuple[str, ...]:
+    """The texts as a file's row would have them: the value taken apart."""
+    texts = {field: text.strip() for field, text in texts.items()}
+    if value := texts.pop("value", ""):
+        found = read_typed(value)
+        if found is None:
+            told = f"Row {number}: “{value[:40]}” is no colour value."
+            expected = "L, a, b such as 52, −10, 20, or #rrggbb"
+            raise BadInput(Problem(told, "colours", number, "value", value[:100], expected))
+        texts |= dict(zip("Lab", map(figure, found.lab), strict=True))
+        if found.provenance == "screen":
+            texts["provenance"] = "screen"
+        elif texts.get("provenance") == "screen":
+            texts["provenance"] = ""  # a screen value no more
+    return tuple(texts.get(field, "") for field in FIELDS)
+
+
 def typed(entry: Entry) -> dict[str, str]:
     """An entry as the texts that ``Put`` takes."""
-    lab = dict(zip("Lab", map(figure, entry.lab), strict=True))
     texts = {field: neutral(getattr(entry, field)) for field in ("code", "name", "family", "paper")}
-    return (
-        texts | lab | {"discontinued": "yes" if entry.discontinued else "no", "provenance": entry.provenance}
-    )
+    return texts | {
+        "value": ", ".join(map(figure, entry.lab)),
+        "discontinued": "yes" if entry.discontinued else "no",
+        "provenance": entry.provenance,
+    }
 
 
 @transaction.atomic

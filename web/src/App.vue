@@ -1,15 +1,14 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import {
+  MagnifyingGlassIcon,
   QuestionMarkCircleIcon,
   RectangleStackIcon,
   SwatchIcon,
   UserCircleIcon,
 } from '@heroicons/vue/24/outline'
-import { MagnifyingGlassIcon } from '@heroicons/vue/24/outline'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { Swatch } from '@/api/client'
 import { useKeys } from '@/lib/keys'
 import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
@@ -17,7 +16,6 @@ import AppDialog from '@/ui/AppDialog.vue'
 import FindColour, { type Picked } from '@/ui/FindColour.vue'
 import KeysHelp from '@/ui/KeysHelp.vue'
 import NoticeBar from '@/ui/NoticeBar.vue'
-import SwatchFacts from '@/ui/SwatchFacts.vue'
 
 const session = useSession()
 const notices = useNotices()
@@ -25,9 +23,8 @@ const route = useRoute()
 const router = useRouter()
 const help = ref(false)
 const finding = ref(false)
-const found = ref<Swatch | null>(null)
-// Inside a card the stage answers "/" itself: there it adds to the palette.
-const inCard = computed(() => /^\/cards\/\d+/.test(route.path))
+// A card and Match answer "/" themselves: the one adds to its palette, the other stays where it is.
+const answered = computed(() => /^\/(cards\/\d+|match(\/\d+)?$)/.test(route.path))
 
 function guard(action: () => Promise<unknown>) {
   return () => session.person && action().catch(notices.fail)
@@ -35,7 +32,7 @@ function guard(action: () => Promise<unknown>) {
 
 useKeys({
   '?': () => (help.value = true),
-  '/': () => (session.person && !inCard.value ? (finding.value = true) : false),
+  '/': () => (session.person && !answered.value ? (finding.value = true) : false),
   g: () => (session.view = session.view === 'greys' ? 'colour' : 'greys'),
   s: guard(session.nextSurround),
   u: guard(() => session.set({ units: session.person?.units === 'in' ? 'mm' : 'in' })),
@@ -43,12 +40,17 @@ useKeys({
 })
 
 function show(picked: Picked) {
-  if ('swatch' in picked) found.value = picked.swatch
-  else notices.show('A value is no supply: open a card to add it to a palette.')
+  finding.value = false
+  void router.push(
+    'swatch' in picked
+      ? `/match/${picked.swatch.id}`
+      : { path: '/match', query: { value: picked.text } },
+  )
 }
 
 const PLACES = [
   { to: '/cards', words: 'Cards', icon: RectangleStackIcon },
+  { to: '/match', words: 'Match', icon: MagnifyingGlassIcon },
   { to: '/supplies', words: 'Supplies', icon: SwatchIcon },
 ]
 </script>
@@ -94,6 +96,14 @@ const PLACES = [
         >
           <p class="truncate px-3 py-2 text-xs text-soft">{{ session.person.name }}</p>
           <MenuItem v-slot="{ active }">
+            <RouterLink
+              to="/account"
+              class="block rounded-panel px-3 py-2"
+              :class="active && 'bg-strong text-onstrong'"
+              >My account and archive</RouterLink
+            >
+          </MenuItem>
+          <MenuItem v-slot="{ active }">
             <button
               type="button"
               class="w-full cursor-pointer rounded-panel px-3 py-2 text-left"
@@ -125,15 +135,6 @@ const PLACES = [
           </MenuItem>
         </MenuItems>
       </Menu>
-      <button
-        v-if="!inCard"
-        type="button"
-        class="flex flex-1 cursor-pointer flex-col items-center gap-1 rounded-panel px-1 py-2 text-xs hover:bg-room sm:order-first sm:mb-2 sm:flex-none"
-        aria-keyshortcuts="/"
-        @click="finding = true"
-      >
-        <MagnifyingGlassIcon class="size-5" aria-hidden="true" />Find
-      </button>
     </nav>
     <RouterView v-slot="{ Component }">
       <component :is="Component" class="min-h-0 min-w-0 flex-1" />
@@ -142,31 +143,7 @@ const PLACES = [
   <RouterView v-else />
   <KeysHelp v-if="help" @close="help = false" />
   <AppDialog v-if="finding" title="Find a colour" @close="finding = false">
-    <FindColour
-      act="show it"
-      @leave="finding = false"
-      @pick="
-        (picked) => {
-          finding = false
-          show(picked)
-        }
-      "
-    />
-  </AppDialog>
-  <AppDialog v-if="found" :title="found.label" @close="found = null">
-    <SwatchFacts :swatch="found" />
-    <button
-      type="button"
-      class="button mt-5"
-      @click="
-        () => {
-          router.push(`/supplies/${found?.range_id}`)
-          found = null
-        }
-      "
-    >
-      See the whole range
-    </button>
+    <FindColour act="show what is like it" @leave="finding = false" @pick="show" />
   </AppDialog>
   <div
     v-if="!notices.dialogs"

@@ -17,6 +17,31 @@ export const router = createRouter({
       ],
     },
     {
+      path: '/match/:id(\\d+)?',
+      component: () => import('@/match/MatchPage.vue'),
+      meta: { title: 'Match' },
+    },
+    {
+      path: '/match/family',
+      component: () => import('@/match/FamilyPage.vue'),
+      meta: { title: 'A family into another range' },
+    },
+    {
+      path: '/account',
+      component: () => import('@/account/AccountPage.vue'),
+      meta: { title: 'Account' },
+    },
+    {
+      path: '/supplies/drawer',
+      component: () => import('@/supplies/DrawerPage.vue'),
+      meta: { title: 'My drawer' },
+    },
+    {
+      path: '/supplies/shopping',
+      component: () => import('@/supplies/ShoppingPage.vue'),
+      meta: { title: 'Shopping list' },
+    },
+    {
       path: '/supplies',
       component: () => import('@/supplies/SuppliesPage.vue'),
       meta: { title: 'Supplies' },

@@ -25,6 +25,7 @@ _STRIP = 24  # colours shown of a range in the list
 class RangeSerializer(serializers.ModelSerializer):
     """A range without its colours."""
 
+    version = serializers.IntegerField(help_text="counts every edit; say it with the next")
     own = serializers.BooleanField(help_text="the person's own, so that they may change it")
     count = serializers.IntegerField()
     owned = serializers.IntegerField(help_text="how many of its colours are in the drawer")
@@ -91,7 +92,8 @@ class PutSerializer(serializers.Serializer):
 
     id = serializers.IntegerField(required=False, allow_null=True)
     texts = serializers.DictField(
-        child=serializers.CharField(allow_blank=True), help_text="by field: " + ", ".join(FIELDS)
+        child=serializers.CharField(allow_blank=True),
+        help_text="by field: value (Lab or #rrggbb), " + ", ".join(FIELDS),
     )
 
 

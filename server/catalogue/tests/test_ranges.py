@@ -29,8 +29,8 @@ class ByHandTests(ApiTestCase):
         self.assertEqual([one["label"] for one in self.range["colours"]], ["OAR-1", "dark oar"])
         self.assertEqual([one["provenance"] for one in self.range["colours"]], ["label", "screen"])
         typed = self.ask("get", f"ranges/{self.range['id']}/changes")
-        self.assertEqual(typed[0]["texts"]["L"], "80.00")
-        changed = typed[0] | {"texts": typed[0]["texts"] | {"code": "OAR-2", "L": "75,5"}}
+        self.assertEqual(typed[0]["texts"]["value"], "80.00, 2.00, 10.00")
+        changed = typed[0] | {"texts": typed[0]["texts"] | {"code": "OAR-2", "value": "L 75,5 a 2 b 10"}}
         told = self.put(put=[changed], details={"name": "Oars and sculls", "medium": "oil pencil"})
         self.assertEqual((told["name"], told["medium"]), ("Oars and sculls", "oil pencil"))
         self.assertEqual((told["colours"][0]["label"], told["colours"][0]["lab"][0]), ("OAR-2", 75.5))
@@ -47,6 +47,7 @@ class ByHandTests(ApiTestCase):
             ({"code": "OAR-3", "L": "500", "a": "0", "b": "0"}, "out of range"),
             ({"L": "50", "a": "0", "b": "0"}, "neither code nor name"),
             ({"code": "OAR-4"}, "no colour"),
+            ({"code": "OAR-4", "value": "oar brown"}, "no colour value"),
         ):
             with self.subTest(words):
                 told = self.put({"code": "OAR-9", "hex": "#123456"}, texts, status=400)

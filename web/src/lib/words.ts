@@ -1,14 +1,17 @@
 import type { Match } from '@/api/client'
 
+/** What a match and a prediction share. */
+type Near = Pick<Match, 'verdict' | 'tentative' | 'direction' | 'distance' | 'uncertainty'>
+
 /** How near a match is, said first in words. */
-export function nearness(match: Match): string {
+export function nearness(match: Near): string {
   const verdict = match.tentative ? `perhaps ${match.verdict}` : match.verdict
   return match.direction ? `${verdict}, ${match.direction}` : verdict
 }
 
 /** The same as a figure with its uncertainty. */
-export function figure(match: Match): string {
-  return `ΔE ${match.distance.toFixed(1)} ± ${match.uncertainty.toFixed(1)}`
+export function figure(match: Near): string {
+  return `ΔE\u00a0${match.distance.toFixed(1)}\u00a0±\u00a0${match.uncertainty.toFixed(1)}`
 }
 
 export function plural(count: number, one: string, many = one + 's'): string {

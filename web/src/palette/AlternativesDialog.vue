@@ -145,7 +145,7 @@ async function goBack() {
               <span class="block text-soft">{{ figure(match) }}</span>
               <span v-if="match.swatch.discontinued" class="block">discontinued</span>
             </span>
-            <OwnedCorner :owned="match.swatch.owned" />
+            <OwnedCorner :swatch="match.swatch" />
           </div>
         </RadioGroupOption>
       </RadioGroup>

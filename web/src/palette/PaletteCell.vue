@@ -39,7 +39,7 @@ const words = computed(() =>
         <span class="block text-xs leading-tight">{{ words }}</span>
         <span v-if="!itself" class="block text-xs text-soft">{{ figure(cell.match) }}</span>
       </span>
-      <OwnedCorner :owned="cell.match.swatch.owned" />
+      <OwnedCorner :swatch="cell.match.swatch" />
     </template>
     <span v-if="cell.match" class="sr-only">
       , {{ cell.match.swatch.provenance_words

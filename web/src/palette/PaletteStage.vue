@@ -8,6 +8,7 @@ import OnOff from '@/ui/OnOff.vue'
 import AlternativesDialog from './AlternativesDialog.vue'
 import ColourDialog from './ColourDialog.vue'
 import ColourHead from './ColourHead.vue'
+import MoveDialog from './MoveDialog.vue'
 import PaletteCell from './PaletteCell.vue'
 
 defineEmits<{ add: [] }>()
@@ -20,6 +21,7 @@ const grid = ref<HTMLElement | null>(null)
 const at = ref({ row: 0, column: 0 })
 const choosing = ref<{ colourKey: number; column: Column } | null>(null)
 const editing = ref(0)
+const moving = ref(false)
 const onlyOwned = computed({
   get: () => session.onlyOwned,
   set: (value) => void session.set({ only_owned: value }).catch(notices.fail),
@@ -122,7 +124,12 @@ const tab = (row: number, column: number) =>
       <p class="text-xs text-soft">
         The nearest in each medium. Arrow keys move, Enter compares, L locks.
       </p>
-      <OnOff v-model="onlyOwned">Only what I own</OnOff>
+      <span class="flex items-center gap-4">
+        <button type="button" class="cursor-pointer text-xs underline" @click="moving = true">
+          Move to other ranges …
+        </button>
+        <OnOff v-model="onlyOwned">Only what I own</OnOff>
+      </span>
     </div>
     <div
       ref="grid"
@@ -173,6 +180,7 @@ const tab = (row: number, column: number) =>
         </div>
       </TransitionGroup>
     </div>
+    <MoveDialog v-if="moving" @close="moving = false" />
     <AlternativesDialog
       v-if="choosing"
       v-bind="choosing"

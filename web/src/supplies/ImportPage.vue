@@ -3,6 +3,7 @@ import { reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ApiError, form, got, type Preview, type Problem } from '@/api/client'
 import { useNotices } from '@/lib/notices'
+import { follow } from '@/api/stream'
 import { plural } from '@/lib/words'
 import ProblemList from '@/ui/ProblemList.vue'
 import ColumnChoice from './ColumnChoice.vue'
@@ -19,6 +20,7 @@ const header = ref<string[]>([])
 const problems = ref<Problem[]>([])
 const busy = ref(false)
 const over = ref(false)
+const share = ref<number | null>(null)
 const details = reactive<Details>({
   name: '',
   maker: '',
@@ -36,12 +38,12 @@ async function look(chosen: File | null | undefined, mapped?: Record<string, str
     columns.value = {}
     header.value = []
   }
-  if (!details.name) details.name = chosen.name.replace(/\.[^.]*$/, '')
   const body = form({ file: chosen, columns: mapped, provenance: details.provenance })
   try {
     preview.value = await got(api.POST('/api/ranges/preview', { body: body as never }))
     columns.value = preview.value.columns
-    header.value = preview.value.header
+    header.value = preview.value.kind.startsWith('CSV') ? preview.value.header : []
+    if (!details.name) details.name = preview.value.name || chosen.name.replace(/\.[^.]*$/, '')
   } catch (error) {
     preview.value = null
     if (!(error instanceof ApiError)) return notices.fail(error)
@@ -61,15 +63,25 @@ function map(mapped: Record<string, string>) {
 }
 async function store() {
   busy.value = true
+  share.value = 0
   try {
     const body = form({ file: file.value, columns: columns.value, ...details })
-    const made = await got(api.POST('/api/ranges', { body: body as never }))
-    notices.show(`${made.name} is in your supplies with ${plural(made.count, 'colour')}.`)
-    await router.push(`/supplies/${made.id}`)
+    const done = await follow<{ share?: number; id?: number }>(
+      '/api/ranges/import',
+      body,
+      (line) => {
+        share.value = line.share ?? share.value
+      },
+    )
+    notices.show(
+      `${details.name} is in your supplies with ${plural(preview.value!.count, 'colour')}.`,
+    )
+    await router.push(`/supplies/${done.id}`)
   } catch (error) {
     notices.fail(error)
   } finally {
     busy.value = false
+    share.value = null
   }
 }
 </script>
@@ -91,10 +103,10 @@ async function store() {
       "
     >
       <label class="button button-main focus-within:outline-2">
-        {{ file ? 'Choose another file' : 'Choose a CSV file' }}
+        {{ file ? 'Choose another file' : 'Choose a file' }}
         <input
           type="file"
-          accept=".csv,.tsv,.txt,text/csv"
+          accept=".csv,.tsv,.txt,.json,.gpl,.cgats,text/csv"
           class="sr-only"
           @change="
             (event) => {
@@ -108,8 +120,9 @@ async function store() {
       <p class="min-w-64 flex-1 text-soft">
         <template v-if="file">{{ file.name }}, {{ Math.ceil(file.size / 1024) }} kB.</template>
         <template v-else>
-          Or drop it here. One row per colour: a code or a name, and either L, a, b (D50) or a hex
-          value. Commas, semicolons or tabs; a decimal comma is understood.
+          Or drop it here. CSV with one row per colour: a code or a name, and either L, a, b (D50)
+          or a hex value; commas, semicolons or tabs, a decimal comma is understood. Or a range as
+          JSON, CGATS.17 text with Lab or spectra, or a .gpl palette.
         </template>
       </p>
     </div>
@@ -138,6 +151,10 @@ async function store() {
       </section>
       <PreviewTable v-if="preview.entries.length" :preview="preview" class="mb-5" />
     </template>
+    <p v-if="share !== null" class="mb-5" role="status">
+      <progress class="w-full" :value="share" max="1" aria-label="Storing the colours" />
+      Storing the colours …
+    </p>
     <RangeDetails
       v-if="file"
       v-model="details"

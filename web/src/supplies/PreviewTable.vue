@@ -9,7 +9,7 @@ defineProps<{ preview: Preview }>()
   <section class="panel overflow-x-auto p-5">
     <h2 class="mb-1 text-base">{{ plural(preview.count, 'colour') }} read</h2>
     <p class="mb-3 text-xs text-soft">
-      Separated by {{ preview.delimiter }}.
+      {{ preview.kind }}.
       <template v-if="preview.count > preview.entries.length">
         The first {{ preview.entries.length }} of them:
       </template>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { ArrowDownTrayIcon } from '@heroicons/vue/20/solid'
+import { ArrowDownTrayIcon, PlusIcon } from '@heroicons/vue/20/solid'
 import { computed, ref } from 'vue'
 import { api, got, type Range } from '@/api/client'
-import { useNotices } from '@/lib/notices'
+import { useFetched } from '@/lib/fetched'
 import { plural } from '@/lib/words'
+import NewRange from './NewRange.vue'
+import SuppliesFrame from './SuppliesFrame.vue'
 
-const notices = useNotices()
-const ranges = ref<Range[] | null>(null)
-got(api.GET('/api/ranges')).then((found) => (ranges.value = found), notices.fail)
+const { data: ranges } = useFetched([], () => got(api.GET('/api/ranges')))
+const making = ref(false)
 
 const media = computed(() => {
   const groups = new Map<string, Range[]>()
@@ -18,13 +19,15 @@ const media = computed(() => {
 </script>
 
 <template>
-  <main class="overflow-y-auto p-6">
-    <header class="mb-5 flex items-center justify-between">
-      <h1 class="text-xl">Supplies</h1>
+  <SuppliesFrame>
+    <template #actions>
+      <button type="button" class="button" @click="making = true">
+        <PlusIcon class="size-4" aria-hidden="true" />Make a range
+      </button>
       <RouterLink to="/supplies/import" class="button button-main">
         <ArrowDownTrayIcon class="size-4" aria-hidden="true" />Bring in a range
       </RouterLink>
-    </header>
+    </template>
     <p v-if="!ranges" class="text-soft">Fetching the ranges …</p>
     <p v-else-if="!ranges.length" class="panel max-w-xl p-6">
       No ranges yet. Bring in one of your own from a CSV file: a code or a name, and L, a, b or a
@@ -62,5 +65,6 @@ const media = computed(() => {
         </li>
       </ul>
     </section>
-  </main>
+    <NewRange v-if="making" @close="making = false" />
+  </SuppliesFrame>
 </template>

@@ -4,6 +4,8 @@ import AppDialog from './AppDialog.vue'
 defineEmits<{ close: [] }>()
 const KEYS = [
   ['/', 'find any colour by code or name'],
+  ['f', 'in Match: flip target and candidate'],
+  ['p', 'in Match: send the colour to a palette'],
   ['1 – 9', 'choose a palette colour'],
   ['g', 'greys, and back to colour'],
   ['s', 'next surround: light, mid, dark'],

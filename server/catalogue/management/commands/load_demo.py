@@ -8,6 +8,7 @@ from pathlib import Path
 from django.core.management.base import BaseCommand
 from django.db import transaction
 
+from jindle_core.interchange.drawer_csv import read_drawer
 from jindle_core.interchange.entries import RangeFile
 from jindle_core.interchange.range_csv import read_range
 from server.accounts.actions import DEMO_NAME
@@ -17,7 +18,7 @@ from server.cards.api import read_change
 from server.cards.resolve import ResolvedPlan
 from server.cards.serializers import SizeRequestSerializer
 from server.catalogue.arrays import Catalogue, catalogue_for
-from server.catalogue.drawer_actions import set_owned
+from server.catalogue.drawer_actions import keep
 from server.catalogue.models import Colour
 from server.catalogue.range_actions import RangeDetails, store_range
 
@@ -48,8 +49,8 @@ class Command(BaseCommand):
                 "range__name", "key", "pk"
             )
         }
-        with (DATA / "drawer.csv").open(newline="", encoding="utf-8") as drawer:
-            set_owned(studio, [ids[row["range"], row["colour"]] for row in csv.DictReader(drawer)], True)
+        lines = read_drawer((DATA / "drawer.csv").read_bytes())
+        keep(studio, [(ids[line.range, line.colour], line.full, line.note) for line in lines])
         catalogue = catalogue_for(studio)
         for story in json.loads((DATA / "cards.json").read_text()):
             self._card(studio, catalogue, story, ids)

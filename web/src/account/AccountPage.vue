@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, ApiError, got } from '@/api/client'
+import { useNotices } from '@/lib/notices'
+import { useSession } from '@/lib/session'
+import { plural } from '@/lib/words'
+import FileButton from '@/ui/FileButton.vue'
+
+/** How things are shown, the password, and everything of mine: out, back, or gone. */
+const session = useSession()
+const notices = useNotices()
+const router = useRouter()
+const old = ref('')
+const fresh = ref('')
+const sure = ref('')
+const problems = ref<Record<string, string>>({})
+
+async function attempt(what: string, action: () => Promise<unknown>) {
+  problems.value = {}
+  try {
+    await action()
+  } catch (error) {
+    problems.value = {
+      [what]:
+        error instanceof ApiError
+          ? error.problems.map((one) => one.message).join(' ') || error.message
+          : String(error),
+    }
+  }
+}
+const changePassword = () =>
+  attempt('password', async () => {
+    await api.POST('/api/me/password', { body: { old: old.value, new: fresh.value } })
+    old.value = fresh.value = ''
+    notices.show('Your password is changed.')
+  })
+const bringBack = (file: File) =>
+  attempt('archive', async () => {
+    const body = new FormData()
+    body.append('file', file)
+    const found = await got(api.POST('/api/me/archive', { body: body as never }))
+    notices.show(
+      `Back are ${plural(found.cards, 'card')}, ${plural(found.ranges, 'own range')}, ` +
+        `${plural(found.drawer, 'colour')} of the drawer and ${plural(found.readings, 'reading')}.`,
+    )
+    await router.push('/cards')
+  })
+const remove = () =>
+  attempt('delete', async () => {
+    await api.POST('/api/me/delete', { body: { password: sure.value } })
+    location.assign('/sign-in')
+  })
+</script>
+
+<template>
+  <main class="overflow-y-auto p-6">
+    <h1 class="mb-5 text-xl">{{ session.person?.name }}</h1>
+    <div class="grid max-w-[920px] gap-5 md:grid-cols-2">
+      <section class="panel p-5" aria-labelledby="mine">
+        <h2 id="mine" class="mb-2 text-base">Everything of mine</h2>
+        <p class="mb-4">
+          One archive of open files: own ranges, drawer, readings, cards with their history, and
+          settings. It can be brought back into an empty account.
+        </p>
+        <p v-if="problems.archive" role="alert" class="mb-3 border-l-2 border-ink pl-3">
+          {{ problems.archive }}
+        </p>
+        <div class="flex flex-wrap gap-2">
+          <a class="button button-main" href="/api/me/archive">Take out everything</a>
+          <FileButton accept=".zip" @file="bringBack">Bring an archive back</FileButton>
+        </div>
+      </section>
+      <form class="panel p-5" aria-labelledby="password" @submit.prevent="changePassword">
+        <h2 id="password" class="mb-3 text-base">Password</h2>
+        <label class="label" for="old-password">As it is</label>
+        <input
+          id="old-password"
+          v-model="old"
+          class="input mb-3"
+          type="password"
+          required
+          autocomplete="current-password"
+        />
+        <label class="label" for="new-password">As it shall be</label>
+        <input
+          id="new-password"
+          v-model="fresh"
+          class="input"
+          type="password"
+          required
+          autocomplete="new-password"
+        />
+        <p v-if="problems.password" role="alert" class="mt-3 border-l-2 border-ink pl-3">
+          {{ problems.password }}
+        </p>
+        <button type="submit" class="button mt-4">Change it</button>
+      </form>
+      <form class="panel p-5" aria-labelledby="gone" @submit.prevent="remove">
+        <h2 id="gone" class="mb-2 text-base">Delete everything of mine</h2>
+        <p class="mb-3">
+          The account goes with every card, own range, reading and the drawer, for good. Take out
+          everything first if you may want it again.
+        </p>
+        <label class="label" for="sure-password">Your password, to be sure</label>
+        <input
+          id="sure-password"
+          v-model="sure"
+          class="input"
+          type="password"
+          required
+          autocomplete="current-password"
+        />
+        <p v-if="problems.delete" role="alert" class="mt-3 border-l-2 border-ink pl-3">
+          {{ problems.delete }}
+        </p>
+        <button type="submit" class="button mt-4">Delete it for good</button>
+      </form>
+    </div>
+  </main>
+</template>

@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { api, got, type Shades } from '@/api/client'
+import { useFetched } from '@/lib/fetched'
+import { useSession } from '@/lib/session'
+import { figure, nearness, plural } from '@/lib/words'
+import PairHalves from './PairHalves.vue'
+
+/** What to use instead of a colour, from what one owns. */
+const { id } = defineProps<{ id: number }>()
+const session = useSession()
+const { data } = useFetched(
+  () => id,
+  () => got(api.GET('/api/colours/{id}/instead', { params: { path: { id } } })),
+)
+const shade = (shades: Shades) => shades[session.view]
+
+function glazeWords(under: string, underLayers: number, over: string, overLayers: number) {
+  return `${plural(underLayers, 'layer')} of ${under}, dry, then ${plural(overLayers, 'layer')} of ${over}`
+}
+</script>
+
+<template>
+  <p v-if="!data" class="text-soft">Looking through the drawer …</p>
+  <div v-else class="max-w-[820px] space-y-6">
+    <p>
+      <template v-if="data.wanting">This one is {{ data.wanting }}.</template>
+      <template v-else>This one is in your drawer; here is what could stand in for it.</template>
+    </p>
+    <section aria-labelledby="nearest-owned">
+      <h2 id="nearest-owned" class="mb-2 text-base">The nearest you own</h2>
+      <p v-if="!data.nearest.length" class="panel p-4">
+        Nothing that does the same work is in your drawer, or it is dry.
+      </p>
+      <ul class="grid gap-1.5 sm:grid-cols-2">
+        <li v-for="match in data.nearest" :key="match.swatch.id" class="panel flex gap-3 p-2">
+          <PairHalves :first="shade(data.swatch.shades)" :second="shade(match.swatch.shades)" />
+          <span class="min-w-0 text-xs">
+            <RouterLink
+              :to="`/match/${match.swatch.id}`"
+              class="block text-sm font-semibold underline"
+              >{{ match.swatch.label }}</RouterLink
+            >
+            <span class="block text-soft"
+              >{{ match.swatch.range_name
+              }}<template v-if="match.swatch.fullness === 'low'">, running low</template></span
+            >
+            <span class="block">{{ nearness(match) }}</span>
+            <span class="block text-soft">{{ figure(match) }}</span>
+          </span>
+        </li>
+      </ul>
+    </section>
+    <section aria-labelledby="glaze">
+      <h2 id="glaze" class="mb-2 text-base">Glaze two you own</h2>
+      <p v-if="data.glaze_note" class="text-soft">{{ data.glaze_note }}</p>
+      <ul class="space-y-1.5">
+        <li
+          v-for="glaze in data.glazes"
+          :key="`${glaze.under.id} ${glaze.over.id}`"
+          class="panel flex flex-wrap items-center gap-4 p-2"
+        >
+          <PairHalves predicted :first="shade(data.swatch.shades)" :second="shade(glaze.shades)" />
+          <span class="min-w-56 flex-1 text-xs">
+            <b class="block text-sm">{{
+              glazeWords(
+                `${glaze.under.range_name} ${glaze.under.label}`,
+                glaze.under_layers,
+                `${glaze.over.range_name} ${glaze.over.label}`,
+                glaze.over_layers,
+              )
+            }}</b>
+            <span class="block">{{ nearness(glaze) }}, {{ figure(glaze) }}: a prediction</span>
+            <span class="block text-soft"
+              >ΔE {{ glaze.gain.toFixed(1) }} nearer than the nearest single one. Try it on a
+              scrap.</span
+            >
+          </span>
+          <span class="flex h-10 w-24 shrink-0" aria-hidden="true">
+            <span class="flex-1" :style="{ background: shade(glaze.under.shades) }" />
+            <span class="flex-1" :style="{ background: shade(glaze.shades) }" />
+            <span class="flex-1" :style="{ background: shade(glaze.over.shades) }" />
+          </span>
+        </li>
+      </ul>
+      <p v-if="data.glazes.length" class="mt-2 text-xs text-soft">
+        Alcohol markers want fresh air and no flame or heat tool near; go by the product’s label.
+      </p>
+    </section>
+    <section v-if="data.inked.length || data.ink_note" aria-labelledby="inked">
+      <h2 id="inked" class="mb-2 text-base">Ink your own card</h2>
+      <p v-if="data.ink_note" class="text-soft">{{ data.ink_note }}</p>
+      <ul class="space-y-1.5">
+        <li
+          v-for="inked in data.inked"
+          :key="inked.pad.id"
+          class="panel flex flex-wrap items-center gap-4 p-2"
+        >
+          <PairHalves predicted :first="shade(data.swatch.shades)" :second="shade(inked.shades)" />
+          <span class="min-w-56 flex-1 text-xs">
+            <b class="block text-sm"
+              >{{ inked.pad.range_name }} {{ inked.pad.label }} on {{ inked.card.range_name }}
+              {{ inked.card.label }}, {{ inked.hand }} hand</b
+            >
+            <span class="block">{{ nearness(inked) }}, {{ figure(inked) }}: a prediction</span>
+            <span class="block text-soft">{{
+              inked.gain > 0
+                ? `ΔE ${inked.gain.toFixed(1)} nearer than the nearest card you own.`
+                : 'No nearer than the nearest card you own.'
+            }}</span>
+          </span>
+        </li>
+      </ul>
+    </section>
+  </div>
+</template>

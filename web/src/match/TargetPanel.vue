@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import type { Match, Target } from '@/api/client'
+import { useSession } from '@/lib/session'
+import { figure, nearness } from '@/lib/words'
+
+/** The colour large, with a candidate touching it: the honest way to compare. */
+defineProps<{ target: Target; candidate: Match | null }>()
+defineEmits<{ flip: []; send: [] }>()
+const session = useSession()
+</script>
+
+<template>
+  <div>
+    <div class="flex h-36 overflow-hidden rounded-data">
+      <div
+        class="flex-1"
+        role="img"
+        :aria-label="`${target.label}, the target`"
+        :style="{ background: target.shades[session.view] }"
+      />
+      <div
+        v-if="candidate"
+        class="flex-1"
+        role="img"
+        :aria-label="`${candidate.swatch.label}, the candidate`"
+        :style="{ background: candidate.swatch.shades[session.view] }"
+      />
+    </div>
+    <div class="mt-2 grid gap-3" :class="candidate && 'grid-cols-2'">
+      <div class="min-w-0">
+        <h2 class="text-base">{{ target.swatch?.label ?? target.label }}</h2>
+        <p class="text-xs break-words">
+          <template v-if="target.swatch?.code && target.swatch.name"
+            >{{ target.swatch.name }}<br
+          /></template>
+          <template v-if="target.swatch">
+            <RouterLink :to="`/supplies/${target.swatch.range_id}`" class="underline">{{
+              target.swatch.range_name
+            }}</RouterLink>, {{ target.swatch.medium }}
+          </template>
+        </p>
+      </div>
+      <div v-if="candidate" class="min-w-0" aria-live="polite">
+        <p class="font-title text-base font-semibold break-words">{{ candidate.swatch.label }}</p>
+        <p class="text-xs">
+          {{ candidate.swatch.range_name }}, {{ candidate.swatch.medium }}<br />
+          <b>{{ nearness(candidate) }}</b>, {{ figure(candidate) }}
+        </p>
+      </div>
+    </div>
+    <dl class="mt-3 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-xs">
+      <dt class="text-soft">Looks</dt>
+      <dd>
+        {{ target.hue_name
+        }}<template v-if="!target.on_screen">, outside what this screen can show</template>
+      </dd>
+      <dt class="text-soft">L*a*b*</dt>
+      <dd>{{ target.lab.join(', ') }}</dd>
+      <dt class="text-soft">Known</dt>
+      <dd>
+        {{ target.swatch?.read ? 'my own reading, ' : '' }}{{ target.provenance_words
+        }}<template v-if="target.uncertainty">, within about ΔE {{ target.uncertainty }}</template>
+      </dd>
+      <template v-if="target.swatch">
+        <dt class="text-soft">Drawer</dt>
+        <dd>
+          {{ target.swatch.owned ? `mine, ${target.swatch.fullness}` : 'not mine'
+          }}<template v-if="target.swatch.discontinued">, discontinued</template>
+        </dd>
+      </template>
+    </dl>
+    <div class="mt-4 flex flex-wrap gap-2">
+      <button
+        type="button"
+        class="button"
+        :disabled="!candidate"
+        aria-keyshortcuts="f"
+        @click="$emit('flip')"
+      >
+        Flip <kbd class="keycap">f</kbd>
+      </button>
+      <button type="button" class="button" aria-keyshortcuts="p" @click="$emit('send')">
+        To a palette <kbd class="keycap">p</kbd>
+      </button>
+    </div>
+  </div>
+</template>

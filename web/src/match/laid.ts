@@ -1,0 +1,37 @@
+import { ref } from 'vue'
+import { api, got, type Hand, type Swatch } from '@/api/client'
+import { useFetched } from '@/lib/fetched'
+
+export const HANDS: { value: Hand; words: string }[] = [
+  { value: 'light', words: 'light hand' },
+  { value: 'middle', words: 'middle hand' },
+  { value: 'heavy', words: 'heavy hand' },
+]
+const BARE = ['cardstock', 'patterned paper', 'embossing powder', 'finishing piece']
+
+/** Whether a medium is laid on card at all, so that layers, hand and paper mean something. */
+export const isLaid = (medium: Swatch['medium']) => !BARE.includes(medium)
+
+/** How a swatch was laid: what a reading must be told. */
+export function useLaid() {
+  const layers = ref(1)
+  const hand = ref<Hand>('middle')
+  const paper = ref(0)
+  const { data: drawer } = useFetched([], () => got(api.GET('/api/drawer')))
+  const papers = () => [
+    { value: 0, words: 'white swatch card' },
+    ...(drawer.value?.entries ?? [])
+      .filter((entry) => entry.swatch.medium === 'cardstock')
+      .map(({ swatch }) => ({
+        value: swatch.id,
+        words: `${swatch.range_name} ${swatch.label}`,
+        shade: swatch.shades.colour,
+      })),
+  ]
+  const told = () => ({
+    layers: layers.value,
+    hand: hand.value,
+    paper: paper.value || null,
+  })
+  return { layers, hand, paper, papers, told }
+}

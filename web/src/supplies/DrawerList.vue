@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { api, ApiError, got, type ListReport, type Swatch } from '@/api/client'
+import { useNotices } from '@/lib/notices'
+import { plural } from '@/lib/words'
+import AppDialog from '@/ui/AppDialog.vue'
+import SwatchShape from '@/ui/SwatchShape.vue'
+
+/** Mark what one owns by typing or pasting codes in any order. */
+const { range } = defineProps<{ range?: number }>()
+const emit = defineEmits<{ close: []; stored: [] }>()
+const notices = useNotices()
+const text = ref('')
+const report = ref<ListReport | null>(null)
+const problem = ref('')
+
+async function read(store: boolean) {
+  problem.value = ''
+  try {
+    const body = { text: text.value, range: range ?? null, store }
+    report.value = await got(api.POST('/api/drawer/list', { body }))
+    if (!store) return
+    notices.show(`${plural(report.value.new, 'colour')} more in the drawer.`)
+    emit('stored')
+    emit('close')
+  } catch (error) {
+    report.value = null
+    problem.value = error instanceof ApiError ? error.message : String(error)
+  }
+}
+/** Take one of what a part may mean, in its place in the text. */
+function mean(part: string, swatch: Swatch) {
+  text.value = text.value.replace(part, `${swatch.range_name} ${swatch.label}`)
+  void read(false)
+}
+</script>
+
+<template>
+  <AppDialog title="Type or paste codes" wide @close="$emit('close')">
+    <form @submit.prevent="read(false)">
+      <label class="label" for="codes"
+        >Codes or names in any order, with commas, semicolons or lines between them</label
+      >
+      <textarea
+        id="codes"
+        v-model="text"
+        class="input min-h-32"
+        rows="5"
+        placeholder="moss 3, Moss-4; rook 6"
+        @input="report = null"
+      />
+      <p v-if="problem" role="alert" class="mt-3 border-l-2 border-ink pl-3">{{ problem }}</p>
+      <button v-if="!report" type="submit" class="button button-main mt-4">Read the list</button>
+    </form>
+    <div v-if="report" class="mt-4" role="status">
+      <p class="mb-2">
+        <b>{{ plural(report.understood.length, 'colour') }} understood</b>, {{ report.new }} of them
+        new in the drawer<template v-if="report.repeated">; {{ report.repeated }} repeated</template
+        >.
+      </p>
+      <ul class="mb-4 flex max-h-48 flex-wrap gap-1.5 overflow-y-auto">
+        <li
+          v-for="swatch in report.understood"
+          :key="swatch.id"
+          class="flex items-center gap-1.5 border border-line bg-sheet pr-2 text-xs"
+        >
+          <SwatchShape :swatch="swatch" />
+          <span
+            ><b>{{ swatch.label }}</b
+            ><br />{{ swatch.range_name }}</span
+          >
+        </li>
+      </ul>
+      <section v-if="report.doubtful.length" class="panel mb-4 p-4" role="alert">
+        <h3 class="mb-2 text-base">{{ plural(report.doubtful.length, 'part') }} not understood</h3>
+        <ul class="max-h-56 space-y-2 overflow-y-auto">
+          <li
+            v-for="(part, n) in report.doubtful"
+            :key="n"
+            class="flex flex-wrap items-center gap-2"
+          >
+            <span class="min-w-40">“{{ part.text }}” {{ part.reason }}.</span>
+            <button
+              v-for="swatch in part.suggestions"
+              :key="swatch.id"
+              type="button"
+              class="button !min-h-7 text-xs"
+              @click="mean(part.text, swatch)"
+            >
+              <span class="size-4" :style="{ background: swatch.shades.colour }" />
+              {{ swatch.range_name }} {{ swatch.label }}
+            </button>
+          </li>
+        </ul>
+      </section>
+      <button
+        type="button"
+        class="button button-main"
+        :disabled="!report.understood.length"
+        @click="read(true)"
+      >
+        Put {{ plural(report.understood.length, 'colour') }} into the drawer
+      </button>
+    </div>
+  </AppDialog>
+</template>

@@ -1,0 +1,165 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { api, got, type DrawerEntry, type Fullness } from '@/api/client'
+import { fullnessValues } from '@/api/schema'
+import { useFetched } from '@/lib/fetched'
+import { useNotices } from '@/lib/notices'
+import { plural } from '@/lib/words'
+import AppDialog from '@/ui/AppDialog.vue'
+import ChoiceList from '@/ui/ChoiceList.vue'
+import OwnedCorner from '@/ui/OwnedCorner.vue'
+import SwatchShape from '@/ui/SwatchShape.vue'
+import DrawerList from './DrawerList.vue'
+import FileButton from '@/ui/FileButton.vue'
+import SuppliesFrame from './SuppliesFrame.vue'
+
+/** What I own, how full it is, and ways to say so quickly. */
+const notices = useNotices()
+const { data, refresh } = useFetched([], () => got(api.GET('/api/drawer')))
+const shown = ref<Fullness | ''>('')
+const listing = ref(false)
+const editing = ref<DrawerEntry | null>(null)
+const full = ref<Fullness>('full')
+const note = ref('')
+
+const groups = computed(() => {
+  const found = new Map<string, DrawerEntry[]>()
+  for (const entry of data.value?.entries ?? [])
+    if (!shown.value || entry.swatch.fullness === shown.value)
+      found.set(entry.swatch.range_name, [...(found.get(entry.swatch.range_name) ?? []), entry])
+  return [...found]
+})
+
+function edit(entry: DrawerEntry) {
+  editing.value = entry
+  full.value = entry.swatch.fullness ?? 'full'
+  note.value = entry.note
+}
+async function save(owned: boolean) {
+  const colours = [editing.value!.swatch.id]
+  const body = owned
+    ? { colours, owned, fullness: full.value, note: note.value }
+    : { colours, owned }
+  try {
+    await api.POST('/api/drawer', { body })
+    editing.value = null
+    await refresh()
+  } catch (error) {
+    notices.fail(error)
+  }
+}
+async function bring(file: File) {
+  const body = new FormData()
+  body.append('file', file)
+  try {
+    const { count } = await got(api.POST('/api/drawer/file', { body: body as never }))
+    notices.show(`${plural(count, 'colour')} of ${file.name} in the drawer.`)
+    await refresh()
+  } catch (error) {
+    notices.fail(error)
+  }
+}
+</script>
+
+<template>
+  <SuppliesFrame>
+    <template #actions>
+      <button type="button" class="button button-main" @click="listing = true">
+        Type or paste codes
+      </button>
+      <FileButton accept=".csv,.tsv,.txt" @file="bring">From a file</FileButton>
+      <a class="button" href="/api/drawer/file">Save as CSV</a>
+      <a class="button" href="/api/drawer/chart?sheet=letter">Chart, Letter</a>
+      <a class="button" href="/api/drawer/chart?sheet=a4">Chart, A4</a>
+    </template>
+    <p v-if="!data" class="text-soft">Opening the drawer …</p>
+    <div v-else-if="!data.entries.length" class="panel max-w-xl p-6">
+      <h2 class="mb-2 text-lg">The drawer is empty</h2>
+      <p>
+        Type or paste the codes of what you own, bring in a file, or open a range and tick what is
+        yours. Then every match shows what of it you have.
+      </p>
+    </div>
+    <template v-else>
+      <div class="mb-4 flex flex-wrap items-center gap-2" role="group" aria-label="How full">
+        <button
+          type="button"
+          class="button"
+          :class="!shown && 'button-main'"
+          :aria-pressed="!shown"
+          @click="shown = ''"
+        >
+          all {{ data.entries.length }}
+        </button>
+        <button
+          v-for="value in fullnessValues"
+          :key="value"
+          type="button"
+          class="button"
+          :class="shown === value && 'button-main'"
+          :aria-pressed="shown === value"
+          @click="shown = value"
+        >
+          {{ value }} {{ data.counts[value] }}
+        </button>
+      </div>
+      <p v-if="!groups.length" class="text-soft">Nothing in the drawer is {{ shown }}.</p>
+      <section v-for="[range, entries] in groups" :key="range" class="mb-5">
+        <h2 class="mb-1.5 text-sm text-soft">
+          <RouterLink :to="`/supplies/${entries[0]!.swatch.range_id}`" class="underline">{{
+            range
+          }}</RouterLink>, {{ entries[0]!.swatch.medium }}, {{ entries.length }}
+        </h2>
+        <ul class="grid grid-cols-[repeat(auto-fill,minmax(188px,1fr))] gap-1.5">
+          <li v-for="entry in entries" :key="entry.swatch.id">
+            <button
+              type="button"
+              class="relative flex h-full w-full cursor-pointer items-center gap-2 border border-line bg-sheet p-1.5 text-left hover:border-edge"
+              @click="edit(entry)"
+            >
+              <SwatchShape :swatch="entry.swatch" />
+              <span class="min-w-0 flex-1 text-xs">
+                <b class="block text-sm break-words">{{ entry.swatch.label }}</b>
+                <span
+                  class="block"
+                  :class="
+                    entry.swatch.fullness === 'dry' || entry.swatch.fullness === 'low'
+                      ? 'font-semibold'
+                      : 'text-soft'
+                  "
+                  >{{ entry.swatch.fullness
+                  }}<template v-if="entry.swatch.discontinued">, discontinued</template></span
+                >
+                <span v-if="entry.note" class="block truncate">{{ entry.note }}</span>
+              </span>
+              <OwnedCorner :swatch="entry.swatch" />
+            </button>
+          </li>
+        </ul>
+      </section>
+    </template>
+    <DrawerList v-if="listing" @close="listing = false" @stored="refresh" />
+    <AppDialog v-if="editing" :title="editing.swatch.label" @close="editing = null">
+      <form @submit.prevent="save(true)">
+        <p class="mb-3">{{ editing.swatch.range_name }}, {{ editing.swatch.medium }}</p>
+        <span class="label">How full</span>
+        <ChoiceList
+          v-model="full"
+          label="How full"
+          :options="fullnessValues.map((value) => ({ value, words: value }))"
+        />
+        <label class="label mt-3" for="drawer-note">Note</label>
+        <input id="drawer-note" v-model="note" class="input" maxlength="200" />
+        <div class="mt-5 flex flex-wrap gap-2">
+          <button type="submit" class="button button-main">Save</button>
+          <RouterLink :to="`/match/${editing.swatch.id}?tab=instead`" class="button"
+            >What to use instead</RouterLink
+          >
+          <button type="button" class="button" @click="save(false)">
+            Take it out of the drawer
+          </button>
+        </div>
+      </form>
+    </AppDialog>
+  </SuppliesFrame>
+</template>

@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Swatch, WholeRange } from '@/api/client'
+import { useSession } from '@/lib/session'
+import ChoiceList from '@/ui/ChoiceList.vue'
+import OnOff from '@/ui/OnOff.vue'
+import OwnedCorner from '@/ui/OwnedCorner.vue'
+import SwatchShape from '@/ui/SwatchShape.vue'
+import DrawerList from './DrawerList.vue'
+
+/** A range's colours, to be ticked one by one, by the set, by codes or all. */
+const { range } = defineProps<{ range: WholeRange }>()
+const emit = defineEmits<{ own: [swatches: Swatch[], owned: boolean]; changed: [] }>()
+const session = useSession()
+const onlyOwned = ref(session.onlyOwned)
+const listing = ref(false)
+const colours = computed(() => range.colours.filter((one) => !onlyOwned.value || one.owned))
+const sets = computed(() => [...new Set(range.colours.map((one) => one.family).filter(Boolean))])
+
+function ownSet(family: string) {
+  if (family)
+    emit(
+      'own',
+      range.colours.filter((one) => one.family === family),
+      true,
+    )
+}
+</script>
+
+<template>
+  <div>
+    <div class="mb-4 flex flex-wrap items-center gap-x-5 gap-y-2">
+      <p>{{ range.owned }} of {{ range.count }} in my drawer</p>
+      <button
+        v-if="range.owned < range.count"
+        type="button"
+        class="button"
+        @click="$emit('own', range.colours, true)"
+      >
+        I own the whole range
+      </button>
+      <ChoiceList
+        v-if="sets.length > 1"
+        :model-value="''"
+        label="I own the set"
+        class="w-44"
+        :options="[
+          { value: '', words: 'I own the set …' },
+          ...sets.map((value) => ({ value, words: value })),
+        ]"
+        @update:model-value="ownSet"
+      />
+      <button type="button" class="button" @click="listing = true">Type or paste codes</button>
+      <OnOff v-model="onlyOwned">Only what I own</OnOff>
+    </div>
+    <p v-if="!range.count" class="panel max-w-xl p-4">
+      This range has no colours yet. Add them under Edit.
+    </p>
+    <p v-else-if="!colours.length" class="panel max-w-xl p-4">
+      Nothing of this range is in your drawer. Switch the filter off and tick what you own.
+    </p>
+    <ul class="grid grid-cols-[repeat(auto-fill,minmax(188px,1fr))] gap-1.5">
+      <li
+        v-for="swatch in colours"
+        :key="swatch.id"
+        class="relative flex items-center gap-1 border border-line bg-sheet pr-2"
+      >
+        <RouterLink
+          :to="`/match/${swatch.id}`"
+          class="flex min-w-0 flex-1 items-center gap-2 p-1.5"
+        >
+          <SwatchShape :swatch="swatch" />
+          <span class="min-w-0 flex-1 text-xs">
+            <b class="block text-sm break-words">{{ swatch.label }}</b>
+            <span v-if="swatch.code && swatch.name" class="block">{{ swatch.name }}</span>
+            <span v-if="swatch.discontinued" class="block text-soft">discontinued</span>
+            <span v-if="swatch.read" class="block text-soft">my own reading</span>
+          </span>
+        </RouterLink>
+        <input
+          type="checkbox"
+          class="mr-1 size-4 shrink-0 accent-ink"
+          :checked="swatch.owned"
+          :aria-label="`${swatch.label} is in my drawer`"
+          @change="$emit('own', [swatch], ($event.target as HTMLInputElement).checked)"
+        />
+        <OwnedCorner :swatch="swatch" />
+      </li>
+    </ul>
+    <DrawerList
+      v-if="listing"
+      :range="range.id"
+      @close="listing = false"
+      @stored="$emit('changed')"
+    />
+  </div>
+</template>

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { api, ApiError, got, type WholeRange } from '@/api/client'
+import { useNotices } from '@/lib/notices'
+import { plural } from '@/lib/words'
+import FileButton from '@/ui/FileButton.vue'
+
+/** A chart to print and fill, the range as open files, and readings out and in. */
+const { range } = defineProps<{ range: WholeRange }>()
+const emit = defineEmits<{ changed: [] }>()
+const notices = useNotices()
+const problem = ref('')
+const FILES = [
+  ['csv', 'CSV', 'for a spreadsheet, and back'],
+  ['json', 'JSON', 'everything, with spectra, and back'],
+  ['txt', 'CGATS text', 'for colour measuring programs, and back'],
+  ['gpl', '.gpl palette', 'screen colours for drawing programs'],
+  ['tokens.json', 'Design tokens', 'the W3C community group’s format'],
+] as const
+
+async function bring(file: File) {
+  problem.value = ''
+  const body = new FormData()
+  body.append('file', file)
+  try {
+    const { count } = await got(
+      api.POST('/api/ranges/{id}/readings', {
+        params: { path: { id: range.id } },
+        body: body as never,
+      }),
+    )
+    notices.show(`${plural(count, 'reading')} kept from ${file.name}.`)
+    emit('changed')
+  } catch (error) {
+    problem.value = error instanceof ApiError ? error.message : String(error)
+  }
+}
+</script>
+
+<template>
+  <div class="grid max-w-[920px] gap-5 md:grid-cols-2">
+    <section class="panel p-5" aria-labelledby="print">
+      <h2 id="print" class="mb-2 text-base">A chart to fill by hand</h2>
+      <p class="mb-4">
+        A PDF with an empty box for every colour, in the range’s order: fill each with the colour
+        itself, and you see what it is on your paper.
+      </p>
+      <div class="flex flex-wrap gap-2">
+        <a class="button button-main" :href="`/api/ranges/${range.id}/chart?sheet=letter`"
+          >Letter</a
+        >
+        <a class="button button-main" :href="`/api/ranges/${range.id}/chart?sheet=a4`">A4</a>
+        <a
+          v-if="range.owned && range.owned < range.count"
+          class="button"
+          :href="`/api/ranges/${range.id}/chart?sheet=letter&owned=true`"
+          >Letter, only mine</a
+        >
+        <a
+          v-if="range.owned && range.owned < range.count"
+          class="button"
+          :href="`/api/ranges/${range.id}/chart?sheet=a4&owned=true`"
+          >A4, only mine</a
+        >
+      </div>
+    </section>
+    <section class="panel p-5" aria-labelledby="files">
+      <h2 id="files" class="mb-2 text-base">The range as a file</h2>
+      <ul class="space-y-1.5">
+        <li v-for="[kind, words, note] in FILES" :key="kind">
+          <a class="underline" :href="`/api/ranges/${range.id}/file/${kind}`">{{ words }}</a>,
+          {{ note }}
+        </li>
+      </ul>
+    </section>
+    <section class="panel p-5" aria-labelledby="readings-file">
+      <h2 id="readings-file" class="mb-2 text-base">My readings of it</h2>
+      <p class="mb-4">
+        CGATS.17 text with Lab, XYZ or spectra, one layer on white. What names another illuminant is
+        converted, what cannot be is refused.
+      </p>
+      <p v-if="problem" role="alert" class="mb-3 border-l-2 border-ink pl-3">{{ problem }}</p>
+      <div class="flex flex-wrap gap-2">
+        <FileButton accept=".txt,.cgats,.ti3" @file="bring">Bring in readings</FileButton>
+        <a class="button" :href="`/api/ranges/${range.id}/readings`">Save my readings</a>
+      </div>
+    </section>
+  </div>
+</template>

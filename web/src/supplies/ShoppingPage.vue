@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { api, got, type Wanted } from '@/api/client'
+import { useFetched } from '@/lib/fetched'
+import SwatchShape from '@/ui/SwatchShape.vue'
+import SuppliesFrame from './SuppliesFrame.vue'
+
+/** What my cards need and the drawer lacks. */
+const { data } = useFetched([], () => got(api.GET('/api/shopping')))
+const groups = computed(() => {
+  const found = new Map<string, Wanted[]>()
+  for (const item of data.value ?? [])
+    found.set(item.swatch.range_name, [...(found.get(item.swatch.range_name) ?? []), item])
+  return [...found]
+})
+</script>
+
+<template>
+  <SuppliesFrame>
+    <template v-if="data?.length" #actions>
+      <a class="button" href="/api/shopping/file">Save as CSV</a>
+    </template>
+    <p v-if="!data" class="text-soft">Going through the cards …</p>
+    <p v-else-if="!data.length" class="panel max-w-xl p-6">
+      Nothing is wanting: what your cards name, as a palette colour or as a chosen supply, is in
+      your drawer.
+    </p>
+    <template v-else>
+      <p class="mb-4 text-soft">
+        What your cards name, as a palette colour or as a chosen supply, and your drawer lacks.
+      </p>
+      <section v-for="[range, items] in groups" :key="range" class="mb-5">
+        <h2 class="mb-1.5 text-sm text-soft">{{ range }}, {{ items[0]!.swatch.medium }}</h2>
+        <ul class="panel divide-y divide-line">
+          <li
+            v-for="item in items"
+            :key="item.swatch.id"
+            class="flex flex-wrap items-center gap-4 px-3 py-1.5"
+          >
+            <SwatchShape :swatch="item.swatch" />
+            <span class="w-52 min-w-0">
+              <RouterLink :to="`/match/${item.swatch.id}`" class="font-semibold underline">{{
+                item.swatch.label
+              }}</RouterLink>
+              <span v-if="item.swatch.code" class="block text-xs">{{ item.swatch.name }}</span>
+            </span>
+            <span class="w-44 text-xs"
+              ><b>{{ item.why }}</b
+              ><span v-if="item.swatch.discontinued" class="block">discontinued</span></span
+            >
+            <span class="min-w-40 flex-1 text-xs text-soft">for {{ item.cards.join('; ') }}</span>
+            <RouterLink :to="`/match/${item.swatch.id}?tab=instead`" class="button button-plain"
+              >Use instead</RouterLink
+            >
+          </li>
+        </ul>
+      </section>
+    </template>
+  </SuppliesFrame>
+</template>

@@ -1,0 +1,26 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import TabLinks from '@/ui/TabLinks.vue'
+
+/** Ranges, the drawer, the shopping list: what there is, what is mine, what is wanting. */
+const route = useRoute()
+const tabs = computed(() =>
+  [
+    { to: '/supplies', words: 'Ranges' },
+    { to: '/supplies/drawer', words: 'My drawer' },
+    { to: '/supplies/shopping', words: 'Shopping list' },
+  ].map((tab) => ({ ...tab, here: route.path === tab.to })),
+)
+</script>
+
+<template>
+  <main class="overflow-y-auto p-6">
+    <header class="mb-5 flex flex-wrap items-center gap-x-8 gap-y-3">
+      <h1 class="text-xl">Supplies</h1>
+      <TabLinks :tabs="tabs" label="Supplies" />
+      <div class="ml-auto flex flex-wrap gap-2"><slot name="actions" /></div>
+    </header>
+    <slot />
+  </main>
+</template>

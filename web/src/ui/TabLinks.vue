@@ -1,0 +1,20 @@
+<script setup lang="ts">
+import type { RouteLocationRaw } from 'vue-router'
+
+/** Links between the views of one thing. */
+defineProps<{ tabs: { to: RouteLocationRaw; words: string; here: boolean }[]; label: string }>()
+</script>
+
+<template>
+  <nav :aria-label="label" class="flex flex-wrap gap-1">
+    <RouterLink
+      v-for="tab in tabs"
+      :key="tab.words"
+      :to="tab.to"
+      class="button"
+      :class="tab.here ? 'button-main' : 'button-plain'"
+      :aria-current="tab.here ? 'page' : undefined"
+      >{{ tab.words }}</RouterLink
+    >
+  </nav>
+</template>
