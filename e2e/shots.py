@@ -53,18 +53,68 @@ def tour(page: Page) -> None:
     page.keyboard.press("s")
     page.locator("html[data-surround=light]").wait_for(state="attached")
     page.keyboard.press("g")
+    match(page)
+    supplies(page)
+
+
+def supplies(page: Page) -> None:
+    """Ranges, one of them, the drawer, what is to be bought, a file with mistakes."""
     page.get_by_role("link", name="Supplies").click()
     page.get_by_role("link", name="Wherry").wait_for()
     take(page, "supplies")
     page.get_by_role("link", name="Wherry").click()
     page.get_by_role("checkbox").first.wait_for()
     take(page, "range")
+    page.get_by_role("link", name="Chart").click()
+    page.get_by_role("heading", name="Its gaps").wait_for()
+    take(page, "range-chart")
+    page.goto(ADDRESS + "/supplies/drawer")
+    page.get_by_role("heading", name="Wherry").wait_for()
+    take(page, "drawer")
+    page.goto(ADDRESS + "/supplies/shopping")
+    page.get_by_role("link", name="Use instead").first.wait_for()
+    take(page, "shopping")
     page.goto(ADDRESS + "/supplies/import")
     page.locator("input[type=file]").set_input_files(
         {"name": "quay.csv", "mimeType": "text/csv", "buffer": MISTAKES.encode()}
     )
     page.get_by_role("heading", name="nothing is stored").wait_for()
     take(page, "import")
+
+
+def match(page: Page) -> None:
+    """One colour everywhere, what to use instead of it, its readings, and a family."""
+    page.get_by_role("link", name="Match").click()
+    page.get_by_role("button", name="Find a colour").click()
+    page.get_by_role("combobox").fill("drake 4")
+    page.get_by_role("option").first.click()
+    page.get_by_role("gridcell").first.wait_for()
+    take(page, "match")
+    page.get_by_role("link", name="Use instead").click()
+    page.get_by_role("heading", name="Glaze two you own").wait_for()
+    take(page, "use-instead")
+    page.keyboard.press("/")
+    page.get_by_role("combobox").fill("7215")
+    page.get_by_role("option").first.click()
+    page.get_by_role("heading", name="7215").wait_for()
+    page.get_by_role("link", name="My readings").click()
+    page.get_by_role("button", name="Calibrate on the white tile").click()
+    page.get_by_text("Calibrated, battery").wait_for()
+    for count in (1, 2):
+        page.get_by_role("button", name="Read the swatch").click()
+        page.get_by_role("button", name="Forget").nth(count - 1).wait_for()
+    take(page, "readings")
+    page.goto(ADDRESS + "/match/family")
+    for button, code in (
+        ("Choose the first colour", "clay 2"),
+        ("Add a colour", "clay 4"),
+        ("Add a colour", "clay 6"),
+    ):
+        page.get_by_role("button", name=button).click()
+        page.get_by_role("combobox").fill(code)
+        page.get_by_role("option").first.click()
+    page.get_by_role("heading", name="The steps").wait_for()
+    take(page, "family")
 
 
 if __name__ == "__main__":

@@ -60,7 +60,7 @@ def test(options: argparse.Namespace) -> int:
     with database_running(Database("test-db", durable=False)) as database:
         # "demo" so that the door to the demo studio is there to be tested.
         env = environment(database, "demo")
-        names = options.names or ["jindle_core", "demo", "server", "e2e", "ops"]
+        names = options.names or ["jindle_core", "standins", "demo", "server", "e2e", "ops"]
         how = ["--no-input", "--parallel", "1" if options.names else "2", "--timing"]
         failed += manage(env, "test", *how, *names, python=("-W", "error"))
     return 1 if failed else 0

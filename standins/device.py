@@ -13,7 +13,8 @@ class Swatch:
     reflectance (31 bands, 400–700 nm) of one layer as far as anybody knows it,
     ``white`` that of the card it was read on, ``paper`` that of the card it is
     laid on now; ``identity`` tells one swatch from another; ``doubt`` is how
-    far ``known`` may be off (ΔE00).
+    far ``known`` may be off (ΔE00); ``below`` is a colour on the same card
+    that it is laid over, dry.
     """
 
     identity: str
@@ -25,6 +26,7 @@ class Swatch:
     layers: int
     hand: str
     touching: bool = True
+    below: "Swatch | None" = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -128,12 +128,23 @@ def true_reflectance(swatch: Swatch) -> Array:
     known = np.array(swatch.known)
     if swatch.medium in _BARE:
         return np.clip(known * (1 + (tint - 1) * 0.35), 0.005, 1)
+    ink, weight, habit = _laid(swatch, random, np.clip(tint, 0.5, 2) * strength)
+    if swatch.below is not None:
+        under, amount, _ = _laid(swatch.below, _random(swatch.below.identity), np.ones(31))
+        # Pores that hold dry ink take up less of what comes after.
+        taken = 1 - 0.15 * min(1.0, amount)
+        ink = (under * amount + ink * weight * taken) / (amount + weight)
+        weight += amount
+    return _covered(ink, weight, habit, np.array(swatch.paper))
+
+
+def _laid(swatch: Swatch, random: np.random.Generator, pot: Array) -> tuple[Array, float, Habit]:
+    """The ink of a swatch (31,), changed by what is in the ``pot``, how much of it lies there, its habit."""
     habit = _HABITS[swatch.medium]
     habit = replace(habit, next=habit.next * np.exp(random.normal(0, 0.03)))
-    ink = _ink_of(known, np.array(swatch.white), habit) * strength * np.clip(tint, 0.5, 2)
+    ink = _ink_of(np.array(swatch.known), np.array(swatch.white), habit) * pot
     amount = habit.hands[("light", "middle", "heavy").index(swatch.hand)]
-    weight = amount * sum(habit.next**layer for layer in range(swatch.layers))
-    return _covered(ink, weight, habit, np.array(swatch.paper))
+    return ink, amount * sum(habit.next**layer for layer in range(swatch.layers)), habit
 
 
 class SimulatedReader:

@@ -208,6 +208,83 @@ class KeyboardTests(BrowserTestCase):
         expect(self.page.get_by_text("It is in the palette of")).to_be_visible()
 
 
+class PhoneTests(BrowserTestCase):
+    """At the shop shelf: one column, nothing cut off at the side."""
+
+    def test_match_and_supplies_on_a_phone(self):
+        self.open_demo()
+        self.page.set_viewport_size({"width": 390, "height": 780})
+        self.page.get_by_role("link", name="Match").click()
+        self.button("Find a colour").click()
+        self.page.get_by_role("combobox", name="Find a colour").fill("first weir pool")
+        self.page.get_by_role("option").first.click()
+        expect(self.grid.get_by_role("gridcell").first).to_be_visible()
+        pages = {self.page.url: "Match", "/supplies": "Supplies", "/supplies/drawer": "Supplies"}
+        self.go("/supplies")
+        self.page.get_by_role("link", name="Wherry").click()
+        self.heading("Wherry")
+        pages |= {self.page.url: "Wherry", "/match/family": "A family into another range"}
+        for path, heading in pages.items():
+            self.go(path.removeprefix(self.live_server_url))
+            self.heading(heading)
+            self.page.wait_for_load_state("networkidle")
+            with self.subTest(path):
+                self.assertLessEqual(self.page.evaluate("document.documentElement.scrollWidth"), 390)
+
+
+class FileTests(BrowserTestCase):
+    """Files by the buttons of the pages."""
+
+    def choose_file(self, name, content, at=0):
+        chosen = {"name": name, "mimeType": "text/plain", "buffer": content.encode()}
+        self.page.locator("input[type=file]").nth(at).set_input_files(chosen)
+
+    def test_a_drawer_comes_from_a_file_or_not_at_all(self):
+        self.open_demo()
+        self.go("/supplies/drawer")
+        self.choose_file("mine.csv", "range,colour,full\nWherry,STRAW-1,dry\nWherry,STRAW-99,full\n")
+        expect(self.page.get_by_role("alert")).to_contain_text(
+            "Row 3: “Wherry STRAW-99” is in none of your ranges"
+        )
+        self.choose_file("mine.csv", "range;colour;full;note\nWherry;straw 1;dry;ask for two\n")
+        expect(self.page.get_by_text("1 colour of mine.csv in the drawer")).to_be_visible()
+        self.page.get_by_role("button", name=re.compile("^dry")).first.click()
+        expect(self.button("STRAW-1")).to_contain_text("ask for two")
+        with self.page.expect_download() as saved:
+            self.page.get_by_role("link", name="Save as CSV").click()
+        self.assertIn("Wherry,STRAW-1,dry,ask for two", saved.value.path().read_text())
+
+    def test_readings_of_a_range_come_from_a_measuring_program(self):
+        self.open_demo()
+        self.go("/supplies")
+        self.page.get_by_role("link", name="Wherry").click()
+        self.page.get_by_role("link", name="Print and files").click()
+        self.heading("My readings of it")
+        fields = "BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\n"
+        self.choose_file("r.txt", fields + "BEGIN_DATA\nTARN-99 50 0 0\nEND_DATA\n")
+        expect(self.page.get_by_role("alert")).to_contain_text("Wherry has no colour “TARN-99”")
+        self.choose_file("r.txt", fields + "BEGIN_DATA\ntarn5 48 -20 -20\nEND_DATA\n")
+        expect(self.page.get_by_text("1 reading kept from r.txt")).to_be_visible()
+        self.page.get_by_role("link", name="Colours").click()
+        tile = self.page.get_by_role("link", name="TARN-5")
+        expect(tile).to_contain_text("my own reading")
+        tile.click()
+        expect(self.page.get_by_text("48, -20, -20")).to_be_visible()
+
+    def test_a_range_comes_as_palette_text(self):
+        self.open_demo()
+        self.go("/supplies/import")
+        self.choose_file(
+            "odd name.csv", "GIMP Palette\nName: Harbour wall\n#\n120 130 140\tgranite\n20 30 40\tweed\n"
+        )
+        expect(self.page.get_by_text(".gpl palette.")).to_be_visible()
+        expect(self.page.get_by_label("Name", exact=True)).to_have_value("Harbour wall")
+        self.button("Store 2 colours").click()
+        self.heading("Harbour wall")
+        self.page.get_by_role("link", name="Compare").click()
+        expect(self.page.get_by_text("of 2 have a twin")).to_be_visible()
+
+
 class RangeTests(BrowserTestCase):
     """A range of one's own by hand, and everything of mine out and back."""
 

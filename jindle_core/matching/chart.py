@@ -1,6 +1,7 @@
-"""Where do a range's colours lie by hue and lightness, and where are its gaps?"""
+"""Where do a range's colours lie by hue and lightness, where are its gaps, in which order are they used?"""
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -59,3 +60,25 @@ def gaps(lab: Array) -> list[Gap]:
             if not there and on_screen(middle):
                 found.append(Gap((hue, hue + defaults.CHART_HUES), (low, high), hue_family(middle.tolist())))
     return found
+
+
+def order_of_use(lab: Array, families: Sequence[str]) -> list[int]:
+    """Places of the colours (n, 3) as one reaches for them: family by family, light to dark in each.
+
+    Families come in their own order; colours without one go by fields of hue
+    round the circle, neutrals last.
+    """
+    known = {family: at for at, family in enumerate(dict.fromkeys(family for family in families if family))}
+
+    def key(place: int) -> tuple:
+        point = placed[place]
+        if families[place]:
+            group = (0, known[families[place]])
+        elif point.hue is None:
+            group = (2, 0)
+        else:
+            group = (1, int(point.hue // defaults.CHART_HUES))
+        return (*group, -point.lightness, place)
+
+    placed = points(lab)
+    return sorted(range(len(placed)), key=key)

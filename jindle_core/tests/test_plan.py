@@ -7,7 +7,7 @@ from jindle_core.contrast.rules import PairKind
 from jindle_core.desk import desk
 from jindle_core.errors import BadInput
 from jindle_core.formats import USUAL_SIZES
-from jindle_core.plan import Anchor, End, Pair, Plan, Role, plan_from_json, plan_to_json
+from jindle_core.plan import Anchor, Choice, End, Pair, Plan, Role, plan_from_json, plan_to_json
 
 
 def anchor(colour=None, lightness=50.0):
@@ -48,6 +48,14 @@ class ColourChangeTests(unittest.TestCase):
         plan = changes.RemoveColour(1).apply(some_plan())
         self.assertEqual(plan.choices, ())
         self.assertEqual([pair.kind for pair in plan.pairs], [PairKind.LETTERING_SMALL])
+
+    def test_many_choices_at_once_leave_locked_cells_alone(self):
+        plan = changes.Choose(2, "pad", 71, locked=True).apply(some_plan())
+        many = changes.ChooseMany((Choice(1, "pad", 80), Choice(2, "pad", 81), Choice(3, "marker", 82)))
+        chosen = {(one.key, one.column): one.colour for one in many.apply(plan).choices}
+        self.assertEqual(chosen, {(1, "pad"): 80, (2, "pad"): 71, (3, "marker"): 82})
+        with self.assertRaises(BadInput):
+            changes.ChooseMany((Choice(9, "pad", 80),)).apply(plan)
 
     def test_another_anchor_drops_choices_unless_locked(self):
         plan = changes.Choose(1, "pencil", 71, locked=True).apply(some_plan())

@@ -37,6 +37,13 @@ class ModelTests(unittest.TestCase):
         self.assertLess(marker.mean(), 0.05)
         self.assertGreater(pen.mean(), 2 * marker.mean())
 
+    def test_a_glaze_lies_between_and_below_both(self):
+        yellow = swatch(identity="sun", known=tuple(np.linspace(0.2, 0.8, 31)))
+        both = true_reflectance(swatch(below=yellow))
+        self.assertTrue(np.all(both <= np.minimum(BLUE, yellow.known) + 0.02))
+        other = true_reflectance(replace(yellow, below=swatch()))
+        self.assertGreater(abs(both - other).max(), 0.003)  # which comes first matters
+
     def test_what_is_less_sure_is_further_off_and_always_the_same(self):
         off = {
             doubt: np.mean(

@@ -11,6 +11,7 @@ from jindle_core.interchange.cgats import write_cgats
 from jindle_core.interchange.palette_text import write_gpl, write_tokens
 from jindle_core.interchange.range_csv import write_range
 from jindle_core.interchange.range_json import write_range_json
+from jindle_core.matching.chart import order_of_use
 from server.access import one, ranges_seen_by
 from server.catalogue.arrays import Catalogue, catalogue_for
 from server.catalogue.chart_pdf import SHEETS, Box, Part, chart_pdf
@@ -61,7 +62,7 @@ class RangeChart(APIView):
         operation_id="range_chart",
     )
     def get(self, request: Request, pk: int) -> HttpResponse:
-        """An empty box a colour, in the range's order; ``owned`` leaves out what is not in the drawer."""
+        """An empty box a colour, in the order of use; ``owned`` leaves out what is not in the drawer."""
         found = one(ranges_seen_by(request.user), pk=pk)
         catalogue = catalogue_for(request.user)
         places = np.flatnonzero(catalogue.range_ids == found.pk)
@@ -101,7 +102,8 @@ def _sheet(request: Request) -> str:
 
 def _part(catalogue: Catalogue, places: np.ndarray, title: str, about: str) -> Part:
     boxes = []
-    for place in places:
+    families = [catalogue.rows[place][Catalogue.FAMILY] for place in places]
+    for place in places[order_of_use(catalogue.lab[places], families)]:
         row, kept = catalogue.rows[place], catalogue.kept(place)
         code, name = row[Catalogue.CODE], row[Catalogue.NAME]
         notes = [kept.fullness] if kept and kept.fullness != "full" else []

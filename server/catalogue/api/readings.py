@@ -178,7 +178,7 @@ def _readings(person: Person, colour: Colour) -> dict:
         if turned := direction_words(settled.lab, label):
             words += f", {turned}"
         if off <= sigma:
-            words += "; no more than both are sure to"
+            words += ", within what both are sure of"
     return {
         "swatch": swatch(catalogue, place),
         "label_lab": [round(value, 2) for value in label],

@@ -3,6 +3,7 @@ import { XMarkIcon } from '@heroicons/vue/16/solid'
 import { computed, ref, watch } from 'vue'
 import { api, ApiError, got, type Converted, type Swatch } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
+import { useOnlyOwned } from '@/lib/owned'
 import { useSession } from '@/lib/session'
 import { figure, nearness } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
@@ -14,7 +15,7 @@ import OnOff from '@/ui/OnOff.vue'
 const session = useSession()
 const tones = ref<Swatch[]>([])
 const range = ref(0)
-const owned = ref(false)
+const owned = useOnlyOwned()
 const adding = ref(false)
 const problem = ref('')
 const found = ref<Converted | null>(null)

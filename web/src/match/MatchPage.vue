@@ -4,8 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, got, type Match } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import { useKeys } from '@/lib/keys'
-import { useNotices } from '@/lib/notices'
-import { useSession } from '@/lib/session'
+import { useOnlyOwned } from '@/lib/owned'
 import AppDialog from '@/ui/AppDialog.vue'
 import FindColour, { type Picked } from '@/ui/FindColour.vue'
 import NothingHere from '@/ui/NothingHere.vue'
@@ -21,9 +20,8 @@ import ToPalette from './ToPalette.vue'
 /** One colour, and what it is everywhere else. */
 const route = useRoute()
 const router = useRouter()
-const session = useSession()
-const notices = useNotices()
 const finding = ref(false)
+const onlyOwned = useOnlyOwned()
 const sending = ref(false)
 const candidate = ref<Match | null>(null)
 
@@ -35,18 +33,14 @@ const {
   missing,
   problem,
   refresh,
-} = useFetched([id, value, () => session.onlyOwned], () => {
+} = useFetched([id, value, onlyOwned], () => {
   if (!id.value && !value.value) return null
   const query = id.value ? { colour: id.value } : { value: value.value }
-  return got(api.GET('/api/like', { params: { query: { ...query, owned: session.onlyOwned } } }))
+  return got(api.GET('/api/like', { params: { query: { ...query, owned: onlyOwned.value } } }))
 })
 watch(like, (now) => {
   candidate.value = now?.ranges[0]?.matches[0] ?? null
   document.title = `${now?.target.label ?? 'Match'} · Jindle`
-})
-const onlyOwned = computed({
-  get: () => session.onlyOwned,
-  set: (now) => void session.set({ only_owned: now }).catch(notices.fail),
 })
 const tabs = computed(() =>
   ['like', 'instead', 'readings'].map((key) => ({

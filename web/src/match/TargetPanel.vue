@@ -58,7 +58,7 @@ const session = useSession()
       <dd>{{ target.lab.join(', ') }}</dd>
       <dt class="text-soft">Known</dt>
       <dd>
-        {{ target.swatch?.read ? 'my own reading, ' : '' }}{{ target.provenance_words
+        {{ target.swatch?.read ? 'my own reading' : target.provenance_words
         }}<template v-if="target.uncertainty">, within about ΔE {{ target.uncertainty }}</template>
       </dd>
       <template v-if="target.swatch">

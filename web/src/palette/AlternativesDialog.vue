@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { api, got, type Column, type Match } from '@/api/client'
 import { useCard } from '@/cards/card'
 import { useNotices } from '@/lib/notices'
+import { useOnlyOwned } from '@/lib/owned'
 import { useSession } from '@/lib/session'
 import { figure, nearness } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
@@ -23,7 +24,7 @@ const title = store.card!.columns.find((one) => one.key === column)!.title
 const matches = ref<Match[] | null>(null)
 const ranges = ref<{ id: number; name: string }[]>([])
 const range = ref(0)
-const owned = ref(session.onlyOwned)
+const owned = useOnlyOwned()
 const made = ref(true)
 const chosen = ref(cell.value.match?.swatch.id ?? 0)
 const shown = computed(() => matches.value?.find((match) => match.swatch.id === chosen.value))

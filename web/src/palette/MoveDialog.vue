@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { api, got } from '@/api/client'
 import { useCard } from '@/cards/card'
 import { useFetched } from '@/lib/fetched'
+import { useOnlyOwned } from '@/lib/owned'
 import { useSession } from '@/lib/session'
 import { figure, nearness, plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
@@ -13,7 +14,7 @@ const emit = defineEmits<{ close: [] }>()
 const store = useCard()
 const session = useSession()
 const chosen = ref<number[]>([])
-const owned = ref(session.onlyOwned)
+const owned = useOnlyOwned()
 const card = computed(() => store.card!)
 const { data: ranges } = useFetched([], () => got(api.GET('/api/ranges')))
 const { data: moved } = useFetched([chosen, owned], () =>

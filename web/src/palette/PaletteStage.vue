@@ -3,6 +3,7 @@ import { computed, nextTick, ref } from 'vue'
 import { api, got, type Column } from '@/api/client'
 import { useCard } from '@/cards/card'
 import { useNotices } from '@/lib/notices'
+import { useOnlyOwned } from '@/lib/owned'
 import { useSession } from '@/lib/session'
 import OnOff from '@/ui/OnOff.vue'
 import AlternativesDialog from './AlternativesDialog.vue'
@@ -22,10 +23,7 @@ const at = ref({ row: 0, column: 0 })
 const choosing = ref<{ colourKey: number; column: Column } | null>(null)
 const editing = ref(0)
 const moving = ref(false)
-const onlyOwned = computed({
-  get: () => session.onlyOwned,
-  set: (value) => void session.set({ only_owned: value }).catch(notices.fail),
-})
+const onlyOwned = useOnlyOwned()
 
 async function focus(row: number, column: number) {
   at.value = {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Swatch, WholeRange } from '@/api/client'
-import { useSession } from '@/lib/session'
+import { useOnlyOwned } from '@/lib/owned'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
@@ -11,8 +11,7 @@ import DrawerList from './DrawerList.vue'
 /** A range's colours, to be ticked one by one, by the set, by codes or all. */
 const { range } = defineProps<{ range: WholeRange }>()
 const emit = defineEmits<{ own: [swatches: Swatch[], owned: boolean]; changed: [] }>()
-const session = useSession()
-const onlyOwned = ref(session.onlyOwned)
+const onlyOwned = useOnlyOwned()
 const listing = ref(false)
 const colours = computed(() => range.colours.filter((one) => !onlyOwned.value || one.owned))
 const sets = computed(() => [...new Set(range.colours.map((one) => one.family).filter(Boolean))])

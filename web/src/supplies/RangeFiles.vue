@@ -42,8 +42,8 @@ async function bring(file: File) {
     <section class="panel p-5" aria-labelledby="print">
       <h2 id="print" class="mb-2 text-base">A chart to fill by hand</h2>
       <p class="mb-4">
-        A PDF with an empty box for every colour, in the range’s order: fill each with the colour
-        itself, and you see what it is on your paper.
+        A PDF with an empty box for every colour, family by family from light to dark: fill each
+        with the colour itself, and you see what it is on your paper.
       </p>
       <div class="flex flex-wrap gap-2">
         <a class="button button-main" :href="`/api/ranges/${range.id}/chart?sheet=letter`"
