@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { api, ApiError, got, type Problem, type WholeRange } from '@/api/client'
-import { mediumValues } from '@/api/schema'
 import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
 import { plural } from '@/lib/words'
-import ChoiceList from '@/ui/ChoiceList.vue'
 import ProblemList from '@/ui/ProblemList.vue'
+import RangeFields from './RangeFields.vue'
 
 /** An own range by hand: its details, and a row of fields a colour. Saved all at once. */
 const { range } = defineProps<{ range: WholeRange }>()
@@ -85,28 +84,7 @@ async function save() {
 
 <template>
   <form class="max-w-[1100px]" @submit.prevent="save">
-    <div class="panel mb-5 grid gap-3 p-4 sm:grid-cols-2">
-      <div>
-        <label class="label" for="edit-name">Name</label>
-        <input id="edit-name" v-model="details.name" class="input" required maxlength="500" />
-      </div>
-      <div>
-        <label class="label" for="edit-maker">Maker (optional)</label>
-        <input id="edit-maker" v-model="details.maker" class="input" maxlength="500" />
-      </div>
-      <div>
-        <span class="label">Medium</span>
-        <ChoiceList
-          v-model="details.medium"
-          label="Medium"
-          :options="mediumValues.map((value) => ({ value, words: value }))"
-        />
-      </div>
-      <div>
-        <label class="label" for="edit-note">Note on how its codes are built (optional)</label>
-        <input id="edit-note" v-model="details.note" class="input" maxlength="2000" />
-      </div>
-    </div>
+    <div class="panel mb-5 p-4"><RangeFields v-model="details" /></div>
     <section v-if="problems.length" class="panel mb-5 p-4" role="alert">
       <h2 class="mb-2 text-base">Not saved yet: what you typed is still there</h2>
       <ProblemList :problems="problems" />
