@@ -170,5 +170,8 @@ LOGGING = {
     "handlers": {"console": {"class": "logging.StreamHandler"}},
     "root": {"handlers": ["console"], "level": "WARNING"},
     # Refused requests are answered, not reported; in tests they are many and meant.
-    "loggers": {"django.request": {"level": "CRITICAL" if TESTING else "ERROR"}},
+    "loggers": {
+        "django.request": {"level": "CRITICAL" if TESTING else "ERROR"},
+        "axes": {"level": "CRITICAL" if TESTING else "WARNING"},
+    },
 }

@@ -11,7 +11,7 @@ from server.accounts import api as accounts
 from server.archive import api as archive
 from server.cards import api as cards
 from server.cards import supply_api
-from server.catalogue.api import drawer, files, find, import_file, instead, ranges, readings
+from server.catalogue.api import drawer, files, find, import_file, instead, ranges, reader, readings
 
 
 @never_cache
@@ -45,10 +45,10 @@ api = [
     path("colours/<int:pk>/instead", instead.Instead.as_view()),
     path("colours/<int:pk>/readings", readings.ColourReadings.as_view()),
     path("readings/<int:pk>", readings.OneReading.as_view()),
-    path("reader", readings.Reader.as_view()),
-    path("reader/calibrate", readings.ReaderCalibrate.as_view()),
-    path("reader/recharge", readings.ReaderRecharge.as_view()),
-    path("reader/read", readings.ReaderRead.as_view()),
+    path("reader", reader.Reader.as_view()),
+    path("reader/calibrate", reader.ReaderCalibrate.as_view()),
+    path("reader/recharge", reader.ReaderRecharge.as_view()),
+    path("reader/read", reader.ReaderRead.as_view()),
     path("families/convert", instead.ConvertFamily.as_view()),
     path("ranges", ranges.Ranges.as_view()),
     path("ranges/preview", import_file.RangePreview.as_view()),

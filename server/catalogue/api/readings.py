@@ -1,8 +1,5 @@
 """The API of readings: a person's own measurements of a colour, typed, from a file, or from a reader."""
 
-from collections.abc import Iterator
-from dataclasses import asdict
-
 import numpy as np
 from django.http import HttpResponse
 from django.utils import timezone
@@ -16,8 +13,7 @@ from rest_framework.views import APIView
 
 from jindle_core import defaults
 from jindle_core.colorimetry.difference import delta_e, direction_words
-from jindle_core.colorimetry.recovery import lab_to_reflectance
-from jindle_core.colorimetry.spaces import lab_to_hex, reflectance_to_lab
+from jindle_core.colorimetry.spaces import lab_to_hex
 from jindle_core.colorimetry.typed import read_typed
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.cgats import read_cgats, write_cgats
@@ -25,7 +21,6 @@ from jindle_core.interchange.entries import Entry
 from jindle_core.matching.search import plain
 from jindle_core.matching.verdicts import combined, judge
 from jindle_core.media import Medium
-from jindle_core.prediction.stocks import WHITE
 from server.access import colours_seen_by, one, ranges_seen_by, readings_of
 from server.accounts.models import Person
 from server.catalogue.arrays import Catalogue, catalogue_for
@@ -36,22 +31,11 @@ from server.catalogue.reading_actions import (
     Value,
     add_readings,
     delete_reading,
-    keep_reader_state,
-    reader_state,
 )
 from server.catalogue.readings import from_bytes, is_usual, settled_of
 from server.catalogue.swatches import PROVENANCE_WORDS, SwatchSerializer, swatch
-from server.errors import ErrorSerializer
-from server.streams import MEDIA_TYPE, progress
-from standins.device import Measured, ReaderFault, Swatch, SwatchReader
-from standins.reader import SimulatedReader
 
 READ_CHOICES = [("read", "with an instrument"), ("photographed", "from a photograph")]
-
-
-def reader() -> SwatchReader:
-    """The swatch reader that is connected: the simulated one, until a real one has a driver."""
-    return SimulatedReader()
 
 
 class LaidSerializer(serializers.Serializer):
@@ -104,31 +88,6 @@ class ReadingsSerializer(serializers.Serializer):
     readings = ReadingSerializer(many=True)
 
 
-class ReaderSerializer(serializers.Serializer):
-    """The swatch reader."""
-
-    name = serializers.CharField()
-    simulated = serializers.BooleanField()
-    calibrated = serializers.BooleanField()
-    battery = serializers.IntegerField()
-
-
-class ReadRequestSerializer(LaidSerializer):
-    """What to read; ``touching`` is for the simulated reader only."""
-
-    colour = serializers.IntegerField()
-    touching = serializers.BooleanField(default=True)
-
-
-class ReadLineSerializer(serializers.Serializer):
-    """A line of the answer: how far the reader has come, and in the last the reading or the fault."""
-
-    share = serializers.FloatField(required=False)
-    words = serializers.CharField(required=False)
-    reading = ReadingSerializer(required=False)
-    error = ErrorSerializer(required=False)
-
-
 class CountSerializer(serializers.Serializer):
     """How many readings were kept."""
 
@@ -141,7 +100,8 @@ class CgatsRequestSerializer(serializers.Serializer):
     file = serializers.FileField(allow_empty_file=True)
 
 
-def _told(reading: Reading, catalogue: Catalogue, outliers: set[int]) -> dict:
+def told(reading: Reading, catalogue: Catalogue, outliers: set[int]) -> dict:
+    """A reading as ``ReadingSerializer`` describes it; ``outliers`` are ids."""
     lab = (reading.lab_l, reading.lab_a, reading.lab_b)
     paper = catalogue.places.get(reading.paper_id)
     return {
@@ -186,11 +146,12 @@ def _readings(person: Person, colour: Colour) -> dict:
         "label_provenance": PROVENANCE_WORDS[colour.provenance],
         "off": None if off is None else round(off, 2),
         "off_words": words,
-        "readings": [_told(reading, catalogue, outliers) for reading in kept],
+        "readings": [told(reading, catalogue, outliers) for reading in kept],
     }
 
 
-def _laid(person: Person, values: dict) -> Laid:
+def laid_as_said(person: Person, values: dict) -> Laid:
+    """How the swatch was laid, from what ``LaidSerializer`` read; BadInput where that cannot be."""
     paper = None
     if values["paper"] is not None:
         paper = one(colours_seen_by(person), pk=values["paper"])
@@ -233,7 +194,7 @@ class ColourReadings(APIView):
             )
         provenance = "screen" if typed.provenance == "screen" else values["provenance"]
         value = Value(typed.lab, provenance, values["taken_with"])
-        add_readings(request.user, [(colour, value)], _laid(request.user, values))
+        add_readings(request.user, [(colour, value)], laid_as_said(request.user, values))
         return Response(_readings(request.user, colour), status=status.HTTP_201_CREATED)
 
 
@@ -306,111 +267,3 @@ def _entry(reading: Reading) -> Entry:
         reading.provenance,
         reflectance=None if spectrum is None else tuple(map(float, spectrum)),
     )
-
-
-class Reader(APIView):
-    """The swatch reader."""
-
-    @extend_schema(responses=ReaderSerializer, operation_id="reader")
-    def get(self, request: Request) -> Response:
-        """Which reader is connected and how it is."""
-        return Response(_reader(request.user))
-
-
-class _Tend(APIView):
-    def _do(self, request: Request, what: str) -> Response:
-        try:
-            state = getattr(reader(), what)(reader_state(request.user))
-        except ReaderFault as fault:
-            raise BadInput(Problem(str(fault), field=fault.code)) from None
-        keep_reader_state(request.user, state)
-        return Response(_reader(request.user))
-
-
-class ReaderCalibrate(_Tend):
-    """Calibrating the reader."""
-
-    @extend_schema(request=None, responses=ReaderSerializer, operation_id="calibrate_reader")
-    def post(self, request: Request) -> Response:
-        """Read the white tile."""
-        return self._do(request, "calibrate")
-
-
-class ReaderRecharge(_Tend):
-    """Charging the reader."""
-
-    @extend_schema(request=None, responses=ReaderSerializer, operation_id="recharge_reader")
-    def post(self, request: Request) -> Response:
-        """Put it on its charger."""
-        return self._do(request, "recharge")
-
-
-class ReaderRead(APIView):
-    """Reading a swatch."""
-
-    @extend_schema(
-        request=ReadRequestSerializer,
-        responses={(200, MEDIA_TYPE): ReadLineSerializer},
-        operation_id="read_swatch",
-    )
-    def post(self, request: Request):
-        """Read a swatch of a colour and keep the reading; tells its progress."""
-        given = ReadRequestSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        values = given.validated_data
-        colour = one(colours_seen_by(request.user), pk=values["colour"])
-        laid = _laid(request.user, values)
-        return progress(_reading(request.user, colour, laid, values["touching"]))
-
-
-def _reading(person: Person, colour: Colour, laid: Laid, touching: bool) -> Iterator[dict]:
-    device = reader()
-    under = _under(catalogue_for(person), colour, laid, touching)
-    try:
-        for step in device.read(under, reader_state(person)):
-            if isinstance(step, Measured):
-                keep_reader_state(person, step.state)
-                value = Value(
-                    tuple(map(float, reflectance_to_lab(np.array(step.reflectance)))),
-                    "read",
-                    device.name,
-                    step.reflectance,
-                )
-                (made,) = add_readings(person, [(colour, value)], laid)
-                yield {"reading": _told(made, catalogue_for(person), set())}
-            else:
-                yield asdict(step)
-    except ReaderFault as fault:
-        raise BadInput(Problem(str(fault), field=fault.code)) from None
-
-
-def _under(catalogue: Catalogue, colour: Colour, laid: Laid, touching: bool) -> Swatch:
-    """The swatch as a simulated reader has to be told of it: by what the range says, not by readings."""
-    known = from_bytes(colour.spectrum)
-    if known is None:
-        label = catalogue.label_lab[catalogue.places[colour.pk]]
-        known = lab_to_reflectance(label)
-    paper = (
-        WHITE if laid.paper is None else catalogue.reflectance(np.array([catalogue.places[laid.paper.pk]]))[0]
-    )
-    return Swatch(
-        identity=f"{catalogue.ranges[colour.range_id].name}/{colour.key}",
-        medium=catalogue.ranges[colour.range_id].medium.value,
-        known=tuple(map(float, known)),
-        white=tuple(map(float, WHITE)),
-        doubt=defaults.UNCERTAINTY[colour.provenance],
-        paper=tuple(map(float, paper)),
-        layers=laid.layers,
-        hand=laid.hand,
-        touching=touching,
-    )
-
-
-def _reader(person: Person) -> dict:
-    device, state = reader(), reader_state(person)
-    return {
-        "name": device.name,
-        "simulated": device.simulated,
-        "calibrated": state.calibrated,
-        "battery": state.battery,
-    }

@@ -6,6 +6,7 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.utils import timezone
 
 from jindle_core.interchange.cgats import read_cgats
+from server.catalogue.api import reader as reader_api
 from server.catalogue.api import readings as api
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.models import Colour, Reading
@@ -63,7 +64,9 @@ class TypedTests(ApiTestCase):
 class ReaderTests(ApiTestCase):
     def setUp(self):
         super().setUp()
-        patched = mock.patch.object(api, "reader", lambda: SimulatedReader(lambda seconds: None, seed=5))
+        patched = mock.patch.object(
+            reader_api, "reader", lambda: SimulatedReader(lambda seconds: None, seed=5)
+        )
         patched.start()
         self.addCleanup(patched.stop)
 
@@ -88,7 +91,7 @@ class ReaderTests(ApiTestCase):
         lines = self.read("SKY-1", touching=False)
         self.assertIn("flat", lines[-1]["error"]["message"])
         self.assertEqual(Reading.objects.count(), 0)
-        api.keep_reader_state(self.ann, State(True, 0, 0))
+        reader_api.keep_reader_state(self.ann, State(True, 0, 0))
         self.assertIn("charger", self.ask("post", "reader/calibrate", {}, 400)["message"])
         self.assertEqual(self.ask("post", "reader/recharge", {})["battery"], 100)
 

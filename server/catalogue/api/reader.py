@@ -1,0 +1,166 @@
+"""The API of the swatch reader."""
+
+from collections.abc import Iterator
+from dataclasses import asdict
+
+import numpy as np
+from drf_spectacular.utils import extend_schema
+from rest_framework import serializers
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from jindle_core import defaults
+from jindle_core.colorimetry.recovery import lab_to_reflectance
+from jindle_core.colorimetry.spaces import reflectance_to_lab
+from jindle_core.errors import BadInput, Problem
+from jindle_core.prediction.stocks import WHITE
+from server.access import colours_seen_by, one
+from server.accounts.models import Person
+from server.catalogue.api.readings import LaidSerializer, ReadingSerializer, laid_as_said, told
+from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.models import Colour
+from server.catalogue.reading_actions import Laid, Value, add_readings, keep_reader_state, reader_state
+from server.catalogue.readings import from_bytes
+from server.errors import ErrorSerializer
+from server.streams import MEDIA_TYPE, progress
+from standins.device import Measured, ReaderFault, Swatch, SwatchReader
+from standins.reader import SimulatedReader
+
+
+def reader() -> SwatchReader:
+    """The swatch reader that is connected: the simulated one, until a real one has a driver."""
+    return SimulatedReader()
+
+
+class ReaderSerializer(serializers.Serializer):
+    """The swatch reader."""
+
+    name = serializers.CharField()
+    simulated = serializers.BooleanField()
+    calibrated = serializers.BooleanField()
+    battery = serializers.IntegerField()
+
+
+class ReadRequestSerializer(LaidSerializer):
+    """What to read; ``touching`` is for the simulated reader only."""
+
+    colour = serializers.IntegerField()
+    touching = serializers.BooleanField(default=True)
+
+
+class ReadLineSerializer(serializers.Serializer):
+    """A line of the answer: how far the reader has come, and in the last the reading or the fault."""
+
+    share = serializers.FloatField(required=False)
+    words = serializers.CharField(required=False)
+    reading = ReadingSerializer(required=False)
+    error = ErrorSerializer(required=False)
+
+
+class Reader(APIView):
+    """The swatch reader."""
+
+    @extend_schema(responses=ReaderSerializer, operation_id="reader")
+    def get(self, request: Request) -> Response:
+        """Which reader is connected and how it is."""
+        return Response(_reader(request.user))
+
+
+class _Tend(APIView):
+    def _do(self, request: Request, what: str) -> Response:
+        try:
+            state = getattr(reader(), what)(reader_state(request.user))
+        except ReaderFault as fault:
+            raise BadInput(Problem(str(fault), field=fault.code)) from None
+        keep_reader_state(request.user, state)
+        return Response(_reader(request.user))
+
+
+class ReaderCalibrate(_Tend):
+    """Calibrating the reader."""
+
+    @extend_schema(request=None, responses=ReaderSerializer, operation_id="calibrate_reader")
+    def post(self, request: Request) -> Response:
+        """Read the white tile."""
+        return self._do(request, "calibrate")
+
+
+class ReaderRecharge(_Tend):
+    """Charging the reader."""
+
+    @extend_schema(request=None, responses=ReaderSerializer, operation_id="recharge_reader")
+    def post(self, request: Request) -> Response:
+        """Put it on its charger."""
+        return self._do(request, "recharge")
+
+
+class ReaderRead(APIView):
+    """Reading a swatch."""
+
+    @extend_schema(
+        request=ReadRequestSerializer,
+        responses={(200, MEDIA_TYPE): ReadLineSerializer},
+        operation_id="read_swatch",
+    )
+    def post(self, request: Request):
+        """Read a swatch of a colour and keep the reading; tells its progress."""
+        given = ReadRequestSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        values = given.validated_data
+        colour = one(colours_seen_by(request.user), pk=values["colour"])
+        laid = laid_as_said(request.user, values)
+        return progress(_reading(request.user, colour, laid, values["touching"]))
+
+
+def _reading(person: Person, colour: Colour, laid: Laid, touching: bool) -> Iterator[dict]:
+    device = reader()
+    under = _under(catalogue_for(person), colour, laid, touching)
+    try:
+        for step in device.read(under, reader_state(person)):
+            if isinstance(step, Measured):
+                keep_reader_state(person, step.state)
+                value = Value(
+                    tuple(map(float, reflectance_to_lab(np.array(step.reflectance)))),
+                    "read",
+                    device.name,
+                    step.reflectance,
+                )
+                (made,) = add_readings(person, [(colour, value)], laid)
+                yield {"reading": told(made, catalogue_for(person), set())}
+            else:
+                yield asdict(step)
+    except ReaderFault as fault:
+        raise BadInput(Problem(str(fault), field=fault.code)) from None
+
+
+def _under(catalogue: Catalogue, colour: Colour, laid: Laid, touching: bool) -> Swatch:
+    """The swatch as a simulated reader has to be told of it: by what the range says, not by readings."""
+    known = from_bytes(colour.spectrum)
+    if known is None:
+        label = catalogue.label_lab[catalogue.places[colour.pk]]
+        known = lab_to_reflectance(label)
+    paper = (
+        WHITE if laid.paper is None else catalogue.reflectance(np.array([catalogue.places[laid.paper.pk]]))[0]
+    )
+    return Swatch(
+        identity=f"{catalogue.ranges[colour.range_id].name}/{colour.key}",
+        medium=catalogue.ranges[colour.range_id].medium.value,
+        known=tuple(map(float, known)),
+        white=tuple(map(float, WHITE)),
+        doubt=defaults.UNCERTAINTY[colour.provenance],
+        paper=tuple(map(float, paper)),
+        layers=laid.layers,
+        hand=laid.hand,
+        touching=touching,
+    )
+
+
+def _reader(person: Person) -> dict:
+    device, state = reader(), reader_state(person)
+    return {
+        "name": device.name,
+        "simulated": device.simulated,
+        "calibrated": state.calibrated,
+        "battery": state.battery,
+    }
