@@ -78,6 +78,7 @@ GLAZE_SIGMA = 3.0  # the best of many predictions flatters itself: 1.5 to 2 abov
 
 # --- Fitting a range's behaviour to readings.
 FIT_READINGS = 6  # fewer cannot tell a range's habit from the noise of an instrument
+FIT_MOST = 120  # more add nothing that the habits of a range could show
 FIT_PRIOR = MappingProxyType({"decay": 0.08, "share": 0.15, "scatter": 0.15, "cover": 0.1})
 FIT_LIMITS = MappingProxyType(
     {"decay": (0.4, 0.97), "share": (0.0, 1.0), "scatter": (0.02, 2.0), "cover": (0.0, 0.8)}

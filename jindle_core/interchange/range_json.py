@@ -24,6 +24,8 @@ def read_range_json(content: bytes, provenance: str = "label") -> tuple[dict[str
         found = json.loads(decode(content))
     except ValueError as error:
         raise BadInput(Problem(f"The file is not well-formed JSON: {error}.")) from None
+    except RecursionError:
+        raise BadInput(Problem("The file is JSON nested too deeply to be a range.")) from None
     colours = found.get("colours") if isinstance(found, dict) else None
     if not isinstance(colours, list):
         raise BadInput(

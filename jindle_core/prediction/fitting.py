@@ -30,7 +30,7 @@ class Fit:
     """The fitted behaviour of a range.
 
     ``before`` and ``after`` are means in ΔE00 over the readings; ``after`` is
-    from fits that left out the reading they were judged by. ``taken`` says
+    from fits that left out the readings they were judged by (every sixth). ``taken`` says
     whether it is better, and so used.
     """
 
@@ -46,29 +46,41 @@ def fit(medium: Medium, readings: Sequence[Laying]) -> Fit | None:
 
     Least squares of the Lab errors, drawn towards the usual values as if each
     were known to ``defaults.FIT_PRIOR``, so that few readings cannot pull far.
+    Of very many the last ``defaults.FIT_MOST`` count.
     """
     if len(readings) < defaults.FIT_READINGS:
         return None
+    readings = readings[-defaults.FIT_MOST :]
     usual = usual_behaviour(medium)
     names = FITTED[COVERING[medium]]
-    left_out = [
-        _errors(medium, [reading], _fitted(medium, [*readings[:at], *readings[at + 1 :]], usual, names))[0]
-        for at, reading in enumerate(readings)
-    ]
     before = float(np.mean(_errors(medium, readings, usual)))
-    after = float(np.mean(left_out))
+    left_out = []
+    for start in range(defaults.FIT_READINGS):
+        judged = readings[start :: defaults.FIT_READINGS]
+        others = [one for at, one in enumerate(readings) if at % defaults.FIT_READINGS != start]
+        left_out.append(_errors(medium, judged, _fitted(medium, others, usual, names)))
+    after = float(np.mean(np.concatenate(left_out)))
     taken = after < before
     behaviour = _fitted(medium, readings, usual, names) if taken else usual
     return Fit(behaviour, before, after, len(readings), taken)
 
 
-def _seen(medium: Medium, reading: Laying, behaviour: Behaviour) -> Array:
-    shown = laid(reading.one, medium, reading.layers, reading.hand, reading.card, behaviour=behaviour)
-    return reflectance_to_lab(shown)
+def _off(medium: Medium, readings: Sequence[Laying], behaviour: Behaviour) -> tuple[Array, Array]:
+    """What was seen and what is predicted, both (n, 3), readings of one laying computed together."""
+    groups: dict[tuple, list[Laying]] = {}
+    for one in readings:
+        groups.setdefault((one.layers, one.hand, one.card.tobytes()), []).append(one)
+    seen, said = [], []
+    for (layers, hand, _), group in groups.items():
+        ones = np.stack([one.one for one in group])
+        shown = laid(ones, medium, layers, hand, group[0].card, behaviour=behaviour)
+        said.append(reflectance_to_lab(shown))
+        seen.append(np.stack([one.seen for one in group]))
+    return np.concatenate(seen), np.concatenate(said)
 
 
-def _errors(medium: Medium, readings: Sequence[Laying], behaviour: Behaviour) -> list[float]:
-    return [float(delta_e(one.seen, _seen(medium, one, behaviour))) for one in readings]
+def _errors(medium: Medium, readings: Sequence[Laying], behaviour: Behaviour) -> Array:
+    return delta_e(*_off(medium, readings, behaviour))
 
 
 def _fitted(
@@ -80,8 +92,8 @@ def _fitted(
 
     def off(values: Array) -> Array:
         behaviour = replace(usual, **dict(zip(names, map(float, values), strict=True)))
-        errors = [one.seen - _seen(medium, one, behaviour) for one in readings]
-        return np.concatenate([*errors, (values - start) / loose])
+        seen, said = _off(medium, readings, behaviour)
+        return np.concatenate([(seen - said).ravel(), (values - start) / loose])
 
     found = least_squares(off, start, bounds=(low, high), xtol=1e-4, ftol=1e-4)
     return replace(usual, **dict(zip(names, map(float, found.x), strict=True)))

@@ -234,6 +234,8 @@ class AnyFileTests(unittest.TestCase):
         ):
             with self.subTest(text), self.assertRaises(BadInput):
                 read_any_range(text.encode())
+        with self.assertRaisesRegex(BadInput, "nested too deeply"):
+            read_any_range(b'{"colours":' + b"[" * 100_000)
         _, file = read_any_range(b'{"colours": [{"code": "x", "lab": [500, 0, 0]}]}')
         self.assertIn("out of range", file.problems[0].message)
 

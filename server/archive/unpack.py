@@ -6,7 +6,7 @@ import zipfile
 from datetime import date
 from typing import Any
 
-from django.db import transaction
+from django.db import DatabaseError, transaction
 
 from jindle_core import defaults
 from jindle_core.errors import BadInput, Problem
@@ -31,7 +31,7 @@ from server.catalogue.reading_actions import Laid, Value, add_readings
 
 LARGEST_ARCHIVE = 50 * 1024 * 1024  # packed
 _LARGEST_WHOLE = 400 * 1024 * 1024  # unpacked: a small zip can hold a huge nothing
-_BROKEN = (KeyError, TypeError, ValueError, AttributeError, IndexError)
+_BROKEN = (KeyError, TypeError, ValueError, AttributeError, IndexError, DatabaseError)
 
 
 def unpack(person: Person, content: bytes) -> dict[str, int]:
@@ -81,7 +81,7 @@ def _read(files: dict[str, bytes], name: str) -> Any:
         return json.loads(files[name])
     except KeyError:
         raise BadInput(Problem(f"The archive has no {name}.", field="file")) from None
-    except ValueError:
+    except (ValueError, RecursionError):
         raise BadInput(Problem(f"{name} in the archive is not well-formed JSON.", field="file")) from None
 
 
@@ -187,7 +187,8 @@ class _Unpacking:
         history = told["history"]
         if len(history) > defaults.HISTORY_LIMIT:
             raise BadInput(Problem("A card's history in the archive is too long.", field="file"))
-        card = Card.objects.create(owner=self.person, stored=self._plan(told["plan"]), head=int(told["head"]))
+        head = _among(told["head"], [one["number"] for one in history])
+        card = Card.objects.create(owner=self.person, stored=self._plan(told["plan"]), head=head)
         Revision.objects.bulk_create(
             Revision(
                 card=card,

@@ -1,5 +1,6 @@
 import io
 import json
+import re
 import zipfile
 
 from django.core.files.uploadedfile import SimpleUploadedFile
@@ -88,6 +89,25 @@ class ArchiveTests(ApiTestCase):
                 "cards/0001.json",
             ),
             (self.with_changed("cards/0001.json", lambda text: "{}"), "cards/0001.json"),
+            (self.with_changed("cards/0001.json", lambda text: "[" * 100_000), "not well-formed"),
+            (
+                self.with_changed("cards/0001.json", lambda text: text.replace('"number": 1', '"number": 0')),
+                "cards/0001.json",
+            ),
+            (
+                self.with_changed(
+                    "cards/0001.json", lambda text: re.sub('"head": [0-9]+', '"head": 99', text)
+                ),
+                "cards/0001.json",
+            ),
+            (
+                self.with_changed("ranges/own 1.json", lambda text: text.replace('"PEN-2"', '"PEN-1"')),
+                "stands in row 1",
+            ),
+            (
+                self.with_changed("ranges/own 1.json", lambda text: text.replace('"gel pen"', '"crayon"')),
+                "own 1.json",
+            ),
         )
         for content, words in cases:
             with self.subTest(words):
