@@ -18,6 +18,7 @@ from pathlib import Path
 
 import numpy as np
 
+from bench.papers import paper_rows
 from bench.prediction import prediction_rows
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import on_screen
@@ -218,6 +219,7 @@ def main() -> int:
         big_import(visitor),
         first_load(),
         *prediction_rows(),
+        *paper_rows(),
     ]
     lines = ["| what | target | measured | |", "|---|---|---|---|"]
     lines += [

@@ -142,6 +142,33 @@ FOCAL_HEIGHT = 0.5
 # Beyond "cousin" a substitute is another colour, so the cell says so.
 HOLE = COUSIN
 
+# --- Pictures of paper. The limits were tried on drawn papers under made-up lamps.
+LARGEST_PICTURE = 40 * 1024 * 1024
+PICTURE_PIXELS = 80_000_000
+PICTURE_LEAST = 32  # pixels on a side
+PICTURE_SIDE = 800  # what is worked on: a dot of half a millimetre on a 6 in sheet still has 2 pixels
+PHOTO_SIGMA = 3.0  # with a white card under an ordinary lamp; an odd lamp leaves 3 to 7
+REFERENCE_LEAST = 6  # pixels on a side of the marked card
+REFERENCE_CLIPPED = 0.2  # share of it that may be at the end of the scale
+REFERENCE_DARK = 0.005  # linear; a card darker than this is none
+WHITE_LIGHT = 0.78  # of the strongest that any patch has in a channel: a card may lie in some shade
+WHITE_ROUGH = 0.035  # relative deviation within 7 × 7 pixels
+WHITE_SHARE = 0.006  # of the picture, at least
+WHITE_FILLED = 0.8  # of its bounding box
+SHADING_SAMPLE = 4000
+SHADING_LIMIT = 1.2  # log: a light more than three times uneven is no photograph to read
+CLUSTERS = 16
+COLOUR_SAMPLE = 5000
+SHARE_SAMPLE = 9000
+PLAIN_LEAST = 400
+EDGE_SPREAD = 9.0  # CIELAB within 3 × 3 pixels
+SWALLOWED = 14.0  # CIELAB from a cluster's centre
+MERGED = 4.0  # ΔE00; 6 loses tonal papers
+SMALL_SHARE = 0.01
+SMALLEST_SHARE = 0.003
+STANDS_OUT = 12.0  # ΔE00 of a small colour from every other
+ACCENT_SHARE = 0.05
+
 # --- Files.
 LARGEST_FILE = 8 * 1024 * 1024  # 50,000 rows of a range are about 3 MB
 LARGEST_RANGE = 50_000

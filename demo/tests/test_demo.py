@@ -6,6 +6,7 @@ import unittest
 import numpy as np
 
 from demo.make import DATA, files
+from demo.papers import PATTERNS, draw_sheet
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.interchange.range_csv import read_range
@@ -47,3 +48,21 @@ class DemoDataTests(unittest.TestCase):
         for slug, file in self.ranges.items():
             for entry in file.entries:
                 self.assertIsNone(LOOKS_KNOWN.fullmatch(entry.code), f"{slug} {entry.code}")
+
+
+class SheetTests(unittest.TestCase):
+    def test_every_pattern_shows_every_colour(self):
+        for seed in range(len(PATTERNS)):
+            with self.subTest(PATTERNS[seed]):
+                labels = draw_sheet(5, seed, 400)
+                shares = np.bincount(labels.ravel(), minlength=5) / labels.size
+                self.assertEqual(len(shares), 5)
+                self.assertGreater(shares.min(), 0.005)
+
+    def test_an_accent_has_the_share_that_was_asked_for(self):
+        for share in (0.01, 0.005):
+            labels = draw_sheet(5, 1, 1000, share)
+            self.assertAlmostEqual((labels == 4).mean(), share, delta=share / 8)
+
+    def test_the_same_for_the_same_seed(self):
+        np.testing.assert_array_equal(draw_sheet(4, 3, 200), draw_sheet(4, 3, 200))

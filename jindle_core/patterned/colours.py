@@ -1,0 +1,142 @@
+"""Which colours does the sheet hold, with which shares, and where?"""
+
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+from scipy.cluster.vq import kmeans2
+from scipy.spatial import cKDTree
+
+from jindle_core import defaults
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.spaces import Array
+from jindle_core.patterned.correction import Corrected, mixed
+
+
+@dataclass(frozen=True, slots=True)
+class SheetColour:
+    """A colour of the sheet: CIELAB, its share of the area 0–1, its part (ground, main, support, accent)."""
+
+    lab: tuple[float, float, float]
+    share: float
+    part: str
+
+
+def sheet_colours(picture: Corrected) -> list[SheetColour]:
+    """The sheet's colours, ground first, then by share; at least one.
+
+    k-means in CIELAB over pixels that mix nothing, merged where the eye would
+    not part them; small ones are kept only where they stand out. Shares are
+    counted over all pixels.
+    """
+    random = np.random.default_rng(0)
+    sheet = np.ones(picture.linear.shape[:2], dtype=bool)
+    if picture.reference is not None:
+        sheet[_grown(picture)] = False
+    everything = np.flatnonzero(sheet.ravel())
+    near = picture.around(random.choice(everything, defaults.SHARE_SAMPLE))
+    # The middle one of nine is what the place is, noise apart.
+    counted = np.median(near, axis=1)
+    plain = counted[~mixed(near)]
+    sample = plain if len(plain) >= defaults.PLAIN_LEAST else counted  # noise, or nothing but edges
+    sample = sample[: defaults.COLOUR_SAMPLE]
+    centres, weights = _clusters(sample)
+    centres = _merged(centres, weights)
+    shares = np.bincount(_nearest(centres, counted), minlength=len(centres)) / len(counted)
+    kept = _kept(centres, shares)
+    centres = centres[kept]
+    shares = np.bincount(_nearest(centres, counted), minlength=len(centres)) / len(counted)
+    return with_parts(centres, shares)
+
+
+def where(lab: Array, centres: Array) -> NDArray[np.uint8]:
+    """Which of the colours (n, 3) each pixel (h, w) is nearest to; n at most 255."""
+    return _nearest(np.asarray(centres), lab.reshape(-1, 3)).reshape(lab.shape[:2]).astype(np.uint8)
+
+
+def with_parts(centres: Array, shares: Array) -> list[SheetColour]:
+    """Colours with the parts they play, by share and by how they stand off the ground."""
+    order = np.argsort(-shares, kind="stable")
+    ground = int(order[0])
+    rest = [int(at) for at in order[1:]]
+    parts = {ground: "ground"}
+    chromas = np.hypot(centres[:, 1], centres[:, 2])
+    large = [at for at in rest if shares[at] >= defaults.ACCENT_SHARE]
+    if large:
+        # The main colour is the one that carries most: its share, and how strong it is.
+        parts[max(large, key=lambda at: shares[at] * (10 + chromas[at]))] = "main"
+    for at in rest:
+        small = shares[at] < defaults.ACCENT_SHARE
+        parts.setdefault(at, "accent" if small else "support")
+    ranked = sorted(range(len(shares)), key=lambda at: (_PARTS.index(parts[at]), -shares[at]))
+    return [SheetColour(tuple(map(float, centres[at])), float(shares[at]), parts[at]) for at in ranked]
+
+
+_PARTS = ("ground", "main", "support", "accent")
+
+
+def _grown(picture: Corrected) -> tuple[slice, slice]:
+    """The reference's box with the margin in which the card may go on."""
+    box = picture.reference
+    more = max(box.width, box.height) // 3
+    rows = slice(max(0, box.top - more), min(picture.linear.shape[0], box.top + box.height + more))
+    return rows, slice(max(0, box.left - more), min(picture.linear.shape[1], box.left + box.width + more))
+
+
+def _clusters(sample: Array) -> tuple[Array, Array]:
+    """Medians (k, 3) and sizes (k,) of clusters of a sample, small strong ones among them."""
+    count = min(defaults.CLUSTERS, len(sample))
+    centres, labels = kmeans2(sample, count, minit="++", seed=0, missing="warn")
+    # What lies far from every centre is a small colour that the others swallowed.
+    far = np.linalg.norm(sample - centres[labels], axis=1) > defaults.SWALLOWED
+    groups = [sample[(labels == number) & ~far] for number in range(count)]
+    if far.sum() >= defaults.SMALLEST_SHARE * len(sample):
+        strays = sample[far]
+        _, stray_labels = kmeans2(strays, min(4, len(strays)), minit="++", seed=0, missing="warn")
+        groups += [strays[stray_labels == number] for number in range(stray_labels.max() + 1)]
+    groups = [group for group in groups if len(group)]
+    return np.array([np.median(group, axis=0) for group in groups]), np.array(
+        [len(group) for group in groups]
+    )
+
+
+def _merged(centres: Array, weights: Array) -> Array:
+    """The centres with those merged, nearest first, that lie within ``defaults.MERGED`` of one another."""
+    centres, weights = centres.copy(), weights.astype(float)
+    while len(centres) > 1:
+        apart = delta_e(centres[:, None], centres[None]) + np.eye(len(centres)) * 1e3
+        first, second = np.unravel_index(int(np.argmin(apart)), apart.shape)
+        if apart[first, second] >= defaults.MERGED:
+            break
+        total = weights[first] + weights[second]
+        centres[first] = (centres[first] * weights[first] + centres[second] * weights[second]) / total
+        weights[first] = total
+        centres, weights = np.delete(centres, second, axis=0), np.delete(weights, second)
+    return centres
+
+
+def _kept(centres: Array, shares: Array) -> NDArray[np.bool_]:
+    """Colours large enough, or small ones that stand out and are no mixture of two others."""
+    kept = shares >= defaults.SMALL_SHARE
+    if not kept.any():
+        kept[np.argmax(shares)] = True
+    for at in np.flatnonzero(~kept & (shares >= defaults.SMALLEST_SHARE)):
+        others = centres[kept]
+        stands_out = delta_e(centres[at][None], others).min() >= defaults.STANDS_OUT
+        kept[at] = stands_out and _from_mixtures(centres[at], others) >= defaults.STANDS_OUT / 2
+    return kept
+
+
+def _from_mixtures(colour: Array, others: Array) -> float:
+    """How far a colour lies from every line between two others: edges give such mixtures."""
+    best = np.inf
+    for at, start in enumerate(others):
+        line = others[at + 1 :] - start
+        along = np.clip(((colour - start) * line).sum(axis=1) / np.maximum((line**2).sum(axis=1), 1e-9), 0, 1)
+        if len(line):
+            best = min(best, float(np.linalg.norm(start + along[:, None] * line - colour, axis=1).min()))
+    return best
+
+
+def _nearest(centres: Array, lab: Array) -> np.ndarray:
+    return cKDTree(centres).query(lab)[1]

@@ -1,0 +1,202 @@
+"""What would the picture show under a white, even light?"""
+
+from dataclasses import dataclass
+from functools import cached_property
+
+import numpy as np
+from scipy import ndimage
+from scipy.cluster.vq import kmeans2
+
+from jindle_core import defaults
+from jindle_core.colorimetry.spaces import Array, lab_to_linear, linear_to_lab
+from jindle_core.errors import BadInput, Problem
+
+_LEAST = 1e-4
+_COARSE = 2  # a card is large: it is looked for in every second pixel
+
+
+@dataclass(frozen=True, slots=True)
+class Box:
+    """A part of a picture: left, top, width, height, in pixels."""
+
+    left: int
+    top: int
+    width: int
+    height: int
+
+    def slices(self) -> tuple[slice, slice]:
+        """Rows and columns of the box."""
+        return slice(self.top, self.top + self.height), slice(self.left, self.left + self.width)
+
+
+@dataclass(frozen=True, eq=False)
+class Corrected:
+    """A picture with its light taken out.
+
+    ``linear`` (h, w, 3) is linear sRGB as under a white light; ``reference``
+    is the white card's box or None; ``field`` (5, 3) the log strength of the
+    light over the picture (see ``_terms``); ``sigma`` the uncertainty of the
+    colours in ΔE00.
+    """
+
+    linear: Array
+    reference: Box | None
+    field: Array
+    sigma: float
+
+    @cached_property
+    def lab(self) -> Array:
+        """Every pixel as CIELAB (h, w, 3)."""
+        return linear_to_lab(self.linear / np.exp(self._light(*np.indices(self.linear.shape[:2]))))
+
+    @property
+    def uneven(self) -> float:
+        """How many times brighter the light's brightest corner is than its darkest."""
+        height, width = self.linear.shape[:2]
+        corners = self._light(np.array([0, 0, height, height]), np.array([0, width, 0, width])).mean(axis=-1)
+        return float(np.exp(np.ptp(corners)))
+
+    def around(self, places: Array) -> Array:
+        """CIELAB (n, 9, 3) of pixels, by their flat places (n,), each with its eight neighbours."""
+        return linear_to_lab(
+            _around(self.linear, places) / np.exp(self._light(*_rows_columns(self.linear, places)))[:, None]
+        )
+
+    def _light(self, rows: Array, columns: Array) -> Array:
+        light = _terms(self.linear.shape, rows, columns) @ self.field
+        if self.reference is not None:
+            box = self.reference
+            middle = np.array([box.top + box.height / 2]), np.array([box.left + box.width / 2])
+            light = light - _terms(self.linear.shape, *middle) @ self.field
+        return np.clip(light, -defaults.SHADING_LIMIT, defaults.SHADING_LIMIT)
+
+
+def _terms(shape: tuple[int, ...], rows: Array, columns: Array) -> Array:
+    """The quadratic terms (…, 5) at some places of a picture, measured from its middle."""
+    u, v = columns / shape[1] - 0.5, rows / shape[0] - 0.5
+    return np.stack([u, v, u * u, u * v, v * v], axis=-1)
+
+
+def _rows_columns(linear: Array, places: Array) -> tuple[Array, Array]:
+    return np.divmod(np.asarray(places), linear.shape[1])
+
+
+def _around(linear: Array, places: Array) -> Array:
+    """Linear sRGB (n, 9, 3) of pixels and their neighbours; beyond the rim the rim itself."""
+    rows, columns = _rows_columns(linear, places)
+    steps = np.indices((3, 3)).reshape(2, 9) - 1
+    near_rows = np.clip(rows[:, None] + steps[0], 0, linear.shape[0] - 1)
+    near_columns = np.clip(columns[:, None] + steps[1], 0, linear.shape[1] - 1)
+    return linear[near_rows, near_columns]
+
+
+def find_white(linear: Array) -> Box | None:
+    """Where a piece of white card probably lies: a smooth, filled patch lightest in every channel; or None.
+
+    Ours: whatever the lamp's colour, nothing reflects more of it than white
+    card does. Each patch is judged by its weakest channel, as a share of the
+    strongest that any patch has in it.
+    """
+    linear = linear[::_COARSE, ::_COARSE]
+    light = linear.mean(axis=-1)
+    mean = ndimage.uniform_filter(light, 7)
+    rough = np.sqrt(np.maximum(ndimage.uniform_filter(light**2, 7) - mean**2, 0))
+    labels, _ = ndimage.label(rough < defaults.WHITE_ROUGH * np.maximum(mean, _LEAST))
+    patches, colours = [], []
+    for number, (rows, columns) in enumerate(ndimage.find_objects(labels), start=1):
+        there = labels[rows, columns] == number
+        area = int(there.sum())
+        if area >= defaults.WHITE_SHARE * light.size:
+            patches.append((rows, columns, area / there.size))
+            colours.append(np.median(linear[rows, columns][there], axis=0))
+    if not patches:
+        return None
+    strongest = np.max(colours, axis=0)
+    scores = [
+        float((colour / np.maximum(strongest, _LEAST)).min()) * (filled > defaults.WHITE_FILLED)
+        for colour, (*_, filled) in zip(colours, patches, strict=True)
+    ]
+    best = int(np.argmax(scores))
+    if scores[best] < defaults.WHITE_LIGHT:
+        return None
+    rows, columns, _ = patches[best]
+    height, width = rows.stop - rows.start, columns.stop - columns.start
+    inset = max(1, min(height, width) // 8)
+    found = (columns.start + inset, rows.start + inset, width - 2 * inset, height - 2 * inset)
+    return Box(*(_COARSE * side for side in found))
+
+
+def correct(
+    linear: Array,
+    clipped: np.ndarray,
+    reference: Box | None,
+    reference_lab: tuple[float, ...] = defaults.PAPER_WHITE_LAB,
+) -> Corrected:
+    """The picture as CIELAB, its cast and unevenness taken out by a reference card of known colour.
+
+    Without a reference the light is taken for white and even, and the colours
+    are only as good as it was. Raises BadInput where the reference lies
+    outside, is too small, overexposed, or no card of that lightness.
+    """
+    if reference is None:
+        return Corrected(linear, None, np.zeros((5, 3)), defaults.UNCERTAINTY["screen"])
+    rows, columns = reference.slices()
+    patch = linear[rows, columns]
+    if patch.shape[0] < defaults.REFERENCE_LEAST or patch.shape[1] < defaults.REFERENCE_LEAST:
+        raise _bad("is too small or lies outside the picture")
+    if clipped[rows, columns].mean() > defaults.REFERENCE_CLIPPED:
+        raise _bad("is overexposed: its white is cut off, so it says nothing of the light")
+    seen = np.median(patch.reshape(-1, 3), axis=0)
+    if seen.min() < defaults.REFERENCE_DARK:
+        raise _bad("is nearly black there; mark the white card")
+    gains = np.maximum(lab_to_linear(np.array(reference_lab)), _LEAST) / seen
+    even = linear * gains.astype(linear.dtype)
+    return Corrected(even, reference, _field(even), defaults.PHOTO_SIGMA)
+
+
+def _field(even: Array) -> Array:
+    """The log strength of the light (5, 3) by the terms of ``_terms``: one quadratic field a channel.
+
+    Within a cluster of one colour every difference of log strength is light,
+    so all clusters share the field that explains them best (two rounds,
+    since the clusters get cleaner once the first field is taken out).
+    """
+    random = np.random.default_rng(0)
+    places = random.integers(0, even.shape[0] * even.shape[1], defaults.SHADING_SAMPLE)
+    near = _around(even, places)
+    seen = near.mean(axis=1)
+    plain = ~mixed(linear_to_lab(near)) & (seen.min(axis=1) > defaults.REFERENCE_DARK)
+    field = np.zeros((5, 3))
+    if plain.sum() < defaults.PLAIN_LEAST:
+        return field
+    features = _terms(even.shape, *_rows_columns(even, places[plain]))
+    strength = np.log(seen[plain])
+    for _ in range(2):
+        flat = linear_to_lab(np.exp(strength - features @ field))
+        _, labels = kmeans2(flat, defaults.CLUSTERS, minit="++", seed=0, missing="warn")
+        field = _within(features, strength, labels)
+    return field
+
+
+def _within(features: Array, strength: Array, labels: np.ndarray) -> Array:
+    """Least squares of strength on features, both taken from their cluster's mean; outliers weigh less."""
+    centred = [features.copy(), strength.copy()]
+    for number in np.unique(labels):
+        there = labels == number
+        for part in centred:
+            part[there] -= np.median(part[there], axis=0)
+    x, y = centred
+    weights = 1.0 / (1.0 + (np.abs(y).max(axis=1) / 0.1) ** 2)
+    root = np.sqrt(weights)[:, None]
+    # A little ridge: a sheet of few colours must not pull the field about.
+    system = (x * root).T @ (x * root) + 1e-6 * len(x) * np.eye(5)
+    return np.linalg.solve(system, (x * root).T @ (y * root))
+
+
+def mixed(near: Array) -> np.ndarray:
+    """Whether pixels with their neighbours (n, 9, 3) in CIELAB mix colours: not all of one colour (n,)."""
+    return np.ptp(near, axis=1).max(axis=1) > defaults.EDGE_SPREAD
+
+
+def _bad(trouble: str) -> BadInput:
+    return BadInput(Problem(f"The white card {trouble}.", field="reference"))
