@@ -13,10 +13,12 @@ from dataclasses import dataclass
 from pathlib import Path
 
 import numpy as np
+from PIL import Image
 
 from demo.dyes import BANDS, swatch
 from demo.names import Namer
-from jindle_core.colorimetry.spaces import reflectance_to_lab
+from demo.papers import draw_sheet
+from jindle_core.colorimetry.spaces import lab_to_hex, reflectance_to_lab
 from jindle_core.interchange.drawer_csv import FULLNESS, KeptLine, write_drawer
 from jindle_core.interchange.entries import Entry
 from jindle_core.interchange.range_csv import write_range
@@ -52,6 +54,7 @@ FAMILIES: dict[str, Recipe] = {
     "STONE": {"soot": 3.0, "bark": 0.45},
     "CLOUD": {"soot": 2.6, "ink": 0.12},
 }
+_SHEET_SIDE = 420  # pixels of a drawn sheet
 _DEPTHS = (0.025, 0.075, 0.2, 0.5, 1.2, 3.2)
 _HUE_RING = ("straw", "amber", "rust", "berry", "mallow", "plum", "ink", "tarn", "leaf")
 
@@ -223,17 +226,51 @@ def files() -> dict[str, str]:
         owned += _drawer(made, listed)
         fields = ("slug", "name", "maker", "medium", "note", "provenance")
         about.append({field: getattr(made, field) for field in fields})
+    made_files["papers.json"] = json.dumps(drawings()[1], indent=1, ensure_ascii=False) + "\n"
     made_files["ranges.json"] = json.dumps(about, indent=2, ensure_ascii=False) + "\n"
     made_files["drawer.csv"] = write_drawer(owned)
     return made_files
 
 
+def drawings() -> tuple[dict[str, bytes], list[dict]]:
+    """The sheets of patterned paper: their pictures by path, and what stands of each in papers.json.
+
+    A picture's pixels are the places of the sheet's colours, in the range's order.
+    """
+    pictures, about = {}, []
+    for made in ranges():
+        if made.medium != "patterned paper":
+            continue
+        titles = list(dict.fromkeys(family for _, family, _ in made.swatches))
+        for number, title in enumerate(titles):
+            labs = [reflectance_to_lab(one) for _, family, one in made.swatches if family == title]
+            labels = draw_sheet(len(labs), made.seed + number, _SHEET_SIDE, None if number % 3 else 0.012)
+            image = Image.fromarray(labels, "P")
+            image.putpalette(b"".join(bytes.fromhex(shade[1:]) for shade in lab_to_hex(np.array(labs))))
+            out = io.BytesIO()
+            image.save(out, "PNG", optimize=True)
+            path = f"papers/{made.slug}-{number + 1:02}.png"
+            pictures[path] = out.getvalue()
+            shares = np.bincount(labels.ravel(), minlength=len(labs)) / labels.size
+            about.append(
+                {
+                    "range": made.name,
+                    "title": title,
+                    "picture": path,
+                    "shares": [round(float(one), 4) for one in shares],
+                }
+            )
+    return pictures, about
+
+
 def main(folder: Path) -> None:
     """Write every file into the folder."""
-    for name, text in files().items():
+    pictures, _ = drawings()
+    whole = {name: text.encode() for name, text in files().items()} | pictures
+    for name, content in whole.items():
         path = folder / name
         path.parent.mkdir(parents=True, exist_ok=True)
-        path.write_text(text, encoding="utf-8")
+        path.write_bytes(content)
 
 
 if __name__ == "__main__":

@@ -168,6 +168,17 @@ SMALL_SHARE = 0.01
 SMALLEST_SHARE = 0.003
 STANDS_OUT = 12.0  # ΔE00 of a small colour from every other
 ACCENT_SHARE = 0.05
+PLAINLY = 0.6  # of its share that a colour between two others must have where nothing is mixed
+
+# --- Palettes out of paper.
+DARK_ROLE_L = 40.0  # a colour this dark can carry lettering on a light ground
+LIGHT_ROLE_L = 85.0
+NEUTRAL_ROLE_C = 8.0
+WARM_HUE = 55.0  # degrees; warm and cool greys part along this line through the neutral axis
+MIDDLE_GREY_L, DARK_GREY_L = 65.0, 35.0  # what shades white things, and what gives them weight
+WRONG_GREY = 15.0  # ΔL* that a grey of the other temperature must be better by
+AGREES = 7.0  # ΔE00 within which a sheet's colour is taken for a palette's: near, and a little
+SHEET_HOLDS = 0.02  # share below which a sheet does not bring a colour to a card
 
 # --- Files.
 LARGEST_FILE = 8 * 1024 * 1024  # 50,000 rows of a range are about 3 MB

@@ -13,6 +13,7 @@ from rest_framework.exceptions import PermissionDenied
 from server.accounts.models import Person
 from server.cards.models import Card
 from server.catalogue.models import Colour, DrawerEntry, Range, Reading
+from server.papers.models import Paper
 
 Found = TypeVar("Found", bound=Model)
 
@@ -45,6 +46,20 @@ def drawer_of(person: Person) -> QuerySet[DrawerEntry]:
 def readings_of(person: Person) -> QuerySet[Reading]:
     """The readings that a person may see and change: their own."""
     return Reading.objects.filter(owner=_somebody(person))
+
+
+def papers_seen_by(person: Person) -> QuerySet[Paper]:
+    """The sheets of paper that a person may see: the shared ones and their own."""
+    return Paper.objects.filter(Q(owner=None) | Q(owner=_somebody(person)))
+
+
+def own_paper(person: Person, pk: int) -> Paper:
+    """A sheet that the person may change; 403 for a shared one, 404 for another's."""
+    found = one(papers_seen_by(person).select_related("range"), pk=pk)
+    if found.owner_id != person.pk:
+        raise PermissionDenied
+    found.owner = person
+    return found
 
 
 def one(found: QuerySet[Found], **which) -> Found:

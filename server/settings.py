@@ -33,6 +33,7 @@ INSTALLED_APPS = [
     "server.accounts",
     "server.catalogue",
     "server.cards",
+    "server.papers",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

@@ -12,6 +12,8 @@ from server.archive import api as archive
 from server.cards import api as cards
 from server.cards import supply_api
 from server.catalogue.api import drawer, files, find, import_file, instead, ranges, reader, readings
+from server.papers import api as papers
+from server.papers import camera_api
 
 
 @never_cache
@@ -59,6 +61,14 @@ api = [
     path("ranges/<int:pk>/readings", readings.RangeReadings.as_view()),
     path("ranges/<int:pk>/chart", files.RangeChart.as_view()),
     path("ranges/<int:pk>/file/<str:kind>", files.RangeFile.as_view()),
+    path("papers", papers.Papers.as_view()),
+    path("papers/read", papers.PaperRead.as_view()),
+    path("papers/<int:pk>", papers.OnePaper.as_view()),
+    path("papers/<int:pk>/picture", papers.PaperPicture.as_view()),
+    path("papers/<int:pk>/start", papers.PaperStart.as_view()),
+    path("camera", camera_api.Camera.as_view()),
+    path("camera/photograph", camera_api.CameraPhotograph.as_view()),
+    path("cards/<int:pk>/papers", papers.CardPapers.as_view()),
     path("cards", cards.Cards.as_view()),
     path("cards/<int:pk>", cards.OneCard.as_view()),
     path("cards/<int:pk>/changes", cards.CardChanges.as_view()),

@@ -24,7 +24,8 @@ _TEXT_LIMIT = {"code": 60, "name": defaults.NAME_LIMIT, "family": 120, "paper": 
 
 @dataclass(frozen=True, slots=True)
 class Entry:
-    """One colour of a range as a file gives it; ``reflectance`` has 31 bands, 0–1."""
+    """One colour of a range as a file gives it; ``reflectance`` has 31 bands, 0–1, and
+    ``share`` is that of a sheet of patterned paper."""
 
     row: int
     code: str
@@ -35,6 +36,7 @@ class Entry:
     paper: str = ""
     discontinued: bool = False
     reflectance: tuple[float, ...] | None = None
+    share: float | None = None
 
     @property
     def key(self) -> str:

@@ -2,6 +2,7 @@
 
 import json
 from collections.abc import Iterable
+from dataclasses import replace
 from typing import Any
 
 from jindle_core.errors import BadInput, Problem
@@ -42,7 +43,20 @@ def read_range_json(content: bytes, provenance: str = "label") -> tuple[dict[str
             reflectances[number] = _reflectance(number, reflectance)
     columns = {field: field for field in _HEADER}
     details = {field: str(found.get(field) or "") for field in _DETAILS}
-    return details, read_rows(Table(_HEADER, tuple(rows), "JSON"), columns, provenance, reflectances)
+    file = read_rows(Table(_HEADER, tuple(rows), "JSON"), columns, provenance, reflectances)
+    return details, replace(
+        file, entries=tuple(_with_share(one, colours[one.row - 1]) for one in file.entries)
+    )
+
+
+def _with_share(entry: Entry, colour: dict[str, Any]) -> Entry:
+    share = colour.get("share")
+    if share is None:
+        return entry
+    if not isinstance(share, int | float) or not 0 <= share <= 1:
+        told = f"Colour {entry.row}: its share is no figure from 0 to 1."
+        raise BadInput(Problem(told, row=entry.row, column="share", value=str(share)[:40], expected="0 to 1"))
+    return replace(entry, share=float(share))
 
 
 def _cells(number: int, colour: Any) -> tuple[str, ...]:
@@ -87,6 +101,8 @@ def write_range_json(details: dict[str, str], entries: Iterable[Entry]) -> str:
         colour: dict[str, Any] = {"code": one.code, "name": one.name, "lab": list(one.lab)}
         colour |= {"provenance": one.provenance, "family": one.family, "paper": one.paper}
         colour["discontinued"] = one.discontinued
+        if one.share is not None:
+            colour["share"] = one.share
         if one.reflectance:
             colour["reflectance"] = list(one.reflectance)
         colours.append(colour)

@@ -4,13 +4,13 @@ from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.cluster.vq import kmeans2
 from scipy.spatial import cKDTree
 
 from jindle_core import defaults
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.patterned.correction import Corrected, mixed
+from jindle_core.patterned.groups import groups
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,7 +43,8 @@ def sheet_colours(picture: Corrected) -> list[SheetColour]:
     centres, weights = _clusters(sample)
     centres = _merged(centres, weights)
     shares = np.bincount(_nearest(centres, counted), minlength=len(centres)) / len(counted)
-    kept = _kept(centres, shares)
+    plainly = np.bincount(_nearest(centres, sample), minlength=len(centres)) / len(sample)
+    kept = _kept(centres, shares, plainly)
     centres = centres[kept]
     shares = np.bincount(_nearest(centres, counted), minlength=len(centres)) / len(counted)
     return with_parts(centres, shares)
@@ -85,19 +86,16 @@ def _grown(picture: Corrected) -> tuple[slice, slice]:
 
 def _clusters(sample: Array) -> tuple[Array, Array]:
     """Medians (k, 3) and sizes (k,) of clusters of a sample, small strong ones among them."""
-    count = min(defaults.CLUSTERS, len(sample))
-    centres, labels = kmeans2(sample, count, minit="++", seed=0, missing="warn")
+    centres, labels = groups(sample, defaults.CLUSTERS)
     # What lies far from every centre is a small colour that the others swallowed.
     far = np.linalg.norm(sample - centres[labels], axis=1) > defaults.SWALLOWED
-    groups = [sample[(labels == number) & ~far] for number in range(count)]
+    found = [sample[(labels == number) & ~far] for number in range(len(centres))]
     if far.sum() >= defaults.SMALLEST_SHARE * len(sample):
         strays = sample[far]
-        _, stray_labels = kmeans2(strays, min(4, len(strays)), minit="++", seed=0, missing="warn")
-        groups += [strays[stray_labels == number] for number in range(stray_labels.max() + 1)]
-    groups = [group for group in groups if len(group)]
-    return np.array([np.median(group, axis=0) for group in groups]), np.array(
-        [len(group) for group in groups]
-    )
+        _, stray_labels = groups(strays, 4)
+        found += [strays[stray_labels == number] for number in range(stray_labels.max() + 1)]
+    found = [group for group in found if len(group)]
+    return np.array([np.median(group, axis=0) for group in found]), np.array([len(group) for group in found])
 
 
 def _merged(centres: Array, weights: Array) -> Array:
@@ -115,15 +113,26 @@ def _merged(centres: Array, weights: Array) -> Array:
     return centres
 
 
-def _kept(centres: Array, shares: Array) -> NDArray[np.bool_]:
-    """Colours large enough, or small ones that stand out and are no mixture of two others."""
-    kept = shares >= defaults.SMALL_SHARE
+def _kept(centres: Array, shares: Array, plainly: Array) -> NDArray[np.bool_]:
+    """Which colours are the sheet's own.
+
+    Large ones are; small ones where they stand out from all others. What lies
+    between two others is a mixture of them along their edges, unless it has
+    its share of the places that mix nothing (``plainly``).
+    """
+    kept = shares >= defaults.ACCENT_SHARE
     if not kept.any():
         kept[np.argmax(shares)] = True
-    for at in np.flatnonzero(~kept & (shares >= defaults.SMALLEST_SHARE)):
+    for at in np.argsort(-shares, kind="stable"):
+        if kept[at] or shares[at] < defaults.SMALLEST_SHARE:
+            continue
         others = centres[kept]
-        stands_out = delta_e(centres[at][None], others).min() >= defaults.STANDS_OUT
-        kept[at] = stands_out and _from_mixtures(centres[at], others) >= defaults.STANDS_OUT / 2
+        far = float(delta_e(centres[at][None], others).min())
+        mixture = _from_mixtures(centres[at], others) < defaults.STANDS_OUT / 2
+        if shares[at] < defaults.SMALL_SHARE:
+            kept[at] = far >= defaults.STANDS_OUT and not mixture
+        else:
+            kept[at] = not mixture or plainly[at] >= defaults.PLAINLY * shares[at]
     return kept
 
 

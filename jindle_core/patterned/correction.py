@@ -5,11 +5,11 @@ from functools import cached_property
 
 import numpy as np
 from scipy import ndimage
-from scipy.cluster.vq import kmeans2
 
 from jindle_core import defaults
 from jindle_core.colorimetry.spaces import Array, lab_to_linear, linear_to_lab
 from jindle_core.errors import BadInput, Problem
+from jindle_core.patterned.groups import groups
 
 _LEAST = 1e-4
 _COARSE = 2  # a card is large: it is looked for in every second pixel
@@ -173,7 +173,7 @@ def _field(even: Array) -> Array:
     strength = np.log(seen[plain])
     for _ in range(2):
         flat = linear_to_lab(np.exp(strength - features @ field))
-        _, labels = kmeans2(flat, defaults.CLUSTERS, minit="++", seed=0, missing="warn")
+        _, labels = groups(flat, defaults.CLUSTERS)
         field = _within(features, strength, labels)
     return field
 

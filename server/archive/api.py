@@ -24,6 +24,7 @@ class UnpackedSerializer(serializers.Serializer):
     """How much of each was brought back."""
 
     ranges = serializers.IntegerField()
+    papers = serializers.IntegerField()
     drawer = serializers.IntegerField()
     readings = serializers.IntegerField()
     cards = serializers.IntegerField()

@@ -6,7 +6,7 @@ import zipfile
 from typing import Any
 
 from jindle_core.interchange.range_json import write_range_json
-from server.access import cards_of, drawer_of, ranges_of, readings_of
+from server.access import cards_of, drawer_of, papers_seen_by, ranges_of, readings_of
 from server.accounts.models import Person
 from server.archive.references import in_plan, names_of
 from server.catalogue.range_actions import entry_of
@@ -17,11 +17,11 @@ SETTINGS = ("units", "surround", "only_owned")
 
 
 def pack(person: Person) -> bytes:
-    """A zip of JSON files: settings, own ranges, drawer, readings, cards with their history."""
+    """A zip of JSON files and pictures: settings, ranges, papers, drawer, readings, cards with history."""
     ranges = list(ranges_of(person))
     own = {found.pk: f"own {number}" for number, found in enumerate(ranges, start=1)}
     names = names_of(person, own)
-    files: dict[str, str] = {
+    files: dict[str, str | bytes] = {
         "about.json": _json(
             {
                 "format": FORMAT,
@@ -34,6 +34,15 @@ def pack(person: Person) -> bytes:
         details = {field: getattr(found, field) for field in ("name", "maker", "medium", "note")}
         entries = [entry_of(colour) for colour in found.colours.all()]
         files[f"ranges/{own[found.pk]}.json"] = write_range_json(details, entries)
+    papers = list(papers_seen_by(person).filter(owner=person).order_by("id"))
+    pictures = {f"papers/{number:04}.jpg": paper for number, paper in enumerate(papers, start=1)}
+    files |= {name: bytes(paper.picture) for name, paper in pictures.items()}
+    files["papers.json"] = _json(
+        [
+            {"range": own[paper.range_id], "title": paper.title, "picture": name}
+            for name, paper in pictures.items()
+        ]
+    )
     files["drawer.json"] = _json(
         [
             {"colour": names[entry.colour_id], "full": entry.fullness, "note": entry.note}
@@ -45,9 +54,9 @@ def pack(person: Person) -> bytes:
         files[f"cards/{number:04}.json"] = _json(_card(card, names))
     out = io.BytesIO()
     with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
-        for name, text in files.items():
+        for name, content in files.items():
             # A fixed time, so that the same things make the same archive.
-            archive.writestr(zipfile.ZipInfo(name, (2020, 1, 1, 0, 0, 0)), text, zipfile.ZIP_DEFLATED)
+            archive.writestr(zipfile.ZipInfo(name, (2020, 1, 1, 0, 0, 0)), content, zipfile.ZIP_DEFLATED)
     return out.getvalue()
 
 

@@ -9,7 +9,9 @@ from typing import Any
 from django.db import DatabaseError, transaction
 
 from jindle_core import defaults
+from jindle_core.changes import checked_name
 from jindle_core.errors import BadInput, Problem
+from jindle_core.interchange.picture import small_image
 from jindle_core.interchange.range_json import read_range_json
 from jindle_core.plan import plan_from_json
 from server.access import cards_of, colours_seen_by, drawer_of, ranges_of, readings_of
@@ -28,6 +30,7 @@ from server.catalogue.models import (
 )
 from server.catalogue.range_actions import RangeDetails, store_range
 from server.catalogue.reading_actions import Laid, Value, add_readings
+from server.papers.models import Paper
 
 LARGEST_ARCHIVE = 50 * 1024 * 1024  # packed
 _LARGEST_WHOLE = 400 * 1024 * 1024  # unpacked: a small zip can hold a huge nothing
@@ -98,7 +101,7 @@ class _Unpacking:
         at = "about.json"
         try:
             self._settings(about["settings"])
-            counts = {"ranges": 0, "drawer": 0, "readings": 0, "cards": 0}
+            counts = {"ranges": 0, "papers": 0, "drawer": 0, "readings": 0, "cards": 0}
             for at in self._named("ranges/"):
                 self._range(at)
                 counts["ranges"] += 1
@@ -107,6 +110,8 @@ class _Unpacking:
                 "id", "range_id", "range__name", "range__owner", "key"
             ):
                 self.ids[own[range_id] if owner else f"shared {name}", key] = pk
+            at = "papers.json"
+            counts["papers"] = self._papers(_read(self.files, at))
             at = "drawer.json"
             counts["drawer"] = self._drawer(_read(self.files, at))
             at = "readings.json"
@@ -141,6 +146,19 @@ class _Unpacking:
             self.person, RangeDetails(details["name"], medium, details["maker"], details["note"]), file
         )
         self.own[name.removeprefix("ranges/").removesuffix(".json")] = stored
+
+    def _papers(self, lines: list) -> int:
+        for one in lines:
+            picture = self.files[one["picture"]]
+            small_image(picture)  # raises where it is none
+            Paper.objects.create(
+                owner=self.person,
+                range=self.own[one["range"]],
+                title=checked_name(one["title"], "title")[:120],
+                picture=picture,
+                mime="image/jpeg",
+            )
+        return len(lines)
 
     def _colour(self, reference: list) -> int:
         """The colour's id; BadInput where this Jindle has no such shared range or colour."""

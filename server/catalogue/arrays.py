@@ -56,7 +56,7 @@ class Catalogue:
     """The colours of some ranges, in the order of their ids, as one person knows them.
 
     Arrays are of length n. ``drawer``, ``spectra`` and ``settled`` go by a
-    colour's id; ``other_readings`` by a range's.
+    colour's id, and so do ``shares`` (of a sheet); ``other_readings`` by a range's.
     """
 
     rows: tuple[tuple, ...]
@@ -65,6 +65,7 @@ class Catalogue:
     spectra: dict[int, np.ndarray]
     settled: dict[int, Settled]
     other_readings: dict[int, list[Reading]]
+    shares: dict[int, float]
 
     ID, RANGE, CODE, NAME, FAMILY, PROVENANCE, GONE = range(7)
 
@@ -318,7 +319,10 @@ def _read(person: Person) -> Catalogue:
         spectra.pop(pk, None)
         if spectrum is not None:
             spectra[pk] = spectrum
-    return Catalogue(rows, ranges, drawer, spectra, settled, reads.other)
+    shares = dict(
+        Colour.objects.filter(range__in=list(ranges), share__isnull=False).values_list("id", "share")
+    )
+    return Catalogue(rows, ranges, drawer, spectra, settled, reads.other, shares)
 
 
 def is_transparent(medium: Medium) -> bool:

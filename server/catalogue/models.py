@@ -94,6 +94,8 @@ class Colour(models.Model):
     provenance = models.CharField(max_length=12, choices=PROVENANCE_CHOICES)
     discontinued = models.BooleanField(default=False)
     spectrum = models.BinaryField(null=True, max_length=SPECTRUM_BYTES)
+    # Of a patterned paper: which share of its sheet (the family) this colour has.
+    share = models.FloatField(null=True, blank=True)
 
     class Meta:
         db_table = "colour"

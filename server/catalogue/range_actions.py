@@ -91,6 +91,7 @@ def _fields(entry: Entry) -> dict:
         "provenance": entry.provenance,
         "discontinued": entry.discontinued,
         "spectrum": to_bytes(entry.reflectance),
+        "share": entry.share,
     }
 
 
@@ -107,6 +108,7 @@ def entry_of(colour: Colour) -> Entry:
         colour.paper,
         colour.discontinued,
         None if spectrum is None else tuple(float(value) for value in spectrum),
+        colour.share,
     )
 
 
@@ -157,6 +159,7 @@ def change_range(
             continue
         old = colours[put.id]
         fields = _fields(entry)
+        fields.pop("share")
         # The texts say nothing of a spectrum: it stays while the colour does.
         if (old.lab_l, old.lab_a, old.lab_b) == entry.lab:
             fields.pop("spectrum")

@@ -51,6 +51,7 @@ class SwatchSerializer(serializers.Serializer):
     second = ShadesSerializer(
         allow_null=True, help_text="predicted: a marker's second layer, or a pad's light hand"
     )
+    share = serializers.FloatField(allow_null=True, help_text="of the sheet, for patterned paper")
     sheet = ShadesSerializer(many=True, help_text="for patterned paper: all colours of its sheet")
 
 
@@ -99,6 +100,7 @@ def swatch(catalogue: Catalogue, place: int) -> dict[str, Any]:
         "discontinued": bool(catalogue.discontinued[place]),
         "shades": shades_of(catalogue, place),
         "second": second,
+        "share": catalogue.shares.get(row[Catalogue.ID]),
         "sheet": [shades_of(catalogue, other) for other in sheet],
     }
 

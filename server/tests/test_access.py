@@ -8,6 +8,8 @@ from rest_framework.exceptions import PermissionDenied
 from server.access import cards_of
 from server.catalogue.drawer_actions import set_owned
 from server.catalogue.reading_actions import Laid, Value, add_readings
+from server.papers.actions import Named, store_paper
+from server.papers.models import Paper
 from server.tests.helpers import ApiTestCase, make_range
 from server.urls import api
 
@@ -56,6 +58,17 @@ TABLE = (
     ("ranges/{range}/chart", "get", None, 401, 200, 404),
     ("ranges/{range}/file/csv", "get", None, 401, 200, 404),
     ("cards/{card}/move", "get", {"ranges": "{shared}"}, 401, 200, 404),
+    ("papers", "get", None, 401, 200, 200),
+    ("papers", "post", {}, 401, 415, 415),
+    ("papers/read", "post", {}, 401, 415, 415),
+    ("papers/{paper}", "get", None, 401, 200, 404),
+    ("papers/{paper}/picture", "get", None, 401, 200, 404),
+    ("papers/{paper}/start", "post", {"name": "x", "size": SIZE, "colours": ["{sheet_colour}"]}, 401, 201, 404),
+    ("papers/{shared_paper}", "delete", None, 401, 403, 403),
+    ("papers/{paper}", "delete", None, 401, 204, 404),
+    ("camera", "get", None, 401, 200, 200),
+    ("camera/photograph", "post", {"paper": "{paper}", "light": "shade"}, 401, 404, 404),
+    ("cards/{card}/papers", "get", None, 401, 200, 404),
     ("me/archive", "get", None, 401, 200, 200),
     ("me/archive", "post", {}, 401, 415, 415),
     ("me/password", "post", {"old": "wrong", "new": "x"}, 401, 400, 400),
@@ -81,7 +94,14 @@ class AccessTests(ApiTestCase):
         colour = self.own.colours.get()
         laid, value = Laid(date(2026, 1, 1)), Value((40, 30, 20), "read")
         (reading,) = add_readings(self.ann, [(colour, value)], laid)
-        self.names = {"reading": reading.pk, "shared_colour": self.ids["SKY-2"], "range": self.own.pk, "shared": self.pads.pk, "card": card["id"],
+        sheet = Named((50.0, 0.0, 0.0), 1.0, "all of it")
+        paper = store_paper(
+            self.ann, "Hers", f"Sheet {Paper.objects.count()}", b"picture", [sheet], "photographed"
+        )
+        shared = Paper.objects.create(
+            range=self.stock, title=f"Shared {Paper.objects.count()}", picture=b"", mime="image/png"
+        )
+        self.names = {"paper": paper.pk, "shared_paper": shared.pk, "sheet_colour": paper.range.colours.last().pk, "reading": reading.pk, "shared_colour": self.ids["SKY-2"], "range": self.own.pk, "shared": self.pads.pk, "card": card["id"],
                       "version": card["version"], "colour": self.own.colours.get().pk}  # fmt: skip
 
     def _fill(self, value):
@@ -112,7 +132,9 @@ class AccessTests(ApiTestCase):
 
     def test_no_address_is_left_out(self):
         opened = {"sign-up", "sign-in", "open-demo"}  # tried in test_accounts
-        whole = dict.fromkeys(("range", "shared", "card", "colour", "reading"), "<int:pk>")
+        whole = dict.fromkeys(
+            ("range", "shared", "card", "colour", "reading", "paper", "shared_paper"), "<int:pk>"
+        )
         tried = {path.format(**whole).replace("/csv", "/<str:kind>") for path, *_ in TABLE}
         self.assertEqual({str(one.pattern) for one in api}, tried | opened)
 

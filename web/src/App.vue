@@ -4,6 +4,7 @@ import {
   MagnifyingGlassIcon,
   QuestionMarkCircleIcon,
   RectangleStackIcon,
+  Squares2X2Icon,
   SwatchIcon,
   UserCircleIcon,
 } from '@heroicons/vue/24/outline'
@@ -52,6 +53,7 @@ const PLACES = [
   { to: '/cards', words: 'Cards', icon: RectangleStackIcon },
   { to: '/match', words: 'Match', icon: MagnifyingGlassIcon },
   { to: '/supplies', words: 'Supplies', icon: SwatchIcon },
+  { to: '/papers', words: 'Papers', icon: Squares2X2Icon },
 ]
 </script>
 

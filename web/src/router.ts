@@ -27,6 +27,17 @@ export const router = createRouter({
       meta: { title: 'A family into another range' },
     },
     {
+      path: '/papers',
+      component: () => import('@/papers/ShelfPage.vue'),
+      meta: { title: 'Papers' },
+    },
+    {
+      path: '/papers/add',
+      component: () => import('@/papers/AddPaper.vue'),
+      meta: { title: 'Add a paper' },
+    },
+    { path: '/papers/:id(\\d+)', component: () => import('@/papers/PaperPage.vue') },
+    {
       path: '/account',
       component: () => import('@/account/AccountPage.vue'),
       meta: { title: 'Account' },

@@ -4,12 +4,24 @@ import re
 import zipfile
 
 from django.core.files.uploadedfile import SimpleUploadedFile
+from PIL import Image
 
 from server.accounts.models import Person
 from server.archive.pack import pack
 from server.cards.models import Card
 from server.catalogue.models import Reading
+from server.papers.actions import Named, store_paper
+from server.papers.models import Paper
 from server.tests.helpers import ApiTestCase, make_range
+
+
+def picture() -> bytes:
+    out = io.BytesIO()
+    Image.new("RGB", (60, 40), "#7799aa").save(out, "JPEG")
+    return out.getvalue()
+
+
+PICTURE = picture()
 
 
 class ArchiveTests(ApiTestCase):
@@ -29,6 +41,8 @@ class ArchiveTests(ApiTestCase):
         self.ask("post", f"cards/{card['id']}/undo", {"version": card["version"]})
         self.ask("post", "drawer", {"colours": [pen], "fullness": "half", "note": "gift"}, 204)
         self.ask("post", f"colours/{pen}/readings", {"value": "95, 1, -6", "layers": 2}, 201)
+        sheet = [Named((50.0, 1.0, 2.0), 0.75, "ground"), Named((30.0, 4.0, 5.0), 0.25, "main")]
+        store_paper(self.ann, "Quayside", "Stripes", PICTURE, sheet, "photographed")
         self.ask("patch", "me", {"units": "mm", "surround": "dark"})
         self.ann.refresh_from_db()
 
@@ -43,8 +57,10 @@ class ArchiveTests(ApiTestCase):
         out = io.BytesIO()
         with zipfile.ZipFile(io.BytesIO(pack(self.ann))) as old, zipfile.ZipFile(out, "w") as new:
             for one in old.namelist():
-                text = old.read(one).decode()
-                new.writestr(one, change(text) if one == name else text)
+                content = old.read(one)
+                new.writestr(
+                    one, change(content.decode("latin-1")).encode("latin-1") if one == name else content
+                )
         return out.getvalue()
 
     def test_out_and_back_into_an_empty_account_is_the_same(self):
@@ -52,12 +68,26 @@ class ArchiveTests(ApiTestCase):
         with zipfile.ZipFile(io.BytesIO(whole)) as archive:
             self.assertEqual(
                 archive.namelist(),
-                ["about.json", "ranges/own 1.json", "drawer.json", "readings.json", "cards/0001.json"],
+                [
+                    "about.json",
+                    "ranges/own 1.json",
+                    "ranges/own 2.json",
+                    "papers/0001.jpg",
+                    "papers.json",
+                    "drawer.json",
+                    "readings.json",
+                    "cards/0001.json",
+                ],
             )
             self.assertEqual(json.loads(archive.read("readings.json"))[0]["colour"], ["own 1", "PEN-1"])
         self.client.force_login(self.ben)
-        self.assertEqual(self.bring_back(whole), {"ranges": 1, "drawer": 3, "readings": 1, "cards": 1})
+        self.assertEqual(
+            self.bring_back(whole), {"ranges": 2, "papers": 1, "drawer": 3, "readings": 1, "cards": 1}
+        )
         self.assertEqual(pack(Person.objects.get(name="Ben")), whole)
+        (paper,) = Paper.objects.filter(owner=self.ben)
+        self.assertEqual((bytes(paper.picture), paper.range.owner), (PICTURE, self.ben))
+        self.assertEqual([colour.share for colour in paper.range.colours.all()], [0.75, 0.25])
         (card,) = self.ask("get", "cards")["cards"]
         card = self.ask("get", f"cards/{card['id']}")
         self.assertEqual((len(card["colours"]), card["redo"]), (4, "adding what lies on what"))
@@ -81,6 +111,8 @@ class ArchiveTests(ApiTestCase):
                 "version 9",
             ),
             (self.with_changed(about, lambda text: text.replace('"mm"', '"miles"')), "not as it was written"),
+            (self.with_changed("papers/0001.jpg", lambda text: "no picture"), "no PNG, JPEG or WebP"),
+            (self.with_changed("papers.json", lambda text: text.replace("own 2", "own 7")), "papers.json"),
             (self.with_changed("readings.json", lambda text: text[:40]), "not well-formed"),
             (self.with_changed("readings.json", lambda text: text.replace("PEN-1", "PEN-9")), "own 1 PEN-9"),
             (self.with_changed("drawer.json", lambda text: text.replace("half", "brimming")), "drawer.json"),

@@ -17,3 +17,9 @@ export function figure(match: Near): string {
 export function plural(count: number, one: string, many = one + 's'): string {
   return `${count} ${count === 1 ? one : many}`
 }
+
+/** A share as per cent; small ones with a tenth. */
+export function percent(share: number): string {
+  const value = share * 100
+  return `${value < 2 ? value.toFixed(1) : Math.round(value)}\u00a0%`
+}

@@ -2,7 +2,7 @@
 import { LockClosedIcon } from '@heroicons/vue/16/solid'
 import { computed } from 'vue'
 import type { Cell } from '@/api/client'
-import { figure, nearness } from '@/lib/words'
+import { figure, nearness, percent } from '@/lib/words'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
 import SwatchShape from '@/ui/SwatchShape.vue'
 
@@ -38,6 +38,9 @@ const words = computed(() =>
         }}</b>
         <span class="block text-xs leading-tight">{{ words }}</span>
         <span v-if="!itself" class="block text-xs text-soft">{{ figure(cell.match) }}</span>
+        <span v-if="cell.match.swatch.share" class="block text-xs text-soft">
+          {{ percent(cell.match.swatch.share) }} of the sheet
+        </span>
       </span>
       <OwnedCorner :swatch="cell.match.swatch" />
     </template>

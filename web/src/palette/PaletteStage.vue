@@ -11,6 +11,7 @@ import ColourDialog from './ColourDialog.vue'
 import ColourHead from './ColourHead.vue'
 import MoveDialog from './MoveDialog.vue'
 import PaletteCell from './PaletteCell.vue'
+import PapersDialog from './PapersDialog.vue'
 
 defineEmits<{ add: [] }>()
 const store = useCard()
@@ -23,6 +24,7 @@ const at = ref({ row: 0, column: 0 })
 const choosing = ref<{ colourKey: number; column: Column } | null>(null)
 const editing = ref(0)
 const moving = ref(false)
+const choosingPaper = ref(false)
 const onlyOwned = useOnlyOwned()
 
 async function focus(row: number, column: number) {
@@ -120,9 +122,16 @@ const tab = (row: number, column: number) =>
   <div v-else>
     <div class="mb-2 flex items-center justify-between px-1">
       <p class="text-xs text-soft">
-        The nearest in each medium. Arrow keys move, Enter compares, L locks.
+        The nearest in each medium. Arrows move, Enter compares, L locks.
       </p>
       <span class="flex items-center gap-4">
+        <button
+          type="button"
+          class="cursor-pointer text-xs underline"
+          @click="choosingPaper = true"
+        >
+          Papers that go with it …
+        </button>
         <button type="button" class="cursor-pointer text-xs underline" @click="moving = true">
           Move to other ranges …
         </button>
@@ -178,6 +187,7 @@ const tab = (row: number, column: number) =>
         </div>
       </TransitionGroup>
     </div>
+    <PapersDialog v-if="choosingPaper" @close="choosingPaper = false" />
     <MoveDialog v-if="moving" @close="moving = false" />
     <AlternativesDialog
       v-if="choosing"

@@ -19,8 +19,9 @@ from server.cards.resolve import ResolvedPlan
 from server.cards.serializers import SizeRequestSerializer
 from server.catalogue.arrays import Catalogue, catalogue_for
 from server.catalogue.drawer_actions import keep
-from server.catalogue.models import Colour
+from server.catalogue.models import Colour, Range, touch_catalogue
 from server.catalogue.range_actions import RangeDetails, store_range
+from server.papers.models import Paper
 
 DATA = Path(__file__).resolve().parents[4] / "demo" / "data"
 
@@ -42,6 +43,7 @@ class Command(BaseCommand):
             store_range(
                 None, RangeDetails(about["name"], about["medium"], about["maker"], about["note"]), file
             )
+        _papers()
         studio = Person.objects.create_user(DEMO_NAME)
         ids = {
             (name, key): pk
@@ -75,3 +77,16 @@ def _with_spectra(file: RangeFile, slug: str) -> RangeFile:
     with path.open(newline="", encoding="utf-8") as lines:
         spectra = {row[0]: tuple(map(float, row[1:])) for row in list(csv.reader(lines))[1:]}
     return replace(file, entries=tuple(replace(one, reflectance=spectra[one.key]) for one in file.entries))
+
+
+def _papers() -> None:
+    """The drawn sheets, shared as their ranges are, with the share of each colour."""
+    for about in json.loads((DATA / "papers.json").read_text()):
+        found = Range.objects.get(owner=None, name=about["range"])
+        colours = list(found.colours.filter(family=about["title"]).order_by("id"))
+        for colour, share in zip(colours, about["shares"], strict=True):
+            colour.share = share
+        Colour.objects.bulk_update(colours, ["share"])
+        picture = (DATA / about["picture"]).read_bytes()
+        Paper.objects.create(range=found, title=about["title"], picture=picture, mime="image/png")
+    touch_catalogue(None)

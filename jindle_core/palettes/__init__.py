@@ -1,0 +1,1 @@
+"""Where does a palette come from, and what goes with it?"""

@@ -1,0 +1,1 @@
+"""Patterned papers: pictures of sheets, and the colours read from them."""

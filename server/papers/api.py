@@ -1,0 +1,318 @@
+"""The API of patterned papers."""
+
+import json
+from typing import Any
+
+import numpy as np
+from django.http import HttpResponse
+from drf_spectacular.types import OpenApiTypes
+from drf_spectacular.utils import extend_schema
+from PIL import Image
+from rest_framework import serializers, status
+from rest_framework.parsers import JSONParser, MultiPartParser
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from jindle_core import defaults
+from jindle_core.errors import BadInput, Problem
+from jindle_core.interchange.picture import read_picture, small_image
+from jindle_core.palettes.from_paper import goes_with
+from jindle_core.patterned.colours import SheetColour, sheet_colours
+from jindle_core.patterned.correction import Box, Corrected, correct, find_white
+from jindle_core.patterned.editing import WAYS, Edit, edited
+from server.access import cards_of, one, own_paper, papers_seen_by
+from server.cards.resolve import ResolvedPlan
+from server.cards.serializers import SizeRequestSerializer
+from server.catalogue.api.targets import place_of
+from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.swatches import MatchSerializer, SwatchSerializer
+from server.papers.actions import Named, delete_paper, start_card, store_paper
+from server.papers.palette import reason, starts
+from server.papers.views import data_url, found_colours, jpeg, sheet
+
+
+class JsonField(serializers.JSONField):
+    """JSON that travels as text beside a file."""
+
+    def to_internal_value(self, data: Any) -> Any:
+        try:
+            return json.loads(data) if isinstance(data, str) else data
+        except ValueError:
+            raise serializers.ValidationError("This is no well-formed JSON.") from None
+
+
+class BoxSerializer(serializers.Serializer):
+    """A part of the picture as it is shown, in its pixels."""
+
+    left = serializers.IntegerField(min_value=0)
+    top = serializers.IntegerField(min_value=0)
+    width = serializers.IntegerField(min_value=1)
+    height = serializers.IntegerField(min_value=1)
+
+
+class EditSerializer(serializers.Serializer):
+    """An edit of the colours found."""
+
+    way = serializers.ChoiceField(choices=WAYS)
+    places = serializers.ListField(child=serializers.IntegerField(), min_length=1, max_length=30)
+
+
+class ReadPaperSerializer(serializers.Serializer):
+    """A picture, where its white card lies, and what to do with the colours found.
+
+    ``white`` is "auto" (find the white card), "box" (it is where ``box`` says)
+    or "none" (there is no card).
+    """
+
+    file = serializers.FileField(allow_empty_file=True)
+    white = serializers.ChoiceField(choices=("auto", "box", "none"), default="auto")
+    box = JsonField(required=False, help_text="JSON: left, top, width, height")
+    reference = serializers.IntegerField(required=False, help_text="the cardstock that the card is of")
+    edits = JsonField(required=False, help_text="JSON: a list of {way, places}")
+
+
+class StorePaperSerializer(ReadPaperSerializer):
+    """The same, to be kept."""
+
+    title = serializers.CharField(max_length=120)
+    collection = serializers.CharField(max_length=defaults.NAME_LIMIT)
+    names = JsonField(required=False, help_text="JSON: a name for each colour, or nothing")
+
+
+class FoundColourSerializer(serializers.Serializer):
+    """A colour found on the sheet."""
+
+    lab = serializers.ListField(child=serializers.FloatField())
+    hex = serializers.CharField()
+    hue_name = serializers.CharField()
+    share = serializers.FloatField()
+    part = serializers.CharField()
+    where = serializers.CharField(help_text="a picture (data URL) that veils everything else")
+    matches = MatchSerializer(many=True, help_text="the nearest in each medium, mine first")
+
+
+class PaperReadingSerializer(serializers.Serializer):
+    """What was read from a picture; nothing is stored."""
+
+    preview = serializers.CharField(help_text="data URL")
+    width = serializers.IntegerField()
+    height = serializers.IntegerField()
+    box = BoxSerializer(allow_null=True)
+    uncertainty = serializers.FloatField()
+    uneven = serializers.FloatField()
+    warning = serializers.CharField()
+    colours = FoundColourSerializer(many=True)
+
+
+class PaperSerializer(serializers.Serializer):
+    """A sheet on the shelf."""
+
+    id = serializers.IntegerField()
+    title = serializers.CharField()
+    collection = serializers.CharField()
+    range_id = serializers.IntegerField()
+    own = serializers.BooleanField()
+    colours = SwatchSerializer(many=True)
+
+
+class GoingSerializer(serializers.Serializer):
+    """How well a sheet goes with a card's palette, and why."""
+
+    paper = PaperSerializer()
+    agrees = serializers.FloatField(help_text="share of its area that the palette knows")
+    reason = serializers.CharField()
+
+
+class StartSerializer(serializers.Serializer):
+    """A card to be started from a sheet."""
+
+    name = serializers.CharField(max_length=defaults.NAME_LIMIT)
+    size = SizeRequestSerializer()
+    colours = serializers.ListField(child=serializers.IntegerField(), min_length=1, max_length=12)
+
+
+class StartedSerializer(serializers.Serializer):
+    """The card that was started."""
+
+    id = serializers.IntegerField()
+
+
+def _read(request: Request, values: dict) -> tuple[Corrected, list[SheetColour], Image.Image, str]:
+    """The picture corrected, the colours found and edited, the picture itself, and what to warn of."""
+    content = values["file"].read(defaults.LARGEST_PICTURE + 1)
+    picture = read_picture(content)
+    box, reference = None, defaults.PAPER_WHITE_LAB
+    if values["white"] == "auto":
+        box = find_white(picture.linear)
+    elif values["white"] == "box":
+        given = BoxSerializer(data=values.get("box"))
+        given.is_valid(raise_exception=True)
+        box = Box(**given.validated_data)
+    catalogue = catalogue_for(request.user)
+    if values.get("reference") is not None:
+        reference = catalogue.lab_at(place_of(catalogue, values["reference"], "reference"))
+    corrected = correct(picture.linear, picture.clipped, box, reference)
+    given = EditSerializer(data=values.get("edits") or [], many=True)
+    given.is_valid(raise_exception=True)
+    edits = [Edit(one["way"], tuple(one["places"])) for one in given.validated_data]
+    colours = edited(corrected, sheet_colours(corrected), edits)
+    warning = ""
+    if box is None:
+        warning = "No white card is marked, so the colours are only as good as the light was."
+    elif values["white"] == "auto" and reference == defaults.PAPER_WHITE_LAB:
+        warning = "The white card was found by itself: look whether the frame lies on it."
+    if len(colours) == 1:
+        warning += " The whole sheet is of one colour."
+    return corrected, colours, small_image(content), warning.strip()
+
+
+class Papers(APIView):
+    """The shelf of papers."""
+
+    parser_classes = [MultiPartParser]
+
+    @extend_schema(responses=PaperSerializer(many=True), operation_id="papers")
+    def get(self, request: Request) -> Response:
+        """Every sheet, own ones first."""
+        catalogue = catalogue_for(request.user)
+        found = papers_seen_by(request.user).select_related("range").defer("picture")
+        told = [sheet(paper, catalogue, request.user.pk) for paper in found]
+        return Response(sorted(told, key=lambda one: not one["own"]))
+
+    @extend_schema(
+        request={"multipart/form-data": StorePaperSerializer},
+        responses={201: PaperSerializer},
+        operation_id="store_paper",
+    )
+    def post(self, request: Request) -> Response:
+        """Read the picture and keep the sheet; the picture is made anew, without what stood beside it."""
+        given = StorePaperSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        values = given.validated_data
+        corrected, colours, image, _ = _read(request, values)
+        names = values.get("names") or []
+        if not isinstance(names, list) or len(names) > len(colours):
+            raise BadInput(Problem("Names are a list, one a colour.", field="names"))
+        names += [""] * (len(colours) - len(names))
+        parts: dict[str, int] = {}
+        named = []
+        for colour, name in zip(colours, names, strict=True):
+            parts[colour.part] = number = parts.get(colour.part, 0) + 1
+            usual = colour.part if number == 1 else f"{colour.part} {number}"
+            named.append(Named(colour.lab, colour.share, str(name or "").strip() or usual))
+        provenance = "photographed" if corrected.reference else "screen"
+        paper = store_paper(
+            request.user, values["collection"], values["title"], jpeg(image), named, provenance
+        )
+        answer = sheet(paper, catalogue_for(request.user), request.user.pk)
+        return Response(answer, status=status.HTTP_201_CREATED)
+
+
+class PaperRead(APIView):
+    """Reading a picture of paper."""
+
+    parser_classes = [MultiPartParser]
+
+    @extend_schema(
+        request={"multipart/form-data": ReadPaperSerializer},
+        responses=PaperReadingSerializer,
+        operation_id="read_paper",
+    )
+    def post(self, request: Request) -> Response:
+        """The colours of a picture, each with where it stands and what is like it; stores nothing."""
+        given = ReadPaperSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        corrected, colours, image, warning = _read(request, given.validated_data)
+        box = corrected.reference
+        return Response(
+            {
+                "preview": data_url(jpeg(image), "image/jpeg"),
+                "width": image.width,
+                "height": image.height,
+                "box": None
+                if box is None
+                else {side: getattr(box, side) for side in ("left", "top", "width", "height")},
+                "uncertainty": corrected.sigma,
+                "uneven": round(corrected.uneven, 2),
+                "warning": warning,
+                "colours": found_colours(catalogue_for(request.user), corrected, colours),
+            }
+        )
+
+
+class OnePaper(APIView):
+    """A sheet."""
+
+    @extend_schema(responses=PaperSerializer, operation_id="paper")
+    def get(self, request: Request, pk: int) -> Response:
+        """The sheet and its colours."""
+        paper = one(papers_seen_by(request.user).select_related("range"), pk=pk)
+        return Response(sheet(paper, catalogue_for(request.user), request.user.pk))
+
+    @extend_schema(responses={204: None}, operation_id="delete_paper")
+    def delete(self, request: Request, pk: int) -> Response:
+        """Take an own sheet off the shelf."""
+        delete_paper(own_paper(request.user, pk))
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class PaperPicture(APIView):
+    """The picture of a sheet."""
+
+    @extend_schema(responses={(200, "image/jpeg"): OpenApiTypes.BINARY}, operation_id="paper_picture")
+    def get(self, request: Request, pk: int) -> HttpResponse:
+        """The picture, for those who may see the sheet."""
+        paper = one(papers_seen_by(request.user), pk=pk)
+        answer = HttpResponse(bytes(paper.picture), content_type=paper.mime)
+        answer["Cache-Control"] = "private, max-age=86400"
+        return answer
+
+
+class PaperStart(APIView):
+    """Starting a card from a sheet."""
+
+    parser_classes = [JSONParser]
+
+    @extend_schema(
+        request=StartSerializer, responses={201: StartedSerializer}, operation_id="start_from_paper"
+    )
+    def post(self, request: Request, pk: int) -> Response:
+        """A card with these of the sheet's colours, greys that suit it, and lettering that reads on it."""
+        paper = one(papers_seen_by(request.user).select_related("range"), pk=pk)
+        given = StartSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        values = given.validated_data
+        catalogue = catalogue_for(request.user)
+        places = catalogue.sheets.get((paper.range_id, paper.title), [])
+        wanted = set(values["colours"])
+        chosen = [place for place in places if catalogue.rows[place][Catalogue.ID] in wanted]
+        if len(chosen) != len(wanted):
+            raise BadInput(Problem("One of these colours is not of this sheet.", field="colours"))
+        card = start_card(request.user, values["name"], values["size"], starts(catalogue, paper, chosen))
+        return Response({"id": card.pk}, status=status.HTTP_201_CREATED)
+
+
+class CardPapers(APIView):
+    """Which sheets go with a card."""
+
+    @extend_schema(responses=GoingSerializer(many=True), operation_id="papers_for_card")
+    def get(self, request: Request, pk: int) -> Response:
+        """Every sheet, ranked by how much of it the card's palette knows, with the reason."""
+        card = one(cards_of(request.user), pk=pk)
+        catalogue = catalogue_for(request.user)
+        resolved = ResolvedPlan(card.plan, catalogue)
+        if not resolved.plan.colours:
+            return Response([])
+        names = [colour.name for colour in resolved.plan.colours]
+        told = []
+        for paper in papers_seen_by(request.user).select_related("range").defer("picture"):
+            one_sheet = sheet(paper, catalogue, request.user.pk)
+            if not one_sheet["colours"]:
+                continue
+            labs = np.array([one["lab"] for one in one_sheet["colours"]])
+            shares = np.array([one["share"] or 1 / len(labs) for one in one_sheet["colours"]])
+            going = goes_with(labs, shares, resolved.lab)
+            agrees, why = round(going.agrees, 3), reason(going, names, one_sheet)
+            told.append({"paper": one_sheet, "agrees": agrees, "reason": why})
+        return Response(sorted(told, key=lambda one: -one["agrees"]))

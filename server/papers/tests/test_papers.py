@@ -1,0 +1,215 @@
+import io
+import json
+
+import numpy as np
+from django.core.files.uploadedfile import SimpleUploadedFile
+from PIL import Image
+
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.recovery import lab_to_reflectance
+from jindle_core.colorimetry.spaces import hex_to_lab
+from jindle_core.interchange.range_json import read_range_json, write_range_json
+from jindle_core.prediction.stocks import WHITE
+from server.catalogue.models import Colour, Range
+from server.catalogue.range_actions import entry_of
+from server.papers.models import Paper
+from server.tests.helpers import ApiTestCase
+from standins.camera import Scene, SimulatedCamera
+
+SHADES = ("#e9e2cf", "#2a7f8a", "#c8643a", "#8c1f3f")
+
+
+def drawing() -> np.ndarray:
+    """Stripes on a ground, and a dot of the last colour."""
+    labels = np.zeros((600, 600), dtype=np.uint8)
+    for start in range(0, 600, 120):
+        labels[:, start : start + 40] = 1
+        labels[:, start + 60 : start + 90] = 2
+    labels[400:445, 300:345] = 3
+    return labels
+
+
+def photograph(light="warm lamp", card=True) -> bytes:
+    reflectances = lab_to_reflectance(np.array([hex_to_lab(shade) for shade in SHADES]))
+    return SimulatedCamera().photograph(Scene(drawing(), reflectances, WHITE if card else None), light)
+
+
+def picture(**how) -> bytes:
+    out = io.BytesIO()
+    Image.new("RGB", (80, 80), SHADES[1]).save(out, "JPEG", **how)
+    return out.getvalue()
+
+
+class PaperTestCase(ApiTestCase):
+    @classmethod
+    def setUpTestData(cls):
+        super().setUpTestData()
+        cls.photo = photograph()
+
+    def send(self, path="papers/read", content=None, status=200, **values):
+        data = {
+            name: json.dumps(one) if isinstance(one, list | dict) else one for name, one in values.items()
+        }
+        data["file"] = SimpleUploadedFile("sheet.jpg", self.photo if content is None else content)
+        answer = self.client.post(f"/api/{path}", data)
+        self.assertEqual(answer.status_code, status, answer.content[:300])
+        return answer.json()
+
+    def store(self, title="Quay stripes", status=201, **values):
+        return self.send("papers", status=status, title=title, collection="Quayside", **values)
+
+
+class ReadTests(PaperTestCase):
+    def test_the_card_is_found_and_the_lamp_taken_out(self):
+        told = self.send()
+        self.assertIsNotNone(told["box"])
+        self.assertIn("found by itself", told["warning"])
+        labs = np.array([one["lab"] for one in told["colours"]])
+        for shade in SHADES:
+            self.assertLess(delta_e(hex_to_lab(shade), labs).min(), 8, shade)
+        self.assertEqual(told["colours"][0]["part"], "ground")
+        self.assertAlmostEqual(sum(one["share"] for one in told["colours"]), 1, places=2)
+        self.assertTrue(told["preview"].startswith("data:image/jpeg"))
+        self.assertTrue(all(one["where"].startswith("data:image/png") for one in told["colours"]))
+        self.assertEqual((Paper.objects.count(), Range.objects.filter(owner=self.ann).count()), (0, 0))
+
+    def test_each_colour_is_matched_at_once(self):
+        media = {one["swatch"]["medium"] for one in self.send()["colours"][0]["matches"]}
+        self.assertEqual(media, {"dye ink pad", "cardstock"})
+
+    def test_without_a_card_it_says_what_that_means(self):
+        told = self.send(white="none")
+        self.assertIsNone(told["box"])
+        self.assertIn("only as good as the light", told["warning"])
+        self.assertGreater(told["uncertainty"], self.send()["uncertainty"])
+
+    def test_a_card_that_is_marked(self):
+        box = self.send()["box"]
+        told = self.send(white="box", box=box)
+        self.assertEqual((told["box"], told["warning"]), (box, ""))
+        milk = self.send(white="box", box=box, reference=self.ids["milk"])
+        self.assertNotEqual(milk["colours"][0]["lab"], told["colours"][0]["lab"])
+        for values, words in (
+            ({"box": {"left": 0, "top": 0, "width": 2, "height": 2}}, "too small"),
+            ({"box": {"left": 9999, "top": 0, "width": 90, "height": 90}}, "outside"),
+            ({"box": {"left": 1}}, "required"), ({}, "no data"), ({"box": "[1"}, "JSON"),
+            ({"box": box, "reference": 10**9}, "not in your supplies"),
+        ):  # fmt: skip
+            with self.subTest(words):
+                told = self.send(white="box", status=400, **values)
+                self.assertIn(words.lower(), str(told["problems"]).lower())
+
+    def test_merged_split_dropped(self):
+        before = self.send()["colours"]
+        count = len(before)
+        merged = self.send(edits=[{"way": "merge", "places": [0, 1]}])["colours"]
+        self.assertEqual(len(merged), count - 1)
+        self.assertAlmostEqual(merged[0]["share"], before[0]["share"] + before[1]["share"], places=3)
+        dropped = self.send(edits=[{"way": "drop", "places": [count - 1]}])["colours"]
+        self.assertEqual(len(dropped), count - 1)
+        self.assertAlmostEqual(sum(one["share"] for one in dropped), 1, places=3)
+        self.assertEqual(len(self.send(edits=[{"way": "split", "places": [0]}])["colours"]), count + 1)
+        for edit in ({"way": "merge", "places": [0]}, {"way": "drop", "places": [99]}, {"way": "dye", "places": [0]},
+                     {"way": "drop", "places": list(range(count))}):  # fmt: skip
+            self.send(edits=[edit], status=400)
+
+    def test_what_is_no_picture(self):
+        for content in (b"", b"words", self.photo[:2000]):
+            self.assertEqual(self.send(content=content, status=400)["problems"][0]["field"], "file")
+
+    def test_a_sheet_of_one_colour(self):
+        told = self.send(content=picture(), white="none")
+        self.assertEqual(len(told["colours"]), 1)
+        self.assertIn("of one colour", told["warning"])
+
+
+class ShelfTests(PaperTestCase):
+    def test_kept_shown_matched_and_taken_off(self):
+        made = self.store(names=["linen", "", "clay"])
+        self.assertEqual((made["title"], made["collection"], made["own"]), ("Quay stripes", "Quayside", True))
+        self.assertEqual(made["colours"][0]["name"], "Quay stripes, linen")
+        self.assertEqual({one["provenance"] for one in made["colours"]}, {"photographed"})
+        self.assertAlmostEqual(sum(one["share"] for one in made["colours"]), 1, places=3)
+        card = self.new_card()
+        card = self.change(card, kind="add_colour", anchor={"value": SHADES[2]}, name="x", role="lead")
+        cell = card["colours"][0]["cells"][4]["match"]["swatch"]
+        self.assertEqual((cell["family"], len(cell["sheet"])), ("Quay stripes", len(made["colours"])))
+        self.assertGreater(cell["share"], 0.1)
+        self.store("Second sheet")
+        self.assertEqual(
+            [one["title"] for one in self.ask("get", "papers")], ["Quay stripes", "Second sheet"]
+        )
+        for paper in self.ask("get", "papers"):
+            self.ask("delete", f"papers/{paper['id']}", status=204)
+        self.assertEqual(
+            (
+                Colour.objects.filter(range__owner=self.ann).count(),
+                Range.objects.filter(owner=self.ann).count(),
+            ),
+            (0, 0),
+        )
+
+    def test_twice_and_badly_named(self):
+        self.store()
+        self.assertIn("already", self.store(status=400)["message"])
+        self.assertIn("Two colours", self.store("Other", status=400, names=["same", "same"])["message"])
+        self.store(" ", status=400)
+        self.store("Long", status=400, names=["x"] * 40)
+        self.assertEqual(Paper.objects.count(), 1)
+
+    def test_the_picture_is_made_anew_and_its_owners_alone(self):
+        exif = Image.Exif()
+        exif[0x010E] = "at our house"
+        made = self.store("Plain", content=picture(exif=exif), white="none")
+        path = f"/api/papers/{made['id']}/picture"
+        answer = self.client.get(path)
+        self.assertEqual(answer["Content-Type"], "image/jpeg")
+        self.assertNotIn(b"our house", answer.content)
+        self.assertEqual(dict(Image.open(io.BytesIO(answer.content)).getexif()), {})
+        self.client.force_login(self.ben)
+        for theirs in (path, f"/api/papers/{made['id']}"):
+            self.assertEqual(self.client.get(theirs).status_code, 404)
+        self.ask("delete", f"papers/{made['id']}", status=404)
+        self.assertEqual(self.ask("get", "papers"), [])
+
+    def test_shares_travel_with_the_range(self):
+        made = self.store()
+        entries = [entry_of(colour) for colour in Range.objects.get(pk=made["range_id"]).colours.all()]
+        _, file = read_range_json(write_range_json({}, entries).encode())
+        self.assertEqual([one.share for one in file.entries], [one.share for one in entries])
+
+
+class PaletteTests(PaperTestCase):
+    def start(self, paper, status=201, **changes):
+        data = {"name": "From paper", "size": {"width": "5", "height": "7", "unit": "in"}}
+        data["colours"] = [one["id"] for one in paper["colours"]]
+        return self.ask("post", f"papers/{paper['id']}/start", data | changes, status)
+
+    def test_a_palette_grows_from_a_sheet(self):
+        paper = self.store()
+        card = self.ask("get", f"cards/{self.start(paper)['id']}")
+        roles = [colour["role"] for colour in card["colours"]]
+        self.assertEqual(roles[:2], ["ground", "lead"])
+        self.assertEqual(card["colours"][0]["name"], "ground")
+        self.assertTrue(
+            any(check["status"] == "holds" and "Lettering" in check["title"] for check in card["checks"])
+        )
+
+    def test_only_its_own_colours(self):
+        paper = self.store()
+        self.start(paper, 400, colours=[self.ids["SKY-1"]])
+        self.start(paper, 400, colours=[])
+        self.start(paper, 400, name=" ")
+
+    def test_which_papers_go_with_a_palette(self):
+        self.store()
+        plain = self.store("Plain", content=picture(), white="none")
+        card = self.new_card()
+        self.assertEqual(self.ask("get", f"cards/{card['id']}/papers"), [])
+        card = self.change(card, kind="add_colour", anchor={"value": SHADES[1]}, name="sea", role="lead")
+        first, second = self.ask("get", f"cards/{card['id']}/papers")
+        self.assertEqual(
+            (first["paper"]["id"], first["agrees"], first["reason"]), (plain["id"], 1, "has sea")
+        )
+        self.assertIn("brings", second["reason"])
+        self.assertLess(second["agrees"], 0.6)

@@ -1,0 +1,95 @@
+"""A sheet, and what was read from a picture, as the screens get them."""
+
+import base64
+import io
+from typing import Any
+
+import numpy as np
+from PIL import Image
+
+from jindle_core import defaults
+from jindle_core.colorimetry.naming import hue_family
+from jindle_core.colorimetry.spaces import lab_to_hex
+from jindle_core.matching.nearest import query_each
+from jindle_core.media import COLUMNS
+from jindle_core.patterned.colours import SheetColour, where
+from jindle_core.patterned.correction import Corrected
+from server.catalogue.arrays import Catalogue
+from server.catalogue.swatches import match, swatch
+from server.papers.models import Paper
+
+_WHERE_SIDE = 240  # pixels of the little picture that shows where a colour stands
+_QUALITY = 88
+
+
+def sheet(paper: Paper, catalogue: Catalogue, person_id: int) -> dict[str, Any]:
+    """A paper as ``PaperSerializer`` describes it, its largest colour first."""
+    places = catalogue.sheets.get((paper.range_id, paper.title), [])
+    colours = [swatch(catalogue, place) for place in places]
+    return {
+        "id": paper.pk,
+        "title": paper.title,
+        "collection": paper.range.name,
+        "range_id": paper.range_id,
+        "own": paper.owner_id == person_id,
+        "colours": sorted(colours, key=lambda one: -(one["share"] or 0)),
+    }
+
+
+def found_colours(
+    catalogue: Catalogue, corrected: Corrected, colours: list[SheetColour]
+) -> list[dict[str, Any]]:
+    """What was found as ``FoundColourSerializer`` describes it."""
+    labs = np.array([colour.lab for colour in colours])
+    step = max(1, max(corrected.linear.shape[:2]) // _WHERE_SIDE)
+    labels = where(corrected.lab[::step, ::step], labs)
+    matches = _nearest_in_each(catalogue, labs, corrected.sigma)
+    return [
+        {
+            "lab": [round(value, 2) for value in colour.lab],
+            "hex": shade,
+            "hue_name": hue_family(colour.lab),
+            "share": round(colour.share, 4),
+            "part": colour.part,
+            "where": _veil(labels != at),
+            "matches": near,
+        }
+        for at, (colour, shade, near) in enumerate(zip(colours, lab_to_hex(labs), matches, strict=True))
+    ]
+
+
+def _nearest_in_each(catalogue: Catalogue, labs: np.ndarray, sigma: float) -> list[list[dict]]:
+    """For each colour the nearest of every medium but paper: one that is owned where one is near enough."""
+    columns = [column.key for column in COLUMNS if column.key != "paper"]
+    rows: list[list[dict]] = [[] for _ in labs]
+    for key in columns:
+        own, all_of_them = (catalogue.indexes[key, owned] for owned in (True, False))
+        answers = query_each([own[0], all_of_them[0]], labs)
+        for at, (mine, best) in enumerate(zip(*answers, strict=True)):
+            usable = len(mine.indices) and mine.distances[0] <= defaults.NEAR
+            (_, places), found = (own, mine) if usable else (all_of_them, best)
+            if len(found.indices):
+                place, distance = int(places[found.indices[0]]), float(found.distances[0])
+                rows[at].append(match(catalogue, place, labs[at].tolist(), sigma, distance))
+    return rows
+
+
+def _veil(hidden: np.ndarray) -> str:
+    """A picture (data URL) that is dark where a colour does not stand, and clear where it does."""
+    image = Image.fromarray((hidden * 215).astype(np.uint8))
+    veil = Image.merge("LA", (Image.new("L", image.size, 24), image))
+    out = io.BytesIO()
+    veil.save(out, "PNG", optimize=True)
+    return data_url(out.getvalue(), "image/png")
+
+
+def jpeg(image: Image.Image) -> bytes:
+    """The picture made anew: nothing that stood beside its pixels, such as a place, is kept."""
+    out = io.BytesIO()
+    image.save(out, "JPEG", quality=_QUALITY)
+    return out.getvalue()
+
+
+def data_url(content: bytes, mime: str) -> str:
+    """A file as an address that a page can show."""
+    return f"data:{mime};base64,{base64.b64encode(content).decode()}"

@@ -1,0 +1,278 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted, reactive, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, ApiError, form, got, type PaperReading } from '@/api/client'
+import ChoiceList from '@/ui/ChoiceList.vue'
+import FileButton from '@/ui/FileButton.vue'
+import { useFetched } from '@/lib/fetched'
+import { percent } from '@/lib/words'
+import FoundColour from './FoundColour.vue'
+import PhotoFrame from './PhotoFrame.vue'
+import TheCamera from './TheCamera.vue'
+
+/** A paper from a scan or photo: mark the white card, put the colours right, keep it. */
+type Box = NonNullable<PaperReading['box']>
+type Edit = { way: 'merge' | 'split' | 'drop'; places: number[] }
+const router = useRouter()
+const file = ref<Blob | null>(null)
+const reading = ref<PaperReading | null>(null)
+const white = ref<'auto' | 'box' | 'none'>('auto')
+const box = ref<Box | null>(null)
+const reference = ref(0)
+const edits = ref<Edit[]>([])
+const chosen = ref<number[]>([])
+const pointed = ref<number | null>(null)
+const names = reactive<Record<number, string>>({})
+const title = ref('')
+const collection = ref('')
+const problem = ref('')
+const busy = ref('')
+let stop: AbortController | null = null
+
+const { data: drawer } = useFetched([], () => got(api.GET('/api/drawer')))
+const references = computed(() => [
+  { value: 0, words: 'a usual white card' },
+  ...(drawer.value?.entries ?? [])
+    .filter((entry) => entry.swatch.medium === 'cardstock')
+    .map(({ swatch }) => ({
+      value: swatch.id,
+      words: `${swatch.range_name} ${swatch.label}`,
+      shade: swatch.shades.colour,
+    })),
+])
+const told = () => ({
+  file: file.value,
+  white: white.value,
+  box: white.value === 'box' ? box.value : undefined,
+  reference: reference.value || undefined,
+  edits: edits.value.length ? edits.value : undefined,
+})
+
+async function ask<T>(words: string, question: (signal: AbortSignal) => Promise<T>) {
+  stop?.abort()
+  const mine = (stop = new AbortController())
+  busy.value = words
+  problem.value = ''
+  try {
+    return await question(mine.signal)
+  } catch (error) {
+    if (!mine.signal.aborted)
+      problem.value = error instanceof ApiError ? error.message : String(error)
+    return null
+  } finally {
+    if (stop === mine) busy.value = ''
+  }
+}
+async function read() {
+  if (!file.value) return
+  const found = await ask('Reading the picture', (signal) =>
+    got(api.POST('/api/papers/read', { body: form(told()) as never, signal })),
+  )
+  if (!found) return
+  reading.value = found
+  if (white.value === 'auto') box.value = found.box
+  chosen.value = []
+}
+function take(picture: Blob, name = '') {
+  file.value = picture
+  white.value = 'auto'
+  edits.value = []
+  for (const key of Object.keys(names)) delete names[Number(key)]
+  if (name && !title.value) title.value = name.replace(/\.(png|jpe?g|webp)$/i, '')
+  void read()
+}
+function mark(marked: Box) {
+  box.value = marked
+  white.value = 'box'
+  void read()
+}
+function edit(way: Edit['way']) {
+  edits.value = [...edits.value, { way, places: chosen.value }]
+  for (const key of Object.keys(names)) delete names[Number(key)]
+  void read()
+}
+function toggle(place: number) {
+  chosen.value = chosen.value.includes(place)
+    ? chosen.value.filter((one) => one !== place)
+    : [...chosen.value, place]
+}
+async function keep() {
+  const made = await ask('Keeping the sheet', (signal) =>
+    got(
+      api.POST('/api/papers', {
+        body: form({
+          ...told(),
+          title: title.value,
+          collection: collection.value,
+          names: reading.value!.colours.map((_, place) => names[place] ?? ''),
+        }) as never,
+        signal,
+      }),
+    ),
+  )
+  if (made) await router.push(`/papers/${made.id}`)
+}
+function pasted(event: ClipboardEvent) {
+  const picture = [...(event.clipboardData?.files ?? [])].find((one) =>
+    one.type.startsWith('image/'),
+  )
+  if (picture) take(picture)
+}
+onMounted(() => window.addEventListener('paste', pasted))
+onBeforeUnmount(() => {
+  window.removeEventListener('paste', pasted)
+  stop?.abort()
+})
+</script>
+
+<template>
+  <main
+    class="overflow-y-auto p-6"
+    @dragover.prevent
+    @drop.prevent="
+      (event) =>
+        event.dataTransfer?.files[0] &&
+        take(event.dataTransfer.files[0], event.dataTransfer.files[0].name)
+    "
+  >
+    <RouterLink to="/papers" class="text-xs underline">Papers</RouterLink>
+    <h1 class="mt-1 mb-4 text-xl">Add a paper</h1>
+    <div class="mb-5 flex flex-wrap items-start gap-5">
+      <div class="panel max-w-xl flex-1 p-5">
+        <p class="mb-4">
+          A scan or a photo (PNG, JPEG, WebP): by the button, dropped here, or pasted. In a photo,
+          lay a piece of white card on or beside the sheet: with it the light is corrected for.
+        </p>
+        <FileButton accept="image/png,image/jpeg,image/webp" @file="(one) => take(one, one.name)"
+          >Choose a picture</FileButton
+        >
+      </div>
+      <TheCamera class="min-w-72 flex-1" @taken="take" />
+    </div>
+    <p v-if="busy" class="mb-4 flex items-center gap-4" role="status">
+      <progress class="w-40" :aria-label="busy" /> {{ busy }} …
+      <button type="button" class="button" @click="stop?.abort()">Cancel</button>
+    </p>
+    <p v-if="problem" role="alert" class="mb-4 border-l-2 border-ink pl-3">{{ problem }}</p>
+    <div v-if="reading" class="flex flex-wrap gap-6">
+      <div class="w-full max-w-[460px]">
+        <PhotoFrame
+          :src="reading.preview"
+          :veil="pointed === null ? '' : reading.colours[pointed]!.where"
+          :width="reading.width"
+          :height="reading.height"
+          :box="reading.box"
+          @mark="mark"
+        />
+        <p v-if="reading.warning" class="mt-2 border-l-2 border-ink pl-3">{{ reading.warning }}</p>
+        <p class="mt-2 text-xs text-soft">
+          Colours are known to about ΔE {{ reading.uncertainty
+          }}<template v-if="reading.uneven > 1.05"
+            >; the light was {{ reading.uneven.toFixed(2) }} times uneven, taken out</template
+          >. Drag a frame onto the white card to mark it.
+        </p>
+        <div class="mt-3 flex flex-wrap items-end gap-2">
+          <button
+            type="button"
+            class="button"
+            @click="
+              () => {
+                white = 'none'
+                read()
+              }
+            "
+          >
+            There is no card
+          </button>
+          <button
+            type="button"
+            class="button"
+            @click="
+              () => {
+                white = 'auto'
+                read()
+              }
+            "
+          >
+            Find it again
+          </button>
+          <div v-if="reading.box" class="w-60">
+            <span class="label">The card is</span>
+            <ChoiceList
+              v-model="reference"
+              label="The card is"
+              :options="references"
+              @update:model-value="read"
+            />
+          </div>
+        </div>
+      </div>
+      <section class="min-w-80 flex-1" aria-labelledby="found-colours">
+        <h2 id="found-colours" class="mb-2 text-base">
+          {{ reading.colours.length }} colours found
+        </h2>
+        <div class="mb-2 flex flex-wrap gap-2">
+          <button type="button" class="button" :disabled="chosen.length < 2" @click="edit('merge')">
+            Merge
+          </button>
+          <button
+            type="button"
+            class="button"
+            :disabled="chosen.length !== 1"
+            @click="edit('split')"
+          >
+            Split
+          </button>
+          <button type="button" class="button" :disabled="!chosen.length" @click="edit('drop')">
+            Drop
+          </button>
+          <button
+            type="button"
+            class="button"
+            :disabled="!edits.length"
+            @click="
+              () => {
+                edits = edits.slice(0, -1)
+                read()
+              }
+            "
+          >
+            Undo
+          </button>
+        </div>
+        <ul class="mb-5 space-y-1.5">
+          <FoundColour
+            v-for="(colour, place) in reading.colours"
+            :key="place"
+            v-model:name="names[place]"
+            :colour="colour"
+            :share="percent(colour.share)"
+            :chosen="chosen.includes(place)"
+            @toggle="toggle(place)"
+            @point="pointed = place"
+            @leave="pointed = null"
+          />
+        </ul>
+        <form class="panel grid gap-3 p-4 sm:grid-cols-2" @submit.prevent="keep">
+          <div>
+            <label class="label" for="paper-title">Title of the sheet</label>
+            <input id="paper-title" v-model="title" class="input" required maxlength="120" />
+          </div>
+          <div>
+            <label class="label" for="paper-collection">Collection</label>
+            <input
+              id="paper-collection"
+              v-model="collection"
+              class="input"
+              required
+              maxlength="500"
+            />
+          </div>
+          <button type="submit" class="button button-main justify-self-start" :disabled="!!busy">
+            Put it on the shelf
+          </button>
+        </form>
+      </section>
+    </div>
+  </main>
+</template>

@@ -1,0 +1,155 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, ApiError, got } from '@/api/client'
+import SizeFields, { type Size } from '@/cards/SizeFields.vue'
+import { useFetched } from '@/lib/fetched'
+import { useNotices } from '@/lib/notices'
+import { useSession } from '@/lib/session'
+import { percent } from '@/lib/words'
+import AppDialog from '@/ui/AppDialog.vue'
+import NothingHere from '@/ui/NothingHere.vue'
+
+/** One sheet: its colours, and the palette that grows from it. */
+const route = useRoute()
+const router = useRouter()
+const session = useSession()
+const notices = useNotices()
+const id = computed(() => Number(route.params.id))
+const { data: paper, missing } = useFetched(id, () =>
+  got(api.GET('/api/papers/{id}', { params: { path: { id: id.value } } })),
+)
+const { data: cards } = useFetched([], () => got(api.GET('/api/cards')))
+const taken = ref<number[]>([])
+const starting = ref(false)
+const deleting = ref(false)
+const name = ref('')
+const size = ref<Size>({ width: '', height: '', unit: session.person?.units ?? 'in' })
+const problem = ref('')
+
+watch(paper, (now) => {
+  if (!now) return
+  document.title = `${now.title} · Jindle`
+  taken.value = now.colours.map((colour) => colour.id)
+  name.value = now.title
+})
+watch(cards, (now) => {
+  const first = now?.sizes[0]
+  if (first) size.value = { width: first.width, height: first.height, unit: first.unit }
+})
+
+function toggle(colour: number) {
+  taken.value = taken.value.includes(colour)
+    ? taken.value.filter((one) => one !== colour)
+    : [...taken.value, colour]
+}
+async function start() {
+  problem.value = ''
+  try {
+    const body = { name: name.value, size: size.value, colours: taken.value }
+    const made = await got(
+      api.POST('/api/papers/{id}/start', { params: { path: { id: id.value } }, body }),
+    )
+    await router.push(`/cards/${made.id}/palette`)
+  } catch (error) {
+    problem.value = error instanceof ApiError ? error.message : String(error)
+  }
+}
+async function remove() {
+  try {
+    await api.DELETE('/api/papers/{id}', { params: { path: { id: id.value } } })
+    await router.push('/papers')
+  } catch (error) {
+    notices.fail(error)
+  }
+}
+</script>
+
+<template>
+  <NothingHere v-if="missing" />
+  <main v-else-if="paper" class="overflow-y-auto p-6">
+    <RouterLink to="/papers" class="text-xs underline">Papers</RouterLink>
+    <header class="mt-1 mb-5 flex flex-wrap items-start gap-4">
+      <div class="min-w-0 flex-1">
+        <h1 class="text-xl">{{ paper.title }}</h1>
+        <p class="text-soft">
+          <RouterLink :to="`/supplies/${paper.range_id}`" class="underline">{{
+            paper.collection
+          }}</RouterLink>
+        </p>
+      </div>
+      <button v-if="paper.own" type="button" class="button" @click="deleting = true">
+        Take it off the shelf …
+      </button>
+    </header>
+    <div class="flex flex-wrap gap-8">
+      <img
+        :src="`/api/papers/${paper.id}/picture`"
+        :alt="`The sheet ${paper.title}`"
+        class="max-h-[560px] w-full max-w-[440px] self-start object-contain"
+      />
+      <section class="min-w-72 flex-1" aria-labelledby="its-colours">
+        <h2 id="its-colours" class="mb-2 text-base">Its colours</h2>
+        <ul class="mb-4 max-w-[560px] divide-y divide-line">
+          <li
+            v-for="colour in paper.colours"
+            :key="colour.id"
+            class="flex items-center gap-4 py-1.5"
+          >
+            <input
+              type="checkbox"
+              class="size-4 accent-ink"
+              :checked="taken.includes(colour.id)"
+              :aria-label="`Take ${colour.label} into the palette`"
+              @change="toggle(colour.id)"
+            />
+            <span
+              class="h-10 w-20 shrink-0 border"
+              :class="colour.provenance === 'read' ? 'border-line' : 'border-dashed border-edge'"
+              :style="{ background: colour.shades[session.view] }"
+            />
+            <span class="min-w-0 flex-1">
+              <RouterLink :to="`/match/${colour.id}`" class="font-semibold underline">{{
+                colour.label
+              }}</RouterLink>
+              <span class="block text-xs text-soft"
+                >{{ colour.hue_name }}, {{ colour.provenance_words }}, within ΔE
+                {{ colour.uncertainty }}</span
+              >
+            </span>
+            <b v-if="colour.share">{{ percent(colour.share) }}</b>
+          </li>
+        </ul>
+        <button
+          type="button"
+          class="button button-main"
+          :disabled="!taken.length"
+          @click="starting = true"
+        >
+          Start a palette from it
+        </button>
+        <p class="mt-2 max-w-[560px] text-xs text-soft">
+          Roles are proposed from share and contrast; greys that suit its temperature and, where
+          none of its own colours reads on it, a lettering colour come along.
+        </p>
+      </section>
+    </div>
+    <AppDialog v-if="starting" title="Start a palette from it" @close="starting = false">
+      <form @submit.prevent="start">
+        <label class="label" for="start-name">Name of the card</label>
+        <input id="start-name" v-model="name" class="input mb-4" required maxlength="500" />
+        <SizeFields v-model="size" :sizes="cards?.sizes" />
+        <p v-if="problem" role="alert" class="mt-3 border-l-2 border-ink pl-3">{{ problem }}</p>
+        <button type="submit" class="button button-main mt-5">Start the card</button>
+      </form>
+    </AppDialog>
+    <AppDialog v-if="deleting" title="Take it off the shelf" @close="deleting = false">
+      <p class="mb-4">
+        {{ paper.title }} goes with its picture and colours. Cards keep the values of the colours
+        they took from it.
+      </p>
+      <button type="button" class="button button-main" @click="remove">Take it off</button>
+    </AppDialog>
+  </main>
+  <main v-else class="p-6 text-soft">Fetching the sheet …</main>
+</template>

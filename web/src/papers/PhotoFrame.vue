@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { PaperReading } from '@/api/client'
+
+/** The picture with the white card's frame; a new frame is dragged with the mouse, or moved by keys. */
+type Box = NonNullable<PaperReading['box']>
+const { width, height, box } = defineProps<{
+  src: string
+  veil: string
+  width: number
+  height: number
+  box: Box | null
+}>()
+const emit = defineEmits<{ mark: [box: Box] }>()
+const frame = ref<SVGSVGElement | null>(null)
+const from = ref<{ x: number; y: number } | null>(null)
+const drawn = ref<Box | null>(null)
+const shown = computed(() => drawn.value ?? box)
+const STEP = 10
+
+function place(event: PointerEvent) {
+  const area = frame.value!.getBoundingClientRect()
+  return {
+    x: Math.round(((event.clientX - area.left) / area.width) * width),
+    y: Math.round(((event.clientY - area.top) / area.height) * height),
+  }
+}
+function begin(event: PointerEvent) {
+  from.value = place(event)
+  frame.value!.setPointerCapture(event.pointerId)
+}
+function draw(event: PointerEvent) {
+  if (!from.value) return
+  const to = place(event)
+  drawn.value = {
+    left: Math.max(0, Math.min(from.value.x, to.x)),
+    top: Math.max(0, Math.min(from.value.y, to.y)),
+    width: Math.max(1, Math.abs(to.x - from.value.x)),
+    height: Math.max(1, Math.abs(to.y - from.value.y)),
+  }
+}
+function end() {
+  if (drawn.value && drawn.value.width > 3 && drawn.value.height > 3) emit('mark', drawn.value)
+  from.value = drawn.value = null
+}
+function nudge(event: KeyboardEvent) {
+  const moves: Record<string, [number, number]> = {
+    ArrowLeft: [-STEP, 0],
+    ArrowRight: [STEP, 0],
+    ArrowUp: [0, -STEP],
+    ArrowDown: [0, STEP],
+  }
+  const move = moves[event.key]
+  if (!move) return
+  event.preventDefault()
+  const side = Math.round(Math.min(width, height) / 8)
+  const now = box ?? { left: 0, top: 0, width: side, height: side }
+  emit('mark', {
+    ...now,
+    left: Math.min(Math.max(0, now.left + move[0]), width - now.width),
+    top: Math.min(Math.max(0, now.top + move[1]), height - now.height),
+  })
+}
+</script>
+
+<template>
+  <svg
+    ref="frame"
+    :viewBox="`0 0 ${width} ${height}`"
+    class="block w-full cursor-crosshair touch-none"
+    role="application"
+    tabindex="0"
+    aria-label="The picture. Drag a frame onto the white card, or move the frame with the arrow keys."
+    @pointerdown="begin"
+    @pointermove="draw"
+    @pointerup="end"
+    @keydown="nudge"
+  >
+    <image :href="src" :width="width" :height="height" preserveAspectRatio="none" />
+    <image v-if="veil" :href="veil" :width="width" :height="height" preserveAspectRatio="none" />
+    <template v-if="shown && !veil">
+      <rect
+        :x="shown.left"
+        :y="shown.top"
+        :width="shown.width"
+        :height="shown.height"
+        fill="none"
+        stroke="#ffffff"
+        stroke-width="5"
+      />
+      <rect
+        :x="shown.left"
+        :y="shown.top"
+        :width="shown.width"
+        :height="shown.height"
+        fill="none"
+        stroke="#161616"
+        stroke-width="2"
+        stroke-dasharray="8 5"
+      />
+    </template>
+  </svg>
+</template>
