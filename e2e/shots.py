@@ -74,6 +74,15 @@ def supplies(page: Page) -> None:
     page.goto(ADDRESS + "/supplies/shopping")
     page.get_by_role("link", name="Use instead").first.wait_for()
     take(page, "shopping")
+    page.goto(ADDRESS + "/papers")
+    page.get_by_role("link", name="Moorings").wait_for()
+    take(page, "papers")
+    page.goto(ADDRESS + "/papers/add")
+    page.get_by_role("button", name="Light:").click()
+    page.get_by_role("option", name="warm lamp").click()
+    page.get_by_role("button", name="Take the photograph").click()
+    page.get_by_role("heading", name="colours found").wait_for()
+    take(page, "add-a-paper")
     page.goto(ADDRESS + "/supplies/import")
     page.locator("input[type=file]").set_input_files(
         {"name": "quay.csv", "mimeType": "text/csv", "buffer": MISTAKES.encode()}

@@ -56,6 +56,9 @@ class ScreenTests(BrowserTestCase):
         self.page.get_by_role("link", name="Contrast").click()
         self.heading("What lies on what")
         self.check_axe()
+
+    def test_axe_finds_nothing_on_supplies_papers_and_match(self):
+        self.open_demo()
         for path, heading in (
             ("/supplies", "Supplies"),
             ("/supplies/import", "Bring in a range"),
@@ -63,6 +66,7 @@ class ScreenTests(BrowserTestCase):
             ("/supplies/shopping", "Supplies"),
             ("/match", "I have this here. What is it there?"),
             ("/match/family", "A family into another range"),
+            ("/papers", "Papers"),
             ("/account", "The demo studio"),
             ("/none", "Nothing here"),
         ):
@@ -84,7 +88,16 @@ class ScreenTests(BrowserTestCase):
             else:
                 expect(self.page.get_by_text("have a twin").first).to_be_visible()
             self.check_axe()
-        self.page.get_by_role("link", name="Colours").click()
+        self.go("/papers")
+        self.page.get_by_role("link", name="Moorings").click()
+        self.heading("Its colours")
+        self.check_axe()
+        self.go("/papers/add")
+        self.button("Take the photograph").click()
+        expect(self.page.get_by_role("heading", name="colours found")).to_be_visible()
+        self.check_axe()
+        self.go("/supplies")
+        self.page.get_by_role("link", name="Wherry").click()
         self.page.get_by_role("link", name="TARN-5").click()
         self.heading("TARN-5")
         expect(self.grid).to_be_visible()
@@ -283,6 +296,28 @@ class FileTests(BrowserTestCase):
         self.heading("Harbour wall")
         self.page.get_by_role("link", name="Compare").click()
         expect(self.page.get_by_text("of 2 have a twin")).to_be_visible()
+
+
+class PhotoTests(BrowserTestCase):
+    """A photo with the keyboard, and what is no photo."""
+
+    def test_the_cards_frame_moves_by_keys_and_bad_files_are_refused(self):
+        self.open_demo()
+        self.go("/papers/add")
+        self.page.locator("input[type=file]").set_input_files(
+            {"name": "sheet.png", "mimeType": "image/png", "buffer": b"no picture"}
+        )
+        expect(self.page.get_by_role("alert")).to_contain_text("is no PNG, JPEG or WebP picture")
+        self.page.get_by_role("switch", name="with white card").click()
+        self.button("Take the photograph").click()
+        expect(self.page.get_by_text(re.compile("No white card is marked|found by itself"))).to_be_visible()
+        self.button("There is no card").click()
+        expect(self.page.get_by_text("only as good as the light was")).to_be_visible()
+        self.page.get_by_role("application").focus()
+        self.page.keyboard.press("ArrowRight")
+        expect(self.page.get_by_text("only as good as the light was")).to_have_count(0)
+        self.choose("The card is:", "Landing first ash path")
+        expect(self.page.get_by_role("button", name="The card is: Landing first ash path")).to_be_visible()
 
 
 class RangeTests(BrowserTestCase):

@@ -94,11 +94,13 @@ class Going:
     """How well a sheet goes with a palette.
 
     ``agrees`` is the share of its area within ``defaults.AGREES`` of a palette
-    colour, ``holds`` the places of the palette colours it has, and ``stranger``
+    colour; ``rank`` the same by the roots of the shares, since a ground that
+    agrees says little of the pattern; ``holds`` the places of the palette colours it has, and ``stranger``
     the place of its largest colour that the palette does not know, or None.
     """
 
     agrees: float
+    rank: float
     holds: tuple[int, ...]
     stranger: int | None
 
@@ -107,8 +109,10 @@ def goes_with(sheet: Array, shares: Array, palette: Array) -> Going:
     """Hold a sheet's colours (n, 3), by their shares (n,), against a palette (m, 3), m at least 1."""
     apart = delta_e(np.asarray(sheet)[:, None], np.asarray(palette)[None])
     known = apart.min(axis=1) <= defaults.AGREES
-    total = float(np.sum(shares))
+    shares = np.asarray(shares, dtype=float)
+    roots = np.sqrt(shares)
     held = np.flatnonzero(apart.min(axis=0) <= defaults.AGREES)
     strangers = np.flatnonzero(~known)
-    stranger = int(strangers[np.argmax(np.asarray(shares)[strangers])]) if len(strangers) else None
-    return Going(float(np.asarray(shares)[known].sum()) / total, tuple(map(int, held)), stranger)
+    stranger = int(strangers[np.argmax(shares[strangers])]) if len(strangers) else None
+    agrees, rank = (float(one[known].sum() / one.sum()) for one in (shares, roots))
+    return Going(agrees, rank, tuple(map(int, held)), stranger)

@@ -56,21 +56,26 @@ def where(lab: Array, centres: Array) -> NDArray[np.uint8]:
 
 
 def with_parts(centres: Array, shares: Array) -> list[SheetColour]:
-    """Colours with the parts they play, by share and by how they stand off the ground."""
-    order = np.argsort(-shares, kind="stable")
-    ground = int(order[0])
-    rest = [int(at) for at in order[1:]]
-    parts = {ground: "ground"}
-    chromas = np.hypot(centres[:, 1], centres[:, 2])
-    large = [at for at in rest if shares[at] >= defaults.ACCENT_SHARE]
-    if large:
-        # The main colour is the one that carries most: its share, and how strong it is.
-        parts[max(large, key=lambda at: shares[at] * (10 + chromas[at]))] = "main"
-    for at in rest:
-        small = shares[at] < defaults.ACCENT_SHARE
-        parts.setdefault(at, "accent" if small else "support")
+    """Colours (n, 3) with the parts they play, in the order of those parts and then of their shares."""
+    parts = parts_of(centres, shares)
     ranked = sorted(range(len(shares)), key=lambda at: (_PARTS.index(parts[at]), -shares[at]))
     return [SheetColour(tuple(map(float, centres[at])), float(shares[at]), parts[at]) for at in ranked]
+
+
+def parts_of(centres: Array, shares: Array) -> list[str]:
+    """The part of each colour (n, 3): the largest is the ground, small ones are accents.
+
+    The main colour is the one that carries most of the rest, by its share and
+    by how strong it is.
+    """
+    chromas = np.hypot(centres[:, 1], centres[:, 2])
+    parts = ["accent" if share < defaults.ACCENT_SHARE else "support" for share in shares]
+    ground = int(np.argmax(shares))
+    parts[ground] = "ground"
+    large = [at for at, part in enumerate(parts) if part == "support"]
+    if large:
+        parts[max(large, key=lambda at: shares[at] * (10 + chromas[at]))] = "main"
+    return parts
 
 
 _PARTS = ("ground", "main", "support", "accent")

@@ -54,4 +54,10 @@ class FromPaperTests(unittest.TestCase):
         )
         self.assertAlmostEqual(going.agrees, 0.8)
         self.assertEqual((going.holds, going.stranger), ((0, 2), 2))
+        ground_only = goes_with(np.array([CREAM, CLAY]), np.array([0.8, 0.2]), np.array([CREAM]))
+        pattern_too = goes_with(
+            np.array([CREAM, TEAL, CLAY]), np.array([0.5, 0.3, 0.2]), np.array([CREAM, TEAL])
+        )
+        self.assertAlmostEqual(ground_only.agrees, pattern_too.agrees)
+        self.assertGreater(pattern_too.rank, ground_only.rank)
         self.assertIsNone(goes_with(np.array([TEAL]), np.ones(1), np.array([TEAL])).stranger)

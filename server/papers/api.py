@@ -314,5 +314,5 @@ class CardPapers(APIView):
             shares = np.array([one["share"] or 1 / len(labs) for one in one_sheet["colours"]])
             going = goes_with(labs, shares, resolved.lab)
             agrees, why = round(going.agrees, 3), reason(going, names, one_sheet)
-            told.append({"paper": one_sheet, "agrees": agrees, "reason": why})
-        return Response(sorted(told, key=lambda one: -one["agrees"]))
+            told.append((going.rank, {"paper": one_sheet, "agrees": agrees, "reason": why}))
+        return Response([one for _, one in sorted(told, key=lambda ranked: -ranked[0])])

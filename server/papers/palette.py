@@ -7,7 +7,7 @@ import numpy as np
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.media import LETTERING_MEDIA, Medium
 from jindle_core.palettes.from_paper import Going, lettering_for, neutrals_for, propose_roles, temperature
-from jindle_core.patterned.colours import SheetColour
+from jindle_core.patterned.colours import SheetColour, parts_of
 from jindle_core.plan import Role
 from server.catalogue.arrays import Catalogue
 from server.papers.actions import Start
@@ -22,8 +22,8 @@ def starts(catalogue: Catalogue, paper: Paper, chosen: list[int]) -> list[Start]
     chosen, shares = [chosen[at] for at in order], shares[order]
     labs = catalogue.lab[chosen]
     from_sheet = [
-        SheetColour(catalogue.lab_at(place), float(share), _part(catalogue, place, at))
-        for at, (place, share) in enumerate(zip(chosen, shares, strict=True))
+        SheetColour(catalogue.lab_at(place), float(share), part)
+        for place, share, part in zip(chosen, shares, parts_of(labs, shares), strict=True)
     ]
     roles = propose_roles(from_sheet)
     found = [
@@ -45,14 +45,6 @@ def starts(catalogue: Catalogue, paper: Paper, chosen: list[int]) -> list[Start]
 def _label(catalogue: Catalogue, place: int) -> str:
     row = catalogue.rows[place]
     return row[Catalogue.NAME] or row[Catalogue.CODE]
-
-
-def _part(catalogue: Catalogue, place: int, at: int) -> str:
-    """The part a colour plays, from its name where the sheet gives one, else by its share."""
-    word = _label(catalogue, place).rsplit(", ", 1)[-1]
-    if at == 0:
-        return "ground"
-    return "main" if at == 1 else "accent" if word.startswith(("accent", "spark")) else "support"
 
 
 def _start(catalogue: Catalogue, place: int, name: str, role: Role) -> Start:

@@ -39,7 +39,7 @@ const words = computed(() =>
         <span class="block text-xs leading-tight">{{ words }}</span>
         <span v-if="!itself" class="block text-xs text-soft">{{ figure(cell.match) }}</span>
         <span v-if="cell.match.swatch.share" class="block text-xs text-soft">
-          {{ percent(cell.match.swatch.share) }} of the sheet
+          {{ percent(cell.match.swatch.share) }} of it
         </span>
       </span>
       <OwnedCorner :swatch="cell.match.swatch" />
