@@ -21,10 +21,12 @@ _TO_LINEAR = eotf_sRGB(np.arange(256) / 255).astype(np.float32)
 class Picture:
     """A picture upright and made small enough to work on.
 
-    ``linear`` (h, w, 3) is linear sRGB, 0–1; ``clipped`` (h, w) where a channel
-    is at its end; ``width`` and ``height`` are those of the file.
+    ``pixels`` (h, w, 3) are 8-bit sRGB and ``linear`` the same linear, 0–1;
+    ``clipped`` (h, w) says where a channel is at its end; ``width`` and
+    ``height`` are those of the file.
     """
 
+    pixels: np.ndarray
     linear: Array
     clipped: np.ndarray
     width: int
@@ -39,7 +41,7 @@ def read_picture(content: bytes) -> Picture:
     """
     image = small_image(content)
     pixels = np.asarray(image)
-    return Picture(_TO_LINEAR[pixels], (pixels >= 254).any(axis=-1), *_whole_size(content))
+    return Picture(pixels, _TO_LINEAR[pixels], (pixels >= 254).any(axis=-1), *_whole_size(content))
 
 
 def small_image(content: bytes) -> Image.Image:

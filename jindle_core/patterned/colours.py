@@ -9,6 +9,7 @@ from scipy.spatial import cKDTree
 from jindle_core import defaults
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
+from jindle_core.errors import BadInput, Problem
 from jindle_core.patterned.correction import Corrected, mixed
 from jindle_core.patterned.groups import groups
 
@@ -27,13 +28,15 @@ def sheet_colours(picture: Corrected) -> list[SheetColour]:
 
     k-means in CIELAB over pixels that mix nothing, merged where the eye would
     not part them; small ones are kept only where they stand out. Shares are
-    counted over all pixels.
+    counted over all pixels. Raises BadInput where the white card leaves nothing.
     """
     random = np.random.default_rng(0)
     sheet = np.ones(picture.linear.shape[:2], dtype=bool)
     if picture.reference is not None:
         sheet[_grown(picture)] = False
     everything = np.flatnonzero(sheet.ravel())
+    if not len(everything):
+        raise BadInput(Problem("The white card covers the whole picture.", field="reference"))
     near = picture.around(random.choice(everything, defaults.SHARE_SAMPLE))
     # The middle one of nine is what the place is, noise apart.
     counted = np.median(near, axis=1)
@@ -58,7 +61,7 @@ def where(lab: Array, centres: Array) -> NDArray[np.uint8]:
 def with_parts(centres: Array, shares: Array) -> list[SheetColour]:
     """Colours (n, 3) with the parts they play, in the order of those parts and then of their shares."""
     parts = parts_of(centres, shares)
-    ranked = sorted(range(len(shares)), key=lambda at: (_PARTS.index(parts[at]), -shares[at]))
+    ranked = sorted(range(len(shares)), key=lambda at: (PARTS.index(parts[at]), -shares[at]))
     return [SheetColour(tuple(map(float, centres[at])), float(shares[at]), parts[at]) for at in ranked]
 
 
@@ -78,7 +81,7 @@ def parts_of(centres: Array, shares: Array) -> list[str]:
     return parts
 
 
-_PARTS = ("ground", "main", "support", "accent")
+PARTS = ("ground", "main", "support", "accent")
 
 
 def _grown(picture: Corrected) -> tuple[slice, slice]:

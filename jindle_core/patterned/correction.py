@@ -123,7 +123,8 @@ def find_white(linear: Array) -> Box | None:
     height, width = rows.stop - rows.start, columns.stop - columns.start
     inset = max(1, min(height, width) // 8)
     found = (columns.start + inset, rows.start + inset, width - 2 * inset, height - 2 * inset)
-    return Box(*(_COARSE * side for side in found))
+    box = Box(*(_COARSE * side for side in found))
+    return box if min(box.width, box.height) >= defaults.REFERENCE_LEAST else None
 
 
 def correct(

@@ -6,6 +6,7 @@ from html import escape
 from pathlib import Path
 
 from django.conf import settings
+from PIL import ImageFile
 
 SHEETS = {"letter": "8.5in 11in", "a4": "210mm 297mm"}
 _FONTS = settings.ROOT / "web" / "node_modules" / "@fontsource-variable"
@@ -35,6 +36,8 @@ def chart_pdf(title: str, parts: Sequence[Part], sheet: str) -> bytes:
     # The library takes a second to load, and only who prints wants it.
     from weasyprint import HTML  # noqa: PLC0415
 
+    # It makes Pillow take pictures that are cut off, everywhere in this process; ours must be whole.
+    ImageFile.LOAD_TRUNCATED_IMAGES = False
     return HTML(string=_page(title, parts, sheet), base_url=str(_FONTS)).write_pdf()
 
 

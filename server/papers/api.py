@@ -16,7 +16,7 @@ from rest_framework.views import APIView
 
 from jindle_core import defaults
 from jindle_core.errors import BadInput, Problem
-from jindle_core.interchange.picture import read_picture, small_image
+from jindle_core.interchange.picture import read_picture
 from jindle_core.palettes.from_paper import goes_with
 from jindle_core.patterned.colours import SheetColour, sheet_colours
 from jindle_core.patterned.correction import Box, Corrected, correct, find_white
@@ -152,19 +152,29 @@ def _read(request: Request, values: dict) -> tuple[Corrected, list[SheetColour],
     catalogue = catalogue_for(request.user)
     if values.get("reference") is not None:
         reference = catalogue.lab_at(place_of(catalogue, values["reference"], "reference"))
-    corrected = correct(picture.linear, picture.clipped, box, reference)
+    trouble = ""
+    try:
+        corrected = correct(picture.linear, picture.clipped, box, reference)
+        found = sheet_colours(corrected)
+    except BadInput as error:
+        if values["white"] == "box":
+            raise
+        # What was found by itself is no card to go by: read it without one, and say so.
+        box, trouble = None, f"{error} "
+        corrected = correct(picture.linear, picture.clipped, None)
+        found = sheet_colours(corrected)
     given = EditSerializer(data=values.get("edits") or [], many=True)
     given.is_valid(raise_exception=True)
     edits = [Edit(one["way"], tuple(one["places"])) for one in given.validated_data]
-    colours = edited(corrected, sheet_colours(corrected), edits)
+    colours = edited(corrected, found, edits)
     warning = ""
     if box is None:
-        warning = "No white card is marked, so the colours are only as good as the light was."
+        warning = f"{trouble}No white card is marked, so the colours are only as good as the light was."
     elif values["white"] == "auto" and reference == defaults.PAPER_WHITE_LAB:
         warning = "The white card was found by itself: look whether the frame lies on it."
     if len(colours) == 1:
         warning += " The whole sheet is of one colour."
-    return corrected, colours, small_image(content), warning.strip()
+    return corrected, colours, Image.fromarray(picture.pixels), warning.strip()
 
 
 class Papers(APIView):

@@ -7,7 +7,7 @@ import numpy as np
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.media import LETTERING_MEDIA, Medium
 from jindle_core.palettes.from_paper import Going, lettering_for, neutrals_for, propose_roles, temperature
-from jindle_core.patterned.colours import SheetColour, parts_of
+from jindle_core.patterned.colours import PARTS, SheetColour, parts_of
 from jindle_core.plan import Role
 from server.catalogue.arrays import Catalogue
 from server.papers.actions import Start
@@ -18,12 +18,13 @@ def starts(catalogue: Catalogue, paper: Paper, chosen: list[int]) -> list[Start]
     """The palette that grows from some places of a sheet."""
     rows = [catalogue.rows[place] for place in chosen]
     shares = np.array([catalogue.shares.get(row[Catalogue.ID], 0.0) or 1e-3 for row in rows])
-    order = np.argsort(-shares, kind="stable")
+    parts = parts_of(catalogue.lab[chosen], shares)
+    order = sorted(range(len(chosen)), key=lambda at: (PARTS.index(parts[at]), -shares[at]))
     chosen, shares = [chosen[at] for at in order], shares[order]
     labs = catalogue.lab[chosen]
     from_sheet = [
-        SheetColour(catalogue.lab_at(place), float(share), part)
-        for place, share, part in zip(chosen, shares, parts_of(labs, shares), strict=True)
+        SheetColour(catalogue.lab_at(place), float(share), parts[at])
+        for at, place, share in zip(order, chosen, shares, strict=True)
     ]
     roles = propose_roles(from_sheet)
     found = [

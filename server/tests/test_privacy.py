@@ -5,6 +5,7 @@ from datetime import date
 from server.cards.models import Card
 from server.catalogue.drawer_actions import keep
 from server.catalogue.reading_actions import Laid, Value, add_readings
+from server.papers.actions import Named, store_paper
 from server.tests.helpers import ApiTestCase, make_range
 
 SECRET = "code,name,L,a,b\nHUSH-1,hush pond,55,-5,-35\nHUSH-2,hush night,20,0,0\n"
@@ -20,6 +21,8 @@ class PrivacyTests(ApiTestCase):
         laid, value = Laid(date(2026, 1, 1), note="hidden note"), Value((30.0, 1.0, 2.0), "read")
         (self.reading,) = add_readings(self.ann, [(shared, value)], laid)
         self.hidden = hidden.pk
+        sheet = [Named((55.0, -5.0, -35.0), 0.8, "hush wave"), Named((20.0, 0.0, 0.0), 0.2, "hush line")]
+        self.paper = store_paper(self.ann, "Hush papers", "Hush sheet", b"picture", sheet, "photographed")
         self.card = self.full_card()
         self.client.force_login(self.ben)
 
@@ -34,7 +37,8 @@ class PrivacyTests(ApiTestCase):
             (f"ranges/{self.pads.pk}/readings", None), (f"colours/{self.ids['SKY-1']}/instead", None),
             (f"colours/{self.ids['SKY-1']}/readings", None), ("cards", None), (f"cards/{card['id']}", None),
             (f"cards/{card['id']}/alternatives", {"key": 1, "column": "pad"}),
-            (f"cards/{card['id']}/move", {"ranges": self.pads.pk}), ("me/archive", None),
+            (f"cards/{card['id']}/move", {"ranges": self.pads.pk}), ("me/archive", None), ("papers", None),
+            (f"cards/{card['id']}/papers", None), ("camera", None),
         )  # fmt: skip
         for path, query in asked:
             answer = self.client.get(f"/api/{path}", query)
@@ -62,6 +66,8 @@ class PrivacyTests(ApiTestCase):
             (f"colours/{self.hidden}/instead", f"colours/{nowhere}/instead"),
             (f"colours/{self.hidden}/readings", f"colours/{nowhere}/readings"),
             (f"cards/{self.card['id']}", f"cards/{nowhere}"),
+            (f"papers/{self.paper.pk}", f"papers/{nowhere}"),
+            (f"papers/{self.paper.pk}/picture", f"papers/{nowhere}/picture"),
         ):
             with self.subTest(theirs):
                 self.assertEqual(self.ask("get", theirs, status=404), self.ask("get", nobodys, status=404))
@@ -86,6 +92,9 @@ class PrivacyTests(ApiTestCase):
         self.ask("delete", f"readings/{self.reading.pk}", status=404)
         self.ask("post", f"ranges/{self.own.pk}/changes", {"version": 1, "remove": [self.hidden]}, 404)
         self.ask("delete", f"ranges/{self.own.pk}", status=404)
+        self.ask("delete", f"papers/{self.paper.pk}", status=404)
+        start = {"name": "x", "size": {"width": "5", "height": "7", "unit": "in"}, "colours": [1]}
+        self.ask("post", f"papers/{self.paper.pk}/start", start, 404)
         card = Card.objects.get(pk=self.card["id"])
         change = {"version": card.version, "change": {"kind": "set_card", "name": "mine now"}}
         self.ask("post", f"cards/{card.pk}/changes", change, 404)

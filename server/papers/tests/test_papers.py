@@ -83,6 +83,18 @@ class ReadTests(PaperTestCase):
         self.assertIn("only as good as the light", told["warning"])
         self.assertGreater(told["uncertainty"], self.send()["uncertainty"])
 
+    def test_a_card_that_is_overexposed_is_told_and_done_without(self):
+        image = Image.new("RGB", (300, 300), SHADES[1])
+        image.paste("#ffffff", (20, 20, 110, 110))
+        out = io.BytesIO()
+        image.save(out, "PNG")
+        told = self.send(content=out.getvalue())
+        self.assertIsNone(told["box"])
+        self.assertIn("overexposed", told["warning"])
+        box = {"left": 30, "top": 30, "width": 60, "height": 60}
+        marked = self.send(content=out.getvalue(), white="box", box=box, status=400)
+        self.assertIn("overexposed", marked["message"])
+
     def test_a_card_that_is_marked(self):
         box = self.send()["box"]
         told = self.send(white="box", box=box)
@@ -116,6 +128,17 @@ class ReadTests(PaperTestCase):
     def test_what_is_no_picture(self):
         for content in (b"", b"words", self.photo[:2000]):
             self.assertEqual(self.send(content=content, status=400)["problems"][0]["field"], "file")
+
+    def test_a_picture_cut_off_is_refused_after_a_chart_was_printed_too(self):
+        self.assertEqual(self.client.get(f"/api/ranges/{self.pads.pk}/chart").status_code, 200)
+        self.assertIn("cut off", self.send(content=self.photo[:-2000], status=400)["message"])
+
+    def test_a_page_that_is_all_white_card(self):
+        out = io.BytesIO()
+        Image.new("RGB", (200, 200), "#e4e4e4").save(out, "PNG")
+        told = self.send(content=out.getvalue())
+        self.assertIn("covers the whole picture", told["warning"])
+        self.assertEqual(len(told["colours"]), 1)
 
     def test_a_sheet_of_one_colour(self):
         told = self.send(content=picture(), white="none")

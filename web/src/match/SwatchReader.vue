@@ -63,7 +63,7 @@ async function read() {
       v-model:layers="layers"
       v-model:hand="hand"
       v-model:paper="paper"
-      :papers="papers()"
+      :papers="papers"
     />
     <OnOff v-if="reader.simulated" v-model="touching" class="mt-3 text-xs"
       >held flat on the swatch</OnOff

@@ -55,7 +55,7 @@ async function add() {
       v-model:layers="layers"
       v-model:hand="hand"
       v-model:paper="paper"
-      :papers="papers()"
+      :papers="papers"
       class="mb-3"
     />
     <div class="grid grid-cols-2 gap-3">

@@ -1,6 +1,6 @@
 import { ref } from 'vue'
-import { api, got, type Hand, type Swatch } from '@/api/client'
-import { useFetched } from '@/lib/fetched'
+import type { Hand, Swatch } from '@/api/client'
+import { useOwnCards } from '@/lib/ownCards'
 
 export const HANDS: { value: Hand; words: string }[] = [
   { value: 'light', words: 'light hand' },
@@ -17,17 +17,7 @@ export function useLaid() {
   const layers = ref(1)
   const hand = ref<Hand>('middle')
   const paper = ref(0)
-  const { data: drawer } = useFetched([], () => got(api.GET('/api/drawer')))
-  const papers = () => [
-    { value: 0, words: 'white swatch card' },
-    ...(drawer.value?.entries ?? [])
-      .filter((entry) => entry.swatch.medium === 'cardstock')
-      .map(({ swatch }) => ({
-        value: swatch.id,
-        words: `${swatch.range_name} ${swatch.label}`,
-        shade: swatch.shades.colour,
-      })),
-  ]
+  const papers = useOwnCards('white swatch card')
   const told = () => ({
     layers: layers.value,
     hand: hand.value,

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, reactive, ref } from 'vue'
+import { onBeforeUnmount, onMounted, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ApiError, form, got, type PaperReading } from '@/api/client'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import FileButton from '@/ui/FileButton.vue'
-import { useFetched } from '@/lib/fetched'
+import { useOwnCards } from '@/lib/ownCards'
 import { percent } from '@/lib/words'
 import FoundColour from './FoundColour.vue'
 import PhotoFrame from './PhotoFrame.vue'
@@ -29,17 +29,7 @@ const problem = ref('')
 const busy = ref('')
 let stop: AbortController | null = null
 
-const { data: drawer } = useFetched([], () => got(api.GET('/api/drawer')))
-const references = computed(() => [
-  { value: 0, words: 'a usual white card' },
-  ...(drawer.value?.entries ?? [])
-    .filter((entry) => entry.swatch.medium === 'cardstock')
-    .map(({ swatch }) => ({
-      value: swatch.id,
-      words: `${swatch.range_name} ${swatch.label}`,
-      shade: swatch.shades.colour,
-    })),
-])
+const references = useOwnCards('a usual white card')
 const told = () => ({
   file: file.value,
   white: white.value,
