@@ -152,7 +152,7 @@ class Catalogue:
     def glazes(self, medium: Medium) -> tuple[GlazeTable, np.ndarray]:
         """Every glaze of two usable colours of a transparent medium, and the places they speak of.
 
-        At most ``defaults.GLAZE_OWNED`` colours, the fullest first.
+        Of very many colours the first ``defaults.GLAZE_OWNED``, in the order of their ranges.
         """
         if medium not in self._glaze_tables:
             places = self.of_media((medium,))
