@@ -60,10 +60,11 @@ HAND_WEIGHT = MappingProxyType({"light": 0.35, "middle": 1.0, "heavy": 1.5})  # 
 GLAZE_WEIGHT = 0.87  # of what is laid over a dry colour; between 0.85 and 0.90 in all five worlds
 FILM_SCATTER = MappingProxyType({"semi-opaque": 0.2, "opaque": 0.6})  # S at 550 nm of one layer
 PENCIL_COVER = 0.15  # share of a pencil's colour that another paper does not change
+PAPER_WHITE_LAB = (95.5, 0.3, -1.2)  # a usual smooth white card, slightly blue
 # Kinds of stock by a typical colour, and the share of a colour's strength that shows on them.
 STOCKS = MappingProxyType(
     {
-        "white": ((95.5, 0.3, -1.2), 1.0),
+        "white": (PAPER_WHITE_LAB, 1.0),
         "pale tint": ((91.0, -3.0, -6.0), 0.98),
         "cream": ((91.0, 2.0, 13.0), 0.93),
         "grey": ((62.0, 0.0, 0.0), 0.87),
@@ -83,7 +84,6 @@ FIT_PRIOR = MappingProxyType({"decay": 0.08, "share": 0.15, "scatter": 0.15, "co
 FIT_LIMITS = MappingProxyType(
     {"decay": (0.4, 0.97), "share": (0.0, 1.0), "scatter": (0.02, 2.0), "cover": (0.0, 0.8)}
 )
-PAPER_WHITE_LAB = (95.5, 0.3, -1.2)  # a usual smooth white card, slightly blue
 
 # --- The chart of a range: fields by hue angle and L*, and the chroma below
 # which a colour is a neutral or a field's middle is judged.
@@ -147,7 +147,6 @@ LARGEST_PICTURE = 40 * 1024 * 1024
 PICTURE_PIXELS = 80_000_000
 PICTURE_LEAST = 32  # pixels on a side
 PICTURE_SIDE = 800  # what is worked on: a dot of half a millimetre on a 6 in sheet still has 2 pixels
-PHOTO_SIGMA = 3.0  # with a white card under an ordinary lamp; an odd lamp leaves 3 to 7
 REFERENCE_LEAST = 6  # pixels on a side of the marked card
 REFERENCE_CLIPPED = 0.2  # share of it that may be at the end of the scale
 REFERENCE_DARK = 0.005  # linear; a card darker than this is none
@@ -178,7 +177,6 @@ WARM_HUE = 55.0  # degrees; warm and cool greys part along this line through the
 MIDDLE_GREY_L, DARK_GREY_L = 65.0, 35.0  # what shades white things, and what gives them weight
 WRONG_GREY = 15.0  # ΔL* that a grey of the other temperature must be better by
 AGREES = 7.0  # ΔE00 within which a sheet's colour is taken for a palette's: near, and a little
-SHEET_HOLDS = 0.02  # share below which a sheet does not bring a colour to a card
 
 # --- Files.
 LARGEST_FILE = 8 * 1024 * 1024  # 50,000 rows of a range are about 3 MB

@@ -152,7 +152,7 @@ def correct(
         raise _bad("is nearly black there; mark the white card")
     gains = np.maximum(lab_to_linear(np.array(reference_lab)), _LEAST) / seen
     even = linear * gains.astype(linear.dtype)
-    return Corrected(even, reference, _field(even), defaults.PHOTO_SIGMA)
+    return Corrected(even, reference, _field(even), defaults.UNCERTAINTY["photographed"])
 
 
 def _field(even: Array) -> Array:

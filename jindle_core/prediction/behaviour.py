@@ -1,6 +1,6 @@
 """How do the colours of a range behave when they are laid: how they build up, cover and let through?"""
 
-from dataclasses import dataclass, fields
+from dataclasses import dataclass
 from enum import StrEnum
 
 from jindle_core import defaults
@@ -55,7 +55,6 @@ class Behaviour:
     cover: float = defaults.PENCIL_COVER
 
 
-PARAMETERS = tuple(field.name for field in fields(Behaviour))
 # What readings of a range can say about it, by what its medium does.
 FITTED = {
     Covering.TRANSPARENT: ("decay", "share"),

@@ -18,7 +18,7 @@ from jindle_core import defaults
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.picture import read_picture
 from jindle_core.palettes.from_paper import goes_with
-from jindle_core.patterned.colours import SheetColour, sheet_colours
+from jindle_core.patterned.colours import SheetColour, sheet_colours, usual_names
 from jindle_core.patterned.correction import Box, Corrected, correct, find_white
 from jindle_core.patterned.editing import WAYS, Edit, edited
 from server.access import cards_of, one, own_paper, papers_seen_by
@@ -205,12 +205,11 @@ class Papers(APIView):
         if not isinstance(names, list) or len(names) > len(colours):
             raise BadInput(Problem("Names are a list, one a colour.", field="names"))
         names += [""] * (len(colours) - len(names))
-        parts: dict[str, int] = {}
-        named = []
-        for colour, name in zip(colours, names, strict=True):
-            parts[colour.part] = number = parts.get(colour.part, 0) + 1
-            usual = colour.part if number == 1 else f"{colour.part} {number}"
-            named.append(Named(colour.lab, colour.share, str(name or "").strip() or usual))
+        given_or_usual = zip(colours, names, usual_names(colours), strict=True)
+        named = [
+            Named(colour.lab, colour.share, str(name or "").strip() or usual)
+            for colour, name, usual in given_or_usual
+        ]
         provenance = "photographed" if corrected.reference else "screen"
         paper = store_paper(
             request.user, values["collection"], values["title"], jpeg(image), named, provenance
