@@ -178,6 +178,22 @@ MIDDLE_GREY_L, DARK_GREY_L = 65.0, 35.0  # what shades white things, and what gi
 WRONG_GREY = 15.0  # ΔL* that a grey of the other temperature must be better by
 AGREES = 7.0  # ΔE00 within which a sheet's colour is taken for a palette's: near, and a little
 
+# --- Palettes out of a rule, landed on supplies. Ours, set by looking at what the demo ranges give.
+RULE_CANDIDATES = 10  # supplies tried for each place of a rule
+RULE_ROUNDS = 4  # of trying them place by place; later ones change nothing
+RULE_CHROMA = 0.11  # Oklab chroma of a rule's colour where its base has less: a grey has no hue to follow
+RULE_COLOURED = 0.03  # Oklab chroma from which a supply has a hue at all
+RULE_GREY_OFF = 60.0  # degrees that a grey counts as off where the rule wants a hue
+RULE_KEPT = 12.0  # degrees of mean deviation up to which a rule is kept: half of what parts two neighbours
+RULE_APART = 10.0  # ΔE00 below which two colours of a palette do one colour's work
+RULE_ORDERED = 8.0  # ΔL* from which the rule says which of two is the lighter
+NATURAL_L = (45.0, 85.0, 105.0)  # L* of deep hues, of yellow, and yellow's Oklab hue
+RULE_COSTS = MappingProxyType(
+    {"off": 5.0, "order": 3.0, "span": 8.0, "apart": 4.0, "wanted": 10.0, "check": 2.0}
+)
+DRAWER_PALETTES = 12
+DRAWER_SHARED = 2  # colours that two palettes offered together may share
+
 # --- Files.
 LARGEST_FILE = 8 * 1024 * 1024  # 50,000 rows of a range are about 3 MB
 LARGEST_RANGE = 50_000

@@ -13,6 +13,7 @@ from rest_framework.exceptions import PermissionDenied
 from server.accounts.models import Person
 from server.cards.models import Card
 from server.catalogue.models import Colour, DrawerEntry, Range, Reading
+from server.palettes.models import Combination
 from server.papers.models import Paper
 
 Found = TypeVar("Found", bound=Model)
@@ -59,6 +60,19 @@ def own_paper(person: Person, pk: int) -> Paper:
     if found.owner_id != person.pk:
         raise PermissionDenied
     found.owner = person
+    return found
+
+
+def combinations_seen_by(person: Person) -> QuerySet[Combination]:
+    """The combinations of colours that a person may see: the shared ones and their own."""
+    return Combination.objects.filter(Q(owner=None) | Q(owner=_somebody(person)))
+
+
+def own_combination(person: Person, pk: int) -> Combination:
+    """A combination that the person may change; 403 for a shared one, 404 for another's."""
+    found = one(combinations_seen_by(person), pk=pk)
+    if found.owner_id != person.pk:
+        raise PermissionDenied
     return found
 
 

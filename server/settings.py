@@ -34,6 +34,7 @@ INSTALLED_APPS = [
     "server.catalogue",
     "server.cards",
     "server.papers",
+    "server.palettes",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

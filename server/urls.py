@@ -12,6 +12,7 @@ from server.archive import api as archive
 from server.cards import api as cards
 from server.cards import supply_api
 from server.catalogue.api import drawer, files, find, import_file, instead, ranges, reader, readings
+from server.palettes import api as palettes
 from server.papers import api as papers
 from server.papers import camera_api
 
@@ -66,6 +67,11 @@ api = [
     path("papers/<int:pk>", papers.OnePaper.as_view()),
     path("papers/<int:pk>/picture", papers.PaperPicture.as_view()),
     path("papers/<int:pk>/start", papers.PaperStart.as_view()),
+    path("palettes/rules", palettes.RuleLandings.as_view()),
+    path("palettes/drawer", palettes.DrawerLandings.as_view()),
+    path("palettes/combinations", palettes.Combinations.as_view()),
+    path("palettes/combinations/<int:pk>", palettes.OneCombination.as_view()),
+    path("palettes/start", palettes.StartCard.as_view()),
     path("camera", camera_api.Camera.as_view()),
     path("camera/photograph", camera_api.CameraPhotograph.as_view()),
     path("cards/<int:pk>/papers", papers.CardPapers.as_view()),

@@ -3,7 +3,15 @@
 import numpy as np
 from colour import MSDS_CMFS, SDS_ILLUMINANTS, SpectralShape
 from colour.adaptation import matrix_chromatic_adaptation_VonKries
-from colour.models import Lab_to_XYZ, RGB_COLOURSPACE_sRGB, XYZ_to_Lab, eotf_inverse_sRGB, eotf_sRGB
+from colour.models import (
+    Lab_to_XYZ,
+    Oklab_to_XYZ,
+    RGB_COLOURSPACE_sRGB,
+    XYZ_to_Lab,
+    XYZ_to_Oklab,
+    eotf_inverse_sRGB,
+    eotf_sRGB,
+)
 from colour.models import xy_to_XYZ as _xy_to_xyz
 from numpy.typing import NDArray
 
@@ -66,6 +74,34 @@ def lab_to_linear(lab: Array) -> Array:
 def linear_to_lab(rgb: Array) -> Array:
     """CIELAB under D50 of linear sRGB (…, 3)."""
     return xyz_to_lab(np.asarray(rgb) @ _RGB_TO_XYZ.T)
+
+
+def lab_to_hue(lab: Array) -> tuple[Array, Array]:
+    """Hue angle in degrees, 0–360, and chroma (both …) of CIELAB (…, 3), in Oklab.
+
+    Equal steps of this hue look more alike than CIELAB's, whose blues turn
+    violet as they get paler (Ottosson 2020, by colour-science).
+    """
+    _, a, b = np.moveaxis(XYZ_to_Oklab(lab_to_xyz(lab) @ _TO_D65.T), -1, 0)
+    return np.degrees(np.arctan2(b, a)) % 360, np.hypot(a, b)
+
+
+def hue_to_lab(lightness: Array, hue: Array, chroma: Array) -> Array:
+    """CIELAB (…, 3) of an Oklab hue (degrees) and chroma at about an L*: a screen can show it.
+
+    Where no screen could, the chroma is lowered; the L* holds to within 1.
+    """
+    # Oklab's L of a grey of this L* is near the L of any colour of it; two rounds put the rest right.
+    wanted = np.asarray(lightness, dtype=float)
+    turned = np.radians(hue)
+    aimed = wanted
+    for _ in range(3):
+        grey = np.stack([aimed, np.zeros_like(aimed), np.zeros_like(aimed)], axis=-1)
+        level = XYZ_to_Oklab(lab_to_xyz(grey) @ _TO_D65.T)[..., 0]
+        oklab = np.stack([level, chroma * np.cos(turned), chroma * np.sin(turned)], axis=-1)
+        lab = xyz_to_lab(Oklab_to_XYZ(oklab) @ np.linalg.inv(_TO_D65).T)
+        aimed = np.clip(aimed + wanted - lab[..., 0], 0, 100)
+    return linear_to_lab(lab_to_shown(lab))
 
 
 def on_screen(lab: Array) -> NDArray[np.bool_]:

@@ -26,6 +26,7 @@ class UnpackedSerializer(serializers.Serializer):
     ranges = serializers.IntegerField()
     papers = serializers.IntegerField()
     drawer = serializers.IntegerField()
+    combinations = serializers.IntegerField()
     readings = serializers.IntegerField()
     cards = serializers.IntegerField()
 

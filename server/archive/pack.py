@@ -6,7 +6,7 @@ import zipfile
 from typing import Any
 
 from jindle_core.interchange.range_json import write_range_json
-from server.access import cards_of, drawer_of, papers_seen_by, ranges_of, readings_of
+from server.access import cards_of, combinations_seen_by, drawer_of, papers_seen_by, ranges_of, readings_of
 from server.accounts.models import Person
 from server.archive.references import in_plan, names_of
 from server.catalogue.range_actions import entry_of
@@ -17,7 +17,7 @@ SETTINGS = ("units", "surround", "only_owned")
 
 
 def pack(person: Person) -> bytes:
-    """A zip of JSON files and pictures: settings, ranges, papers, drawer, readings, cards with history."""
+    """A zip of JSON files and pictures: settings, ranges, papers, drawer, readings, combinations, cards."""
     ranges = list(ranges_of(person))
     own = {found.pk: f"own {number}" for number, found in enumerate(ranges, start=1)}
     names = names_of(person, own)
@@ -50,6 +50,8 @@ def pack(person: Person) -> bytes:
         ]
     )
     files["readings.json"] = _json([_reading(one, names) for one in readings_of(person).order_by("id")])
+    kept = combinations_seen_by(person).filter(owner=person).order_by("id")
+    files["combinations.json"] = _json([{"name": one.name, "colours": one.stored} for one in kept])
     for number, card in enumerate(cards_of(person).order_by("changed", "id"), start=1):
         files[f"cards/{number:04}.json"] = _json(_card(card, names))
     out = io.BytesIO()

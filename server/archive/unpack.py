@@ -9,12 +9,12 @@ from typing import Any
 from django.db import DatabaseError, transaction
 
 from jindle_core import defaults
-from jindle_core.changes import checked_name
+from jindle_core.changes import AddColour, checked_name
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.picture import small_image
 from jindle_core.interchange.range_json import read_range_json
-from jindle_core.plan import plan_from_json
-from server.access import cards_of, colours_seen_by, drawer_of, ranges_of, readings_of
+from jindle_core.plan import Anchor, Role, plan_from_json
+from server.access import cards_of, colours_seen_by, combinations_seen_by, drawer_of, ranges_of, readings_of
 from server.accounts.models import SURROUNDS, UNITS, Person
 from server.archive.pack import FORMAT, VERSION
 from server.archive.references import in_plan
@@ -30,6 +30,7 @@ from server.catalogue.models import (
 )
 from server.catalogue.range_actions import RangeDetails, store_range
 from server.catalogue.reading_actions import Laid, Value, add_readings
+from server.palettes.actions import keep_combination
 from server.papers.models import Paper
 
 LARGEST_ARCHIVE = 50 * 1024 * 1024  # packed
@@ -46,7 +47,13 @@ def unpack(person: Person, content: bytes) -> dict[str, int]:
     files = _files(content)
     if any(
         found.exists()
-        for found in (ranges_of(person), drawer_of(person), cards_of(person), readings_of(person))
+        for found in (
+            ranges_of(person),
+            drawer_of(person),
+            cards_of(person),
+            readings_of(person),
+            combinations_seen_by(person).filter(owner=person),
+        )
     ):
         raise BadInput(
             Problem(
@@ -101,7 +108,7 @@ class _Unpacking:
         at = "about.json"
         try:
             self._settings(about["settings"])
-            counts = {"ranges": 0, "papers": 0, "drawer": 0, "readings": 0, "cards": 0}
+            counts = {"ranges": 0, "papers": 0, "drawer": 0, "readings": 0, "combinations": 0, "cards": 0}
             for at in self._named("ranges/"):
                 self._range(at)
                 counts["ranges"] += 1
@@ -116,6 +123,8 @@ class _Unpacking:
             counts["drawer"] = self._drawer(_read(self.files, at))
             at = "readings.json"
             counts["readings"] = self._readings(_read(self.files, at))
+            at = "combinations.json"
+            counts["combinations"] = self._combinations(_read(self.files, at))
             for at in self._named("cards/"):
                 self._card(_read(self.files, at))
                 counts["cards"] += 1
@@ -199,6 +208,17 @@ class _Unpacking:
                 str(one["note"])[:200],
             )
             add_readings(self.person, [(colours[self._colour(one["colour"])], value)], laid)
+        return len(lines)
+
+    def _combinations(self, lines: list) -> int:
+        for one in lines:
+            colours = []
+            for colour in one["colours"]:
+                lightness, a, b = map(float, colour["lab"])
+                provenance = _among(colour["provenance"], dict(PROVENANCE_CHOICES))
+                anchor = Anchor(None, (lightness, a, b), provenance)
+                colours.append(AddColour(anchor, colour["name"], Role(colour["role"])))
+            keep_combination(self.person, one["name"], colours)
         return len(lines)
 
     def _card(self, told: dict) -> None:

@@ -1,11 +1,13 @@
 """Every write to a card, one action each; all go through ``_store``."""
 
+from collections.abc import Sequence
+
 from django.db import transaction
 from django.db.models import F
 from django.utils import timezone
 
 from jindle_core import defaults
-from jindle_core.changes import Change, PairChange, checked_name
+from jindle_core.changes import AddColour, Change, PairChange, checked_name
 from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import Size
 from jindle_core.plan import Pair, Plan, plan_to_json
@@ -20,6 +22,15 @@ def create_card(owner: Person, name: str, size: Size) -> Card:
     stored = plan_to_json(Plan(checked_name(name), size))
     card = Card.objects.create(owner=owner, stored=stored)
     Revision.objects.create(card=card, number=0, stored=stored, label="the new card")
+    return card
+
+
+@transaction.atomic
+def start_card(owner: Person, name: str, size: Size, colours: Sequence[AddColour]) -> Card:
+    """Make a card whose palette starts with some colours; each can be undone by itself."""
+    card = create_card(owner, name, size)
+    for colour in colours:
+        change_card(card, card.version, colour, ())
     return card
 
 

@@ -1,11 +1,12 @@
 """A plan together with the colours it speaks of, as they are now."""
 
-from dataclasses import asdict, dataclass
+from dataclasses import asdict, dataclass, replace
 from functools import cached_property, lru_cache
 
 import numpy as np
 
 from jindle_core import defaults
+from jindle_core.changes import AddColour
 from jindle_core.colorimetry.spaces import on_screen
 from jindle_core.colorimetry.views import shades
 from jindle_core.contrast.guess import guess_pairs
@@ -43,6 +44,13 @@ class ResolvedPlan:
     def sigma(self) -> list[float]:
         """The uncertainty of each palette colour."""
         return [self._now(colour.anchor)[1] for colour in self.plan.colours]
+
+    def as_added(self) -> list[AddColour]:
+        """The palette as changes that would make it anew, its colours as they are now."""
+        return [
+            AddColour(replace(colour.anchor, lab=tuple(map(float, lab))), colour.name, colour.role)
+            for colour, lab in zip(self.plan.colours, self.lab, strict=True)
+        ]
 
     @cached_property
     def pairs(self) -> tuple[Pair, ...]:

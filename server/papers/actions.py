@@ -6,15 +6,11 @@ from dataclasses import dataclass
 from django.db import transaction
 
 from jindle_core import defaults
-from jindle_core.changes import AddColour, checked_name
+from jindle_core.changes import checked_name
 from jindle_core.errors import BadInput, Problem
-from jindle_core.formats import Size
 from jindle_core.media import Medium
-from jindle_core.plan import Anchor, Role
 from server.access import ranges_of
 from server.accounts.models import Person
-from server.cards.actions import change_card, create_card
-from server.cards.models import Card
 from server.catalogue.models import Colour, Range, touch_catalogue
 from server.papers.models import Paper
 
@@ -76,24 +72,3 @@ def delete_paper(paper: Paper) -> None:
     if not found.papers.exists() and not found.colours.exists():
         found.delete()
     touch_catalogue(owner)
-
-
-@dataclass(frozen=True)
-class Start:
-    """A colour that a palette starts with: its supply's id and Lab, name, role and provenance."""
-
-    colour: int
-    lab: tuple[float, float, float]
-    provenance: str
-    name: str
-    role: Role
-
-
-@transaction.atomic
-def start_card(owner: Person, name: str, size: Size, starts: Sequence[Start]) -> Card:
-    """Make a card whose palette starts with colours of a sheet and what goes with them."""
-    card = create_card(owner, name, size)
-    for start in starts:
-        anchor = Anchor(start.colour, start.lab, start.provenance)
-        change_card(card, card.version, AddColour(anchor, start.name, start.role), ())
-    return card

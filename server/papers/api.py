@@ -22,12 +22,13 @@ from jindle_core.patterned.colours import SheetColour, sheet_colours, usual_name
 from jindle_core.patterned.correction import Box, Corrected, correct, find_white
 from jindle_core.patterned.editing import WAYS, Edit, edited
 from server.access import cards_of, one, own_paper, papers_seen_by
+from server.cards.actions import start_card
 from server.cards.resolve import ResolvedPlan
 from server.cards.serializers import SizeRequestSerializer
 from server.catalogue.api.targets import place_of
 from server.catalogue.arrays import Catalogue, catalogue_for
 from server.catalogue.swatches import MatchSerializer, SwatchSerializer
-from server.papers.actions import Named, delete_paper, start_card, store_paper
+from server.papers.actions import Named, delete_paper, store_paper
 from server.papers.palette import reason, starts
 from server.papers.views import data_url, found_colours, jpeg, sheet
 

@@ -4,17 +4,17 @@ from typing import Any
 
 import numpy as np
 
+from jindle_core.changes import AddColour
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.media import LETTERING_MEDIA, Medium
 from jindle_core.palettes.from_paper import Going, lettering_for, neutrals_for, propose_roles, temperature
 from jindle_core.patterned.colours import PARTS, SheetColour, parts_of
-from jindle_core.plan import Role
+from jindle_core.plan import Anchor, Role
 from server.catalogue.arrays import Catalogue
-from server.papers.actions import Start
 from server.papers.models import Paper
 
 
-def starts(catalogue: Catalogue, paper: Paper, chosen: list[int]) -> list[Start]:
+def starts(catalogue: Catalogue, paper: Paper, chosen: list[int]) -> list[AddColour]:
     """The palette that grows from some places of a sheet."""
     rows = [catalogue.rows[place] for place in chosen]
     shares = np.array([catalogue.shares.get(row[Catalogue.ID], 0.0) or 1e-3 for row in rows])
@@ -48,9 +48,9 @@ def _label(catalogue: Catalogue, place: int) -> str:
     return row[Catalogue.NAME] or row[Catalogue.CODE]
 
 
-def _start(catalogue: Catalogue, place: int, name: str, role: Role) -> Start:
+def _start(catalogue: Catalogue, place: int, name: str, role: Role) -> AddColour:
     pk = catalogue.rows[place][Catalogue.ID]
-    return Start(pk, catalogue.lab_at(place), catalogue.provenance(place), name, role)
+    return AddColour(Anchor(pk, catalogue.lab_at(place), catalogue.provenance(place)), name, role)
 
 
 def _offered(catalogue: Catalogue, media: tuple[Medium, ...]) -> np.ndarray:

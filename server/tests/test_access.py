@@ -8,6 +8,7 @@ from rest_framework.exceptions import PermissionDenied
 from server.access import cards_of
 from server.catalogue.drawer_actions import set_owned
 from server.catalogue.reading_actions import Laid, Value, add_readings
+from server.palettes.models import Combination
 from server.papers.actions import Named, store_paper
 from server.papers.models import Paper
 from server.tests.helpers import ApiTestCase, make_range
@@ -66,6 +67,13 @@ TABLE = (
     ("papers/{paper}/start", "post", {"name": "x", "size": SIZE, "colours": ["{sheet_colour}"]}, 401, 201, 404),
     ("papers/{shared_paper}", "delete", None, 401, 403, 403),
     ("papers/{paper}", "delete", None, 401, 204, 404),
+    ("palettes/rules", "get", {"colour": "{colour}"}, 401, 200, 400),
+    ("palettes/drawer", "get", None, 401, 200, 200),
+    ("palettes/combinations", "get", None, 401, 200, 200),
+    ("palettes/combinations", "post", {"name": "x", "card": "{card}"}, 401, 201, 404),
+    ("palettes/combinations/{combination}", "delete", None, 401, 204, 404),
+    ("palettes/combinations/{shared_combination}", "delete", None, 401, 403, 403),
+    ("palettes/start", "post", {"name": "x", "size": SIZE, "colours": [{"anchor": {"colour": "{colour}"}, "role": "lead"}]}, 401, 201, 400),
     ("camera", "get", None, 401, 200, 200),
     ("camera/photograph", "post", {"paper": "{paper}", "light": "shade"}, 401, 404, 404),
     ("cards/{card}/papers", "get", None, 401, 200, 404),
@@ -101,7 +109,11 @@ class AccessTests(ApiTestCase):
         shared = Paper.objects.create(
             range=self.stock, title=f"Shared {Paper.objects.count()}", picture=b"", mime="image/png"
         )
-        self.names = {"paper": paper.pk, "shared_paper": shared.pk, "sheet_colour": paper.range.colours.last().pk, "reading": reading.pk, "shared_colour": self.ids["SKY-2"], "range": self.own.pk, "shared": self.pads.pk, "card": card["id"],
+        stored = [{"name": "x", "role": "lead", "lab": [50, 0, 0], "provenance": "typed"}]
+        hers, everybodys = (
+            Combination.objects.create(owner=owner, name="x", stored=stored) for owner in (self.ann, None)
+        )
+        self.names = {"combination": hers.pk, "shared_combination": everybodys.pk, "paper": paper.pk, "shared_paper": shared.pk, "sheet_colour": paper.range.colours.last().pk, "reading": reading.pk, "shared_colour": self.ids["SKY-2"], "range": self.own.pk, "shared": self.pads.pk, "card": card["id"],
                       "version": card["version"], "colour": self.own.colours.get().pk}  # fmt: skip
 
     def _fill(self, value):
@@ -133,7 +145,18 @@ class AccessTests(ApiTestCase):
     def test_no_address_is_left_out(self):
         opened = {"sign-up", "sign-in", "open-demo"}  # tried in test_accounts
         whole = dict.fromkeys(
-            ("range", "shared", "card", "colour", "reading", "paper", "shared_paper"), "<int:pk>"
+            (
+                "range",
+                "shared",
+                "card",
+                "colour",
+                "reading",
+                "paper",
+                "shared_paper",
+                "combination",
+                "shared_combination",
+            ),
+            "<int:pk>",
         )
         tried = {path.format(**whole).replace("/csv", "/<str:kind>") for path, *_ in TABLE}
         self.assertEqual({str(one.pattern) for one in api}, tried | opened)

@@ -17,6 +17,17 @@ export const router = createRouter({
       ],
     },
     {
+      path: '/cards/ways',
+      component: () => import('@/ways/WaysFrame.vue'),
+      meta: { title: 'Ways into a palette' },
+      redirect: '/cards/ways/rule',
+      children: [
+        { path: 'rule', component: () => import('@/ways/RuleWay.vue') },
+        { path: 'drawer', component: () => import('@/ways/DrawerWay.vue') },
+        { path: 'kept', component: () => import('@/ways/KeptWay.vue') },
+      ],
+    },
+    {
       path: '/match/:id(\\d+)?',
       component: () => import('@/match/MatchPage.vue'),
       meta: { title: 'Match' },

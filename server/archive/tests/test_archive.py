@@ -43,6 +43,7 @@ class ArchiveTests(ApiTestCase):
         self.ask("post", f"colours/{pen}/readings", {"value": "95, 1, -6", "layers": 2}, 201)
         sheet = [Named((50.0, 1.0, 2.0), 0.75, "ground"), Named((30.0, 4.0, 5.0), 0.25, "main")]
         store_paper(self.ann, "Quayside", "Stripes", PICTURE, sheet, "photographed")
+        self.ask("post", "palettes/combinations", {"name": "Moonrise", "card": card["id"]}, 201)
         self.ask("patch", "me", {"units": "mm", "surround": "dark"})
         self.ann.refresh_from_db()
 
@@ -76,13 +77,15 @@ class ArchiveTests(ApiTestCase):
                     "papers.json",
                     "drawer.json",
                     "readings.json",
+                    "combinations.json",
                     "cards/0001.json",
                 ],
             )
             self.assertEqual(json.loads(archive.read("readings.json"))[0]["colour"], ["own 1", "PEN-1"])
         self.client.force_login(self.ben)
         self.assertEqual(
-            self.bring_back(whole), {"ranges": 2, "papers": 1, "drawer": 3, "readings": 1, "cards": 1}
+            self.bring_back(whole),
+            {"ranges": 2, "papers": 1, "drawer": 3, "readings": 1, "combinations": 1, "cards": 1},
         )
         self.assertEqual(pack(Person.objects.get(name="Ben")), whole)
         (paper,) = Paper.objects.filter(owner=self.ben)

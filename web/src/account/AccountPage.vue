@@ -60,8 +60,8 @@ const remove = () =>
       <section class="panel p-5" aria-labelledby="mine">
         <h2 id="mine" class="mb-2 text-base">Everything of mine</h2>
         <p class="mb-4">
-          One archive of open files: own ranges and papers, drawer, readings, cards with their
-          history, and settings. It can be brought back into an empty account.
+          One archive of open files: own ranges and papers, drawer, readings, combinations, cards
+          with their history, and settings. It can be brought back into an empty account.
         </p>
         <p v-if="problems.archive" role="alert" class="mb-3 border-l-2 border-ink pl-3">
           {{ problems.archive }}

@@ -39,9 +39,12 @@ function standing(card: CardSummary): string {
   <main class="overflow-y-auto p-6">
     <header class="mb-6 flex items-center justify-between">
       <h1 class="text-xl">Cards</h1>
-      <button type="button" class="button button-main" :disabled="!cards" @click="making = true">
-        <PlusIcon class="size-4" aria-hidden="true" />New card
-      </button>
+      <span class="flex gap-2">
+        <RouterLink to="/cards/ways" class="button">Ways into a palette</RouterLink>
+        <button type="button" class="button button-main" :disabled="!cards" @click="making = true">
+          <PlusIcon class="size-4" aria-hidden="true" />New card
+        </button>
+      </span>
     </header>
     <p v-if="!cards" class="text-soft">Fetching your cards …</p>
     <div v-else-if="!cards.length" class="panel max-w-xl p-6">
@@ -50,7 +53,12 @@ function standing(card: CardSummary): string {
         A card starts with a name and a size. Then you choose its palette, and Jindle finds each
         colour in every medium.
       </p>
-      <button type="button" class="button button-main" @click="making = true">Start a card</button>
+      <span class="flex flex-wrap gap-2">
+        <button type="button" class="button button-main" @click="making = true">
+          Start a card
+        </button>
+        <RouterLink to="/cards/ways" class="button">Find a palette first</RouterLink>
+      </span>
     </div>
     <ul v-else class="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-5">
       <li v-for="card in cards" :key="card.id">

@@ -82,6 +82,12 @@ const session = useSession()
       <button type="button" class="button" aria-keyshortcuts="p" @click="$emit('send')">
         To a palette <kbd class="keycap">p</kbd>
       </button>
+      <RouterLink
+        v-if="target.swatch"
+        :to="`/cards/ways/rule?colour=${target.swatch.id}`"
+        class="button"
+        >Palettes around it</RouterLink
+      >
     </div>
   </div>
 </template>

@@ -6,6 +6,7 @@ import { useNotices } from '@/lib/notices'
 import { useOnlyOwned } from '@/lib/owned'
 import { useSession } from '@/lib/session'
 import OnOff from '@/ui/OnOff.vue'
+import KeepDialog from '@/ways/KeepDialog.vue'
 import AlternativesDialog from './AlternativesDialog.vue'
 import ColourDialog from './ColourDialog.vue'
 import ColourHead from './ColourHead.vue'
@@ -25,6 +26,7 @@ const choosing = ref<{ colourKey: number; column: Column } | null>(null)
 const editing = ref(0)
 const moving = ref(false)
 const choosingPaper = ref(false)
+const keeping = ref(false)
 const onlyOwned = useOnlyOwned()
 
 async function focus(row: number, column: number) {
@@ -132,6 +134,9 @@ const tab = (row: number, column: number) =>
         >
           Papers that go with it …
         </button>
+        <button type="button" class="cursor-pointer text-xs underline" @click="keeping = true">
+          Keep the palette …
+        </button>
         <button type="button" class="cursor-pointer text-xs underline" @click="moving = true">
           Move to other ranges …
         </button>
@@ -187,6 +192,7 @@ const tab = (row: number, column: number) =>
         </div>
       </TransitionGroup>
     </div>
+    <KeepDialog v-if="keeping" :suggested="card.name" :card="card.id" @close="keeping = false" />
     <PapersDialog v-if="choosingPaper" @close="choosingPaper = false" />
     <MoveDialog v-if="moving" @close="moving = false" />
     <AlternativesDialog

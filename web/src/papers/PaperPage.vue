@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, ApiError, got } from '@/api/client'
-import SizeFields, { type Size } from '@/cards/SizeFields.vue'
+import { api, got } from '@/api/client'
+import StartCard from '@/cards/StartCard.vue'
+import type { Size } from '@/cards/SizeFields.vue'
 import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
@@ -19,23 +20,14 @@ const id = computed(() => Number(route.params.id))
 const { data: paper, missing } = useFetched(id, () =>
   got(api.GET('/api/papers/{id}', { params: { path: { id: id.value } } })),
 )
-const { data: cards } = useFetched([], () => got(api.GET('/api/cards')))
 const taken = ref<number[]>([])
 const starting = ref(false)
 const deleting = ref(false)
-const name = ref('')
-const size = ref<Size>({ width: '', height: '', unit: session.person?.units ?? 'in' })
-const problem = ref('')
 
 watch(paper, (now) => {
   if (!now) return
   document.title = `${now.title} · Jindle`
   taken.value = now.colours.map((colour) => colour.id)
-  name.value = now.title
-})
-watch(cards, (now) => {
-  const first = now?.sizes[0]
-  if (first) size.value = { width: first.width, height: first.height, unit: first.unit }
 })
 
 function toggle(colour: number) {
@@ -43,18 +35,13 @@ function toggle(colour: number) {
     ? taken.value.filter((one) => one !== colour)
     : [...taken.value, colour]
 }
-async function start() {
-  problem.value = ''
-  try {
-    const body = { name: name.value, size: size.value, colours: taken.value }
-    const made = await got(
-      api.POST('/api/papers/{id}/start', { params: { path: { id: id.value } }, body }),
-    )
-    await router.push(`/cards/${made.id}/palette`)
-  } catch (error) {
-    problem.value = error instanceof ApiError ? error.message : String(error)
-  }
-}
+const start = (card: { name: string; size: Size }) =>
+  got(
+    api.POST('/api/papers/{id}/start', {
+      params: { path: { id: id.value } },
+      body: { ...card, colours: taken.value },
+    }),
+  )
 async function remove() {
   try {
     await api.DELETE('/api/papers/{id}', { params: { path: { id: id.value } } })
@@ -134,15 +121,13 @@ async function remove() {
         </p>
       </section>
     </div>
-    <AppDialog v-if="starting" title="Start a palette from it" @close="starting = false">
-      <form @submit.prevent="start">
-        <label class="label" for="start-name">Name of the card</label>
-        <input id="start-name" v-model="name" class="input mb-4" required maxlength="500" />
-        <SizeFields v-model="size" :sizes="cards?.sizes" />
-        <p v-if="problem" role="alert" class="mt-3 border-l-2 border-ink pl-3">{{ problem }}</p>
-        <button type="submit" class="button button-main mt-5">Start the card</button>
-      </form>
-    </AppDialog>
+    <StartCard
+      v-if="starting"
+      title="Start a palette from it"
+      :suggested="paper.title"
+      :start="start"
+      @close="starting = false"
+    />
     <AppDialog v-if="deleting" title="Take it off the shelf" @close="deleting = false">
       <p class="mb-4">
         {{ paper.title }} goes with its picture and colours. Cards keep the values of the colours

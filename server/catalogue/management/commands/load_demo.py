@@ -8,9 +8,11 @@ from pathlib import Path
 from django.core.management.base import BaseCommand
 from django.db import transaction
 
+from jindle_core.changes import AddColour
 from jindle_core.interchange.drawer_csv import read_drawer
 from jindle_core.interchange.entries import RangeFile
 from jindle_core.interchange.range_csv import read_range
+from jindle_core.plan import Anchor, Role
 from server.accounts.actions import DEMO_NAME
 from server.accounts.models import Person
 from server.cards.actions import change_card, create_card
@@ -21,6 +23,7 @@ from server.catalogue.arrays import Catalogue, catalogue_for
 from server.catalogue.drawer_actions import keep
 from server.catalogue.models import Colour, Range, touch_catalogue
 from server.catalogue.range_actions import RangeDetails, store_range
+from server.palettes.actions import keep_combination
 from server.papers.models import Paper
 
 DATA = Path(__file__).resolve().parents[4] / "demo" / "data"
@@ -44,6 +47,7 @@ class Command(BaseCommand):
                 None, RangeDetails(about["name"], about["medium"], about["maker"], about["note"]), file
             )
         _papers()
+        _combinations()
         studio = Person.objects.create_user(DEMO_NAME)
         ids = {
             (name, key): pk
@@ -90,3 +94,13 @@ def _papers() -> None:
         picture = (DATA / about["picture"]).read_bytes()
         Paper.objects.create(range=found, title=about["title"], picture=picture, mime="image/png")
     touch_catalogue(None)
+
+
+def _combinations() -> None:
+    """The shared combinations, which are tied to no supply."""
+    for about in json.loads((DATA / "combinations.json").read_text()):
+        colours = [
+            AddColour(Anchor(None, tuple(map(float, one["lab"])), "typed"), one["name"], Role(one["role"]))
+            for one in about["colours"]
+        ]
+        keep_combination(None, about["name"], colours)

@@ -1,0 +1,174 @@
+"""Which colours does a rule ask for? Hues round the circle, with a lightness for each place."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.colorimetry.spaces import Array, hue_to_lab, lab_to_hue
+from jindle_core.plan import Role
+
+
+@dataclass(frozen=True, slots=True)
+class Place:
+    """A place in a rule: what its colour is called and for, and which colour it is.
+
+    ``turn`` is degrees from the base's hue; ``lightness`` an L*, or None for
+    the one at which supplies of that hue are strongest; ``strength`` a share
+    of the base's chroma. ``hued`` says whether the place must keep its hue:
+    pale grounds and darks need not. The first place is the base itself.
+    """
+
+    name: str
+    role: Role
+    turn: float
+    lightness: float | None
+    strength: float = 1.0
+    hued: bool = True
+
+
+@dataclass(frozen=True, slots=True)
+class Rule:
+    """A rule by its key, its title, what it is good for, and its places."""
+
+    key: str
+    title: str
+    about: str
+    places: tuple[Place, ...]
+
+    @property
+    def turns(self) -> Array:
+        """Degrees from the base's hue (k,)."""
+        return np.array([place.turn for place in self.places])
+
+    @property
+    def hued(self) -> Array:
+        """Which places must keep their hue (k,)."""
+        return np.array([place.hued for place in self.places])
+
+
+_PALE = Place("pale", Role.GROUND, 0, 92, 0.2, hued=False)
+_DEEP = Place("deep", Role.DARK, 0, 24, 0.6, hued=False)
+_LEAD = Place("lead", Role.LEAD, 0, None)
+_ROUND = 7  # hues of a rainbow
+
+RULES = (
+    Rule(
+        "one-hue",
+        "One hue in depths",
+        "Calm; light and dark do all the work.",
+        (
+            _LEAD,
+            Place("palest", Role.GROUND, 0, 92, 0.25),
+            Place("light", Role.LIGHT, 0, 78, 0.6),
+            Place("deep", Role.SUPPORT, 0, 40, 0.9),
+            Place("deepest", Role.DARK, 0, 24, 0.7),
+        ),
+    ),
+    Rule(
+        "neighbours",
+        "Neighbours",
+        "Hues that lie side by side; they blend well.",
+        (
+            _LEAD,
+            Place("one side", Role.SUPPORT, -32, 72),
+            Place("other side", Role.SUPPORT, 32, 46),
+            _PALE,
+            _DEEP,
+        ),
+    ),
+    Rule(
+        "opposite",
+        "Opposites with an accent",
+        "One hue leads, the one across is the accent.",
+        (
+            _LEAD,
+            Place("lighter", Role.SUPPORT, 0, 76, 0.7),
+            Place("accent", Role.ACCENT, 180, 62, 1.2),
+            _PALE,
+            _DEEP,
+        ),
+    ),
+    Rule(
+        "three-around",
+        "Three around the circle",
+        "Lively; let one lead.",
+        (
+            _LEAD,
+            Place("second", Role.SUPPORT, 120, 68),
+            Place("third", Role.ACCENT, 240, 48),
+            _PALE,
+            _DEEP,
+        ),
+    ),
+    Rule(
+        "rainbow",
+        "Full rainbow in order",
+        "Every hue once, going round from yours.",
+        tuple(
+            Place(f"hue {at + 1}", Role.SUPPORT if at else Role.LEAD, at * 360 / _ROUND, None)
+            for at in range(_ROUND)
+        ),
+    ),
+)
+RULE = {rule.key: rule for rule in RULES}
+
+# Three that go together and one accent: what a drawer is searched for.
+TRIOS = (
+    Rule(
+        "trio-one-hue",
+        "One hue and an accent",
+        "Three depths of a hue, the accent from across.",
+        (
+            _LEAD,
+            Place("lighter", Role.SUPPORT, 0, 80, 0.6),
+            Place("deeper", Role.SUPPORT, 0, 34, 0.9),
+            Place("accent", Role.ACCENT, 180, 62, 1.3),
+        ),
+    ),
+    Rule(
+        "trio-neighbours",
+        "Neighbours and an accent",
+        "Three hues side by side, the accent from across.",
+        (
+            _LEAD,
+            Place("one side", Role.SUPPORT, -32, 78),
+            Place("other side", Role.SUPPORT, 32, 36),
+            Place("accent", Role.ACCENT, 180, 62, 1.3),
+        ),
+    ),
+    Rule(
+        "trio-around",
+        "Three around and an accent",
+        "Three hues far apart; the accent sits between two.",
+        (
+            _LEAD,
+            Place("second", Role.SUPPORT, 120, 78),
+            Place("third", Role.SUPPORT, 240, 36),
+            Place("accent", Role.ACCENT, 60, 62, 1.3),
+        ),
+    ),
+)
+
+
+def wanted(rule: Rule, bases: Array) -> Array:
+    """The colours (n, k, 3) in CIELAB that a rule asks for, around each base (n, 3).
+
+    The first is the base. A base without a hue of its own lends its others
+    ``defaults.RULE_CHROMA``.
+    """
+    bases = np.asarray(bases, dtype=float).reshape(-1, 3)
+    hue, chroma = lab_to_hue(bases)
+    chroma = np.where(chroma < defaults.RULE_COLOURED, defaults.RULE_CHROMA, chroma)
+    columns = [bases]
+    for place in rule.places[1:]:
+        turned = hue + place.turn
+        lightness = _natural(turned) if place.lightness is None else np.full(len(bases), place.lightness)
+        columns.append(hue_to_lab(lightness, turned, chroma * place.strength))
+    return np.stack(columns, axis=1)
+
+
+def _natural(hue: Array) -> Array:
+    """The L* at which supplies of an Oklab hue (degrees) are about strongest: yellows light, blues deep."""
+    low, high, yellow = defaults.NATURAL_L
+    return low + (high - low) * np.maximum(0, np.cos(np.radians(hue - yellow))) ** 2

@@ -1,0 +1,127 @@
+from itertools import permutations
+from unittest import TestCase
+
+import numpy as np
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from jindle_core import defaults
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.spaces import hue_to_lab, lab_to_hue, on_screen
+from jindle_core.errors import BadInput
+from jindle_core.palettes.landing import from_drawer, land, reasons, standing
+from jindle_core.palettes.rules import RULE, RULES, TRIOS, wanted
+from jindle_core.tests.strategies import LAB
+
+BLUE = np.array([[48.0, -18.0, -26.0]])
+
+
+def circle(count, lightness=(30, 60, 85), chroma=0.1):
+    """Supplies all round the circle in some depths."""
+    hues = np.arange(0, 360, 360 / count)
+    return np.concatenate([hue_to_lab(np.full(count, float(one)), hues, chroma) for one in lightness])
+
+
+class WantedTests(TestCase):
+    def test_a_hue_and_a_lightness_give_the_colour_that_has_them(self):
+        lightness, hue = np.array([40.0, 60, 80]), np.array([20.0, 140, 265])
+        found = hue_to_lab(lightness, hue, 0.06)
+        np.testing.assert_allclose(found[:, 0], lightness, atol=1.0)
+        turned, chroma = lab_to_hue(found)
+        np.testing.assert_allclose(turned, hue, atol=1.0)
+        np.testing.assert_allclose(chroma, 0.06, atol=0.004)
+
+    def test_what_no_screen_shows_loses_chroma_only(self):
+        found = hue_to_lab(np.array([90.0]), np.array([265.0]), 0.3)
+        self.assertTrue(on_screen(found * 0.999).all())
+        self.assertAlmostEqual(float(found[0, 0]), 90, delta=1.5)
+
+    def test_every_rule_starts_from_the_base_and_turns_from_its_hue(self):
+        base_hue, _ = lab_to_hue(BLUE)
+        for rule in (*RULES, *TRIOS):
+            with self.subTest(rule.key):
+                (asked,) = wanted(rule, BLUE)
+                np.testing.assert_array_equal(asked[0], BLUE[0])
+                hue, _ = lab_to_hue(asked)
+                off = (hue - base_hue - rule.turns + 180) % 360 - 180
+                self.assertLess(np.abs(off[rule.hued]).max(), 12)  # what no screen shows bends a little
+
+    def test_a_grey_base_still_gives_colours_round_it(self):
+        asked = wanted(RULE["three-around"], np.array([[50.0, 0, 0]]))[0]
+        self.assertGreater(lab_to_hue(asked)[1][1], defaults.RULE_COLOURED)
+
+    def test_a_rainbow_has_light_yellows_and_deep_blues(self):
+        asked = wanted(RULE["rainbow"], BLUE)[0]
+        hue, _ = lab_to_hue(asked)
+        yellow = asked[np.argmin(np.abs(hue - 105)), 0]
+        blue = asked[np.argmin(np.abs(hue - 285)), 0]
+        self.assertGreater(yellow - blue, 25)
+
+
+class LandingTests(TestCase):
+    def test_comes_near_the_best_of_every_possible_choice(self):
+        rule = RULE["opposite"]
+        random = np.random.default_rng(4)
+        found, best = [], []
+        for _ in range(8):
+            supplies = circle(9)[random.choice(27, 8, replace=False)]
+            (landed,) = land(rule, BLUE, supplies)
+            lead = int(np.argmin(delta_e(BLUE[0], supplies)))
+            rest = [at for at in range(8) if at != lead]
+            every = np.array([(lead, *others) for others in permutations(rest, 4)])
+            asked = np.repeat(wanted(rule, BLUE), len(every), axis=0)
+            best.append(standing(rule, supplies[every], asked).cost.min())
+            found.append(float(landed.standing.cost))
+        reached = np.array(found) / np.array(best)
+        self.assertAlmostEqual(float(np.median(reached)), 1.0, places=6)
+        self.assertLess(reached.max(), 1.25)
+
+    @settings(max_examples=12, deadline=None)
+    @given(st.lists(LAB, min_size=7, max_size=20, unique=True), LAB)
+    def test_no_supply_twice_and_the_lead_is_the_nearest(self, supplies, base):
+        supplies = np.array(supplies)
+        for rule in RULES:
+            (landed,) = land(rule, np.array([base]), supplies)
+            self.assertEqual(len(set(landed.places)), len(rule.places))
+            off = delta_e(np.array(base), supplies)
+            self.assertAlmostEqual(off[landed.places[0]], off.min(), places=9)
+
+    def test_too_few_supplies_say_how_many_are_wanted(self):
+        with self.assertRaisesRegex(BadInput, "“Neighbours” needs 5 colours; there are 3"):
+            land(RULE["neighbours"], BLUE, circle(1))
+
+    def test_a_full_circle_keeps_every_rule_and_says_so(self):
+        supplies = np.concatenate([circle(36), circle(12, (24, 92), 0.03)])
+        for rule in RULES:
+            (landed,) = land(rule, BLUE, supplies)
+            kept = reasons(landed)[0]
+            self.assertTrue(kept.holds, f"{rule.key}: {kept.words}")
+            self.assertIn("of the rule", kept.words)
+
+    def test_supplies_of_one_hue_do_not_keep_a_rule_of_opposites(self):
+        ones = hue_to_lab(np.linspace(20, 95, 12), np.full(12, 250.0), 0.08)
+        (landed,) = land(RULE["opposite"], BLUE, ones)
+        told = reasons(landed)
+        self.assertFalse(told[0].holds)
+        self.assertIn("off the rule", told[0].words)
+
+    def test_a_flat_palette_is_told(self):
+        (landed,) = land(RULE["three-around"], BLUE, circle(12, (58, 60)))
+        holding = {reason.words.split(" ΔL")[0]: reason.holds for reason in reasons(landed)}
+        self.assertFalse(holding["light to dark only"])
+        self.assertFalse(holding["lettering in the darkest cannot be read on the lightest"])
+
+
+class DrawerTests(TestCase):
+    def test_best_first_and_none_nearly_the_same(self):
+        found = from_drawer(TRIOS, circle(12), 6)
+        costs = [float(one.standing.cost) for one in found]
+        self.assertEqual(costs, sorted(costs))
+        self.assertEqual(len(found), 6)
+        for at, one in enumerate(found):
+            for other in found[:at]:
+                self.assertLessEqual(len(set(one.places) & set(other.places)), defaults.DRAWER_SHARED)
+
+    def test_greys_alone_give_none(self):
+        greys = np.stack([np.linspace(10, 95, 8), np.zeros(8), np.zeros(8)], axis=1)
+        self.assertEqual(from_drawer(TRIOS, greys, 6), [])

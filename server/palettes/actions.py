@@ -1,0 +1,29 @@
+"""Every write to combinations."""
+
+from collections.abc import Sequence
+
+from jindle_core import defaults
+from jindle_core.changes import AddColour, checked_name
+from jindle_core.errors import BadInput, Problem
+from server.accounts.models import Person
+from server.palettes.models import Combination
+
+
+def keep_combination(owner: Person | None, name: str, colours: Sequence[AddColour]) -> Combination:
+    """Keep colours, by their values, under a name."""
+    if not colours:
+        raise BadInput(Problem("There are no colours to keep.", field="colours"))
+    if len(colours) > defaults.PALETTE_LIMIT:
+        raise BadInput(
+            Problem(f"A combination has at most {defaults.PALETTE_LIMIT} colours.", field="colours")
+        )
+    stored = [
+        {
+            "name": checked_name(one.name),
+            "role": one.role.value,
+            "lab": list(one.anchor.lab),
+            "provenance": one.anchor.provenance,
+        }
+        for one in colours
+    ]
+    return Combination.objects.create(owner=owner, name=checked_name(name), stored=stored)

@@ -1,0 +1,240 @@
+"""The API of the ways into a palette."""
+
+import numpy as np
+from drf_spectacular.utils import extend_schema
+from rest_framework import serializers, status
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from jindle_core import defaults
+from jindle_core.changes import AddColour
+from jindle_core.errors import BadInput, Problem
+from jindle_core.palettes.landing import from_drawer, land
+from jindle_core.palettes.rules import RULES, TRIOS
+from server.access import cards_of, combinations_seen_by, one, own_combination
+from server.cards.actions import start_card
+from server.cards.api import read_change
+from server.cards.resolve import ResolvedPlan
+from server.cards.serializers import (
+    COLUMN_CHOICES,
+    ROLE_CHOICES,
+    AnchorRequestSerializer,
+    SizeRequestSerializer,
+)
+from server.catalogue.api.find import TargetSerializer
+from server.catalogue.api.targets import target_of
+from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.swatches import MatchSerializer, ShadesSerializer
+from server.palettes.actions import keep_combination
+from server.palettes.views import combination, landing, places_of
+
+
+class LandQuery(serializers.Serializer):
+    """In which column of the palette table to land, and whether only on what is owned."""
+
+    column = serializers.ChoiceField(choices=COLUMN_CHOICES, default="marker")
+    owned = serializers.BooleanField(default=False)
+
+
+class RulesQuery(LandQuery):
+    """The same, with the colour that the rules start from."""
+
+    colour = serializers.IntegerField(required=False, allow_null=True, default=None)
+    value = serializers.CharField(required=False, allow_blank=True, default="", max_length=100)
+
+
+class LandedColourSerializer(serializers.Serializer):
+    """A colour of a palette: what was asked for, and the supply that stands for it."""
+
+    name = serializers.CharField()
+    role = serializers.ChoiceField(choices=ROLE_CHOICES)
+    lab = serializers.ListField(child=serializers.FloatField())
+    wanted = ShadesSerializer()
+    match = MatchSerializer(allow_null=True)
+
+
+class ReasonSerializer(serializers.Serializer):
+    """What speaks for a palette, or against it."""
+
+    holds = serializers.BooleanField()
+    words = serializers.CharField()
+
+
+class LandingSerializer(serializers.Serializer):
+    """A palette that keeps a rule, on real supplies."""
+
+    rule = serializers.CharField()
+    title = serializers.CharField()
+    about = serializers.CharField()
+    colours = LandedColourSerializer(many=True)
+    reasons = ReasonSerializer(many=True)
+
+
+class RuleLandingsSerializer(serializers.Serializer):
+    """A palette of each rule, from one colour; ``missing`` says why a rule has none."""
+
+    base = TargetSerializer()
+    landings = LandingSerializer(many=True)
+    missing = serializers.ListField(child=serializers.CharField())
+
+
+class DrawerLandingsSerializer(serializers.Serializer):
+    """Palettes that a medium's owned colours give, best first."""
+
+    count = serializers.IntegerField(help_text="how many colours there were to choose from")
+    landings = LandingSerializer(many=True)
+
+
+class CombinationSerializer(serializers.Serializer):
+    """A combination that was kept, and what it lands on."""
+
+    id = serializers.IntegerField()
+    name = serializers.CharField()
+    own = serializers.BooleanField()
+    colours = LandedColourSerializer(many=True)
+
+
+class StartColourSerializer(serializers.Serializer):
+    """A colour that a palette starts with."""
+
+    anchor = AnchorRequestSerializer()
+    name = serializers.CharField(allow_blank=True, default="")
+    role = serializers.ChoiceField(choices=ROLE_CHOICES)
+
+
+class StartCardSerializer(serializers.Serializer):
+    """A card to be started with a palette."""
+
+    name = serializers.CharField(max_length=defaults.NAME_LIMIT)
+    size = SizeRequestSerializer()
+    colours = StartColourSerializer(many=True)
+
+
+class StartedCardSerializer(serializers.Serializer):
+    """The card that was started."""
+
+    id = serializers.IntegerField()
+
+
+class KeepSerializer(serializers.Serializer):
+    """Colours to be kept under a name: those given, or a card's palette."""
+
+    name = serializers.CharField(max_length=defaults.NAME_LIMIT)
+    card = serializers.IntegerField(required=False, allow_null=True, default=None)
+    colours = StartColourSerializer(many=True, required=False, default=list)
+
+
+class KeptSerializer(serializers.Serializer):
+    """The combination that was kept."""
+
+    id = serializers.IntegerField()
+
+
+def _colours(given: list, catalogue: Catalogue) -> list[AddColour]:
+    return [read_change({"kind": "add_colour"} | one, catalogue) for one in given]
+
+
+class RuleLandings(APIView):
+    """Palettes from a rule."""
+
+    @extend_schema(parameters=[RulesQuery], responses=RuleLandingsSerializer, operation_id="palettes_by_rule")
+    def get(self, request: Request) -> Response:
+        """Every rule's palette around a colour, on the supplies of a column."""
+        given = RulesQuery(data=request.query_params)
+        given.is_valid(raise_exception=True)
+        asked = given.validated_data
+        catalogue = catalogue_for(request.user)
+        base = target_of(catalogue, asked["colour"], asked["value"])
+        places = places_of(catalogue, asked["column"], asked["owned"])
+        found, missing = [], []
+        for rule in RULES:
+            try:
+                (landed,) = land(rule, np.array([base.lab]), catalogue.lab[places])
+            except BadInput as error:
+                missing.append(str(error))
+            else:
+                found.append(landing(catalogue, places, landed))
+        return Response({"base": base.told, "landings": found, "missing": missing})
+
+
+class DrawerLandings(APIView):
+    """Palettes from the drawer."""
+
+    @extend_schema(
+        parameters=[LandQuery], responses=DrawerLandingsSerializer, operation_id="palettes_by_drawer"
+    )
+    def get(self, request: Request) -> Response:
+        """Three that go together and one accent, from what is owned in a column (or from all of it)."""
+        given = LandQuery(data=request.query_params)
+        given.is_valid(raise_exception=True)
+        asked = given.validated_data
+        catalogue = catalogue_for(request.user)
+        places = places_of(catalogue, asked["column"], asked["owned"])
+        found = []
+        if len(places) >= min(len(trio.places) for trio in TRIOS):
+            found = from_drawer(TRIOS, catalogue.lab[places], defaults.DRAWER_PALETTES)
+        told = [landing(catalogue, places, one) for one in found]
+        return Response({"count": len(places), "landings": told})
+
+
+class Combinations(APIView):
+    """The shelf of combinations."""
+
+    @extend_schema(
+        parameters=[LandQuery], responses=CombinationSerializer(many=True), operation_id="combinations"
+    )
+    def get(self, request: Request) -> Response:
+        """Every combination, own ones first, each with the supplies of a column that it lands on."""
+        given = LandQuery(data=request.query_params)
+        given.is_valid(raise_exception=True)
+        catalogue = catalogue_for(request.user)
+        places = places_of(catalogue, given.validated_data["column"], given.validated_data["owned"])
+        told = [
+            combination(catalogue, places, kept, request.user.pk)
+            for kept in combinations_seen_by(request.user)
+        ]
+        return Response(sorted(told, key=lambda one: not one["own"]))
+
+    @extend_schema(request=KeepSerializer, responses={201: KeptSerializer}, operation_id="keep_combination")
+    def post(self, request: Request) -> Response:
+        """Keep some colours, or those of a card's palette as they are now."""
+        given = KeepSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        asked = given.validated_data
+        catalogue = catalogue_for(request.user)
+        if asked["card"] is None:
+            colours = _colours(asked["colours"], catalogue)
+        else:
+            card = one(cards_of(request.user), pk=asked["card"])
+            colours = ResolvedPlan(card.plan, catalogue).as_added()
+        kept = keep_combination(request.user, asked["name"], colours)
+        return Response({"id": kept.pk}, status=status.HTTP_201_CREATED)
+
+
+class OneCombination(APIView):
+    """A combination."""
+
+    @extend_schema(responses={204: None}, operation_id="delete_combination")
+    def delete(self, request: Request, pk: int) -> Response:
+        """Take an own combination off the shelf."""
+        own_combination(request.user, pk).delete()
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class StartCard(APIView):
+    """Starting a card with a palette."""
+
+    @extend_schema(
+        request=StartCardSerializer, responses={201: StartedCardSerializer}, operation_id="start_card"
+    )
+    def post(self, request: Request) -> Response:
+        """A card whose palette starts with some colours, all at once or not at all."""
+        given = StartCardSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        asked = given.validated_data
+        if not asked["colours"]:
+            raise BadInput(Problem("Choose at least one colour to start with.", field="colours"))
+        colours = _colours(asked["colours"], catalogue_for(request.user))
+        card = start_card(request.user, asked["name"], asked["size"], colours)
+        return Response({"id": card.pk}, status=status.HTTP_201_CREATED)

@@ -1,0 +1,8 @@
+from django.apps import AppConfig
+
+
+class PalettesConfig(AppConfig):
+    """Combinations of colours that were kept."""
+
+    name = "server.palettes"
+    label = "palettes"

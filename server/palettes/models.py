@@ -1,0 +1,28 @@
+"""A combination of colours that is kept for when one is stuck."""
+
+from django.conf import settings
+from django.db import models
+
+from jindle_core import defaults
+
+
+class Combination(models.Model):
+    """A few colours with names and roles, tied to no supply.
+
+    ``stored`` is a list of {name, role, lab, provenance}. Without an owner it
+    is shared reference data.
+    """
+
+    owner = models.ForeignKey(
+        settings.AUTH_USER_MODEL, null=True, blank=True, on_delete=models.CASCADE, related_name="combinations"
+    )
+    name = models.CharField(max_length=defaults.NAME_LIMIT)
+    stored = models.JSONField()
+    created = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        db_table = "combination"
+        ordering = ("-created", "id")
+
+    def __str__(self) -> str:
+        return self.name

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { api, got } from '@/api/client'
+import { useFetched } from '@/lib/fetched'
+import { useSession } from '@/lib/session'
+import LandedPalette from './LandedPalette.vue'
+import { COLUMNS, onSupplies } from './starting'
+import { useWays } from './ways'
+
+/** Three that go together and one accent, out of what there is. */
+const { column, start, keep } = useWays()
+const session = useSession()
+const question = computed(() => ({ column: column.value, owned: session.onlyOwned }))
+const { data } = useFetched(question, () =>
+  got(api.GET('/api/palettes/drawer', { params: { query: question.value } })),
+)
+const medium = computed(() => COLUMNS.find((one) => one.value === column.value)!.words)
+</script>
+
+<template>
+  <div>
+    <p v-if="!data" class="text-soft">Trying what goes together …</p>
+    <template v-else>
+      <p class="mb-4 text-soft">
+        Three {{ medium }} that go together and one accent, out of {{ data.count
+        }}{{ session.onlyOwned ? ' that you own' : '' }}: first those whose hues keep their rule
+        best, with the widest light to dark, and lettering that reads.
+      </p>
+      <p v-if="!data.landings.length" class="panel max-w-xl p-5">
+        {{ data.count }} {{ medium }} are too few, or too grey, for three and an accent.
+        {{
+          session.onlyOwned
+            ? 'Put what you own into your drawer, or look among all supplies.'
+            : 'Choose another medium.'
+        }}
+      </p>
+      <div class="space-y-4">
+        <LandedPalette
+          v-for="(one, at) in data.landings"
+          :key="at"
+          :title="one.title"
+          :about="one.about"
+          :colours="one.colours"
+          :reasons="one.reasons"
+        >
+          <button type="button" class="button" @click="keep(one.title, onSupplies(one.colours))">
+            Keep it …
+          </button>
+          <button
+            type="button"
+            class="button button-main"
+            @click="start(one.title, onSupplies(one.colours))"
+          >
+            Start a card …
+          </button>
+        </LandedPalette>
+      </div>
+    </template>
+  </div>
+</template>
