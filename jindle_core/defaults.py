@@ -169,6 +169,30 @@ STANDS_OUT = 12.0  # ΔE00 of a small colour from every other
 ACCENT_SHARE = 0.05
 PLAINLY = 0.6  # of its share that a colour between two others must have where nothing is mixed
 
+# --- A printed swatch sheet, in mm: marks and boxes large enough for a telephone held over the whole page.
+SHEET_MARGIN = 10.0  # what no home printer leaves out
+SHEET_MARK = 6.0
+SHEET_FIELD = (24.0, 14.0)
+SHEET_TOP = 36.0
+SHEET_COLUMNS = 6
+SHEET_GAP = 3.0
+SHEET_BOX = 15.0
+SHEET_PITCH = 28.0  # a box with two lines of text and air
+SHEET_HINT = 4.5  # side of the corner that is printed in the colour
+SHEET_RIM = 1.5
+# Finding it: shares of the picture's longer side, of the paper's light, of a mark's own area.
+MARK_SIDE = (0.008, 0.06)
+MARK_DARK = 0.22
+MARK_SQUARE = 0.72  # shorter by longer side: turned by up to 10°, or seen from the side
+MARK_FILLED = 0.62  # of its bounding box, for the same reason
+MARK_ALIKE = 2.5  # largest by smallest area: seen from the side the far ones are smaller
+MARK_HOLE = 0.06
+PATCH_SPREAD = 3.0  # ΔE00: a swatch laid by hand has up to 2
+PATCH_BARE = 2.0  # ΔE00 from the card: nothing laid there, or a colour too pale to be told from none
+PATCH_STRANGE = 12.0  # ΔE00 of the usual swatch from what the range says: this is another page
+GREY_TONE = (0.5, 2.0)  # exponents beyond these say that the grey card is no grey card
+GREY_CARD_LAB = (50.0, 0.0, 0.0)  # a photographer's grey card reflects 18 %: L* 49.5
+
 # --- Palettes out of paper.
 DARK_ROLE_L = 40.0  # a colour this dark can carry lettering on a light ground
 LIGHT_ROLE_L = 85.0

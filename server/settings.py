@@ -163,6 +163,7 @@ SPECTACULAR_SETTINGS = {
         "ReadProvenance": "server.catalogue.api.readings.READ_CHOICES",
         "Fullness": "server.catalogue.models.FULLNESS_CHOICES",
         "Hand": "server.catalogue.models.HAND_CHOICES",
+        "Light": "standins.camera.LIGHTS",
         "Verdict": "server.catalogue.swatches.VERDICT_CHOICES",
     },
 }

@@ -2,12 +2,14 @@
 
 import json
 import logging
-from collections.abc import Iterator
+from collections.abc import Generator, Iterator
+from typing import TypeVar
 
 from django.http import StreamingHttpResponse
 
 from server import errors
 
+Result = TypeVar("Result")
 log = logging.getLogger(__name__)
 MEDIA_TYPE = "application/x-ndjson"
 
@@ -15,6 +17,15 @@ MEDIA_TYPE = "application/x-ndjson"
 def progress(lines: Iterator[dict]) -> StreamingHttpResponse:
     """The lines as they come; what is raised midway becomes a last line ``{"error": …}``."""
     return StreamingHttpResponse(_told(lines), content_type=MEDIA_TYPE, headers={"Cache-Control": "no-store"})
+
+
+def finished(steps: Generator[dict, None, Result]) -> Result:
+    """What steps that tell their progress come to, for who does not follow it."""
+    while True:
+        try:
+            next(steps)
+        except StopIteration as end:
+            return end.value
 
 
 def _told(lines: Iterator[dict]) -> Iterator[bytes]:

@@ -11,7 +11,17 @@ from server.accounts import api as accounts
 from server.archive import api as archive
 from server.cards import api as cards
 from server.cards import supply_api
-from server.catalogue.api import drawer, files, find, import_file, instead, ranges, reader, readings
+from server.catalogue.api import (
+    drawer,
+    files,
+    find,
+    import_file,
+    instead,
+    photographed,
+    ranges,
+    reader,
+    readings,
+)
 from server.palettes import api as palettes
 from server.papers import api as papers
 from server.papers import camera_api
@@ -52,6 +62,8 @@ api = [
     path("reader/calibrate", reader.ReaderCalibrate.as_view()),
     path("reader/recharge", reader.ReaderRecharge.as_view()),
     path("reader/read", reader.ReaderRead.as_view()),
+    path("swatches/read", photographed.ReadSwatches.as_view()),
+    path("swatches/keep", photographed.KeepSwatches.as_view()),
     path("families/convert", instead.ConvertFamily.as_view()),
     path("ranges", ranges.Ranges.as_view()),
     path("ranges/preview", import_file.RangePreview.as_view()),
@@ -73,6 +85,7 @@ api = [
     path("palettes/combinations/<int:pk>", palettes.OneCombination.as_view()),
     path("palettes/start", palettes.StartCard.as_view()),
     path("camera", camera_api.Camera.as_view()),
+    path("camera/chart", camera_api.CameraChart.as_view()),
     path("camera/photograph", camera_api.CameraPhotograph.as_view()),
     path("cards/<int:pk>/papers", papers.CardPapers.as_view()),
     path("cards", cards.Cards.as_view()),

@@ -24,12 +24,15 @@ class Scene:
     """What lies before the camera.
 
     ``labels`` (h, w) say which of the ``reflectances`` (n, 31) each place has;
-    ``white`` (31,) is the card laid beside it, or None.
+    ``white`` (31,) is the card laid beside it, or None. ``on_table`` says that
+    the whole sheet is in the picture, with some table around it, seen a little
+    from the side.
     """
 
     labels: NDArray[np.uint8]
     reflectances: Array
     white: Array | None = None
+    on_table: bool = False
 
 
 def _black_body(kelvin: float) -> Array:
@@ -88,6 +91,8 @@ class SimulatedCamera:
             raise ValueError(f"{light!r} is none of {', '.join(LIGHTS)}")
         random = np.random.default_rng(seed)
         labels, reflectances = _with_card(scene)
+        if scene.on_table:
+            labels, reflectances = _laid_on_table(labels, reflectances)
         height, width = labels.shape
         y, x = np.mgrid[0:height, 0:width]
         u, v = x / width - 0.5, y / height - 0.5
@@ -116,6 +121,8 @@ class SimulatedCamera:
         image = image.rotate(
             random.uniform(-1.2, 1.2), Image.Resampling.BICUBIC, fillcolor=image.getpixel((2, 2))
         )
+        if scene.on_table:
+            image = _from_the_side(image, random)
         out = io.BytesIO()
         image.save(out, "JPEG", quality=93)
         return out.getvalue()
@@ -141,3 +148,26 @@ def _with_card(scene: Scene) -> tuple[NDArray[np.uint8], Array]:
     card = slice(side // 30, side // 30 + side // 6)
     labels[card, card] = len(scene.reflectances)
     return labels, np.vstack([scene.reflectances, scene.white])
+
+
+_TABLE = np.linspace(0.2, 0.34, 31)  # brown wood
+_MARGIN = 0.05  # of the sheet's longer side
+_ASIDE = 0.022  # of a side: how far a corner of the picture may be off
+
+
+def _laid_on_table(labels: NDArray[np.uint8], reflectances: Array) -> tuple[NDArray[np.uint8], Array]:
+    """The scene with the table's rim around it."""
+    rim = int(_MARGIN * max(labels.shape))
+    return np.pad(labels, rim, constant_values=len(reflectances)), np.vstack([reflectances, _TABLE])
+
+
+def _from_the_side(image: Image.Image, random: np.random.Generator) -> Image.Image:
+    """The picture as from a camera that is not held quite level: a projective map."""
+    width, height = image.size
+    square = np.array([(0, 0), (width, 0), (width, height), (0, height)], dtype=float)
+    seen = square + random.uniform(-_ASIDE, _ASIDE, (4, 2)) * (width, height)
+    rows = []
+    for (x, y), (u, v) in zip(square, seen, strict=True):
+        rows += [[x, y, 1, 0, 0, 0, -u * x, -u * y], [0, 0, 0, x, y, 1, -v * x, -v * y]]
+    map_ = np.linalg.solve(np.array(rows), seen.ravel())
+    return image.transform(image.size, Image.Transform.PERSPECTIVE, tuple(map_), Image.Resampling.BICUBIC)

@@ -14,6 +14,7 @@ from jindle_core.errors import BadInput, Problem
 
 _KINDS = ("PNG", "JPEG", "WEBP")
 _SRGB = ImageCms.createProfile("sRGB")
+_QUALITY = 88
 _TO_LINEAR = eotf_sRGB(np.arange(256) / 255).astype(np.float32)
 
 
@@ -42,6 +43,13 @@ def read_picture(content: bytes) -> Picture:
     image = small_image(content)
     pixels = np.asarray(image)
     return Picture(pixels, _TO_LINEAR[pixels], (pixels >= 254).any(axis=-1), *_whole_size(content))
+
+
+def jpeg(image: Image.Image) -> bytes:
+    """The picture made anew: nothing that stood beside its pixels, such as a place, is kept."""
+    out = io.BytesIO()
+    image.save(out, "JPEG", quality=_QUALITY)
+    return out.getvalue()
 
 
 def small_image(content: bytes) -> Image.Image:

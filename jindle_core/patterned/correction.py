@@ -1,6 +1,6 @@
 """What would the picture show under a white, even light?"""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 import numpy as np
@@ -23,6 +23,19 @@ class Box:
     top: int
     width: int
     height: int
+
+    @classmethod
+    def inside(cls, quad: Array) -> "Box":
+        """The box that surely lies within a four-cornered frame (4, 2) that is not turned by much."""
+        xs, ys = np.sort(quad[:, 0]), np.sort(quad[:, 1])
+        left, top = int(np.ceil(xs[1])), int(np.ceil(ys[1]))
+        return cls(left, top, max(0, int(xs[2]) - left), max(0, int(ys[2]) - top))
+
+    @property
+    def corners(self) -> Array:
+        """Its corners (4, 2) as x, y, clockwise from the upper left."""
+        right, bottom = self.left + self.width - 1, self.top + self.height - 1
+        return np.array([[self.left, self.top], [right, self.top], [right, bottom], [self.left, bottom]])
 
     def slices(self) -> tuple[slice, slice]:
         """Rows and columns of the box."""
@@ -132,8 +145,12 @@ def correct(
     clipped: np.ndarray,
     reference: Box | None,
     reference_lab: tuple[float, ...] = defaults.PAPER_WHITE_LAB,
+    grey: tuple[Box, tuple[float, ...]] | None = None,
 ) -> Corrected:
     """The picture as CIELAB, its cast and unevenness taken out by a reference card of known colour.
+
+    A ``grey`` card (its box and its colour) besides takes out the tone that
+    the camera gave the picture: an exponent a channel between the two cards.
 
     Without a reference the light is taken for white and even, and the colours
     are only as good as it was. Raises BadInput where the reference lies
@@ -152,7 +169,26 @@ def correct(
         raise _bad("is nearly black there; mark the white card")
     gains = np.maximum(lab_to_linear(np.array(reference_lab)), _LEAST) / seen
     even = linear * gains.astype(linear.dtype)
-    return Corrected(even, reference, _field(even), defaults.UNCERTAINTY["photographed"])
+    corrected = Corrected(even, reference, _field(even), defaults.UNCERTAINTY["photographed"])
+    return corrected if grey is None else _toned(corrected, np.array(reference_lab), *grey)
+
+
+def _toned(picture: Corrected, white_lab: Array, box: Box, grey_lab: tuple[float, ...]) -> Corrected:
+    """The picture with the tone taken out that shows between a white and a grey card."""
+    rows, columns = box.slices()
+    patch = picture.linear[rows, columns]
+    if patch.shape[0] < defaults.REFERENCE_LEAST or patch.shape[1] < defaults.REFERENCE_LEAST:
+        raise _bad("is too small or lies outside the picture", "grey")
+    middle = np.array([box.top + box.height / 2]), np.array([box.left + box.width / 2])
+    seen = np.median(patch.reshape(-1, 3), axis=0) / np.exp(picture._light(*middle)[0])
+    white = lab_to_linear(white_lab)
+    with np.errstate(divide="ignore", invalid="ignore"):
+        tone = np.log(lab_to_linear(np.array(grey_lab)) / white) / np.log(seen / white)
+    least, most = defaults.GREY_TONE
+    if not ((tone >= least) & (tone <= most)).all():
+        raise _bad("does not look like grey card beside the white one", "grey")
+    linear = white * np.maximum(picture.linear / white, 0) ** tone
+    return replace(picture, linear=linear.astype(picture.linear.dtype), field=picture.field * tone)
 
 
 def _field(even: Array) -> Array:
@@ -199,5 +235,6 @@ def mixed(near: Array) -> np.ndarray:
     return np.ptp(near, axis=1).max(axis=1) > defaults.EDGE_SPREAD
 
 
-def _bad(trouble: str) -> BadInput:
-    return BadInput(Problem(f"The white card {trouble}.", field="reference"))
+def _bad(trouble: str, card: str = "white") -> BadInput:
+    field = "reference" if card == "white" else card
+    return BadInput(Problem(f"The {card} card {trouble}.", field=field))

@@ -1,4 +1,4 @@
-"""A printable swatch chart: an empty box a colour, to be filled with one's own marker."""
+"""A printable swatch chart: an empty box a colour, to be filled with one's own marker and photographed."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
@@ -8,7 +8,9 @@ from pathlib import Path
 from django.conf import settings
 from PIL import ImageFile
 
-SHEETS = {"letter": "8.5in 11in", "a4": "210mm 297mm"}
+from jindle_core import defaults
+from jindle_core.swatch_sheet import SHEETS, Area, SwatchSheet, swatch_sheet
+
 _FONTS = settings.ROOT / "web" / "node_modules" / "@fontsource-variable"
 
 
@@ -24,69 +26,92 @@ class Box:
 
 @dataclass(frozen=True)
 class Part:
-    """The boxes of one range."""
+    """The boxes of one range, on pages of its own."""
 
     title: str
     about: str
     boxes: tuple[Box, ...]
 
 
-def chart_pdf(title: str, parts: Sequence[Part], sheet: str) -> bytes:
+def chart_pdf(title: str, parts: Sequence[Part], name: str) -> bytes:
     """The chart as PDF pages of a sheet ("letter" or "a4")."""
     # The library takes a second to load, and only who prints wants it.
     from weasyprint import HTML  # noqa: PLC0415
 
     # It makes Pillow take pictures that are cut off, everywhere in this process; ours must be whole.
     ImageFile.LOAD_TRUNCATED_IMAGES = False
-    return HTML(string=_page(title, parts, sheet), base_url=str(_FONTS)).write_pdf()
+    sheet = swatch_sheet(name)
+    pages = "".join(_part(part, sheet) for part in parts)
+    head = f"<title>{escape(title)}</title><style>{_style(name)}</style>"
+    return HTML(string=f"<!doctype html><html lang=en>{head}{pages}</html>", base_url=str(_FONTS)).write_pdf()
 
 
-def _page(title: str, parts: Sequence[Part], sheet: str) -> str:
-    sections = "".join(
-        f"<h2>{escape(part.title)} <small>{escape(part.about)}</small></h2><div class=boxes>"
-        + "".join(_box(box) for box in part.boxes)
-        + "</div>"
-        for part in parts
+def _part(part: Part, sheet: SwatchSheet) -> str:
+    pages, size = sheet.pages(len(part.boxes)), len(sheet.boxes)
+    return "".join(
+        _page(part, f"page {page + 1} of {pages}", part.boxes[page * size : (page + 1) * size], sheet)
+        for page in range(pages)
     )
-    return f"""<!doctype html><html lang=en><title>{escape(title)}</title><style>{_style(sheet)}</style>
-<h1>{escape(title)}</h1>
-<p>Fill each box with the colour itself, one layer, on the card you use; let it dry before you judge it.
-The small corner is only what a printer makes of the colour.</p>{sections}</html>"""
 
 
-def _box(box: Box) -> str:
+def _page(part: Part, number: str, boxes: Sequence[Box], sheet: SwatchSheet) -> str:
+    marks = "".join(f"<i class=mark {_at(mark)}></i>" for mark in sheet.marks)
+    hole = sheet.marks[0].inset(*[sheet.marks[0].width / 3] * 4)
+    fields = "".join(
+        f"<div class=field {_at(area)}>{words}</div>"
+        for area, words in ((sheet.white, "leave white"), (sheet.grey, "grey card, if you have one"))
+    )
+    filled = "".join(_box(box, area) for box, area in zip(boxes, sheet.boxes, strict=False))
+    return f"""<section><h1>{escape(part.title)} <small>{escape(part.about)}, {number}</small></h1>
+<p>Fill each box with the colour itself, one layer, on the card you use, up to the rim; let it dry before you
+judge or photograph it. The small corner is only what a printer makes of the colour.</p>
+{marks}<i class=hole {_at(hole)}></i>{fields}{filled}</section>"""
+
+
+def _box(box: Box, area: Area) -> str:
+    text = Area(area.left, area.top + area.height, area.width, defaults.SHEET_PITCH - area.height - 1)
+    hint = area.inset(area.width - defaults.SHEET_HINT, area.height - defaults.SHEET_HINT, 0, 0)
     return (
-        f'<div class=box><div class=fill><i style="background:{box.shade}"></i></div>'
-        f"<b>{escape(box.label)}</b><span>{escape(box.name)}</span><em>{escape(box.note)}</em></div>"
+        f"<div class=fill {_at(area)}></div><i {_at(hint, f'background:{box.shade}')}></i>"
+        f"<div class=text {_at(text)}><b>{escape(box.label)}</b> {escape(box.name)} "
+        f"<em>{escape(box.note)}</em></div>"
     )
 
 
-def _style(sheet: str) -> str:
+def _at(area: Area, more: str = "") -> str:
+    return (
+        f'style="left:{area.left:.3f}mm;top:{area.top:.3f}mm;width:{area.width:.3f}mm;'
+        f'height:{area.height:.3f}mm;{more}"'
+    )
+
+
+def _style(name: str) -> str:
     text = _font("atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2")
     head = _font("bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2")
+    width, height = SHEETS[name]
+    inside = defaults.SHEET_MARGIN + defaults.SHEET_MARK + defaults.SHEET_GAP
     return f"""
-@font-face {{ font-family: Text; src: url('{text}'); font-weight: 200 800 }}
-@font-face {{ font-family: Head; src: url('{head}'); font-weight: 200 800 }}
-@page {{ size: {SHEETS[sheet]}; margin: 12mm 12mm 15mm;
-  @bottom-left {{ content: "{_css(sheet)}"; font: 8pt Text; color: #555 }}
-  @bottom-right {{ content: counter(page) " / " counter(pages); font: 8pt Text; color: #555 }} }}
-body {{ font: 8pt/1.25 Text, sans-serif; color: #111 }}
-h1 {{ font: 600 17pt Head, sans-serif; margin: 0 0 1mm }}
-h2 {{ font: 600 11pt Head, sans-serif; margin: 5mm 0 2mm; break-after: avoid }}
-small {{ font: 8pt Text; color: #555 }}
-p {{ margin: 0; max-width: 150mm; color: #444 }}
-.boxes {{ display: grid; grid-template-columns: repeat(6, 1fr); gap: 3mm }}
-.box {{ break-inside: avoid; overflow-wrap: anywhere }}
-.box b, .box span, .box em {{ display: block; font-style: normal }}
-.box span, .box em {{ font-size: 7pt; color: #444 }}
-.fill {{ height: 15mm; border: 0.3mm solid #111; position: relative; margin-bottom: 0.8mm }}
-.fill i {{ position: absolute; right: 0; bottom: 0; width: 4.5mm; height: 4.5mm }}
+@font-face {{ font-family: Text; src: url('{text}') }}
+@font-face {{ font-family: Head; src: url('{head}') }}
+@page {{ size: {width}mm {height}mm; margin: 0 }}
+body {{ font: 8pt/1.25 Text, sans-serif; color: #111; margin: 0 }}
+section {{ position: relative; width: {width}mm; height: {height}mm; overflow: hidden; break-after: page }}
+section:last-child {{ break-after: auto }}
+section > * {{ position: absolute; box-sizing: border-box }}
+h1 {{ font: 600 15pt Head, sans-serif; margin: 0; left: {inside}mm; top: 9mm; width: 110mm; max-height: 13mm;
+  overflow: hidden }}
+small {{ font: 8pt Text; color: #555; display: block }}
+p {{ margin: 0; left: {inside}mm; top: 22.5mm; width: 118mm; color: #444; font-size: 7.5pt }}
+.mark {{ background: #000 }}
+.hole {{ background: #fff }}
+.field {{ border: 0.2mm dashed #999; font-size: 6pt; color: #777; padding: 0.4mm 1mm; text-align: right;
+  display: flex; align-items: flex-end; justify-content: flex-end }}
+.fill {{ border: 0.3mm solid #111 }}
+.text {{ padding-top: 0.8mm; overflow: hidden; overflow-wrap: anywhere; font-size: 7pt; color: #444 }}
+.text b {{ display: block; font-size: 8pt; color: #111 }}
+.text em {{ font-style: normal }}
 """
 
 
 def _font(name: str) -> str:
     return Path(_FONTS / name).as_uri()
-
-
-def _css(sheet: str) -> str:
-    return f"Jindle swatch chart, {'Letter' if sheet == 'letter' else 'A4'}"

@@ -1,5 +1,6 @@
 """Files that a person takes away."""
 
+import base64
 import re
 from urllib.parse import quote
 
@@ -15,3 +16,8 @@ def download(content: str | bytes, media_type: str, name: str) -> HttpResponse:
     answer["Content-Disposition"] = f"attachment; filename=\"{plain}\"; filename*=UTF-8''{quote(name)}"
     answer["Cache-Control"] = "no-store"
     return answer
+
+
+def data_url(content: bytes, mime: str) -> str:
+    """A file as an address that a page can show."""
+    return f"data:{mime};base64,{base64.b64encode(content).decode()}"

@@ -1,7 +1,7 @@
 """The API of patterned papers."""
 
-import json
-from typing import Any
+from collections.abc import Generator, Iterator
+from dataclasses import dataclass
 
 import numpy as np
 from django.http import HttpResponse
@@ -16,40 +16,25 @@ from rest_framework.views import APIView
 
 from jindle_core import defaults
 from jindle_core.errors import BadInput, Problem
-from jindle_core.interchange.picture import read_picture
+from jindle_core.interchange.picture import jpeg, read_picture
 from jindle_core.palettes.from_paper import goes_with
 from jindle_core.patterned.colours import SheetColour, sheet_colours, usual_names
 from jindle_core.patterned.correction import Box, Corrected, correct, find_white
 from jindle_core.patterned.editing import WAYS, Edit, edited
 from server.access import cards_of, one, own_paper, papers_seen_by
+from server.accounts.models import Person
 from server.cards.actions import start_card
 from server.cards.resolve import ResolvedPlan
 from server.cards.serializers import SizeRequestSerializer
+from server.catalogue.api.fields import BoxSerializer, JsonField
 from server.catalogue.api.targets import place_of
 from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.downloads import data_url
 from server.catalogue.swatches import MatchSerializer, SwatchSerializer
 from server.papers.actions import Named, delete_paper, store_paper
 from server.papers.palette import reason, starts
-from server.papers.views import data_url, found_colours, jpeg, sheet
-
-
-class JsonField(serializers.JSONField):
-    """JSON that travels as text beside a file."""
-
-    def to_internal_value(self, data: Any) -> Any:
-        try:
-            return json.loads(data) if isinstance(data, str) else data
-        except ValueError:
-            raise serializers.ValidationError("This is no well-formed JSON.") from None
-
-
-class BoxSerializer(serializers.Serializer):
-    """A part of the picture as it is shown, in its pixels."""
-
-    left = serializers.IntegerField(min_value=0)
-    top = serializers.IntegerField(min_value=0)
-    width = serializers.IntegerField(min_value=1)
-    height = serializers.IntegerField(min_value=1)
+from server.papers.views import found_colours, sheet
+from server.streams import MEDIA_TYPE, finished, progress
 
 
 class EditSerializer(serializers.Serializer):
@@ -106,6 +91,14 @@ class PaperReadingSerializer(serializers.Serializer):
     colours = FoundColourSerializer(many=True)
 
 
+class PaperLineSerializer(serializers.Serializer):
+    """How far it has come, or at last what was read."""
+
+    share = serializers.FloatField(required=False)
+    words = serializers.CharField(required=False)
+    reading = PaperReadingSerializer(required=False)
+
+
 class PaperSerializer(serializers.Serializer):
     """A sheet on the shelf."""
 
@@ -139,23 +132,36 @@ class StartedSerializer(serializers.Serializer):
     id = serializers.IntegerField()
 
 
-def _read(request: Request, values: dict) -> tuple[Corrected, list[SheetColour], Image.Image, str]:
+@dataclass(frozen=True)
+class _Read:
     """The picture corrected, the colours found and edited, the picture itself, and what to warn of."""
-    content = values["file"].read(defaults.LARGEST_PICTURE + 1)
+
+    corrected: Corrected
+    colours: list[SheetColour]
+    image: Image.Image
+    warning: str
+
+
+def _read(person: Person, values: dict, content: bytes) -> Generator[dict, None, _Read]:
+    """Tells its progress and comes to what was read."""
+    yield {"share": 0.05, "words": "opening the picture"}
     picture = read_picture(content)
     box, reference = None, defaults.PAPER_WHITE_LAB
     if values["white"] == "auto":
+        yield {"share": 0.3, "words": "looking for the white card"}
         box = find_white(picture.linear)
     elif values["white"] == "box":
         given = BoxSerializer(data=values.get("box"))
         given.is_valid(raise_exception=True)
         box = Box(**given.validated_data)
-    catalogue = catalogue_for(request.user)
+    catalogue = catalogue_for(person)
     if values.get("reference") is not None:
         reference = catalogue.lab_at(place_of(catalogue, values["reference"], "reference"))
+    yield {"share": 0.4, "words": "taking the light out"}
     trouble = ""
     try:
         corrected = correct(picture.linear, picture.clipped, box, reference)
+        yield {"share": 0.55, "words": "finding its colours"}
         found = sheet_colours(corrected)
     except BadInput as error:
         if values["white"] == "box":
@@ -175,7 +181,11 @@ def _read(request: Request, values: dict) -> tuple[Corrected, list[SheetColour],
         warning = "The white card was found by itself: look whether the frame lies on it."
     if len(colours) == 1:
         warning += " The whole sheet is of one colour."
-    return corrected, colours, Image.fromarray(picture.pixels), warning.strip()
+    return _Read(corrected, colours, Image.fromarray(picture.pixels), warning.strip())
+
+
+def _content(values: dict) -> bytes:
+    return values["file"].read(defaults.LARGEST_PICTURE + 1)
 
 
 class Papers(APIView):
@@ -201,7 +211,8 @@ class Papers(APIView):
         given = StorePaperSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         values = given.validated_data
-        corrected, colours, image, _ = _read(request, values)
+        read = finished(_read(request.user, values, _content(values)))
+        colours = read.colours
         names = values.get("names") or []
         if not isinstance(names, list) or len(names) > len(colours):
             raise BadInput(Problem("Names are a list, one a colour.", field="names"))
@@ -211,9 +222,9 @@ class Papers(APIView):
             Named(colour.lab, colour.share, str(name or "").strip() or usual)
             for colour, name, usual in given_or_usual
         ]
-        provenance = "photographed" if corrected.reference else "screen"
+        provenance = "photographed" if read.corrected.reference else "screen"
         paper = store_paper(
-            request.user, values["collection"], values["title"], jpeg(image), named, provenance
+            request.user, values["collection"], values["title"], jpeg(read.image), named, provenance
         )
         answer = sheet(paper, catalogue_for(request.user), request.user.pk)
         return Response(answer, status=status.HTTP_201_CREATED)
@@ -226,29 +237,33 @@ class PaperRead(APIView):
 
     @extend_schema(
         request={"multipart/form-data": ReadPaperSerializer},
-        responses=PaperReadingSerializer,
+        responses={(200, MEDIA_TYPE): PaperLineSerializer},
         operation_id="read_paper",
     )
-    def post(self, request: Request) -> Response:
+    def post(self, request: Request):
         """The colours of a picture, each with where it stands and what is like it; stores nothing."""
         given = ReadPaperSerializer(data=request.data)
         given.is_valid(raise_exception=True)
-        corrected, colours, image, warning = _read(request, given.validated_data)
-        box = corrected.reference
-        return Response(
-            {
-                "preview": data_url(jpeg(image), "image/jpeg"),
-                "width": image.width,
-                "height": image.height,
-                "box": None
-                if box is None
-                else {side: getattr(box, side) for side in ("left", "top", "width", "height")},
-                "uncertainty": corrected.sigma,
-                "uneven": round(corrected.uneven, 2),
-                "warning": warning,
-                "colours": found_colours(catalogue_for(request.user), corrected, colours),
-            }
-        )
+        return progress(_told(request.user, given.validated_data, _content(given.validated_data)))
+
+
+def _told(person: Person, values: dict, content: bytes) -> Iterator[dict]:
+    read = yield from _read(person, values, content)
+    yield {"share": 0.8, "words": "matching them in every medium"}
+    box = read.corrected.reference
+    sides = ("left", "top", "width", "height")
+    yield {
+        "reading": {
+            "preview": data_url(jpeg(read.image), "image/jpeg"),
+            "width": read.image.width,
+            "height": read.image.height,
+            "box": None if box is None else {side: getattr(box, side) for side in sides},
+            "uncertainty": read.corrected.sigma,
+            "uneven": round(read.corrected.uneven, 2),
+            "warning": read.warning,
+            "colours": found_colours(catalogue_for(person), read.corrected, read.colours),
+        }
+    }
 
 
 class OnePaper(APIView):

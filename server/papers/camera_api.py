@@ -4,6 +4,7 @@ import io
 
 import numpy as np
 from django.http import HttpResponse
+from django.utils import timezone
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import extend_schema
 from PIL import Image
@@ -13,15 +14,26 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from jindle_core import defaults
 from jindle_core.colorimetry.recovery import lab_to_reflectance
+from jindle_core.errors import BadInput, Problem
 from jindle_core.prediction.stocks import WHITE
-from server.access import one, papers_seen_by
-from server.catalogue.arrays import catalogue_for
+from jindle_core.swatch_sheet import SHEETS, Area, SwatchSheet, swatch_sheet
+from server.access import one, papers_seen_by, ranges_seen_by
+from server.catalogue.api.reader import lying_there
+from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.charts import chart_places
+from server.catalogue.models import Colour
+from server.catalogue.reading_actions import Laid
 from server.papers.api import PaperSerializer
 from server.papers.views import sheet
 from standins.camera import LIGHTS, Scene, SimulatedCamera
+from standins.reader import true_reflectance
 
 _SCENE = 3  # times as fine as the drawing is the scene before the camera
+_CHART = 6  # points a millimetre of a chart before the camera
+_INK = np.full(31, 0.03)  # what a printer prints black with
+_STROKE = 0.3  # mm, of a box's rim
 
 
 class CameraSerializer(serializers.Serializer):
@@ -29,7 +41,7 @@ class CameraSerializer(serializers.Serializer):
 
     name = serializers.CharField()
     simulated = serializers.BooleanField()
-    lights = serializers.ListField(child=serializers.CharField())
+    lights = serializers.ListField(child=serializers.ChoiceField(choices=LIGHTS))
     papers = PaperSerializer(many=True)
 
 
@@ -59,6 +71,48 @@ class Camera(APIView):
         )
 
 
+class ChartSceneSerializer(serializers.Serializer):
+    """Which filled page of which chart to photograph, and under which light."""
+
+    range = serializers.IntegerField()
+    owned = serializers.BooleanField(default=False)
+    sheet = serializers.ChoiceField(choices=list(SHEETS), default="letter")
+    page = serializers.IntegerField(min_value=1, default=1)
+    light = serializers.ChoiceField(choices=LIGHTS)
+    grey = serializers.BooleanField(default=False, help_text="with a grey card in its field")
+
+
+class CameraChart(APIView):
+    """Photographing a filled swatch chart."""
+
+    parser_classes = [JSONParser]
+
+    @extend_schema(
+        request=ChartSceneSerializer,
+        responses={(200, "image/jpeg"): OpenApiTypes.BINARY},
+        operation_id="photograph_chart",
+    )
+    def post(self, request: Request) -> HttpResponse:
+        """A photograph (JPEG) of the page as if each box had been filled by hand."""
+        given = ChartSceneSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        values = given.validated_data
+        one(ranges_seen_by(request.user), pk=values["range"])
+        catalogue = catalogue_for(request.user)
+        printed = swatch_sheet(values["sheet"])
+        size = len(printed.boxes)
+        places = chart_places(catalogue, values["range"], values["owned"])
+        here = places[(values["page"] - 1) * size : values["page"] * size]
+        if not len(here):
+            raise BadInput(Problem(f"This chart has no page {values['page']}.", field="page"))
+        ids = [catalogue.rows[place][Catalogue.ID] for place in here]
+        colours, laid = Colour.objects.in_bulk(ids), Laid(timezone.localdate())
+        swatches = [true_reflectance(lying_there(catalogue, colours[pk], laid)) for pk in ids]
+        scene = filled_chart(printed, swatches, catalogue.label_lab[here], values["grey"])
+        content = SimulatedCamera().photograph(scene, values["light"], seed=values["range"] + values["page"])
+        return HttpResponse(content, content_type="image/jpeg")
+
+
 class CameraPhotograph(APIView):
     """Taking a photograph."""
 
@@ -84,3 +138,29 @@ class CameraPhotograph(APIView):
         scene = Scene(labels, reflectances, WHITE if values["card"] else None)
         content = SimulatedCamera().photograph(scene, values["light"], seed=paper.pk)
         return HttpResponse(content, content_type="image/jpeg")
+
+
+def filled_chart(printed: SwatchSheet, swatches: list[np.ndarray], hints: np.ndarray, grey: bool) -> Scene:
+    """A printed page whose boxes hold swatches (n reflectances); ``hints`` (n, 3) are the printed corners."""
+    labels = np.zeros((int(printed.height * _CHART), int(printed.width * _CHART)), dtype=np.uint8)
+    reflectances = [WHITE, _INK]
+
+    def fill(area: Area, label: int) -> None:
+        left, right = round(area.left * _CHART), round((area.left + area.width) * _CHART)
+        top, bottom = round(area.top * _CHART), round((area.top + area.height) * _CHART)
+        labels[top:bottom, left:right] = label
+
+    def lay(area: Area, reflectance: np.ndarray) -> None:
+        reflectances.append(reflectance)
+        fill(area, len(reflectances) - 1)
+
+    for mark in printed.marks:
+        fill(mark, 1)
+    fill(printed.marks[0].inset(*[printed.marks[0].width / 3] * 4), 0)
+    if grey:
+        lay(printed.grey, lab_to_reflectance(np.array([defaults.GREY_CARD_LAB]))[0])
+    for box, swatch, hint in zip(printed.boxes, swatches, lab_to_reflectance(hints), strict=False):
+        fill(box, 1)
+        lay(box.inset(*[_STROKE] * 4), swatch)
+        lay(box.inset(box.width - defaults.SHEET_HINT, box.height - defaults.SHEET_HINT, 0, 0), hint)
+    return Scene(labels, np.array(reflectances), None, on_table=True)

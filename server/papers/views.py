@@ -1,6 +1,5 @@
 """A sheet, and what was read from a picture, as the screens get them."""
 
-import base64
 import io
 from typing import Any
 
@@ -15,11 +14,11 @@ from jindle_core.media import COLUMNS
 from jindle_core.patterned.colours import SheetColour, where
 from jindle_core.patterned.correction import Corrected
 from server.catalogue.arrays import Catalogue
+from server.catalogue.downloads import data_url
 from server.catalogue.swatches import match, swatch
 from server.papers.models import Paper
 
 _WHERE_SIDE = 240  # pixels of the little picture that shows where a colour stands
-_QUALITY = 88
 
 
 def sheet(paper: Paper, catalogue: Catalogue, person_id: int) -> dict[str, Any]:
@@ -81,15 +80,3 @@ def _veil(hidden: np.ndarray) -> str:
     out = io.BytesIO()
     veil.save(out, "PNG", optimize=True)
     return data_url(out.getvalue(), "image/png")
-
-
-def jpeg(image: Image.Image) -> bytes:
-    """The picture made anew: nothing that stood beside its pixels, such as a place, is kept."""
-    out = io.BytesIO()
-    image.save(out, "JPEG", quality=_QUALITY)
-    return out.getvalue()
-
-
-def data_url(content: bytes, mime: str) -> str:
-    """A file as an address that a page can show."""
-    return f"data:{mime};base64,{base64.b64encode(content).decode()}"

@@ -73,6 +73,11 @@ export const router = createRouter({
       component: () => import('@/supplies/ImportPage.vue'),
       meta: { title: 'Bring in a range' },
     },
+    {
+      path: '/supplies/photograph',
+      component: () => import('@/supplies/PhotoPage.vue'),
+      meta: { title: 'Swatches from a photo' },
+    },
     { path: '/supplies/:id(\\d+)', component: () => import('@/supplies/RangePage.vue') },
     {
       path: '/:rest(.*)*',

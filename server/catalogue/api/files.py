@@ -11,10 +11,11 @@ from jindle_core.interchange.cgats import write_cgats
 from jindle_core.interchange.palette_text import write_gpl, write_tokens
 from jindle_core.interchange.range_csv import write_range
 from jindle_core.interchange.range_json import write_range_json
-from jindle_core.matching.chart import order_of_use
+from jindle_core.swatch_sheet import SHEETS
 from server.access import one, ranges_seen_by
 from server.catalogue.arrays import Catalogue, catalogue_for
-from server.catalogue.chart_pdf import SHEETS, Box, Part, chart_pdf
+from server.catalogue.chart_pdf import Box, Part, chart_pdf
+from server.catalogue.charts import chart_places
 from server.catalogue.downloads import download
 from server.catalogue.models import Range
 from server.catalogue.range_actions import entry_of
@@ -65,9 +66,7 @@ class RangeChart(APIView):
         """An empty box a colour, in the order of use; ``owned`` leaves out what is not in the drawer."""
         found = one(ranges_seen_by(request.user), pk=pk)
         catalogue = catalogue_for(request.user)
-        places = np.flatnonzero(catalogue.range_ids == found.pk)
-        if request.query_params.get("owned") == "true":
-            places = places[catalogue.owned[places]]
+        places = chart_places(catalogue, found.pk, request.query_params.get("owned") == "true")
         part = _part(catalogue, places, found.name, f"{found.medium}, {len(places)} colours")
         return download(
             chart_pdf(found.name, [part], _sheet(request)), "application/pdf", f"{found.name} chart.pdf"
@@ -87,7 +86,7 @@ class DrawerChart(APIView):
         catalogue = catalogue_for(request.user)
         parts = []
         for range_id, facts in catalogue.ranges.items():
-            places = np.flatnonzero((catalogue.range_ids == range_id) & catalogue.owned)
+            places = chart_places(catalogue, range_id, owned=True)
             if len(places):
                 parts.append(
                     _part(catalogue, places, facts.name, f"{facts.medium.value}, {len(places)} colours")
@@ -102,8 +101,7 @@ def _sheet(request: Request) -> str:
 
 def _part(catalogue: Catalogue, places: np.ndarray, title: str, about: str) -> Part:
     boxes = []
-    families = [catalogue.rows[place][Catalogue.FAMILY] for place in places]
-    for place in places[order_of_use(catalogue.lab[places], families)]:
+    for place in places:
         row, kept = catalogue.rows[place], catalogue.kept(place)
         code, name = row[Catalogue.CODE], row[Catalogue.NAME]
         notes = [kept.fullness] if kept and kept.fullness != "full" else []

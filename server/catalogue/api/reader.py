@@ -115,7 +115,7 @@ class ReaderRead(APIView):
 
 def _reading(person: Person, colour: Colour, laid: Laid, touching: bool) -> Iterator[dict]:
     device = reader()
-    under = _under(catalogue_for(person), colour, laid, touching)
+    under = lying_there(catalogue_for(person), colour, laid, touching)
     try:
         for step in device.read(under, reader_state(person)):
             if isinstance(step, Measured):
@@ -134,8 +134,8 @@ def _reading(person: Person, colour: Colour, laid: Laid, touching: bool) -> Iter
         raise BadInput(Problem(str(fault), field=fault.code)) from None
 
 
-def _under(catalogue: Catalogue, colour: Colour, laid: Laid, touching: bool) -> Swatch:
-    """The swatch as a simulated reader has to be told of it: by what the range says, not by readings."""
+def lying_there(catalogue: Catalogue, colour: Colour, laid: Laid, touching: bool = True) -> Swatch:
+    """The swatch as a simulated device has to be told of it: by what the range says, not by readings."""
     known = from_bytes(colour.spectrum)
     if known is None:
         label = catalogue.label_lab[catalogue.places[colour.pk]]

@@ -13,7 +13,7 @@ from jindle_core.prediction.stocks import WHITE
 from server.catalogue.models import Colour, Range
 from server.catalogue.range_actions import entry_of
 from server.papers.models import Paper
-from server.tests.helpers import ApiTestCase
+from server.tests.helpers import ApiTestCase, told_lines
 from standins.camera import Scene, SimulatedCamera
 
 SHADES = ("#e9e2cf", "#2a7f8a", "#c8643a", "#8c1f3f")
@@ -52,8 +52,14 @@ class PaperTestCase(ApiTestCase):
         }
         data["file"] = SimpleUploadedFile("sheet.jpg", self.photo if content is None else content)
         answer = self.client.post(f"/api/{path}", data)
-        self.assertEqual(answer.status_code, status, answer.content[:300])
-        return answer.json()
+        if not answer.streaming:
+            self.assertEqual(answer.status_code, status, answer.content[:300])
+            return answer.json()
+        *steps, last = told_lines(answer)
+        shares = [step["share"] for step in steps]
+        self.assertEqual(shares, sorted(shares))
+        self.assertEqual("error" in last, status == 400, last)
+        return last["error"] if "error" in last else last["reading"]
 
     def store(self, title="Quay stripes", status=201, **values):
         return self.send("papers", status=status, title=title, collection="Quayside", **values)

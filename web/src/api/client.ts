@@ -2,6 +2,7 @@ import createClient, { type Middleware } from 'openapi-fetch'
 import type { components, paths } from './schema'
 
 type Schemas = components['schemas']
+export type Camera = Schemas['Camera']
 export type Card = Schemas['Card']
 export type CardSummary = Schemas['CardSummary']
 export type Cell = Schemas['Cell']
@@ -35,6 +36,7 @@ export type Range = Schemas['Range']
 export type Reason = Schemas['Reason']
 export type Role = Schemas['Role']
 export type Shades = Schemas['Shades']
+export type SwatchesRead = Schemas['SwatchesRead']
 export type Swatch = Schemas['Swatch']
 export type Target = Schemas['Target']
 export type Wanted = Schemas['Wanted']

@@ -7,11 +7,13 @@ export async function follow<T extends object>(
   path: string,
   body: FormData | object,
   onLine: (line: T) => void,
+  signal?: AbortSignal,
 ): Promise<T> {
   const isForm = body instanceof FormData
   const token = document.cookie.match(/csrftoken=([^;]+)/)?.[1] ?? ''
   const response = await fetch(path, {
     method: 'POST',
+    signal,
     headers: { 'X-CSRFToken': token, ...(isForm ? {} : { 'Content-Type': 'application/json' }) },
     body: isForm ? body : JSON.stringify(body),
   }).catch(() => {

@@ -4,8 +4,8 @@ import { api, ApiError, got, type Swatch } from '@/api/client'
 import { follow } from '@/api/stream'
 import { useFetched } from '@/lib/fetched'
 import OnOff from '@/ui/OnOff.vue'
-import LaidFields from './LaidFields.vue'
-import { isLaid, useLaid } from './laid'
+import LaidFields from '@/ui/LaidFields.vue'
+import { isLaid, useLaid } from '@/lib/laid'
 
 /** Read the colour with the swatch reader. */
 const { id, medium } = defineProps<{ id: number; medium: Swatch['medium'] }>()

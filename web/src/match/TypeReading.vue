@@ -2,8 +2,8 @@
 import { ref } from 'vue'
 import { api, ApiError, type Swatch } from '@/api/client'
 import ChoiceList from '@/ui/ChoiceList.vue'
-import LaidFields from './LaidFields.vue'
-import { isLaid, useLaid } from './laid'
+import LaidFields from '@/ui/LaidFields.vue'
+import { isLaid, useLaid } from '@/lib/laid'
 
 /** Type a reading that was taken elsewhere. */
 const { id, medium } = defineProps<{ id: number; medium: Swatch['medium'] }>()

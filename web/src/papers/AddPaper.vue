@@ -1,17 +1,18 @@
 <script setup lang="ts">
-import { onBeforeUnmount, onMounted, reactive, ref } from 'vue'
+import { reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ApiError, form, got, type PaperReading } from '@/api/client'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import FileButton from '@/ui/FileButton.vue'
+import PhotoFrame, { type Box } from '@/ui/PhotoFrame.vue'
+import ProgressLine from '@/ui/ProgressLine.vue'
 import { useOwnCards } from '@/lib/ownCards'
+import { useProgress, usePasted } from '@/lib/reading'
 import { percent } from '@/lib/words'
 import FoundColour from './FoundColour.vue'
-import PhotoFrame from './PhotoFrame.vue'
-import TheCamera from './TheCamera.vue'
+import PaperCamera from './PaperCamera.vue'
 
 /** A paper from a scan or photo: mark the white card, put the colours right, keep it. */
-type Box = NonNullable<PaperReading['box']>
 type Edit = { way: 'merge' | 'split' | 'drop'; places: number[] }
 const router = useRouter()
 const file = ref<Blob | null>(null)
@@ -25,10 +26,8 @@ const pointed = ref<number | null>(null)
 const names = reactive<Record<number, string>>({})
 const title = ref('')
 const collection = ref('')
-const problem = ref('')
-const busy = ref('')
-let stop: AbortController | null = null
-
+const { step, problem, ask, cancel } = useProgress()
+const keeping = ref(false)
 const references = useOwnCards('a usual white card')
 const told = () => ({
   file: file.value,
@@ -38,29 +37,12 @@ const told = () => ({
   edits: edits.value.length ? edits.value : undefined,
 })
 
-async function ask<T>(words: string, question: (signal: AbortSignal) => Promise<T>) {
-  stop?.abort()
-  const mine = (stop = new AbortController())
-  busy.value = words
-  problem.value = ''
-  try {
-    return await question(mine.signal)
-  } catch (error) {
-    if (!mine.signal.aborted)
-      problem.value = error instanceof ApiError ? error.message : String(error)
-    return null
-  } finally {
-    if (stop === mine) busy.value = ''
-  }
-}
 async function read() {
   if (!file.value) return
-  const found = await ask('Reading the picture', (signal) =>
-    got(api.POST('/api/papers/read', { body: form(told()) as never, signal })),
-  )
+  const found = await ask<{ reading: PaperReading }>('/api/papers/read', form(told()))
   if (!found) return
-  reading.value = found
-  if (white.value === 'auto') box.value = found.box
+  reading.value = found.reading
+  if (white.value === 'auto') box.value = found.reading.box
   chosen.value = []
 }
 function take(picture: Blob, name = '') {
@@ -87,8 +69,10 @@ function toggle(place: number) {
     : [...chosen.value, place]
 }
 async function keep() {
-  const made = await ask('Keeping the sheet', (signal) =>
-    got(
+  keeping.value = true
+  problem.value = ''
+  try {
+    const made = await got(
       api.POST('/api/papers', {
         body: form({
           ...told(),
@@ -96,23 +80,16 @@ async function keep() {
           collection: collection.value,
           names: reading.value!.colours.map((_, place) => names[place] ?? ''),
         }) as never,
-        signal,
       }),
-    ),
-  )
-  if (made) await router.push(`/papers/${made.id}`)
+    )
+    await router.push(`/papers/${made.id}`)
+  } catch (error) {
+    problem.value = error instanceof ApiError ? error.message : String(error)
+  } finally {
+    keeping.value = false
+  }
 }
-function pasted(event: ClipboardEvent) {
-  const picture = [...(event.clipboardData?.files ?? [])].find((one) =>
-    one.type.startsWith('image/'),
-  )
-  if (picture) take(picture)
-}
-onMounted(() => window.addEventListener('paste', pasted))
-onBeforeUnmount(() => {
-  window.removeEventListener('paste', pasted)
-  stop?.abort()
-})
+usePasted(take)
 </script>
 
 <template>
@@ -137,12 +114,9 @@ onBeforeUnmount(() => {
           >Choose a picture</FileButton
         >
       </div>
-      <TheCamera class="min-w-72 flex-1" @taken="take" />
+      <PaperCamera class="min-w-72 flex-1" @taken="take" />
     </div>
-    <p v-if="busy" class="mb-4 flex items-center gap-4" role="status">
-      <progress class="w-40" :aria-label="busy" /> {{ busy }} …
-      <button type="button" class="button" @click="stop?.abort()">Cancel</button>
-    </p>
+    <ProgressLine v-if="step" :step="step" class="mb-4" @cancel="cancel" />
     <p v-if="problem" role="alert" class="mb-4 border-l-2 border-ink pl-3">{{ problem }}</p>
     <div v-if="reading" class="flex flex-wrap gap-6">
       <div class="w-full max-w-[460px]">
@@ -152,6 +126,7 @@ onBeforeUnmount(() => {
           :width="reading.width"
           :height="reading.height"
           :box="reading.box"
+          words="the white card"
           @mark="mark"
         />
         <p v-if="reading.warning" class="mt-2 border-l-2 border-ink pl-3">{{ reading.warning }}</p>
@@ -258,7 +233,11 @@ onBeforeUnmount(() => {
               maxlength="500"
             />
           </div>
-          <button type="submit" class="button button-main justify-self-start" :disabled="!!busy">
+          <button
+            type="submit"
+            class="button button-main justify-self-start"
+            :disabled="!!step || keeping"
+          >
             Put it on the shelf
           </button>
         </form>

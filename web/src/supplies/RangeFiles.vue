@@ -43,7 +43,8 @@ async function bring(file: File) {
       <h2 id="print" class="mb-2 text-base">A chart to fill by hand</h2>
       <p class="mb-4">
         A PDF with an empty box for every colour, family by family from light to dark: fill each
-        with the colour itself, and you see what it is on your paper.
+        with the colour itself, and you see what it is on your paper. Photographed, the whole page
+        becomes readings.
       </p>
       <div class="flex flex-wrap gap-2">
         <a class="button button-main" :href="`/api/ranges/${range.id}/chart?sheet=letter`"
@@ -61,6 +62,9 @@ async function bring(file: File) {
           class="button"
           :href="`/api/ranges/${range.id}/chart?sheet=a4&owned=true`"
           >A4, only mine</a
+        >
+        <RouterLink class="button" :to="`/supplies/photograph?range=${range.id}`"
+          >Read it from a photo</RouterLink
         >
       </div>
     </section>

@@ -24,6 +24,7 @@ const media = computed(() => {
       <button type="button" class="button" @click="making = true">
         <PlusIcon class="size-4" aria-hidden="true" />Make a range
       </button>
+      <RouterLink to="/supplies/photograph" class="button">Swatches from a photo</RouterLink>
       <RouterLink to="/supplies/import" class="button button-main">
         <ArrowDownTrayIcon class="size-4" aria-hidden="true" />Bring in a range
       </RouterLink>

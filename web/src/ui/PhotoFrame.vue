@@ -1,17 +1,21 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { PaperReading } from '@/api/client'
 
-/** The picture with the white card's frame; a new frame is dragged with the mouse, or moved by keys. */
-type Box = NonNullable<PaperReading['box']>
-const { width, height, box } = defineProps<{
+/** A picture with frames on it; the active one is drawn with the mouse, or moved by keys. */
+export type Box = { left: number; top: number; width: number; height: number }
+export type Frame = { key: string; words: string; corners: [number, number][] }
+const { width, height, box, words } = defineProps<{
   src: string
-  veil: string
   width: number
   height: number
+  /** What the frame that is drawn is for, and where it lies now. */
+  words: string
   box: Box | null
+  veil?: string
+  frames?: Frame[]
+  pointed?: string
 }>()
-const emit = defineEmits<{ mark: [box: Box] }>()
+const emit = defineEmits<{ mark: [box: Box]; point: [key: string] }>()
 const frame = ref<SVGSVGElement | null>(null)
 const from = ref<{ x: number; y: number } | null>(null)
 const drawn = ref<Box | null>(null)
@@ -61,6 +65,7 @@ function nudge(event: KeyboardEvent) {
     top: Math.min(Math.max(0, now.top + move[1]), height - now.height),
   })
 }
+const points = (corners: [number, number][]) => corners.map((corner) => corner.join()).join(' ')
 </script>
 
 <template>
@@ -70,7 +75,7 @@ function nudge(event: KeyboardEvent) {
     class="block w-full cursor-crosshair touch-none"
     role="application"
     tabindex="0"
-    aria-label="The picture. Drag a frame onto the white card, or move the frame with the arrow keys."
+    :aria-label="`The picture. Drag a frame onto ${words}, or move the frame with the arrow keys.`"
     @pointerdown="begin"
     @pointermove="draw"
     @pointerup="end"
@@ -78,6 +83,21 @@ function nudge(event: KeyboardEvent) {
   >
     <image :href="src" :width="width" :height="height" preserveAspectRatio="none" />
     <image v-if="veil" :href="veil" :width="width" :height="height" preserveAspectRatio="none" />
+    <g v-for="one in veil ? [] : frames" :key="one.key" @pointerenter="emit('point', one.key)">
+      <title>{{ one.words }}</title>
+      <polygon
+        :points="points(one.corners)"
+        fill="transparent"
+        stroke="#ffffff"
+        :stroke-width="one.key === pointed ? 7 : 3"
+      />
+      <polygon
+        :points="points(one.corners)"
+        fill="none"
+        stroke="#161616"
+        :stroke-width="one.key === pointed ? 3 : 1"
+      />
+    </g>
     <template v-if="shown && !veil">
       <rect
         :x="shown.left"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Hand } from '@/api/client'
 import ChoiceList from '@/ui/ChoiceList.vue'
-import { HANDS } from './laid'
+import { HANDS } from '@/lib/laid'
 
 /** Layers, hand and card of a swatch. */
 defineProps<{ papers: { value: number; words: string; shade?: string }[] }>()

@@ -1,0 +1,295 @@
+"""The API of swatches that are read from a photograph."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+from drf_spectacular.utils import extend_schema
+from PIL import Image
+from rest_framework import serializers, status
+from rest_framework.parsers import MultiPartParser
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from jindle_core import defaults
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.spaces import lab_to_hex
+from jindle_core.errors import BadInput, Problem
+from jindle_core.interchange.picture import Picture, jpeg, read_picture
+from jindle_core.patterned.correction import Box, correct, find_white
+from jindle_core.patterned.marks import find_marks, placed, plane
+from jindle_core.patterned.patches import Patch, read_patches
+from jindle_core.swatch_sheet import SHEETS, swatch_sheet
+from server.access import one, ranges_seen_by
+from server.catalogue.api.fields import BoxSerializer, JsonField
+from server.catalogue.api.readings import CountSerializer, LaidSerializer, laid_as_said
+from server.catalogue.api.targets import place_of
+from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.charts import chart_places
+from server.catalogue.downloads import data_url
+from server.catalogue.models import Colour
+from server.catalogue.reading_actions import Value, add_readings
+from server.catalogue.swatches import SwatchSerializer, swatch
+from server.streams import MEDIA_TYPE, progress
+
+TAKEN_WITH = "a photograph"
+_FIELD_RIM = (2.0, 2.0, 2.0, 5.0)  # mm of a field that are left out: its edge, and the words in it
+_MOST = 300  # swatches in one go
+
+
+class MarkedSerializer(BoxSerializer):
+    """A swatch that the person marked, and the colour it is of."""
+
+    colour = serializers.IntegerField()
+
+
+class ReadSwatchesSerializer(serializers.Serializer):
+    """A photograph of swatches: a page of a printed chart, or swatches that are marked.
+
+    A chart is named by ``range``, ``owned``, ``sheet`` and ``page``; marked
+    swatches come as ``patches``, with the ``white`` card's box (found where it
+    is left out). ``grey`` says that grey card lies in the chart's field, or
+    where it is marked; ``grey_card`` which cardstock it is.
+    """
+
+    file = serializers.FileField(allow_empty_file=True)
+    range = serializers.IntegerField(required=False)
+    owned = serializers.BooleanField(default=False)
+    sheet = serializers.ChoiceField(choices=list(SHEETS), default="letter")
+    page = serializers.IntegerField(min_value=1, default=1)
+    patches = JsonField(required=False, help_text="JSON: a list of boxes, each with its colour")
+    white = JsonField(required=False, help_text="JSON: left, top, width, height")
+    white_card = serializers.IntegerField(required=False, help_text="the cardstock that it is of")
+    grey = serializers.BooleanField(default=False)
+    grey_box = JsonField(required=False, help_text="JSON: left, top, width, height")
+    grey_card = serializers.IntegerField(required=False)
+
+
+class PhotographedSerializer(serializers.Serializer):
+    """A swatch as it was read."""
+
+    swatch = SwatchSerializer(help_text="the colour that it is of, as it is known now")
+    corners = serializers.ListField(child=serializers.ListField(child=serializers.FloatField()))
+    lab = serializers.ListField(child=serializers.FloatField())
+    hex = serializers.CharField()
+    off = serializers.FloatField(help_text="ΔE00 from what is known now")
+    bare = serializers.BooleanField(help_text="seems to be card with nothing on it")
+    uneven = serializers.BooleanField(help_text="streaks, a shadow or a wrong frame")
+
+
+class SwatchesReadSerializer(serializers.Serializer):
+    """What was read from a photograph; nothing is stored."""
+
+    preview = serializers.CharField(help_text="data URL")
+    width = serializers.IntegerField()
+    height = serializers.IntegerField()
+    white = BoxSerializer(allow_null=True)
+    uncertainty = serializers.FloatField()
+    warning = serializers.CharField()
+    swatches = PhotographedSerializer(many=True)
+
+
+class SwatchesLineSerializer(serializers.Serializer):
+    """How far it has come, or at last what was read."""
+
+    share = serializers.FloatField(required=False)
+    words = serializers.CharField(required=False)
+    read = SwatchesReadSerializer(required=False)
+
+
+class KeptSwatchSerializer(serializers.Serializer):
+    """A swatch to be kept as a reading."""
+
+    colour = serializers.IntegerField()
+    lab = serializers.ListField(child=serializers.FloatField(), min_length=3, max_length=3)
+
+    def validate_lab(self, lab: list[float]) -> list[float]:
+        """Within CIELAB."""
+        if not (0 <= lab[0] <= 100 and max(map(abs, lab[1:])) <= 150):
+            raise serializers.ValidationError("L is 0 to 100, a and b are −150 to 150.")
+        return lab
+
+
+class KeepSwatchesSerializer(LaidSerializer):
+    """Swatches to be kept, all laid in one way."""
+
+    readings = KeptSwatchSerializer(many=True)
+
+
+@dataclass(frozen=True)
+class _Asked:
+    """What was photographed: the colours, their frames, the white card and the grey one."""
+
+    places: list[int]
+    quads: np.ndarray
+    white: Box | None
+    white_lab: tuple[float, ...]
+    grey: tuple[Box, tuple[float, ...]] | None
+
+
+class ReadSwatches(APIView):
+    """Reading swatches from a photograph."""
+
+    parser_classes = [MultiPartParser]
+
+    @extend_schema(
+        request={"multipart/form-data": ReadSwatchesSerializer},
+        responses={(200, MEDIA_TYPE): SwatchesLineSerializer},
+        operation_id="read_swatches",
+    )
+    def post(self, request: Request):
+        """The colour of every swatch, its light corrected; tells its progress, stores nothing."""
+        given = ReadSwatchesSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        asked = given.validated_data
+        if asked.get("range") is not None:
+            one(ranges_seen_by(request.user), pk=asked["range"])
+        content = asked["file"].read(defaults.LARGEST_PICTURE + 1)
+        return progress(_reading(catalogue_for(request.user), asked, content))
+
+
+class KeepSwatches(APIView):
+    """Keeping swatches that were read from a photograph."""
+
+    @extend_schema(
+        request=KeepSwatchesSerializer, responses={201: CountSerializer}, operation_id="keep_swatches"
+    )
+    def post(self, request: Request) -> Response:
+        """Keep them as readings "photographed": all, or none."""
+        given = KeepSwatchesSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        asked = given.validated_data
+        catalogue = catalogue_for(request.user)
+        if not asked["readings"]:
+            raise BadInput(Problem("No swatch is chosen.", field="readings"))
+        for reading in asked["readings"]:
+            place_of(catalogue, reading["colour"])
+        colours = Colour.objects.in_bulk([reading["colour"] for reading in asked["readings"]])
+        values = [
+            (colours[reading["colour"]], Value(tuple(reading["lab"]), "photographed", TAKEN_WITH))
+            for reading in asked["readings"]
+        ]
+        add_readings(request.user, values, laid_as_said(request.user, asked))
+        return Response({"count": len(values)}, status=status.HTTP_201_CREATED)
+
+
+def _reading(catalogue: Catalogue, asked: dict[str, Any], content: bytes) -> Iterator[dict]:
+    yield {"share": 0.05, "words": "opening the picture"}
+    picture = read_picture(content)
+    yield {"share": 0.4, "words": "looking for the sheet" if "range" in asked else "looking for the white"}
+    found = _chart(catalogue, asked, picture) if "range" in asked else _marked(catalogue, asked, picture)
+    if not found.places:
+        yield {"read": _told(catalogue, found, [], defaults.UNCERTAINTY["photographed"], picture)}
+        return
+    if found.white is None:
+        raise BadInput(
+            Problem(
+                "No white card was found in the picture.", field="white", expected="a frame on the white card"
+            )
+        )
+    yield {"share": 0.6, "words": "taking the light out"}
+    corrected = correct(picture.linear, picture.clipped, found.white, found.white_lab, found.grey)
+    yield {"share": 0.85, "words": "reading the swatches"}
+    patches = read_patches(corrected, found.quads, found.white_lab)
+    yield {"read": _told(catalogue, found, patches, corrected.sigma, picture)}
+
+
+def _chart(catalogue: Catalogue, asked: dict[str, Any], picture: Picture) -> _Asked:
+    """A page of a printed chart, found by its marks."""
+    sheet = swatch_sheet(asked["sheet"])
+    places = chart_places(catalogue, asked["range"], asked["owned"])
+    pages, size = sheet.pages(len(places)), len(sheet.boxes)
+    if asked["page"] > pages or not len(places):
+        raise BadInput(
+            Problem(f"This chart has no page {asked['page']}.", field="page", expected=f"1 to {pages}")
+        )
+    here = places[(asked["page"] - 1) * size : asked["page"] * size]
+    marks = find_marks(picture.linear)
+    if marks is None:
+        raise BadInput(
+            Problem(
+                "The four corner marks of the chart were not found.",
+                field="file",
+                expected="the whole page in the picture, sharp and without shadows on the marks;"
+                " or mark the swatches yourself",
+            )
+        )
+    there = plane(sheet.mark_centres, marks)
+    quads = placed(there, np.array([sheet.inked(box).corners for box in sheet.boxes[: len(here)]]))
+    white, grey = (
+        Box.inside(placed(there, one.inset(*_FIELD_RIM).corners)) for one in (sheet.white, sheet.grey)
+    )
+    white_lab, grey_lab = _cards(catalogue, asked)
+    return _Asked(here.tolist(), quads, white, white_lab, (grey, grey_lab) if asked["grey"] else None)
+
+
+def _marked(catalogue: Catalogue, asked: dict[str, Any], picture: Picture) -> _Asked:
+    """Swatches that the person marked, and the white card, marked or found."""
+    given = MarkedSerializer(data=asked.get("patches") or [], many=True)
+    given.is_valid(raise_exception=True)
+    marked = given.validated_data
+    if len(marked) > _MOST:
+        raise BadInput(Problem(f"Mark at most {_MOST} swatches in the picture.", field="patches"))
+    places = [place_of(catalogue, one.pop("colour")) for one in marked]
+    white = _box(asked["white"]) if asked.get("white") else find_white(picture.linear)
+    white_lab, grey_lab = _cards(catalogue, asked)
+    grey = (_box(asked["grey_box"]), grey_lab) if asked.get("grey_box") else None
+    quads = np.array([Box(**one).corners for one in marked], dtype=float).reshape(-1, 4, 2)
+    return _Asked(places, quads, white, white_lab, grey)
+
+
+def _box(given: Any) -> Box:
+    read = BoxSerializer(data=given)
+    read.is_valid(raise_exception=True)
+    return Box(**read.validated_data)
+
+
+def _cards(catalogue: Catalogue, asked: dict[str, Any]) -> tuple[tuple[float, ...], tuple[float, ...]]:
+    """What is known of the white and the grey card: a cardstock's colour, or the usual one."""
+    usual = {"white_card": defaults.PAPER_WHITE_LAB, "grey_card": defaults.GREY_CARD_LAB}
+    white, grey = (
+        catalogue.lab_at(place_of(catalogue, asked[name], name)) if asked.get(name) else lab
+        for name, lab in usual.items()
+    )
+    return white, grey
+
+
+def _told(
+    catalogue: Catalogue, found: _Asked, patches: list[Patch], sigma: float, picture: Picture
+) -> dict[str, Any]:
+    labs = np.array([patch.lab for patch in patches]).reshape(-1, 3)
+    off = delta_e(labs, catalogue.lab[found.places])
+    laid = np.array([not patch.bare for patch in patches])
+    warning = ""
+    if len(patches) and not laid.any():
+        warning = "Every swatch seems bare: is this the filled page?"
+    elif laid.any() and np.median(off[laid]) > defaults.PATCH_STRANGE:
+        warning = (
+            "These colours are far from what is known of them: is it this range, this page, and the same"
+            " drawer as when the chart was printed?"
+        )
+    image, sides = Image.fromarray(picture.pixels), ("left", "top", "width", "height")
+    return {
+        "preview": data_url(jpeg(image), "image/jpeg"),
+        "width": image.width,
+        "height": image.height,
+        "white": found.white and {side: getattr(found.white, side) for side in sides},
+        "uncertainty": sigma,
+        "warning": warning,
+        "swatches": [
+            {
+                "swatch": swatch(catalogue, place),
+                "corners": np.round(quad, 1).tolist(),
+                "lab": [round(value, 2) for value in patch.lab],
+                "hex": shade,
+                "off": round(float(distance), 2),
+                "bare": patch.bare,
+                "uneven": patch.uneven,
+            }
+            for place, quad, patch, shade, distance in zip(
+                found.places, found.quads, patches, lab_to_hex(labs), off, strict=True
+            )
+        ],
+    }

@@ -1,0 +1,334 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, ApiError, form, got, type Swatch, type SwatchesRead } from '@/api/client'
+import { useFetched } from '@/lib/fetched'
+import { isLaid, useLaid } from '@/lib/laid'
+import { useNotices } from '@/lib/notices'
+import { useOwnCards } from '@/lib/ownCards'
+import { usePasted, useProgress } from '@/lib/reading'
+import { plural } from '@/lib/words'
+import AppDialog from '@/ui/AppDialog.vue'
+import ChoiceList from '@/ui/ChoiceList.vue'
+import FileButton from '@/ui/FileButton.vue'
+import FindColour, { type Picked } from '@/ui/FindColour.vue'
+import LaidFields from '@/ui/LaidFields.vue'
+import PhotoFrame, { type Box } from '@/ui/PhotoFrame.vue'
+import ProgressLine from '@/ui/ProgressLine.vue'
+import TabLinks from '@/ui/TabLinks.vue'
+import ChartCamera from './ChartCamera.vue'
+import type { ChartPage } from './chartPage'
+import ReadSwatch from './ReadSwatch.vue'
+
+/** Swatches out of a photograph: of a printed chart, or any that are marked in the picture. */
+type Marked = Box & { colour: number }
+const route = useRoute()
+const router = useRouter()
+const notices = useNotices()
+const marking = computed(() => route.query.way === 'marked')
+const tabs = computed(() => [
+  {
+    to: { query: { ...route.query, way: 'chart' } },
+    words: 'A printed chart',
+    here: !marking.value,
+  },
+  {
+    to: { query: { ...route.query, way: 'marked' } },
+    words: 'Swatches that I mark',
+    here: marking.value,
+  },
+])
+const { data: ranges } = useFetched([], () => got(api.GET('/api/ranges')))
+const chart = ref<ChartPage>({
+  range: Number(route.query.range) || 0,
+  owned: false,
+  sheet: 'letter',
+  page: 1,
+})
+const range = computed(
+  () => ranges.value?.find((one) => one.id === chart.value.range) ?? ranges.value?.[0],
+)
+const page = computed(() => ({ ...chart.value, range: range.value?.id ?? 0 }))
+
+const file = ref<Blob | null>(null)
+const read = ref<SwatchesRead | null>(null)
+const { step, problem, ask, cancel } = useProgress()
+const white = ref<Box | null>(null)
+const whiteCard = ref(0)
+const grey = ref(false)
+const greyBox = ref<Box | null>(null)
+const greyCard = ref(0)
+const marked = ref<Marked[]>([])
+const active = ref<'swatch' | 'white' | 'grey'>('swatch')
+const pending = ref<Box | null>(null)
+const pointed = ref('')
+const left = ref<number[]>([])
+const laid = useLaid()
+const whites = useOwnCards('a usual white card')
+const greys = useOwnCards('a usual grey card')
+const WORDS = { swatch: 'a swatch', white: 'the white card', grey: 'the grey card' }
+
+async function look() {
+  if (!file.value) return
+  const which = marking.value
+    ? {
+        patches: JSON.stringify(marked.value),
+        white: white.value ?? undefined,
+        grey_box: greyBox.value ?? undefined,
+      }
+    : { ...page.value, grey: grey.value }
+  const body = form({
+    file: file.value,
+    white_card: whiteCard.value || undefined,
+    grey_card: greyCard.value || undefined,
+    ...which,
+  })
+  const found = await ask<{ read: SwatchesRead }>('/api/swatches/read', body)
+  if (!found) return
+  read.value = found.read
+  left.value = found.read.swatches.flatMap((one, at) => (one.bare || one.uneven ? [at] : []))
+}
+function take(picture: Blob) {
+  file.value = picture
+  read.value = white.value = greyBox.value = null
+  marked.value = []
+  active.value = 'swatch'
+  void look()
+}
+function mark(box: Box) {
+  if (active.value === 'swatch') {
+    pending.value = box
+    return
+  }
+  if (active.value === 'white') white.value = box
+  else greyBox.value = box
+  void look()
+}
+function name(picked: Picked) {
+  if (!('swatch' in picked) || !pending.value) return
+  marked.value = [...marked.value, { ...pending.value, colour: picked.swatch.id }]
+  pending.value = null
+  void look()
+}
+function unmark(at: number) {
+  marked.value = marked.value.filter((_, other) => other !== at)
+  void look()
+}
+function toggle(at: number) {
+  left.value = left.value.includes(at)
+    ? left.value.filter((one) => one !== at)
+    : [...left.value, at]
+}
+const box = computed(
+  () => ({ swatch: pending.value, white: white.value, grey: greyBox.value })[active.value],
+)
+const frames = computed(() =>
+  (read.value?.swatches ?? []).map((one, at) => ({
+    key: String(at),
+    words: one.swatch.label,
+    corners: one.corners as [number, number][],
+  })),
+)
+const chosen = computed(
+  () => read.value?.swatches.filter((_, at) => !left.value.includes(at)) ?? [],
+)
+const onCard = computed(() =>
+  chosen.value.some((one) => isLaid(one.swatch.medium as Swatch['medium'])),
+)
+
+async function keep() {
+  problem.value = ''
+  try {
+    const readings = chosen.value.map((one) => ({ colour: one.swatch.id, lab: one.lab }))
+    const body = { readings, note: '', ...laid.told() }
+    const { count } = await got(api.POST('/api/swatches/keep', { body }))
+    notices.show(`${plural(count, 'reading')} kept, photographed.`)
+    await router.push(`/supplies/${chosen.value[0]!.swatch.range_id}`)
+  } catch (error) {
+    problem.value = error instanceof ApiError ? error.message : String(error)
+  }
+}
+usePasted(take)
+</script>
+
+<template>
+  <main
+    class="overflow-y-auto p-6"
+    @dragover.prevent
+    @drop.prevent="(event) => event.dataTransfer?.files[0] && take(event.dataTransfer.files[0])"
+  >
+    <RouterLink to="/supplies" class="text-xs underline">Supplies</RouterLink>
+    <header class="mt-1 mb-4 flex flex-wrap items-center gap-x-8 gap-y-3">
+      <h1 class="text-xl">Swatches from a photo</h1>
+      <TabLinks :tabs="tabs" label="What is photographed" />
+    </header>
+    <div class="mb-5 flex flex-wrap items-stretch gap-5">
+      <section class="panel max-w-2xl min-w-80 flex-1 p-5" aria-label="The picture">
+        <template v-if="!marking && range">
+          <p class="mb-3">
+            Print a chart from the range’s page, fill its boxes, lay it flat in even light, and
+            photograph the whole page with its four corner marks. The bare card in its white field
+            takes the lamp out.
+          </p>
+          <div class="mb-4 grid grid-cols-2 gap-3 sm:grid-cols-4">
+            <div class="col-span-2">
+              <span class="label">Range</span>
+              <ChoiceList
+                :model-value="range.id"
+                label="Range"
+                :options="(ranges ?? []).map((one) => ({ value: one.id, words: one.name }))"
+                @update:model-value="(id) => (chart = { ...chart, range: id, page: 1 })"
+              />
+            </div>
+            <div>
+              <span class="label">Printed on</span>
+              <ChoiceList
+                v-model="chart.sheet"
+                label="Printed on"
+                :options="[
+                  { value: 'letter', words: 'Letter' },
+                  { value: 'a4', words: 'A4' },
+                ]"
+              />
+            </div>
+            <div>
+              <label class="label" for="chart-page">Page</label>
+              <input
+                id="chart-page"
+                v-model.number="chart.page"
+                class="input"
+                type="number"
+                min="1"
+                max="999"
+              />
+            </div>
+            <div class="col-span-2">
+              <span class="label">Its boxes</span>
+              <ChoiceList
+                :model-value="chart.owned ? 'mine' : 'all'"
+                label="Its boxes"
+                :options="[
+                  { value: 'all', words: 'the whole range' },
+                  { value: 'mine', words: 'only mine' },
+                ]"
+                @update:model-value="(boxes) => (chart.owned = boxes === 'mine')"
+              />
+            </div>
+          </div>
+        </template>
+        <p v-else class="mb-4">
+          Any page of swatches with a piece of white card in the picture. Choose the picture, then
+          draw a frame on each swatch and say which colour it is.
+        </p>
+        <FileButton accept="image/png,image/jpeg,image/webp" @file="take"
+          >Choose a picture</FileButton
+        >
+        <span class="ml-3 text-xs text-soft">or drop or paste one</span>
+      </section>
+      <ChartCamera
+        v-if="range"
+        v-model:grey="grey"
+        :chart="page"
+        class="min-w-72 flex-1"
+        @taken="take"
+      />
+    </div>
+    <ProgressLine v-if="step" :step="step" class="mb-4" @cancel="cancel" />
+    <p v-if="problem" role="alert" class="mb-4 border-l-2 border-ink pl-3">{{ problem }}</p>
+    <div v-if="read" class="flex flex-wrap gap-6">
+      <div class="w-full max-w-[460px]">
+        <PhotoFrame
+          :src="read.preview"
+          :width="read.width"
+          :height="read.height"
+          :box="marking ? box : null"
+          :words="WORDS[active]"
+          :frames="frames"
+          :pointed="pointed"
+          @mark="(drawn) => marking && mark(drawn)"
+          @point="(key) => (pointed = key)"
+        />
+        <div v-if="marking" class="mt-3 grid gap-3 sm:grid-cols-2">
+          <div>
+            <span class="label">The frame I draw is on</span>
+            <ChoiceList
+              v-model="active"
+              label="The frame I draw is on"
+              :options="[
+                { value: 'swatch', words: 'a swatch' },
+                { value: 'white', words: 'the white card' },
+                { value: 'grey', words: 'the grey card' },
+              ]"
+            />
+          </div>
+        </div>
+        <div class="mt-3 grid gap-3 sm:grid-cols-2">
+          <div>
+            <span class="label">The white is</span>
+            <ChoiceList
+              v-model="whiteCard"
+              label="The white is"
+              :options="whites"
+              @update:model-value="look"
+            />
+          </div>
+          <div v-if="greyBox || (grey && !marking)">
+            <span class="label">The grey is</span>
+            <ChoiceList
+              v-model="greyCard"
+              label="The grey is"
+              :options="greys"
+              @update:model-value="look"
+            />
+          </div>
+        </div>
+        <p v-if="marking && !read.white" class="mt-3 border-l-2 border-ink pl-3">
+          No white card was found by itself: choose “the white card” above and draw a frame on it.
+        </p>
+      </div>
+      <section class="min-w-80 flex-1" aria-labelledby="read-swatches">
+        <h2 id="read-swatches" class="mb-1 text-base">
+          {{ plural(read.swatches.length, 'swatch', 'swatches') }} read
+        </h2>
+        <p class="mb-2 text-xs text-soft">
+          Left as photographed, right as known until now. A photograph is good to about ΔE
+          {{ read.uncertainty }}; a reader does better.
+        </p>
+        <p v-if="read.warning" class="mb-3 border-l-2 border-ink pl-3">{{ read.warning }}</p>
+        <p v-if="!read.swatches.length" class="mb-3">Draw a frame on a swatch in the picture.</p>
+        <ul class="mb-5 grid grid-cols-[repeat(auto-fill,minmax(250px,1fr))] gap-x-5 gap-y-1.5">
+          <ReadSwatch
+            v-for="(one, at) in read.swatches"
+            :key="at"
+            :read="one"
+            :taken="!left.includes(at)"
+            :pointed="pointed === String(at)"
+            :removable="marking"
+            @toggle="toggle(at)"
+            @point="pointed = String(at)"
+            @remove="unmark(at)"
+          />
+        </ul>
+        <form
+          v-if="read.swatches.length"
+          class="panel max-w-xl space-y-3 p-4"
+          @submit.prevent="keep"
+        >
+          <LaidFields
+            v-if="onCard"
+            v-model:layers="laid.layers.value"
+            v-model:hand="laid.hand.value"
+            v-model:paper="laid.paper.value"
+            :papers="laid.papers.value"
+          />
+          <button type="submit" class="button button-main" :disabled="!chosen.length || !!step">
+            Keep {{ plural(chosen.length, 'reading') }}
+          </button>
+        </form>
+      </section>
+    </div>
+    <AppDialog v-if="pending" title="Which colour is this swatch of?" @close="pending = null">
+      <FindColour act="say it is this one" @leave="pending = null" @pick="name" />
+    </AppDialog>
+  </main>
+</template>
