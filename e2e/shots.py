@@ -22,8 +22,6 @@ def take(page: Page, name: str) -> None:
 def tour(page: Page) -> None:
     """Every main view in turn."""
     page.goto(ADDRESS + "/")
-    page.get_by_role("button", name="Open the demo studio").wait_for()
-    take(page, "sign-in")
     page.get_by_role("button", name="Open the demo studio").click()
     page.get_by_role("link", name="Kingfisher").wait_for()
     take(page, "cards")
@@ -33,11 +31,6 @@ def tour(page: Page) -> None:
     page.get_by_role("gridcell").nth(1).click()
     page.get_by_role("radio").nth(11).wait_for()
     take(page, "alternatives")
-    page.keyboard.press("Escape")
-    page.get_by_role("button", name="Add a colour").click()
-    page.get_by_role("combobox").fill("eddy")
-    page.get_by_role("option").first.wait_for()
-    take(page, "add-a-colour")
     page.keyboard.press("Escape")
     page.get_by_role("link", name="Contrast").click()
     page.get_by_role("heading", name="What lies on what").wait_for()
@@ -55,6 +48,9 @@ def tour(page: Page) -> None:
     page.keyboard.press("g")
     match(page)
     supplies(page)
+    page.goto(ADDRESS + "/cards/ways/rule")
+    page.get_by_role("article").nth(4).wait_for()
+    take(page, "ways")
 
 
 def supplies(page: Page) -> None:
@@ -63,8 +59,6 @@ def supplies(page: Page) -> None:
     page.get_by_role("link", name="Wherry").wait_for()
     take(page, "supplies")
     page.get_by_role("link", name="Wherry").click()
-    page.get_by_role("checkbox").first.wait_for()
-    take(page, "range")
     page.get_by_role("link", name="Chart").click()
     page.get_by_role("heading", name="Its gaps").wait_for()
     take(page, "range-chart")
@@ -74,6 +68,10 @@ def supplies(page: Page) -> None:
     page.goto(ADDRESS + "/supplies/shopping")
     page.get_by_role("link", name="Use instead").first.wait_for()
     take(page, "shopping")
+    page.goto(ADDRESS + "/supplies/photograph")
+    page.get_by_role("button", name="Take the photograph").click()
+    page.get_by_role("heading", name="48 swatches read").wait_for()
+    take(page, "swatches")
     page.goto(ADDRESS + "/papers")
     page.get_by_role("link", name="Moorings").wait_for()
     take(page, "papers")

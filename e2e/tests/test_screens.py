@@ -1,9 +1,11 @@
 """Screens and keys: nothing that axe finds, nothing with a hue, nothing from another host."""
 
 import gzip
+import io
 import re
 
 from django.conf import settings
+from PIL import Image
 from playwright.sync_api import expect
 
 from e2e.tests.base import BrowserTestCase
@@ -67,6 +69,10 @@ class ScreenTests(BrowserTestCase):
             ("/match", "I have this here. What is it there?"),
             ("/match/family", "A family into another range"),
             ("/papers", "Papers"),
+            ("/cards/ways/rule", "One hue in depths"),
+            ("/cards/ways/drawer", "Ways into a palette"),
+            ("/cards/ways/kept", "Slipway bunting"),
+            ("/supplies/photograph", "Swatches from a photo"),
             ("/account", "The demo studio"),
             ("/none", "Nothing here"),
         ):
@@ -232,7 +238,8 @@ class PhoneTests(BrowserTestCase):
         self.page.get_by_role("combobox", name="Find a colour").fill("first weir pool")
         self.page.get_by_role("option").first.click()
         expect(self.grid.get_by_role("gridcell").first).to_be_visible()
-        pages = {self.page.url: "Match", "/supplies": "Supplies", "/supplies/drawer": "Supplies"}
+        pages = {"/cards/ways/rule": "Neighbours", "/supplies/photograph": "Swatches from a photo"}
+        pages |= {self.page.url: "Match", "/supplies": "Supplies", "/supplies/drawer": "Supplies"}
         self.go("/supplies")
         self.page.get_by_role("link", name="Wherry").click()
         self.heading("Wherry")
@@ -266,6 +273,62 @@ class FileTests(BrowserTestCase):
         with self.page.expect_download() as saved:
             self.page.get_by_role("link", name="Save as CSV").click()
         self.assertIn("Wherry,STRAW-1,dry,ask for two", saved.value.path().read_text())
+
+    def test_swatches_are_marked_in_a_photo(self):
+        self.open_demo()
+        self.go("/supplies/photograph?way=marked")
+        image = Image.new("RGB", (400, 300), "#8a8378")
+        image.paste("#e6e6e8", (20, 20, 110, 110))
+        image.paste("#2a6f97", (200, 100, 300, 200))
+        out = io.BytesIO()
+        image.save(out, "PNG")
+        picture = {"name": "page.png", "mimeType": "image/png", "buffer": out.getvalue()}
+        self.page.locator("input[type=file]").set_input_files(picture)
+        frame = self.page.get_by_role("application")
+        expect(self.page.get_by_text("Draw a frame on a swatch")).to_be_visible()
+        frame.scroll_into_view_if_needed()
+        area = frame.bounding_box()
+        at = [
+            (area["x"] + x / 400 * area["width"], area["y"] + y / 300 * area["height"])
+            for x, y in ((215, 115), (285, 185))
+        ]
+        self.page.mouse.move(*at[0])
+        self.page.mouse.down()
+        self.page.mouse.move(*at[1])
+        self.page.mouse.up()
+        self.page.get_by_role("combobox", name="Find a colour").fill("mill 5")
+        self.page.get_by_role("option", name="MILL-5").click()
+        read = self.page.get_by_role("region", name="1 swatch read")
+        expect(read.get_by_role("listitem")).to_contain_text("MILL-5")
+        self.check_axe()
+        read.get_by_role("button", name="Take off the frame of MILL-5").click()
+        expect(self.page.get_by_text("Draw a frame on a swatch")).to_be_visible()
+        self.page.locator("input[type=file]").set_input_files(
+            {"name": "no.png", "mimeType": "image/png", "buffer": b"no picture"}
+        )
+        expect(self.page.get_by_role("alert")).to_contain_text("is no PNG, JPEG or WebP picture")
+
+    def test_palettes_follow_the_medium_and_the_drawer(self):
+        self.open_demo()
+        self.go("/cards/ways/drawer")
+        self.choose("Land it on:", "ink pads")
+        everything = self.page.get_by_text(re.compile(r"out of (\d+):"))
+        expect(everything).to_be_visible()
+        self.page.keyboard.press("o")
+        expect(self.page.get_by_text(re.compile(r"out of \d+ that you own"))).to_be_visible()
+        palette = self.page.get_by_role("article").first
+        expect(palette.get_by_role("listitem").nth(3)).to_contain_text("accent")
+        palette.get_by_role("button", name="Keep it").click()
+        self.dialog().get_by_label("Name").fill("")
+        self.button("Keep it", exact=True).click()
+        expect(self.page.get_by_role("heading", name="Keep this combination")).to_be_visible()
+        self.dialog().get_by_label("Name").fill("Pads for a wet day")
+        self.button("Keep it", exact=True).click()
+        expect(self.page.get_by_text("“Pads for a wet day” is kept")).to_be_visible()
+        self.page.get_by_role("link", name="Kept combinations").click()
+        hers = self.page.get_by_role("article").filter(has_text="Pads for a wet day")
+        hers.get_by_role("button", name="Take it off").click()
+        expect(hers).to_have_count(0)
 
     def test_readings_of_a_range_come_from_a_measuring_program(self):
         self.open_demo()

@@ -25,10 +25,12 @@ class StoryTests(BrowserTestCase):
         self.says_what_she_owns()
         self.asks_what_a_colour_is_elsewhere()
         self.reads_a_swatch_of_her_own()
+        self.photographs_a_chart_that_she_filled()
         self.takes_a_family_into_another_range()
         self.moves_the_card_to_what_she_has()
         self.sees_what_is_still_to_buy()
         self.starts_another_card_from_a_paper()
+        self.finds_a_palette_by_a_rule_and_keeps_one()
         self.goes_back_and_forth()
         self.sees_it_among_her_cards()
 
@@ -175,6 +177,25 @@ class StoryTests(BrowserTestCase):
         expect(self.page.get_by_text("Your 2 readings say")).to_be_visible()
         expect(self.page.get_by_text("my own reading")).to_be_visible()
 
+    def photographs_a_chart_that_she_filled(self):
+        self.page.get_by_role("link", name="Supplies").click()
+        self.page.get_by_role("link", name="Swatches from a photo").click()
+        self.choose("Range:", "Nightferry")
+        self.choose("Light:", "shade")
+        self.button("Take the photograph").click()
+        read = self.page.get_by_role("region", name="18 swatches read")
+        expect(read.get_by_role("listitem")).to_have_count(18)
+        expect(self.page.get_by_text("A photograph is good to about ΔE 3")).to_be_visible()
+        first = read.get_by_role("checkbox").first
+        label = first.get_attribute("aria-label").removeprefix("Keep the reading of ")
+        read.get_by_role("checkbox").last.uncheck()
+        self.button("Keep 17 readings").click()
+        self.heading("Nightferry")
+        expect(self.page.get_by_text("17 readings kept, photographed.")).to_be_visible()
+        self.page.get_by_role("link", name=label).click()
+        self.page.get_by_role("link", name="My readings").click()
+        expect(self.page.get_by_role("region", name="What I have read")).to_contain_text("a photograph")
+
     def takes_a_family_into_another_range(self):
         self.go("/match/family")
         for code in ("CLAY-2", "CLAY-4", "CLAY-6"):
@@ -237,6 +258,29 @@ class StoryTests(BrowserTestCase):
         hers = self.dialog().get_by_role("listitem").filter(has_text="Bridge by lamplight")
         expect(hers).to_contain_text("100 % of it agrees")
         self.page.keyboard.press("Escape")
+        self.page.get_by_role("link", name="Cards").click()
+        self.open_card("Grebe on the mere")
+
+    def finds_a_palette_by_a_rule_and_keeps_one(self):
+        self.button("Keep the palette").click()
+        self.dialog().get_by_label("Name").fill("Mere and beak")
+        self.button("Keep it", exact=True).click()
+        expect(self.page.get_by_text("“Mere and beak” is kept")).to_be_visible()
+        self.page.get_by_role("link", name="Cards").click()
+        self.page.get_by_role("link", name="Ways into a palette").click()
+        self.button("Choose another colour").click()
+        self.page.get_by_role("combobox", name="Find a colour").fill("moss 4")
+        self.page.get_by_role("option", name="MOSS-4").click()
+        rules = self.page.get_by_role("article")
+        expect(rules).to_have_count(5)
+        expect(rules.nth(2)).to_contain_text("MOSS-4")
+        expect(rules.nth(2)).to_contain_text("of the rule")
+        self.page.get_by_role("link", name="Kept combinations").click()
+        hers = rules.filter(has_text="Mere and beak")
+        expect(hers).to_contain_text("TARN-5")
+        hers.get_by_role("button", name="Start with these supplies").click()
+        self.button("Start the card").click()
+        expect(self.grid.get_by_role("rowheader").first).to_contain_text("mere")
         self.page.get_by_role("link", name="Cards").click()
         self.open_card("Grebe on the mere")
 

@@ -14,11 +14,10 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from jindle_core import defaults
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.errors import BadInput, Problem
 from jindle_core.prediction.stocks import WHITE
-from jindle_core.swatch_sheet import SHEETS, Area, SwatchSheet, swatch_sheet
+from jindle_core.swatch_sheet import SHEETS, swatch_sheet
 from server.access import one, papers_seen_by, ranges_seen_by
 from server.catalogue.api.reader import lying_there
 from server.catalogue.arrays import Catalogue, catalogue_for
@@ -28,12 +27,10 @@ from server.catalogue.reading_actions import Laid
 from server.papers.api import PaperSerializer
 from server.papers.views import sheet
 from standins.camera import LIGHTS, Scene, SimulatedCamera
+from standins.page import filled_chart
 from standins.reader import true_reflectance
 
 _SCENE = 3  # times as fine as the drawing is the scene before the camera
-_CHART = 6  # points a millimetre of a chart before the camera
-_INK = np.full(31, 0.03)  # what a printer prints black with
-_STROKE = 0.3  # mm, of a box's rim
 
 
 class CameraSerializer(serializers.Serializer):
@@ -138,29 +135,3 @@ class CameraPhotograph(APIView):
         scene = Scene(labels, reflectances, WHITE if values["card"] else None)
         content = SimulatedCamera().photograph(scene, values["light"], seed=paper.pk)
         return HttpResponse(content, content_type="image/jpeg")
-
-
-def filled_chart(printed: SwatchSheet, swatches: list[np.ndarray], hints: np.ndarray, grey: bool) -> Scene:
-    """A printed page whose boxes hold swatches (n reflectances); ``hints`` (n, 3) are the printed corners."""
-    labels = np.zeros((int(printed.height * _CHART), int(printed.width * _CHART)), dtype=np.uint8)
-    reflectances = [WHITE, _INK]
-
-    def fill(area: Area, label: int) -> None:
-        left, right = round(area.left * _CHART), round((area.left + area.width) * _CHART)
-        top, bottom = round(area.top * _CHART), round((area.top + area.height) * _CHART)
-        labels[top:bottom, left:right] = label
-
-    def lay(area: Area, reflectance: np.ndarray) -> None:
-        reflectances.append(reflectance)
-        fill(area, len(reflectances) - 1)
-
-    for mark in printed.marks:
-        fill(mark, 1)
-    fill(printed.marks[0].inset(*[printed.marks[0].width / 3] * 4), 0)
-    if grey:
-        lay(printed.grey, lab_to_reflectance(np.array([defaults.GREY_CARD_LAB]))[0])
-    for box, swatch, hint in zip(printed.boxes, swatches, lab_to_reflectance(hints), strict=False):
-        fill(box, 1)
-        lay(box.inset(*[_STROKE] * 4), swatch)
-        lay(box.inset(box.width - defaults.SHEET_HINT, box.height - defaults.SHEET_HINT, 0, 0), hint)
-    return Scene(labels, np.array(reflectances), None, on_table=True)

@@ -41,7 +41,7 @@ const session = useSession()
       v-if="removable"
       type="button"
       class="cursor-pointer text-xs underline"
-      :aria-label="`Take the frame off ${read.swatch.label}`"
+      :aria-label="`Take off the frame of ${read.swatch.label}`"
       @click="$emit('remove')"
     >
       Take off

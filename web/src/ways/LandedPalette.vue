@@ -22,7 +22,7 @@ const session = useSession()
       <span v-else class="flex-1" />
       <span class="flex flex-wrap gap-2"><slot /></span>
     </header>
-    <ul class="grid" :style="{ gridTemplateColumns: `repeat(${colours.length}, minmax(0, 1fr))` }">
+    <ul class="grid grid-cols-[repeat(auto-fit,minmax(112px,1fr))]">
       <li v-for="(colour, at) in colours" :key="at" class="min-w-0">
         <div
           class="h-4"
