@@ -208,7 +208,7 @@ class StoryTests(BrowserTestCase):
     def moves_the_card_to_what_she_has(self):
         self.page.get_by_role("link", name="Cards").click()
         self.open_card("Grebe on the mere")
-        self.button("Move to other ranges").click()
+        self.with_this_palette("Move to other ranges")
         self.button("Lockside").click()
         expect(self.page.get_by_text("None of these ranges serves ink pad")).to_be_visible()
         self.button("Move 4 cells").click()
@@ -254,7 +254,7 @@ class StoryTests(BrowserTestCase):
         self.button("Start the card").click()
         expect(self.grid.get_by_role("rowheader").first).to_contain_text("ground")
         expect(self.cell(1, "Patterned paper")).to_contain_text("the colour itself")
-        self.button("Papers that go with it").click()
+        self.with_this_palette("Papers that go with it")
         hers = self.dialog().get_by_role("listitem").filter(has_text="Bridge by lamplight")
         expect(hers).to_contain_text("100 % of it agrees")
         self.page.keyboard.press("Escape")
@@ -262,7 +262,7 @@ class StoryTests(BrowserTestCase):
         self.open_card("Grebe on the mere")
 
     def finds_a_palette_by_a_rule_and_keeps_one(self):
-        self.button("Keep the palette").click()
+        self.with_this_palette("Keep it as a combination")
         self.dialog().get_by_label("Name").fill("Mere and beak")
         self.button("Keep it", exact=True).click()
         expect(self.page.get_by_text("“Mere and beak” is kept")).to_be_visible()
@@ -296,6 +296,10 @@ class StoryTests(BrowserTestCase):
         expect(self.row(2)).to_contain_text("beak")
         self.page.reload()
         expect(self.row(2)).to_contain_text("beak")
+
+    def with_this_palette(self, act):
+        self.button("With this palette").click()
+        self.page.get_by_role("menuitem", name=act).click()
 
     def sees_it_among_her_cards(self):
         self.page.get_by_role("link", name="Cards").click()

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { ChevronDownIcon } from '@heroicons/vue/20/solid'
 import { computed, nextTick, ref } from 'vue'
 import { api, got, type Column } from '@/api/client'
 import { useCard } from '@/cards/card'
@@ -28,6 +30,11 @@ const moving = ref(false)
 const choosingPaper = ref(false)
 const keeping = ref(false)
 const onlyOwned = useOnlyOwned()
+const ACTS: [string, () => void][] = [
+  ['Papers that go with it', () => (choosingPaper.value = true)],
+  ['Keep it as a combination', () => (keeping.value = true)],
+  ['Move to other ranges', () => (moving.value = true)],
+]
 
 async function focus(row: number, column: number) {
   at.value = {
@@ -127,20 +134,24 @@ const tab = (row: number, column: number) =>
         The nearest in each medium. Arrows move, Enter compares, L locks.
       </p>
       <span class="flex items-center gap-4">
-        <button
-          type="button"
-          class="cursor-pointer text-xs underline"
-          @click="choosingPaper = true"
-        >
-          Papers that go with it …
-        </button>
-        <button type="button" class="cursor-pointer text-xs underline" @click="keeping = true">
-          Keep the palette …
-        </button>
-        <button type="button" class="cursor-pointer text-xs underline" @click="moving = true">
-          Move to other ranges …
-        </button>
-        <OnOff v-model="onlyOwned">Only what I own</OnOff>
+        <Menu as="div" class="relative">
+          <MenuButton class="button whitespace-nowrap">
+            With this palette <ChevronDownIcon class="size-4" aria-hidden="true" />
+          </MenuButton>
+          <MenuItems class="panel absolute right-0 z-20 mt-1 w-64 p-1">
+            <MenuItem v-for="[words, act] in ACTS" :key="words" v-slot="{ active }">
+              <button
+                type="button"
+                class="w-full cursor-pointer rounded-panel px-3 py-2 text-left"
+                :class="active && 'bg-strong text-onstrong'"
+                @click="act"
+              >
+                {{ words }} …
+              </button>
+            </MenuItem>
+          </MenuItems>
+        </Menu>
+        <OnOff v-model="onlyOwned" class="whitespace-nowrap">Only what I own</OnOff>
       </span>
     </div>
     <div

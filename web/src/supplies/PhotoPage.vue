@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ApiError, form, got, type Swatch, type SwatchesRead } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
@@ -17,6 +17,7 @@ import PhotoFrame, { type Box } from '@/ui/PhotoFrame.vue'
 import ProgressLine from '@/ui/ProgressLine.vue'
 import TabLinks from '@/ui/TabLinks.vue'
 import ChartCamera from './ChartCamera.vue'
+import ChartChoice from './ChartChoice.vue'
 import type { ChartPage } from './chartPage'
 import ReadSwatch from './ReadSwatch.vue'
 
@@ -45,10 +46,9 @@ const chart = ref<ChartPage>({
   sheet: 'letter',
   page: 1,
 })
-const range = computed(
-  () => ranges.value?.find((one) => one.id === chart.value.range) ?? ranges.value?.[0],
-)
-const page = computed(() => ({ ...chart.value, range: range.value?.id ?? 0 }))
+watch(ranges, (now) => {
+  if (!chart.value.range && now?.length) chart.value.range = now[0]!.id
+})
 
 const file = ref<Blob | null>(null)
 const read = ref<SwatchesRead | null>(null)
@@ -76,7 +76,7 @@ async function look() {
         white: white.value ?? undefined,
         grey_box: greyBox.value ?? undefined,
       }
-    : { ...page.value, grey: grey.value }
+    : { ...chart.value, grey: grey.value }
   const body = form({
     file: file.value,
     white_card: whiteCard.value || undefined,
@@ -164,57 +164,13 @@ usePasted(take)
     </header>
     <div class="mb-5 flex flex-wrap items-stretch gap-5">
       <section class="panel max-w-2xl min-w-80 flex-1 p-5" aria-label="The picture">
-        <template v-if="!marking && range">
+        <template v-if="!marking">
           <p class="mb-3">
             Print a chart from the range’s page, fill its boxes, lay it flat in even light, and
             photograph the whole page with its four corner marks. The bare card in its white field
             takes the lamp out.
           </p>
-          <div class="mb-4 grid grid-cols-2 gap-3 sm:grid-cols-4">
-            <div class="col-span-2">
-              <span class="label">Range</span>
-              <ChoiceList
-                :model-value="range.id"
-                label="Range"
-                :options="(ranges ?? []).map((one) => ({ value: one.id, words: one.name }))"
-                @update:model-value="(id) => (chart = { ...chart, range: id, page: 1 })"
-              />
-            </div>
-            <div>
-              <span class="label">Printed on</span>
-              <ChoiceList
-                v-model="chart.sheet"
-                label="Printed on"
-                :options="[
-                  { value: 'letter', words: 'Letter' },
-                  { value: 'a4', words: 'A4' },
-                ]"
-              />
-            </div>
-            <div>
-              <label class="label" for="chart-page">Page</label>
-              <input
-                id="chart-page"
-                v-model.number="chart.page"
-                class="input"
-                type="number"
-                min="1"
-                max="999"
-              />
-            </div>
-            <div class="col-span-2">
-              <span class="label">Its boxes</span>
-              <ChoiceList
-                :model-value="chart.owned ? 'mine' : 'all'"
-                label="Its boxes"
-                :options="[
-                  { value: 'all', words: 'the whole range' },
-                  { value: 'mine', words: 'only mine' },
-                ]"
-                @update:model-value="(boxes) => (chart.owned = boxes === 'mine')"
-              />
-            </div>
-          </div>
+          <ChartChoice v-model="chart" :ranges="ranges ?? []" class="mb-4" />
         </template>
         <p v-else class="mb-4">
           Any page of swatches with a piece of white card in the picture. Choose the picture, then
@@ -226,9 +182,9 @@ usePasted(take)
         <span class="ml-3 text-xs text-soft">or drop or paste one</span>
       </section>
       <ChartCamera
-        v-if="range"
+        v-if="ranges"
         v-model:grey="grey"
-        :chart="page"
+        :chart="chart"
         class="min-w-72 flex-1"
         @taken="take"
       />
