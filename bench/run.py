@@ -6,51 +6,29 @@ pair of contestants takes turns, and their medians are compared.
 
 import gzip
 import json
-import os
 import re
 import statistics
 import sys
-import time
-import urllib.request
-from collections.abc import Callable
-from http.cookiejar import CookieJar
 from pathlib import Path
 
 import numpy as np
 
+from bench.families import family_rows
 from bench.papers import paper_rows
 from bench.prediction import prediction_rows
+from bench.visitor import ADDRESS, CALLS, Row, Visitor, supplies, timed
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.colorimetry.spaces import on_screen
 from jindle_core.matching.nearest import NearestIndex
 
 ROOT = Path(__file__).resolve().parent.parent
-ADDRESS = os.environ.get("JINDLE_ADDRESS", "")
 TARGETS = 400
 NEAREST = 12
-CALLS = 60
-# What is measured, its target, what was found, whether it is met.
-Row = tuple[str, str, str, bool]
-
-
-def timed(action: Callable[[], object]) -> float:
-    """Seconds that one call takes."""
-    start = time.perf_counter()
-    action()
-    return time.perf_counter() - start
 
 
 def brute_force(lab: np.ndarray, targets: np.ndarray) -> list[np.ndarray]:
     """The nearest of each target by comparing it with every colour, ties in their order."""
     order = np.arange(len(lab))
     return [np.lexsort((order, delta_e(target[None], lab)))[:NEAREST] for target in targets]
-
-
-def supplies(count: int, seed: int) -> np.ndarray:
-    """Random colours (count, 3) that a screen can show."""
-    random = np.random.default_rng(seed)
-    lab = random.uniform([8, -60, -65], [98, 75, 85], (count * 3, 3))
-    return lab[on_screen(lab)][:count]
 
 
 def nearest(count: int, wanted: float) -> Row:
@@ -69,45 +47,6 @@ def nearest(count: int, wanted: float) -> Row:
         f"{ratio:.0f} ×, {equal} of {TARGETS} equal",
         ratio >= wanted and equal == TARGETS,
     )
-
-
-class Visitor:
-    """Somebody signed in to the demo studio, over HTTP."""
-
-    def __init__(self) -> None:
-        self._opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(CookieJar()))
-        jar = next(one for one in self._opener.handlers if hasattr(one, "cookiejar")).cookiejar
-        self.get("/")
-        token = next(cookie.value for cookie in jar if cookie.name == "csrftoken")
-        self._headers = {"X-CSRFToken": token, "Referer": ADDRESS, "Content-Type": "application/json"}
-        self.post("/api/open-demo", {})
-        token = next(cookie.value for cookie in jar if cookie.name == "csrftoken")
-        self._headers["X-CSRFToken"] = token
-
-    def upload(self, path: str, content: bytes, **values: str) -> list[dict]:
-        """The lines of the answer to a file sent with a form."""
-        edge = "jindle-bench-boundary"
-        parts = [
-            f'--{edge}\r\nContent-Disposition: form-data; name="{name}"\r\n\r\n{value}\r\n'
-            for name, value in values.items()
-        ]
-        parts.append(f'--{edge}\r\nContent-Disposition: form-data; name="file"; filename="range.csv"\r\n\r\n')
-        body = "".join(parts).encode() + content + f"\r\n--{edge}--\r\n".encode()
-        headers = self._headers | {"Content-Type": f"multipart/form-data; boundary={edge}"}
-        with self._opener.open(urllib.request.Request(ADDRESS + path, body, headers)) as answer:
-            return [json.loads(line) for line in answer]
-
-    def get(self, path: str) -> bytes:
-        """The answer's body."""
-        with self._opener.open(ADDRESS + path) as answer:
-            return answer.read()
-
-    def post(self, path: str, data: dict) -> dict:
-        """The answer as JSON."""
-        request = urllib.request.Request(ADDRESS + path, json.dumps(data).encode(), self._headers)
-        with self._opener.open(request) as answer:
-            text = answer.read()
-        return json.loads(text) if text else {}
 
 
 def palette_table(visitor: Visitor, wanted: float = 5) -> Row:
@@ -215,6 +154,7 @@ def main() -> int:
         nearest(20_000, 40),
         nearest(100_000, 100),
         palette_table(visitor),
+        *family_rows(visitor),
         glaze(visitor),
         big_import(visitor),
         first_load(),

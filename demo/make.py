@@ -54,6 +54,13 @@ FAMILIES: dict[str, Recipe] = {
     "STONE": {"soot": 3.0, "bark": 0.45},
     "CLOUD": {"soot": 2.6, "ink": 0.12},
 }
+# What some ranges say of how they get on with others.
+_PROPERTIES = {
+    "tallowick": {"solvent_proof": True},
+    "skiffboard": {"surface": "heavy cardstock"},
+    "landing": {"surface": "hard smooth board", "wet_layers": 4},
+    "nightferry": {"waterproof": True},
+}
 _SHEET_SIDE = 420  # pixels of a drawn sheet
 _DEPTHS = (0.025, 0.075, 0.2, 0.5, 1.2, 3.2)
 _HUE_RING = ("straw", "amber", "rust", "berry", "mallow", "plum", "ink", "tarn", "leaf")
@@ -173,6 +180,7 @@ def ranges() -> list[Range]:
         _numbered("duskpan", "Duskpan", "Hythe Lane", "chalk ink pad", "Names without codes.", "screen", "smooth white", [""] * 27, (0.1, 1.4), 0.7, 43),
         _numbered("osierling", "Osierling", "Penlow Pencil Shed", "wax pencil", "Tray and slot: 3.07 is the seventh pencil of tray 3.", "read", "smooth white", [f"{tray}.{slot:02}" for tray in range(1, 6) for slot in range(1, 25)], (0.06, 4.0), 0.35, 51),
         _oil_pencils(),
+        _numbered("millrace", "Millrace", "Penlow Pencil Shed", "water-based marker", "A row and a place in it: 4/07 is the seventh pen of the fourth row.", "read", "smooth white", [f"{row}/{place:02}" for row in range(1, 7) for place in range(1, 13)], (0.05, 4.0), 0.3, 67),
         _numbered("skiffboard", "Skiffboard", "Landing Stage Paper", "cardstock", "Three-digit numbers with a name each.", "read", "white core", [str(n) for n in range(101, 200)], (0.03, 6.5), 0.4, 71),
         _numbered("landing", "Landing", "Landing Stage Paper", "cardstock", "Names without codes.", "photographed", "white core", [""] * 72, (0.03, 5.0), 0.45, 73),
         _sheets("towpath", "Towpath", "Landing Stage Paper", ("Sluice no. 3", "Moorings", "Rain on water", "Lock keeper", "Wet slate", "Reed cutters", "Boatyard tiles", "Swing bridge", "Cygnets", "Quay lights"), 81),
@@ -225,7 +233,9 @@ def files() -> dict[str, str]:
             made_files[f"spectra/{made.slug}.csv"] = _spectra(made, listed)
         owned += _drawer(made, listed)
         fields = ("slug", "name", "maker", "medium", "note", "provenance")
-        about.append({field: getattr(made, field) for field in fields})
+        told = {field: getattr(made, field) for field in fields}
+        said = {"properties": _PROPERTIES[made.slug]} if made.slug in _PROPERTIES else {}
+        about.append(told | said)
     made_files["papers.json"] = json.dumps(drawings()[1], indent=1, ensure_ascii=False) + "\n"
     made_files["ranges.json"] = json.dumps(about, indent=2, ensure_ascii=False) + "\n"
     made_files["drawer.csv"] = write_drawer(owned)

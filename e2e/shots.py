@@ -9,7 +9,6 @@ from e2e.browser import chromium, new_page
 
 ADDRESS = os.environ.get("JINDLE_ADDRESS", "")
 FOLDER = Path(__file__).resolve().parent.parent / "docs" / "screenshots"
-MISTAKES = "Nr.;Farbe;L*;a*;b*\n1;eins;52,5;10;-3\n1;zwei;52,5;10;-3\n3;drei;152;10;-3\n4;=SUM(1);50;1;2\n"
 
 
 def take(page: Page, name: str) -> None:
@@ -32,6 +31,7 @@ def tour(page: Page) -> None:
     page.get_by_role("radio").nth(11).wait_for()
     take(page, "alternatives")
     page.keyboard.press("Escape")
+    colouring(page)
     page.get_by_role("link", name="Contrast").click()
     page.get_by_role("heading", name="What lies on what").wait_for()
     take(page, "contrast")
@@ -53,8 +53,29 @@ def tour(page: Page) -> None:
     take(page, "ways")
 
 
+def colouring(page: Page) -> None:
+    """An area with its family, the picture on several papers, the order of work, the materials."""
+    page.get_by_role("link", name="Colouring").click()
+    page.get_by_role("button", name="wing", exact=True).click()
+    page.get_by_role("heading", name="Families around it").wait_for()
+    take(page, "colouring")
+    page.get_by_role("button", name="On other papers").click()
+    page.get_by_role("img", name="The picture on kraft").wait_for()
+    take(page, "on-papers")
+    page.keyboard.press("Escape")
+    page.get_by_role("link", name="Order of work").click()
+    page.get_by_role("switch", name="Dark first").wait_for()
+    take(page, "order")
+    page.get_by_role("link", name="Materials").click()
+    page.get_by_role("button", name="The line:").click()
+    page.get_by_role("option", name="pigment ink, stamped").click()
+    page.get_by_role("heading", name="The line stays open").wait_for()
+    take(page, "materials")
+    page.get_by_role("button", name="Undo").click()
+
+
 def supplies(page: Page) -> None:
-    """Ranges, one of them, the drawer, what is to be bought, a file with mistakes."""
+    """Ranges, one of them, the drawer, swatches and papers out of pictures."""
     page.get_by_role("link", name="Supplies").click()
     page.get_by_role("link", name="Wherry").wait_for()
     take(page, "supplies")
@@ -65,9 +86,6 @@ def supplies(page: Page) -> None:
     page.goto(ADDRESS + "/supplies/drawer")
     page.get_by_role("heading", name="Wherry").wait_for()
     take(page, "drawer")
-    page.goto(ADDRESS + "/supplies/shopping")
-    page.get_by_role("link", name="Use instead").first.wait_for()
-    take(page, "shopping")
     page.goto(ADDRESS + "/supplies/photograph")
     page.get_by_role("button", name="Take the photograph").click()
     page.get_by_role("heading", name="48 swatches read").wait_for()
@@ -81,16 +99,10 @@ def supplies(page: Page) -> None:
     page.get_by_role("button", name="Take the photograph").click()
     page.get_by_role("heading", name="colours found").wait_for()
     take(page, "add-a-paper")
-    page.goto(ADDRESS + "/supplies/import")
-    page.locator("input[type=file]").set_input_files(
-        {"name": "quay.csv", "mimeType": "text/csv", "buffer": MISTAKES.encode()}
-    )
-    page.get_by_role("heading", name="nothing is stored").wait_for()
-    take(page, "import")
 
 
 def match(page: Page) -> None:
-    """One colour everywhere, what to use instead of it, its readings, and a family."""
+    """One colour everywhere, what to use instead of it, and a family."""
     page.get_by_role("link", name="Match").click()
     page.get_by_role("button", name="Find a colour").click()
     page.get_by_role("combobox").fill("drake 4")
@@ -100,17 +112,6 @@ def match(page: Page) -> None:
     page.get_by_role("link", name="Use instead").click()
     page.get_by_role("heading", name="Glaze two you own").wait_for()
     take(page, "use-instead")
-    page.keyboard.press("/")
-    page.get_by_role("combobox").fill("7215")
-    page.get_by_role("option").first.click()
-    page.get_by_role("heading", name="7215").wait_for()
-    page.get_by_role("link", name="My readings").click()
-    page.get_by_role("button", name="Calibrate on the white tile").click()
-    page.get_by_text("Calibrated, battery").wait_for()
-    for count in (1, 2):
-        page.get_by_role("button", name="Read the swatch").click()
-        page.get_by_role("button", name="Forget").nth(count - 1).wait_for()
-    take(page, "readings")
     page.goto(ADDRESS + "/match/family")
     for button, code in (
         ("Choose the first colour", "clay 2"),

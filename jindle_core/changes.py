@@ -138,6 +138,7 @@ class RemoveColour:
             colours=tuple(colour for colour in plan.colours if colour.key != self.key),
             choices=tuple(choice for choice in plan.choices if choice.key != self.key),
             pairs=pairs,
+            colouring=plan.colouring.without_colour(self.key),
         )
 
 

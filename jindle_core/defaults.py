@@ -107,6 +107,40 @@ FAMILY_STEP_AB = 72.0  # squared
 FAMILY_LEAST_STEP = (3.0, 0.35)  # ΔL*, or this share of the original step, whichever is larger
 FAMILY_GIVES_WAY = 6.0  # ΔL* by which a step may differ before it is told
 
+# --- Shading families: limits of the step from one tone to the next, by how many tones there are.
+# ΔL* least and most, hue drift (degrees, or ΔH* below the next figure), then drift from the anchor.
+STEP_LIGHTNESS = MappingProxyType({2: (8.0, 28.0), 3: (8.0, 28.0), 4: (6.0, 26.0), 5: (5.0, 24.0)})
+STEP_HUE = 20.0
+STEP_HUE_DISTANCE = 6.0  # ΔH*: near the neutral axis an angle says nothing
+STEP_CHROMA = (30.0, 0.6)  # ΔC*, or this share of the stronger one
+ANCHOR_HUE = 30.0
+FAMILY_SPAN = MappingProxyType({2: 12.0, 3: 25.0, 4: 30.0, 5: 36.0})  # ΔL* lightest to darkest: form shows
+# The same where a small drawer has nothing within them: an honest second best.
+RELAXED_LIGHTNESS = (6.0, 32.0)
+RELAXED_HUE = 25.0
+RELAXED_ANCHOR_HUE = 40.0
+RELAXED_SPAN = 0.8  # of the span wanted
+STEP_COST = MappingProxyType({"lightness": 8.0, "hue": 6.0, "chroma": 10.0, "free chroma": 12.0})
+OFF_MIDDLE_COST = 0.5  # for each place that the colour wanted is off the middle of its family
+STEP_AIM = 2.0  # ΔL* that a step aims at beyond its share of the span
+FAMILIES_OFFERED = 5
+ANCHORS_TRIED = 3  # supplies nearest to the colour wanted that a family may be built around
+FAMILY_LEAST_LIGHTNESS = 2.0  # ΔL* below which two tones are no order at all
+ANCHOR_COST = 6.0  # ΔE00 that a family's own anchor may be off the colour wanted
+METAL_STEP = 45.0  # metal jumps from light to dark on purpose
+TRUE_GREY_C = 1.5  # a grey this even leans to neither side
+SKIN_HUE = (38.0, 80.0)  # CIELAB degrees between which human skin lies, light and deep
+SKIN_CHROMA = (6.0, 38.0)
+WHITE_THING_L = (72.0, 97.0)  # L* of what shades a white thing, most of it bare paper
+BESIDE_BLACK_L = 55.0  # next to black, white wants a darker grey than usual
+BLACK_THING_L = (12.0, 58.0)
+GLASS_L = 58.0  # glass stays light, its glints bare paper
+WHITE_STEP, WHITE_SPAN = 4.0, 10.0  # ΔL*: the bare paper is its lightest tone already
+WHITE_BARE = 0.5  # of the way from light to shadow: what stays paper
+GLINT_BARE = 0.15
+DEEPEN = (8.0, 20.0)  # ΔL* that a deeper shadow must bring at least, and need not exceed
+BLEND_SHARE = 0.2  # of a tone's part on a shape: where it runs into the next
+
 # --- Readings.
 READING_OUTLIER = 3.0  # ΔE00 from the median, or three of its uncertainties: read it again
 
@@ -136,6 +170,7 @@ MAT_REVEAL = 0.03  # about 1/8 in on a card 4 1/4 in high
 MARGIN = 0.03
 STRIP_HEIGHT = 0.14
 STRIP_WIDTH = 0.5  # of the card's width
+DRAWING_INSET = 0.04  # of the panel's side, around a line drawing on it
 FOCAL_HEIGHT = 0.5
 
 # --- A hole in the palette table: nothing in the medium within this ΔE00.
@@ -217,6 +252,19 @@ RULE_COSTS = MappingProxyType(
 )
 DRAWER_PALETTES = 12
 DRAWER_SHARED = 2  # colours that two palettes offered together may share
+
+# --- Line drawings.
+LARGEST_DRAWING = 4 * 1024 * 1024
+DRAWING_SHAPES = 2000  # a drawing to be coloured by hand has some dozens
+DRAWING_AREAS = 120
+DRAWING_DEPTH = 40  # groups in groups
+DRAWING_FAR = 1e7  # user units: larger is a mistake, not a drawing
+AREA_LEAST = 0.0004  # of the drawing: a smaller shape is a dot of the pen
+AREA_TOUCH = 6.0  # thousandths of the drawing's side: about what a line's width hides
+AREA_NAME = 60
+AREA_LAYERS = 3  # what a marker area is ever given
+AREAS_LIMIT = 120
+AREA_TINY, AREA_LARGE = 0.012, 0.12  # shares of the drawing up to and from which an area is called so
 
 # --- Files.
 LARGEST_FILE = 8 * 1024 * 1024  # 50,000 rows of a range are about 3 MB

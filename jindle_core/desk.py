@@ -1,7 +1,7 @@
 """How does the card on the desk look, in its first simple form?
 
 Base, mat, panel, a picture of a few pebbles in the leading colours and a
-lettering strip, taken from what is said to lie on what.
+lettering strip, or its line drawing, taken from what is said to lie on what.
 """
 
 from dataclasses import dataclass
@@ -19,7 +19,7 @@ class Part:
     """One thing drawn: a shape, where (mm from the top left), and in which colour.
 
     ``shape`` is "rect", "disc" (inscribed in the box), "dots" (a pattern that
-    fills the box) or "text".
+    fills the box), "drawing" (the card's line drawing) or "text".
     """
 
     name: str
@@ -31,8 +31,16 @@ class Part:
     end: End
 
 
-def desk(size: Size, colours: tuple[PaletteColour, ...], pairs: tuple[Pair, ...]) -> list[Part]:
-    """The parts of the card from the lowest to the uppermost, in millimetres."""
+def desk(
+    size: Size,
+    colours: tuple[PaletteColour, ...],
+    pairs: tuple[Pair, ...],
+    drawing: tuple[float, float] | None = None,
+) -> list[Part]:
+    """The parts of the card from the lowest to the uppermost, in millimetres.
+
+    ``drawing`` is the width and height of a line drawing, in any unit.
+    """
     wide, high = float(size.width.millimetres), float(size.height.millimetres)
     short = min(wide, high)
     by_kind: dict[PairKind, Pair] = {}
@@ -51,7 +59,9 @@ def desk(size: Size, colours: tuple[PaletteColour, ...], pairs: tuple[Pair, ...]
         parts.append(_inset("panel", "rect", wide, high, inset, ground))
     if quiet:
         parts.append(_inset("pattern", "dots", wide, high, inset, quiet.upper))
-    if picture:
+    if drawing:
+        parts.append(_drawn(wide, high, inset, drawing, picture.upper if picture else WHITE))
+    elif picture:
         parts += _pebbles(wide, high, picture.upper, colours)
     if lettering:
         strip_wide, strip_high = defaults.STRIP_WIDTH * wide, defaults.STRIP_HEIGHT * short
@@ -67,6 +77,14 @@ def desk(size: Size, colours: tuple[PaletteColour, ...], pairs: tuple[Pair, ...]
 
 def _inset(name: str, shape: str, wide: float, high: float, inset: float, end: End) -> Part:
     return Part(name, shape, inset, inset, wide - 2 * inset, high - 2 * inset, end)
+
+
+def _drawn(wide: float, high: float, inset: float, drawing: tuple[float, float], end: End) -> Part:
+    """The drawing as large as it fits inside the panel."""
+    share = 1 - 2 * defaults.DRAWING_INSET
+    scale = min((wide - 2 * inset) * share / drawing[0], (high - 2 * inset) * share / drawing[1])
+    width, height = drawing[0] * scale, drawing[1] * scale
+    return Part("picture", "drawing", (wide - width) / 2, (high - height) / 2, width, height, end)
 
 
 # Centre (shares of width and height) and diameter (share of the focal height).

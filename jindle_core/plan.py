@@ -4,10 +4,11 @@ A plan is a value: changes make a new one (see ``changes``), so every earlier
 plan can be kept and gone back to.
 """
 
-from dataclasses import asdict, dataclass, replace
+from dataclasses import asdict, dataclass, field, replace
 from enum import StrEnum
 from typing import Any
 
+from jindle_core.areas import Colouring, colouring_from_json
 from jindle_core.contrast.rules import PairKind
 from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import Length, Size
@@ -97,6 +98,7 @@ class Plan:
     pairs: tuple[Pair, ...] | None = None
     waivers: tuple[Waiver, ...] = ()
     next_key: int = 1
+    colouring: Colouring = field(default_factory=Colouring)
 
     def colour(self, key: int) -> PaletteColour:
         """The palette colour with this key; BadInput where there is none."""
@@ -134,6 +136,7 @@ def plan_from_json(stored: dict[str, Any]) -> Plan:
         pairs=None if pairs is None else tuple(_pair(one) for one in pairs),
         waivers=tuple(Waiver(**one) for one in stored["waivers"]),
         next_key=stored["next_key"],
+        colouring=colouring_from_json(stored.get("colouring")),
     )
 
 

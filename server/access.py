@@ -13,6 +13,7 @@ from rest_framework.exceptions import PermissionDenied
 from server.accounts.models import Person
 from server.cards.models import Card
 from server.catalogue.models import Colour, DrawerEntry, Range, Reading
+from server.colouring.models import Drawing, KeptFamily
 from server.palettes.models import Combination
 from server.papers.models import Paper
 
@@ -74,6 +75,24 @@ def own_combination(person: Person, pk: int) -> Combination:
     if found.owner_id != person.pk:
         raise PermissionDenied
     return found
+
+
+def drawings_seen_by(person: Person) -> QuerySet[Drawing]:
+    """The line drawings that a person may see: the shared ones and their own."""
+    return Drawing.objects.filter(Q(owner=None) | Q(owner=_somebody(person)))
+
+
+def own_drawing(person: Person, pk: int) -> Drawing:
+    """A drawing that the person may change; 403 for a shared one, 404 for another's."""
+    found = one(drawings_seen_by(person), pk=pk)
+    if found.owner_id != person.pk:
+        raise PermissionDenied
+    return found
+
+
+def kept_families_of(person: Person) -> QuerySet[KeptFamily]:
+    """The shading families that a person has kept."""
+    return KeptFamily.objects.filter(owner=_somebody(person))
 
 
 def one(found: QuerySet[Found], **which) -> Found:

@@ -35,6 +35,7 @@ INSTALLED_APPS = [
     "server.cards",
     "server.papers",
     "server.palettes",
+    "server.colouring",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
@@ -164,6 +165,11 @@ SPECTACULAR_SETTINGS = {
         "Fullness": "server.catalogue.models.FULLNESS_CHOICES",
         "Hand": "server.catalogue.models.HAND_CHOICES",
         "Light": "standins.camera.LIGHTS",
+        "LightFrom": "server.cards.colouring_serializers.FROM_CHOICES",
+        "ColouredWith": "server.cards.colouring_serializers.WITH_CHOICES",
+        "Surface": "server.catalogue.api.ranges.SURFACE_CHOICES",
+        "Thing": "server.cards.colouring_serializers.THING_CHOICES",
+        "Extent": "server.cards.colouring_serializers.EXTENT_CHOICES",
         "Verdict": "server.catalogue.swatches.VERDICT_CHOICES",
     },
 }

@@ -10,7 +10,7 @@ from server import errors
 from server.accounts import api as accounts
 from server.archive import api as archive
 from server.cards import api as cards
-from server.cards import supply_api
+from server.cards import colouring_api, supply_api
 from server.catalogue.api import (
     drawer,
     files,
@@ -22,6 +22,7 @@ from server.catalogue.api import (
     reader,
     readings,
 )
+from server.colouring import api as colouring
 from server.palettes import api as palettes
 from server.papers import api as papers
 from server.papers import camera_api
@@ -93,6 +94,15 @@ api = [
     path("cards/<int:pk>/changes", cards.CardChanges.as_view()),
     path("cards/<int:pk>/undo", cards.CardUndo.as_view()),
     path("cards/<int:pk>/redo", cards.CardRedo.as_view()),
+    path("cards/<int:pk>/colouring", colouring_api.CardColouring.as_view()),
+    path("cards/<int:pk>/colouring/papers", colouring_api.CardOnPapers.as_view()),
+    path("cards/<int:pk>/colouring/propose", colouring_api.CardPropose.as_view()),
+    path("cards/<int:pk>/areas/<int:key>/families", colouring_api.AreaFamilies.as_view()),
+    path("drawings", colouring.Drawings.as_view()),
+    path("drawings/<int:pk>", colouring.OneDrawing.as_view()),
+    path("families/kept", colouring.KeptFamilies.as_view()),
+    path("families/kept/sheet", colouring.FamiliesSheet.as_view()),
+    path("families/kept/<int:pk>", colouring.OneKeptFamily.as_view()),
     path("cards/<int:pk>/alternatives", cards.Alternatives.as_view()),
     path("cards/<int:pk>/move", supply_api.CardMove.as_view()),
 ]

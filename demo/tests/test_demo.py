@@ -10,6 +10,7 @@ from demo.papers import PATTERNS, draw_sheet
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.interchange.range_csv import read_range
+from jindle_core.line_art.svg import read_svg
 
 # Letters and figures alone, such as one or two letters before figures, are how known ranges are numbered.
 LOOKS_KNOWN = re.compile(r"[A-Za-z]{1,2}-?\d+|\d+[A-Za-z]{1,2}")
@@ -27,6 +28,15 @@ class DemoDataTests(unittest.TestCase):
         for name, text in files().items():
             with self.subTest(name):
                 self.assertEqual((DATA / name).read_text(encoding="utf-8"), text)
+
+    def test_every_area_of_the_drawings_has_a_name_and_is_closed(self):
+        listed = json.loads((DATA / "drawings" / "drawings.json").read_text())
+        self.assertGreaterEqual(len(listed), 5)
+        for one in listed:
+            found = read_svg((DATA / "drawings" / one["file"]).read_bytes())
+            self.assertGreaterEqual(len(found.shapes), 12, one["name"])
+            self.assertFalse([shape.id for shape in found.shapes if re.search(r"\d|^shape", shape.id)])
+            self.assertEqual(found.notes, ())
 
     def test_enough_of_everything(self):
         self.assertGreaterEqual(sum(len(file.entries) for file in self.ranges.values()), 600)

@@ -1,6 +1,7 @@
 """Which kind of file is this, whatever its name says?"""
 
 from collections.abc import Mapping
+from typing import Any
 
 from jindle_core.interchange.cgats import looks_like_cgats, read_cgats
 from jindle_core.interchange.entries import RangeFile
@@ -12,7 +13,7 @@ from jindle_core.interchange.text import decode
 
 def read_any_range(
     content: bytes, columns: Mapping[str, str] | None = None, provenance: str = "label"
-) -> tuple[dict[str, str], RangeFile]:
+) -> tuple[dict[str, Any], RangeFile]:
     """A range's details, as far as the file tells them, and its colours.
 
     CSV, JSON, CGATS.17 and .gpl text are told apart by what stands in them.

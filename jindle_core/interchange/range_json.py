@@ -12,11 +12,12 @@ from jindle_core.interchange.text import Table, decode
 
 FORMAT = "jindle range"
 VERSION = 1
-_DETAILS = ("name", "maker", "medium", "note")
+_WORDS = ("name", "maker", "medium", "note")
+DETAILS = (*_WORDS, "properties")
 _HEADER = ("code", "name", "L", "a", "b", "hex", "family", "paper", "discontinued", "provenance")
 
 
-def read_range_json(content: bytes, provenance: str = "label") -> tuple[dict[str, str], RangeFile]:
+def read_range_json(content: bytes, provenance: str = "label") -> tuple[dict[str, Any], RangeFile]:
     """What the file says of the range itself (name, maker, medium, note) and its colours.
 
     Raises BadInput where it is not well-formed, or is JSON of something else.
@@ -42,7 +43,9 @@ def read_range_json(content: bytes, provenance: str = "label") -> tuple[dict[str
         if reflectance := colour.get("reflectance"):
             reflectances[number] = _reflectance(number, reflectance)
     columns = {field: field for field in _HEADER}
-    details = {field: str(found.get(field) or "") for field in _DETAILS}
+    details: dict[str, Any] = {field: str(found.get(field) or "") for field in _WORDS}
+    if isinstance(found.get("properties"), dict):
+        details["properties"] = found["properties"]
     file = read_rows(Table(_HEADER, tuple(rows), "JSON"), columns, provenance, reflectances)
     return details, replace(
         file, entries=tuple(_with_share(one, colours[one.row - 1]) for one in file.entries)
@@ -94,7 +97,7 @@ def _reflectance(number: int, given: Any) -> tuple[float, ...]:
     return tuple(float(one) for one in given)
 
 
-def write_range_json(details: dict[str, str], entries: Iterable[Entry]) -> str:
+def write_range_json(details: dict[str, Any], entries: Iterable[Entry]) -> str:
     """The range as text that ``read_range_json`` reads back unchanged."""
     colours = []
     for one in entries:
@@ -106,5 +109,7 @@ def write_range_json(details: dict[str, str], entries: Iterable[Entry]) -> str:
         if one.reflectance:
             colour["reflectance"] = list(one.reflectance)
         colours.append(colour)
-    whole = {"format": FORMAT, "version": VERSION} | {field: details.get(field, "") for field in _DETAILS}
+    whole = {"format": FORMAT, "version": VERSION} | {field: details.get(field, "") for field in _WORDS}
+    if details.get("properties"):
+        whole["properties"] = details["properties"]
     return json.dumps(whole | {"colours": colours}, ensure_ascii=False, indent=1) + "\n"

@@ -8,6 +8,7 @@ import numpy as np
 from jindle_core import defaults
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
+from jindle_core.colorimetry.temperature import temperature
 from jindle_core.contrast.rules import PairKind, holds
 from jindle_core.patterned.colours import SheetColour
 from jindle_core.plan import Role
@@ -36,16 +37,6 @@ def propose_roles(colours: Sequence[SheetColour]) -> list[Role]:
         else:
             roles.append(Role.ACCENT if one.part == "accent" else Role.SUPPORT)
     return roles
-
-
-def temperature(labs: Array, shares: Array) -> float:
-    """How warm colours (n, 3) are together by their shares: above 0 warm, below 0 cool, in CIELAB.
-
-    The part of their mean that points from blue-green towards orange (hue 55°).
-    """
-    mean = np.average(np.asarray(labs)[:, 1:], axis=0, weights=shares)
-    angle = np.radians(defaults.WARM_HUE)
-    return float(mean @ np.array([np.cos(angle), np.sin(angle)]))
 
 
 def neutrals_for(labs: Array, shares: Array, candidates: Array, count: int = 2) -> list[int]:

@@ -2,7 +2,8 @@ import unittest
 
 import numpy as np
 
-from jindle_core.palettes.from_paper import goes_with, lettering_for, neutrals_for, propose_roles, temperature
+from jindle_core.colorimetry.temperature import temperature
+from jindle_core.palettes.from_paper import goes_with, lettering_for, neutrals_for, propose_roles
 from jindle_core.patterned.colours import SheetColour
 from jindle_core.plan import Role
 

@@ -17,7 +17,7 @@ class PersonSerializer(serializers.ModelSerializer):
 
     class Meta:
         model = Person
-        fields = ("name", "units", "surround", "only_owned")
+        fields = ("name", "units", "surround", "only_owned", "dark_first")
         read_only_fields = ("name",)
 
 
@@ -107,7 +107,7 @@ class Me(APIView):
 
     @extend_schema(request=PersonSerializer, responses=PersonSerializer, operation_id="change_me")
     def patch(self, request: Request) -> Response:
-        """Change units, surround, or whether only what is owned is offered."""
+        """Change units, surround, whether only what is owned is offered, whether shadows are laid first."""
         given = PersonSerializer(request.user, data=request.data, partial=True)
         given.is_valid(raise_exception=True)
         given.save()

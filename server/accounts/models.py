@@ -32,6 +32,7 @@ class Person(AbstractBaseUser):
     units = models.CharField(max_length=2, choices=UNITS, default="in")
     surround = models.CharField(max_length=5, choices=SURROUNDS, default="light")
     only_owned = models.BooleanField(default=False)
+    dark_first = models.BooleanField(default=False)
     catalogue_version = models.PositiveIntegerField(default=0)
     created = models.DateTimeField(default=timezone.now)
 

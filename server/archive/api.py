@@ -28,6 +28,8 @@ class UnpackedSerializer(serializers.Serializer):
     drawer = serializers.IntegerField()
     combinations = serializers.IntegerField()
     readings = serializers.IntegerField()
+    drawings = serializers.IntegerField()
+    families = serializers.IntegerField()
     cards = serializers.IntegerField()
 
 

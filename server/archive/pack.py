@@ -5,19 +5,30 @@ import json
 import zipfile
 from typing import Any
 
-from jindle_core.interchange.range_json import write_range_json
-from server.access import cards_of, combinations_seen_by, drawer_of, papers_seen_by, ranges_of, readings_of
+from jindle_core import defaults
+from jindle_core.interchange.range_json import DETAILS, write_range_json
+from server.access import (
+    cards_of,
+    combinations_seen_by,
+    drawer_of,
+    drawings_seen_by,
+    kept_families_of,
+    papers_seen_by,
+    ranges_of,
+    ranges_seen_by,
+    readings_of,
+)
 from server.accounts.models import Person
-from server.archive.references import in_plan, names_of
+from server.archive.references import Turns, in_plan, named, names_of
 from server.catalogue.range_actions import entry_of
 from server.catalogue.readings import from_bytes
 
 FORMAT, VERSION = "jindle archive", 1
-SETTINGS = ("units", "surround", "only_owned")
+SETTINGS = ("units", "surround", "only_owned", "dark_first")
 
 
 def pack(person: Person) -> bytes:
-    """A zip of JSON files and pictures: settings, ranges, papers, drawer, readings, combinations, cards."""
+    """A zip of JSON files and pictures: everything that is theirs."""
     ranges = list(ranges_of(person))
     own = {found.pk: f"own {number}" for number, found in enumerate(ranges, start=1)}
     names = names_of(person, own)
@@ -31,7 +42,7 @@ def pack(person: Person) -> bytes:
         )
     }
     for found in ranges:
-        details = {field: getattr(found, field) for field in ("name", "maker", "medium", "note")}
+        details = {field: getattr(found, field) for field in DETAILS}
         entries = [entry_of(colour) for colour in found.colours.all()]
         files[f"ranges/{own[found.pk]}.json"] = write_range_json(details, entries)
     papers = list(papers_seen_by(person).filter(owner=person).order_by("id"))
@@ -52,8 +63,32 @@ def pack(person: Person) -> bytes:
     files["readings.json"] = _json([_reading(one, names) for one in readings_of(person).order_by("id")])
     kept = combinations_seen_by(person).filter(owner=person).order_by("id")
     files["combinations.json"] = _json([{"name": one.name, "colours": one.stored} for one in kept])
+    drawings = list(drawings_seen_by(person))
+    own_drawings = {
+        one.pk: f"own {number}"
+        for number, one in enumerate((one for one in drawings if one.owner_id == person.pk), start=1)
+    }
+    files["drawings.json"] = _json(
+        [
+            {"id": own_drawings[one.pk], "name": one.name, "drawing": one.stored}
+            for one in drawings
+            if one.pk in own_drawings
+        ]
+    )
+    files["families.json"] = _json(
+        [
+            {"name": one.name, "colours": colours}
+            for one in kept_families_of(person)
+            if len(colours := [names[pk] for pk in one.colours if pk in names]) >= defaults.FAMILY_SIZES[0]
+        ]
+    )
+    turns = Turns(
+        names.get,
+        {one.pk: named(one.pk, one.name, own) for one in ranges_seen_by(person)}.get,
+        {one.pk: named(one.pk, one.name, own_drawings) for one in drawings}.get,
+    )
     for number, card in enumerate(cards_of(person).order_by("changed", "id"), start=1):
-        files[f"cards/{number:04}.json"] = _json(_card(card, names))
+        files[f"cards/{number:04}.json"] = _json(_card(card, turns))
     out = io.BytesIO()
     with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
         for name, content in files.items():
@@ -82,12 +117,12 @@ def _reading(reading, names: dict) -> dict[str, Any]:
     }
 
 
-def _card(card, names: dict) -> dict[str, Any]:
+def _card(card, turns: Turns) -> dict[str, Any]:
     return {
         "head": card.head,
-        "plan": in_plan(card.stored, names.get),
+        "plan": in_plan(card.stored, turns),
         "history": [
-            {"number": one.number, "label": one.label, "plan": in_plan(one.stored, names.get)}
+            {"number": one.number, "label": one.label, "plan": in_plan(one.stored, turns)}
             for one in card.revisions.all()
         ],
     }

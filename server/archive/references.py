@@ -1,6 +1,7 @@
 """Colours as an archive names them: by range and code, since ids mean nothing elsewhere."""
 
 from collections.abc import Callable
+from dataclasses import dataclass
 from typing import Any
 
 from server.access import colours_seen_by
@@ -13,17 +14,30 @@ Reference = list[str]
 def names_of(person: Person, own: dict[int, str]) -> dict[int, Reference]:
     """The reference of every colour the person sees; ``own`` names their ranges in the archive."""
     rows = colours_seen_by(person).values_list("id", "range_id", "range__name", "range__owner", "key")
-    return {
-        pk: [own[range_id] if owner else f"shared {name}", key] for pk, range_id, name, owner, key in rows
-    }
+    return {pk: [named(range_id, name, own), key] for pk, range_id, name, _owner, key in rows}
 
 
-def in_plan(stored: dict[str, Any], turn: Callable[[Any], Any]) -> dict[str, Any]:
-    """A stored plan with every colour turned: from id to reference, or back.
+@dataclass(frozen=True)
+class Turns:
+    """How colours, ranges and line drawings are turned from ids to references, or back; None: gone."""
 
-    What ``turn`` gives None for is gone: an anchor keeps its value, a choice
-    is left out, and a pair keeps its end with the id 0, which is no supply's.
+    colour: Callable[[Any], Any]
+    range: Callable[[Any], Any]
+    drawing: Callable[[Any], Any]
+
+
+def named(pk: int, name: str, own: dict[int, str]) -> str:
+    """A range or drawing as an archive names it: by its place there, or by its name where it is shared."""
+    return own.get(pk) or f"shared {name}"
+
+
+def in_plan(stored: dict[str, Any], turns: Turns) -> dict[str, Any]:
+    """A stored plan with all that has an id turned.
+
+    Where it is gone, an anchor keeps its value, a choice is left out, a pair
+    keeps its end with the id 0, which is no supply's, and a family loses a tone.
     """
+    turn = turns.colour
     plan = dict(stored)
     plan["colours"] = [
         one | {"anchor": one["anchor"] | {"colour": _turned(one["anchor"]["colour"], turn)}}
@@ -35,6 +49,16 @@ def in_plan(stored: dict[str, Any], turn: Callable[[Any], Any]) -> dict[str, Any
         plan["pairs"] = [
             pair | {side: _end(pair[side], turn) for side in ("upper", "lower")} for pair in stored["pairs"]
         ]
+    if colouring := stored.get("colouring"):
+        plan["colouring"] = colouring | {
+            "paper": _turned(colouring["paper"], turn),
+            "line_range": _turned(colouring["line_range"], turns.range),
+            "drawing": _turned(colouring["drawing"], turns.drawing),
+            "areas": [
+                area | {"family": [found for one in area["family"] if (found := turn(one)) is not None]}
+                for area in colouring["areas"]
+            ],
+        }
     return plan
 
 

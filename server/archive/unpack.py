@@ -13,11 +13,21 @@ from jindle_core.changes import AddColour, checked_name
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.picture import small_image
 from jindle_core.interchange.range_json import read_range_json
+from jindle_core.line_art.drawing import drawing_from_json
 from jindle_core.plan import Anchor, Role, plan_from_json
-from server.access import cards_of, colours_seen_by, combinations_seen_by, drawer_of, ranges_of, readings_of
+from server.access import (
+    cards_of,
+    colours_seen_by,
+    combinations_seen_by,
+    drawer_of,
+    drawings_seen_by,
+    kept_families_of,
+    ranges_of,
+    readings_of,
+)
 from server.accounts.models import SURROUNDS, UNITS, Person
 from server.archive.pack import FORMAT, VERSION
-from server.archive.references import in_plan
+from server.archive.references import Turns, in_plan, named
 from server.cards.models import Card, Revision
 from server.catalogue.drawer_actions import keep
 from server.catalogue.models import (
@@ -30,6 +40,7 @@ from server.catalogue.models import (
 )
 from server.catalogue.range_actions import RangeDetails, store_range
 from server.catalogue.reading_actions import Laid, Value, add_readings
+from server.colouring.actions import keep_family, store_drawing
 from server.palettes.actions import keep_combination
 from server.papers.models import Paper
 
@@ -53,6 +64,8 @@ def unpack(person: Person, content: bytes) -> dict[str, int]:
             cards_of(person),
             readings_of(person),
             combinations_seen_by(person).filter(owner=person),
+            drawings_seen_by(person).filter(owner=person),
+            kept_families_of(person),
         )
     ):
         raise BadInput(
@@ -103,20 +116,23 @@ class _Unpacking:
         self.files = files
         self.own: dict[str, Range] = {}
         self.ids: dict[tuple[str, str], int] = {}
+        self.ranges: dict[str, int] = {}
+        self.drawings: dict[str, int] = {}
 
     def run(self, about: dict) -> dict[str, int]:
         at = "about.json"
         try:
             self._settings(about["settings"])
-            counts = {"ranges": 0, "papers": 0, "drawer": 0, "readings": 0, "combinations": 0, "cards": 0}
+            counts = {"ranges": 0}
             for at in self._named("ranges/"):
                 self._range(at)
                 counts["ranges"] += 1
             own = {found.pk: name for name, found in self.own.items()}
-            for pk, range_id, name, owner, key in colours_seen_by(self.person).values_list(
-                "id", "range_id", "range__name", "range__owner", "key"
+            for pk, range_id, name, key in colours_seen_by(self.person).values_list(
+                "id", "range_id", "range__name", "key"
             ):
-                self.ids[own[range_id] if owner else f"shared {name}", key] = pk
+                self.ids[named(range_id, name, own), key] = pk
+                self.ranges[named(range_id, name, own)] = range_id
             at = "papers.json"
             counts["papers"] = self._papers(_read(self.files, at))
             at = "drawer.json"
@@ -124,7 +140,12 @@ class _Unpacking:
             at = "readings.json"
             counts["readings"] = self._readings(_read(self.files, at))
             at = "combinations.json"
-            counts["combinations"] = self._combinations(_read(self.files, at))
+            counts["combinations"] = self._combinations(self._later(at))
+            at = "drawings.json"
+            counts["drawings"] = self._drawings(self._later(at))
+            at = "families.json"
+            counts["families"] = self._families(self._later(at))
+            counts["cards"] = 0
             for at in self._named("cards/"):
                 self._card(_read(self.files, at))
                 counts["cards"] += 1
@@ -136,6 +157,10 @@ class _Unpacking:
             ) from None
         return counts
 
+    def _later(self, name: str) -> list:
+        """The lines of a file that archives from before there was such a thing lack."""
+        return _read(self.files, name) if name in self.files else []
+
     def _named(self, folder: str) -> list[str]:
         return sorted(
             (name for name in self.files if name.startswith(folder) and name.endswith(".json")),
@@ -144,16 +169,16 @@ class _Unpacking:
 
     def _settings(self, settings: dict) -> None:
         known = {"units": dict(UNITS), "surround": dict(SURROUNDS), "only_owned": (True, False)}
+        known["dark_first"] = (True, False)
         for name, allowed in known.items():
-            setattr(self.person, name, _among(settings[name], allowed))
+            if name in settings:  # an older archive has fewer
+                setattr(self.person, name, _among(settings[name], allowed))
         self.person.save(update_fields=list(known))
 
     def _range(self, name: str) -> None:
         details, file = read_range_json(self.files[name])
         medium = _among(details["medium"], dict(MEDIUM_CHOICES))
-        stored = store_range(
-            self.person, RangeDetails(details["name"], medium, details["maker"], details["note"]), file
-        )
+        stored = store_range(self.person, RangeDetails(**details | {"medium": medium}), file)
         self.own[name.removeprefix("ranges/").removesuffix(".json")] = stored
 
     def _papers(self, lines: list) -> int:
@@ -237,8 +262,21 @@ class _Unpacking:
             for one in history
         )
 
+    def _drawings(self, lines: list) -> int:
+        for one in drawings_seen_by(self.person):
+            self.drawings[named(one.pk, one.name, {})] = one.pk
+        for one in lines:
+            drawing = drawing_from_json(one["drawing"])
+            self.drawings[one["id"]] = store_drawing(self.person, one["name"], drawing).pk
+        return len(lines)
+
+    def _families(self, lines: list) -> int:
+        for one in lines:
+            keep_family(self.person, one["name"], [self._colour(tone) for tone in one["colours"]])
+        return len(lines)
+
     def _plan(self, told: dict) -> dict:
-        plan = in_plan(told, self._colour)
+        plan = in_plan(told, Turns(self._colour, self.ranges.get, self.drawings.get))
         plan_from_json(plan)  # raises where it is no plan
         return plan
 

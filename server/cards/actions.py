@@ -8,6 +8,7 @@ from django.utils import timezone
 
 from jindle_core import defaults
 from jindle_core.changes import AddColour, Change, PairChange, checked_name
+from jindle_core.colouring_changes import ColouringChange
 from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import Size
 from jindle_core.plan import Pair, Plan, plan_to_json
@@ -40,7 +41,9 @@ def delete_card(card: Card) -> None:
 
 
 @transaction.atomic
-def change_card(card: Card, version: int, change: Change, guessed: tuple[Pair, ...]) -> None:
+def change_card(
+    card: Card, version: int, change: Change | ColouringChange, guessed: tuple[Pair, ...]
+) -> None:
     """Make one change; Stale where the card has another version by now.
 
     ``guessed`` are the pairs that stand while none were said.

@@ -10,16 +10,13 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from jindle_core.changes import AddColour, Change, Reanchor
-from jindle_core.colorimetry.typed import read_typed
 from jindle_core.errors import BadInput, Problem
-from jindle_core.plan import Anchor, Role
 from server.access import cards_of, one
 from server.cards import actions, views
+from server.cards.changes import CHANGE_SERIALIZERS, read_change
 from server.cards.models import Card
 from server.cards.resolve import ResolvedPlan
 from server.cards.serializers import (
-    CHANGE_SERIALIZERS,
     COLUMN_CHOICES,
     AlternativesSerializer,
     CardSerializer,
@@ -36,8 +33,7 @@ _MadeSchema = inline_serializer("MadeCard", {"id": serializers.IntegerField()})
 
 
 def _view(request: Request, card: Card, catalogue: Catalogue) -> Response:
-    person = request.user
-    return Response(views.whole_card(card, catalogue, person.units, person.only_owned))
+    return Response(views.whole_card(card, catalogue, request.user))
 
 
 def _version(data) -> int:
@@ -55,9 +51,8 @@ class Cards(APIView):
     @extend_schema(responses=CardsSerializer, operation_id="cards")
     def get(self, request: Request) -> Response:
         """Every card with its palette strip, its look and how its checks stand."""
-        catalogue, units = catalogue_for(request.user), request.user.units
-        found = [views.card_summary(card, catalogue, units) for card in cards_of(request.user)]
-        return Response({"cards": found, "sizes": views.usual_sizes(units)})
+        found = views.card_summaries(list(cards_of(request.user)), catalogue_for(request.user), request.user)
+        return Response({"cards": found, "sizes": views.usual_sizes(request.user.units)})
 
     @extend_schema(request=NewCardSerializer, responses={201: _MadeSchema}, operation_id="create_card")
     def post(self, request: Request) -> Response:
@@ -99,7 +94,7 @@ class CardChanges(APIView):
         card = one(cards_of(request.user), pk=pk)
         catalogue = catalogue_for(request.user)
         version = _version(request.data)
-        change = read_change(request.data.get("change"), catalogue)
+        change = read_change(request.data.get("change"), catalogue, request.user)
         actions.change_card(card, version, change, ResolvedPlan(card.plan, catalogue).pairs)
         return _view(request, card, catalogue)
 
@@ -153,62 +148,3 @@ class Alternatives(APIView):
         resolved = ResolvedPlan(card.plan, catalogue_for(request.user))
         wanted["range_id"] = wanted.pop("range")
         return Response(views.alternatives(resolved, **wanted))
-
-
-def read_change(given, catalogue: Catalogue) -> Change:
-    """The change that JSON names, its colours looked up; BadInput or ValidationError where it is none."""
-    kind = given.get("kind") if isinstance(given, dict) else None
-    if not isinstance(kind, str) or kind not in CHANGE_SERIALIZERS:
-        raise BadInput(
-            Problem(
-                f"There is no change of the kind “{kind}”.",
-                field="kind",
-                value=str(kind),
-                expected=", ".join(CHANGE_SERIALIZERS),
-            )
-        )
-    read = CHANGE_SERIALIZERS[kind](data=given)
-    read.is_valid(raise_exception=True)
-    values = read.validated_data
-    if kind == "add_colour":
-        anchor, own_name = _anchor(values["anchor"], catalogue)
-        return AddColour(anchor, values["name"].strip() or own_name, Role(values["role"]))
-    if kind == "reanchor":
-        return Reanchor(values["key"], _anchor(values["anchor"], catalogue)[0])
-    for supply in _supplies(values):
-        if supply not in catalogue.places:
-            raise BadInput(Problem("That colour is not in your supplies.", field="colour", value=str(supply)))
-    return values
-
-
-def _supplies(change: Change) -> list[int]:
-    """The ids of supplies that a change speaks of."""
-    ends = [getattr(change, name, None) for name in ("upper", "lower")]
-    named = [end.id for end in ends if end and end.source == "supply"]
-    named += [choice.colour for choice in getattr(change, "choices", ())]
-    chosen = getattr(change, "colour", None)
-    return named if chosen is None else [*named, chosen]
-
-
-def _anchor(given: dict, catalogue: Catalogue) -> tuple[Anchor, str]:
-    """The anchor that was asked for and the name it has by itself."""
-    colour = given.get("colour")
-    if colour is not None:
-        place = catalogue.places.get(colour)
-        if place is None:
-            raise BadInput(Problem("That colour is not in your supplies.", field="anchor", value=str(colour)))
-        row = catalogue.rows[place]
-        name = row[Catalogue.NAME] or row[Catalogue.CODE]
-        return Anchor(colour, catalogue.lab_at(place), catalogue.provenance(place)), name
-    value = given.get("value", "")
-    typed = read_typed(value)
-    if typed is None:
-        raise BadInput(
-            Problem(
-                f"“{value}” is neither a colour of a range nor a value.",
-                field="anchor",
-                value=value,
-                expected="#rrggbb, or L, a, b such as 52, −10, 20",
-            )
-        )
-    return Anchor(None, typed.lab, typed.provenance), value.strip()

@@ -2,11 +2,11 @@
 
 from rest_framework import serializers
 
-from jindle_core import changes, defaults
+from jindle_core import defaults
 from jindle_core.contrast.rules import PairKind, Status
 from jindle_core.formats import Size, read_length
 from jindle_core.media import COLUMNS
-from jindle_core.plan import Choice, End, Role
+from jindle_core.plan import End, Role
 from server.catalogue.swatches import MatchSerializer, ShadesSerializer, SwatchSerializer
 
 ROLE_CHOICES = [(role.value, role.value) for role in Role]
@@ -58,177 +58,6 @@ class AnchorRequestSerializer(serializers.Serializer):
 
     colour = serializers.IntegerField(required=False, allow_null=True)
     value = serializers.CharField(required=False, allow_blank=True, max_length=100)
-
-
-class ChangeSerializer(serializers.Serializer):
-    """A change: ``kind`` names it, the other fields are what it needs."""
-
-    makes: type
-
-    def to_internal_value(self, data):
-        given = super().to_internal_value(data)
-        given.pop("kind")
-        return self.makes(**given)
-
-
-def _kind(name: str) -> serializers.ChoiceField:
-    return serializers.ChoiceField(choices=[name])
-
-
-class SetCardSerializer(ChangeSerializer):
-    makes = changes.SetCard
-    kind = _kind("set_card")
-    name = serializers.CharField(required=False)
-    size = SizeRequestSerializer(required=False)
-
-
-class AddColourSerializer(ChangeSerializer):
-    """``name`` may be left out: then it is the colour's own."""
-
-    makes = dict
-    kind = _kind("add_colour")
-    anchor = AnchorRequestSerializer()
-    name = serializers.CharField(required=False, allow_blank=True, default="")
-    role = serializers.ChoiceField(choices=ROLE_CHOICES)
-
-
-class EditColourSerializer(ChangeSerializer):
-    makes = changes.EditColour
-    kind = _kind("edit_colour")
-    key = serializers.IntegerField()
-    name = serializers.CharField(required=False)
-    role = serializers.ChoiceField(choices=ROLE_CHOICES, required=False)
-
-
-class ReanchorSerializer(ChangeSerializer):
-    makes = dict
-    kind = _kind("reanchor")
-    key = serializers.IntegerField()
-    anchor = AnchorRequestSerializer()
-
-
-class MoveColourSerializer(ChangeSerializer):
-    makes = changes.MoveColour
-    kind = _kind("move_colour")
-    key = serializers.IntegerField()
-    to = serializers.IntegerField()
-
-
-class RemoveColourSerializer(ChangeSerializer):
-    makes = changes.RemoveColour
-    kind = _kind("remove_colour")
-    key = serializers.IntegerField()
-
-
-class ChooseSerializer(ChangeSerializer):
-    makes = changes.Choose
-    kind = _kind("choose")
-    key = serializers.IntegerField()
-    column = serializers.ChoiceField(choices=COLUMN_CHOICES)
-    colour = serializers.IntegerField()
-    locked = serializers.BooleanField(default=False)
-
-
-class CellChoiceSerializer(serializers.Serializer):
-    """A supply for one cell."""
-
-    key = serializers.IntegerField()
-    column = serializers.ChoiceField(choices=COLUMN_CHOICES)
-    colour = serializers.IntegerField()
-
-
-class ChooseManySerializer(ChangeSerializer):
-    makes = changes.ChooseMany
-    kind = _kind("choose_many")
-    choices = CellChoiceSerializer(many=True, max_length=defaults.PALETTE_LIMIT * len(COLUMNS))
-
-    def to_internal_value(self, data):
-        given = super(ChangeSerializer, self).to_internal_value(data)
-        return changes.ChooseMany(tuple(Choice(**one) for one in given["choices"]))
-
-
-class ClearChoiceSerializer(ChangeSerializer):
-    makes = changes.ClearChoice
-    kind = _kind("clear_choice")
-    key = serializers.IntegerField()
-    column = serializers.ChoiceField(choices=COLUMN_CHOICES)
-
-
-class AddPairSerializer(ChangeSerializer):
-    makes = changes.AddPair
-    kind = _kind("add_pair")
-    pair_kind = serializers.ChoiceField(choices=PAIR_CHOICES)
-    upper = EndSerializer()
-    lower = EndSerializer()
-    outlined = serializers.BooleanField(default=False)
-
-    def to_internal_value(self, data):
-        return _pair_change(self, data)
-
-
-class EditPairSerializer(ChangeSerializer):
-    makes = changes.EditPair
-    kind = _kind("edit_pair")
-    key = serializers.IntegerField()
-    pair_kind = serializers.ChoiceField(choices=PAIR_CHOICES, required=False)
-    upper = EndSerializer(required=False)
-    lower = EndSerializer(required=False)
-    outlined = serializers.BooleanField(required=False)
-
-    def to_internal_value(self, data):
-        return _pair_change(self, data)
-
-
-def _pair_change(serializer: ChangeSerializer, data):
-    """``kind`` names the change, so the pair's own kind travels as ``pair_kind``."""
-    given = super(ChangeSerializer, serializer).to_internal_value(data)
-    given.pop("kind")
-    if "pair_kind" in given:
-        given["kind"] = PairKind(given.pop("pair_kind"))
-    return serializer.makes(**given)
-
-
-class RemovePairSerializer(ChangeSerializer):
-    makes = changes.RemovePair
-    kind = _kind("remove_pair")
-    key = serializers.IntegerField()
-
-
-class GuessPairsSerializer(ChangeSerializer):
-    makes = changes.GuessPairs
-    kind = _kind("guess_pairs")
-
-
-class WaiveSerializer(ChangeSerializer):
-    makes = changes.Waive
-    kind = _kind("waive")
-    check = serializers.CharField(max_length=40)
-    reason = serializers.CharField(max_length=defaults.NAME_LIMIT)
-
-
-class UnwaiveSerializer(ChangeSerializer):
-    makes = changes.Unwaive
-    kind = _kind("unwaive")
-    check = serializers.CharField(max_length=40)
-
-
-CHANGE_SERIALIZERS: dict[str, type[ChangeSerializer]] = {
-    "set_card": SetCardSerializer,
-    "add_colour": AddColourSerializer,
-    "edit_colour": EditColourSerializer,
-    "reanchor": ReanchorSerializer,
-    "move_colour": MoveColourSerializer,
-    "remove_colour": RemoveColourSerializer,
-    "choose": ChooseSerializer,
-    "choose_many": ChooseManySerializer,
-    "clear_choice": ClearChoiceSerializer,
-    "add_pair": AddPairSerializer,
-    "edit_pair": EditPairSerializer,
-    "remove_pair": RemovePairSerializer,
-    "guess_pairs": GuessPairsSerializer,
-    "waive": WaiveSerializer,
-    "unwaive": UnwaiveSerializer,
-}
 
 
 # --- What it gives.
@@ -320,7 +149,7 @@ class PartSerializer(serializers.Serializer):
     """A shape on the card, in millimetres."""
 
     name = serializers.CharField()
-    shape = serializers.ChoiceField(choices=("rect", "disc", "dots", "text"))
+    shape = serializers.ChoiceField(choices=("rect", "disc", "dots", "drawing", "text"))
     x = serializers.FloatField()
     y = serializers.FloatField()
     width = serializers.FloatField()
@@ -329,12 +158,47 @@ class PartSerializer(serializers.Serializer):
     shades = ShadesSerializer()
 
 
+class StopSerializer(serializers.Serializer):
+    """A colour at a part of the way from light to shadow."""
+
+    at = serializers.FloatField(help_text="0 in the light, 1 in the shadow")
+    shades = ShadesSerializer()
+
+
+class PictureShapeSerializer(serializers.Serializer):
+    """A closed shape of the drawing, as it would be coloured."""
+
+    path = serializers.CharField(help_text="as SVG writes it")
+    key = serializers.IntegerField(help_text="of its area, or 0")
+    colour = serializers.IntegerField(help_text="the key of its palette colour, or 0")
+    stops = StopSerializer(many=True, help_text="none: the paper")
+
+
+class PictureSerializer(serializers.Serializer):
+    """The card's line drawing, coloured as predicted; in units of its own."""
+
+    width = serializers.FloatField()
+    height = serializers.FloatField()
+    paper = ShadesSerializer()
+    outlined = serializers.BooleanField(help_text="whether its lines are stamped or drawn")
+    away = serializers.ListField(
+        child=serializers.FloatField(),
+        min_length=2,
+        max_length=2,
+        allow_null=True,
+        help_text="x, y from the light into the shadow; none: light centres and dark edges",
+    )
+    shapes = PictureShapeSerializer(many=True)
+    lines = serializers.ListField(child=serializers.CharField())
+
+
 class DeskSerializer(serializers.Serializer):
     """The card as it would look."""
 
     width = serializers.FloatField()
     height = serializers.FloatField()
     parts = PartSerializer(many=True)
+    picture = PictureSerializer(allow_null=True, help_text="what the part “drawing” shows")
 
 
 class ColumnSerializer(serializers.Serializer):
@@ -357,6 +221,7 @@ class CardSerializer(serializers.Serializer):
     colours = PaletteColourSerializer(many=True)
     pairs = PairSerializer(many=True)
     guessed = serializers.BooleanField(help_text="the pairs are a guess from the roles")
+    colouring_trouble = serializers.IntegerField(help_text="families and materials to look at again")
     checks = CheckSerializer(many=True)
     desk = DeskSerializer()
 

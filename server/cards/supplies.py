@@ -25,7 +25,7 @@ class Wanted:
 
 
 def shopping(cards: Iterable[Card], catalogue: Catalogue) -> list[Wanted]:
-    """What the cards were said to use, by choice or as a palette colour, and is not there to use.
+    """What cards use, by choice, as a palette colour or for colouring, and is not there to use.
 
     What is low is on the list too, as running out. By range and code.
     """
@@ -34,6 +34,9 @@ def shopping(cards: Iterable[Card], catalogue: Catalogue) -> list[Wanted]:
         plan = card.plan
         used = [choice.colour for choice in plan.choices]
         used += [colour.anchor.colour for colour in plan.colours if colour.anchor.colour is not None]
+        used += [pk for area in plan.colouring.areas for pk in area.family]
+        if plan.colouring.paper is not None:
+            used.append(plan.colouring.paper)
         for pk in used:
             if pk in catalogue.places:
                 users.setdefault(pk, {})[plan.name] = None

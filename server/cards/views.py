@@ -1,5 +1,6 @@
 """A card as the screens get it: table, pairs, checks, desk."""
 
+from collections.abc import Sequence
 from typing import Any
 
 import numpy as np
@@ -15,7 +16,9 @@ from jindle_core.matching.nearest import Nearest, query_each
 from jindle_core.matching.verdicts import Verdict
 from jindle_core.media import COLUMNS
 from jindle_core.plan import End
+from server.accounts.models import Person
 from server.cards.checks import checks
+from server.cards.colouring import Coloured, coloured_plans
 from server.cards.models import Card
 from server.cards.resolve import ResolvedPlan, value_on_screen
 from server.catalogue.arrays import Catalogue
@@ -26,9 +29,10 @@ _PROVENANCE_WORDS = dict(PROVENANCE_CHOICES)
 _COLUMNS = [{"key": column.key, "title": column.title} for column in COLUMNS]
 
 
-def whole_card(card: Card, catalogue: Catalogue, units: str, only_owned: bool) -> dict[str, Any]:
+def whole_card(card: Card, catalogue: Catalogue, person: Person) -> dict[str, Any]:
     """The card as ``CardSerializer`` describes it."""
-    resolved = ResolvedPlan(card.plan, catalogue)
+    (coloured,) = coloured_plans([card], catalogue, person)
+    resolved, units, only_owned = coloured.resolved, person.units, person.only_owned
     labels = dict(card.revisions.filter(number__in=(card.head, card.head + 1)).values_list("number", "label"))
     return {
         "id": card.pk,
@@ -42,13 +46,19 @@ def whole_card(card: Card, catalogue: Catalogue, units: str, only_owned: bool) -
         "pairs": _pairs(resolved),
         "guessed": resolved.plan.pairs is None,
         "checks": checks(resolved),
-        "desk": _desk(resolved),
+        "colouring_trouble": coloured.trouble,
+        "desk": _desk(coloured),
     }
 
 
-def card_summary(card: Card, catalogue: Catalogue, units: str) -> dict[str, Any]:
-    """The card as ``CardSummarySerializer`` describes it."""
-    resolved = ResolvedPlan(card.plan, catalogue)
+def card_summaries(cards: Sequence[Card], catalogue: Catalogue, person: Person) -> list[dict[str, Any]]:
+    """The cards as ``CardSummarySerializer`` describes them."""
+    plans = coloured_plans(cards, catalogue, person)
+    return [_summary(card, coloured, person.units) for card, coloured in zip(cards, plans, strict=True)]
+
+
+def _summary(card: Card, coloured: Coloured, units: str) -> dict[str, Any]:
+    resolved = coloured.resolved
     found = checks(resolved, mending=False)
     counted = [check["status"] for check in found if check["waived"] is None]
     return {
@@ -67,7 +77,7 @@ def card_summary(card: Card, catalogue: Catalogue, units: str) -> dict[str, Any]
         "failing": counted.count(Status.FAILS.value),
         "doubtful": counted.count(Status.LOOK_AGAIN.value),
         "checks": len(found),
-        "desk": _desk(resolved),
+        "desk": _desk(coloured),
     }
 
 
@@ -203,9 +213,11 @@ def _end(resolved: ResolvedPlan, end: End) -> dict[str, Any]:
     }
 
 
-def _desk(resolved: ResolvedPlan) -> dict[str, Any]:
+def _desk(coloured: Coloured) -> dict[str, Any]:
+    resolved, drawing = coloured.resolved, coloured.drawing
     given = resolved.plan.size
-    parts = desk(given, resolved.plan.colours, resolved.pairs)
+    shape = drawing and (drawing.width, drawing.height)
+    parts = desk(given, resolved.plan.colours, resolved.pairs, shape)
     return {
         "width": float(given.width.millimetres),
         "height": float(given.height.millimetres),
@@ -219,4 +231,5 @@ def _desk(resolved: ResolvedPlan) -> dict[str, Any]:
             }
             for part in parts
         ],
+        "picture": coloured.picture(),
     }

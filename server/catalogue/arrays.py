@@ -5,9 +5,10 @@ and only a change of them reads the colours again.
 """
 
 from collections import OrderedDict
-from dataclasses import asdict, dataclass
+from dataclasses import asdict, dataclass, field
 from functools import cached_property
 from threading import Lock
+from typing import Any
 
 import numpy as np
 
@@ -16,6 +17,7 @@ from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import on_screen, reflectance_to_lab
 from jindle_core.colorimetry.views import shades
+from jindle_core.families.build import Builder
 from jindle_core.instead.glaze import GlazeTable
 from jindle_core.matching.nearest import Nearest, NearestIndex
 from jindle_core.matching.search import SearchIndex
@@ -23,12 +25,14 @@ from jindle_core.media import COLUMN_OF, COLUMNS, FORM, Form, Medium
 from jindle_core.prediction.behaviour import COVERING, Behaviour, Covering, Hand, usual_behaviour
 from jindle_core.prediction.fitting import Fit
 from jindle_core.prediction.laying import laid
+from jindle_core.prediction.stocks import WHITE
 from jindle_core.readings import Settled
 from server.access import drawer_of, ranges_seen_by
 from server.accounts.models import Person
 from server.catalogue.models import CatalogueStamp, Colour, Reading
 from server.catalogue.readings import fitted, from_bytes, read_of
 
+_BUILDERS = 12  # media, drawers and papers whose families are held at once
 _KEPT = 32  # people whose arrays are held at once in one process
 
 
@@ -41,6 +45,7 @@ class RangeFacts:
     maker: str
     medium: Medium
     own: bool
+    properties: dict[str, Any] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True)
@@ -160,6 +165,43 @@ class Catalogue:
             table = GlazeTable(self.reflectance(places), usual_behaviour(medium))
             self._glaze_tables[medium] = (table, places)
         return self._glaze_tables[medium]
+
+    @cached_property
+    def _builders(self) -> OrderedDict[tuple, tuple[Builder, np.ndarray]]:
+        return OrderedDict()
+
+    def families(
+        self, medium: Medium, owned: bool, layers: int, paper: int | None
+    ) -> tuple[Builder, np.ndarray]:
+        """What families of a medium, laid in layers on a card, are built from; and its places.
+
+        The card is a place, or None for white. Without two that are owned, all
+        that can be had.
+        """
+        key = (medium, owned, layers, paper)
+        if key not in self._builders:
+            places = self.of_media((medium,))
+            mine = places[self.usable[places]]
+            enough = owned and len(mine) >= defaults.FAMILY_SIZES[0]
+            places = mine if enough else places[self.to_be_had[places]]
+            self._builders[key] = (Builder(self.predicted(places, layers, paper)), places)
+            while len(self._builders) > _BUILDERS:
+                self._builders.popitem(last=False)
+        return self._builders[key]
+
+    def predicted(self, places: np.ndarray, layers: int, paper: int | None) -> np.ndarray:
+        """CIELAB (m, 3) of the colours at some places laid in layers on a card (a place, or None: white)."""
+        if layers == 1 and paper is None:
+            return self.lab[places]
+        card = WHITE if paper is None else self.reflectance(np.array([paper]))[0]
+        found = np.empty((len(places), 3))
+        ones = self.reflectance(places)
+        for range_id in np.unique(self.range_ids[places]):
+            there = self.range_ids[places] == range_id
+            facts = self.ranges[int(range_id)]
+            seen = laid(ones[there], facts.medium, layers, card=card, behaviour=self.behaviour(int(range_id)))
+            found[there] = reflectance_to_lab(seen)
+        return found
 
     @cached_property
     def discontinued(self) -> np.ndarray:
@@ -283,7 +325,9 @@ def forget_catalogues() -> None:
 
 def _read(person: Person) -> Catalogue:
     ranges = {
-        one.pk: RangeFacts(one.pk, one.name, one.maker, Medium(one.medium), one.owner_id is not None)
+        one.pk: RangeFacts(
+            one.pk, one.name, one.maker, Medium(one.medium), one.owner_id is not None, one.properties
+        )
         for one in ranges_seen_by(person)
     }
     rows = tuple(

@@ -3,15 +3,10 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 from html import escape
-from pathlib import Path
-
-from django.conf import settings
-from PIL import ImageFile
 
 from jindle_core import defaults
 from jindle_core.swatch_sheet import SHEETS, Area, SwatchSheet, swatch_sheet
-
-_FONTS = settings.ROOT / "web" / "node_modules" / "@fontsource-variable"
+from server.catalogue.printing import pdf
 
 
 @dataclass(frozen=True)
@@ -35,15 +30,8 @@ class Part:
 
 def chart_pdf(title: str, parts: Sequence[Part], name: str) -> bytes:
     """The chart as PDF pages of a sheet ("letter" or "a4")."""
-    # The library takes a second to load, and only who prints wants it.
-    from weasyprint import HTML  # noqa: PLC0415
-
-    # It makes Pillow take pictures that are cut off, everywhere in this process; ours must be whole.
-    ImageFile.LOAD_TRUNCATED_IMAGES = False
     sheet = swatch_sheet(name)
-    pages = "".join(_part(part, sheet) for part in parts)
-    head = f"<title>{escape(title)}</title><style>{_style(name)}</style>"
-    return HTML(string=f"<!doctype html><html lang=en>{head}{pages}</html>", base_url=str(_FONTS)).write_pdf()
+    return pdf(title, _style(name), "".join(_part(part, sheet) for part in parts))
 
 
 def _part(part: Part, sheet: SwatchSheet) -> str:
@@ -86,13 +74,9 @@ def _at(area: Area, more: str = "") -> str:
 
 
 def _style(name: str) -> str:
-    text = _font("atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2")
-    head = _font("bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2")
     width, height = SHEETS[name]
     inside = defaults.SHEET_MARGIN + defaults.SHEET_MARK + defaults.SHEET_GAP
     return f"""
-@font-face {{ font-family: Text; src: url('{text}') }}
-@font-face {{ font-family: Head; src: url('{head}') }}
 @page {{ size: {width}mm {height}mm; margin: 0 }}
 body {{ font: 8pt/1.25 Text, sans-serif; color: #111; margin: 0 }}
 section {{ position: relative; width: {width}mm; height: {height}mm; overflow: hidden; break-after: page }}
@@ -111,7 +95,3 @@ p {{ margin: 0; left: {inside}mm; top: 22.5mm; width: 118mm; color: #444; font-s
 .text b {{ display: block; font-size: 8pt; color: #111 }}
 .text em {{ font-style: normal }}
 """
-
-
-def _font(name: str) -> str:
-    return Path(_FONTS / name).as_uri()

@@ -61,6 +61,8 @@ class Range(models.Model):
     maker = models.CharField(max_length=defaults.NAME_LIMIT, blank=True)
     medium = models.CharField(max_length=20, choices=MEDIUM_CHOICES)
     note = models.TextField(blank=True)
+    # How it behaves with others: see jindle_core.compatibility.properties.
+    properties = models.JSONField(default=dict, blank=True)
     # Counts every edit, so that of two windows the second is told.
     version = models.PositiveIntegerField(default=1)
     created = models.DateTimeField(auto_now_add=True)

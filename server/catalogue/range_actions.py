@@ -1,7 +1,8 @@
 """Every write to ranges, one action each."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
+from typing import Any
 
 from django.db import transaction
 from django.db.models import F
@@ -9,10 +10,12 @@ from django.db.models import F
 from jindle_core import defaults
 from jindle_core.changes import checked_name
 from jindle_core.colorimetry.typed import read_typed
+from jindle_core.compatibility.properties import checked_properties
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.entries import FIELDS, Entry, RangeFile, read_rows
 from jindle_core.interchange.range_csv import figure, neutral
 from jindle_core.interchange.text import Table
+from jindle_core.media import Medium
 from server.accounts.models import Person
 from server.catalogue.models import Colour, Range, touch_catalogue
 from server.catalogue.readings import from_bytes, to_bytes
@@ -33,14 +36,16 @@ class RangeDetails:
     medium: str
     maker: str = ""
     note: str = ""
+    properties: dict[str, Any] = field(default_factory=dict)
 
-    def fields(self) -> dict[str, str]:
-        """The details as they are stored; BadInput where the name is none."""
+    def fields(self) -> dict[str, Any]:
+        """The details as they are stored; BadInput where the name is none, or a property does not fit."""
         return {
             "name": checked_name(self.name),
             "medium": self.medium,
             "maker": " ".join(self.maker.split()),
             "note": self.note.strip(),
+            "properties": checked_properties(Medium(self.medium), self.properties),
         }
 
 

@@ -13,8 +13,9 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.palettes.landing import from_drawer, land
 from jindle_core.palettes.rules import RULES, TRIOS
 from server.access import cards_of, combinations_seen_by, one, own_combination
+from server.accounts.models import Person
 from server.cards.actions import start_card
-from server.cards.api import read_change
+from server.cards.changes import read_change
 from server.cards.resolve import ResolvedPlan
 from server.cards.serializers import (
     COLUMN_CHOICES,
@@ -131,8 +132,8 @@ class KeptSerializer(serializers.Serializer):
     id = serializers.IntegerField()
 
 
-def _colours(given: list, catalogue: Catalogue) -> list[AddColour]:
-    return [read_change({"kind": "add_colour"} | one, catalogue) for one in given]
+def _colours(given: list, catalogue: Catalogue, person: Person) -> list[AddColour]:
+    return [read_change({"kind": "add_colour"} | one, catalogue, person) for one in given]
 
 
 class RuleLandings(APIView):
@@ -204,7 +205,7 @@ class Combinations(APIView):
         asked = given.validated_data
         catalogue = catalogue_for(request.user)
         if asked["card"] is None:
-            colours = _colours(asked["colours"], catalogue)
+            colours = _colours(asked["colours"], catalogue, request.user)
         else:
             card = one(cards_of(request.user), pk=asked["card"])
             colours = ResolvedPlan(card.plan, catalogue).as_added()
@@ -235,6 +236,6 @@ class StartCard(APIView):
         asked = given.validated_data
         if not asked["colours"]:
             raise BadInput(Problem("Choose at least one colour to start with.", field="colours"))
-        colours = _colours(asked["colours"], catalogue_for(request.user))
+        colours = _colours(asked["colours"], catalogue_for(request.user), request.user)
         card = start_card(request.user, asked["name"], asked["size"], colours)
         return Response({"id": card.pk}, status=status.HTTP_201_CREATED)

@@ -5,9 +5,12 @@ from datetime import date
 from django.contrib.auth.models import AnonymousUser
 from rest_framework.exceptions import PermissionDenied
 
+from jindle_core.line_art.drawing import LineDrawing
 from server.access import cards_of
 from server.catalogue.drawer_actions import set_owned
 from server.catalogue.reading_actions import Laid, Value, add_readings
+from server.colouring.actions import store_drawing
+from server.colouring.models import KeptFamily
 from server.palettes.models import Combination
 from server.papers.actions import Named, store_paper
 from server.papers.models import Paper
@@ -74,6 +77,18 @@ TABLE = (
     ("palettes/combinations/{combination}", "delete", None, 401, 204, 404),
     ("palettes/combinations/{shared_combination}", "delete", None, 401, 403, 403),
     ("palettes/start", "post", {"name": "x", "size": SIZE, "colours": [{"anchor": {"colour": "{colour}"}, "role": "lead"}]}, 401, 201, 400),
+    ("cards/{card}/colouring", "get", None, 401, 200, 404),
+    ("cards/{card}/colouring/papers", "get", None, 401, 200, 404),
+    ("cards/{card}/colouring/propose", "post", {"version": "{version}"}, 401, 400, 404),
+    ("cards/{card}/areas/1/families", "get", None, 401, 400, 404),
+    ("drawings", "get", None, 401, 200, 200),
+    ("drawings", "post", {}, 401, 415, 415),
+    ("drawings/{shared_drawing}", "delete", None, 401, 403, 403),
+    ("drawings/{drawing}", "delete", None, 401, 204, 404),
+    ("families/kept", "get", None, 401, 200, 200),
+    ("families/kept", "post", {"name": "x", "colours": ["{colour}"]}, 401, 400, 400),
+    ("families/kept/sheet", "get", None, 401, 200, 200),
+    ("families/kept/{family}", "delete", None, 401, 204, 404),
     ("camera", "get", None, 401, 200, 200),
     ("camera/chart", "post", {"range": "{range}", "light": "shade"}, 401, 200, 404),
     ("swatches/read", "post", {}, 401, 415, 415),
@@ -116,7 +131,10 @@ class AccessTests(ApiTestCase):
         hers, everybodys = (
             Combination.objects.create(owner=owner, name="x", stored=stored) for owner in (self.ann, None)
         )
-        self.names = {"combination": hers.pk, "shared_combination": everybodys.pk, "paper": paper.pk, "shared_paper": shared.pk, "sheet_colour": paper.range.colours.last().pk, "reading": reading.pk, "shared_colour": self.ids["SKY-2"], "range": self.own.pk, "shared": self.pads.pk, "card": card["id"],
+        blank = LineDrawing(10, 10, (), ())
+        drawn, shared_drawn = (store_drawing(owner, "x", blank) for owner in (self.ann, None))
+        family = KeptFamily.objects.create(owner=self.ann, name="x", colours=[])
+        self.names = {"drawing": drawn.pk, "shared_drawing": shared_drawn.pk, "family": family.pk, "combination": hers.pk, "shared_combination": everybodys.pk, "paper": paper.pk, "shared_paper": shared.pk, "sheet_colour": paper.range.colours.last().pk, "reading": reading.pk, "shared_colour": self.ids["SKY-2"], "range": self.own.pk, "shared": self.pads.pk, "card": card["id"],
                       "version": card["version"], "colour": self.own.colours.get().pk}  # fmt: skip
 
     def _fill(self, value):
@@ -158,10 +176,14 @@ class AccessTests(ApiTestCase):
                 "shared_paper",
                 "combination",
                 "shared_combination",
+                "drawing",
+                "shared_drawing",
+                "family",
             ),
             "<int:pk>",
         )
         tried = {path.format(**whole).replace("/csv", "/<str:kind>") for path, *_ in TABLE}
+        tried = {path.replace("areas/1/", "areas/<int:key>/") for path in tried}
         self.assertEqual({str(one.pattern) for one in api}, tried | opened)
 
     def test_nobody_sees_another_persons_supplies(self):

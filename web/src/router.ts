@@ -13,6 +13,7 @@ export const router = createRouter({
       children: [
         { path: '', redirect: (to) => `${to.path}/palette` },
         { path: 'palette', component: () => import('@/palette/PaletteStage.vue') },
+        { path: 'colouring', component: () => import('@/colouring/ColouringStage.vue') },
         { path: 'contrast', component: () => import('@/contrast/ContrastStage.vue') },
       ],
     },

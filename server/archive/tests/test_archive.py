@@ -6,10 +6,12 @@ import zipfile
 from django.core.files.uploadedfile import SimpleUploadedFile
 from PIL import Image
 
+from jindle_core.line_art.drawing import LineDrawing, Shape
 from server.accounts.models import Person
 from server.archive.pack import pack
 from server.cards.models import Card
-from server.catalogue.models import Reading
+from server.catalogue.models import Range, Reading
+from server.colouring.actions import store_drawing
 from server.papers.actions import Named, store_paper
 from server.papers.models import Paper
 from server.tests.helpers import ApiTestCase, make_range
@@ -44,6 +46,17 @@ class ArchiveTests(ApiTestCase):
         sheet = [Named((50.0, 1.0, 2.0), 0.75, "ground"), Named((30.0, 4.0, 5.0), 0.25, "main")]
         store_paper(self.ann, "Quayside", "Stripes", PICTURE, sheet, "photographed")
         self.ask("post", "palettes/combinations", {"name": "Moonrise", "card": card["id"]}, 201)
+        pencils = make_range(self.ann, "Tray", "wax pencil", "code,L,a,b\nTRAY-1,80,0,9\nTRAY-2,50,0,9\n")
+        tones = [one.pk for one in pencils.colours.all()]
+        drawing = LineDrawing(100.0, 100.0, (Shape("sail", "M0 0 90 0 90 90Z", 0.4, ()),), ())
+        card = self.ask("get", f"cards/{card['id']}")
+        for change in (
+            {"kind": "set_drawing", "drawing": store_drawing(self.ann, "Boat", drawing).pk},
+            {"kind": "set_families", "families": [{"key": 1, "colours": tones}]},
+            {"kind": "set_colouring", "paper": self.ids["milk"], "line_range": self.own.pk},
+        ):
+            card = self.change(card, **change)
+        self.ask("post", "families/kept", {"name": "canvas", "colours": tones}, 201)
         self.ask("patch", "me", {"units": "mm", "surround": "dark"})
         self.ann.refresh_from_db()
 
@@ -73,11 +86,14 @@ class ArchiveTests(ApiTestCase):
                     "about.json",
                     "ranges/own 1.json",
                     "ranges/own 2.json",
+                    "ranges/own 3.json",
                     "papers/0001.jpg",
                     "papers.json",
                     "drawer.json",
                     "readings.json",
                     "combinations.json",
+                    "drawings.json",
+                    "families.json",
                     "cards/0001.json",
                 ],
             )
@@ -85,7 +101,16 @@ class ArchiveTests(ApiTestCase):
         self.client.force_login(self.ben)
         self.assertEqual(
             self.bring_back(whole),
-            {"ranges": 2, "papers": 1, "drawer": 3, "readings": 1, "combinations": 1, "cards": 1},
+            {
+                "ranges": 3,
+                "papers": 1,
+                "drawer": 3,
+                "readings": 1,
+                "combinations": 1,
+                "drawings": 1,
+                "families": 1,
+                "cards": 1,
+            },
         )
         self.assertEqual(pack(Person.objects.get(name="Ben")), whole)
         (paper,) = Paper.objects.filter(owner=self.ben)
@@ -93,7 +118,11 @@ class ArchiveTests(ApiTestCase):
         self.assertEqual([colour.share for colour in paper.range.colours.all()], [0.75, 0.25])
         (card,) = self.ask("get", "cards")["cards"]
         card = self.ask("get", f"cards/{card['id']}")
-        self.assertEqual((len(card["colours"]), card["redo"]), (4, "adding what lies on what"))
+        self.assertEqual((len(card["colours"]), card["undo"]), (4, "how the picture is coloured"))
+        told = self.ask("get", f"cards/{card['id']}/colouring")
+        self.assertEqual([one["swatch"]["code"] for one in told["areas"][0]["tones"]], ["TRAY-1", "TRAY-2"])
+        self.assertEqual((told["areas"][0]["shape"], told["paper"]["name"]), ("sail", "milk"))
+        self.assertEqual(told["line_range"], Range.objects.get(owner=self.ben, name="Mine").pk)
         self.assertEqual(card["colours"][0]["cells"][1]["state"], "chosen")
         self.assertFalse(any(colour["lost"] for colour in card["colours"]))
 

@@ -10,7 +10,7 @@ from rest_framework.views import APIView
 from jindle_core.interchange.cgats import write_cgats
 from jindle_core.interchange.palette_text import write_gpl, write_tokens
 from jindle_core.interchange.range_csv import write_range
-from jindle_core.interchange.range_json import write_range_json
+from jindle_core.interchange.range_json import DETAILS, write_range_json
 from jindle_core.swatch_sheet import SHEETS
 from server.access import one, ranges_seen_by
 from server.catalogue.arrays import Catalogue, catalogue_for
@@ -27,7 +27,7 @@ _SHEET = OpenApiParameter("sheet", str, enum=list(SHEETS), description="letter (
 def range_text(found: Range, kind: str) -> tuple[str, str]:
     """A range in one of ``KINDS``, and its media type."""
     entries = [entry_of(colour) for colour in found.colours.all()]
-    details = {field: getattr(found, field) for field in ("name", "maker", "medium", "note")}
+    details = {field: getattr(found, field) for field in DETAILS}
     if kind == "csv":
         return write_range(entries), "text/csv"
     if kind == "json":

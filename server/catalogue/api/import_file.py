@@ -2,6 +2,7 @@
 
 import json
 from collections.abc import Iterator
+from typing import Any
 
 import numpy as np
 from drf_spectacular.utils import extend_schema
@@ -84,7 +85,7 @@ class PreviewSerializer(serializers.Serializer):
     problems = ProblemSerializer(many=True)
 
 
-def _read_file(given: dict) -> tuple[dict[str, str], RangeFile]:
+def _read_file(given: dict) -> tuple[dict[str, Any], RangeFile]:
     upload = given["file"]
     # One byte more than is taken is enough to know that it is too large.
     content = upload.read(defaults.LARGEST_FILE + 1)
@@ -150,10 +151,12 @@ class RangeImport(APIView):
         given = ImportRequestSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         values = given.validated_data
+        told, file = _read_file(values)
+        # What a file says of how its medium behaves says nothing of another one.
+        properties = told.get("properties", {}) if told.get("medium") == values["medium"] else {}
         details = range_actions.RangeDetails(
-            values["name"], values["medium"], values["maker"], values["note"]
+            values["name"], values["medium"], values["maker"], values["note"], properties
         )
-        _, file = _read_file(values)
         return progress(_lines(range_actions.storing_range(request.user, details, file)))
 
 

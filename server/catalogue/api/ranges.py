@@ -10,6 +10,8 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core import defaults
+from jindle_core.compatibility.materials import SURFACES
+from jindle_core.compatibility.properties import MOST_LAYERS
 from jindle_core.interchange.entries import FIELDS
 from jindle_core.matching.chart import gaps, points
 from jindle_core.matching.verdicts import Verdict
@@ -22,6 +24,21 @@ from server.catalogue.swatches import MatchSerializer, SwatchSerializer, match, 
 _STRIP = 24  # colours shown of a range in the list
 
 
+SURFACE_CHOICES = [(one, one) for one in SURFACES]
+
+
+class PropertiesSerializer(serializers.Serializer):
+    """How a range behaves with others, as far as it is said; else as its medium usually does."""
+
+    surface = serializers.ChoiceField(choices=SURFACE_CHOICES, required=False, help_text="of cardstock")
+    wet_layers = serializers.IntegerField(
+        required=False, min_value=1, max_value=MOST_LAYERS, help_text="that a cardstock takes"
+    )
+    solvent_proof = serializers.BooleanField(required=False, help_text="of a line ink")
+    waterproof = serializers.BooleanField(required=False, help_text="of a line ink")
+    slow = serializers.BooleanField(required=False, help_text="of a line ink: open for hours")
+
+
 class RangeSerializer(serializers.ModelSerializer):
     """A range without its colours."""
 
@@ -30,13 +47,14 @@ class RangeSerializer(serializers.ModelSerializer):
     count = serializers.IntegerField()
     owned = serializers.IntegerField(help_text="how many of its colours are in the drawer")
     discontinued = serializers.IntegerField()
+    properties = PropertiesSerializer()
     strip = serializers.ListField(child=serializers.CharField(), help_text="#rrggbb, spread over the range")
 
     class Meta:
         model = Range
         fields = (
-            "id", "version", "name", "maker", "medium", "note", "own", "count", "owned", "discontinued",
-            "strip",
+            "id", "version", "name", "maker", "medium", "note", "properties", "own", "count", "owned",
+            "discontinued", "strip",
         )  # fmt: skip
 
 
@@ -85,6 +103,7 @@ class RangeDetailsSerializer(serializers.Serializer):
     maker = serializers.CharField(max_length=defaults.NAME_LIMIT, allow_blank=True, default="")
     medium = serializers.ChoiceField(choices=MEDIUM_CHOICES)
     note = serializers.CharField(max_length=2000, allow_blank=True, default="")
+    properties = PropertiesSerializer(default=dict)
 
 
 class PutSerializer(serializers.Serializer):
@@ -141,6 +160,7 @@ def _listed(found: Range, catalogue: Catalogue, person_id: int) -> dict:
         "maker": found.maker,
         "medium": found.medium,
         "note": found.note,
+        "properties": found.properties,
         "own": found.owner_id == person_id,
         "count": len(places),
         "owned": int(catalogue.owned[places].sum()),

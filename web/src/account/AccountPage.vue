@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ApiError, got } from '@/api/client'
 import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
 import FileButton from '@/ui/FileButton.vue'
+import OnOff from '@/ui/OnOff.vue'
 
 /** How things are shown, the password, and everything of mine: out, back, or gone. */
 const session = useSession()
@@ -46,6 +47,10 @@ const bringBack = (file: File) =>
     )
     await router.push('/cards')
   })
+const darkFirst = computed({
+  get: () => session.person?.dark_first ?? false,
+  set: (value) => void session.set({ dark_first: value }).catch(notices.fail),
+})
 const remove = () =>
   attempt('delete', async () => {
     await api.POST('/api/me/delete', { body: { password: sure.value } })
@@ -60,8 +65,9 @@ const remove = () =>
       <section class="panel p-5" aria-labelledby="mine">
         <h2 id="mine" class="mb-2 text-base">Everything of mine</h2>
         <p class="mb-4">
-          One archive of open files: own ranges and papers, drawer, readings, combinations, cards
-          with their history, and settings. It can be brought back into an empty account.
+          One archive of open files: own ranges, papers and drawings, drawer, readings,
+          combinations, families, cards with their history, and settings. It can be brought back
+          into an empty account.
         </p>
         <p v-if="problems.archive" role="alert" class="mb-3 border-l-2 border-ink pl-3">
           {{ problems.archive }}
@@ -70,6 +76,13 @@ const remove = () =>
           <a class="button button-main" href="/api/me/archive">Take out everything</a>
           <FileButton accept=".zip" @file="bringBack">Bring an archive back</FileButton>
         </div>
+      </section>
+      <section class="panel p-5" aria-labelledby="habits">
+        <h2 id="habits" class="mb-2 text-base">How I colour</h2>
+        <OnOff v-model="darkFirst">Dark first</OnOff>
+        <p class="mt-2 text-xs text-soft">
+          The shadow first, then pulled out with the lighter tones. Each card can do otherwise.
+        </p>
       </section>
       <form class="panel p-5" aria-labelledby="password" @submit.prevent="changePassword">
         <h2 id="password" class="mb-3 text-base">Password</h2>

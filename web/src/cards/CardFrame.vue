@@ -35,12 +35,18 @@ watch(
 
 const STAGES = [
   { to: 'palette', words: 'Palette' },
+  { to: 'colouring', words: 'Colouring' },
   { to: 'contrast', words: 'Contrast' },
 ]
-const wanting = computed(
-  () =>
-    store.card?.checks.filter((one) => one.status !== 'holds' && one.waived === null).length ?? 0,
-)
+// What each stage has to look at again; nothing where it has nothing to judge yet.
+const standing = computed<Record<string, number | undefined>>(() => {
+  const { checks, colouring_trouble, desk } = store.card!
+  const open = checks.filter((one) => one.status !== 'holds' && one.waived === null)
+  return {
+    contrast: checks.length ? open.length : undefined,
+    colouring: desk.picture || colouring_trouble ? colouring_trouble : undefined,
+  }
+})
 function light(place: number) {
   const key = store.card?.colours[place - 1]?.key
   if (key) store.lit = store.lit === key ? 0 : key
@@ -102,20 +108,20 @@ useKeys({
         >
           {{ stage.words }}
           <span
-            v-if="stage.to === 'contrast' && store.card.checks.length"
+            v-if="standing[stage.to] !== undefined"
             class="rounded-full border border-edge px-1.5 text-xs"
-            >{{ wanting ? `${wanting} to see` : 'holds' }}</span
+            >{{ standing[stage.to] ? `${standing[stage.to]} to see` : 'holds' }}</span
           >
         </RouterLink>
       </nav>
     </header>
-    <div class="flex min-h-0 flex-1 flex-col lg:flex-row">
-      <main class="min-h-0 min-w-0 flex-1 overflow-auto p-4">
+    <div class="flex min-h-0 flex-1 flex-col max-lg:overflow-y-auto lg:flex-row">
+      <main class="min-w-0 overflow-auto p-4 max-lg:shrink-0 lg:min-h-0 lg:flex-1">
         <RouterView @add="adding = true" />
       </main>
       <aside
         aria-label="The card on the desk and its checks"
-        class="flex shrink-0 flex-col gap-4 overflow-y-auto border-line bg-wall p-4 max-lg:border-t lg:w-[304px] lg:border-l"
+        class="flex shrink-0 flex-col gap-4 border-line bg-wall p-4 max-lg:border-t lg:w-[304px] lg:overflow-y-auto lg:border-l"
       >
         <div class="h-[208px] shrink-0">
           <DeskCard :desk="store.card.desk" :words="store.card.name" :lit="store.lit" />

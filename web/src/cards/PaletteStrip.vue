@@ -17,7 +17,7 @@ const session = useSession()
       v-for="(colour, n) in store.card?.colours"
       :key="colour.key"
       type="button"
-      class="flex h-11 min-w-[92px] flex-1 cursor-pointer items-center overflow-hidden rounded-data border bg-sheet text-left"
+      class="relative flex h-11 min-w-[92px] flex-1 cursor-pointer items-center overflow-hidden rounded-data border bg-sheet text-left"
       :class="
         store.lit === colour.key ? 'border-ink ring-1 ring-ink' : 'border-line hover:border-edge'
       "

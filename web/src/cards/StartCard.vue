@@ -23,7 +23,8 @@ const problem = ref('')
 
 watch(cards, (now) => {
   const first = now?.sizes[0]
-  if (first) size.value = { width: first.width, height: first.height, unit: first.unit }
+  if (first && !size.value.width)
+    size.value = { width: first.width, height: first.height, unit: first.unit }
 })
 async function make() {
   problem.value = ''
@@ -43,7 +44,9 @@ async function make() {
       <input id="start-name" v-model="name" class="input mb-4" required maxlength="500" />
       <SizeFields v-model="size" :sizes="cards?.sizes" />
       <p v-if="problem" role="alert" class="mt-3 border-l-2 border-ink pl-3">{{ problem }}</p>
-      <button type="submit" class="button button-main mt-5">Start the card</button>
+      <button type="submit" class="button button-main mt-5" :disabled="!cards">
+        Start the card
+      </button>
     </form>
   </AppDialog>
 </template>

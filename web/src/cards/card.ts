@@ -67,5 +67,5 @@ export const useCard = defineStore('card', () => {
     )
   }
 
-  return { card, lit, missing, busy, open, refresh, change, step }
+  return { card, lit, missing, busy, open, refresh, send, change, step }
 })

@@ -3,6 +3,7 @@ import { XMarkIcon } from '@heroicons/vue/16/solid'
 import { computed, ref, watch } from 'vue'
 import { api, ApiError, got, type Converted, type Swatch } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
+import { useNotices } from '@/lib/notices'
 import { useOnlyOwned } from '@/lib/owned'
 import { useSession } from '@/lib/session'
 import { figure, nearness } from '@/lib/words'
@@ -19,6 +20,17 @@ const owned = useOnlyOwned()
 const adding = ref(false)
 const problem = ref('')
 const found = ref<Converted | null>(null)
+const notices = useNotices()
+const { data: kept, refresh } = useFetched([], () => got(api.GET('/api/families/kept')))
+const sheet = computed(() => (session.person?.units === 'mm' ? 'a4' : 'letter'))
+async function forget(id: number) {
+  try {
+    await api.DELETE('/api/families/kept/{id}', { params: { path: { id } } })
+    await refresh()
+  } catch (error) {
+    notices.fail(error)
+  }
+}
 const { data: ranges } = useFetched([], () => got(api.GET('/api/ranges')))
 
 const medium = computed(() => tones.value[0]?.medium)
@@ -73,6 +85,38 @@ const shade = (swatch: Swatch) => swatch.shades[session.view]
       Choose 2 to 5 colours that you shade with, light to dark. You get the corresponding ones as a
       set: distinct, in order, keeping the steps between them, not each one’s own nearest.
     </p>
+    <section v-if="kept?.length" class="mb-5" aria-labelledby="kept">
+      <div class="mb-1 flex flex-wrap items-center gap-3">
+        <h2 id="kept" class="text-sm">My kept families</h2>
+        <a class="text-xs underline" :href="`/api/families/kept/sheet?sheet=${sheet}`"
+          >Print a card of them</a
+        >
+      </div>
+      <ul class="flex flex-wrap gap-2">
+        <li v-for="family in kept" :key="family.id" class="panel flex items-center py-1 pr-1 pl-1">
+          <button type="button" class="button button-plain" @click="tones = family.tones">
+            <span class="flex h-6 w-20 overflow-hidden rounded-data">
+              <span
+                v-for="tone in family.tones"
+                :key="tone.id"
+                class="flex-1"
+                :style="{ background: shade(tone) }"
+              />
+            </span>
+            {{ family.name }}
+            <span v-if="family.lost" class="font-normal">, {{ family.lost }} lost</span>
+          </button>
+          <button
+            type="button"
+            class="button button-plain !min-h-7 !px-1"
+            :aria-label="`Forget ${family.name}`"
+            @click="forget(family.id)"
+          >
+            <XMarkIcon class="size-4" aria-hidden="true" />
+          </button>
+        </li>
+      </ul>
+    </section>
     <div class="mb-5 flex flex-wrap items-center gap-2">
       <span
         v-for="tone in tones"

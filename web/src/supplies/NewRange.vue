@@ -8,7 +8,13 @@ import RangeFields, { type Fields } from './RangeFields.vue'
 /** Make a range of one's own, to be filled by hand. */
 defineEmits<{ close: [] }>()
 const router = useRouter()
-const fields = reactive<Fields>({ name: '', maker: '', medium: 'alcohol marker', note: '' })
+const fields = reactive<Fields>({
+  name: '',
+  maker: '',
+  medium: 'alcohol marker',
+  note: '',
+  properties: {},
+})
 const problem = ref('')
 
 async function make() {

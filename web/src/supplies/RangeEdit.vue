@@ -26,6 +26,7 @@ const details = reactive({
   maker: range.maker ?? '',
   medium: range.medium,
   note: range.note ?? '',
+  properties: range.properties,
 })
 const rows = ref<Row[]>([])
 const removed = ref<number[]>([])

@@ -1,11 +1,45 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Range } from '@/api/client'
-import { mediumValues } from '@/api/schema'
+import { mediumValues, surfaceValues } from '@/api/schema'
 import ChoiceList from '@/ui/ChoiceList.vue'
 
 /** What a range is, apart from its colours. */
-export type Fields = { name: string; maker: string; medium: Range['medium']; note: string }
+export type Fields = {
+  name: string
+  maker: string
+  medium: Range['medium']
+  note: string
+  properties?: Range['properties']
+}
 const fields = defineModel<Fields>({ required: true })
+const properties = computed(() => fields.value.properties)
+const LAYERS = [
+  { value: 0, words: 'as usual for it' },
+  ...Array.from({ length: 9 }, (_, n) => ({ value: n + 1, words: String(n + 1) })),
+]
+const SURFACES = [
+  { value: '', words: 'not said' },
+  ...surfaceValues.map((value) => ({ value, words: value })),
+]
+const INKS = ['dye ink pad', 'pigment ink pad', 'chalk ink pad', 'gel pen']
+const TRAITS = [
+  ['solvent_proof', 'As line ink: alcohol does not dissolve it'],
+  ['waterproof', 'As line ink: waterproof once dry'],
+  ['slow', 'As line ink: stays open for hours'],
+] as const
+type Properties = NonNullable<Range['properties']>
+const ANSWERS = [
+  { value: '', words: 'as usual for it', means: undefined },
+  { value: 'yes', words: 'yes', means: true },
+  { value: 'no', words: 'no', means: false },
+]
+function say(told: Properties) {
+  // What is not said is left out: then it behaves as its medium usually does.
+  fields.value.properties = Object.fromEntries(
+    Object.entries({ ...properties.value, ...told }).filter(([, value]) => value !== undefined),
+  )
+}
 </script>
 
 <template>
@@ -27,6 +61,37 @@ const fields = defineModel<Fields>({ required: true })
       />
     </div>
     <slot />
+    <template v-if="properties && fields.medium === 'cardstock'">
+      <div>
+        <span class="label">Its surface</span>
+        <ChoiceList
+          :model-value="properties.surface ?? ''"
+          label="Its surface"
+          :options="SURFACES"
+          @update:model-value="say({ surface: ($event || undefined) as Properties['surface'] })"
+        />
+      </div>
+      <div>
+        <span class="label">Wet layers that it takes</span>
+        <ChoiceList
+          :model-value="properties.wet_layers ?? 0"
+          label="Wet layers that it takes"
+          :options="LAYERS"
+          @update:model-value="say({ wet_layers: $event || undefined })"
+        />
+      </div>
+    </template>
+    <template v-else-if="properties && INKS.includes(fields.medium)">
+      <div v-for="[key, words] in TRAITS" :key="key">
+        <span class="label">{{ words }}</span>
+        <ChoiceList
+          :model-value="ANSWERS.find((one) => one.means === properties![key])!.value"
+          :label="words"
+          :options="ANSWERS"
+          @update:model-value="say({ [key]: ANSWERS.find((one) => one.value === $event)!.means })"
+        />
+      </div>
+    </template>
     <div class="sm:col-span-2">
       <label class="label" for="range-note">Note on how its codes are built (optional)</label>
       <input id="range-note" v-model="fields.note" class="input" maxlength="2000" />

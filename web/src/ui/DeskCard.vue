@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Desk } from '@/api/client'
 import { useSession } from '@/lib/session'
+import DrawnPicture from './DrawnPicture.vue'
 
 /** The card as it would look, in true proportion. `lit` is the palette colour to show. */
 defineProps<{ desk: Desk; words: string; lit?: number }>()
@@ -50,8 +51,19 @@ function dots(part: Desk['parts'][number]) {
           r="1"
         />
       </g>
+      <svg
+        v-else-if="part.shape === 'drawing' && desk.picture"
+        :x="part.x"
+        :y="part.y"
+        :width="part.width"
+        :height="part.height"
+        :viewBox="`0 0 ${desk.picture.width} ${desk.picture.height}`"
+        overflow="visible"
+      >
+        <DrawnPicture :picture="desk.picture" :lit="lit" />
+      </svg>
       <text
-        v-else
+        v-else-if="part.shape === 'text'"
         :x="part.x + part.width / 2"
         :y="part.y + part.height / 2"
         :font-size="Math.min(part.height * 0.5, (part.width * 1.6) / Math.max(words.length, 8))"

@@ -12,17 +12,24 @@ from jindle_core.changes import AddColour
 from jindle_core.interchange.drawer_csv import read_drawer
 from jindle_core.interchange.entries import RangeFile
 from jindle_core.interchange.range_csv import read_range
+from jindle_core.interchange.range_json import DETAILS
+from jindle_core.line_art.svg import read_svg
 from jindle_core.plan import Anchor, Role
 from server.accounts.actions import DEMO_NAME
 from server.accounts.models import Person
 from server.cards.actions import change_card, create_card
-from server.cards.api import read_change
+from server.cards.changes import read_change
+from server.cards.colouring import coloured_plans
+from server.cards.families import proposed
+from server.cards.models import Card
 from server.cards.resolve import ResolvedPlan
 from server.cards.serializers import SizeRequestSerializer
 from server.catalogue.arrays import Catalogue, catalogue_for
 from server.catalogue.drawer_actions import keep
 from server.catalogue.models import Colour, Range, touch_catalogue
 from server.catalogue.range_actions import RangeDetails, store_range
+from server.colouring.actions import keep_family, store_drawing
+from server.colouring.models import Drawing
 from server.palettes.actions import keep_combination
 from server.papers.models import Paper
 
@@ -43,10 +50,10 @@ class Command(BaseCommand):
             file = _with_spectra(
                 read_range((DATA / "ranges" / f"{about['slug']}.csv").read_bytes()), about["slug"]
             )
-            store_range(
-                None, RangeDetails(about["name"], about["medium"], about["maker"], about["note"]), file
-            )
+            fields = {name: about[name] for name in DETAILS if name in about}
+            store_range(None, RangeDetails(**fields), file)
         _papers()
+        drawings = _drawings()
         _combinations()
         studio = Person.objects.create_user(DEMO_NAME)
         ids = {
@@ -59,18 +66,44 @@ class Command(BaseCommand):
         keep(studio, [(ids[line.range, line.colour], line.full, line.note) for line in lines])
         catalogue = catalogue_for(studio)
         for story in json.loads((DATA / "cards.json").read_text()):
-            self._card(studio, catalogue, story, ids)
+            card = self._card(studio, catalogue, story, ids)
+            _colour(studio, catalogue, card, drawings[story["drawing"]], story["areas"])
+        river = [ids["Wherry", key] for key in ("REED-2", "REED-4", "REED-6")]
+        keep_family(studio, "river green", river)
         self.stdout.write(f"Loaded {len(ids)} colours in {len(catalogue.ranges)} ranges.")
 
     @staticmethod
-    def _card(studio: Person, catalogue: Catalogue, story: dict, ids: dict) -> None:
+    def _card(studio: Person, catalogue: Catalogue, story: dict, ids: dict) -> Card:
         size = SizeRequestSerializer().to_internal_value(story["size"])
         card = create_card(studio, story["name"], size)
         for told in story["changes"]:
             anchor = told.get("anchor", {})
             named = {"anchor": {"colour": ids[tuple(anchor["colour"])]}} if "colour" in anchor else {}
-            made = read_change(told | named, catalogue)
+            made = read_change(told | named, catalogue, studio)
             change_card(card, card.version, made, ResolvedPlan(card.plan, catalogue).pairs)
+        return card
+
+
+def _drawings() -> dict[str, Drawing]:
+    """The shared line drawings, by name."""
+    folder = DATA / "drawings"
+    listed = json.loads((folder / "drawings.json").read_text())
+    return {
+        one["name"]: store_drawing(None, one["name"], read_svg((folder / one["file"]).read_bytes()))
+        for one in listed
+    }
+
+
+def _colour(studio: Person, catalogue: Catalogue, card: Card, drawing: Drawing, areas: dict) -> None:
+    """The card's drawing with its areas as the story tells, and a family from the drawer for each."""
+    made = read_change({"kind": "set_drawing", "drawing": drawing.pk}, catalogue, studio)
+    change_card(card, card.version, made, ())
+    keys = {area.name: area.key for area in card.plan.colouring.areas}
+    for name, told in areas.items():
+        made = read_change({"kind": "edit_area", "key": keys[name]} | told, catalogue, studio)
+        change_card(card, card.version, made, ())
+    (coloured,) = coloured_plans([card], catalogue, studio)
+    change_card(card, card.version, proposed(coloured, list(keys.values()), owned=True), ())
 
 
 def _with_spectra(file: RangeFile, slug: str) -> RangeFile:

@@ -1,0 +1,70 @@
+"""Somebody signed in over HTTP, made-up supplies, and what a row of the table is."""
+
+import json
+import os
+import time
+import urllib.request
+from collections.abc import Callable
+from http.cookiejar import CookieJar
+
+import numpy as np
+
+from jindle_core.colorimetry.spaces import on_screen
+
+ADDRESS = os.environ.get("JINDLE_ADDRESS", "")
+CALLS = 60
+# What is measured, its target, what was found, whether it is met.
+Row = tuple[str, str, str, bool]
+
+
+def timed(action: Callable[[], object]) -> float:
+    """Seconds that one call takes."""
+    start = time.perf_counter()
+    action()
+    return time.perf_counter() - start
+
+
+def supplies(count: int, seed: int) -> np.ndarray:
+    """Random colours (count, 3) that a screen can show."""
+    random = np.random.default_rng(seed)
+    lab = random.uniform([8, -60, -65], [98, 75, 85], (count * 3, 3))
+    return lab[on_screen(lab)][:count]
+
+
+class Visitor:
+    """Somebody signed in to the demo studio, over HTTP."""
+
+    def __init__(self) -> None:
+        self._opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(CookieJar()))
+        jar = next(one for one in self._opener.handlers if hasattr(one, "cookiejar")).cookiejar
+        self.get("/")
+        token = next(cookie.value for cookie in jar if cookie.name == "csrftoken")
+        self._headers = {"X-CSRFToken": token, "Referer": ADDRESS, "Content-Type": "application/json"}
+        self.post("/api/open-demo", {})
+        token = next(cookie.value for cookie in jar if cookie.name == "csrftoken")
+        self._headers["X-CSRFToken"] = token
+
+    def upload(self, path: str, content: bytes, **values: str) -> list[dict]:
+        """The lines of the answer to a file sent with a form."""
+        edge = "jindle-bench-boundary"
+        parts = [
+            f'--{edge}\r\nContent-Disposition: form-data; name="{name}"\r\n\r\n{value}\r\n'
+            for name, value in values.items()
+        ]
+        parts.append(f'--{edge}\r\nContent-Disposition: form-data; name="file"; filename="range.csv"\r\n\r\n')
+        body = "".join(parts).encode() + content + f"\r\n--{edge}--\r\n".encode()
+        headers = self._headers | {"Content-Type": f"multipart/form-data; boundary={edge}"}
+        with self._opener.open(urllib.request.Request(ADDRESS + path, body, headers)) as answer:
+            return [json.loads(line) for line in answer]
+
+    def get(self, path: str) -> bytes:
+        """The answer's body."""
+        with self._opener.open(ADDRESS + path) as answer:
+            return answer.read()
+
+    def post(self, path: str, data: dict) -> dict:
+        """The answer as JSON."""
+        request = urllib.request.Request(ADDRESS + path, json.dumps(data).encode(), self._headers)
+        with self._opener.open(request) as answer:
+            text = answer.read()
+        return json.loads(text) if text else {}

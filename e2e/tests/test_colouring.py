@@ -1,0 +1,128 @@
+"""The colouring stage beyond the story: own drawings, single tones, papers, and a phone."""
+
+import re
+
+from playwright.sync_api import expect
+
+from e2e.tests.base import BrowserTestCase
+
+BOAT = b"""<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 90 60"><script>alert(1)</script>
+<path id="sail" d="M40 5 L70 40 H40 Z"/><path id="hull" d="M10 42 H80 L70 56 H20 Z"/></svg>"""
+PICTURE = "The picture, coloured as predicted"
+
+
+class ColouringTests(BrowserTestCase):
+    def open_stage(self, card="Allotment"):
+        self.open_demo()
+        self.open_card(card)
+        self.page.get_by_role("link", name="Colouring").click()
+        expect(self.page.get_by_role("heading", name="Families around it")).to_be_visible()
+
+    def area(self, name):
+        return self.page.locator("main").get_by_role("button", name=re.compile(f"^{name}"))
+
+    def panel(self, name):
+        return self.page.get_by_role("region", name=f"The area {name}")
+
+    def drawing(self, content):
+        file = {"name": "Our boat.svg", "mimeType": "image/svg+xml", "buffer": content}
+        self.dialog().locator("input[type=file]").set_input_files(file)
+
+    def test_axe_finds_nothing_in_any_part(self):
+        self.open_stage()
+        self.check_axe()
+        for dialog in ("On other papers", "Another drawing", "White paper", "Keep this family", "Add a tone"):
+            self.button(dialog).click()
+            expect(self.dialog().get_by_role("heading")).to_be_visible()
+            self.check_axe()
+            self.page.keyboard.press("Escape")
+            expect(self.dialog()).to_have_count(0)
+        for part, words in (("Order of work", "a light wash over all of it"), ("Materials", "Take care")):
+            self.page.get_by_role("link", name=part).click()
+            expect(self.page.get_by_text(words).first).to_be_visible()
+            self.check_axe()
+
+    def test_a_drawing_of_ones_own(self):
+        self.open_stage("Kingfisher")
+        self.button("Another drawing").click()
+        self.drawing(b"<svg xmlns='http://www.w3.org/2000/svg'><text>no shape</text></svg>")
+        expect(self.dialog().get_by_role("alert")).to_contain_text("no closed shape")
+        self.drawing(BOAT)
+        expect(self.page.get_by_text("2 closed shapes found. 1 × <script> left out")).to_be_visible()
+        expect(self.area("sail")).to_be_visible()
+        self.choose("Palette colour", "6 chalk")
+        self.page.get_by_label("Name of the area").fill("mainsail")
+        self.page.get_by_label("Name of the area").press("Enter")
+        expect(self.area("mainsail")).to_be_visible()
+        self.page.get_by_label("Name of another area").fill("pennant")
+        self.button("Add", exact=True).click()
+        self.area("pennant").click()
+        self.button("Leave the area pennant out").click()
+        expect(self.area("pennant")).to_have_count(0)
+        self.button("Another drawing").click()
+        self.button("Forget Our boat").click()
+        self.page.keyboard.press("Escape")
+        expect(self.page.get_by_text("No picture yet.")).to_be_visible()
+        expect(self.area("hull")).to_be_visible()
+
+    def test_tones_are_changed_one_by_one_and_judged_at_once(self):
+        self.open_stage()
+        self.area("beet leaf left").click()
+        leaf = self.panel("beet leaf left")
+        expect(leaf).to_contain_text("light and middle will not join: ΔL* 31 apart")
+        leaf.get_by_role("button", name="a tone in between").click()
+        expect(leaf).to_contain_text("It holds")
+        leaf.get_by_role("button", name="DRAKE-6").click()
+        self.button("Take DRAKE-6 out").click()
+        expect(leaf.get_by_role("button", name="DRAKE-6, change", exact=False)).to_have_count(0)
+        self.button("Add a tone").click()
+        self.page.get_by_role("combobox", name="Find a colour").fill("otter 5")
+        self.page.get_by_role("option", name="OTTER-5").click()
+        expect(leaf).to_contain_text("the hue jumps")
+        self.choose("How many tones", "2 tones")
+        offered = leaf.get_by_role("button", name=re.compile("^[A-Z0-9-]+, [A-Z0-9-]+ ΔL"))
+        offered.first.click()
+        expect(leaf.get_by_role("button", name=re.compile("change this tone"))).to_have_count(2)
+        leaf.get_by_role("button", name="river green").click()
+        expect(leaf.get_by_role("button", name=re.compile("REED-\\d"))).not_to_have_count(0)
+        self.button("Take it off").click()
+        expect(leaf).to_contain_text("No family yet")
+
+    def test_the_picture_is_chosen_from_and_lies_on_another_paper(self):
+        self.open_stage("Night ferry")
+        picture = self.page.get_by_role("img", name=PICTURE)
+        picture.locator("path").nth(1).click()
+        expect(self.panel("moon")).to_contain_text("Leave most of it bare")
+        before = picture.locator("stop").first.get_attribute("stop-color")
+        self.button("On other papers").click()
+        self.page.get_by_role("button", name=re.compile("^Use it ?: kraft")).click()
+        expect(picture.locator("stop").first).not_to_have_attribute("stop-color", before)
+        self.page.get_by_role("radio", name="Greys").click()
+        grey = picture.locator("stop").first.get_attribute("stop-color")
+        self.assertEqual(grey[1:3], grey[3:5])
+        self.page.get_by_role("link", name="Materials").click()
+        expect(self.page.get_by_text("takes 2 wet layers")).to_be_visible()
+
+    def test_how_a_range_behaves_is_said_by_hand(self):
+        self.open_demo()
+        self.go("/supplies")
+        self.button("Make a range").click()
+        self.page.get_by_label("Name").fill("Our boards")
+        self.choose("Medium:", "cardstock")
+        self.choose("Its surface", "vellum")
+        self.button("Make it").click()
+        self.heading("Our boards")
+        self.choose("Wet layers that it takes", "2")
+        self.button("Save the range").click()
+        expect(self.page.get_by_text("Our boards is saved.")).to_be_visible()
+        self.page.reload()
+        expect(self.button("Its surface: vellum")).to_be_visible()
+        expect(self.button("Wet layers that it takes: 2")).to_be_visible()
+
+    def test_on_a_phone_everything_stands_in_one_column(self):
+        self.open_stage()
+        self.page.set_viewport_size({"width": 390, "height": 844})
+        for part in ("Areas", "Order of work", "Materials"):
+            self.page.get_by_role("link", name=part).click()
+            wide = self.page.evaluate("document.documentElement.scrollWidth")
+            self.assertLessEqual(wide, 390, part)

@@ -1,0 +1,100 @@
+"""What is planned for colouring a card's picture: areas, families, light, materials?"""
+
+from dataclasses import dataclass, replace
+from typing import Any
+
+from jindle_core.errors import BadInput, Problem
+from jindle_core.families.recipes import Extent, Thing
+from jindle_core.families.shading import Light
+from jindle_core.media import Medium
+
+COLOURED_WITH = (Medium.ALCOHOL_MARKER, Medium.WATER_MARKER, Medium.WAX_PENCIL, Medium.OIL_PENCIL)
+
+
+@dataclass(frozen=True, slots=True)
+class Area:
+    """A part of the picture that is coloured as one.
+
+    ``shape`` is the id of its shape in the drawing, or empty; ``colour`` the
+    key of a palette colour, or None; ``family`` the ids of its tones, light
+    to dark, empty while none is chosen.
+    """
+
+    key: int
+    name: str
+    shape: str = ""
+    colour: int | None = None
+    thing: Thing = Thing.OTHER
+    extent: Extent = Extent.SMALL
+    focal: bool = False
+    medium: Medium = Medium.ALCOHOL_MARKER
+    layers: int = 1
+    family: tuple[int, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Colouring:
+    """How a card's picture is coloured.
+
+    ``drawing`` is a line drawing's id, ``paper`` a cardstock's (None: white
+    marker paper), ``dark_first`` None as the person is used to, ``line`` a kind
+    of line ink (empty: no line), ``line_range`` a range that the line is
+    stamped with instead.
+    """
+
+    drawing: int | None = None
+    areas: tuple[Area, ...] = ()
+    paper: int | None = None
+    light: Light = Light.UPPER_LEFT
+    dark_first: bool | None = None
+    line: str = "alcohol-proof"
+    line_range: int | None = None
+    finishes: tuple[str, ...] = ()
+
+    def area(self, key: int) -> Area:
+        """The area with this key; BadInput where there is none."""
+        for area in self.areas:
+            if area.key == key:
+                return area
+        raise BadInput(Problem(f"This card has no area {key}.", field="key", value=str(key)))
+
+    def with_area(self, changed: Area) -> "Colouring":
+        """The same with one area changed."""
+        return replace(self, areas=tuple(changed if one.key == changed.key else one for one in self.areas))
+
+    def without_colour(self, key: int) -> "Colouring":
+        """The same with no area in a palette colour that is taken away."""
+        return replace(
+            self, areas=tuple(replace(one, colour=None) if one.colour == key else one for one in self.areas)
+        )
+
+
+def colouring_from_json(stored: dict[str, Any] | None) -> Colouring:
+    """The colouring as stored in a plan; plans from before there was any have none."""
+    if stored is None:
+        return Colouring()
+    return Colouring(
+        stored["drawing"],
+        tuple(_area(one) for one in stored["areas"]),
+        stored["paper"],
+        Light(stored["light"]),
+        stored["dark_first"],
+        stored["line"],
+        stored["line_range"],
+        tuple(stored["finishes"]),
+    )
+
+
+def _area(stored: dict[str, Any]) -> Area:
+    return Area(
+        stored["key"],
+        stored["name"],
+        stored["shape"],
+        stored["colour"],
+        Thing(stored["thing"]),
+        Extent(stored["extent"]),
+        bool(stored["focal"]),
+        Medium(stored["medium"]),
+        stored["layers"],
+        tuple(stored["family"]),
+    )

@@ -1,0 +1,186 @@
+"""Every change of how a card's picture is coloured; see ``changes`` for what a change is."""
+
+from dataclasses import dataclass, replace
+from typing import Any
+
+from jindle_core import defaults
+from jindle_core.areas import COLOURED_WITH, Area
+from jindle_core.changes import checked_name
+from jindle_core.errors import BadInput, Problem
+from jindle_core.families.recipes import Extent, Thing
+from jindle_core.line_art.drawing import LineDrawing
+from jindle_core.media import Medium
+from jindle_core.plan import Plan
+
+
+def areas_of(drawing: LineDrawing) -> tuple[Area, ...]:
+    """An area for each shape of a drawing, named by it, sized by the share that shows."""
+    found = []
+    for key, shape in enumerate(drawing.shapes, start=1):
+        extent = Extent.SMALL
+        if shape.share <= defaults.AREA_TINY:
+            extent = Extent.TINY
+        elif shape.share >= defaults.AREA_LARGE:
+            extent = Extent.LARGE
+        found.append(Area(key, shape.id.replace("-", " ").replace("_", " "), shape.id, extent=extent))
+    return tuple(found)
+
+
+@dataclass(frozen=True, slots=True)
+class SetDrawing:
+    """Colour another drawing, with its areas; None: only a list. Areas without a shape stay."""
+
+    drawing: int | None
+    areas: tuple[Area, ...] = ()
+
+    label = "the line drawing"
+
+    def apply(self, plan: Plan) -> Plan:
+        """The plan with the drawing; areas that keep their name keep what was said of them."""
+        before = {one.name: one for one in plan.colouring.areas}
+        areas = tuple(
+            replace(before.pop(one.name), key=one.key, shape=one.shape) if one.name in before else one
+            for one in self.areas
+        )
+        listed = [one for one in before.values() if not one.shape or self.drawing is None]
+        areas += tuple(
+            replace(one, key=key, shape="") for key, one in enumerate(listed, start=len(areas) + 1)
+        )
+        areas = areas[: defaults.AREAS_LIMIT]
+        return replace(plan, colouring=replace(plan.colouring, drawing=self.drawing, areas=areas))
+
+
+@dataclass(frozen=True, slots=True)
+class SetColouring:
+    """Say on what, under which light, in which order and with which materials the picture is coloured.
+
+    ``settings`` holds some of: paper, light, dark_first, line, line_range, finishes.
+    """
+
+    settings: dict[str, Any]
+
+    label = "how the picture is coloured"
+
+    def apply(self, plan: Plan) -> Plan:
+        """The plan with these settings."""
+        return replace(plan, colouring=replace(plan.colouring, **self.settings))
+
+
+@dataclass(frozen=True, slots=True)
+class AddArea:
+    """Add an area that is only named, without a shape of the drawing."""
+
+    name: str
+    extent: Extent = Extent.SMALL
+
+    label = "adding an area"
+
+    def apply(self, plan: Plan) -> Plan:
+        """The plan with the area at the end."""
+        areas = plan.colouring.areas
+        if len(areas) >= defaults.AREAS_LIMIT:
+            raise BadInput(Problem(f"{defaults.AREAS_LIMIT} areas are the most.", field="areas"))
+        key = max((one.key for one in areas), default=0) + 1
+        added = Area(key, checked_name(self.name), extent=self.extent)
+        return replace(plan, colouring=replace(plan.colouring, areas=(*areas, added)))
+
+
+@dataclass(frozen=True, slots=True)
+class EditArea:
+    """Change what is said of an area; None leaves a part as it is, a colour of 0 takes it away.
+
+    With another colour, thing or medium its family no longer fits and is taken off.
+    """
+
+    key: int
+    name: str | None = None
+    colour: int | None = None
+    thing: Thing | None = None
+    extent: Extent | None = None
+    focal: bool | None = None
+    medium: Medium | None = None
+    layers: int | None = None
+
+    label = "what is said of an area"
+
+    def apply(self, plan: Plan) -> Plan:
+        """The plan with the area changed."""
+        area = plan.colouring.area(self.key)
+        if self.colour:
+            plan.colour(self.colour)
+        if self.medium is not None:
+            _coloured_with(self.medium)
+        if self.layers is not None and not 1 <= self.layers <= defaults.AREA_LAYERS:
+            raise BadInput(Problem(f"An area has 1 to {defaults.AREA_LAYERS} layers.", field="layers"))
+        told = {
+            name: getattr(self, name)
+            for name in ("thing", "extent", "focal", "medium", "layers")
+            if getattr(self, name) is not None
+        }
+        if self.name is not None:
+            told["name"] = checked_name(self.name)
+        if self.colour is not None:
+            told["colour"] = self.colour or None
+        changed = replace(area, **told)
+        kept = (changed.colour, changed.thing, changed.medium) == (area.colour, area.thing, area.medium)
+        changed = changed if kept else replace(changed, family=())
+        return replace(plan, colouring=plan.colouring.with_area(changed))
+
+
+@dataclass(frozen=True, slots=True)
+class RemoveArea:
+    """Forget an area; its shape stays bare."""
+
+    key: int
+
+    label = "removing an area"
+
+    def apply(self, plan: Plan) -> Plan:
+        """The plan without the area."""
+        gone = plan.colouring.area(self.key)
+        kept = tuple(one for one in plan.colouring.areas if one is not gone)
+        return replace(plan, colouring=replace(plan.colouring, areas=kept))
+
+
+@dataclass(frozen=True, slots=True)
+class AreaFamily:
+    """The tones, light to dark, of one area, and their medium (None where there are none)."""
+
+    key: int
+    colours: tuple[int, ...]
+    medium: Medium | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class SetFamilies:
+    """Choose the families of some areas."""
+
+    families: tuple[AreaFamily, ...]
+
+    label = "choosing shading families"
+
+    def apply(self, plan: Plan) -> Plan:
+        """The plan with these families."""
+        colouring = plan.colouring
+        most = defaults.FAMILY_SIZES[1]
+        for one in self.families:
+            if len(one.colours) > most or len(set(one.colours)) < len(one.colours):
+                raise BadInput(Problem(f"A family has up to {most} colours, each once.", field="colours"))
+            area = colouring.area(one.key)
+            colouring = colouring.with_area(
+                replace(area, family=one.colours, medium=_coloured_with(one.medium or area.medium))
+            )
+        return replace(plan, colouring=colouring)
+
+
+def _coloured_with(medium: Medium) -> Medium:
+    if medium not in COLOURED_WITH:
+        raise BadInput(
+            Problem(
+                f"Areas are not coloured with {medium}.", field="medium", expected=", ".join(COLOURED_WITH)
+            )
+        )
+    return medium
+
+
+ColouringChange = SetDrawing | SetColouring | AddArea | EditArea | RemoveArea | SetFamilies

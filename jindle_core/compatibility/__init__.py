@@ -1,0 +1,1 @@
+"""Will line ink, medium, paper and finish get on?"""

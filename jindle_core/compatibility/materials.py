@@ -1,0 +1,73 @@
+"""What do inks, papers and finishes do? Usual properties by kind; a range may say its own."""
+
+from dataclasses import dataclass
+from types import MappingProxyType
+
+from jindle_core.media import Medium
+
+
+@dataclass(frozen=True, slots=True)
+class LineInk:
+    """What a line is drawn, stamped or printed with.
+
+    ``solvent_proof``: alcohol does not dissolve it. ``waterproof``: water does
+    not, once it is dry. ``slow``: it stays open for hours unless it is set.
+    """
+
+    title: str
+    solvent_proof: bool
+    waterproof: bool
+    slow: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Surface:
+    """A kind of paper: how many wet layers it takes before it feathers, whether water and heat suit it.
+
+    ``soaks``: alcohol colours sink in and blend, as they must.
+    """
+
+    title: str
+    wet_layers: int
+    takes_water: bool
+    takes_heat: bool = True
+    soaks: bool = True
+
+
+# Figures as cardmakers give them for the kind; a range's own properties replace them.
+LINE_INKS = MappingProxyType(
+    {
+        "dye": LineInk("dye ink, stamped", solvent_proof=False, waterproof=False),
+        "pigment": LineInk("pigment ink, stamped", solvent_proof=False, waterproof=False, slow=True),
+        "alcohol-proof": LineInk("ink made for alcohol markers", solvent_proof=True, waterproof=False),
+        "solvent": LineInk("permanent solvent ink", solvent_proof=False, waterproof=True),
+        "fine pen": LineInk("waterproof fine pen", solvent_proof=False, waterproof=True),
+        "laser": LineInk("laser print", solvent_proof=False, waterproof=True),
+        "ink-jet": LineInk("ink-jet print", solvent_proof=True, waterproof=False),
+    }
+)
+SURFACES = MappingProxyType(
+    {
+        one.title: one
+        for one in (
+            Surface("smooth marker paper", 5, takes_water=False),
+            Surface("heavy cardstock", 2, takes_water=False),
+            Surface("hard smooth board", 3, takes_water=False),
+            Surface("watercolour paper", 4, takes_water=True),
+            Surface("kraft", 2, takes_water=False),
+            Surface("vellum", 1, takes_water=False, takes_heat=False, soaks=False),
+        )
+    }
+)
+WHITE_MARKER_PAPER = SURFACES["smooth marker paper"]
+FINISHES = MappingProxyType(
+    {
+        "embossed line": "clear embossing powder over the line",
+        "embossing": "heat embossing after the colouring",
+        "gloss": "gloss medium over the colouring",
+        "glitter": "glitter glue over the colouring",
+        "solvent": "solvent to blend pencils",
+        "fixative": "spray fixative",
+    }
+)
+WATER_REACTIVE = frozenset({Medium.WATER_MARKER, Medium.DYE_PAD})

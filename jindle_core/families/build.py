@@ -1,0 +1,156 @@
+"""Which colours make the best shading family around a colour?"""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.spaces import Array
+from jindle_core.families.judge import USUAL, Allowance, Judgement, Limits, judge, limits, steps
+
+
+@dataclass(frozen=True, slots=True)
+class Family:
+    """Places of its tones among the candidates, light to dark; the cost; how strict the limits were.
+
+    ``kept`` is "whole" where every usual limit holds, "relaxed" where only
+    those for small drawers do, "best" where not even they do.
+    """
+
+    places: tuple[int, ...]
+    anchor: int
+    cost: float
+    kept: str
+    judgement: Judgement
+
+
+class Builder:
+    """Candidates (n, 3) with every step between two of them, to be asked for many families."""
+
+    def __init__(self, candidates: Array) -> None:
+        self.candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
+        # [i, j]: from candidate i down to candidate j.
+        self._steps = steps(self.candidates[:, None], self.candidates[None])
+        self._costs: dict[tuple, Array] = {}
+
+    def best(
+        self,
+        wanted: Array,
+        tones: int,
+        count: int = 1,
+        allowance: Allowance = USUAL,
+    ) -> list[Family]:
+        """The best families of 2 to 5 tones around a wanted colour (3,), best first.
+
+        A family holds one of the candidates nearest to the wanted colour,
+        rather in its middle than at an end.
+
+        Ours: a dynamic programme outwards from the anchor, to both sides,
+        that keeps both ends of every path, so that the span is exact; checked
+        in the tests against every possible family of a small drawer. Where
+        the limits leave nothing, the relaxed ones are tried, then the best of
+        what there is; fewer tones where there are fewer candidates, and none
+        where there are less than 2.
+        """
+        tones = min(tones, len(self.candidates))
+        if tones < defaults.FAMILY_SIZES[0]:
+            return []
+        off = delta_e(np.asarray(wanted, dtype=float), self.candidates)
+        anchors = np.argsort(off, kind="stable")[: defaults.ANCHORS_TRIED]
+        anchors = anchors[(off[anchors] <= defaults.COUSIN) | (anchors == anchors[0])]
+        for kept in ("whole", "relaxed", "best"):
+            found: list[tuple[float, tuple[int, ...], int]] = []
+            for anchor in anchors:
+                extra = (off[anchor] / defaults.ANCHOR_COST) ** 2
+                found += self._around(int(anchor), tones, kept, count, float(extra), allowance)
+            if found:
+                return self._families(found, kept, count, allowance)
+        return []
+
+    def _families(
+        self, found: list[tuple[float, tuple[int, ...], int]], kept: str, count: int, allowance: Allowance
+    ) -> list[Family]:
+        families: dict[tuple[int, ...], Family] = {}
+        for cost, places, anchor in sorted(found):
+            if places not in families:
+                judged = judge(self.candidates[list(places)], allowance)
+                families[places] = Family(places, anchor, cost, kept, judged)
+        return list(families.values())[:count]
+
+    def _around(
+        self, anchor: int, tones: int, kept: str, count: int, extra: float, allowance: Allowance
+    ) -> list[tuple[float, tuple[int, ...], int]]:
+        """The cheapest paths through an anchor, at each place that it can have in the family."""
+        wanted = limits(tones, allowance, relaxed=kept != "whole")
+        rows = np.arange(len(self.candidates))
+        near = rows
+        if kept != "best":
+            drift = steps(self.candidates[anchor], self.candidates)
+            near = rows[drift.hue_holds(wanted.anchor_hue)]
+        step_cost = self._step_cost(tones, wanted, kept)[np.ix_(near, near)]
+        start = int(np.flatnonzero(near == anchor)[0])
+        darker = _walk(step_cost, start, tones)
+        lighter = _walk(step_cost.T, start, tones)
+        lightness = self.candidates[near, 0]
+        found = []
+        for before in range(tones):
+            after = tones - 1 - before
+            total = lighter[before][0][:, None] + darker[after][0][None]
+            if kept != "best":
+                total = np.where(lightness[:, None] - lightness[None] >= wanted.span, total, np.inf)
+            flat = total.ravel()
+            more = extra + abs(before - (tones - 1) / 2) * defaults.OFF_MIDDLE_COST
+            for at in np.argpartition(flat, min(count, len(flat) - 1))[:count]:
+                if np.isfinite(flat[at]):
+                    light, dark = divmod(int(at), len(near))
+                    upper = _back(lighter, before, light)
+                    lower = _back(darker, after, dark)
+                    path = (*upper, *lower[::-1][1:])
+                    found.append((float(flat[at]) + more, tuple(int(near[one]) for one in path), anchor))
+        return found
+
+    def _step_cost(self, tones: int, wanted: Limits, kept: str) -> Array:
+        """What each step between two candidates costs, infinite where it may not be taken."""
+        key = (tones, wanted, kept == "best")
+        if key not in self._costs:
+            found, costs = self._steps, defaults.STEP_COST
+            aim = wanted.span / (tones - 1) + defaults.STEP_AIM
+            chroma = np.maximum(0, found.chroma - costs["free chroma"])
+            cost = (
+                ((found.lightness - aim) / costs["lightness"]) ** 2
+                + (found.hue_distance / costs["hue"]) ** 2
+                + (chroma / costs["chroma"]) ** 2
+            )
+            if kept == "best":
+                allowed = found.lightness >= defaults.FAMILY_LEAST_LIGHTNESS
+            else:
+                least, most = wanted.lightness
+                allowed = (found.lightness >= least) & (found.lightness <= most)
+                allowed &= found.hue_holds(wanted.hue) & found.chroma_holds
+            self._costs[key] = np.where(allowed, cost, np.inf)
+        return self._costs[key]
+
+
+_Walk = list[tuple[Array, np.ndarray]]
+
+
+def _walk(step_cost: Array, start: int, tones: int) -> _Walk:
+    """For 0 to tones − 1 steps from the start: the least cost to reach each candidate, and from where."""
+    cost = np.full(len(step_cost), np.inf)
+    cost[start] = 0.0
+    walked: _Walk = [(cost, np.full(len(step_cost), -1))]
+    for _ in range(tones - 1):
+        reached = cost[:, None] + step_cost
+        came_from = np.argmin(reached, axis=0)
+        cost = reached[came_from, np.arange(len(step_cost))]
+        walked.append((cost, came_from))
+    return walked
+
+
+def _back(walked: _Walk, count: int, end: int) -> tuple[int, ...]:
+    """The path of ``count`` steps that ends in ``end``, from there back to the start."""
+    path = [end]
+    for taken in range(count, 0, -1):
+        path.append(int(walked[taken][1][path[-1]]))
+    return tuple(path)

@@ -1,0 +1,75 @@
+"""What makes a family whole: a deeper shadow, a lighter light, a tone in between?"""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
+from jindle_core.families.judge import steps
+from jindle_core.prediction.behaviour import Behaviour
+from jindle_core.prediction.laying import dye, glazed
+from jindle_core.prediction.stocks import WHITE
+
+
+def deeper(tones: Array, candidates: Array) -> int | None:
+    """The candidate (n, 3) that deepens tones (k, 3), light to dark, best; or None."""
+    return _beyond(np.asarray(tones)[-1], candidates, darker=True)
+
+
+def lighter(tones: Array, candidates: Array) -> int | None:
+    """The candidate (n, 3) that gives tones (k, 3) a lighter light; or None."""
+    return _beyond(np.asarray(tones)[0], candidates, darker=False)
+
+
+def bridge(lighter_tone: Array, darker_tone: Array, candidates: Array) -> int | None:
+    """The candidate (n, 3) that joins two tones (3,) which lie too far apart; or None."""
+    candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
+    upper, lower = steps(lighter_tone, candidates), steps(candidates, darker_tone)
+    least = defaults.RELAXED_LIGHTNESS[0]
+    fits = (upper.lightness >= least) & (lower.lightness >= least)
+    fits &= upper.hue_holds(defaults.RELAXED_HUE) & lower.hue_holds(defaults.RELAXED_HUE)
+    cost = np.maximum(upper.lightness, lower.lightness) + upper.hue_distance + lower.hue_distance
+    return _cheapest(cost, fits)
+
+
+def _beyond(end: Array, candidates: Array, darker: bool) -> int | None:
+    candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
+    found = steps(end, candidates) if darker else steps(candidates, end)
+    least, aim = defaults.DEEPEN
+    most = defaults.RELAXED_LIGHTNESS[1]
+    fits = (found.lightness >= least) & (found.lightness <= most) & found.hue_holds(defaults.RELAXED_HUE)
+    cost = np.abs(found.lightness - aim) + found.hue_distance + found.chroma / 2
+    return _cheapest(cost, fits & found.chroma_holds)
+
+
+def _cheapest(cost: Array, fits: np.ndarray) -> int | None:
+    return int(np.argmin(np.where(fits, cost, np.inf))) if fits.any() else None
+
+
+@dataclass(frozen=True, slots=True)
+class Glaze:
+    """A neutral, by its place, laid over the darkest tone, and the Lab predicted of it."""
+
+    place: int
+    lab: tuple[float, float, float]
+
+
+def glazed_shadow(dark: Array, neutrals: Array, behaviour: Behaviour, card: Array = WHITE) -> Glaze | None:
+    """The neutral that deepens a dark tone best when it is laid over it dry; a prediction.
+
+    ``dark`` (31,) and ``neutrals`` (n, 31) are one layer's reflectances of
+    transparent colours. None where none deepens it enough.
+    """
+    neutrals = np.asarray(neutrals).reshape(-1, 31)
+    if not len(neutrals):
+        return None
+    before = reflectance_to_lab(glazed(dye(dark), 1, dye(dark), 1, behaviour, card))
+    seen = reflectance_to_lab(glazed(dye(dark), 1, dye(neutrals), 1, behaviour, card))
+    alone = reflectance_to_lab(dark)
+    deeper_by = alone[0] - seen[:, 0]
+    least, aim = defaults.DEEPEN
+    # Two layers of the tone itself are no glaze; the neutral must do more.
+    fits = (deeper_by >= least) & (seen[:, 0] < before[0] + 1.0)
+    at = _cheapest(np.abs(deeper_by - aim), fits)
+    return None if at is None else Glaze(at, tuple(map(float, seen[at])))

@@ -1,0 +1,125 @@
+"""How is a thing shaded: with how many tones, out of which colours, around which one?"""
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+import numpy as np
+from numpy.typing import NDArray
+
+from jindle_core import defaults
+from jindle_core.colorimetry.spaces import Array
+from jindle_core.colorimetry.temperature import temperature
+from jindle_core.families.judge import USUAL, Allowance
+
+
+class Thing(StrEnum):
+    """What an area shows."""
+
+    LEAF = "leaf"
+    FUR = "fur or feathers"
+    SKIN = "skin"
+    CLOTH = "cloth"
+    GLASS = "glass"
+    METAL = "metal"
+    WHITE = "white thing"
+    BLACK = "black thing"
+    SKY = "sky or water"
+    OTHER = "other"
+
+
+class Extent(StrEnum):
+    """How large an area is on the card."""
+
+    TINY = "tiny"
+    SMALL = "small"
+    LARGE = "large"
+
+
+@dataclass(frozen=True, slots=True)
+class Recipe:
+    """What a thing wants beside its own colour.
+
+    ``around`` is the colour that its family is built around instead of the
+    palette's; ``bare`` the part left as paper in the light; ``note`` says how
+    it is laid.
+    """
+
+    allowance: Allowance = USUAL
+    around: tuple[float, float, float] | None = None
+    bare: float = 0.0
+    note: str = ""
+
+
+_RECIPES = {
+    Thing.WHITE: Recipe(
+        Allowance(least_step=defaults.WHITE_STEP, span=defaults.WHITE_SPAN),
+        (86.0, 0.0, 0.0),
+        defaults.WHITE_BARE,
+        "Leave most of it bare; shade only the far side with the palest greys.",
+    ),
+    Thing.BLACK: Recipe(
+        USUAL,
+        (34.0, 0.0, 0.0),
+        0.0,
+        "Build it from three greys, so that form is kept; black only in the deepest.",
+    ),
+    Thing.METAL: Recipe(
+        Allowance(most_step=defaults.METAL_STEP),
+        (62.0, 0.0, 0.0),
+        defaults.GLINT_BARE,
+        "Light against dark with hard edges; leave a bare glint.",
+    ),
+    Thing.GLASS: Recipe(
+        USUAL, None, defaults.GLINT_BARE, "Keep it pale, its edge darkest; leave a bare glint."
+    ),
+    Thing.SKIN: Recipe(USUAL, None, 0.0, "Lay it thin and blend wide; the cheeks last."),
+}
+
+
+def recipe(thing: Thing) -> Recipe:
+    """The recipe of a thing; most things need nothing special."""
+    return _RECIPES.get(thing, Recipe())
+
+
+def tones_wanted(thing: Thing, extent: Extent, focal: bool) -> int:
+    """How many tones an area takes: two where it is tiny, three as a rule, more where the eye goes.
+
+    >>> tones_wanted(Thing.LEAF, Extent.SMALL, focal=False)
+    3
+    """
+    if extent is Extent.TINY:
+        return 2
+    if thing in (Thing.WHITE, Thing.BLACK, Thing.METAL):
+        return 3
+    if focal and extent is Extent.LARGE:
+        return 5 if thing in (Thing.SKIN, Thing.FUR) else 4
+    return 4 if thing is Thing.SKIN or focal else 3
+
+
+def suited(thing: Thing, candidates: Array, warm: float, beside_black: bool) -> NDArray[np.bool_]:
+    """Which candidates (n, 3) a thing is shaded with; (n,).
+
+    ``warm`` is the temperature of what lies around it (above 0 warm): greys
+    lean the same way where there are enough that do. ``beside_black`` says
+    that a black thing touches it, which wants a darker grey on white.
+    """
+    candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
+    lightness = candidates[:, 0]
+    chroma = np.hypot(candidates[:, 1], candidates[:, 2])
+    hue = np.degrees(np.arctan2(candidates[:, 2], candidates[:, 1])) % 360
+    if thing is Thing.SKIN:
+        within = (hue >= defaults.SKIN_HUE[0]) & (hue <= defaults.SKIN_HUE[1])
+        return within & (chroma >= defaults.SKIN_CHROMA[0]) & (chroma <= defaults.SKIN_CHROMA[1])
+    if thing is Thing.GLASS:
+        return lightness >= defaults.GLASS_L
+    if thing not in (Thing.WHITE, Thing.BLACK, Thing.METAL):
+        return np.ones(len(candidates), dtype=bool)
+    greys = chroma < defaults.NEUTRAL_ROLE_C
+    if thing is Thing.WHITE:
+        least, most = defaults.WHITE_THING_L
+        greys &= (lightness >= (defaults.BESIDE_BLACK_L if beside_black else least)) & (lightness <= most)
+    if thing is Thing.BLACK:
+        greys &= (lightness >= defaults.BLACK_THING_L[0]) & (lightness <= defaults.BLACK_THING_L[1])
+    leaning = np.array([temperature(one[None], np.ones(1)) for one in candidates])
+    same = greys & ((np.sign(leaning) == np.sign(warm)) | (chroma < defaults.TRUE_GREY_C))
+    return same if same.sum() >= defaults.FAMILY_SIZES[1] else greys

@@ -1,0 +1,1 @@
+"""What shapes does a line drawing hold?"""

@@ -1,0 +1,170 @@
+import unittest
+from dataclasses import replace
+
+import numpy as np
+
+from jindle_core.areas import Area, Colouring
+from jindle_core.changes import RemoveColour
+from jindle_core.colouring_changes import (
+    AddArea,
+    AreaFamily,
+    EditArea,
+    RemoveArea,
+    SetColouring,
+    SetDrawing,
+    SetFamilies,
+    areas_of,
+)
+from jindle_core.errors import BadInput
+from jindle_core.families.order import sessions, wet_neighbours, working_order
+from jindle_core.families.recipes import Extent, Thing
+from jindle_core.families.shading import BARE, Light, away, edge_tone, stops
+from jindle_core.formats import USUAL_SIZES
+from jindle_core.line_art.drawing import LineDrawing, Shape
+from jindle_core.media import Medium
+from jindle_core.plan import Anchor, PaletteColour, Plan, Role, plan_from_json, plan_to_json
+
+FISH = LineDrawing(
+    100, 60, (Shape("big-fin", "", 0.2, ()), Shape("scale", "", 0.05, ()), Shape("eye", "", 0.002, ())), ()
+)
+COLOUR = PaletteColour(1, "weed", Role.LEAD, Anchor(None, (50.0, -20.0, 20.0), "typed"))
+
+
+def plan(*changes):
+    made = Plan("Pike", USUAL_SIZES[0], (COLOUR,), next_key=2)
+    for change in (SetDrawing(7, areas_of(FISH)), *changes):
+        made = change.apply(made)
+    return made
+
+
+class ChangeTests(unittest.TestCase):
+    def test_areas_of_a_drawing(self):
+        found = plan().colouring.areas
+        self.assertEqual([one.name for one in found], ["big fin", "scale", "eye"])
+        self.assertEqual([one.extent for one in found], [Extent.LARGE, Extent.SMALL, Extent.TINY])
+
+    def test_an_edit_keeps_what_is_not_named_and_drops_a_family_that_no_longer_fits(self):
+        made = plan(
+            EditArea(1, colour=1, focal=True), SetFamilies((AreaFamily(1, (5, 6)),)), EditArea(1, layers=2)
+        )
+        area = made.colouring.area(1)
+        self.assertEqual((area.colour, area.focal, area.layers, area.family), (1, True, 2, (5, 6)))
+        for edit in (
+            EditArea(1, colour=0),
+            EditArea(1, thing=Thing.FUR),
+            EditArea(1, medium=Medium.OIL_PENCIL),
+        ):
+            self.assertEqual(edit.apply(made).colouring.area(1).family, ())
+
+    def test_another_drawing_keeps_what_was_said_of_the_same_names_and_of_listed_areas(self):
+        made = plan(EditArea(2, colour=1), AddArea("bank"))
+        other = LineDrawing(10, 10, (Shape("scale", "", 0.1, ()), Shape("tail", "", 0.1, ())), ())
+        areas = SetDrawing(8, areas_of(other)).apply(made).colouring.areas
+        self.assertEqual(
+            [(one.key, one.name, one.colour) for one in areas],
+            [(1, "scale", 1), (2, "tail", None), (3, "bank", None)],
+        )
+        listed = SetDrawing(None).apply(made).colouring
+        self.assertEqual(
+            [(one.name, one.shape) for one in listed.areas],
+            [("big fin", ""), ("scale", ""), ("eye", ""), ("bank", "")],
+        )
+
+    def test_a_colour_taken_from_the_palette_leaves_its_areas(self):
+        made = RemoveColour(1).apply(plan(EditArea(1, colour=1)))
+        self.assertIsNone(made.colouring.area(1).colour)
+
+    def test_stored_and_read_back(self):
+        made = plan(
+            EditArea(1, colour=1, thing=Thing.METAL),
+            SetColouring({"light": Light.CENTRE, "finishes": ("gloss",), "dark_first": True}),
+        )
+        self.assertEqual(plan_from_json(plan_to_json(made)), made)
+        old = plan_to_json(made)
+        del old["colouring"]
+        self.assertEqual(plan_from_json(old).colouring, Colouring())
+
+    def test_what_cannot_be(self):
+        for change in (
+            EditArea(9),
+            EditArea(1, colour=4),
+            EditArea(1, layers=0),
+            EditArea(1, medium=Medium.CARDSTOCK),
+            EditArea(1, name=" "),
+            RemoveArea(9),
+            AddArea(""),
+            SetFamilies((AreaFamily(1, (5, 5)),)),
+            SetFamilies((AreaFamily(1, (1, 2, 3, 4, 5, 6)),)),
+            SetFamilies((AreaFamily(1, (5, 6), Medium.DYE_PAD),)),
+        ):
+            with self.subTest(change=change), self.assertRaises(BadInput):
+                change.apply(plan())
+        full = plan()
+        areas = tuple(replace(Area(key, f"area {key}")) for key in range(1, 121))
+        with self.assertRaises(BadInput):
+            AddArea("one more").apply(replace(full, colouring=replace(full.colouring, areas=areas)))
+
+
+class OrderTests(unittest.TestCase):
+    def test_both_schools_end_with_joins(self):
+        dark = [stroke.tone for stroke in working_order(Medium.ALCOHOL_MARKER, 3, dark_first=True)]
+        light = [stroke.tone for stroke in working_order(Medium.ALCOHOL_MARKER, 3, dark_first=False)]
+        self.assertEqual(dark, [2, 1, 0, 1, 0])
+        self.assertEqual(light, [0, 1, 2, 1, 0])
+        self.assertEqual([one.tone for one in working_order(Medium.ALCOHOL_MARKER, 2, True)], [1, 0])
+
+    def test_every_tone_is_used_in_every_medium(self):
+        for medium in (Medium.ALCOHOL_MARKER, Medium.WATER_MARKER, Medium.WAX_PENCIL, Medium.OIL_PENCIL):
+            for tones in range(1, 6):
+                for dark_first in (False, True):
+                    used = {one.tone for one in working_order(medium, tones, dark_first)} - {None}
+                    self.assertEqual(used, set(range(tones)), (medium, tones, dark_first))
+
+    def test_each_medium_has_its_own_rules(self):
+        words = {
+            m: " ".join(one.words for one in working_order(m, 3, False, 2))
+            for m in (Medium.WATER_MARKER, Medium.WAX_PENCIL, Medium.OIL_PENCIL)
+        }
+        self.assertIn("lift the highlight", words[Medium.WATER_MARKER])
+        self.assertIn("let it dry", words[Medium.WATER_MARKER])
+        self.assertIn("wax bloom", words[Medium.WAX_PENCIL])
+        self.assertIn("solvent", words[Medium.OIL_PENCIL])
+        self.assertTrue(all("white" in words[one] for one in (Medium.WAX_PENCIL, Medium.OIL_PENCIL)))
+        with self.assertRaises(ValueError):
+            working_order(Medium.GEL_PEN, 3, False)
+
+    def test_one_family_together_and_no_wet_neighbours_where_it_can_be(self):
+        families = [(1, 2), (3, 4), (1, 2), (5, 6)]
+        order = sessions(families, {(0, 1)})
+        self.assertEqual([one.areas for one in order], [(0, 2), (3,), (1,)])
+        self.assertEqual(wet_neighbours(order, {(0, 1)}), [])
+        everything = {(a, b) for a in range(4) for b in range(4) if a != b}
+        self.assertEqual(wet_neighbours(sessions(families, everything), everything), [1, 2])
+        self.assertEqual(sessions([], set()), [])
+
+
+class ShadingTests(unittest.TestCase):
+    def test_the_light_is_opposite_the_shadow(self):
+        for light in Light:
+            if light is not Light.CENTRE:
+                self.assertAlmostEqual(float(np.hypot(*away(light))), 1)
+        self.assertEqual(away(Light.LEFT), (1.0, 0.0))
+        self.assertTrue(all(part > 0 for part in away(Light.UPPER_LEFT)))
+        self.assertIsNone(away(Light.CENTRE))
+
+    def test_stops_run_once_from_light_to_shadow(self):
+        for tones in range(1, 6):
+            for bare in (0.0, 0.4):
+                found = stops(tones, bare)
+                places = [at for at, _ in found]
+                self.assertEqual(places, sorted(places))
+                self.assertEqual((places[0], places[-1]), (0, 1))
+                order = [tone for _, tone in found]
+                self.assertEqual(order, sorted(order))
+                self.assertEqual(BARE in order, bool(bare))
+        with self.assertRaises(ValueError):
+            stops(0)
+
+    def test_the_edge(self):
+        self.assertEqual(edge_tone(3, Light.CENTRE), 2)
+        self.assertEqual(edge_tone(3, Light.TOP), 1)

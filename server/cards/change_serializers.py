@@ -1,0 +1,188 @@
+"""How is a change of a card's palette, pairs and checks written in JSON?"""
+
+from rest_framework import serializers
+
+from jindle_core import changes, defaults
+from jindle_core.contrast.rules import PairKind
+from jindle_core.media import COLUMNS
+from jindle_core.plan import Choice
+from server.cards.serializers import (
+    COLUMN_CHOICES,
+    PAIR_CHOICES,
+    ROLE_CHOICES,
+    AnchorRequestSerializer,
+    EndSerializer,
+    SizeRequestSerializer,
+)
+
+
+class ChangeSerializer(serializers.Serializer):
+    """A change: ``kind`` names it, the other fields are what it needs."""
+
+    makes: type
+
+    def to_internal_value(self, data):
+        given = super().to_internal_value(data)
+        given.pop("kind")
+        return self.makes(**given)
+
+
+def kind_field(name: str) -> serializers.ChoiceField:
+    """The field that names a change."""
+    return serializers.ChoiceField(choices=[name])
+
+
+class SetCardSerializer(ChangeSerializer):
+    makes = changes.SetCard
+    kind = kind_field("set_card")
+    name = serializers.CharField(required=False)
+    size = SizeRequestSerializer(required=False)
+
+
+class AddColourSerializer(ChangeSerializer):
+    """``name`` may be left out: then it is the colour's own."""
+
+    makes = dict
+    kind = kind_field("add_colour")
+    anchor = AnchorRequestSerializer()
+    name = serializers.CharField(required=False, allow_blank=True, default="")
+    role = serializers.ChoiceField(choices=ROLE_CHOICES)
+
+
+class EditColourSerializer(ChangeSerializer):
+    makes = changes.EditColour
+    kind = kind_field("edit_colour")
+    key = serializers.IntegerField()
+    name = serializers.CharField(required=False)
+    role = serializers.ChoiceField(choices=ROLE_CHOICES, required=False)
+
+
+class ReanchorSerializer(ChangeSerializer):
+    makes = dict
+    kind = kind_field("reanchor")
+    key = serializers.IntegerField()
+    anchor = AnchorRequestSerializer()
+
+
+class MoveColourSerializer(ChangeSerializer):
+    makes = changes.MoveColour
+    kind = kind_field("move_colour")
+    key = serializers.IntegerField()
+    to = serializers.IntegerField()
+
+
+class RemoveColourSerializer(ChangeSerializer):
+    makes = changes.RemoveColour
+    kind = kind_field("remove_colour")
+    key = serializers.IntegerField()
+
+
+class ChooseSerializer(ChangeSerializer):
+    makes = changes.Choose
+    kind = kind_field("choose")
+    key = serializers.IntegerField()
+    column = serializers.ChoiceField(choices=COLUMN_CHOICES)
+    colour = serializers.IntegerField()
+    locked = serializers.BooleanField(default=False)
+
+
+class CellChoiceSerializer(serializers.Serializer):
+    """A supply for one cell."""
+
+    key = serializers.IntegerField()
+    column = serializers.ChoiceField(choices=COLUMN_CHOICES)
+    colour = serializers.IntegerField()
+
+
+class ChooseManySerializer(ChangeSerializer):
+    makes = changes.ChooseMany
+    kind = kind_field("choose_many")
+    choices = CellChoiceSerializer(many=True, max_length=defaults.PALETTE_LIMIT * len(COLUMNS))
+
+    def to_internal_value(self, data):
+        given = super(ChangeSerializer, self).to_internal_value(data)
+        return changes.ChooseMany(tuple(Choice(**one) for one in given["choices"]))
+
+
+class ClearChoiceSerializer(ChangeSerializer):
+    makes = changes.ClearChoice
+    kind = kind_field("clear_choice")
+    key = serializers.IntegerField()
+    column = serializers.ChoiceField(choices=COLUMN_CHOICES)
+
+
+class AddPairSerializer(ChangeSerializer):
+    makes = changes.AddPair
+    kind = kind_field("add_pair")
+    pair_kind = serializers.ChoiceField(choices=PAIR_CHOICES)
+    upper = EndSerializer()
+    lower = EndSerializer()
+    outlined = serializers.BooleanField(default=False)
+
+    def to_internal_value(self, data):
+        return _pair_change(self, data)
+
+
+class EditPairSerializer(ChangeSerializer):
+    makes = changes.EditPair
+    kind = kind_field("edit_pair")
+    key = serializers.IntegerField()
+    pair_kind = serializers.ChoiceField(choices=PAIR_CHOICES, required=False)
+    upper = EndSerializer(required=False)
+    lower = EndSerializer(required=False)
+    outlined = serializers.BooleanField(required=False)
+
+    def to_internal_value(self, data):
+        return _pair_change(self, data)
+
+
+def _pair_change(serializer: ChangeSerializer, data):
+    """``kind`` names the change, so the pair's own kind travels as ``pair_kind``."""
+    given = super(ChangeSerializer, serializer).to_internal_value(data)
+    given.pop("kind")
+    if "pair_kind" in given:
+        given["kind"] = PairKind(given.pop("pair_kind"))
+    return serializer.makes(**given)
+
+
+class RemovePairSerializer(ChangeSerializer):
+    makes = changes.RemovePair
+    kind = kind_field("remove_pair")
+    key = serializers.IntegerField()
+
+
+class GuessPairsSerializer(ChangeSerializer):
+    makes = changes.GuessPairs
+    kind = kind_field("guess_pairs")
+
+
+class WaiveSerializer(ChangeSerializer):
+    makes = changes.Waive
+    kind = kind_field("waive")
+    check = serializers.CharField(max_length=40)
+    reason = serializers.CharField(max_length=defaults.NAME_LIMIT)
+
+
+class UnwaiveSerializer(ChangeSerializer):
+    makes = changes.Unwaive
+    kind = kind_field("unwaive")
+    check = serializers.CharField(max_length=40)
+
+
+PALETTE_CHANGES: dict[str, type[ChangeSerializer]] = {
+    "set_card": SetCardSerializer,
+    "add_colour": AddColourSerializer,
+    "edit_colour": EditColourSerializer,
+    "reanchor": ReanchorSerializer,
+    "move_colour": MoveColourSerializer,
+    "remove_colour": RemoveColourSerializer,
+    "choose": ChooseSerializer,
+    "choose_many": ChooseManySerializer,
+    "clear_choice": ClearChoiceSerializer,
+    "add_pair": AddPairSerializer,
+    "edit_pair": EditPairSerializer,
+    "remove_pair": RemovePairSerializer,
+    "guess_pairs": GuessPairsSerializer,
+    "waive": WaiveSerializer,
+    "unwaive": UnwaiveSerializer,
+}

@@ -1,0 +1,135 @@
+"""Which change of a card does JSON ask for?"""
+
+from jindle_core.changes import AddColour, Change, Reanchor
+from jindle_core.colorimetry.typed import read_typed
+from jindle_core.colouring_changes import (
+    AreaFamily,
+    ColouringChange,
+    SetColouring,
+    SetDrawing,
+    SetFamilies,
+    areas_of,
+)
+from jindle_core.compatibility.properties import is_line_ink
+from jindle_core.errors import BadInput, Problem
+from jindle_core.media import Medium
+from jindle_core.plan import Anchor, Role
+from server.access import drawings_seen_by, one
+from server.accounts.models import Person
+from server.cards.change_serializers import PALETTE_CHANGES
+from server.cards.colouring_serializers import COLOURING_CHANGES
+from server.catalogue.arrays import Catalogue
+
+CHANGE_SERIALIZERS = PALETTE_CHANGES | COLOURING_CHANGES
+
+
+def read_change(given, catalogue: Catalogue, person: Person) -> Change | ColouringChange:
+    """The change that JSON names, its colours looked up; BadInput or ValidationError where it is none."""
+    kind = given.get("kind") if isinstance(given, dict) else None
+    if not isinstance(kind, str) or kind not in CHANGE_SERIALIZERS:
+        raise BadInput(
+            Problem(
+                f"There is no change of the kind “{kind}”.",
+                field="kind",
+                value=str(kind),
+                expected=", ".join(CHANGE_SERIALIZERS),
+            )
+        )
+    read = CHANGE_SERIALIZERS[kind](data=given)
+    read.is_valid(raise_exception=True)
+    values = read.validated_data
+    if kind == "add_colour":
+        anchor, own_name = _anchor(values["anchor"], catalogue)
+        return AddColour(anchor, values["name"].strip() or own_name, Role(values["role"]))
+    if kind == "reanchor":
+        return Reanchor(values["key"], _anchor(values["anchor"], catalogue)[0])
+    if kind == "set_drawing":
+        return _drawing(values["drawing"], person)
+    if kind == "set_families":
+        return _families(values["families"], catalogue)
+    if isinstance(values, SetColouring):
+        _check_materials(values.settings, catalogue)
+        return values
+    if kind in COLOURING_CHANGES:  # the rest of them name no supply
+        return values
+    for supply in _supplies(values):
+        _place(supply, catalogue)
+    return values
+
+
+def _place(supply: int, catalogue: Catalogue, field: str = "colour") -> int:
+    place = catalogue.places.get(supply)
+    if place is None:
+        raise BadInput(Problem("That colour is not in your supplies.", field=field, value=str(supply)))
+    return place
+
+
+def _supplies(change: Change) -> list[int]:
+    """The ids of supplies that a change speaks of."""
+    ends = [getattr(change, name, None) for name in ("upper", "lower")]
+    named = [end.id for end in ends if end and end.source == "supply"]
+    named += [choice.colour for choice in getattr(change, "choices", ())]
+    chosen = getattr(change, "colour", None)
+    return named if chosen is None else [*named, chosen]
+
+
+def _drawing(pk: int | None, person: Person) -> SetDrawing:
+    if pk is None:
+        return SetDrawing(None)
+    return SetDrawing(pk, areas_of(one(drawings_seen_by(person), pk=pk).shapes))
+
+
+def _families(given: list[dict], catalogue: Catalogue) -> SetFamilies:
+    """Families with their media, each sorted from light to dark."""
+    found = []
+    for family in given:
+        places = [_place(pk, catalogue, "families") for pk in family["colours"]]
+        media = {catalogue.ranges[int(catalogue.range_ids[place])].medium for place in places}
+        if len(media) > 1:
+            raise BadInput(Problem("A family is of one medium.", field="families", value=", ".join(media)))
+        places.sort(key=lambda place: -catalogue.lab[place][0])
+        ids = tuple(catalogue.rows[place][Catalogue.ID] for place in places)
+        found.append(AreaFamily(family["key"], ids, next(iter(media), None)))
+    return SetFamilies(tuple(found))
+
+
+def _check_materials(settings: dict, catalogue: Catalogue) -> None:
+    """BadInput where the paper is no cardstock, or the line's range no ink."""
+    paper, line = settings.get("paper"), settings.get("line_range")
+    if paper is not None:
+        facts = catalogue.ranges[int(catalogue.range_ids[_place(paper, catalogue, "paper")])]
+        if facts.medium is not Medium.CARDSTOCK:
+            raise BadInput(
+                Problem(
+                    f"{facts.name} is {facts.medium}, and pictures are coloured on cardstock.",
+                    field="paper",
+                    value=facts.name,
+                    expected="a colour of a cardstock range",
+                )
+            )
+    if line is not None and (line not in catalogue.ranges or not is_line_ink(catalogue.ranges[line].medium)):
+        raise BadInput(
+            Problem("Lines are stamped with a range of pads, or written with gel pens.", field="line_range")
+        )
+
+
+def _anchor(given: dict, catalogue: Catalogue) -> tuple[Anchor, str]:
+    """The anchor that was asked for and the name it has by itself."""
+    colour = given.get("colour")
+    if colour is not None:
+        place = _place(colour, catalogue, "anchor")
+        row = catalogue.rows[place]
+        name = row[Catalogue.NAME] or row[Catalogue.CODE]
+        return Anchor(colour, catalogue.lab_at(place), catalogue.provenance(place)), name
+    value = given.get("value", "")
+    typed = read_typed(value)
+    if typed is None:
+        raise BadInput(
+            Problem(
+                f"“{value}” is neither a colour of a range nor a value.",
+                field="anchor",
+                value=value,
+                expected="#rrggbb, or L, a, b such as 52, −10, 20",
+            )
+        )
+    return Anchor(None, typed.lab, typed.provenance), value.strip()

@@ -1,0 +1,371 @@
+"""The colouring of a card's picture, its families laid on its paper as predicted."""
+
+from collections.abc import Sequence
+from dataclasses import asdict, dataclass, replace
+from functools import cached_property
+from typing import Any
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.areas import Area, Colouring
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.temperature import temperature
+from jindle_core.colorimetry.views import shades
+from jindle_core.compatibility.materials import FINISHES, LINE_INKS, WHITE_MARKER_PAPER, LineInk, Surface
+from jindle_core.compatibility.properties import is_line_ink, line_ink_of, surface_of
+from jindle_core.compatibility.rules import Conflict, Used, cautions, conflicts
+from jindle_core.families.judge import Judgement, judge, tone_names
+from jindle_core.families.order import sessions, wet_neighbours, working_order
+from jindle_core.families.recipes import Thing, recipe
+from jindle_core.families.shading import BARE, away, edge_tone, stops
+from jindle_core.line_art.drawing import LineDrawing
+from jindle_core.matching.verdicts import combined
+from jindle_core.matching.verdicts import judge as judge_match
+from jindle_core.prediction.confidence import prediction_sigma
+from jindle_core.prediction.stocks import stock_kind
+from server.access import drawings_seen_by
+from server.accounts.models import Person
+from server.cards.models import Card
+from server.cards.resolve import ResolvedPlan, value_shades
+from server.catalogue.arrays import Catalogue
+from server.catalogue.swatches import swatch
+
+
+@dataclass(frozen=True)
+class Tones:
+    """The tones of an area, light to dark: places, predicted CIELAB (k, 3), how sure that is."""
+
+    places: tuple[int, ...]
+    lab: np.ndarray
+    sigma: tuple[float, ...]
+
+
+@dataclass(frozen=True)
+class Coloured:
+    """The colouring of a resolved plan.
+
+    ``drawing`` is None where it has none, or it is gone; ``used_to_dark_first``
+    is what its person does where the card says nothing.
+    """
+
+    resolved: ResolvedPlan
+    drawing: LineDrawing | None
+    used_to_dark_first: bool = False
+
+    @property
+    def plan(self) -> Colouring:
+        """What is planned."""
+        return self.resolved.plan.colouring
+
+    @property
+    def _catalogue(self) -> Catalogue:
+        return self.resolved.catalogue
+
+    @property
+    def dark_first(self) -> bool:
+        """Whether shadows are laid first on this card."""
+        said = self.plan.dark_first
+        return self.used_to_dark_first if said is None else said
+
+    @cached_property
+    def paper(self) -> int | None:
+        """Where the paper stands in the catalogue; None for white marker paper."""
+        return None if self.plan.paper is None else self._catalogue.places.get(self.plan.paper)
+
+    @cached_property
+    def paper_lab(self) -> tuple[float, ...]:
+        """The paper's colour."""
+        return defaults.PAPER_WHITE_LAB if self.paper is None else self._catalogue.lab_at(self.paper)
+
+    @cached_property
+    def tones(self) -> dict[int, Tones]:
+        """By the key of an area: its tones, without those that are no longer among the supplies."""
+        found = {
+            area.key: tuple(self._catalogue.places[pk] for pk in area.family if pk in self._catalogue.places)
+            for area in self.plan.areas
+        }
+        seen = {}
+        for layers in {area.layers for area in self.plan.areas}:
+            areas = [area for area in self.plan.areas if area.layers == layers]
+            places = np.array(sorted({place for area in areas for place in found[area.key]}), dtype=np.intp)
+            labs = self._catalogue.predicted(places, layers, self.paper) if len(places) else places
+            seen |= {(layers, int(place)): lab for place, lab in zip(places, labs, strict=True)}
+        return {
+            area.key: Tones(
+                found[area.key],
+                np.array([seen[area.layers, place] for place in found[area.key]]).reshape(-1, 3),
+                tuple(self._sigma(place, area.layers) for place in found[area.key]),
+            )
+            for area in self.plan.areas
+        }
+
+    def _sigma(self, place: int, layers: int) -> float:
+        known = float(self._catalogue.sigma[place])
+        if layers == 1 and self.paper is None:
+            return known
+        range_id = self._catalogue.rows[place][Catalogue.RANGE]
+        medium, fitted = self._catalogue.ranges[range_id].medium, range_id in self._catalogue.fits
+        return combined(known, prediction_sigma(medium, layers, stock_kind(self.paper_lab), fitted))
+
+    def judgement(self, area: Area) -> Judgement | None:
+        """What holds of an area's family; None where it has less than two tones."""
+        tones = self.tones[area.key]
+        if len(tones.places) < defaults.FAMILY_SIZES[0]:
+            return None
+        return judge(tones.lab, recipe(area.thing).allowance)
+
+    @cached_property
+    def surface(self) -> Surface:
+        """What kind of paper it is."""
+        if self.paper is None:
+            return WHITE_MARKER_PAPER
+        facts = self._catalogue.ranges[self._catalogue.rows[self.paper][Catalogue.RANGE]]
+        return surface_of(facts.properties, stock_kind(self.paper_lab))
+
+    @cached_property
+    def line(self) -> LineInk | None:
+        """What the line is made with."""
+        facts = self._catalogue.ranges.get(self.plan.line_range or 0)
+        if facts:
+            return line_ink_of(facts.name, facts.medium, facts.properties)
+        return LINE_INKS.get(self.plan.line)
+
+    @cached_property
+    def used(self) -> Used:
+        """What the picture is made with."""
+        areas = self.plan.areas
+        return Used(
+            self.line,
+            frozenset(area.medium for area in areas),
+            self.surface,
+            max((area.layers for area in areas), default=1),
+            frozenset(self.plan.finishes),
+        )
+
+    @cached_property
+    def conflicts(self) -> list[Conflict]:
+        """What of the materials will not get on; nothing while there is nothing to colour."""
+        return conflicts(self.used) if self.plan.areas else []
+
+    @cached_property
+    def touching(self) -> set[tuple[int, int]]:
+        """Pairs of places of areas that share an edge in the drawing."""
+        places = {area.shape: at for at, area in enumerate(self.plan.areas) if area.shape}
+        shapes = self.drawing.shapes if self.drawing else ()
+        return {
+            (places[shape.id], places[other])
+            for shape in shapes
+            if shape.id in places
+            for other in shape.touches
+            if other in places
+        }
+
+    def beside(self, area: Area, thing: Thing) -> bool:
+        """Whether an area touches one that shows a thing."""
+        at = self.plan.areas.index(area)
+        return any(self.plan.areas[b].thing is thing for a, b in self.touching if a == at)
+
+    def warmth(self, area: Area | None = None) -> float:
+        """How warm the palette is, above 0 warm; for an area, what lies beside it counts again."""
+        keys = [colour.key for colour in self.resolved.plan.colours]
+        labs = list(self.resolved.lab)
+        if area is not None:
+            at = self.plan.areas.index(area)
+            beside = [self.plan.areas[b].colour for a, b in self.touching if a == at]
+            labs += [self.resolved.lab[keys.index(key)] for key in beside if key in keys]
+        return temperature(np.array(labs), np.ones(len(labs))) if labs else 0.0
+
+    @property
+    def trouble(self) -> int:
+        """How many conflicts and family faults there are to look at."""
+        judged = [self.judgement(area) for area in self.plan.areas]
+        return len(self.conflicts) + sum(1 for one in judged if one and one.faults)
+
+    def picture(self) -> dict[str, Any] | None:
+        """The drawing coloured as predicted, as ``PictureSerializer`` describes it; None without one."""
+        if self.drawing is None:
+            return None
+        areas = {area.shape: area for area in self.plan.areas if area.shape}
+        towards = away(self.plan.light)
+        return {
+            "width": self.drawing.width,
+            "height": self.drawing.height,
+            "paper": value_shades(tuple(self.paper_lab)),
+            "outlined": self.line is not None,
+            "away": None if towards is None else list(towards),
+            "shapes": [
+                {"path": shape.path} | self._filled(areas.get(shape.id)) for shape in self.drawing.shapes
+            ],
+            "lines": list(self.drawing.lines),
+        }
+
+    def on(self, paper: int | None) -> dict[str, Any] | None:
+        """The picture on the card at another place of the catalogue; None: white marker paper."""
+        pk = None if paper is None else self._catalogue.rows[paper][Catalogue.ID]
+        plan = replace(self.resolved.plan, colouring=replace(self.plan, paper=pk))
+        return Coloured(ResolvedPlan(plan, self._catalogue), self.drawing).picture()
+
+    def _filled(self, area: Area | None) -> dict[str, Any]:
+        """What a shape is filled with: stops of its family, one of its palette colour, or none."""
+        if area is None:
+            return {"key": 0, "colour": 0, "stops": []}
+        told = {"key": area.key, "colour": area.colour or 0}
+        views = self.tone_shades[area.key]
+        if views:
+            paper = value_shades(tuple(self.paper_lab))
+            laid = stops(len(views), recipe(area.thing).bare)
+            return told | {
+                "stops": [{"at": at, "shades": paper if tone == BARE else views[tone]} for at, tone in laid]
+            }
+        if area.colour is None:
+            return told | {"stops": []}
+        return told | {"stops": [{"at": 0.0, "shades": self._palette_shades(area.colour)}]}
+
+    def _palette_shades(self, key: int) -> dict[str, str]:
+        at = next(at for at, colour in enumerate(self.resolved.plan.colours) if colour.key == key)
+        return value_shades(tuple(map(float, self.resolved.lab[at])))
+
+    @cached_property
+    def tone_shades(self) -> dict[int, list[dict[str, str]]]:
+        """By the key of an area: its tones in every view."""
+        order = [area.key for area in self.plan.areas if len(self.tones[area.key].places)]
+        if not order:
+            return {area.key: [] for area in self.plan.areas}
+        views = [asdict(one) for one in shades(np.concatenate([self.tones[key].lab for key in order]))]
+        found: dict[int, list[dict[str, str]]] = {area.key: [] for area in self.plan.areas}
+        for key in order:
+            count = len(self.tones[key].places)
+            found[key], views = views[:count], views[count:]
+        return found
+
+    def told(self) -> dict[str, Any]:
+        """Everything of the stage, as ``ColouringSerializer`` describes it."""
+        plan = self.plan
+        return {
+            "drawing": plan.drawing if self.drawing else None,
+            "paper": None if self.paper is None else swatch(self._catalogue, self.paper),
+            "surface": self.surface.title,
+            "wet_layers": self.surface.wet_layers,
+            "light": plan.light.value,
+            "dark_first": self.dark_first,
+            "line": plan.line,
+            "line_range": plan.line_range,
+            "lines": [{"key": key, "words": ink.title} for key, ink in LINE_INKS.items()],
+            "line_ranges": [
+                {"id": one.id, "name": one.name}
+                for one in self._catalogue.ranges.values()
+                if is_line_ink(one.medium)
+            ],
+            "finishes": list(plan.finishes),
+            "all_finishes": [{"key": key, "words": words} for key, words in FINISHES.items()],
+            "areas": [self._area(area) for area in plan.areas],
+            "sessions": self._sessions(),
+            "conflicts": [asdict(one) | {"status": one.status.value} for one in self.conflicts],
+            "cautions": cautions(self.used) if plan.areas else [],
+            "greys": "warm" if self.warmth() > 0 else "cool",
+        }
+
+    def _area(self, area: Area) -> dict[str, Any]:
+        tones, views = self.tones[area.key], self.tone_shades[area.key]
+        judged = self.judgement(area)
+        count = len(tones.places)
+        names = tone_names(count) if count >= defaults.FAMILY_SIZES[0] else ("tone",) * count
+        return {
+            "key": area.key,
+            "name": area.name,
+            "shape": area.shape,
+            "colour": area.colour,
+            "thing": area.thing.value,
+            "extent": area.extent.value,
+            "focal": area.focal,
+            "medium": area.medium.value,
+            "layers": area.layers,
+            "note": recipe(area.thing).note,
+            "lost": len(area.family) - count,
+            "likeness": self._likeness(area),
+            "tones": [
+                {
+                    "name": name,
+                    "swatch": swatch(self._catalogue, place),
+                    "shades": view,
+                    "lightness": round(float(lab[0]), 1),
+                    "uncertainty": round(sigma, 1),
+                    "predicted": area.layers > 1 or self.paper is not None,
+                }
+                for name, place, view, lab, sigma in zip(
+                    names, tones.places, views, tones.lab, tones.sigma, strict=True
+                )
+            ],
+            "judgement": None if judged is None else told_judgement(judged),
+            "order": self._order(area, count),
+            "edge": edge_tone(count, self.plan.light) if count else None,
+        }
+
+    def _likeness(self, area: Area) -> str | None:
+        """How near the nearest tone comes to the palette colour; None where that is not asked of it."""
+        tones = self.tones[area.key]
+        if area.colour is None or not tones.places or recipe(area.thing).around:
+            return None
+        at = [colour.key for colour in self.resolved.plan.colours].index(area.colour)
+        off = delta_e(self.resolved.lab[at], tones.lab)
+        nearest = int(off.argmin())
+        sigma = combined(self.resolved.sigma[at], tones.sigma[nearest])
+        return judge_match(float(off[nearest]), sigma).verdict.value
+
+    def _order(self, area: Area, count: int) -> list[dict[str, Any]]:
+        if not count:
+            return []
+        strokes = working_order(area.medium, count, self.dark_first, area.layers)
+        return [asdict(one) for one in strokes]
+
+    def _sessions(self) -> list[dict[str, Any]]:
+        """The order of the areas that have a family, those of one family together."""
+        places = [at for at, area in enumerate(self.plan.areas) if area.family]
+        renumbered = {at: n for n, at in enumerate(places)}
+        touching = {
+            (renumbered[a], renumbered[b]) for a, b in self.touching if a in renumbered and b in renumbered
+        }
+        order = sessions([self.plan.areas[at].family for at in places], touching)
+        wet = set(wet_neighbours(order, touching))
+        return [
+            {"areas": [self.plan.areas[places[n]].key for n in one.areas], "wait": at in wet}
+            for at, one in enumerate(order)
+        ]
+
+
+def coloured_plans(cards: Sequence[Card], catalogue: Catalogue, person: Person) -> list[Coloured]:
+    """The colouring of some cards, their drawings fetched all at once."""
+    plans = [card.plan for card in cards]
+    wanted = {plan.colouring.drawing for plan in plans} - {None}
+    drawings = drawings_seen_by(person).in_bulk(wanted) if wanted else {}
+    found = {pk: drawing.shapes for pk, drawing in drawings.items()}
+    return [
+        Coloured(ResolvedPlan(plan, catalogue), found.get(plan.colouring.drawing), person.dark_first)
+        for plan in plans
+    ]
+
+
+def papers_to_try(catalogue: Catalogue) -> list[tuple[str, int | None]]:
+    """White marker paper, and of each kind of cardstock the one most like it, owned ones first."""
+    stock = catalogue.columns["cardstock"]
+    mine = stock[catalogue.usable[stock]]
+    found: list[tuple[str, int | None]] = [("white marker paper", None)]
+    for kind, (lab, _) in defaults.STOCKS.items():
+        for places in (mine, stock) if kind != "white" else ():
+            off = delta_e(np.array(lab), catalogue.lab[places])
+            if len(places) and stock_kind(catalogue.lab[places[off.argmin()]]) == kind:
+                found.append((kind, int(places[off.argmin()])))
+                break
+    return found
+
+
+def told_judgement(judged: Judgement) -> dict[str, Any]:
+    """A judgement as ``JudgementSerializer`` describes it."""
+    return {
+        "span": round(judged.span, 1),
+        "wanted": judged.wanted,
+        "lightness": [round(one, 1) for one in judged.lightness],
+        "hue": [round(one) for one in judged.hue],
+        "faults": [{"step": one.step, "words": one.words} for one in judged.faults],
+    }

@@ -1,0 +1,81 @@
+"""The API of how a card's picture is coloured."""
+
+from drf_spectacular.utils import extend_schema
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from server.access import cards_of, one
+from server.cards import actions, views
+from server.cards.colouring import Coloured, coloured_plans, papers_to_try
+from server.cards.colouring_serializers import (
+    ColouringSerializer,
+    OffersQuery,
+    OffersSerializer,
+    OnPaperSerializer,
+    ProposeSerializer,
+)
+from server.cards.families import offers, proposed
+from server.cards.serializers import CardSerializer
+from server.catalogue.arrays import catalogue_for
+from server.catalogue.swatches import swatch
+
+
+def _coloured(request: Request, pk: int) -> Coloured:
+    card = one(cards_of(request.user), pk=pk)
+    return coloured_plans([card], catalogue_for(request.user), request.user)[0]
+
+
+class CardColouring(APIView):
+    """How a card's picture is coloured."""
+
+    @extend_schema(responses=ColouringSerializer, operation_id="colouring")
+    def get(self, request: Request, pk: int) -> Response:
+        """Areas with their families, what holds of them, the order of work, and the materials."""
+        return Response(_coloured(request, pk).told())
+
+
+class CardOnPapers(APIView):
+    """The picture on other papers."""
+
+    @extend_schema(responses=OnPaperSerializer(many=True), operation_id="picture_on_papers")
+    def get(self, request: Request, pk: int) -> Response:
+        """The picture as it would look on white, and on each kind of cardstock that there is."""
+        coloured, catalogue = _coloured(request, pk), catalogue_for(request.user)
+        return Response(
+            [
+                {"paper": paper and swatch(catalogue, paper), "words": words, "picture": coloured.on(paper)}
+                for words, paper in papers_to_try(catalogue)
+            ]
+        )
+
+
+class CardPropose(APIView):
+    """Families for the areas of a card."""
+
+    @extend_schema(request=ProposeSerializer, responses=CardSerializer, operation_id="propose_families")
+    def post(self, request: Request, pk: int) -> Response:
+        """Choose the best family for each of some areas, or of all without one; one step to undo."""
+        given = ProposeSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        asked = given.validated_data
+        card = one(cards_of(request.user), pk=pk)
+        catalogue = catalogue_for(request.user)
+        (coloured,) = coloured_plans([card], catalogue, request.user)
+        keys = asked["areas"] or [area.key for area in coloured.plan.areas if not area.family]
+        change = proposed(coloured, keys, asked["owned"])
+        actions.change_card(card, asked["version"], change, coloured.resolved.pairs)
+        return Response(views.whole_card(card, catalogue, request.user))
+
+
+class AreaFamilies(APIView):
+    """Families for one area."""
+
+    @extend_schema(parameters=[OffersQuery], responses=OffersSerializer, operation_id="area_families")
+    def get(self, request: Request, pk: int, key: int) -> Response:
+        """The best families for it, and what would make its own whole."""
+        coloured = _coloured(request, pk)
+        given = OffersQuery(data=request.query_params)
+        given.is_valid(raise_exception=True)
+        asked = given.validated_data
+        return Response(offers(coloured, coloured.plan.area(key), asked["owned"], asked["tones"]))

@@ -1,0 +1,291 @@
+"""What the API of a card's colouring takes and gives."""
+
+from rest_framework import serializers
+
+from jindle_core import colouring_changes, defaults
+from jindle_core.areas import COLOURED_WITH
+from jindle_core.compatibility.materials import FINISHES, LINE_INKS
+from jindle_core.families.recipes import Extent, Thing
+from jindle_core.families.shading import Light
+from jindle_core.media import Medium
+from server.cards.change_serializers import ChangeSerializer, kind_field
+from server.cards.serializers import STATUS_CHOICES, PictureSerializer
+from server.catalogue.swatches import VERDICT_CHOICES, ShadesSerializer, SwatchSerializer
+
+THING_CHOICES = [(one.value, one.value) for one in Thing]
+EXTENT_CHOICES = [(one.value, one.value) for one in Extent]
+FROM_CHOICES = [(one.value, one.value) for one in Light]
+WITH_CHOICES = [(one.value, one.value) for one in COLOURED_WITH]
+LINE_CHOICES = [(key, ink.title) for key, ink in LINE_INKS.items()]
+FINISH_CHOICES = list(FINISHES.items())
+
+
+# --- What it takes.
+
+
+class SetDrawingSerializer(ChangeSerializer):
+    """The id of a line drawing, or none: only a list of areas."""
+
+    makes = dict
+    kind = kind_field("set_drawing")
+    drawing = serializers.IntegerField(allow_null=True)
+
+
+class SetColouringSerializer(ChangeSerializer):
+    """On what, under which light and with which materials; what is left out stays."""
+
+    makes = dict
+    kind = kind_field("set_colouring")
+    paper = serializers.IntegerField(required=False, allow_null=True)
+    light = serializers.ChoiceField(choices=FROM_CHOICES, required=False)
+    dark_first = serializers.BooleanField(required=False)
+    line = serializers.ChoiceField(choices=LINE_CHOICES, required=False, allow_blank=True)
+    line_range = serializers.IntegerField(required=False, allow_null=True)
+    finishes = serializers.ListField(
+        child=serializers.ChoiceField(choices=FINISH_CHOICES), required=False, max_length=len(FINISHES)
+    )
+
+    def to_internal_value(self, data):
+        given = super().to_internal_value(data)
+        if "light" in given:
+            given["light"] = Light(given["light"])
+        if "finishes" in given:
+            given["finishes"] = tuple(dict.fromkeys(given["finishes"]))
+        return colouring_changes.SetColouring(given)
+
+
+class AddAreaSerializer(ChangeSerializer):
+    makes = colouring_changes.AddArea
+    kind = kind_field("add_area")
+    name = serializers.CharField()
+    extent = serializers.ChoiceField(choices=EXTENT_CHOICES, default=Extent.SMALL.value)
+
+    def to_internal_value(self, data):
+        given = super(ChangeSerializer, self).to_internal_value(data)
+        return colouring_changes.AddArea(given["name"], Extent(given["extent"]))
+
+
+class EditAreaSerializer(ChangeSerializer):
+    """What is left out stays; a colour of 0 takes the colour away."""
+
+    kind = kind_field("edit_area")
+    key = serializers.IntegerField()
+    name = serializers.CharField(required=False)
+    colour = serializers.IntegerField(required=False)
+    thing = serializers.ChoiceField(choices=THING_CHOICES, required=False)
+    extent = serializers.ChoiceField(choices=EXTENT_CHOICES, required=False)
+    focal = serializers.BooleanField(required=False)
+    coloured_with = serializers.ChoiceField(choices=WITH_CHOICES, required=False)
+    layers = serializers.IntegerField(required=False)
+
+    def to_internal_value(self, data):
+        given = super(ChangeSerializer, self).to_internal_value(data)
+        given.pop("kind")
+        if "coloured_with" in given:
+            given["medium"] = Medium(given.pop("coloured_with"))
+        for name, kind in (("thing", Thing), ("extent", Extent)):
+            if name in given:
+                given[name] = kind(given[name])
+        return colouring_changes.EditArea(**given)
+
+
+class RemoveAreaSerializer(ChangeSerializer):
+    makes = colouring_changes.RemoveArea
+    kind = kind_field("remove_area")
+    key = serializers.IntegerField()
+
+
+class AreaFamilySerializer(serializers.Serializer):
+    """Colours of one medium for an area; none: no family."""
+
+    key = serializers.IntegerField()
+    colours = serializers.ListField(
+        child=serializers.IntegerField(), max_length=defaults.FAMILY_SIZES[1], allow_empty=True
+    )
+
+
+class SetFamiliesSerializer(ChangeSerializer):
+    makes = dict
+    kind = kind_field("set_families")
+    families = AreaFamilySerializer(many=True, max_length=defaults.AREAS_LIMIT)
+
+
+COLOURING_CHANGES: dict[str, type[ChangeSerializer]] = {
+    "set_drawing": SetDrawingSerializer,
+    "set_colouring": SetColouringSerializer,
+    "add_area": AddAreaSerializer,
+    "edit_area": EditAreaSerializer,
+    "remove_area": RemoveAreaSerializer,
+    "set_families": SetFamiliesSerializer,
+}
+
+
+class ProposeSerializer(serializers.Serializer):
+    """Families wanted for some areas, or for all that have none."""
+
+    version = serializers.IntegerField()
+    areas = serializers.ListField(child=serializers.IntegerField(), required=False, default=list)
+    owned = serializers.BooleanField(default=False)
+
+
+class OffersQuery(serializers.Serializer):
+    """Only from the drawer, and with how many tones (0: as the area wants)."""
+
+    owned = serializers.BooleanField(default=False)
+    tones = serializers.IntegerField(default=0, min_value=0, max_value=defaults.FAMILY_SIZES[1])
+
+
+# --- What it gives.
+
+
+class FaultSerializer(serializers.Serializer):
+    """What is wrong, and at which step from light to dark (none: with the whole)."""
+
+    step = serializers.IntegerField(allow_null=True)
+    words = serializers.CharField()
+
+
+class JudgementSerializer(serializers.Serializer):
+    """A family's steps from light to dark, and what is wrong with it."""
+
+    span = serializers.FloatField(help_text="ΔL* lightest to darkest")
+    wanted = serializers.FloatField(help_text="ΔL* that shows form with so many tones")
+    lightness = serializers.ListField(child=serializers.FloatField(), help_text="ΔL* of each step")
+    hue = serializers.ListField(child=serializers.FloatField(), help_text="degrees of each step")
+    faults = FaultSerializer(many=True)
+
+
+class ToneSerializer(serializers.Serializer):
+    """A tone as it would look on the card's paper with the area's layers."""
+
+    name = serializers.CharField()
+    swatch = SwatchSerializer()
+    shades = ShadesSerializer()
+    lightness = serializers.FloatField(help_text="L*")
+    uncertainty = serializers.FloatField(help_text="ΔE00")
+    predicted = serializers.BooleanField()
+
+
+class StrokeSerializer(serializers.Serializer):
+    """One thing to do, with which tone, light to dark (none: with none)."""
+
+    tone = serializers.IntegerField(allow_null=True)
+    words = serializers.CharField()
+
+
+class AreaSerializer(serializers.Serializer):
+    """A part of the picture that is coloured as one."""
+
+    key = serializers.IntegerField()
+    name = serializers.CharField()
+    shape = serializers.CharField()
+    colour = serializers.IntegerField(allow_null=True)
+    thing = serializers.ChoiceField(choices=THING_CHOICES)
+    extent = serializers.ChoiceField(choices=EXTENT_CHOICES)
+    focal = serializers.BooleanField()
+    medium = serializers.ChoiceField(choices=WITH_CHOICES)
+    layers = serializers.IntegerField()
+    note = serializers.CharField(help_text="how such a thing is laid")
+    lost = serializers.IntegerField(help_text="tones that have left the supplies")
+    likeness = serializers.ChoiceField(
+        choices=VERDICT_CHOICES, allow_null=True, help_text="of the nearest tone to the palette colour"
+    )
+    tones = ToneSerializer(many=True)
+    judgement = JudgementSerializer(allow_null=True)
+    order = StrokeSerializer(many=True)
+    edge = serializers.IntegerField(allow_null=True, help_text="the tone that hides a white cut edge")
+
+
+class TogetherSerializer(serializers.Serializer):
+    """Areas that share a family; ``wait``: until what was coloured before is dry."""
+
+    areas = serializers.ListField(child=serializers.IntegerField())
+    wait = serializers.BooleanField()
+
+
+class ConflictSerializer(serializers.Serializer):
+    """Materials that will not get on."""
+
+    key = serializers.CharField()
+    status = serializers.ChoiceField(choices=STATUS_CHOICES)
+    title = serializers.CharField()
+    why = serializers.CharField()
+    ways = serializers.ListField(child=serializers.CharField())
+
+
+class NamedSerializer(serializers.Serializer):
+    """A choice and its words."""
+
+    key = serializers.CharField()
+    words = serializers.CharField()
+
+
+class LineRangeSerializer(serializers.Serializer):
+    """A range that lines are stamped or written with."""
+
+    id = serializers.IntegerField()
+    name = serializers.CharField()
+
+
+class ColouringSerializer(serializers.Serializer):
+    """How the card's picture is coloured."""
+
+    drawing = serializers.IntegerField(allow_null=True)
+    paper = SwatchSerializer(allow_null=True)
+    surface = serializers.CharField()
+    wet_layers = serializers.IntegerField(help_text="that the paper takes before it feathers")
+    light = serializers.ChoiceField(choices=FROM_CHOICES)
+    dark_first = serializers.BooleanField()
+    line = serializers.CharField()
+    line_range = serializers.IntegerField(allow_null=True)
+    lines = NamedSerializer(many=True)
+    line_ranges = LineRangeSerializer(many=True)
+    finishes = serializers.ListField(child=serializers.CharField())
+    all_finishes = NamedSerializer(many=True)
+    areas = AreaSerializer(many=True)
+    sessions = TogetherSerializer(many=True)
+    conflicts = ConflictSerializer(many=True)
+    cautions = serializers.ListField(child=serializers.CharField())
+    greys = serializers.CharField(help_text="the greys that go with the palette: warm or cool")
+
+
+class OfferedToneSerializer(serializers.Serializer):
+    """A tone that could be chosen."""
+
+    swatch = SwatchSerializer()
+    shades = ShadesSerializer()
+
+
+class OfferedFamilySerializer(serializers.Serializer):
+    """A family that could be chosen, light to dark."""
+
+    kept = serializers.ChoiceField(
+        choices=("whole", "relaxed", "best"), help_text="which limits it keeps: the usual, the wide, or none"
+    )
+    tones = OfferedToneSerializer(many=True)
+    judgement = JudgementSerializer()
+
+
+class FamilyMendSerializer(serializers.Serializer):
+    """A tone that would help; ``family`` is what the family would be, none where it is only laid over."""
+
+    words = serializers.CharField()
+    family = serializers.ListField(child=serializers.IntegerField(), allow_null=True)
+    swatch = SwatchSerializer()
+    shades = ShadesSerializer()
+
+
+class OffersSerializer(serializers.Serializer):
+    """What can be chosen for an area."""
+
+    wanted = serializers.IntegerField(help_text="how many tones its size and importance want")
+    families = OfferedFamilySerializer(many=True)
+    mends = FamilyMendSerializer(many=True)
+
+
+class OnPaperSerializer(serializers.Serializer):
+    """The picture on another paper."""
+
+    paper = SwatchSerializer(allow_null=True)
+    words = serializers.CharField()
+    picture = PictureSerializer(allow_null=True)

@@ -1,0 +1,140 @@
+"""Families for an area: the best there are, and what would make the one it has whole."""
+
+from collections.abc import Sequence
+from dataclasses import asdict
+from typing import Any
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.areas import Area
+from jindle_core.colorimetry.views import shades
+from jindle_core.colouring_changes import AreaFamily, SetFamilies
+from jindle_core.errors import BadInput, Problem
+from jindle_core.families.build import Builder, Family
+from jindle_core.families.mending import bridge, deeper, glazed_shadow, lighter
+from jindle_core.families.recipes import Thing, recipe, suited, tones_wanted
+from server.cards.colouring import Coloured, told_judgement
+from server.catalogue.arrays import Catalogue, is_transparent
+from server.catalogue.swatches import swatch
+
+
+def offered(
+    coloured: Coloured, area: Area, owned: bool, tones: int | None = None, count: int = 1
+) -> tuple[list[Family], np.ndarray]:
+    """The best families for an area, and the places that theirs speak of; empty where there is no colour."""
+    catalogue = coloured.resolved.catalogue
+    builder, places = catalogue.families(area.medium, owned, area.layers, coloured.paper)
+    made = recipe(area.thing)
+    around = made.around
+    if around is None and area.colour is not None:
+        at = [colour.key for colour in coloured.resolved.plan.colours].index(area.colour)
+        around = coloured.resolved.lab[at]
+    if around is None or not len(places):
+        return [], places
+    fits = suited(area.thing, builder.candidates, coloured.warmth(area), coloured.beside(area, Thing.BLACK))
+    wanted = tones or tones_wanted(area.thing, area.extent, area.focal)
+    if fits.all() or fits.sum() < defaults.FAMILY_SIZES[0]:
+        return builder.best(np.asarray(around), wanted, count, made.allowance), places
+    narrowed = Builder(builder.candidates[fits])
+    return narrowed.best(np.asarray(around), wanted, count, made.allowance), places[fits]
+
+
+def proposed(coloured: Coloured, keys: Sequence[int], owned: bool) -> SetFamilies:
+    """The best family for each of some areas that there is one for; BadInput where there is none at all."""
+    catalogue, families = coloured.resolved.catalogue, []
+    for key in keys:
+        area = coloured.plan.area(key)
+        found, places = offered(coloured, area, owned)
+        for family in found[:1]:
+            ids = tuple(catalogue.rows[place][Catalogue.ID] for place in places[list(family.places)])
+            families.append(AreaFamily(key, ids, area.medium))
+    if not families:
+        raise BadInput(
+            Problem(
+                "No area here has a palette colour to build a family around, or the supplies hold none.",
+                field="areas",
+                expected="areas with a colour, and two colours of their medium",
+            )
+        )
+    return SetFamilies(tuple(families))
+
+
+def offers(coloured: Coloured, area: Area, owned: bool, tones: int | None) -> dict[str, Any]:
+    """What can be chosen for an area, as ``OffersSerializer`` describes it."""
+    families, places = offered(coloured, area, owned, tones, defaults.FAMILIES_OFFERED)
+    return {
+        "wanted": tones or tones_wanted(area.thing, area.extent, area.focal),
+        "families": [
+            {
+                "kept": family.kept,
+                "tones": _tones(coloured, area, places[list(family.places)]),
+                "judgement": told_judgement(family.judgement),
+            }
+            for family in families
+        ],
+        "mends": _mends(coloured, area, owned),
+    }
+
+
+def _tones(coloured: Coloured, area: Area, places: np.ndarray) -> list[dict[str, Any]]:
+    """The colours at some places as they would look in the area."""
+    catalogue = coloured.resolved.catalogue
+    labs = catalogue.predicted(places, area.layers, coloured.paper)
+    return [_tone(catalogue, int(place), lab) for place, lab in zip(places, labs, strict=True)]
+
+
+def _tone(catalogue: Catalogue, place: int, lab: np.ndarray) -> dict[str, Any]:
+    return {"swatch": swatch(catalogue, place), "shades": _views(lab)}
+
+
+def _views(lab: np.ndarray) -> dict[str, str]:
+    return asdict(shades(np.asarray(lab))[0])
+
+
+def _mends(coloured: Coloured, area: Area, owned: bool) -> list[dict[str, Any]]:
+    """Tones that would make the chosen family whole: each with the family after it."""
+    tones = coloured.tones[area.key]
+    if not tones.places:
+        return []
+    catalogue = coloured.resolved.catalogue
+    builder, places = catalogue.families(area.medium, owned, area.layers, coloured.paper)
+    other = ~np.isin(places, tones.places)
+    candidates, places = builder.candidates[other], places[other]
+    found = []
+
+    def offer(words: str, at: int | None, where: int) -> None:
+        if at is not None and len(tones.places) < defaults.FAMILY_SIZES[1]:
+            after = [*tones.places[:where], int(places[at]), *tones.places[where:]]
+            ids = [catalogue.rows[place][Catalogue.ID] for place in after]
+            tone = _tone(catalogue, int(places[at]), candidates[at])
+            found.append({"words": words, "family": ids} | tone)
+
+    offer("a deeper shadow", deeper(tones.lab, candidates), len(tones.places))
+    offer("a lighter light", lighter(tones.lab, candidates), 0)
+    judged = coloured.judgement(area)
+    for fault in judged.faults if judged else ():
+        if fault.key == "far" and fault.step is not None:
+            upper, lower = tones.lab[fault.step], tones.lab[fault.step + 1]
+            offer("a tone in between", bridge(upper, lower, candidates), fault.step + 1)
+    if is_transparent(area.medium):
+        found += _glazes(coloured, area, candidates, places)
+    return found
+
+
+def _glazes(
+    coloured: Coloured, area: Area, candidates: np.ndarray, places: np.ndarray
+) -> list[dict[str, Any]]:
+    """A neutral over the darkest tone: no tone of its own, so the family stays as it is."""
+    catalogue, tones = coloured.resolved.catalogue, coloured.tones[area.key]
+    greys = places[np.hypot(candidates[:, 1], candidates[:, 2]) < defaults.NEUTRAL_ROLE_C]
+    dark = catalogue.reflectance(np.array(tones.places[-1:]))[0]
+    card = () if coloured.paper is None else (catalogue.reflectance(np.array([coloured.paper]))[0],)
+    behaviour = catalogue.behaviour(int(catalogue.range_ids[tones.places[-1]]))
+    glaze = glazed_shadow(dark, catalogue.reflectance(greys), behaviour, *card)
+    if glaze is None:
+        return []
+    place = int(greys[glaze.place])
+    words = f"over the dark once it is dry: predicted, ± {defaults.GLAZE_SIGMA:.0f}"
+    lab = np.array(glaze.lab)
+    return [{"words": words, "family": None, "swatch": swatch(catalogue, place), "shades": _views(lab)}]

@@ -1,0 +1,273 @@
+from io import BytesIO
+
+from django.core.files.uploadedfile import SimpleUploadedFile
+
+from server.catalogue.drawer_actions import set_owned
+from server.catalogue.models import Colour
+from server.tests.helpers import ApiTestCase, make_range
+
+MARKERS = "code,L,a,b\n" + "\n".join(
+    f"{word}-{depth},{lightness},{a * depth / 4:.1f},{b * depth / 4:.1f}"
+    for word, a, b in (("FERN", -22, 20), ("POND", -12, -24), ("ASH", -0.5, -2))
+    for depth, lightness in enumerate((88, 76, 63, 51, 38, 26), start=1)
+)
+PENCILS = "code,L,a,b\nTRAY-1,85,-8,8\nTRAY-2,62,-16,15\nTRAY-3,40,-18,16\n"
+STOCK = "name,L,a,b\nwrapping,60,9,23\nsoot,18,0,0\n"
+SVG = b"""<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 50">
+<script>alert(1)</script><rect id="pond" width="100" height="50"/><circle id="leaf" cx="30" cy="25" r="12"/>
+<circle id="bud" cx="80" cy="25" r="4"/></svg>"""
+
+
+class ColouringTests(ApiTestCase):
+    @classmethod
+    def setUpTestData(cls):
+        super().setUpTestData()
+        cls.markers = make_range(None, "Markers", "alcohol marker", MARKERS)
+        cls.pencils = make_range(None, "Pencils", "wax pencil", PENCILS)
+        cls.papers = make_range(None, "Papers", "cardstock", STOCK)
+        cls.ids |= {
+            colour.key: colour.pk for colour in Colour.objects.filter(range__in=(cls.markers, cls.pencils))
+        }
+        cls.ids |= {f"paper {one.key}": one.pk for one in cls.papers.colours.all()}
+
+    def upload(self, content=SVG, status=201, name="The pond"):
+        file = SimpleUploadedFile("pond.svg", content)
+        answer = self.client.post("/api/drawings", {"file": file, "name": name})
+        self.assertEqual(answer.status_code, status, answer.content[:400])
+        return answer.json()
+
+    def drawn(self):
+        """A card with the drawing, its leaf fern, its pond blue."""
+        card = self.new_card()
+        for key, name in (("FERN-3", "fern"), ("POND-4", "deep")):
+            card = self.change(
+                card, kind="add_colour", anchor={"colour": self.ids[key]}, name=name, role="lead"
+            )
+        card = self.change(card, kind="set_drawing", drawing=self.upload()["id"])
+        for key, colour in ((1, 2), (2, 1)):
+            card = self.change(card, kind="edit_area", key=key, colour=colour)
+        return card
+
+    def colouring(self, card):
+        return self.ask("get", f"cards/{card['id']}/colouring")
+
+    def propose(self, card, status=200, **asked):
+        return self.ask(
+            "post", f"cards/{card['id']}/colouring/propose", {"version": card["version"], **asked}, status
+        )
+
+    def area(self, card, key):
+        return next(one for one in self.colouring(card)["areas"] if one["key"] == key)
+
+    def labels(self, area):
+        return [tone["swatch"]["code"] for tone in area["tones"]]
+
+    def test_areas_come_from_the_drawing_and_the_drawing_lies_on_the_desk(self):
+        card = self.drawn()
+        told = self.colouring(card)
+        self.assertEqual(
+            [(one["name"], one["extent"], one["colour"]) for one in told["areas"]],
+            [("pond", "large", 2), ("leaf", "small", 1), ("bud", "tiny", None)],
+        )
+        (part,) = [one for one in card["desk"]["parts"] if one["shape"] == "drawing"]
+        self.assertAlmostEqual(part["width"] / part["height"], 2, places=1)
+        shapes = card["desk"]["picture"]["shapes"]
+        self.assertEqual([len(one["stops"]) for one in shapes], [1, 1, 0])  # the palette's colours, and paper
+        listed = self.ask("get", "cards")["cards"][0]
+        self.assertEqual(listed["desk"]["picture"], card["desk"]["picture"])
+        self.assertNotIn("alert", str(self.ask("get", "drawings")))
+
+    def test_families_are_proposed_at_once_and_undone_at_once(self):
+        card = self.propose(self.drawn())
+        pond, leaf = self.area(card, 1), self.area(card, 2)
+        self.assertTrue(all(code.startswith("POND") for code in self.labels(pond)))
+        self.assertTrue(all(code.startswith("FERN") for code in self.labels(leaf)))
+        lightness = [tone["lightness"] for tone in leaf["tones"]]
+        self.assertEqual((len(lightness), lightness), (3, sorted(lightness, reverse=True)))
+        self.assertEqual(leaf["judgement"]["faults"], [])
+        self.assertEqual(self.area(card, 3)["tones"], [])  # no palette colour, no family
+        self.assertGreater(len(card["desk"]["picture"]["shapes"][1]["stops"]), 3)
+        card = self.ask("post", f"cards/{card['id']}/undo", {"version": card["version"]})
+        self.assertEqual(self.area(card, 2)["tones"], [])
+
+    def test_queries_do_not_grow_with_drawn_cards(self):
+        for _ in range(2):
+            self.drawn()
+            self.ask("get", "cards")
+            with self.assertNumQueries(5):
+                self.ask("get", "cards")
+
+    def test_a_chosen_family_is_judged_at_once(self):
+        card = self.drawn()
+        near = [self.ids["FERN-3"], self.ids["FERN-4"]]
+        card = self.change(card, kind="set_families", families=[{"key": 2, "colours": near}])
+        self.assertEqual(self.area(card, 2)["judgement"]["faults"], [])
+        card = self.change(
+            card, kind="set_families", families=[{"key": 2, "colours": [*near[::-1], self.ids["POND-2"]]}]
+        )
+        leaf = self.area(card, 2)
+        self.assertEqual(self.labels(leaf), ["POND-2", "FERN-3", "FERN-4"])  # sorted, light to dark
+        self.assertIn("the hue jumps", str(leaf["judgement"]["faults"]))
+        self.assertGreater(card["colouring_trouble"], 0)
+
+    def test_mends_of_a_flat_family(self):
+        card = self.drawn()
+        flat = [self.ids["FERN-2"], self.ids["FERN-3"], self.ids["FERN-4"]]
+        card = self.change(card, kind="set_families", families=[{"key": 2, "colours": flat}])
+        told = self.ask("get", f"cards/{card['id']}/areas/2/families", {"owned": "true"})
+        self.assertEqual(told["wanted"], 3)
+        mends = {one["words"]: one for one in told["mends"]}
+        self.assertEqual(mends["a deeper shadow"]["swatch"]["code"], "FERN-5")
+        self.assertEqual(mends["a lighter light"]["family"][1:], flat)
+        glaze = next(one for one in told["mends"] if one["family"] is None)
+        self.assertIn("predicted", glaze["words"])
+        self.assertTrue(glaze["swatch"]["code"].startswith("ASH"))
+        four = self.ask("get", f"cards/{card['id']}/areas/2/families", {"tones": 4})
+        self.assertEqual({len(one["tones"]) for one in four["families"]}, {4})
+
+    def test_a_drawer_of_two_gives_the_best_there_is(self):
+        set_owned(self.ann, [self.ids["FERN-3"], self.ids["ASH-4"]], True)
+        card = self.drawn()
+        told = self.ask("get", f"cards/{card['id']}/areas/2/families", {"owned": "true"})
+        (family,) = told["families"]
+        self.assertEqual([tone["swatch"]["code"] for tone in family["tones"]], ["FERN-3", "ASH-4"])
+        set_owned(self.ann, [self.ids["ASH-5"]], True)
+        told = self.ask("get", f"cards/{card['id']}/areas/2/families", {"owned": "true"})
+        self.assertTrue(all(one["judgement"]["faults"] for one in told["families"]))
+        self.assertEqual({one["kept"] for one in told["families"]}, {"best"})
+
+    def test_white_and_black_things_are_built_from_greys(self):
+        card = self.change(self.drawn(), kind="edit_area", key=2, thing="black thing")
+        card = self.change(card, kind="edit_area", key=3, thing="white thing")
+        card = self.propose(card)
+        for key in (2, 3):
+            self.assertTrue(all(code.startswith("ASH") for code in self.labels(self.area(card, key))))
+        first = card["desk"]["picture"]["shapes"][2]["stops"][0]
+        self.assertEqual(first["shades"], card["desk"]["picture"]["paper"])  # most of it stays bare
+
+    def test_paper_and_layers_change_what_is_seen(self):
+        card = self.propose(self.drawn())
+        before = self.area(card, 2)
+        card = self.change(card, kind="edit_area", key=2, layers=3)
+        deeper = self.area(card, 2)
+        self.assertEqual(self.labels(deeper), self.labels(before))
+        for one, other in zip(deeper["tones"], before["tones"], strict=True):
+            self.assertLess(one["lightness"], other["lightness"])
+            self.assertGreater(one["uncertainty"], other["uncertainty"])
+            self.assertTrue(one["predicted"])
+        card = self.change(card, kind="set_colouring", paper=self.ids["paper wrapping"])
+        self.assertEqual(self.colouring(card)["surface"], "kraft")
+        self.assertLess(self.area(card, 2)["tones"][0]["lightness"], deeper["tones"][0]["lightness"])
+        self.assertIn("More wet layers", str(self.colouring(card)["conflicts"]))
+        papers = self.ask("get", f"cards/{card['id']}/colouring/papers")
+        self.assertEqual([one["words"] for one in papers], ["white marker paper", "cream", "grey", "kraft"])
+        self.assertNotEqual(papers[0]["picture"]["shapes"], papers[3]["picture"]["shapes"])
+        self.change(card, 400, kind="set_colouring", paper=self.ids["FERN-3"])
+
+    def test_another_medium_another_family(self):
+        card = self.propose(self.drawn())
+        card = self.change(card, kind="edit_area", key=2, coloured_with="wax pencil")
+        self.assertEqual(self.area(card, 2)["tones"], [])
+        card = self.propose(card, areas=[2])
+        self.assertEqual(self.labels(self.area(card, 2)), ["TRAY-1", "TRAY-2", "TRAY-3"])
+        self.assertIn("wax bloom", str(self.area(card, 2)["order"]))
+        markers = [self.ids["FERN-2"], self.ids["FERN-4"]]
+        card = self.change(card, kind="set_families", families=[{"key": 2, "colours": markers}])
+        self.assertEqual(self.area(card, 2)["medium"], "alcohol marker")
+        mixed = [self.ids["FERN-2"], self.ids["TRAY-3"]]
+        self.change(card, 400, kind="set_families", families=[{"key": 2, "colours": mixed}])
+        self.change(card, 400, kind="edit_area", key=2, coloured_with="dye ink pad")
+
+    def test_order_of_work(self):
+        card = self.change(self.propose(self.drawn()), kind="set_colouring", dark_first=True, light="top")
+        self.assertEqual(self.area(card, 2)["order"][0]["tone"], 2)
+        self.assertEqual(card["desk"]["picture"]["away"], [0.0, 1.0])
+        self.assertEqual(
+            self.colouring(card)["sessions"], [{"areas": [1], "wait": False}, {"areas": [2], "wait": True}]
+        )
+        card = self.change(card, kind="set_colouring", dark_first=False, light="centre")
+        self.assertEqual((self.area(card, 2)["order"][0]["tone"], self.area(card, 2)["edge"]), (0, 2))
+        self.assertIsNone(card["desk"]["picture"]["away"])
+
+    def test_materials(self):
+        card = self.change(self.drawn(), kind="set_colouring", line="dye", finishes=["glitter"])
+        (bleeds,) = self.colouring(card)["conflicts"]
+        self.assertEqual((bleeds["key"], bleeds["status"]), ("line bleeds", "fails"))
+        self.assertTrue(any("Glitter" in one for one in self.colouring(card)["cautions"]))
+        card = self.change(card, kind="set_colouring", line_range=self.pads.pk, line="laser")
+        self.assertEqual(
+            self.colouring(card)["conflicts"][0]["key"], "line bleeds"
+        )  # the pads of the shelf are dye
+        own = make_range(self.ann, "Proof")
+        self.ask(
+            "post",
+            f"ranges/{own.pk}/changes",
+            {
+                "version": 1,
+                "details": {"name": "Proof", "medium": "dye ink pad", "properties": {"solvent_proof": True}},
+            },
+        )
+        card = self.change(card, kind="set_colouring", line_range=own.pk)
+        self.assertEqual(self.colouring(card)["conflicts"], [])
+        self.change(card, 400, kind="set_colouring", line_range=self.markers.pk)
+        self.change(card, 400, kind="set_colouring", finishes=["varnish"])
+        wrong = {"name": "Proof", "medium": "dye ink pad", "properties": {"surface": "kraft"}}
+        told = self.ask("post", f"ranges/{own.pk}/changes", {"version": 2, "details": wrong}, 400)
+        self.assertIn("surface", told["message"])
+
+    def test_a_list_of_areas_without_a_drawing(self):
+        card = self.change(self.new_card(), kind="add_area", name="the boat", extent="large")
+        card = self.change(card, kind="add_area", name="rope")
+        self.propose(card, 400)
+        self.assertIsNone(card["desk"]["picture"])
+        card = self.change(card, kind="set_drawing", drawing=self.upload()["id"])
+        self.assertEqual([one["name"] for one in self.colouring(card)["areas"]][-2:], ["the boat", "rope"])
+        card = self.change(card, kind="remove_area", key=1)
+        self.assertEqual(len(self.colouring(card)["areas"]), 4)
+        self.change(card, 400, kind="remove_area", key=1)
+        self.change(card, 400, kind="edit_area", key=2, layers=4)
+        self.change(card, 400, kind="edit_area", key=2, colour=9)
+
+    def test_what_leaves_the_supplies_is_told(self):
+        own = make_range(
+            self.ann, "Mine", "alcohol marker", "code,L,a,b\nMOSS-1,80,-10,10\nMOSS-2,60,-14,14\n"
+        )
+        ids = [one.pk for one in own.colours.all()]
+        card = self.drawn()
+        card = self.change(card, kind="set_families", families=[{"key": 2, "colours": ids}])
+        kept = self.ask("post", "families/kept", {"name": "moss", "colours": ids[::-1]}, 201)["id"]
+        (told,) = self.ask("get", "families/kept")
+        self.assertEqual(([one["code"] for one in told["tones"]], told["id"]), (["MOSS-1", "MOSS-2"], kept))
+        self.assertEqual(self.client.get("/api/families/kept/sheet").content[:5], b"%PDF-")
+        self.assertEqual([one["why"] for one in self.ask("get", "shopping")], ["not in the drawer"] * 4)
+        self.ask("delete", f"ranges/{own.pk}", status=204)
+        self.assertEqual(self.area(card, 2)["lost"], 2)
+        self.assertEqual(self.ask("get", "families/kept")[0]["lost"], 2)
+        self.ask("delete", f"drawings/{self.ask('get', 'drawings')[0]['id']}", status=204)
+        card = self.ask("get", f"cards/{card['id']}")
+        self.assertIsNone(card["desk"]["picture"])
+        self.assertEqual(len(self.colouring(card)["areas"]), 3)
+
+    def test_kept_families_are_of_one_medium_and_of_ones_own_supplies(self):
+        for keys in (["FERN-1"], ["FERN-1", "TRAY-1"], ["SKY-1", "SKY-2"], ["FERN-1", "FERN-1"]):
+            self.ask("post", "families/kept", {"name": "x", "colours": [self.ids[key] for key in keys]}, 400)
+        secret = make_range(self.ben, "Ben's", "alcohol marker", "code,L,a,b\nHID-1,80,0,0\nHID-2,60,0,0\n")
+        hidden = [one.pk for one in secret.colours.all()]
+        self.ask("post", "families/kept", {"name": "x", "colours": hidden}, 400)
+        card = self.drawn()
+        self.change(card, 400, kind="set_families", families=[{"key": 2, "colours": hidden}])
+        self.client.force_login(self.ben)
+        theirs = self.upload(name="Ben's")["id"]
+        self.client.force_login(self.ann)
+        self.change(card, 404, kind="set_drawing", drawing=theirs)
+        self.assertNotIn("Ben's", [one["name"] for one in self.ask("get", "drawings")])
+
+    def test_bad_drawings_say_what_is_wrong(self):
+        for content, words in (
+            (b"", "no well-formed SVG"),
+            (b"<svg xmlns='http://www.w3.org/2000/svg'><text>hello</text></svg>", "no closed shape"),
+            (b"<!DOCTYPE svg [<!ENTITY a 'b'>]><svg>&a;</svg>", "entities"),
+            (BytesIO(b"x" * (4 * 2**20 + 1)).read(), "larger than"),
+        ):
+            self.assertIn(words, self.upload(content, 400)["message"])
+        self.assertEqual(self.ask("get", "drawings"), [])

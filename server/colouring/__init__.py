@@ -1,0 +1,1 @@
+"""Line drawings to be coloured, and shading families that a person has kept."""

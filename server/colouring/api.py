@@ -1,0 +1,229 @@
+"""The API of line drawings and kept families."""
+
+from html import escape
+
+from django.http import HttpResponse
+from drf_spectacular.types import OpenApiTypes
+from drf_spectacular.utils import OpenApiParameter, extend_schema
+from rest_framework import serializers, status
+from rest_framework.parsers import MultiPartParser
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from jindle_core import defaults
+from jindle_core.areas import COLOURED_WITH
+from jindle_core.errors import BadInput, Problem
+from jindle_core.line_art.svg import read_svg
+from jindle_core.swatch_sheet import SHEETS
+from server.access import drawings_seen_by, kept_families_of, one, own_drawing
+from server.catalogue.api.targets import place_of
+from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.downloads import download
+from server.catalogue.printing import pdf
+from server.catalogue.swatches import SwatchSerializer, swatch
+from server.colouring.actions import keep_family, store_drawing
+from server.colouring.models import KeptFamily
+
+
+class DrawingSerializer(serializers.Serializer):
+    """A line drawing, its closed shapes and its open lines as SVG writes paths."""
+
+    id = serializers.IntegerField()
+    name = serializers.CharField()
+    own = serializers.BooleanField()
+    width = serializers.FloatField()
+    height = serializers.FloatField()
+    areas = serializers.IntegerField()
+    paths = serializers.ListField(child=serializers.CharField())
+    notes = serializers.ListField(child=serializers.CharField(), help_text="what of the file was left out")
+
+
+class StoreDrawingSerializer(serializers.Serializer):
+    """An SVG file and what it is called."""
+
+    file = serializers.FileField(allow_empty_file=True)
+    name = serializers.CharField(max_length=defaults.NAME_LIMIT)
+
+
+class StoredDrawingSerializer(serializers.Serializer):
+    """The drawing that was stored."""
+
+    id = serializers.IntegerField()
+    areas = serializers.IntegerField()
+    notes = serializers.ListField(child=serializers.CharField())
+
+
+class KeptFamilySerializer(serializers.Serializer):
+    """A family under its name, light to dark."""
+
+    id = serializers.IntegerField()
+    name = serializers.CharField()
+    tones = SwatchSerializer(many=True)
+    lost = serializers.IntegerField(help_text="tones that have left the supplies")
+
+
+class KeepFamilySerializer(serializers.Serializer):
+    """Colours of one medium and a name."""
+
+    name = serializers.CharField(max_length=defaults.NAME_LIMIT)
+    colours = serializers.ListField(child=serializers.IntegerField())
+
+
+class KeptIdSerializer(serializers.Serializer):
+    """The family that was kept."""
+
+    id = serializers.IntegerField()
+
+
+class Drawings(APIView):
+    """The line drawings."""
+
+    parser_classes = (MultiPartParser,)
+
+    @extend_schema(responses=DrawingSerializer(many=True), operation_id="drawings")
+    def get(self, request: Request) -> Response:
+        """The shared drawings and the person's own."""
+        return Response(
+            [
+                {
+                    "id": drawing.pk,
+                    "name": drawing.name,
+                    "own": drawing.owner_id is not None,
+                    "width": drawing.shapes.width,
+                    "height": drawing.shapes.height,
+                    "areas": len(drawing.shapes.shapes),
+                    "paths": [*(shape.path for shape in drawing.shapes.shapes), *drawing.shapes.lines],
+                    "notes": drawing.shapes.notes,
+                }
+                for drawing in drawings_seen_by(request.user)
+            ]
+        )
+
+    @extend_schema(
+        request={"multipart/form-data": StoreDrawingSerializer},
+        responses={201: StoredDrawingSerializer},
+        operation_id="store_drawing",
+    )
+    def post(self, request: Request) -> Response:
+        """Read an SVG file and keep its shapes; nothing else of the file is kept."""
+        given = StoreDrawingSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        file = given.validated_data["file"]
+        if file.size > defaults.LARGEST_DRAWING:
+            raise BadInput(
+                Problem(f"The drawing is larger than {defaults.LARGEST_DRAWING // 2**20} MB.", field="file")
+            )
+        found = read_svg(file.read())
+        stored = store_drawing(request.user, given.validated_data["name"], found)
+        return Response(
+            {"id": stored.pk, "areas": len(found.shapes), "notes": found.notes},
+            status=status.HTTP_201_CREATED,
+        )
+
+
+class OneDrawing(APIView):
+    """A line drawing."""
+
+    @extend_schema(responses={204: None}, operation_id="delete_drawing")
+    def delete(self, request: Request, pk: int) -> Response:
+        """Forget an own drawing; cards that were coloured with it keep their list of areas."""
+        own_drawing(request.user, pk).delete()
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class KeptFamilies(APIView):
+    """The families that were kept."""
+
+    @extend_schema(responses=KeptFamilySerializer(many=True), operation_id="kept_families")
+    def get(self, request: Request) -> Response:
+        """Every kept family with its colours as they are now."""
+        catalogue = catalogue_for(request.user)
+        return Response([_told(catalogue, kept) for kept in kept_families_of(request.user)])
+
+    @extend_schema(
+        request=KeepFamilySerializer, responses={201: KeptIdSerializer}, operation_id="keep_family"
+    )
+    def post(self, request: Request) -> Response:
+        """Keep colours of one medium, sorted from light to dark, under a name."""
+        given = KeepFamilySerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        catalogue = catalogue_for(request.user)
+        places = [place_of(catalogue, pk, "colours") for pk in given.validated_data["colours"]]
+        media = {catalogue.ranges[int(catalogue.range_ids[place])].medium for place in places}
+        if len(media) > 1 or not media <= set(COLOURED_WITH):
+            raise BadInput(
+                Problem(
+                    "A family is of one medium that areas are coloured with.",
+                    field="colours",
+                    value=", ".join(sorted(media)),
+                    expected=f"one of {', '.join(COLOURED_WITH)}",
+                )
+            )
+        places.sort(key=lambda place: -catalogue.lab[place][0])
+        ids = [catalogue.rows[place][Catalogue.ID] for place in places]
+        kept = keep_family(request.user, given.validated_data["name"], ids)
+        return Response({"id": kept.pk}, status=status.HTTP_201_CREATED)
+
+
+class OneKeptFamily(APIView):
+    """A family that was kept."""
+
+    @extend_schema(responses={204: None}, operation_id="delete_kept_family")
+    def delete(self, request: Request, pk: int) -> Response:
+        """Forget it; areas that use it keep their colours."""
+        one(kept_families_of(request.user), pk=pk).delete()
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class FamiliesSheet(APIView):
+    """A card of one's families, to print."""
+
+    @extend_schema(
+        parameters=[OpenApiParameter("sheet", str, enum=list(SHEETS))],
+        responses={(200, "application/pdf"): OpenApiTypes.BINARY},
+        operation_id="families_sheet",
+    )
+    def get(self, request: Request) -> HttpResponse:
+        """Every kept family: a box to fill for each tone, its code and name, and its step in lightness."""
+        sheet = request.query_params.get("sheet", "letter")
+        sheet = sheet if sheet in SHEETS else "letter"
+        catalogue = catalogue_for(request.user)
+        rows = "".join(_printed(_told(catalogue, kept)) for kept in kept_families_of(request.user))
+        about = "Fill each box with the colour itself; the corner is only what a printer makes of it."
+        body = f"<h1>My shading families</h1><p>{about}</p>{rows or '<p>None is kept yet.</p>'}"
+        return download(pdf("My shading families", _style(sheet), body), "application/pdf", "families.pdf")
+
+
+def _told(catalogue: Catalogue, kept: KeptFamily) -> dict:
+    places = [catalogue.places[pk] for pk in kept.colours if pk in catalogue.places]
+    return {
+        "id": kept.pk,
+        "name": kept.name,
+        "tones": [swatch(catalogue, place) for place in places],
+        "lost": len(kept.colours) - len(places),
+    }
+
+
+def _printed(told: dict) -> str:
+    boxes = "".join(
+        f"<td><div class=box><i style='background:{tone['shades']['colour']}'></i></div>"
+        f"<b>{escape(tone['label'])}</b> {escape(tone['name'] if tone['code'] else '')}"
+        f"<br>{escape(tone['range_name'])}, L* {tone['lab'][0]:.0f}</td>"
+        for tone in told["tones"]
+    )
+    return f"<section><h2>{escape(told['name'])}</h2><table><tr>{boxes}</tr></table></section>"
+
+
+def _style(sheet: str) -> str:
+    width, height = SHEETS[sheet]
+    return f"""
+@page {{ size: {width}mm {height}mm; margin: 14mm }}
+body {{ font: 8pt/1.3 Text, sans-serif; color: #111; margin: 0 }}
+h1 {{ font: 600 15pt Head, sans-serif; margin: 0 }}
+h2 {{ font: 600 11pt Head, sans-serif; margin: 5mm 0 1.5mm; overflow-wrap: anywhere }}
+section {{ break-inside: avoid }}
+td {{ width: 34mm; padding: 0 2mm 0 0; vertical-align: top; overflow-wrap: anywhere }}
+.box {{ height: 18mm; border: 0.3mm solid #111; position: relative }}
+.box i {{ position: absolute; right: 0; bottom: 0; width: 6mm; height: 6mm }}
+"""

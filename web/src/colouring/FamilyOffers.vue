@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { api, got, type Area, type Offers } from '@/api/client'
+import { useFetched } from '@/lib/fetched'
+import { useSession } from '@/lib/session'
+import ChoiceList from '@/ui/ChoiceList.vue'
+
+/** Families to choose for an area: the best there are, kept ones, and tones that would help its own. */
+const { area, offers } = defineProps<{ area: Area; offers: Offers; greys: string }>()
+const emit = defineEmits<{ choose: [family: number[]] }>()
+const count = defineModel<number>('count', { required: true })
+const session = useSession()
+const { data: kept } = useFetched([], () => got(api.GET('/api/families/kept')))
+const COUNTS = computed(() => [
+  { value: 0, words: `as it wants: ${offers.wanted}` },
+  ...[2, 3, 4, 5].map((value) => ({ value, words: `${value} tones` })),
+])
+const WORDS = {
+  whole: '',
+  relaxed: 'within the wide limits of a small drawer',
+  best: 'the best there is',
+}
+const has = (family: { swatch: { id: number } }[]) =>
+  family.length === area.tones.length &&
+  family.every((tone, n) => tone.swatch.id === area.tones[n]!.swatch.id)
+</script>
+
+<template>
+  <div>
+    <section v-if="offers.mends.length" class="mb-4" aria-label="What would help">
+      <h3 class="mb-1 text-sm">What would help</h3>
+      <ul class="grid grid-cols-2 gap-1.5">
+        <li v-for="mend in offers.mends" :key="mend.words">
+          <component
+            :is="mend.family ? 'button' : 'div'"
+            :type="mend.family ? 'button' : undefined"
+            class="flex w-full gap-2 rounded-data border border-line text-left text-xs"
+            :class="mend.family ? 'cursor-pointer bg-sheet hover:border-ink' : 'border-dashed'"
+            @click="mend.family && emit('choose', mend.family)"
+          >
+            <span class="w-8 shrink-0" :style="{ background: mend.shades[session.view] }" />
+            <span class="min-w-0 py-1 pr-2">
+              <b>{{ mend.swatch.label }}</b> {{ mend.words }}
+              <span v-if="mend.swatch.owned" class="block text-soft">in my drawer</span>
+            </span>
+          </component>
+        </li>
+      </ul>
+    </section>
+    <div class="mb-1 flex items-center gap-3">
+      <h3 class="flex-1 text-sm">Families around it</h3>
+      <ChoiceList v-model="count" label="How many tones" class="w-44" :options="COUNTS" />
+    </div>
+    <p v-if="area.thing.endsWith('thing') || area.thing === 'metal'" class="mb-2 text-xs text-soft">
+      {{ greys === 'warm' ? 'Warm' : 'Cool' }} greys go with this palette.
+    </p>
+    <p v-if="!offers.families.length" class="text-soft">
+      {{
+        area.colour
+          ? 'Your supplies hold no two colours of this medium.'
+          : 'It has no palette colour to build around.'
+      }}
+    </p>
+    <ul class="space-y-1">
+      <li v-for="(family, n) in offers.families" :key="n">
+        <button
+          type="button"
+          class="flex w-full cursor-pointer items-stretch gap-3 rounded-data border bg-sheet text-left text-xs"
+          :class="has(family.tones) ? 'border-ink ring-1 ring-ink' : 'border-line hover:border-ink'"
+          :aria-pressed="has(family.tones)"
+          @click="
+            emit(
+              'choose',
+              family.tones.map((tone) => tone.swatch.id),
+            )
+          "
+        >
+          <span class="flex w-32 shrink-0">
+            <span
+              v-for="tone in family.tones"
+              :key="tone.swatch.id"
+              class="flex-1"
+              :style="{ background: tone.shades[session.view] }"
+            />
+          </span>
+          <span class="min-w-0 py-1.5 pr-2">
+            {{ family.tones.map((tone) => tone.swatch.label).join(', ') }}
+            <span class="block text-soft">
+              ΔL* {{ family.judgement.span.toFixed(0)
+              }}<template v-if="WORDS[family.kept]">, {{ WORDS[family.kept] }}</template
+              ><template v-if="family.judgement.faults.length"
+                >: {{ family.judgement.faults.map((fault) => fault.words).join('; ') }}</template
+              >
+            </span>
+          </span>
+        </button>
+      </li>
+    </ul>
+    <template v-if="kept?.length">
+      <h3 class="mt-4 mb-1 text-sm">My kept families</h3>
+      <ul class="flex flex-wrap gap-1.5">
+        <li v-for="family in kept" :key="family.id">
+          <button
+            type="button"
+            class="button !px-2 text-xs"
+            @click="
+              emit(
+                'choose',
+                family.tones.map((tone) => tone.id),
+              )
+            "
+          >
+            <span class="flex h-4 w-12 overflow-hidden rounded-data">
+              <span
+                v-for="tone in family.tones"
+                :key="tone.id"
+                class="flex-1"
+                :style="{ background: tone.shades[session.view] }"
+              />
+            </span>
+            {{ family.name }}
+          </button>
+        </li>
+      </ul>
+    </template>
+  </div>
+</template>
