@@ -10,7 +10,7 @@ from demo.make import entries, ranges
 from jindle_core import defaults
 from jindle_core.families.build import Builder
 
-_AREAS, _COLOURS = 12, 400
+_AREAS, _PALETTE, _COLOURS = 12, 6, 400
 _TRIO, _TRIED = 3, 60
 
 
@@ -56,11 +56,14 @@ def _propose(visitor: Visitor, wanted: float = 10) -> Row:
         nonlocal card
         card = visitor.post(f"/api/cards/{pk}/changes", {"version": card["version"], "change": told})
 
-    for number in range(1, _AREAS + 1):
+    for number in range(1, _PALETTE + 1):
         anchor = {"colour": ids[number]}
         change(kind="add_colour", anchor=anchor, name=f"colour {number}", role="support")
+    for number in range(1, _AREAS + 1):
         change(kind="add_area", name=f"area {number}")
-        change(kind="edit_area", key=number, colour=number, coloured_with="water-based marker")
+        # Every colour twice, once with three tones and once, focal, with four.
+        told = {"colour": (number + 1) // 2, "focal": number % 2 == 0}
+        change(kind="edit_area", key=number, coloured_with="water-based marker", **told)
 
     def propose() -> None:
         nonlocal card
@@ -74,11 +77,11 @@ def _propose(visitor: Visitor, wanted: float = 10) -> Row:
         empty.append(timed(lambda: visitor.get("/api/me")))
         asked.append(timed(propose))
     told = json.loads(visitor.get(f"/api/cards/{pk}/colouring"))
-    assert all(len(area["tones"]) == _TRIO for area in told["areas"])
+    assert [len(area["tones"]) for area in told["areas"]] == [_TRIO, _TRIO + 1] * _PALETTE
     ratio = statistics.median(asked) / statistics.median(empty)
     return (
-        f"Families for {_AREAS} areas from {_COLOURS} colours, stored, with the whole card as the answer,"
-        " against an empty authenticated call",
+        f"Families for {_AREAS} areas in {_PALETTE} palette colours from {_COLOURS} colours, stored, with the"
+        " whole card as the answer, against an empty authenticated call",
         f"≤ {wanted:g} ×",
         f"{ratio:.1f} ×",
         ratio <= wanted,

@@ -101,6 +101,7 @@ def prediction_rows() -> list[tuple[str, str, str, bool]]:
     fits = [desk.learnt() for desk in desks]
     white = [(layers, "white") for layers in (2, 3)]
     stocks = [(1, kind) for kind in CARDS if kind != "white"]
+    every = [(layers, kind) for layers in (1, 2, 3) for kind in CARDS if (layers, kind) != (1, "white")]
     both = (desks, fits)
     glazes = [
         np.concatenate(
@@ -111,6 +112,7 @@ def prediction_rows() -> list[tuple[str, str, str, bool]]:
     return [
         _row("Transparent on white, 2 and 3 layers", *both, TRANSPARENT, white, (2.0, 1.5)),
         _row("Transparent on four other stocks", *both, TRANSPARENT, stocks, (5.0, 2.0)),
+        _row("Transparent on five papers, 1 to 3 layers", *both, TRANSPARENT, every, (5.0, 2.0)),
         _told("One transparent colour glazed over another", *glazes, (2.5, 2.0)),
         _row(
             "Pencil, 2 layers on white, and on four stocks",

@@ -32,6 +32,7 @@ class Builder:
         self.candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
         # [i, j]: from candidate i down to candidate j.
         self._steps = steps(self.candidates[:, None], self.candidates[None])
+        self._near: dict[float, np.ndarray] = {}
         self._costs: dict[tuple, Array] = {}
 
     def best(
@@ -40,43 +41,49 @@ class Builder:
         tones: int,
         count: int = 1,
         allowance: Allowance = USUAL,
+        off: Array | None = None,
     ) -> list[Family]:
         """The best families of 2 to 5 tones around a wanted colour (3,), best first.
 
         A family holds one of the candidates nearest to the wanted colour,
-        rather in its middle than at an end.
+        rather in its middle than at an end. ``off`` are the ΔE00 of the wanted
+        colour from every candidate, (n,), where they are known already.
 
         Ours: a dynamic programme outwards from the anchor, to both sides,
         that keeps both ends of every path, so that the span is exact; checked
         in the tests against every possible family of a small drawer. Where
         the limits leave nothing, the relaxed ones are tried, then the best of
-        what there is; fewer tones where there are fewer candidates, and none
-        where there are less than 2.
+        what there is; fewer tones where the candidates hold no more depths, and
+        none where they hold less than 2.
         """
         tones = min(tones, len(self.candidates))
         if tones < defaults.FAMILY_SIZES[0]:
             return []
-        off = delta_e(np.asarray(wanted, dtype=float), self.candidates)
+        if off is None:
+            off = delta_e(np.asarray(wanted, dtype=float), self.candidates)
         anchors = np.argsort(off, kind="stable")[: defaults.ANCHORS_TRIED]
         anchors = anchors[(off[anchors] <= defaults.COUSIN) | (anchors == anchors[0])]
         for kept in ("whole", "relaxed", "best"):
             found: list[tuple[float, tuple[int, ...], int]] = []
             for anchor in anchors:
-                extra = (off[anchor] / defaults.ANCHOR_COST) ** 2
-                found += self._around(int(anchor), tones, kept, count, float(extra), allowance)
+                extra = float((off[anchor] / defaults.ANCHOR_COST) ** 2)
+                # No path costs less than nothing, so a farther anchor may be out of the running.
+                if len(found) >= count and sorted(found)[count - 1][0] < extra:
+                    break
+                found += self._around(int(anchor), tones, kept, count, extra, allowance)
             if found:
                 return self._families(found, kept, count, allowance)
-        return []
+        return self.best(wanted, tones - 1, count, allowance, off)
 
     def _families(
         self, found: list[tuple[float, tuple[int, ...], int]], kept: str, count: int, allowance: Allowance
     ) -> list[Family]:
         families: dict[tuple[int, ...], Family] = {}
         for cost, places, anchor in sorted(found):
-            if places not in families:
+            if places not in families and len(families) < count:
                 judged = judge(self.candidates[list(places)], allowance)
                 families[places] = Family(places, anchor, cost, kept, judged)
-        return list(families.values())[:count]
+        return list(families.values())
 
     def _around(
         self, anchor: int, tones: int, kept: str, count: int, extra: float, allowance: Allowance
@@ -86,8 +93,7 @@ class Builder:
         rows = np.arange(len(self.candidates))
         near = rows
         if kept != "best":
-            drift = steps(self.candidates[anchor], self.candidates)
-            near = rows[drift.hue_holds(wanted.anchor_hue)]
+            near = rows[self._holds(wanted.anchor_hue)[anchor]]
         step_cost = self._step_cost(tones, wanted, kept)[np.ix_(near, near)]
         start = int(np.flatnonzero(near == anchor)[0])
         darker = _walk(step_cost, start, tones)
@@ -96,19 +102,30 @@ class Builder:
         found = []
         for before in range(tones):
             after = tones - 1 - before
-            total = lighter[before][0][:, None] + darker[after][0][None]
+            lights, darks = (
+                np.flatnonzero(np.isfinite(one)) for one in (lighter[before][0], darker[after][0])
+            )
+            if not len(lights) or not len(darks):
+                continue
+            total = lighter[before][0][lights, None] + darker[after][0][darks]
             if kept != "best":
-                total = np.where(lightness[:, None] - lightness[None] >= wanted.span, total, np.inf)
+                total[lightness[lights, None] - lightness[darks] < wanted.span] = np.inf
             flat = total.ravel()
             more = extra + abs(before - (tones - 1) / 2) * defaults.OFF_MIDDLE_COST
             for at in np.argpartition(flat, min(count, len(flat) - 1))[:count]:
                 if np.isfinite(flat[at]):
-                    light, dark = divmod(int(at), len(near))
-                    upper = _back(lighter, before, light)
-                    lower = _back(darker, after, dark)
+                    light, dark = divmod(int(at), len(darks))
+                    upper = _back(lighter, before, int(lights[light]))
+                    lower = _back(darker, after, int(darks[dark]))
                     path = (*upper, *lower[::-1][1:])
                     found.append((float(flat[at]) + more, tuple(int(near[one]) for one in path), anchor))
         return found
+
+    def _holds(self, hue: float) -> np.ndarray:
+        """[i, j]: whether the hue drifts little enough between two candidates."""
+        if hue not in self._near:
+            self._near[hue] = self._steps.hue_holds(hue)
+        return self._near[hue]
 
     def _step_cost(self, tones: int, wanted: Limits, kept: str) -> Array:
         """What each step between two candidates costs, infinite where it may not be taken."""
@@ -141,10 +158,12 @@ def _walk(step_cost: Array, start: int, tones: int) -> _Walk:
     cost[start] = 0.0
     walked: _Walk = [(cost, np.full(len(step_cost), -1))]
     for _ in range(tones - 1):
-        reached = cost[:, None] + step_cost
-        came_from = np.argmin(reached, axis=0)
-        cost = reached[came_from, np.arange(len(step_cost))]
-        walked.append((cost, came_from))
+        here = np.flatnonzero(np.isfinite(cost))
+        here = here if len(here) else np.array([start])  # nothing is reached: all stays infinite
+        reached = cost[here, None] + step_cost[here]
+        cheapest = np.argmin(reached, axis=0)
+        cost = reached[cheapest, np.arange(len(cost))]
+        walked.append((cost, here[cheapest]))
     return walked
 
 

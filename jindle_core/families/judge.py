@@ -96,10 +96,14 @@ class Fault:
 
 @dataclass(frozen=True, slots=True)
 class Judgement:
-    """A family's steps (ΔL* and hue turn of each), its span and the one wanted in ΔL*, and what is wrong."""
+    """A family's steps, its span and the one wanted in ΔL*, and what is wrong.
+
+    ``lightness`` is ΔL* of each step, ``hue`` its turn in degrees, None where
+    it is too near to grey for an angle to say anything.
+    """
 
     lightness: tuple[float, ...]
-    hue: tuple[float, ...]
+    hue: tuple[float | None, ...]
     span: float
     wanted: float
     faults: tuple[Fault, ...]
@@ -144,9 +148,11 @@ def judge(tones: Array, allowance: Allowance = USUAL) -> Judgement:
         faults.append(
             Fault(None, "flat", f"flat: ΔL* {span:.0f} from light to dark, {kept.span:.0f} show form")
         )
-    return Judgement(
-        tuple(map(float, found.lightness)), tuple(map(float, found.hue)), span, kept.span, tuple(faults)
+    turns = tuple(
+        float(turn) if turn <= kept.hue or distance > defaults.STEP_HUE_DISTANCE else None
+        for turn, distance in zip(found.hue, found.hue_distance, strict=True)
     )
+    return Judgement(tuple(map(float, found.lightness)), turns, span, kept.span, tuple(faults))
 
 
 def tone_names(count: int) -> tuple[str, ...]:

@@ -50,7 +50,13 @@ def _dark_first(tones: int) -> list[Stroke]:
 
 def _light_first(tones: int) -> list[Stroke]:
     found = [Stroke(0, "a light wash over all of it, as a map")]
-    found += [Stroke(tone, "the shaded part, leaving the light alone") for tone in range(1, tones - 1)]
+    found += [
+        Stroke(
+            tone,
+            "the shaded part, leaving the light alone" if tone == 1 else "less of it, farther from the light",
+        )
+        for tone in range(1, tones - 1)
+    ]
     found.append(Stroke(tones - 1, "the deepest shadow only"))
     found += [Stroke(tone, "over the join with the darker one") for tone in range(tones - 2, -1, -1)]
     return found

@@ -366,6 +366,6 @@ def told_judgement(judged: Judgement) -> dict[str, Any]:
         "span": round(judged.span, 1),
         "wanted": judged.wanted,
         "lightness": [round(one, 1) for one in judged.lightness],
-        "hue": [round(one) for one in judged.hue],
+        "hue": [None if one is None else round(one) for one in judged.hue],
         "faults": [{"step": one.step, "words": one.words} for one in judged.faults],
     }

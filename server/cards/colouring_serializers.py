@@ -151,7 +151,9 @@ class JudgementSerializer(serializers.Serializer):
     span = serializers.FloatField(help_text="ΔL* lightest to darkest")
     wanted = serializers.FloatField(help_text="ΔL* that shows form with so many tones")
     lightness = serializers.ListField(child=serializers.FloatField(), help_text="ΔL* of each step")
-    hue = serializers.ListField(child=serializers.FloatField(), help_text="degrees of each step")
+    hue = serializers.ListField(
+        child=serializers.FloatField(allow_null=True), help_text="degrees of each step; none near grey"
+    )
     faults = FaultSerializer(many=True)
 
 

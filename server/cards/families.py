@@ -8,6 +8,7 @@ import numpy as np
 
 from jindle_core import defaults
 from jindle_core.areas import Area
+from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.views import shades
 from jindle_core.colouring_changes import AreaFamily, SetFamilies
 from jindle_core.errors import BadInput, Problem
@@ -20,32 +21,51 @@ from server.catalogue.swatches import swatch
 
 
 def offered(
-    coloured: Coloured, area: Area, owned: bool, tones: int | None = None, count: int = 1
+    coloured: Coloured,
+    area: Area,
+    owned: bool,
+    tones: int | None = None,
+    count: int = 1,
+    known: dict[Builder, np.ndarray] | None = None,
 ) -> tuple[list[Family], np.ndarray]:
-    """The best families for an area, and the places that theirs speak of; empty where there is no colour."""
+    """The best families for an area, and the places that theirs speak of; empty where there is no colour.
+
+    ``known`` keeps, by builder, how far the palette is from all its candidates, for the next area.
+    """
     catalogue = coloured.resolved.catalogue
     builder, places = catalogue.families(area.medium, owned, area.layers, coloured.paper)
     made = recipe(area.thing)
-    around = made.around
-    if around is None and area.colour is not None:
+    around, off = made.around, None
+    if around is None and area.colour is not None and len(places):
         at = [colour.key for colour in coloured.resolved.plan.colours].index(area.colour)
         around = coloured.resolved.lab[at]
+        known = {} if known is None else known
+        if builder not in known:
+            known[builder] = delta_e(coloured.resolved.lab[:, None], builder.candidates[None])
+        off = known[builder][at]
     if around is None or not len(places):
         return [], places
     fits = suited(area.thing, builder.candidates, coloured.warmth(area), coloured.beside(area, Thing.BLACK))
     wanted = tones or tones_wanted(area.thing, area.extent, area.focal)
-    if fits.all() or fits.sum() < defaults.FAMILY_SIZES[0]:
-        return builder.best(np.asarray(around), wanted, count, made.allowance), places
-    narrowed = Builder(builder.candidates[fits])
-    return narrowed.best(np.asarray(around), wanted, count, made.allowance), places[fits]
+    if not fits.all() and fits.sum() >= defaults.FAMILY_SIZES[0]:
+        builder, places = Builder(builder.candidates[fits]), places[fits]
+        off = None if off is None else off[fits]
+    return builder.best(np.asarray(around), wanted, count, made.allowance, off), places
 
 
 def proposed(coloured: Coloured, keys: Sequence[int], owned: bool) -> SetFamilies:
     """The best family for each of some areas that there is one for; BadInput where there is none at all."""
     catalogue, families = coloured.resolved.catalogue, []
+    answered: dict[tuple, tuple[list[Family], np.ndarray]] = {}
+    known: dict[Builder, np.ndarray] = {}
     for key in keys:
         area = coloured.plan.area(key)
-        found, places = offered(coloured, area, owned)
+        # A drawing has many leaves: what is asked alike is answered once.
+        alike = (area.medium, area.layers, area.colour, area.thing, area.extent, area.focal)
+        alike += (coloured.warmth(area) > 0, coloured.beside(area, Thing.BLACK))
+        if alike not in answered:
+            answered[alike] = offered(coloured, area, owned, known=known)
+        found, places = answered[alike]
         for family in found[:1]:
             ids = tuple(catalogue.rows[place][Catalogue.ID] for place in places[list(family.places)])
             families.append(AreaFamily(key, ids, area.medium))

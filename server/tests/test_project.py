@@ -9,8 +9,11 @@ from django.conf import settings
 from django.core.management import call_command
 from django.test import Client, SimpleTestCase, TestCase
 
+from server.accounts.actions import DEMO_NAME
 from server.accounts.models import Person
+from server.cards.colouring import coloured_plans
 from server.cards.models import Card
+from server.catalogue.arrays import catalogue_for, forget_catalogues
 from server.catalogue.models import Colour
 
 
@@ -41,6 +44,22 @@ class ProjectTests(SimpleTestCase):
 class DatabaseTests(TestCase):
     def test_no_migration_is_missing(self):
         call_command("makemigrations", "--check", "--dry-run", verbosity=0)
+
+    def setUp(self):
+        forget_catalogues()
+
+    def test_every_area_of_the_demo_cards_has_its_family(self):
+        call_command("load_demo", stdout=io.StringIO())
+        studio = Person.objects.get(name=DEMO_NAME)
+        cards = list(Card.objects.filter(owner=studio))
+        for coloured in coloured_plans(cards, catalogue_for(studio), studio):
+            with self.subTest(coloured.resolved.plan.name):
+                self.assertIsNotNone(coloured.drawing)
+                self.assertTrue(all(area.colour and area.family for area in coloured.plan.areas))
+                self.assertEqual(coloured.conflicts, [])
+                told = coloured.told()
+                together = [key for one in told["sessions"] for key in one["areas"]]
+                self.assertEqual(sorted(together), [area.key for area in coloured.plan.areas])
 
     def test_demo_data_loads_once(self):
         call_command("load_demo", stdout=io.StringIO())

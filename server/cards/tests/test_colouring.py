@@ -4,7 +4,7 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 
 from server.catalogue.drawer_actions import set_owned
 from server.catalogue.models import Colour
-from server.tests.helpers import ApiTestCase, make_range
+from server.tests.helpers import ApiTestCase, make_range, told_lines
 
 MARKERS = "code,L,a,b\n" + "\n".join(
     f"{word}-{depth},{lightness},{a * depth / 4:.1f},{b * depth / 4:.1f}"
@@ -189,6 +189,13 @@ class ColouringTests(ApiTestCase):
         self.assertEqual((self.area(card, 2)["order"][0]["tone"], self.area(card, 2)["edge"]), (0, 2))
         self.assertIsNone(card["desk"]["picture"]["away"])
 
+    def test_dark_first_as_the_person_is_used_to_unless_the_card_says_otherwise(self):
+        card = self.propose(self.drawn())
+        self.ask("patch", "me", {"dark_first": True})
+        self.assertEqual(self.area(card, 2)["order"][0]["tone"], 2)
+        card = self.change(card, kind="set_colouring", dark_first=False)
+        self.assertEqual(self.area(card, 2)["order"][0]["tone"], 0)
+
     def test_materials(self):
         card = self.change(self.drawn(), kind="set_colouring", line="dye", finishes=["glitter"])
         (bleeds,) = self.colouring(card)["conflicts"]
@@ -261,6 +268,90 @@ class ColouringTests(ApiTestCase):
         self.client.force_login(self.ann)
         self.change(card, 404, kind="set_drawing", drawing=theirs)
         self.assertNotIn("Ben's", [one["name"] for one in self.ask("get", "drawings")])
+
+    def test_asking_for_what_is_not_there(self):
+        card = self.drawn()
+        self.ask("get", f"cards/{card['id']}/areas/9/families", status=400)
+        self.ask("get", f"cards/{card['id']}/areas/2/families", {"tones": 6}, 400)
+        self.propose(card, 400, areas=[9])
+        self.assertIn("palette colour", self.propose(card, 400, areas=[3])["message"])
+        self.propose(card | {"version": card["version"] - 1}, 409)
+        for change in (
+            {"kind": "set_drawing"},
+            {"kind": "set_families", "families": [{"key": 9, "colours": []}]},
+            {"kind": "set_families", "families": [{"key": 1, "colours": [0]}]},
+            {"kind": "set_colouring", "light": "below"},
+            {"kind": "set_colouring", "line": "blood"},
+            {"kind": "edit_area", "key": 1, "thing": "ghost"},
+            {"kind": "edit_area", "key": 1, "layers": 9},
+            {"kind": "add_area", "name": "x" * 600},
+        ):
+            with self.subTest(change=change):
+                told = self.change(card, 400, **change)
+                self.assertTrue(told["problems"][0]["message"])
+
+    def test_a_family_of_five_tones_and_none_again(self):
+        card = self.change(
+            self.drawn(), kind="edit_area", key=2, thing="fur or feathers", extent="large", focal=True
+        )
+        card = self.propose(card, areas=[2])
+        area = self.area(card, 2)
+        self.assertEqual(
+            [tone["name"] for tone in area["tones"]], ["palest", "light", "middle", "dark", "deep shadow"]
+        )
+        self.assertEqual((len(area["judgement"]["lightness"]), area["judgement"]["wanted"]), (4, 36))
+        self.assertEqual(
+            self.ask("get", f"cards/{card['id']}/areas/2/families")["mends"][:-1], []
+        )  # it is full
+        card = self.change(card, kind="set_families", families=[{"key": 2, "colours": []}])
+        self.assertEqual((self.area(card, 2)["tones"], self.area(card, 2)["order"]), ([], []))
+
+    def test_one_colour_is_no_family_but_is_laid(self):
+        card = self.change(
+            self.drawn(), kind="set_families", families=[{"key": 2, "colours": [self.ids["FERN-4"]]}]
+        )
+        area = self.area(card, 2)
+        self.assertEqual((area["judgement"], [tone["name"] for tone in area["tones"]]), (None, ["tone"]))
+        self.assertEqual(area["order"][0]["words"], "a light wash over all of it, as a map")
+
+    def test_how_near_the_family_is_to_the_palette_colour(self):
+        card = self.propose(self.drawn())
+        self.assertEqual(self.area(card, 2)["likeness"], "same to the eye")
+        pond = [self.ids["POND-3"], self.ids["POND-5"]]
+        card = self.change(card, kind="set_families", families=[{"key": 2, "colours": pond}])
+        self.assertEqual(self.area(card, 2)["likeness"], "far")
+        card = self.change(card, kind="edit_area", key=3, thing="black thing", colour=1)
+        card = self.propose(card, areas=[3])
+        self.assertIsNone(self.area(card, 3)["likeness"])  # greys stand for it on purpose
+
+    def test_neighbours_that_are_black_want_a_darker_grey_on_white(self):
+        card = self.change(self.drawn(), kind="edit_area", key=2, thing="white thing")
+        card = self.propose(card, areas=[2])
+        before = self.area(card, 2)["tones"][-1]["lightness"]
+        card = self.change(card, kind="edit_area", key=1, thing="black thing")
+        card = self.propose(card, areas=[2])
+        self.assertLessEqual(self.area(card, 2)["tones"][-1]["lightness"], before)
+
+    def test_what_a_range_says_of_itself_goes_out_and_comes_back(self):
+        own = make_range(self.ann, "Boards of mine", "cardstock", STOCK)
+        details = {
+            "name": own.name,
+            "medium": "cardstock",
+            "properties": {"surface": "vellum", "wet_layers": 1},
+        }
+        self.ask("post", f"ranges/{own.pk}/changes", {"version": 1, "details": details})
+        out = self.client.get(f"/api/ranges/{own.pk}/file/json").content
+        for medium, wanted in (("cardstock", {"surface": "vellum", "wet_layers": 1}), ("gel pen", {})):
+            file = SimpleUploadedFile("boards.json", out)
+            answer = self.client.post(
+                "/api/ranges/import", {"file": file, "name": f"Again as {medium}", "medium": medium}
+            )
+            pk = told_lines(answer)[-1]["id"]
+            self.assertEqual(self.ask("get", f"ranges/{pk}")["properties"], wanted)
+        card = self.change(self.drawn(), kind="set_colouring", paper=own.colours.first().pk)
+        self.assertEqual([one["key"] for one in self.colouring(card)["conflicts"]], ["sits on top"])
+        self.ask("delete", f"ranges/{own.pk}", status=204)
+        self.assertEqual(self.colouring(card)["surface"], "smooth marker paper")
 
     def test_bad_drawings_say_what_is_wrong(self):
         for content, words in (

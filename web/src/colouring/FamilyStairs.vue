@@ -26,6 +26,11 @@ const HEIGHT = 150
 const ids = computed(() => area.tones.map((tone) => tone.swatch.id))
 const top = (lightness: number) => `${Math.round(((100 - lightness) / 100) * (HEIGHT - 30))}px`
 
+function step(at: number) {
+  const { lightness, hue } = area.judgement!
+  const turn = hue[at] == null ? '' : `, ${hue[at]}°`
+  return `ΔL* ${lightness[at]!.toFixed(0)}${turn}`
+}
 function replace(id: number | null) {
   const at = changing.value
   const rest = ids.value.filter((_, n) => n !== at)
@@ -48,8 +53,7 @@ function replace(id: number | null) {
           :style="{ paddingTop: top(tone.lightness) }"
         >
           <span v-if="n && area.judgement" class="-mt-5 h-5 truncate pl-1 text-xs">
-            ΔL* {{ area.judgement.lightness[n - 1]!.toFixed(0) }},
-            {{ area.judgement.hue[n - 1]!.toFixed(0) }}°
+            {{ step(n - 1) }}
           </span>
           <span class="flex-1" :style="{ background: tone.shades[session.view] }" />
         </div>

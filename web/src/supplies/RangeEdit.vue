@@ -30,6 +30,7 @@ const details = reactive({
 })
 const rows = ref<Row[]>([])
 const removed = ref<number[]>([])
+const loaded = ref(0) // the version that the rows are of: what is added before would be lost
 const problems = ref<Problem[]>([])
 const filter = ref('')
 useFetched(
@@ -40,6 +41,7 @@ useFetched(
     )
     rows.value = typed.map(({ id, texts }) => row(id, texts))
     removed.value = []
+    loaded.value = range.version
     return typed
   },
 )
@@ -92,7 +94,9 @@ async function save() {
       <p class="mt-2 text-xs text-soft">Rows are counted among the {{ changed.length }} changed.</p>
     </section>
     <div class="mb-2 flex flex-wrap items-center gap-3">
-      <button type="button" class="button" @click="add">Add a colour</button>
+      <button type="button" class="button" :disabled="loaded !== range.version" @click="add">
+        Add a colour
+      </button>
       <input
         v-if="rows.length > SHOWN"
         v-model="filter"
