@@ -18,7 +18,9 @@ from server.access import drawings_seen_by, one
 from server.accounts.models import Person
 from server.cards.change_serializers import PALETTE_CHANGES
 from server.cards.colouring_serializers import COLOURING_CHANGES
+from server.catalogue.api.targets import place_of
 from server.catalogue.arrays import Catalogue
+from server.colouring.tones import tones_of
 
 CHANGE_SERIALIZERS = PALETTE_CHANGES | COLOURING_CHANGES
 
@@ -53,15 +55,8 @@ def read_change(given, catalogue: Catalogue, person: Person) -> Change | Colouri
     if kind in COLOURING_CHANGES:  # the rest of them name no supply
         return values
     for supply in _supplies(values):
-        _place(supply, catalogue)
+        place_of(catalogue, supply)
     return values
-
-
-def _place(supply: int, catalogue: Catalogue, field: str = "colour") -> int:
-    place = catalogue.places.get(supply)
-    if place is None:
-        raise BadInput(Problem("That colour is not in your supplies.", field=field, value=str(supply)))
-    return place
 
 
 def _supplies(change: Change) -> list[int]:
@@ -80,16 +75,10 @@ def _drawing(pk: int | None, person: Person) -> SetDrawing:
 
 
 def _families(given: list[dict], catalogue: Catalogue) -> SetFamilies:
-    """Families with their media, each sorted from light to dark."""
     found = []
     for family in given:
-        places = [_place(pk, catalogue, "families") for pk in family["colours"]]
-        media = {catalogue.ranges[int(catalogue.range_ids[place])].medium for place in places}
-        if len(media) > 1:
-            raise BadInput(Problem("A family is of one medium.", field="families", value=", ".join(media)))
-        places.sort(key=lambda place: -catalogue.lab[place][0])
-        ids = tuple(catalogue.rows[place][Catalogue.ID] for place in places)
-        found.append(AreaFamily(family["key"], ids, next(iter(media), None)))
+        medium, ids = tones_of(catalogue, family["colours"], "families")
+        found.append(AreaFamily(family["key"], ids, medium))
     return SetFamilies(tuple(found))
 
 
@@ -97,7 +86,7 @@ def _check_materials(settings: dict, catalogue: Catalogue) -> None:
     """BadInput where the paper is no cardstock, or the line's range no ink."""
     paper, line = settings.get("paper"), settings.get("line_range")
     if paper is not None:
-        facts = catalogue.ranges[int(catalogue.range_ids[_place(paper, catalogue, "paper")])]
+        facts = catalogue.ranges[int(catalogue.range_ids[place_of(catalogue, paper, "paper")])]
         if facts.medium is not Medium.CARDSTOCK:
             raise BadInput(
                 Problem(
@@ -117,7 +106,7 @@ def _anchor(given: dict, catalogue: Catalogue) -> tuple[Anchor, str]:
     """The anchor that was asked for and the name it has by itself."""
     colour = given.get("colour")
     if colour is not None:
-        place = _place(colour, catalogue, "anchor")
+        place = place_of(catalogue, colour, "anchor")
         row = catalogue.rows[place]
         name = row[Catalogue.NAME] or row[Catalogue.CODE]
         return Anchor(colour, catalogue.lab_at(place), catalogue.provenance(place)), name

@@ -1,7 +1,7 @@
 """The colouring of a card's picture, its families laid on its paper as predicted."""
 
 from collections.abc import Sequence
-from dataclasses import asdict, dataclass, replace
+from dataclasses import asdict, dataclass
 from functools import cached_property
 from typing import Any
 
@@ -18,7 +18,7 @@ from jindle_core.compatibility.rules import Conflict, Used, cautions, conflicts
 from jindle_core.families.judge import Judgement, judge, tone_names
 from jindle_core.families.order import sessions, wet_neighbours, working_order
 from jindle_core.families.recipes import Thing, recipe
-from jindle_core.families.shading import BARE, away, edge_tone, stops
+from jindle_core.families.shading import edge_tone
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.matching.verdicts import combined
 from jindle_core.matching.verdicts import judge as judge_match
@@ -27,7 +27,7 @@ from jindle_core.prediction.stocks import stock_kind
 from server.access import drawings_seen_by
 from server.accounts.models import Person
 from server.cards.models import Card
-from server.cards.resolve import ResolvedPlan, value_shades
+from server.cards.resolve import ResolvedPlan
 from server.catalogue.arrays import Catalogue
 from server.catalogue.swatches import swatch
 
@@ -182,50 +182,6 @@ class Coloured:
         judged = [self.judgement(area) for area in self.plan.areas]
         return len(self.conflicts) + sum(1 for one in judged if one and one.faults)
 
-    def picture(self) -> dict[str, Any] | None:
-        """The drawing coloured as predicted, as ``PictureSerializer`` describes it; None without one."""
-        if self.drawing is None:
-            return None
-        areas = {area.shape: area for area in self.plan.areas if area.shape}
-        towards = away(self.plan.light)
-        return {
-            "width": self.drawing.width,
-            "height": self.drawing.height,
-            "paper": value_shades(tuple(self.paper_lab)),
-            "outlined": self.line is not None,
-            "away": None if towards is None else list(towards),
-            "shapes": [
-                {"path": shape.path} | self._filled(areas.get(shape.id)) for shape in self.drawing.shapes
-            ],
-            "lines": list(self.drawing.lines),
-        }
-
-    def on(self, paper: int | None) -> dict[str, Any] | None:
-        """The picture on the card at another place of the catalogue; None: white marker paper."""
-        pk = None if paper is None else self._catalogue.rows[paper][Catalogue.ID]
-        plan = replace(self.resolved.plan, colouring=replace(self.plan, paper=pk))
-        return Coloured(ResolvedPlan(plan, self._catalogue), self.drawing).picture()
-
-    def _filled(self, area: Area | None) -> dict[str, Any]:
-        """What a shape is filled with: stops of its family, one of its palette colour, or none."""
-        if area is None:
-            return {"key": 0, "colour": 0, "stops": []}
-        told = {"key": area.key, "colour": area.colour or 0}
-        views = self.tone_shades[area.key]
-        if views:
-            paper = value_shades(tuple(self.paper_lab))
-            laid = stops(len(views), recipe(area.thing).bare)
-            return told | {
-                "stops": [{"at": at, "shades": paper if tone == BARE else views[tone]} for at, tone in laid]
-            }
-        if area.colour is None:
-            return told | {"stops": []}
-        return told | {"stops": [{"at": 0.0, "shades": self._palette_shades(area.colour)}]}
-
-    def _palette_shades(self, key: int) -> dict[str, str]:
-        at = next(at for at, colour in enumerate(self.resolved.plan.colours) if colour.key == key)
-        return value_shades(tuple(map(float, self.resolved.lab[at])))
-
     @cached_property
     def tone_shades(self) -> dict[int, list[dict[str, str]]]:
         """By the key of an area: its tones in every view."""
@@ -344,20 +300,6 @@ def coloured_plans(cards: Sequence[Card], catalogue: Catalogue, person: Person) 
         Coloured(ResolvedPlan(plan, catalogue), found.get(plan.colouring.drawing), person.dark_first)
         for plan in plans
     ]
-
-
-def papers_to_try(catalogue: Catalogue) -> list[tuple[str, int | None]]:
-    """White marker paper, and of each kind of cardstock the one most like it, owned ones first."""
-    stock = catalogue.columns["cardstock"]
-    mine = stock[catalogue.usable[stock]]
-    found: list[tuple[str, int | None]] = [("white marker paper", None)]
-    for kind, (lab, _) in defaults.STOCKS.items():
-        for places in (mine, stock) if kind != "white" else ():
-            off = delta_e(np.array(lab), catalogue.lab[places])
-            if len(places) and stock_kind(catalogue.lab[places[off.argmin()]]) == kind:
-                found.append((kind, int(places[off.argmin()])))
-                break
-    return found
 
 
 def told_judgement(judged: Judgement) -> dict[str, Any]:

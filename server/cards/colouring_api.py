@@ -7,7 +7,7 @@ from rest_framework.views import APIView
 
 from server.access import cards_of, one
 from server.cards import actions, views
-from server.cards.colouring import Coloured, coloured_plans, papers_to_try
+from server.cards.colouring import Coloured, coloured_plans
 from server.cards.colouring_serializers import (
     ColouringSerializer,
     OffersQuery,
@@ -16,6 +16,7 @@ from server.cards.colouring_serializers import (
     ProposeSerializer,
 )
 from server.cards.families import offers, proposed
+from server.cards.picture import on_paper, papers_to_try
 from server.cards.serializers import CardSerializer
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.swatches import swatch
@@ -44,7 +45,11 @@ class CardOnPapers(APIView):
         coloured, catalogue = _coloured(request, pk), catalogue_for(request.user)
         return Response(
             [
-                {"paper": paper and swatch(catalogue, paper), "words": words, "picture": coloured.on(paper)}
+                {
+                    "paper": None if paper is None else swatch(catalogue, paper),
+                    "words": words,
+                    "picture": on_paper(coloured, paper),
+                }
                 for words, paper in papers_to_try(catalogue)
             ]
         )

@@ -20,6 +20,7 @@ from server.accounts.models import Person
 from server.cards.checks import checks
 from server.cards.colouring import Coloured, coloured_plans
 from server.cards.models import Card
+from server.cards.picture import picture
 from server.cards.resolve import ResolvedPlan, value_on_screen
 from server.catalogue.arrays import Catalogue
 from server.catalogue.models import PROVENANCE_CHOICES
@@ -231,5 +232,5 @@ def _desk(coloured: Coloured) -> dict[str, Any]:
             }
             for part in parts
         ],
-        "picture": coloured.picture(),
+        "picture": picture(coloured),
     }

@@ -17,13 +17,13 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.line_art.svg import read_svg
 from jindle_core.swatch_sheet import SHEETS
 from server.access import drawings_seen_by, kept_families_of, one, own_drawing
-from server.catalogue.api.targets import place_of
 from server.catalogue.arrays import Catalogue, catalogue_for
 from server.catalogue.downloads import download
 from server.catalogue.printing import pdf
 from server.catalogue.swatches import SwatchSerializer, swatch
 from server.colouring.actions import keep_family, store_drawing
 from server.colouring.models import KeptFamily
+from server.colouring.tones import tones_of
 
 
 class DrawingSerializer(serializers.Serializer):
@@ -149,19 +149,15 @@ class KeptFamilies(APIView):
         given = KeepFamilySerializer(data=request.data)
         given.is_valid(raise_exception=True)
         catalogue = catalogue_for(request.user)
-        places = [place_of(catalogue, pk, "colours") for pk in given.validated_data["colours"]]
-        media = {catalogue.ranges[int(catalogue.range_ids[place])].medium for place in places}
-        if len(media) > 1 or not media <= set(COLOURED_WITH):
+        medium, ids = tones_of(catalogue, given.validated_data["colours"], "colours")
+        if medium not in COLOURED_WITH:
             raise BadInput(
                 Problem(
-                    "A family is of one medium that areas are coloured with.",
+                    f"Areas are not coloured with {medium}." if medium else "There are no colours to keep.",
                     field="colours",
-                    value=", ".join(sorted(media)),
-                    expected=f"one of {', '.join(COLOURED_WITH)}",
+                    expected=", ".join(COLOURED_WITH),
                 )
             )
-        places.sort(key=lambda place: -catalogue.lab[place][0])
-        ids = [catalogue.rows[place][Catalogue.ID] for place in places]
         kept = keep_family(request.user, given.validated_data["name"], ids)
         return Response({"id": kept.pk}, status=status.HTTP_201_CREATED)
 

@@ -8,7 +8,7 @@ import { useNotices } from '@/lib/notices'
 import { useOnlyOwned } from '@/lib/owned'
 import { useSession } from '@/lib/session'
 import OnOff from '@/ui/OnOff.vue'
-import KeepDialog from '@/ways/KeepDialog.vue'
+import KeepCombination from '@/ways/KeepCombination.vue'
 import AlternativesDialog from './AlternativesDialog.vue'
 import ColourDialog from './ColourDialog.vue'
 import ColourHead from './ColourHead.vue'
@@ -203,7 +203,12 @@ const tab = (row: number, column: number) =>
         </div>
       </TransitionGroup>
     </div>
-    <KeepDialog v-if="keeping" :suggested="card.name" :card="card.id" @close="keeping = false" />
+    <KeepCombination
+      v-if="keeping"
+      :suggested="card.name"
+      :card="card.id"
+      @close="keeping = false"
+    />
     <PapersDialog v-if="choosingPaper" @close="choosingPaper = false" />
     <MoveDialog v-if="moving" @close="moving = false" />
     <AlternativesDialog

@@ -6,7 +6,7 @@ import { useOnlyOwned } from '@/lib/owned'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
 import TabLinks from '@/ui/TabLinks.vue'
-import KeepDialog from './KeepDialog.vue'
+import KeepCombination from './KeepCombination.vue'
 import { COLUMNS, startCard, type StartColour } from './starting'
 import { WAYS, type Column } from './ways'
 
@@ -53,7 +53,7 @@ provide(WAYS, {
       :start="(card) => startCard(card, starting!.colours)"
       @close="starting = null"
     />
-    <KeepDialog
+    <KeepCombination
       v-if="keeping"
       :suggested="keeping.name"
       :colours="keeping.colours"

@@ -1,0 +1,78 @@
+"""The card's line drawing as it would look, coloured, on its own paper and on others."""
+
+from dataclasses import replace
+from typing import Any
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.areas import Area
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.families.recipes import recipe
+from jindle_core.families.shading import BARE, away, stops
+from jindle_core.plan import End
+from jindle_core.prediction.stocks import stock_kind
+from server.cards.colouring import Coloured
+from server.cards.resolve import ResolvedPlan, value_shades
+from server.catalogue.arrays import Catalogue
+
+
+def picture(coloured: Coloured) -> dict[str, Any] | None:
+    """The drawing coloured as predicted, as ``PictureSerializer`` describes it; None without one."""
+    drawing = coloured.drawing
+    if drawing is None:
+        return None
+    areas = {area.shape: area for area in coloured.plan.areas if area.shape}
+    towards = away(coloured.plan.light)
+    return {
+        "width": drawing.width,
+        "height": drawing.height,
+        "paper": _paper(coloured),
+        "outlined": coloured.line is not None,
+        "away": None if towards is None else list(towards),
+        "shapes": [{"path": shape.path} | _filled(coloured, areas.get(shape.id)) for shape in drawing.shapes],
+        "lines": list(drawing.lines),
+    }
+
+
+def on_paper(coloured: Coloured, paper: int | None) -> dict[str, Any] | None:
+    """The same on the card at a place of the catalogue; None: white marker paper."""
+    resolved = coloured.resolved
+    pk = None if paper is None else resolved.catalogue.rows[paper][Catalogue.ID]
+    plan = replace(resolved.plan, colouring=replace(coloured.plan, paper=pk))
+    return picture(Coloured(ResolvedPlan(plan, resolved.catalogue), coloured.drawing))
+
+
+def papers_to_try(catalogue: Catalogue) -> list[tuple[str, int | None]]:
+    """White marker paper, and of each kind of cardstock the one most like it, owned ones first."""
+    stock = catalogue.columns["cardstock"]
+    mine = stock[catalogue.usable[stock]]
+    found: list[tuple[str, int | None]] = [("white marker paper", None)]
+    for kind, (lab, _) in defaults.STOCKS.items():
+        for places in (mine, stock) if kind != "white" else ():
+            off = delta_e(np.array(lab), catalogue.lab[places])
+            if len(places) and stock_kind(catalogue.lab[places[off.argmin()]]) == kind:
+                found.append((kind, int(places[off.argmin()])))
+                break
+    return found
+
+
+def _filled(coloured: Coloured, area: Area | None) -> dict[str, Any]:
+    """What a shape is filled with: stops of its family, one of its palette colour, or none."""
+    if area is None:
+        return {"key": 0, "colour": 0, "stops": []}
+    told = {"key": area.key, "colour": area.colour or 0}
+    views = coloured.tone_shades[area.key]
+    if views:
+        paper = _paper(coloured)
+        laid = stops(len(views), recipe(area.thing).bare)
+        found = [{"at": at, "shades": paper if tone == BARE else views[tone]} for at, tone in laid]
+        return told | {"stops": found}
+    if area.colour is None:
+        return told | {"stops": []}
+    flat = coloured.resolved.end_shades(End("palette", area.colour))
+    return told | {"stops": [{"at": 0.0, "shades": flat}]}
+
+
+def _paper(coloured: Coloured) -> dict[str, str]:
+    return value_shades(tuple(coloured.paper_lab))
