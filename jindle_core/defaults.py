@@ -124,6 +124,7 @@ STEP_COST = MappingProxyType({"lightness": 8.0, "hue": 6.0, "chroma": 10.0, "fre
 OFF_MIDDLE_COST = 0.5  # for each place that the colour wanted is off the middle of its family
 STEP_AIM = 2.0  # ΔL* that a step aims at beyond its share of the span
 FAMILIES_OFFERED = 5
+FAMILY_CANDIDATES = 1500  # every step between two of them is held at once: about 90 MB
 ANCHORS_TRIED = 3  # supplies nearest to the colour wanted that a family may be built around
 FAMILY_LEAST_LIGHTNESS = 2.0  # ΔL* below which two tones are no order at all
 ANCHOR_COST = 6.0  # ΔE00 that a family's own anchor may be off the colour wanted

@@ -7,10 +7,11 @@ from jindle_core.colorimetry.spaces import Array
 
 
 def temperature(labs: Array, shares: Array) -> float:
-    """How warm colours (n, 3) are together by their shares: above 0 warm, below 0 cool, in CIELAB.
+    """How warm colours (n, 3) are together by their shares: above 0 warm, below 0 cool, in CIELAB."""
+    return float(np.average(warmth(labs), weights=shares))
 
-    The part of their mean that points from blue-green towards orange (hue 55°).
-    """
-    mean = np.average(np.asarray(labs)[:, 1:], axis=0, weights=shares)
+
+def warmth(labs: Array) -> Array:
+    """How warm each of colours (n, 3) is, (n,): the part that points from blue-green towards orange."""
     angle = np.radians(defaults.WARM_HUE)
-    return float(mean @ np.array([np.cos(angle), np.sin(angle)]))
+    return np.asarray(labs)[:, 1:] @ np.array([np.cos(angle), np.sin(angle)])

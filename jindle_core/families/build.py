@@ -1,13 +1,14 @@
 """Which colours make the best shading family around a colour?"""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from functools import cached_property
 
 import numpy as np
 
 from jindle_core import defaults
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
-from jindle_core.families.judge import USUAL, Allowance, Judgement, Limits, judge, limits, steps
+from jindle_core.families.judge import USUAL, Allowance, Judgement, Limits, Steps, judge, limits, steps
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,8 +31,6 @@ class Builder:
 
     def __init__(self, candidates: Array) -> None:
         self.candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
-        # [i, j]: from candidate i down to candidate j.
-        self._steps = steps(self.candidates[:, None], self.candidates[None])
         self._near: dict[float, np.ndarray] = {}
         self._costs: dict[tuple, Array] = {}
 
@@ -54,8 +53,11 @@ class Builder:
         in the tests against every possible family of a small drawer. Where
         the limits leave nothing, the relaxed ones are tried, then the best of
         what there is; fewer tones where the candidates hold no more depths, and
-        none where they hold less than 2.
+        none where they hold less than 2. Of very many candidates only those
+        most like the wanted colour in hue and strength are looked at.
         """
+        if len(self.candidates) > defaults.FAMILY_CANDIDATES:
+            return self._among_alike(np.asarray(wanted, dtype=float), tones, count, allowance)
         tones = min(tones, len(self.candidates))
         if tones < defaults.FAMILY_SIZES[0]:
             return []
@@ -74,6 +76,24 @@ class Builder:
             if found:
                 return self._families(found, kept, count, allowance)
         return self.best(wanted, tones - 1, count, allowance, off)
+
+    @cached_property
+    def _steps(self) -> Steps:
+        """[i, j]: from candidate i down to candidate j."""
+        return steps(self.candidates[:, None], self.candidates[None])
+
+    def _among_alike(self, wanted: Array, tones: int, count: int, allowance: Allowance) -> list[Family]:
+        """The best families of the candidates whose a, b come nearest to the wanted colour's."""
+        apart = ((self.candidates[:, 1:] - wanted[1:]) ** 2).sum(axis=1)
+        kept = np.sort(np.argpartition(apart, defaults.FAMILY_CANDIDATES)[: defaults.FAMILY_CANDIDATES])
+        return [
+            replace(
+                family,
+                places=tuple(int(kept[place]) for place in family.places),
+                anchor=int(kept[family.anchor]),
+            )
+            for family in Builder(self.candidates[kept]).best(wanted, tones, count, allowance)
+        ]
 
     def _families(
         self, found: list[tuple[float, tuple[int, ...], int]], kept: str, count: int, allowance: Allowance

@@ -8,7 +8,7 @@ from numpy.typing import NDArray
 
 from jindle_core import defaults
 from jindle_core.colorimetry.spaces import Array
-from jindle_core.colorimetry.temperature import temperature
+from jindle_core.colorimetry.temperature import warmth
 from jindle_core.families.judge import USUAL, Allowance
 
 
@@ -120,6 +120,5 @@ def suited(thing: Thing, candidates: Array, warm: float, beside_black: bool) -> 
         greys &= (lightness >= (defaults.BESIDE_BLACK_L if beside_black else least)) & (lightness <= most)
     if thing is Thing.BLACK:
         greys &= (lightness >= defaults.BLACK_THING_L[0]) & (lightness <= defaults.BLACK_THING_L[1])
-    leaning = np.array([temperature(one[None], np.ones(1)) for one in candidates])
-    same = greys & ((np.sign(leaning) == np.sign(warm)) | (chroma < defaults.TRUE_GREY_C))
+    same = greys & ((np.sign(warmth(candidates)) == np.sign(warm)) | (chroma < defaults.TRUE_GREY_C))
     return same if same.sum() >= defaults.FAMILY_SIZES[1] else greys

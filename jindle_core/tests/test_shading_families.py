@@ -88,6 +88,13 @@ class BuildTests(unittest.TestCase):
         self.assertEqual(Builder(few[:1]).best(few[0], 3), [])
         self.assertEqual(Builder(np.empty((0, 3))).best(few[0], 3), [])
 
+    def test_of_very_many_candidates_those_alike_are_looked_at(self):
+        many = np.concatenate([some_lab(defaults.FAMILY_CANDIDATES * 4, 3), GREENS])
+        (found,) = Builder(many).best(GREENS[2], 3)
+        self.assertEqual(found.kept, "whole")
+        self.assertEqual(found.judgement, judge(many[list(found.places)]))
+        self.assertLess(delta_e(many[found.anchor], GREENS[2]), defaults.COUSIN)
+
     def test_wide_limits_for_a_small_drawer(self):
         drawer = np.array([[88.0, -10, 12], [58, -20, 22], [30, -18, 20]])
         (found,) = Builder(drawer).best(drawer[1], 3)
