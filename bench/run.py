@@ -13,6 +13,7 @@ from pathlib import Path
 
 import numpy as np
 
+from bench.blending import blending_rows
 from bench.families import family_rows
 from bench.papers import paper_rows
 from bench.prediction import prediction_rows
@@ -159,6 +160,7 @@ def main() -> int:
         big_import(visitor),
         first_load(),
         *prediction_rows(),
+        *blending_rows(),
         *paper_rows(),
     ]
     lines = ["| what | target | measured | |", "|---|---|---|---|"]

@@ -254,6 +254,20 @@ RULE_COSTS = MappingProxyType(
 DRAWER_PALETTES = 12
 DRAWER_SHARED = 2  # colours that two palettes offered together may share
 
+# --- Blending pads into one another: weights along a join, and when it goes muddy.
+STRIP_PLACES = 21
+STRIP_FALLS = (0.3, 0.9)  # of the way: between them the first pad runs out
+STRIP_RISES = (0.1, 0.7)  # and the second comes in
+MUD_ENDS_C = 12.0  # C* that the duller end must have: grey into colour is no mud
+MUD_APART = 30.0  # degrees: nearer hues only deepen one another where they overlap
+MUD_SHARE = 0.55  # of the duller end's C* that is left at the dullest place
+MUD_DIPPED = (0.75, 3.0)  # the same where it darkens too, by this ΔL*
+SOFT_SHARE = 0.7
+OPPOSITE_HUES = 120.0  # degrees apart
+BRIDGE_SHARE = 0.6  # of the duller end's C* that a pad between two must have
+BRIDGES_OFFERED = 6
+ORDER_PADS = 7  # every order of them is tried: 5,040
+
 # --- Line drawings.
 LARGEST_DRAWING = 4 * 1024 * 1024
 DRAWING_SHAPES = 2000  # a drawing to be coloured by hand has some dozens

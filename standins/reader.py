@@ -138,6 +138,30 @@ def true_reflectance(swatch: Swatch) -> Array:
     return _covered(ink, weight, habit, np.array(swatch.paper))
 
 
+def true_strip(first: Swatch, second: Swatch, falling: Array, rising: Array) -> Array:
+    """What a perfect instrument would read along a join (p, 31) of two pads of one medium, dry.
+
+    ``falling`` and ``rising`` (p,) are how much of each was brushed on. No hand
+    is that even: each pad comes out some per cent heavier here and lighter
+    there, in a slow wave along the way.
+    """
+    one, amount, habit = _laid(first, _random(first.identity), np.ones(31))
+    other, more, _ = _laid(second, _random(second.identity), np.ones(31))
+    uneven = _random(f"{first.identity} into {second.identity}")
+    card, way = np.array(first.paper), np.linspace(0, 2 * np.pi, len(falling))
+    drifts = [
+        np.exp(uneven.normal(0, 0.08) * np.sin(way * uneven.uniform(0.5, 1.5) + uneven.uniform(0, 6.3)))
+        for _ in (first, second)
+    ]
+    read = []
+    for here, there in zip(amount * falling * drifts[0], more * rising * drifts[1], strict=True):
+        # Where the first lies already, the card takes up less of the second.
+        taken = there * (1 - 0.1 * min(1.0, float(here)))
+        whole = max(float(here + taken), 1e-6)
+        read.append(_covered((one * here + other * taken) / whole, whole, habit, card))
+    return np.array(read)
+
+
 def _laid(swatch: Swatch, random: np.random.Generator, pot: Array) -> tuple[Array, float, Habit]:
     """The ink of a swatch (31,), changed by what is in the ``pot``, how much of it lies there, its habit."""
     habit = _HABITS[swatch.medium]

@@ -4,7 +4,7 @@ from dataclasses import replace
 import numpy as np
 
 from standins.device import Measured, Progress, ReaderFault, State, Swatch
-from standins.reader import SimulatedReader, true_reflectance
+from standins.reader import SimulatedReader, true_reflectance, true_strip
 
 WHITE = tuple(np.full(31, 0.88))
 BLUE = tuple(np.linspace(0.7, 0.15, 31))
@@ -43,6 +43,19 @@ class ModelTests(unittest.TestCase):
         self.assertTrue(np.all(both <= np.minimum(BLUE, yellow.known) + 0.02))
         other = true_reflectance(replace(yellow, below=swatch()))
         self.assertGreater(abs(both - other).max(), 0.003)  # which comes first matters
+
+    def test_a_join_runs_from_one_pad_into_the_other_and_always_the_same(self):
+        yellow = tuple(np.linspace(0.15, 0.8, 31))
+        first, second = (
+            swatch(medium="dye ink pad"),
+            swatch(identity="sun", medium="dye ink pad", known=yellow),
+        )
+        falling = np.linspace(1, 0, 9)
+        strip = true_strip(first, second, falling, falling[::-1])
+        np.testing.assert_allclose(strip[0], true_reflectance(first), atol=0.06)
+        np.testing.assert_allclose(strip[-1], true_reflectance(second), atol=0.06)
+        self.assertLess(strip[4].max(), max(strip[0].max(), strip[-1].max()))
+        np.testing.assert_array_equal(strip, true_strip(first, second, falling, falling[::-1]))
 
     def test_what_is_less_sure_is_further_off_and_always_the_same(self):
         off = {

@@ -75,7 +75,7 @@ const choose = (family: number[]) =>
         <TrashIcon class="size-4" aria-hidden="true" />
       </button>
     </div>
-    <div class="mb-3 grid grid-cols-3 gap-2">
+    <div class="mb-3 grid grid-cols-[1fr_1fr_1.3fr] gap-2">
       <ChoiceList
         :model-value="area.colour ?? 0"
         label="Palette colour"

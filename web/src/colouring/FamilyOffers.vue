@@ -54,12 +54,8 @@ const has = (family: { swatch: { id: number } }[]) =>
     <p v-if="area.thing.endsWith('thing') || area.thing === 'metal'" class="mb-2 text-xs text-soft">
       {{ greys === 'warm' ? 'Warm' : 'Cool' }} greys go with this palette.
     </p>
-    <p v-if="!offers.families.length" class="text-soft">
-      {{
-        area.colour
-          ? 'Your supplies hold no two colours of this medium.'
-          : 'It has no palette colour to build around.'
-      }}
+    <p v-if="!offers.families.length && area.colour" class="text-soft">
+      Your supplies hold no two colours of this medium.
     </p>
     <ul class="space-y-1">
       <li v-for="(family, n) in offers.families" :key="n">

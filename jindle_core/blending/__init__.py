@@ -1,0 +1,1 @@
+"""Ink pads brushed into one another: what lies between them, and whether it goes muddy."""

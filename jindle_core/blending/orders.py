@@ -1,0 +1,73 @@
+"""In which order do pads follow one another best, and what do their overlaps give?"""
+
+from dataclasses import dataclass
+from itertools import combinations, pairwise, permutations
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.blending.inks import Inks, on_card
+from jindle_core.blending.joins import Join, judge, measure, strips
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
+from jindle_core.errors import BadInput, Problem
+from jindle_core.prediction.stocks import WHITE
+
+_MUDDY, _SOFT = 100.0, 10.0  # that no shorter way outweighs
+
+
+@dataclass(frozen=True, slots=True)
+class Order:
+    """Places of the pads as they should follow one another, and each join."""
+
+    places: tuple[int, ...]
+    joins: tuple[Join, ...]
+
+
+def best_order(inks: Inks, card: Array = WHITE) -> Order:
+    """The order of pads (n,) with the fewest muddy joins, then the fewest that soften, then the least jumps.
+
+    Every order is tried; of one and its reverse that which begins lighter is
+    given. Raises BadInput for no pads or more than ``defaults.ORDER_PADS``.
+    """
+    count = len(inks.share)
+    if not 1 <= count <= defaults.ORDER_PADS:
+        raise BadInput(
+            Problem(
+                f"An order is found for 1 to {defaults.ORDER_PADS} pads; these are {count}.",
+                field="pads",
+                value=str(count),
+            )
+        )
+    labs = reflectance_to_lab(on_card(inks, card))
+    lines = reflectance_to_lab(strips(inks[:, None], inks[None], card))
+    measured = measure(lines)
+    jump = delta_e(labs[:, None], labs[None]) / 100
+    cost = _MUDDY * measured.muddy + _SOFT * measured.softens + jump
+    orders = np.array(list(permutations(range(count))))
+    total = cost[orders[:, :-1], orders[:, 1:]].sum(axis=1) if count > 1 else np.zeros(1)
+    # Of equals, the one that begins lighter.
+    best = orders[np.lexsort((-labs[orders[:, 0], 0], np.round(total, 9)))[0]]
+    if labs[best[0], 0] < labs[best[-1], 0]:
+        best = best[::-1]
+    joins = tuple(judge(lines[one, other]) for one, other in pairwise(best))
+    return Order(tuple(map(int, best)), joins)
+
+
+@dataclass(frozen=True, slots=True)
+class Overlap:
+    """What two pads, by their places, give where both lie fully: the Lab, and how they meet."""
+
+    places: tuple[int, int]
+    lab: tuple[float, float, float]
+    join: Join
+
+
+def overlaps(inks: Inks, card: Array = WHITE) -> list[Overlap]:
+    """What each two of the pads (n,) make between them."""
+    found = []
+    for one, other in combinations(range(len(inks.share)), 2):
+        labs = reflectance_to_lab(strips(inks[one], inks[other], card))
+        middle = labs[len(labs) // 2]
+        found.append(Overlap((one, other), tuple(map(float, middle)), judge(labs)))
+    return found

@@ -1,0 +1,165 @@
+import csv
+import unittest
+from dataclasses import replace
+from itertools import pairwise, permutations
+from pathlib import Path
+
+import numpy as np
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from jindle_core import defaults
+from jindle_core.blending.bridges import bridges
+from jindle_core.blending.inks import Ink, falling, inks_of, on_card, rising
+from jindle_core.blending.joins import Meeting, join, judge, strips
+from jindle_core.blending.orders import best_order, overlaps
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.recovery import lab_to_reflectance
+from jindle_core.colorimetry.spaces import reflectance_to_lab
+from jindle_core.errors import BadInput
+from jindle_core.media import Medium
+from jindle_core.prediction.behaviour import Hand, usual_behaviour
+from jindle_core.prediction.laying import laid
+from jindle_core.tests.strategies import LAB
+
+# The pads that data/joins.csv speaks of: clear colours all round, two neighbours, a grey.
+PADS = {
+    "sun": (88, -4, 78), "lagoon": (64, -28, -34), "rose": (66, 54, 2), "dusk": (46, -2, -46),
+    "moss": (56, -44, 30), "plum": (40, 34, -40), "amber": (70, 40, 58), "brick": (50, 58, 34),
+    "leaf": (70, -30, 50), "pewter": (62, 0, 0),
+}  # fmt: skip
+KINDS = (Medium.DYE_PAD, Medium.PIGMENT_PAD)
+
+
+def ink(lab, medium=Medium.DYE_PAD, **more):
+    return Ink(lab_to_reflectance(np.array(lab, dtype=float)), medium, usual_behaviour(medium), **more)
+
+
+def pads(*names, medium=Medium.DYE_PAD):
+    return inks_of([ink(PADS[name], medium) for name in names])
+
+
+class StripTests(unittest.TestCase):
+    @settings(max_examples=60, deadline=None)
+    @given(LAB, LAB, st.sampled_from(KINDS), st.sampled_from(KINDS))
+    def test_begins_and_ends_in_its_pads_and_turns_round(self, one, other, first, second):
+        inks = inks_of([ink(one, first), ink(other, second)])
+        strip = strips(inks[0], inks[1])
+        alone = on_card(inks)
+        np.testing.assert_allclose(strip[0], alone[0], atol=1e-9)
+        np.testing.assert_allclose(strip[-1], alone[1], atol=1e-9)
+        np.testing.assert_allclose(strips(inks[1], inks[0]), strip[::-1], atol=1e-9)
+        self.assertTrue(np.all((strip > 0) & (strip <= 1.05)))
+
+    @settings(max_examples=40, deadline=None)
+    @given(LAB, st.sampled_from(KINDS))
+    def test_the_same_pad_on_both_sides_is_clean(self, lab, medium):
+        inks = inks_of([ink(lab, medium)] * 2)
+        self.assertIs(join(inks[0], inks[1]).meeting, Meeting.CLEAN)
+
+    def test_one_dab_is_what_laying_says(self):
+        kraft = lab_to_reflectance(np.array(defaults.STOCKS["kraft"][0]))
+        for medium in KINDS:
+            for hand, coats in ((Hand.MIDDLE, 1), (Hand.LIGHT, 1), (Hand.MIDDLE, 2), (Hand.HEAVY, 3)):
+                one = ink(PADS["moss"], medium, hand=hand, coats=coats)
+                expected = laid(one.one, medium, coats, hand, kraft)
+                np.testing.assert_allclose(on_card(inks_of([one]), kraft)[0], expected, atol=1e-6)
+
+    def test_weights_along_the_way(self):
+        np.testing.assert_allclose(falling() + rising()[::-1], 2 * falling())
+        self.assertEqual((falling()[0], falling()[-1], rising()[0], rising()[-1]), (1, 0, 0, 1))
+        self.assertEqual(len(falling()), defaults.STRIP_PLACES)
+
+    def test_pigment_veils_a_dye_and_a_dye_does_not_veil_pigment_less(self):
+        dark, pale = ink(PADS["dusk"]), ink((90, 0, 0), Medium.CHALK_PAD)
+        inks = inks_of([dark, pale])
+        together = reflectance_to_lab(on_card(inks[0].with_other(inks[1])))
+        self.assertGreater(together[0], PADS["dusk"][0] + 5)
+
+    def test_what_is_not_blended(self):
+        with self.assertRaises(ValueError):
+            inks_of([replace(ink(PADS["sun"]), medium=Medium.WAX_PENCIL)])
+        with self.assertRaises(ValueError):
+            inks_of([replace(ink(PADS["sun"]), medium=Medium.CARDSTOCK)])
+
+
+class JoinTests(unittest.TestCase):
+    def test_the_reference_pairs(self):
+        with (Path(__file__).parent / "data" / "joins.csv").open(newline="") as lines:
+            pairs = list(csv.DictReader(lines))
+        self.assertGreater(len(pairs), 10)
+        for pair in pairs:
+            for medium in KINDS:
+                with self.subTest(pair=pair, medium=medium):
+                    inks = pads(pair["first"], pair["second"], medium=medium)
+                    self.assertEqual(join(inks[0], inks[1]).meeting, pair["meeting"])
+
+    def test_why_in_words(self):
+        inks = pads("moss", "plum", "sun", "lagoon", "brick")
+        muddy = join(inks[0], inks[1])
+        self.assertIn("the two are opposite", muddy.words)
+        self.assertTrue(0 < muddy.at < 1)
+        self.assertLess(np.hypot(*muddy.lab[1:]), 20)
+        self.assertIn("115° apart", join(inks[0], inks[4]).words)
+        self.assertNotIn(":", join(inks[2], inks[3]).words)
+
+    def test_the_limits_of_mud(self):
+        def strip(kept, dip, ends=40.0):
+            labs = np.array([[60.0, ends, 0]] * 11 + [[60.0, 0, ends]] * 10)
+            labs[10] = [60 - dip, ends * kept, 0]
+            return judge(labs).meeting
+
+        self.assertEqual(strip(0.54, 0), Meeting.MUDDY)
+        self.assertEqual(strip(0.56, 0), Meeting.SOFTENS)
+        self.assertEqual(strip(0.71, 0), Meeting.CLEAN)
+        self.assertEqual(strip(0.74, 3.1), Meeting.MUDDY)
+        self.assertEqual(strip(0.76, 3.1), Meeting.CLEAN)
+        self.assertEqual(strip(0.1, 9, ends=11), Meeting.CLEAN)
+
+
+class BridgeTests(unittest.TestCase):
+    def test_both_halves_are_clean_and_the_bridge_is_a_colour(self):
+        ends = pads("moss", "plum")
+        names = ("lagoon", "dusk", "pewter", "sun", "brick", "amber")
+        found = bridges(ends[0], ends[1], pads(*names))
+        self.assertTrue(found)
+        for one in found:
+            self.assertNotEqual(names[one.place], "pewter")  # grey would be no mud, and look it
+            middle = pads(names[one.place])[0]
+            self.assertEqual(one.first, join(ends[0], middle))
+            self.assertEqual((one.first.meeting, one.second.meeting), (Meeting.CLEAN, Meeting.CLEAN))
+        self.assertIn(names[found[0].place], ("lagoon", "dusk"))
+
+    def test_none_where_there_is_none(self):
+        ends = pads("moss", "plum")
+        self.assertEqual(bridges(ends[0], ends[1], pads("brick", "pewter")), [])
+
+
+class OrderTests(unittest.TestCase):
+    def test_the_fewest_muddy_joins_of_all_orders(self):
+        names = ("moss", "plum", "sun", "dusk", "brick")
+        inks = pads(*names)
+        found = best_order(inks)
+        self.assertEqual(sorted(found.places), list(range(5)))
+        fewest = min(
+            sum(join(inks[a], inks[b]).meeting is Meeting.MUDDY for a, b in pairwise(order))
+            for order in permutations(range(5))
+        )
+        self.assertEqual(sum(one.meeting is Meeting.MUDDY for one in found.joins), fewest)
+        labs = reflectance_to_lab(on_card(inks))
+        self.assertGreaterEqual(labs[found.places[0], 0], labs[found.places[-1], 0])
+
+    def test_one_pad_the_same_pad_and_too_many(self):
+        self.assertEqual(best_order(pads("sun")).joins, ())
+        self.assertEqual(len(best_order(pads("sun", "sun", "sun")).joins), 2)
+        for names in ((), ("sun",) * 8):
+            with self.subTest(names=names), self.assertRaises(BadInput):
+                best_order(pads(*names))
+
+    def test_three_pads_make_a_rainbow_or_do_not(self):
+        rainbow = overlaps(pads("sun", "lagoon", "rose"))
+        self.assertEqual([one.places for one in rainbow], [(0, 1), (0, 2), (1, 2)])
+        green = rainbow[0]
+        self.assertLess(green.lab[1], -20)
+        self.assertGreater(delta_e(np.array(green.lab), np.array(PADS["sun"], dtype=float)), 10)
+        self.assertEqual({one.join.meeting for one in overlaps(pads("moss", "plum"))}, {Meeting.MUDDY})
