@@ -17,7 +17,8 @@ class Area:
 
     ``shape`` is the id of its shape in the drawing, or empty; ``colour`` the
     key of a palette colour, or None; ``family`` the ids of its tones, light
-    to dark, empty while none is chosen.
+    to dark, empty while none is chosen; ``glaze`` a neutral that is laid over
+    the darkest of them.
     """
 
     key: int
@@ -30,6 +31,7 @@ class Area:
     medium: Medium = Medium.ALCOHOL_MARKER
     layers: int = 1
     family: tuple[int, ...] = ()
+    glaze: int | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -97,4 +99,5 @@ def _area(stored: dict[str, Any]) -> Area:
         Medium(stored["medium"]),
         stored["layers"],
         tuple(stored["family"]),
+        stored.get("glaze"),
     )

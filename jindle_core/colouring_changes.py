@@ -87,7 +87,7 @@ class AddArea:
 
 @dataclass(frozen=True, slots=True)
 class EditArea:
-    """Change what is said of an area; None leaves a part as it is, a colour of 0 takes it away.
+    """Change what is said of an area; None leaves a part as it is, a colour or glaze of 0 takes it away.
 
     With another colour, thing or medium its family no longer fits and is taken off.
     """
@@ -100,6 +100,7 @@ class EditArea:
     focal: bool | None = None
     medium: Medium | None = None
     layers: int | None = None
+    glaze: int | None = None
 
     label = "what is said of an area"
 
@@ -121,9 +122,13 @@ class EditArea:
             told["name"] = checked_name(self.name)
         if self.colour is not None:
             told["colour"] = self.colour or None
+        if self.glaze is not None:
+            if self.glaze and not area.family:
+                raise BadInput(Problem("There is no family yet to glaze over.", field="glaze"))
+            told["glaze"] = self.glaze or None
         changed = replace(area, **told)
         kept = (changed.colour, changed.thing, changed.medium) == (area.colour, area.thing, area.medium)
-        changed = changed if kept else replace(changed, family=())
+        changed = changed if kept else replace(changed, family=(), glaze=None)
         return replace(plan, colouring=plan.colouring.with_area(changed))
 
 
@@ -168,7 +173,9 @@ class SetFamilies:
                 raise BadInput(Problem(f"A family has up to {most} colours, each once.", field="colours"))
             area = colouring.area(one.key)
             colouring = colouring.with_area(
-                replace(area, family=one.colours, medium=_coloured_with(one.medium or area.medium))
+                replace(
+                    area, family=one.colours, glaze=None, medium=_coloured_with(one.medium or area.medium)
+                )
             )
         return replace(plan, colouring=colouring)
 

@@ -55,7 +55,16 @@ class Glaze:
     lab: tuple[float, float, float]
 
 
-def glazed_shadow(dark: Array, neutrals: Array, behaviour: Behaviour, card: Array = WHITE) -> Glaze | None:
+def glazed_over(
+    dark: Array, neutrals: Array, behaviour: Behaviour, layers: int = 1, card: Array = WHITE
+) -> Array:
+    """CIELAB (n, 3) predicted of a tone (31,) in layers with a layer of each neutral (n, 31) over it."""
+    return reflectance_to_lab(glazed(dye(dark), layers, dye(neutrals), 1, behaviour, card))
+
+
+def glazed_shadow(
+    dark: Array, neutrals: Array, behaviour: Behaviour, layers: int = 1, card: Array = WHITE
+) -> Glaze | None:
     """The neutral that deepens a dark tone best when it is laid over it dry; a prediction.
 
     ``dark`` (31,) and ``neutrals`` (n, 31) are one layer's reflectances of
@@ -64,9 +73,9 @@ def glazed_shadow(dark: Array, neutrals: Array, behaviour: Behaviour, card: Arra
     neutrals = np.asarray(neutrals).reshape(-1, 31)
     if not len(neutrals):
         return None
-    before = reflectance_to_lab(glazed(dye(dark), 1, dye(dark), 1, behaviour, card))
-    seen = reflectance_to_lab(glazed(dye(dark), 1, dye(neutrals), 1, behaviour, card))
-    alone = reflectance_to_lab(dark)
+    # Nothing over it, and the tone itself once more.
+    alone, before = glazed_over(dark, np.stack([WHITE, dark]), behaviour, layers, card)
+    seen = glazed_over(dark, neutrals, behaviour, layers, card)
     deeper_by = alone[0] - seen[:, 0]
     least, aim = defaults.DEEPEN
     # Two layers of the tone itself are no glaze; the neutral must do more.

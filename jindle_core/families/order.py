@@ -15,17 +15,20 @@ class Stroke:
     words: str
 
 
-def working_order(medium: Medium, tones: int, dark_first: bool, layers: int = 1) -> list[Stroke]:
+def working_order(
+    medium: Medium, tones: int, dark_first: bool, layers: int = 1, glaze: str = "", solvent: bool = False
+) -> list[Stroke]:
     """What to do with the tones of a family, in order.
 
-    Raises ValueError for a medium that areas are not coloured with.
+    ``glaze`` names a neutral that goes over the darkest, ``solvent`` says that
+    pencils are blended with it. Raises ValueError for a medium that areas are not coloured with.
     """
     if medium is Medium.ALCOHOL_MARKER:
         found = _dark_first(tones) if dark_first else _light_first(tones)
     elif medium is Medium.WATER_MARKER:
         found = _water(tones)
     elif medium in (Medium.WAX_PENCIL, Medium.OIL_PENCIL):
-        found = _pencil(tones, medium)
+        found = _pencil(tones, medium, solvent)
     else:
         raise ValueError(f"areas are not coloured with {medium}")
     if layers > 1:
@@ -33,6 +36,8 @@ def working_order(medium: Medium, tones: int, dark_first: bool, layers: int = 1)
         wet = medium in (Medium.ALCOHOL_MARKER, Medium.WATER_MARKER)
         wait = "let it dry, then " if wet else ""
         found.append(Stroke(None, f"{wait}{again} of the same where depth is wanted"))
+    if glaze:
+        found.append(Stroke(None, f"let it dry, then {glaze} over the deepest shadow"))
     return found
 
 
@@ -57,7 +62,8 @@ def _light_first(tones: int) -> list[Stroke]:
         )
         for tone in range(1, tones - 1)
     ]
-    found.append(Stroke(tones - 1, "the deepest shadow only"))
+    if tones > 1:
+        found.append(Stroke(tones - 1, "the deepest shadow only"))
     found += [Stroke(tone, "over the join with the darker one") for tone in range(tones - 2, -1, -1)]
     return found
 
@@ -70,17 +76,19 @@ def _water(tones: int) -> list[Stroke]:
     return found
 
 
-def _pencil(tones: int, medium: Medium) -> list[Stroke]:
+def _pencil(tones: int, medium: Medium, solvent: bool) -> list[Stroke]:
     found = [Stroke(0, "a soft layer over all of it")]
     found += [
         Stroke(tone, "over the shaded part, lighter hand first, then more pressure")
         for tone in range(1, tones)
     ]
     found += [Stroke(tone, "over the join with the darker one") for tone in range(tones - 2, -1, -1)]
+    if solvent:
+        found.append(Stroke(None, "blend with a little solvent on a stump, in fresh air; let it dry"))
+    else:
+        found.append(Stroke(None, "blend dry, with a stump or the lightest pencil"))
     if medium is Medium.WAX_PENCIL:
         found.append(Stroke(None, "wipe off the wax bloom; redraw the black line where it is dull"))
-    else:
-        found.append(Stroke(None, "blend with a little solvent on a stump, in fresh air; let it dry"))
     found.append(Stroke(None, "white and gel pen last"))
     return found
 

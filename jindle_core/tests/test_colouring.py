@@ -128,7 +128,11 @@ class OrderTests(unittest.TestCase):
         self.assertIn("lift the highlight", words[Medium.WATER_MARKER])
         self.assertIn("let it dry", words[Medium.WATER_MARKER])
         self.assertIn("wax bloom", words[Medium.WAX_PENCIL])
-        self.assertIn("solvent", words[Medium.OIL_PENCIL])
+        self.assertIn("blend dry", words[Medium.OIL_PENCIL])
+        wet = working_order(Medium.OIL_PENCIL, 3, False, solvent=True)
+        self.assertIn("solvent", " ".join(one.words for one in wet))
+        over = working_order(Medium.ALCOHOL_MARKER, 3, False, glaze="STONE-6")[-1]
+        self.assertEqual((over.tone, over.words), (None, "let it dry, then STONE-6 over the deepest shadow"))
         self.assertTrue(all("white" in words[one] for one in (Medium.WAX_PENCIL, Medium.OIL_PENCIL)))
         with self.assertRaises(ValueError):
             working_order(Medium.GEL_PEN, 3, False)

@@ -55,7 +55,9 @@ def in_plan(stored: dict[str, Any], turns: Turns) -> dict[str, Any]:
             "line_range": _turned(colouring["line_range"], turns.range),
             "drawing": _turned(colouring["drawing"], turns.drawing),
             "areas": [
-                area | {"family": [found for one in area["family"] if (found := turn(one)) is not None]}
+                area
+                | {"family": [found for one in area["family"] if (found := turn(one)) is not None]}
+                | {"glaze": _turned(area.get("glaze"), turn)}
                 for area in colouring["areas"]
             ],
         }

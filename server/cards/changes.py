@@ -5,6 +5,7 @@ from jindle_core.colorimetry.typed import read_typed
 from jindle_core.colouring_changes import (
     AreaFamily,
     ColouringChange,
+    EditArea,
     SetColouring,
     SetDrawing,
     SetFamilies,
@@ -19,7 +20,7 @@ from server.accounts.models import Person
 from server.cards.change_serializers import PALETTE_CHANGES
 from server.cards.colouring_serializers import COLOURING_CHANGES
 from server.catalogue.api.targets import place_of
-from server.catalogue.arrays import Catalogue
+from server.catalogue.arrays import Catalogue, is_transparent
 from server.colouring.tones import tones_of
 
 CHANGE_SERIALIZERS = PALETTE_CHANGES | COLOURING_CHANGES
@@ -52,7 +53,12 @@ def read_change(given, catalogue: Catalogue, person: Person) -> Change | Colouri
     if isinstance(values, SetColouring):
         _check_materials(values.settings, catalogue)
         return values
-    if kind in COLOURING_CHANGES:  # the rest of them name no supply
+    if isinstance(values, EditArea) and values.glaze:
+        place = place_of(catalogue, values.glaze, "glaze")
+        medium = catalogue.ranges[int(catalogue.range_ids[place])].medium
+        if not is_transparent(medium):
+            raise BadInput(Problem(f"{medium} is no glaze: it does not let through.", field="glaze"))
+    if kind in COLOURING_CHANGES:  # what else they speak of is the plan's own
         return values
     for supply in _supplies(values):
         place_of(catalogue, supply)

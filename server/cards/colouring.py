@@ -16,6 +16,7 @@ from jindle_core.compatibility.materials import FINISHES, LINE_INKS, WHITE_MARKE
 from jindle_core.compatibility.properties import is_line_ink, line_ink_of, surface_of
 from jindle_core.compatibility.rules import Conflict, Used, cautions, conflicts
 from jindle_core.families.judge import Judgement, judge, tone_names
+from jindle_core.families.mending import glazed_over
 from jindle_core.families.order import sessions, wet_neighbours, working_order
 from jindle_core.families.recipes import Thing, recipe
 from jindle_core.families.shading import edge_tone
@@ -23,12 +24,12 @@ from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.matching.verdicts import combined
 from jindle_core.matching.verdicts import judge as judge_match
 from jindle_core.prediction.confidence import prediction_sigma
-from jindle_core.prediction.stocks import stock_kind
+from jindle_core.prediction.stocks import WHITE, stock_kind
 from server.access import drawings_seen_by
 from server.accounts.models import Person
 from server.cards.models import Card
 from server.cards.resolve import ResolvedPlan
-from server.catalogue.arrays import Catalogue
+from server.catalogue.arrays import Catalogue, is_transparent
 from server.catalogue.swatches import swatch
 
 
@@ -108,6 +109,24 @@ class Coloured:
         medium, fitted = self._catalogue.ranges[range_id].medium, range_id in self._catalogue.fits
         return combined(known, prediction_sigma(medium, layers, stock_kind(self.paper_lab), fitted))
 
+    @cached_property
+    def glazes(self) -> dict[int, tuple[int, np.ndarray]]:
+        """By the key of an area that has one: its glaze's place, and the Lab (3,) of it over the darkest."""
+        found = {}
+        for area in self.plan.areas:
+            place, tones = self._catalogue.places.get(area.glaze or 0), self.tones[area.key].places
+            if place is not None and tones and is_transparent(area.medium):
+                dark, over = self._catalogue.reflectance(np.array([tones[-1], place]))
+                behaviour = self._catalogue.behaviour(int(self._catalogue.range_ids[tones[-1]]))
+                seen = glazed_over(dark, over[None], behaviour, area.layers, self.card)
+                found[area.key] = (place, seen[0])
+        return found
+
+    @cached_property
+    def card(self) -> np.ndarray:
+        """The paper's reflectance (31,)."""
+        return WHITE if self.paper is None else self._catalogue.reflectance(np.array([self.paper]))[0]
+
     def judgement(self, area: Area) -> Judgement | None:
         """What holds of an area's family; None where it has less than two tones."""
         tones = self.tones[area.key]
@@ -184,15 +203,15 @@ class Coloured:
 
     @cached_property
     def tone_shades(self) -> dict[int, list[dict[str, str]]]:
-        """By the key of an area: its tones in every view."""
-        order = [area.key for area in self.plan.areas if len(self.tones[area.key].places)]
-        if not order:
-            return {area.key: [] for area in self.plan.areas}
-        views = [asdict(one) for one in shades(np.concatenate([self.tones[key].lab for key in order]))]
-        found: dict[int, list[dict[str, str]]] = {area.key: [] for area in self.plan.areas}
-        for key in order:
-            count = len(self.tones[key].places)
-            found[key], views = views[:count], views[count:]
+        """By the key of an area: its tones in every view, and last its glaze where it has one."""
+        labs = {key: tones.lab for key, tones in self.tones.items()}
+        labs |= {key: np.vstack([labs[key], lab]) for key, (_, lab) in self.glazes.items()}
+        if not sum(map(len, labs.values())):
+            return {key: [] for key in labs}
+        views = [asdict(one) for one in shades(np.concatenate(list(labs.values())))]
+        found = {}
+        for key, laid in labs.items():
+            found[key], views = views[: len(laid)], views[len(laid) :]
         return found
 
     def told(self) -> dict[str, Any]:
@@ -223,7 +242,10 @@ class Coloured:
         }
 
     def _area(self, area: Area) -> dict[str, Any]:
-        tones, views = self.tones[area.key], self.tone_shades[area.key]
+        tones, views, glaze = self.tones[area.key], self.tone_shades[area.key], None
+        if area.key in self.glazes:
+            place, lab = self.glazes[area.key]
+            glaze = self._tone("glazed shadow", place, views[-1], lab, defaults.GLAZE_SIGMA, predicted=True)
         judged = self.judgement(area)
         count = len(tones.places)
         names = tone_names(count) if count >= defaults.FAMILY_SIZES[0] else ("tone",) * count
@@ -241,21 +263,25 @@ class Coloured:
             "lost": len(area.family) - count,
             "likeness": self._likeness(area),
             "tones": [
-                {
-                    "name": name,
-                    "swatch": swatch(self._catalogue, place),
-                    "shades": view,
-                    "lightness": round(float(lab[0]), 1),
-                    "uncertainty": round(sigma, 1),
-                    "predicted": area.layers > 1 or self.paper is not None,
-                }
-                for name, place, view, lab, sigma in zip(
-                    names, tones.places, views, tones.lab, tones.sigma, strict=True
-                )
+                self._tone(*each, predicted=area.layers > 1 or self.paper is not None)
+                for each in zip(names, tones.places, views[:count], tones.lab, tones.sigma, strict=True)
             ],
+            "glaze": glaze,
             "judgement": None if judged is None else told_judgement(judged),
             "order": self._order(area, count),
             "edge": edge_tone(count, self.plan.light) if count else None,
+        }
+
+    def _tone(
+        self, name: str, place: int, view: dict[str, str], lab: np.ndarray, sigma: float, predicted: bool
+    ) -> dict[str, Any]:
+        return {
+            "name": name,
+            "swatch": swatch(self._catalogue, place),
+            "shades": view,
+            "lightness": round(float(lab[0]), 1),
+            "uncertainty": round(sigma, 1),
+            "predicted": predicted,
         }
 
     def _likeness(self, area: Area) -> str | None:
@@ -272,7 +298,12 @@ class Coloured:
     def _order(self, area: Area, count: int) -> list[dict[str, Any]]:
         if not count:
             return []
-        strokes = working_order(area.medium, count, self.dark_first, area.layers)
+        glaze = ""
+        if area.key in self.glazes:
+            row = self._catalogue.rows[self.glazes[area.key][0]]
+            glaze = row[Catalogue.CODE] or row[Catalogue.NAME]
+        solvent = "solvent" in self.plan.finishes
+        strokes = working_order(area.medium, count, self.dark_first, area.layers, glaze, solvent)
         return [asdict(one) for one in strokes]
 
     def _sessions(self) -> list[dict[str, Any]]:

@@ -77,6 +77,7 @@ class EditAreaSerializer(ChangeSerializer):
     focal = serializers.BooleanField(required=False)
     coloured_with = serializers.ChoiceField(choices=WITH_CHOICES, required=False)
     layers = serializers.IntegerField(required=False)
+    glaze = serializers.IntegerField(required=False, help_text="a neutral over the darkest tone; 0: none")
 
     def to_internal_value(self, data):
         given = super(ChangeSerializer, self).to_internal_value(data)
@@ -193,6 +194,7 @@ class AreaSerializer(serializers.Serializer):
         choices=VERDICT_CHOICES, allow_null=True, help_text="of the nearest tone to the palette colour"
     )
     tones = ToneSerializer(many=True)
+    glaze = ToneSerializer(allow_null=True, help_text="the darkest tone with a neutral laid over it")
     judgement = JudgementSerializer(allow_null=True)
     order = StrokeSerializer(many=True)
     edge = serializers.IntegerField(allow_null=True, help_text="the tone that hides a white cut edge")
@@ -269,7 +271,7 @@ class OfferedFamilySerializer(serializers.Serializer):
 
 
 class FamilyMendSerializer(serializers.Serializer):
-    """A tone that would help; ``family`` is what the family would be, none where it is only laid over."""
+    """A tone that would help; ``family`` is what the family would be, none for a glaze over the darkest."""
 
     words = serializers.CharField()
     family = serializers.ListField(child=serializers.IntegerField(), allow_null=True)

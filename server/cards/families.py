@@ -137,7 +137,7 @@ def _mends(coloured: Coloured, area: Area, owned: bool) -> list[dict[str, Any]]:
         if fault.key == "far" and fault.step is not None:
             upper, lower = tones.lab[fault.step], tones.lab[fault.step + 1]
             offer("a tone in between", bridge(upper, lower, candidates), fault.step + 1)
-    if is_transparent(area.medium):
+    if is_transparent(area.medium) and area.key not in coloured.glazes:
         found += _glazes(coloured, area, candidates, places)
     return found
 
@@ -149,9 +149,8 @@ def _glazes(
     catalogue, tones = coloured.resolved.catalogue, coloured.tones[area.key]
     greys = places[np.hypot(candidates[:, 1], candidates[:, 2]) < defaults.NEUTRAL_ROLE_C]
     dark = catalogue.reflectance(np.array(tones.places[-1:]))[0]
-    card = () if coloured.paper is None else (catalogue.reflectance(np.array([coloured.paper]))[0],)
     behaviour = catalogue.behaviour(int(catalogue.range_ids[tones.places[-1]]))
-    glaze = glazed_shadow(dark, catalogue.reflectance(greys), behaviour, *card)
+    glaze = glazed_shadow(dark, catalogue.reflectance(greys), behaviour, area.layers, coloured.card)
     if glaze is None:
         return []
     place = int(greys[glaze.place])

@@ -35,6 +35,7 @@ def shopping(cards: Iterable[Card], catalogue: Catalogue) -> list[Wanted]:
         used = [choice.colour for choice in plan.choices]
         used += [colour.anchor.colour for colour in plan.colours if colour.anchor.colour is not None]
         used += [pk for area in plan.colouring.areas for pk in area.family]
+        used += [area.glaze for area in plan.colouring.areas if area.glaze is not None]
         if plan.colouring.paper is not None:
             used.append(plan.colouring.paper)
         for pk in used:

@@ -53,6 +53,7 @@ class ArchiveTests(ApiTestCase):
         for change in (
             {"kind": "set_drawing", "drawing": store_drawing(self.ann, "Boat", drawing).pk},
             {"kind": "set_families", "families": [{"key": 1, "colours": tones}]},
+            {"kind": "edit_area", "key": 1, "glaze": self.ids["SKY-2"]},
             {"kind": "set_colouring", "paper": self.ids["milk"], "line_range": self.own.pk},
         ):
             card = self.change(card, **change)

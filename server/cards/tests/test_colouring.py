@@ -122,6 +122,20 @@ class ColouringTests(ApiTestCase):
         glaze = next(one for one in told["mends"] if one["family"] is None)
         self.assertIn("predicted", glaze["words"])
         self.assertTrue(glaze["swatch"]["code"].startswith("ASH"))
+        card = self.change(card, kind="edit_area", key=2, glaze=glaze["swatch"]["id"])
+        area = self.area(card, 2)
+        self.assertEqual((area["glaze"]["swatch"]["code"], len(area["tones"])), (glaze["swatch"]["code"], 3))
+        self.assertEqual(area["glaze"]["shades"], glaze["shades"])
+        self.assertLess(area["glaze"]["lightness"], area["tones"][-1]["lightness"] - 5)
+        self.assertIn(f"{glaze['swatch']['code']} over the deepest shadow", area["order"][-1]["words"])
+        last = card["desk"]["picture"]["shapes"][1]["stops"][-1]
+        self.assertEqual(last["shades"], area["glaze"]["shades"])
+        offered = self.ask("get", f"cards/{card['id']}/areas/2/families")["mends"]
+        self.assertNotIn(None, [one["family"] for one in offered])  # one glaze is enough
+        self.change(card, 400, kind="edit_area", key=2, glaze=self.ids["TRAY-3"])
+        self.change(card, 400, kind="edit_area", key=3, glaze=self.ids["ASH-3"])
+        card = self.change(card, kind="edit_area", key=2, glaze=0)
+        self.assertIsNone(self.area(card, 2)["glaze"])
         four = self.ask("get", f"cards/{card['id']}/areas/2/families", {"tones": 4})
         self.assertEqual({len(one["tones"]) for one in four["families"]}, {4})
 

@@ -109,7 +109,7 @@ const choose = (family: number[]) =>
       <OnOff :model-value="area.focal" @update:model-value="edit({ focal: $event })">focal</OnOff>
     </div>
     <p v-if="area.note" class="mb-3 text-xs">{{ area.note }}</p>
-    <FamilyStairs :area="area" @choose="choose" />
+    <FamilyStairs :area="area" @choose="choose" @unglaze="edit({ glaze: 0 })" />
     <FamilyOffers
       v-if="offers"
       v-model:count="count"
@@ -117,6 +117,7 @@ const choose = (family: number[]) =>
       :offers="offers"
       :greys="colouring.greys"
       @choose="choose"
+      @glaze="edit({ glaze: $event })"
     />
   </section>
 </template>

@@ -7,7 +7,7 @@ import ChoiceList from '@/ui/ChoiceList.vue'
 
 /** Families to choose for an area: the best there are, kept ones, and tones that would help its own. */
 const { area, offers } = defineProps<{ area: Area; offers: Offers; greys: string }>()
-const emit = defineEmits<{ choose: [family: number[]] }>()
+const emit = defineEmits<{ choose: [family: number[]]; glaze: [id: number] }>()
 const count = defineModel<number>('count', { required: true })
 const session = useSession()
 const { data: kept } = useFetched([], () => got(api.GET('/api/families/kept')))
@@ -31,19 +31,18 @@ const has = (family: { swatch: { id: number } }[]) =>
       <h3 class="mb-1 text-sm">What would help</h3>
       <ul class="grid grid-cols-2 gap-1.5">
         <li v-for="mend in offers.mends" :key="mend.words">
-          <component
-            :is="mend.family ? 'button' : 'div'"
-            :type="mend.family ? 'button' : undefined"
-            class="flex w-full gap-2 rounded-data border border-line text-left text-xs"
-            :class="mend.family ? 'cursor-pointer bg-sheet hover:border-ink' : 'border-dashed'"
-            @click="mend.family && emit('choose', mend.family)"
+          <button
+            type="button"
+            class="flex w-full cursor-pointer gap-2 rounded-data border border-line bg-sheet text-left text-xs hover:border-ink"
+            :class="{ 'border-dashed': !mend.family }"
+            @click="mend.family ? emit('choose', mend.family) : emit('glaze', mend.swatch.id)"
           >
             <span class="w-8 shrink-0" :style="{ background: mend.shades[session.view] }" />
             <span class="min-w-0 py-1 pr-2">
               <b>{{ mend.swatch.label }}</b> {{ mend.words }}
               <span v-if="mend.swatch.owned" class="block text-soft">in my drawer</span>
             </span>
-          </component>
+          </button>
         </li>
       </ul>
     </section>

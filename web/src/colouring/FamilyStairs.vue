@@ -10,7 +10,7 @@ import ToneDialog from './ToneDialog.vue'
 
 /** A family as a flight of stairs, each tread at its tone's lightness, with what is wrong with it. */
 const { area } = defineProps<{ area: Area }>()
-const emit = defineEmits<{ choose: [family: number[]] }>()
+const emit = defineEmits<{ choose: [family: number[]]; unglaze: [] }>()
 const store = useCard()
 const session = useSession()
 const changing = ref(-2) // the place of a tone, −1 for one more, −2 for none
@@ -57,6 +57,13 @@ function replace(id: number | null) {
           </span>
           <span class="flex-1" :style="{ background: tone.shades[session.view] }" />
         </div>
+        <div
+          v-if="area.glaze"
+          class="flex min-w-0 flex-1 flex-col"
+          :style="{ paddingTop: top(area.glaze.lightness) }"
+        >
+          <span class="flex-1" :style="{ background: area.glaze.shades[session.view] }" />
+        </div>
       </div>
       <ol class="flex">
         <li v-for="(tone, n) in area.tones" :key="tone.swatch.id" class="min-w-0 flex-1 text-xs">
@@ -72,6 +79,20 @@ function replace(id: number | null) {
             <span class="block truncate">{{ tone.swatch.range_name }}</span>
             <OwnedCorner :swatch="tone.swatch" />
             <span class="sr-only">, change this tone</span>
+          </button>
+        </li>
+        <li v-if="area.glaze" class="min-w-0 flex-1 text-xs">
+          <button
+            type="button"
+            class="relative w-full cursor-pointer border border-dashed border-line px-1.5 py-1 text-left hover:border-ink"
+            :title="`${area.glaze.swatch.range_name} ${area.glaze.swatch.label} over the dark, ± ${area.glaze.uncertainty}, predicted`"
+            @click="emit('unglaze')"
+          >
+            <span class="block text-soft">{{ area.glaze.name }}</span>
+            <b class="block truncate text-sm">{{ area.glaze.swatch.label }}</b>
+            <span class="block truncate">over it, dry</span>
+            <OwnedCorner :swatch="area.glaze.swatch" />
+            <span class="sr-only">, take the glaze off</span>
           </button>
         </li>
       </ol>
