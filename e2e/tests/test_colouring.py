@@ -119,6 +119,41 @@ class ColouringTests(BrowserTestCase):
         expect(self.button("Its surface: vellum")).to_be_visible()
         expect(self.button("Wet layers that it takes: 2")).to_be_visible()
 
+    def test_a_glaze_over_the_dark_and_off_again(self):
+        self.open_stage("Kingfisher")
+        self.area("belly").click()
+        belly = self.panel("belly")
+        belly.get_by_role("button", name=re.compile("over the dark once it is dry")).click()
+        expect(belly.get_by_role("button", name=re.compile("take the glaze off"))).to_be_visible()
+        expect(belly.get_by_title(re.compile("over the dark, ± .*, predicted"))).to_be_visible()
+        self.page.get_by_role("link", name="Order of work").click()
+        expect(
+            self.page.get_by_text(re.compile("let it dry, then .* over the deepest shadow"))
+        ).to_be_visible()
+        self.page.get_by_role("link", name="Areas").click()
+        self.area("belly").click()
+        belly.get_by_role("button", name=re.compile("take the glaze off")).click()
+        expect(belly.get_by_role("button", name=re.compile("take the glaze off"))).to_have_count(0)
+        expect(belly.get_by_role("button", name=re.compile("change this tone"))).to_have_count(3)
+
+    def test_two_windows_on_one_colouring(self):
+        self.open_stage("Allotment")
+        second = self.page.context.new_page()
+        second.goto(self.page.url)
+        expect(second.get_by_role("heading", name="Families around it")).to_be_visible()
+        self.area("tomato").first.click()
+        self.choose("Layers", "2 layers")
+        expect(self.button("Layers: 2 layers")).to_be_visible()
+        second.get_by_role("radio", name="light from the top", exact=True).click()
+        expect(second.get_by_role("alert")).to_contain_text("changed in another window")
+        # Nothing of the first is lost, and the second goes on from there.
+        second.get_by_role("radio", name="light from the top", exact=True).click()
+        expect(second.get_by_role("radio", name="light from the top", exact=True)).to_be_checked()
+        self.page.reload()
+        self.area("tomato").first.click()
+        expect(self.button("Layers: 2 layers")).to_be_visible()
+        expect(self.page.get_by_role("radio", name="light from the top", exact=True)).to_be_checked()
+
     def test_kept_families_and_the_habit_of_dark_first(self):
         self.open_stage("Night ferry")
         self.area("hull").click()

@@ -163,3 +163,90 @@ class OrderTests(unittest.TestCase):
         self.assertLess(green.lab[1], -20)
         self.assertGreater(delta_e(np.array(green.lab), np.array(PADS["sun"], dtype=float)), 10)
         self.assertEqual({one.join.meeting for one in overlaps(pads("moss", "plum"))}, {Meeting.MUDDY})
+
+
+class DepthTests(unittest.TestCase):
+    """Hands, coats and cards: what is laid more is never lighter, and mud stays mud."""
+
+    @settings(max_examples=40, deadline=None)
+    @given(LAB, st.sampled_from(KINDS))
+    def test_more_coats_and_a_heavier_hand_are_never_lighter_on_white(self, lab, medium):
+        # A pad that is read as brighter than the card itself has nothing to deepen with.
+        if lab[0] > 85:
+            return
+        by_coat = [on_card(inks_of([ink(lab, medium, coats=coats)]))[0] for coats in (1, 2, 3)]
+        by_hand = [on_card(inks_of([ink(lab, medium, hand=hand)]))[0] for hand in Hand]
+        for laid_ones in (by_coat, by_hand):
+            lightness = reflectance_to_lab(np.array(laid_ones))[:, 0]
+            self.assertTrue(np.all(np.diff(lightness) <= 0.3), lightness)
+
+    def test_a_dye_is_never_lighter_than_a_black_card_and_pigment_is(self):
+        black = np.full(31, 0.04)
+        pale = [ink((90, 4, 20), medium) for medium in (Medium.DYE_PAD, Medium.CHALK_PAD)]
+        dye, chalk = reflectance_to_lab(on_card(inks_of(pale), black))[:, 0]
+        card = reflectance_to_lab(black)[0]
+        self.assertLessEqual(dye, card + 0.01)
+        self.assertGreater(chalk, card + 20)
+
+    def test_joins_on_other_cards(self):
+        for kind in ("cream", "kraft"):
+            card = lab_to_reflectance(np.array(defaults.STOCKS[kind][0]))
+            inks = pads("moss", "plum", "sun", "leaf")
+            with self.subTest(kind):
+                strip = strips(inks[0], inks[1], card)
+                np.testing.assert_allclose(strip[0], on_card(inks[0], card), atol=1e-9)
+                self.assertIs(join(inks[2], inks[3], card).meeting, Meeting.CLEAN)
+                found = best_order(inks, card)
+                self.assertEqual(sorted(found.places), [0, 1, 2, 3])
+
+    def test_a_light_hand_keeps_a_join_where_it_was_but_paler(self):
+        heavy, light = (
+            inks_of([ink(PADS[name], hand=hand) for name in ("moss", "plum")])
+            for hand in (Hand.HEAVY, Hand.LIGHT)
+        )
+        one, other = join(heavy[0], heavy[1]), join(light[0], light[1])
+        self.assertLess(one.lab[0], other.lab[0])
+        self.assertLess(np.hypot(*other.lab[1:]), 25)
+
+
+class ManyPadsTests(unittest.TestCase):
+    def test_the_order_is_the_cheapest_of_all_written_out_the_long_way(self):
+        random = np.random.default_rng(5)
+        for _ in range(6):
+            labs = random.uniform([35, -40, -40], [90, 50, 60], (4, 3))
+            inks = inks_of([ink(lab) for lab in labs])
+            seen = reflectance_to_lab(on_card(inks))
+
+            def cost(order, inks=inks, seen=seen):
+                total = 0.0
+                for one, other in pairwise(order):
+                    meeting = join(inks[one], inks[other]).meeting
+                    total += {Meeting.MUDDY: 100, Meeting.SOFTENS: 10, Meeting.CLEAN: 0}[meeting]
+                    total += float(delta_e(seen[one], seen[other])) / 100
+                return total
+
+            best = min(cost(order) for order in permutations(range(4)))
+            self.assertAlmostEqual(cost(best_order(inks).places), best, places=6)
+
+    def test_bridges_come_the_shortest_way_first_and_no_more_than_asked_for(self):
+        ends = pads("amber", "dusk")
+        names = [name for name in PADS if name not in ("amber", "dusk")]
+        found = bridges(ends[0], ends[1], pads(*names), count=2)
+        self.assertLessEqual(len(found), 2)
+        everything = bridges(ends[0], ends[1], pads(*names), count=20)
+        self.assertEqual(found, everything[:2])
+        ways = []
+        for one in everything:
+            lab = np.array(PADS[names[one.place]], dtype=float)
+            ways.append(
+                sum(float(delta_e(np.array(PADS[end], dtype=float), lab)) ** 2 for end in ("amber", "dusk"))
+            )
+        self.assertTrue(all(a <= b + 30 for a, b in pairwise(ways)), ways)  # of the pads as laid, not as read
+
+    def test_overlaps_name_every_two_once(self):
+        names = ("sun", "lagoon", "rose", "moss")
+        found = overlaps(pads(*names))
+        self.assertEqual(len({one.places for one in found}), 6)
+        for one in found:
+            inks = pads(*names)
+            self.assertEqual(one.join, join(inks[one.places[0]], inks[one.places[1]]))

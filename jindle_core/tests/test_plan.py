@@ -7,7 +7,17 @@ from jindle_core.contrast.rules import PairKind
 from jindle_core.desk import desk
 from jindle_core.errors import BadInput
 from jindle_core.formats import USUAL_SIZES
-from jindle_core.plan import Anchor, Choice, End, Pair, Plan, Role, plan_from_json, plan_to_json
+from jindle_core.plan import (
+    Anchor,
+    Choice,
+    End,
+    Pair,
+    PaletteColour,
+    Plan,
+    Role,
+    plan_from_json,
+    plan_to_json,
+)
 
 
 def anchor(colour=None, lightness=50.0):
@@ -145,3 +155,23 @@ class DeskTests(unittest.TestCase):
     def test_an_empty_plan_is_a_white_card(self):
         (base,) = desk(USUAL_SIZES[0], (), ())
         self.assertEqual((base.name, base.end.source), ("base", "white"))
+
+
+class DrawnDeskTests(unittest.TestCase):
+    def test_a_drawing_takes_the_place_of_the_pebbles_inside_the_panel(self):
+        size = USUAL_SIZES[0]
+        colours = (PaletteColour(1, "lead", Role.LEAD, Anchor(None, (50.0, 0.0, 0.0), "typed")),)
+        pairs = (Pair(1, PairKind.PICTURE, End("palette", 1), End("white")),)
+        for shape in ((1000.0, 500.0), (500.0, 1000.0), (1000.0, 1000.0)):
+            with self.subTest(shape):
+                parts = desk(size, colours, pairs, shape)
+                self.assertNotIn("disc", [part.shape for part in parts])
+                (drawn,) = [part for part in parts if part.shape == "drawing"]
+                (panel,) = [part for part in parts if part.name == "panel"]
+                self.assertAlmostEqual(drawn.width / drawn.height, shape[0] / shape[1])
+                self.assertGreater(drawn.x, panel.x)
+                self.assertGreater(drawn.y, panel.y)
+                self.assertLess(drawn.x + drawn.width, panel.x + panel.width)
+                self.assertLess(drawn.y + drawn.height, panel.y + panel.height)
+        # Without anything said of a picture it lies on the base.
+        self.assertEqual([part.shape for part in desk(size, (), (), (4.0, 3.0))], ["rect", "drawing"])
