@@ -39,7 +39,8 @@ class Colouring:
     """How a card's picture is coloured.
 
     ``drawing`` is a line drawing's id, ``paper`` a cardstock's (None: white
-    marker paper), ``dark_first`` None as the person is used to, ``line`` a kind
+    marker paper), ``surface`` what kind of paper it is where that is said of
+    this card (empty: as its range says), ``dark_first`` None as the person is used to, ``line`` a kind
     of line ink (empty: no line), ``line_range`` a range that the line is
     stamped with instead.
     """
@@ -47,6 +48,7 @@ class Colouring:
     drawing: int | None = None
     areas: tuple[Area, ...] = ()
     paper: int | None = None
+    surface: str = ""
     light: Light = Light.UPPER_LEFT
     dark_first: bool | None = None
     line: str = "alcohol-proof"
@@ -79,6 +81,7 @@ def colouring_from_json(stored: dict[str, Any] | None) -> Colouring:
         stored["drawing"],
         tuple(_area(one) for one in stored["areas"]),
         stored["paper"],
+        stored.get("surface", ""),
         Light(stored["light"]),
         stored["dark_first"],
         stored["line"],

@@ -54,7 +54,7 @@ class SetDrawing:
 class SetColouring:
     """Say on what, under which light, in which order and with which materials the picture is coloured.
 
-    ``settings`` holds some of: paper, light, dark_first, line, line_range, finishes.
+    ``settings`` holds some of: paper, surface, light, dark_first, line, line_range, finishes.
     """
 
     settings: dict[str, Any]

@@ -102,6 +102,9 @@ class ColouringTests(BrowserTestCase):
         self.assertEqual(grey[1:3], grey[3:5])
         self.page.get_by_role("link", name="Materials").click()
         expect(self.page.get_by_text("takes 2 wet layers")).to_be_visible()
+        self.choose("What kind of paper", "watercolour paper")
+        expect(self.page.get_by_text("takes 4 wet layers")).to_be_visible()
+        expect(self.page.get_by_role("heading", name="A solid line breaks on rough paper")).to_be_visible()
 
     def test_how_a_range_behaves_is_said_by_hand(self):
         self.open_demo()

@@ -12,7 +12,14 @@ from jindle_core.areas import Area, Colouring
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.temperature import temperature
 from jindle_core.colorimetry.views import shades
-from jindle_core.compatibility.materials import FINISHES, LINE_INKS, WHITE_MARKER_PAPER, LineInk, Surface
+from jindle_core.compatibility.materials import (
+    FINISHES,
+    LINE_INKS,
+    SURFACES,
+    WHITE_MARKER_PAPER,
+    LineInk,
+    Surface,
+)
 from jindle_core.compatibility.properties import is_line_ink, line_ink_of, surface_of
 from jindle_core.compatibility.rules import Conflict, Used, cautions, conflicts
 from jindle_core.families.judge import Judgement, judge, tone_names
@@ -137,6 +144,8 @@ class Coloured:
     @cached_property
     def surface(self) -> Surface:
         """What kind of paper it is."""
+        if self.plan.surface in SURFACES:
+            return SURFACES[self.plan.surface]
         if self.paper is None:
             return WHITE_MARKER_PAPER
         facts = self._catalogue.ranges[self._catalogue.rows[self.paper][Catalogue.RANGE]]
@@ -221,6 +230,7 @@ class Coloured:
             "drawing": plan.drawing if self.drawing else None,
             "paper": None if self.paper is None else swatch(self._catalogue, self.paper),
             "surface": self.surface.title,
+            "surface_said": self.plan.surface in SURFACES,
             "wet_layers": self.surface.wet_layers,
             "light": plan.light.value,
             "dark_first": self.dark_first,

@@ -10,6 +10,7 @@ from jindle_core.families.shading import Light
 from jindle_core.media import Medium
 from server.cards.change_serializers import ChangeSerializer, kind_field
 from server.cards.serializers import STATUS_CHOICES, PictureSerializer
+from server.catalogue.api.ranges import SURFACE_CHOICES
 from server.catalogue.swatches import VERDICT_CHOICES, ShadesSerializer, SwatchSerializer
 
 THING_CHOICES = [(one.value, one.value) for one in Thing]
@@ -37,6 +38,12 @@ class SetColouringSerializer(ChangeSerializer):
     makes = dict
     kind = kind_field("set_colouring")
     paper = serializers.IntegerField(required=False, allow_null=True)
+    surface = serializers.ChoiceField(
+        choices=SURFACE_CHOICES,
+        required=False,
+        allow_blank=True,
+        help_text="blank: as its range says",
+    )
     light = serializers.ChoiceField(choices=FROM_CHOICES, required=False)
     dark_first = serializers.BooleanField(required=False)
     line = serializers.ChoiceField(choices=LINE_CHOICES, required=False, allow_blank=True)
@@ -237,6 +244,7 @@ class ColouringSerializer(serializers.Serializer):
     drawing = serializers.IntegerField(allow_null=True)
     paper = SwatchSerializer(allow_null=True)
     surface = serializers.CharField()
+    surface_said = serializers.BooleanField(help_text="of this card, not by the paper's range")
     wet_layers = serializers.IntegerField(help_text="that the paper takes before it feathers")
     light = serializers.ChoiceField(choices=FROM_CHOICES)
     dark_first = serializers.BooleanField()

@@ -236,6 +236,22 @@ class ColouringTests(ApiTestCase):
         told = self.ask("post", f"ranges/{own.pk}/changes", {"version": 2, "details": wrong}, 400)
         self.assertIn("surface", told["message"])
 
+    def test_what_kind_of_paper_it_is_can_be_said_of_a_card(self):
+        card = self.change(self.drawn(), kind="edit_area", key=1, coloured_with="water-based marker")
+        card = self.change(card, kind="set_colouring", line="solvent")
+        self.assertIn("pills", [one["key"] for one in self.colouring(card)["conflicts"]])
+        card = self.change(card, kind="set_colouring", surface="watercolour paper")
+        told = self.colouring(card)
+        self.assertEqual(
+            (told["surface"], told["surface_said"], told["wet_layers"]), ("watercolour paper", True, 4)
+        )
+        self.assertNotIn("pills", [one["key"] for one in told["conflicts"]])
+        card = self.change(card, kind="set_colouring", paper=self.ids["paper wrapping"])
+        self.assertEqual(self.colouring(card)["surface"], "watercolour paper")  # said, so it stays
+        card = self.change(card, kind="set_colouring", surface="")
+        self.assertEqual(self.colouring(card)["surface"], "kraft")
+        self.change(card, 400, kind="set_colouring", surface="velvet")
+
     def test_a_list_of_areas_without_a_drawing(self):
         card = self.change(self.new_card(), kind="add_area", name="the boat", extent="large")
         card = self.change(card, kind="add_area", name="rope")

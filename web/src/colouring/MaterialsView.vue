@@ -2,6 +2,7 @@
 import { ExclamationTriangleIcon, XMarkIcon } from '@heroicons/vue/16/solid'
 import { computed } from 'vue'
 import type { Colouring } from '@/api/client'
+import { surfaceValues } from '@/api/schema'
 import { useCard } from '@/cards/card'
 import { plural } from '@/lib/words'
 import ChoiceList from '@/ui/ChoiceList.vue'
@@ -24,6 +25,15 @@ const line = computed({
     void store.change({ kind: 'set_colouring', ...told })
   },
 })
+const SURFACES = [
+  { value: '', words: 'as its range says' },
+  ...surfaceValues.map((value) => ({ value, words: value })),
+]
+const surface = computed({
+  get: () => (colouring.surface_said ? colouring.surface : ''),
+  set: (value) =>
+    void store.change({ kind: 'set_colouring', surface: value as (typeof surfaceValues)[number] }),
+})
 const media = computed(() => [...new Set(colouring.areas.map((area) => area.medium))].join(', '))
 function finish(key: string, on: boolean) {
   const rest = colouring.finishes.filter((one) => one !== key)
@@ -42,6 +52,7 @@ function finish(key: string, on: boolean) {
       <div>
         <span class="label">The paper</span>
         <PaperChoice :colouring="colouring" />
+        <ChoiceList v-model="surface" label="What kind of paper" class="mt-2" :options="SURFACES" />
         <p class="mt-1 text-xs text-soft">
           {{ colouring.surface }}, takes {{ plural(colouring.wet_layers, 'wet layer') }} before it
           feathers
