@@ -26,7 +26,7 @@ const line = computed({
   },
 })
 const SURFACES = [
-  { value: '', words: 'as its range says' },
+  { value: '', words: 'as it usually is' },
   ...surfaceValues.map((value) => ({ value, words: value })),
 ]
 const surface = computed({
