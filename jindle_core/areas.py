@@ -8,8 +8,6 @@ from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light
 from jindle_core.media import Medium
 
-COLOURED_WITH = (Medium.ALCOHOL_MARKER, Medium.WATER_MARKER, Medium.WAX_PENCIL, Medium.OIL_PENCIL)
-
 
 @dataclass(frozen=True, slots=True)
 class Area:

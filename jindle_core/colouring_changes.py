@@ -4,12 +4,12 @@ from dataclasses import dataclass, replace
 from typing import Any
 
 from jindle_core import defaults
-from jindle_core.areas import COLOURED_WITH, Area
+from jindle_core.areas import Area
 from jindle_core.changes import checked_name
 from jindle_core.errors import BadInput, Problem
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.line_art.drawing import LineDrawing
-from jindle_core.media import Medium
+from jindle_core.media import PICTURE_MEDIA, Medium
 from jindle_core.plan import Plan
 
 
@@ -181,10 +181,10 @@ class SetFamilies:
 
 
 def _coloured_with(medium: Medium) -> Medium:
-    if medium not in COLOURED_WITH:
+    if medium not in PICTURE_MEDIA:
         raise BadInput(
             Problem(
-                f"Areas are not coloured with {medium}.", field="medium", expected=", ".join(COLOURED_WITH)
+                f"Areas are not coloured with {medium}.", field="medium", expected=", ".join(PICTURE_MEDIA)
             )
         )
     return medium

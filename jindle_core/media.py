@@ -76,4 +76,5 @@ LETTERING_MEDIA = (
 # What a ground, mat or panel can be made of.
 GROUND_MEDIA = (Medium.CARDSTOCK, Medium.DYE_PAD, Medium.PIGMENT_PAD, Medium.CHALK_PAD)
 MAT_MEDIA = (Medium.CARDSTOCK,)
+WET_MEDIA = (Medium.ALCOHOL_MARKER, Medium.WATER_MARKER)  # what wets the paper that it colours
 PICTURE_MEDIA = (Medium.ALCOHOL_MARKER, Medium.WATER_MARKER, Medium.WAX_PENCIL, Medium.OIL_PENCIL)

@@ -134,6 +134,11 @@ class ColouringTests(BrowserTestCase):
             self.page.get_by_text(re.compile("let it dry, then .* over the deepest shadow"))
         ).to_be_visible()
         self.page.get_by_role("link", name="Areas").click()
+        self.area("wing feathers").click()  # one family with back and tail, but of more layers
+        self.choose("Layers", "2 layers")
+        self.page.get_by_role("link", name="Order of work").click()
+        expect(self.page.get_by_text("wing feathers: let it dry, then one layer more")).to_be_visible()
+        self.page.get_by_role("link", name="Areas").click()
         self.area("belly").click()
         belly.get_by_role("button", name=re.compile("take the glaze off")).click()
         expect(belly.get_by_role("button", name=re.compile("take the glaze off"))).to_have_count(0)

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from jindle_core import defaults
-from jindle_core.colorimetry.spaces import BANDS, Array, reflectance_to_lab
+from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
 from jindle_core.media import Medium
 from jindle_core.prediction.behaviour import (
     COVERING,
@@ -17,10 +17,9 @@ from jindle_core.prediction.behaviour import (
     layer_weight,
 )
 from jindle_core.prediction.kubelka_munk import film, film_absorption
-from jindle_core.prediction.laying import Dye, dye, soaked
+from jindle_core.prediction.laying import SCATTER_SHAPE, Dye, dye, soaked
 from jindle_core.prediction.stocks import WHITE, uptake
 
-_SCATTER_SHAPE = (BANDS.wavelengths / 550) ** -0.6  # shorter waves scatter more
 _NO_FILM = 1e-6  # S below which nothing lies on the card
 
 
@@ -79,7 +78,7 @@ def inks_of(given: Sequence[Ink]) -> Inks:
             parts.append((alone.log_passed * amount, alone.gained * amount, nothing, nothing, share))
         elif covering is Covering.FILM:
             amount *= ink.coats  # a film's coats lie on one another
-            scattering = ink.behaviour.scatter * _SCATTER_SHAPE
+            scattering = ink.behaviour.scatter * SCATTER_SHAPE
             absorbing = film_absorption(ink.one, scattering, WHITE)
             parts.append((nothing, nothing, absorbing * amount, scattering * amount, share))
         else:

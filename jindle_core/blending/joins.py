@@ -43,9 +43,7 @@ def strips(first: Inks, second: Inks, card: Array = WHITE) -> Array:
     The first pad runs out while the second comes in, as with a brush that goes
     back and forth over the join; where both lie, both count.
     """
-    one, other = (
-        Inks(*(getattr(part, name)[..., None, :] for name in Inks.__slots__)) for part in (first, second)
-    )
+    one, other = first[..., None, :], second[..., None, :]
     return on_card(one.times(falling()).with_other(other.times(rising())), card)
 
 

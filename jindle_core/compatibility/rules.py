@@ -9,12 +9,12 @@ from dataclasses import dataclass
 
 from jindle_core.compatibility.materials import WATER_REACTIVE, LineInk, Surface
 from jindle_core.contrast.rules import Status
-from jindle_core.media import Medium
+from jindle_core.media import WET_MEDIA, Medium
 
 
 @dataclass(frozen=True, slots=True)
 class Used:
-    """What a card's picture is made with: line ink (None: no line), media, paper, most layers, finishes."""
+    """What a picture is made with: line ink (None: no line), media, paper, most wet layers, finishes."""
 
     line: LineInk | None
     media: frozenset[Medium]
@@ -30,7 +30,7 @@ class Used:
     @property
     def wet(self) -> bool:
         """Whether any of the media wets the paper."""
-        return bool(self.media & {Medium.ALCOHOL_MARKER, Medium.WATER_MARKER})
+        return bool(self.media & set(WET_MEDIA))
 
     @property
     def pencils(self) -> bool:

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from jindle_core.media import Medium
+from jindle_core.media import WET_MEDIA, Medium
 
 LIGHT_FIRST, DARK_FIRST = "light first", "dark first"
 
@@ -33,8 +33,7 @@ def working_order(
         raise ValueError(f"areas are not coloured with {medium}")
     if layers > 1:
         again = "one layer more" if layers == 2 else f"{layers - 1} layers more"
-        wet = medium in (Medium.ALCOHOL_MARKER, Medium.WATER_MARKER)
-        wait = "let it dry, then " if wet else ""
+        wait = "let it dry, then " if medium in WET_MEDIA else ""
         found.append(Stroke(None, f"{wait}{again} of the same where depth is wanted"))
     if glaze:
         found.append(Stroke(None, f"let it dry, then {glaze} over the deepest shadow"))

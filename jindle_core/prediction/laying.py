@@ -24,7 +24,7 @@ from jindle_core.prediction.kubelka_munk import absorption, film, film_absorptio
 from jindle_core.prediction.stocks import WHITE, uptake
 
 _R0 = defaults.SURFACE_REFLECTION
-_SCATTER_SHAPE = (BANDS.wavelengths / 550) ** -0.6  # shorter waves scatter more
+SCATTER_SHAPE = (BANDS.wavelengths / 550) ** -0.6  # shorter waves scatter more
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,7 +83,7 @@ def laid(
 
 
 def _film(one: Array, weight: float, card: Array, white: Array, scatter: float) -> Array:
-    scattering = scatter * _SCATTER_SHAPE
+    scattering = scatter * SCATTER_SHAPE
     absorbing = film_absorption(one, scattering, white)
     return film(absorbing * weight, scattering * weight, card)
 

@@ -30,6 +30,7 @@ from jindle_core.families.shading import edge_tone
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.matching.verdicts import combined
 from jindle_core.matching.verdicts import judge as judge_match
+from jindle_core.media import WET_MEDIA
 from jindle_core.prediction.confidence import prediction_sigma
 from jindle_core.prediction.stocks import WHITE, stock_kind
 from server.access import drawings_seen_by
@@ -167,7 +168,7 @@ class Coloured:
             self.line,
             frozenset(area.medium for area in areas),
             self.surface,
-            max((area.layers for area in areas), default=1),
+            max((area.layers for area in areas if area.medium in WET_MEDIA), default=1),
             frozenset(self.plan.finishes),
         )
 
@@ -320,8 +321,10 @@ class Coloured:
         """The order of the areas that have a family, those of one family together."""
         places = [at for at, area in enumerate(self.plan.areas) if area.family]
         renumbered = {at: n for n, at in enumerate(places)}
+        # Pencil is dry as soon as it is laid.
+        wet_areas = {at for at in places if self.plan.areas[at].medium in WET_MEDIA}
         touching = {
-            (renumbered[a], renumbered[b]) for a, b in self.touching if a in renumbered and b in renumbered
+            (renumbered[a], renumbered[b]) for a, b in self.touching if a in wet_areas and b in wet_areas
         }
         order = sessions([self.plan.areas[at].family for at in places], touching)
         wet = set(wet_neighbours(order, touching))

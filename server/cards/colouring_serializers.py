@@ -3,11 +3,10 @@
 from rest_framework import serializers
 
 from jindle_core import colouring_changes, defaults
-from jindle_core.areas import COLOURED_WITH
 from jindle_core.compatibility.materials import FINISHES, LINE_INKS
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light
-from jindle_core.media import Medium
+from jindle_core.media import PICTURE_MEDIA, Medium
 from server.cards.change_serializers import ChangeSerializer, kind_field
 from server.cards.serializers import STATUS_CHOICES, PictureSerializer
 from server.catalogue.api.ranges import SURFACE_CHOICES
@@ -16,7 +15,7 @@ from server.catalogue.swatches import VERDICT_CHOICES, ShadesSerializer, SwatchS
 THING_CHOICES = [(one.value, one.value) for one in Thing]
 EXTENT_CHOICES = [(one.value, one.value) for one in Extent]
 FROM_CHOICES = [(one.value, one.value) for one in Light]
-WITH_CHOICES = [(one.value, one.value) for one in COLOURED_WITH]
+WITH_CHOICES = [(one.value, one.value) for one in PICTURE_MEDIA]
 LINE_CHOICES = [(key, ink.title) for key, ink in LINE_INKS.items()]
 FINISH_CHOICES = list(FINISHES.items())
 

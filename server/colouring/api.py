@@ -12,9 +12,9 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core import defaults
-from jindle_core.areas import COLOURED_WITH
 from jindle_core.errors import BadInput, Problem
 from jindle_core.line_art.svg import read_svg
+from jindle_core.media import PICTURE_MEDIA
 from jindle_core.swatch_sheet import SHEETS
 from server.access import drawings_seen_by, kept_families_of, one, own_drawing
 from server.catalogue.arrays import Catalogue, catalogue_for
@@ -150,12 +150,12 @@ class KeptFamilies(APIView):
         given.is_valid(raise_exception=True)
         catalogue = catalogue_for(request.user)
         medium, ids = tones_of(catalogue, given.validated_data["colours"], "colours")
-        if medium not in COLOURED_WITH:
+        if medium not in PICTURE_MEDIA:
             raise BadInput(
                 Problem(
                     f"Areas are not coloured with {medium}." if medium else "There are no colours to keep.",
                     field="colours",
-                    expected=", ".join(COLOURED_WITH),
+                    expected=", ".join(PICTURE_MEDIA),
                 )
             )
         kept = keep_family(request.user, given.validated_data["name"], ids)

@@ -210,6 +210,16 @@ class ColouringTests(ApiTestCase):
         card = self.change(card, kind="set_colouring", dark_first=False)
         self.assertEqual(self.area(card, 2)["order"][0]["tone"], 0)
 
+    def test_pencil_is_dry_and_counts_no_wet_layers(self):
+        card = self.change(self.drawn(), kind="edit_area", key=2, coloured_with="wax pencil")
+        card = self.propose(card)
+        self.assertEqual([one["wait"] for one in self.colouring(card)["sessions"]], [False, False])
+        card = self.change(card, kind="edit_area", key=2, layers=3)
+        card = self.change(card, kind="set_colouring", surface="heavy cardstock")
+        self.assertNotIn("feathers", [one["key"] for one in self.colouring(card)["conflicts"]])
+        card = self.change(card, kind="edit_area", key=1, layers=3)
+        self.assertIn("feathers", [one["key"] for one in self.colouring(card)["conflicts"]])
+
     def test_materials(self):
         card = self.change(self.drawn(), kind="set_colouring", line="dye", finishes=["glitter"])
         (bleeds,) = self.colouring(card)["conflicts"]

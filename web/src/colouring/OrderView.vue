@@ -15,6 +15,15 @@ const sessions = computed(() =>
     .map((one) => ({ wait: one.wait, areas: one.areas.map((key) => areas.value.get(key)!) }))
     .filter((one) => one.areas[0]!.tones.length),
 )
+/** What is done to some of the areas only, such as a glaze or one more layer. */
+const apart = ([first, ...others]: Area[]) => {
+  const shared = new Set(first!.order.map((stroke) => stroke.words))
+  return others.flatMap((area) =>
+    area.order
+      .filter((stroke) => !shared.has(stroke.words))
+      .map((stroke) => `${area.name}: ${stroke.words}`),
+  )
+}
 const edges = (found: Area[]) =>
   [...new Set(found.map((area) => area.tones[area.edge ?? -1]?.swatch.label))].filter(Boolean)
 </script>
@@ -67,6 +76,7 @@ const edges = (found: Area[]) =>
                 }}</b>
                 {{ stroke.words }}
               </li>
+              <li v-for="words in apart(one.areas)" :key="words">{{ words }}</li>
               <li class="text-xs text-soft">
                 If it is cut out, {{ edges(one.areas).join(' or ') }} along the edge hides the
                 white.
