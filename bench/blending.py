@@ -11,8 +11,9 @@ import numpy as np
 from bench.prediction import SPECTRA
 from bench.visitor import Row
 from jindle_core.blending.bridges import bridges
-from jindle_core.blending.inks import Ink, falling, inks_of, rising
+from jindle_core.blending.inks import Ink, inks_of
 from jindle_core.blending.joins import measure, strips
+from jindle_core.blending.meeting import BLENDED
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.media import Medium
@@ -37,9 +38,9 @@ def blending_rows() -> list[Row]:
     pairs = [tuple(random.choice(_PADS, 2, replace=False)) for _ in range(_PAIRS)]
     first, second = (np.array(column) for column in zip(*pairs, strict=True))
     seen = reflectance_to_lab(
-        np.array([true_strip(swatches[a], swatches[b], falling(), rising()) for a, b in pairs])
+        np.array([true_strip(swatches[a], swatches[b], *BLENDED.weights().T) for a, b in pairs])
     )
-    said = reflectance_to_lab(strips(inks[first], inks[second]))
+    said = strips(inks[first], inks[second])
     return [_distance(said, seen), _mud(said, seen), _bridged(inks, first, second, measure(said).muddy)]
 
 

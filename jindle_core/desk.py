@@ -9,9 +9,11 @@ from dataclasses import dataclass
 from jindle_core import defaults
 from jindle_core.contrast.rules import PairKind
 from jindle_core.formats import Size
+from jindle_core.ground import Ground
 from jindle_core.plan import End, Pair, PaletteColour, Role
 
 WHITE = End("white")
+NOTHING_LAID = Ground()
 
 
 @dataclass(frozen=True, slots=True)
@@ -19,7 +21,8 @@ class Part:
     """One thing drawn: a shape, where (mm from the top left), and in which colour.
 
     ``shape`` is "rect", "disc" (inscribed in the box), "dots" (a pattern that
-    fills the box), "drawing" (the card's line drawing) or "text".
+    fills the box), "ground" (the ground as it is laid), "drawing" (the card's
+    line drawing) or "text".
     """
 
     name: str
@@ -36,10 +39,12 @@ def desk(
     colours: tuple[PaletteColour, ...],
     pairs: tuple[Pair, ...],
     drawing: tuple[float, float] | None = None,
+    laid: Ground = NOTHING_LAID,
 ) -> list[Part]:
     """The parts of the card from the lowest to the uppermost, in millimetres.
 
-    ``drawing`` is the width and height of a line drawing, in any unit.
+    ``drawing`` is the width and height of a line drawing, in any unit. A
+    ground that is laid takes the place of what pairs say of the panel.
     """
     wide, high = float(size.width.millimetres), float(size.height.millimetres)
     short = min(wide, high)
@@ -51,13 +56,15 @@ def desk(
     parts = [Part("base", "rect", 0, 0, wide, high, WHITE)]
 
     inset = defaults.MARGIN * short
-    if mat:
-        parts.append(_inset("mat", "rect", wide, high, inset, mat.upper))
+    if mat or laid.mat:
+        parts.append(_inset("mat", "rect", wide, high, inset, mat.upper if mat else WHITE))
         inset += defaults.MAT_REVEAL * short
     ground = (picture and picture.lower) or (mat and mat.lower) or (quiet and quiet.lower)
-    if ground:
+    if laid.laid:
+        parts.append(_inset("panel", "ground", wide, high, inset, WHITE))
+    elif ground:
         parts.append(_inset("panel", "rect", wide, high, inset, ground))
-    if quiet:
+    if quiet and not laid.laid:
         parts.append(_inset("pattern", "dots", wide, high, inset, quiet.upper))
     if drawing:
         parts.append(_drawn(wide, high, inset, drawing, picture.upper if picture else WHITE))
@@ -68,10 +75,9 @@ def desk(
         left = wide - inset - strip_wide - 0.04 * short
         top = high - inset - strip_high - 0.06 * short
         box = (left, top, strip_wide, strip_high)
-        parts += [
-            Part("strip", "rect", *box, lettering.lower),
-            Part("lettering", "text", *box, lettering.upper),
-        ]
+        if not (laid.laid and laid.lettered):
+            parts.append(Part("strip", "rect", *box, lettering.lower))
+        parts.append(Part("lettering", "text", *box, lettering.upper))
     return parts
 
 

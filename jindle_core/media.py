@@ -48,6 +48,9 @@ FORM = {
 }
 
 
+PAD_MEDIA = (Medium.DYE_PAD, Medium.PIGMENT_PAD, Medium.CHALK_PAD)
+
+
 @dataclass(frozen=True, slots=True)
 class Column:
     """A column of the palette table: media that do the same work on a card."""
@@ -59,7 +62,7 @@ class Column:
 
 COLUMNS = (
     Column("marker", "Alcohol marker", (Medium.ALCOHOL_MARKER,)),
-    Column("pad", "Ink pad", (Medium.DYE_PAD, Medium.PIGMENT_PAD, Medium.CHALK_PAD)),
+    Column("pad", "Ink pad", PAD_MEDIA),
     Column("pencil", "Pencil", (Medium.WAX_PENCIL, Medium.OIL_PENCIL)),
     Column("cardstock", "Cardstock", (Medium.CARDSTOCK,)),
     Column("paper", "Patterned paper", (Medium.PATTERNED_PAPER,)),
@@ -74,7 +77,7 @@ LETTERING_MEDIA = (
     Medium.EMBOSSING_POWDER,
 )
 # What a ground, mat or panel can be made of.
-GROUND_MEDIA = (Medium.CARDSTOCK, Medium.DYE_PAD, Medium.PIGMENT_PAD, Medium.CHALK_PAD)
+GROUND_MEDIA = (Medium.CARDSTOCK, *PAD_MEDIA)
 MAT_MEDIA = (Medium.CARDSTOCK,)
 WET_MEDIA = (Medium.ALCOHOL_MARKER, Medium.WATER_MARKER)  # what wets the paper that it colours
 PICTURE_MEDIA = (Medium.ALCOHOL_MARKER, Medium.WATER_MARKER, Medium.WAX_PENCIL, Medium.OIL_PENCIL)

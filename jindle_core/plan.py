@@ -12,6 +12,7 @@ from jindle_core.areas import Colouring, colouring_from_json
 from jindle_core.contrast.rules import PairKind
 from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import Length, Size
+from jindle_core.ground import Ground, ground_from_json
 
 
 class Role(StrEnum):
@@ -99,6 +100,7 @@ class Plan:
     waivers: tuple[Waiver, ...] = ()
     next_key: int = 1
     colouring: Colouring = field(default_factory=Colouring)
+    ground: Ground = field(default_factory=Ground)
 
     def colour(self, key: int) -> PaletteColour:
         """The palette colour with this key; BadInput where there is none."""
@@ -137,6 +139,7 @@ def plan_from_json(stored: dict[str, Any]) -> Plan:
         waivers=tuple(Waiver(**one) for one in stored["waivers"]),
         next_key=stored["next_key"],
         colouring=colouring_from_json(stored.get("colouring")),
+        ground=ground_from_json(stored.get("ground")),
     )
 
 

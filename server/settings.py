@@ -170,6 +170,12 @@ SPECTACULAR_SETTINGS = {
         "Surface": "server.catalogue.api.ranges.SURFACE_CHOICES",
         "Thing": "server.cards.colouring_serializers.THING_CHOICES",
         "Extent": "server.cards.colouring_serializers.EXTENT_CHOICES",
+        "GroundShape": "server.cards.ground_serializers.SHAPE_CHOICES",
+        "Reach": "server.cards.ground_serializers.REACH_CHOICES",
+        "Seam": "server.cards.ground_serializers.SEAM_CHOICES",
+        "Wish": "server.cards.ground_serializers.WISH_CHOICES",
+        "Meeting": "server.cards.ground_serializers.MEETING_CHOICES",
+        "EffectKind": "server.cards.serializers.EFFECT_CHOICES",
         "Verdict": "server.catalogue.swatches.VERDICT_CHOICES",
     },
 }

@@ -10,7 +10,7 @@ from server import errors
 from server.accounts import api as accounts
 from server.archive import api as archive
 from server.cards import api as cards
-from server.cards import colouring_api, supply_api
+from server.cards import colouring_api, ground_api, supply_api
 from server.catalogue.api import (
     drawer,
     files,
@@ -98,6 +98,9 @@ api = [
     path("cards/<int:pk>/colouring/papers", colouring_api.CardOnPapers.as_view()),
     path("cards/<int:pk>/colouring/propose", colouring_api.CardPropose.as_view()),
     path("cards/<int:pk>/areas/<int:key>/families", colouring_api.AreaFamilies.as_view()),
+    path("cards/<int:pk>/ground", ground_api.CardGround.as_view()),
+    path("cards/<int:pk>/ground/make", ground_api.TogetherMake.as_view()),
+    path("cards/<int:pk>/ground/joins/<int:at>/ways", ground_api.JoinWays.as_view()),
     path("drawings", colouring.Drawings.as_view()),
     path("drawings/<int:pk>", colouring.OneDrawing.as_view()),
     path("families/kept", colouring.KeptFamilies.as_view()),

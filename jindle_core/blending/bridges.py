@@ -5,10 +5,10 @@ from dataclasses import dataclass
 import numpy as np
 
 from jindle_core import defaults
-from jindle_core.blending.inks import Inks, on_card
+from jindle_core.blending.inks import Inks, seen_on
 from jindle_core.blending.joins import Join, judge, measure, strips
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
+from jindle_core.colorimetry.spaces import Array
 from jindle_core.prediction.stocks import WHITE
 
 
@@ -29,18 +29,15 @@ def bridges(
     A bridge is as strong in colour as the ends, nearly: grey would part the
     two without being mud, and look it.
     """
-    ends = reflectance_to_lab(np.stack([on_card(one, card) for one in (first, second)]))
-    between = reflectance_to_lab(on_card(candidates, card))
+    ends = np.stack([seen_on(one, card) for one in (first, second)])
+    between = seen_on(candidates, card)
     chroma = np.hypot(between[:, 1], between[:, 2])
     strong = chroma >= defaults.BRIDGE_SHARE * np.hypot(ends[:, 1], ends[:, 2]).min()
-    halves = [
-        reflectance_to_lab(strips(*pair, card))
-        for pair in ((first[None], candidates), (candidates, second[None]))
-    ]
-    measured = [measure(half) for half in halves]
+    halves = [strips(*pair, card) for pair in ((first[None], candidates), (candidates, second[None]))]
+    measured = [measure(half, card) for half in halves]
     clean = strong.copy()
     for one in measured:
         clean &= ~one.muddy & ~one.softens
     way = delta_e(ends[0], between) ** 2 + delta_e(ends[1], between) ** 2
     order = [int(place) for place in np.argsort(way, kind="stable") if clean[place]]
-    return [Bridge(place, *(judge(half[place]) for half in halves)) for place in order[:count]]
+    return [Bridge(place, *(judge(half[place], card) for half in halves)) for place in order[:count]]

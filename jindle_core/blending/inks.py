@@ -1,13 +1,14 @@
-"""What does one ink, or two of them together, look like on a card?"""
+"""What does one ink, or several of them together, look like on a card?"""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Self
 
 import numpy as np
 
 from jindle_core import defaults
 from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
-from jindle_core.media import Medium
+from jindle_core.media import PAD_MEDIA, Medium
 from jindle_core.prediction.behaviour import (
     COVERING,
     HAND_WEIGHT,
@@ -20,7 +21,7 @@ from jindle_core.prediction.kubelka_munk import film, film_absorption
 from jindle_core.prediction.laying import SCATTER_SHAPE, Dye, dye, soaked
 from jindle_core.prediction.stocks import WHITE, uptake
 
-_NO_FILM = 1e-6  # S below which nothing lies on the card
+_NOTHING = 1e-6  # S below which no film lies on the card, dabs below which no ink does
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,32 +37,53 @@ class Ink:
 
 @dataclass(frozen=True, slots=True)
 class Inks:
-    """Inks apart from their paper, full strength: dye that sinks in, film that stays on; all (…, 31).
+    """Inks apart from their paper: dye that sinks in, film that stays on. Everything adds up.
 
     ``log_passed`` and ``gained`` are the dye's, ``absorbing`` and
-    ``scattering`` the film's; ``share`` (…, 1) is how much of a dye filters.
+    ``scattering`` the film's; (…, 31). ``amount`` is how much lies there in
+    full dabs, ``filtering`` how much of that filters (the dye's share w),
+    ``drying`` the amount times the ΔL* by which it dries lighter; (…, 1).
     """
 
     log_passed: Array
     gained: Array
     absorbing: Array
     scattering: Array
-    share: Array
+    amount: Array
+    filtering: Array
+    drying: Array
 
-    def __getitem__(self, at: object) -> "Inks":
+    def __len__(self) -> int:
+        return len(self.amount)
+
+    def __getitem__(self, at: object) -> Self:
         """Some of them, or one."""
-        return Inks(*(getattr(self, name)[at] for name in self.__slots__))
+        return type(self)(*(getattr(self, name)[at] for name in self.__slots__))
 
-    def times(self, weights: Array) -> "Inks":
+    def times(self, weights: Array) -> Self:
         """So much of them; ``weights`` broadcast against (…,)."""
         weights = np.asarray(weights)[..., None]
-        parts = (getattr(self, name) * weights for name in self.__slots__[:-1])
-        return Inks(*parts, self.share + 0 * weights)
+        return type(self)(*(getattr(self, name) * weights for name in self.__slots__))
 
-    def with_other(self, other: "Inks") -> "Inks":
+    def with_other(self, other: Self) -> Self:
         """Both in one another; they broadcast."""
-        parts = (getattr(self, name) + getattr(other, name) for name in self.__slots__[:-1])
-        return Inks(*parts, (self.share + other.share) / 2)
+        return type(self)(*(getattr(self, name) + getattr(other, name) for name in self.__slots__))
+
+    def mixed(self, weights: Array) -> Self:
+        """Of inks (n,): so much of each together, by weights (m, n); inks (m,)."""
+        return type(self)(*(weights @ getattr(self, name) for name in self.__slots__))
+
+    def joined(self, other: Self) -> Self:
+        """Inks (n,) and after them others (m,)."""
+        return type(self)(
+            *(np.concatenate([getattr(self, name), getattr(other, name)]) for name in self.__slots__)
+        )
+
+    @property
+    def share(self) -> Array:
+        """How much of the dye filters (…, 1)."""
+        some = np.maximum(self.amount, _NOTHING)
+        return np.where(self.amount > _NOTHING, self.filtering / some, defaults.TRANSPARENT_SHARE)
 
 
 def inks_of(given: Sequence[Ink]) -> Inks:
@@ -69,47 +91,44 @@ def inks_of(given: Sequence[Ink]) -> Inks:
     parts: list[tuple[Array, ...]] = []
     nothing = np.zeros(31)
     for ink in given:
+        if ink.medium not in PAD_MEDIA:
+            raise ValueError(f"{ink.medium} is not blended")
         covering = COVERING.get(ink.medium)
         amount = HAND_WEIGHT[ink.hand]
-        share = np.array([ink.behaviour.share])
         if covering is Covering.TRANSPARENT:
             amount *= layer_weight(ink.coats, ink.behaviour.decay)
             alone = dye(ink.one)
-            parts.append((alone.log_passed * amount, alone.gained * amount, nothing, nothing, share))
-        elif covering is Covering.FILM:
+            laid = (alone.log_passed * amount, alone.gained * amount, nothing, nothing)
+        else:
             amount *= ink.coats  # a film's coats lie on one another
             scattering = ink.behaviour.scatter * SCATTER_SHAPE
             absorbing = film_absorption(ink.one, scattering, WHITE)
-            parts.append((nothing, nothing, absorbing * amount, scattering * amount, share))
-        else:
-            raise ValueError(f"{ink.medium} is not blended")
-    widths = (31, 31, 31, 31, 1)
+            laid = (nothing, nothing, absorbing * amount, scattering * amount)
+        dries = defaults.DRY_DOWN[ink.medium]
+        parts.append((*laid, *(np.array([amount * each]) for each in (1, ink.behaviour.share, dries))))
+    widths = (31, 31, 31, 31, 1, 1, 1)
     return Inks(*(np.array([part[n] for part in parts]).reshape(-1, width) for n, width in enumerate(widths)))
 
 
 def on_card(inks: Inks, card: Array = WHITE) -> Array:
-    """Reflectance (…, 31) of inks on a card (31,): dye in the paper, film over it.
+    """Reflectance (…, 31) of inks on a card (31,), dry: dye in the paper, film over it.
 
     Ours, out of ``prediction``'s two formulas; for one dab of one ink on white
     it gives the ink's own reflectance back (tested).
     """
     taken = uptake(reflectance_to_lab(card))
     ground = soaked(Dye(inks.log_passed * taken, inks.gained * taken), card, inks.share)
-    scattering = np.maximum(inks.scattering, _NO_FILM)
+    scattering = np.maximum(inks.scattering, _NOTHING)
     covered = film(inks.absorbing, scattering, ground)
-    return np.where(inks.scattering > _NO_FILM, covered, ground)
+    return np.where(inks.scattering > _NOTHING, covered, ground)
 
 
-def falling(places: int = defaults.STRIP_PLACES) -> Array:
-    """How much of the first pad lies at each place of a join, 1 down to 0."""
-    return 1 - _ramp(places, defaults.STRIP_FALLS)
+def seen_on(inks: Inks, card: Array = WHITE) -> Array:
+    """CIELAB (…, 3) of inks on a card (31,), dry."""
+    return reflectance_to_lab(on_card(inks, card))
 
 
-def rising(places: int = defaults.STRIP_PLACES) -> Array:
-    """How much of the second pad lies at each place of a join, 0 up to 1."""
-    return _ramp(places, defaults.STRIP_RISES)
-
-
-def _ramp(places: int, between: tuple[float, float]) -> Array:
-    way = np.linspace(0, 1, places)
-    return np.clip((way - between[0]) / (between[1] - between[0]), 0, 1)
+def wet(labs: Array, inks: Inks) -> Array:
+    """How inks that dry to CIELAB (…, 3) look while they are wet: darker, by kind of pad."""
+    darker = inks.drying / np.maximum(inks.amount, 1)  # less than a full dab wets less
+    return np.concatenate([np.maximum(labs[..., :1] - darker, 0), labs[..., 1:]], axis=-1)

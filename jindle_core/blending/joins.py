@@ -7,7 +7,9 @@ import numpy as np
 from numpy.typing import NDArray
 
 from jindle_core import defaults
-from jindle_core.blending.inks import Inks, falling, on_card, rising
+from jindle_core.blending.inks import Inks, seen_on
+from jindle_core.blending.meeting import BLENDED, Joint, Seam
+from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
 from jindle_core.prediction.stocks import WHITE
@@ -37,14 +39,23 @@ class Join:
     dip: float
 
 
-def strips(first: Inks, second: Inks, card: Array = WHITE) -> Array:
-    """Reflectance (…, 21, 31) from first inks (…) into second ones (…), which broadcast.
+def strips(first: Inks, second: Inks, card: Array = WHITE, joint: Joint = BLENDED) -> Array:
+    """CIELAB (…, 21, 3) from first inks (…) into second ones (…), which broadcast; dry.
 
     The first pad runs out while the second comes in, as with a brush that goes
     back and forth over the join; where both lie, both count.
     """
+    falling, rising = joint.weights().T
     one, other = first[..., None, :], second[..., None, :]
-    return on_card(one.times(falling()).with_other(other.times(rising())), card)
+    return seen_on(one.times(falling).with_other(other.times(rising)), card)
+
+
+def laid_over(below: Inks, over: Inks, card: Array = WHITE) -> Array:
+    """CIELAB (3, 3) where a pad is laid over the whole of others: those, both, the pad alone.
+
+    It is judged as a strip: does what they give together keep the colour of either?
+    """
+    return np.stack([seen_on(one, card) for one in (below, below.with_other(over), over)])
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,12 +63,14 @@ class Measures:
     """What is measured of strips (…, p, 3): arrays (…).
 
     The duller end's C*, how many degrees of hue the ends are apart, the least
-    share of that C* that is kept, by how much L* it dips, where it is dullest.
+    share of that C* that is kept where it counts (and anywhere), by how much L*
+    it dips, where it is dullest.
     """
 
     ends_chroma: Array
     apart: Array
     kept: Array
+    kept_anywhere: Array
     dip: Array
     dullest: NDArray[np.intp]
 
@@ -70,54 +83,63 @@ class Measures:
     @property
     def softens(self) -> NDArray[np.bool_]:
         """Whether they lose strength, but stay of a colour."""
-        return self._can & ~self.muddy & (self.kept < defaults.SOFT_SHARE)
+        return self._can & ~self.muddy & (self.kept_anywhere < defaults.SOFT_SHARE)
 
     @property
     def _can(self) -> NDArray[np.bool_]:
         return (self.ends_chroma >= defaults.MUD_ENDS_C) & (self.apart >= defaults.MUD_APART)
 
 
-def measure(labs: Array) -> Measures:
-    """The measures of strips in CIELAB, (…, p, 3), from end to end."""
+def measure(labs: Array, card: Array = WHITE) -> Measures:
+    """The measures of strips in CIELAB, (…, p, 3), from end to end, on a card (31,).
+
+    Places that can hardly be told from the card, or that are lighter than
+    either end, do not count as dull: pale is not mud.
+    """
     labs = np.asarray(labs, dtype=float)
     chroma = np.hypot(labs[..., 1], labs[..., 2])
+    lighter = np.maximum(labs[..., 0, 0], labs[..., -1, 0])[..., None]
+    pale = (delta_e(labs, reflectance_to_lab(card)) < defaults.MUD_SEEN) | (labs[..., 0] > lighter)
+    counted = np.where(pale, np.inf, chroma)
+    counted[..., [0, -1]] = chroma[..., [0, -1]]
     ends = np.minimum(chroma[..., 0], chroma[..., -1])
     darker = np.minimum(labs[..., 0, 0], labs[..., -1, 0])
-    least = chroma.min(axis=-1)
+    share = 1 / np.maximum(ends, 1e-9)
     return Measures(
         ends,
         _apart(labs[..., 0, :], labs[..., -1, :]),
-        least / np.maximum(ends, 1e-9),
+        counted.min(axis=-1) * share,
+        chroma.min(axis=-1) * share,
         darker - labs[..., 0].min(axis=-1),
         chroma.argmin(axis=-1),
     )
 
 
-def judge(labs: Array) -> Join:
-    """How one strip (p, 3) meets, and why."""
+def judge(labs: Array, card: Array = WHITE, seam: Seam = Seam.BLEND) -> Join:
+    """How one strip (p, 3) on a card (31,) meets, and why."""
     labs = np.asarray(labs, dtype=float)
-    found = measure(labs)
+    found = measure(labs, card)
     meeting = Meeting.CLEAN
-    if found.muddy:
+    if seam is not Seam.GAP and found.muddy:
         meeting = Meeting.MUDDY
-    elif found.softens:
+    elif seam is not Seam.GAP and found.softens:
         meeting = Meeting.SOFTENS
     # What is clean is dullest at one of its ends, which says nothing of how it meets.
     at = len(labs) // 2 if meeting is Meeting.CLEAN else int(found.dullest)
     lab = tuple(map(float, labs[at]))
     turn = float(found.apart)
     words = f"meets in {hue_family(lab)} at L* {lab[0]:.0f}"
-    if meeting is not Meeting.CLEAN:
-        why = (
-            "the two are opposite" if turn >= defaults.OPPOSITE_HUES else f"their hues are {turn:.0f}° apart"
-        )
-        words = f"{words}: {why}"
+    if seam is Seam.GAP:
+        words = "a white gap keeps them apart"
+    elif meeting is not Meeting.CLEAN:
+        opposite = turn >= defaults.OPPOSITE_HUES
+        words += ": the two are opposite" if opposite else f": their hues are {turn:.0f}° apart"
     return Join(meeting, words, at / (len(labs) - 1), lab, float(found.kept), float(found.dip))
 
 
-def join(first: Inks, second: Inks, card: Array = WHITE) -> Join:
+def join(first: Inks, second: Inks, card: Array = WHITE, joint: Joint = BLENDED) -> Join:
     """How one ink meets another."""
-    return judge(reflectance_to_lab(strips(first, second, card)))
+    return judge(strips(first, second, card, joint), card, joint.seam)
 
 
 def _apart(one: Array, other: Array) -> Array:

@@ -6,10 +6,10 @@ from itertools import combinations, pairwise, permutations
 import numpy as np
 
 from jindle_core import defaults
-from jindle_core.blending.inks import Inks, on_card
+from jindle_core.blending.inks import Inks, seen_on
 from jindle_core.blending.joins import Join, judge, measure, strips
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
+from jindle_core.colorimetry.spaces import Array
 from jindle_core.errors import BadInput, Problem
 from jindle_core.prediction.stocks import WHITE
 
@@ -30,7 +30,7 @@ def best_order(inks: Inks, card: Array = WHITE) -> Order:
     Every order is tried; of one and its reverse that which begins lighter is
     given. Raises BadInput for no pads or more than ``defaults.ORDER_PADS``.
     """
-    count = len(inks.share)
+    count = len(inks)
     if not 1 <= count <= defaults.ORDER_PADS:
         raise BadInput(
             Problem(
@@ -39,9 +39,9 @@ def best_order(inks: Inks, card: Array = WHITE) -> Order:
                 value=str(count),
             )
         )
-    labs = reflectance_to_lab(on_card(inks, card))
-    lines = reflectance_to_lab(strips(inks[:, None], inks[None], card))
-    measured = measure(lines)
+    labs = seen_on(inks, card)
+    lines = strips(inks[:, None], inks[None], card)
+    measured = measure(lines, card)
     jump = delta_e(labs[:, None], labs[None]) / 100
     cost = _MUDDY * measured.muddy + _SOFT * measured.softens + jump
     orders = np.array(list(permutations(range(count))))
@@ -50,7 +50,7 @@ def best_order(inks: Inks, card: Array = WHITE) -> Order:
     best = orders[np.lexsort((-labs[orders[:, 0], 0], np.round(total, 9)))[0]]
     if labs[best[0], 0] < labs[best[-1], 0]:
         best = best[::-1]
-    joins = tuple(judge(lines[one, other]) for one, other in pairwise(best))
+    joins = tuple(judge(lines[one, other], card) for one, other in pairwise(best))
     return Order(tuple(map(int, best)), joins)
 
 
@@ -63,11 +63,21 @@ class Overlap:
     join: Join
 
 
+def is_rainbow(labs: Array) -> bool:
+    """Whether colours (n, 3), those strong enough to have a hue, go all round the circle."""
+    labs = np.asarray(labs, dtype=float)
+    strong = labs[np.hypot(labs[:, 1], labs[:, 2]) >= defaults.MUD_ENDS_C]
+    if not len(strong):
+        return False
+    hues = np.sort(np.degrees(np.arctan2(strong[:, 2], strong[:, 1])) % 360)
+    return float(np.diff(np.append(hues, hues[0] + 360)).max()) <= defaults.RAINBOW_GAP
+
+
 def overlaps(inks: Inks, card: Array = WHITE) -> list[Overlap]:
     """What each two of the pads (n,) make between them."""
     found = []
-    for one, other in combinations(range(len(inks.share)), 2):
-        labs = reflectance_to_lab(strips(inks[one], inks[other], card))
+    for one, other in combinations(range(len(inks)), 2):
+        labs = strips(inks[one], inks[other], card)
         middle = labs[len(labs) // 2]
-        found.append(Overlap((one, other), tuple(map(float, middle)), judge(labs)))
+        found.append(Overlap((one, other), tuple(map(float, middle)), judge(labs, card)))
     return found

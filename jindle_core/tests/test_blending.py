@@ -10,8 +10,9 @@ from hypothesis import strategies as st
 
 from jindle_core import defaults
 from jindle_core.blending.bridges import bridges
-from jindle_core.blending.inks import Ink, falling, inks_of, on_card, rising
+from jindle_core.blending.inks import Ink, inks_of, on_card, seen_on, wet
 from jindle_core.blending.joins import Meeting, join, judge, strips
+from jindle_core.blending.meeting import Joint, Reach, Seam
 from jindle_core.blending.orders import best_order, overlaps
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.recovery import lab_to_reflectance
@@ -45,11 +46,11 @@ class StripTests(unittest.TestCase):
     def test_begins_and_ends_in_its_pads_and_turns_round(self, one, other, first, second):
         inks = inks_of([ink(one, first), ink(other, second)])
         strip = strips(inks[0], inks[1])
-        alone = on_card(inks)
-        np.testing.assert_allclose(strip[0], alone[0], atol=1e-9)
-        np.testing.assert_allclose(strip[-1], alone[1], atol=1e-9)
-        np.testing.assert_allclose(strips(inks[1], inks[0]), strip[::-1], atol=1e-9)
-        self.assertTrue(np.all((strip > 0) & (strip <= 1.05)))
+        alone = seen_on(inks)
+        np.testing.assert_allclose(strip[0], alone[0], atol=1e-6)
+        np.testing.assert_allclose(strip[-1], alone[1], atol=1e-6)
+        np.testing.assert_allclose(strips(inks[1], inks[0]), strip[::-1], atol=1e-6)
+        self.assertTrue(np.all((strip[:, 0] > 0) & (strip[:, 0] <= 105)))
 
     @settings(max_examples=40, deadline=None)
     @given(LAB, st.sampled_from(KINDS))
@@ -66,9 +67,17 @@ class StripTests(unittest.TestCase):
                 np.testing.assert_allclose(on_card(inks_of([one]), kraft)[0], expected, atol=1e-6)
 
     def test_weights_along_the_way(self):
-        np.testing.assert_allclose(falling() + rising()[::-1], 2 * falling())
-        self.assertEqual((falling()[0], falling()[-1], rising()[0], rising()[-1]), (1, 0, 0, 1))
-        self.assertEqual(len(falling()), defaults.STRIP_PLACES)
+        for reach in Reach:
+            for seam in Seam:
+                falling, rising = Joint(reach, seam).weights().T
+                np.testing.assert_allclose(rising, falling[::-1])
+                self.assertEqual((falling[0], falling[-1], len(falling)), (1, 0, defaults.STRIP_PLACES))
+        middle = {seam: Joint(seam=seam).weights()[10].sum() for seam in Seam}
+        self.assertGreater(middle[Seam.BLEND], 1)
+        self.assertEqual(middle[Seam.GAP], 0)
+        self.assertAlmostEqual(middle[Seam.LIGHT], middle[Seam.BLEND] * defaults.SEAM_LIGHT)
+        lies = [(Joint(reach).weights().min(axis=1) > 0).sum() for reach in Reach]
+        self.assertEqual(lies, sorted(lies))  # the further it is carried, the more places have both
 
     def test_pigment_veils_a_dye_and_a_dye_does_not_veil_pigment_less(self):
         dark, pale = ink(PADS["dusk"]), ink((90, 0, 0), Medium.CHALK_PAD)
@@ -194,7 +203,7 @@ class DepthTests(unittest.TestCase):
             inks = pads("moss", "plum", "sun", "leaf")
             with self.subTest(kind):
                 strip = strips(inks[0], inks[1], card)
-                np.testing.assert_allclose(strip[0], on_card(inks[0], card), atol=1e-9)
+                np.testing.assert_allclose(strip[0], seen_on(inks[0], card), atol=1e-6)
                 self.assertIs(join(inks[2], inks[3], card).meeting, Meeting.CLEAN)
                 found = best_order(inks, card)
                 self.assertEqual(sorted(found.places), [0, 1, 2, 3])
@@ -207,6 +216,54 @@ class DepthTests(unittest.TestCase):
         one, other = join(heavy[0], heavy[1]), join(light[0], light[1])
         self.assertLess(one.lab[0], other.lab[0])
         self.assertLess(np.hypot(*other.lab[1:]), 25)
+
+
+class SeamTests(unittest.TestCase):
+    def test_a_white_gap_is_always_clean_and_bare_in_the_middle(self):
+        inks = pads("moss", "plum")
+        gap = Joint(seam=Seam.GAP)
+        found = join(inks[0], inks[1], joint=gap)
+        self.assertEqual((found.meeting, found.words), (Meeting.CLEAN, "a white gap keeps them apart"))
+        np.testing.assert_allclose(
+            strips(inks[0], inks[1], joint=gap)[10], defaults.PAPER_WHITE_LAB, atol=0.2
+        )
+
+    def test_a_lighter_hand_makes_the_join_paler_and_may_clear_it(self):
+        inks = pads("sun", "plum", "moss")
+        blended, lighter = (
+            join(inks[0], inks[1], joint=Joint(seam=seam)) for seam in (Seam.BLEND, Seam.LIGHT)
+        )
+        self.assertIs(blended.meeting, Meeting.MUDDY)
+        self.assertGreater(lighter.lab[0], blended.lab[0] + 5)
+        ends = strips(inks[1], inks[2], joint=Joint(seam=Seam.LIGHT))[[0, -1]]
+        np.testing.assert_allclose(ends, seen_on(inks[1:3]), atol=1e-6)
+
+    def test_what_is_paler_than_both_is_not_mud(self):
+        labs = np.array([[50.0, 40, 0]] * 8 + [[86.0, 2, 0]] * 5 + [[50.0, -40, 0]] * 8)
+        self.assertIs(judge(labs).meeting, Meeting.SOFTENS)
+        labs[8:13, 0] = 46
+        self.assertIs(judge(labs).meeting, Meeting.MUDDY)
+
+    def test_wet_is_darker_by_kind_and_by_how_much_lies_there(self):
+        kinds = (Medium.DYE_PAD, Medium.PIGMENT_PAD, Medium.CHALK_PAD)
+        inks = inks_of([ink(PADS["moss"], kind) for kind in kinds])
+        dry = seen_on(inks)
+        darker = (dry - wet(dry, inks))[:, 0]
+        np.testing.assert_allclose(darker, [defaults.DRY_DOWN[kind] for kind in kinds])
+        half = inks.times(np.full(3, 0.5))
+        np.testing.assert_allclose((seen_on(half) - wet(seen_on(half), half))[:, 0], darker / 2)
+        none = inks.times(np.zeros(3))
+        np.testing.assert_allclose(wet(seen_on(none), none), seen_on(none))
+
+    def test_two_ranges_with_different_shares_end_as_themselves(self):
+        usual = usual_behaviour(Medium.DYE_PAD)
+        one = ink(PADS["moss"])
+        other = replace(ink(PADS["lagoon"]), behaviour=replace(usual, share=0.8))
+        kraft = lab_to_reflectance(np.array(defaults.STOCKS["kraft"][0]))
+        inks = inks_of([one, other])
+        strip = strips(inks[0], inks[1], kraft)
+        for end, alone in ((strip[0], one), (strip[-1], other)):
+            np.testing.assert_allclose(end, seen_on(inks_of([alone]), kraft)[0], atol=1e-6)
 
 
 class ManyPadsTests(unittest.TestCase):

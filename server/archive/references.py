@@ -35,7 +35,8 @@ def in_plan(stored: dict[str, Any], turns: Turns) -> dict[str, Any]:
     """A stored plan with all that has an id turned.
 
     Where it is gone, an anchor keeps its value, a choice is left out, a pair
-    keeps its end with the id 0, which is no supply's, and a family loses a tone.
+    keeps its end with the id 0, which is no supply's, and a family loses a tone,
+    and so does a ground its pad.
     """
     turn = turns.colour
     plan = dict(stored)
@@ -61,7 +62,29 @@ def in_plan(stored: dict[str, Any], turns: Turns) -> dict[str, Any]:
                 for area in colouring["areas"]
             ],
         }
+    if ground := stored.get("ground"):
+        plan["ground"] = _in_ground(ground, turn)
     return plan
+
+
+def _in_ground(ground: dict[str, Any], turn: Callable[[Any], Any]) -> dict[str, Any]:
+    """A stored ground turned; a pad that is gone is left out, and so is what needs it."""
+    mat = ground["mat"]
+    if mat:
+        mat = mat | {name: _turned(mat[name], turn) for name in ("colour", "paper")}
+    used = {
+        name: [(one, _turned(one["colour"], turn)) for one in ground[name]] for name in ("pads", "effects")
+    }
+    return ground | {
+        "paper": _turned(ground["paper"], turn),
+        "mat": mat if mat and mat["colour"] is not None else None,
+        **{
+            name: [
+                one | {"colour": found} for one, found in listed if found is not None or one["colour"] is None
+            ]
+            for name, listed in used.items()
+        },
+    }
 
 
 def _turned(colour: Any, turn: Callable[[Any], Any]) -> Any:

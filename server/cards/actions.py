@@ -11,6 +11,7 @@ from jindle_core.changes import AddColour, Change, PairChange, checked_name
 from jindle_core.colouring_changes import ColouringChange
 from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import Size
+from jindle_core.ground_changes import SetGround
 from jindle_core.plan import Pair, Plan, plan_to_json
 from server.accounts.models import Person
 from server.cards.models import Card, Revision
@@ -42,7 +43,7 @@ def delete_card(card: Card) -> None:
 
 @transaction.atomic
 def change_card(
-    card: Card, version: int, change: Change | ColouringChange, guessed: tuple[Pair, ...]
+    card: Card, version: int, change: Change | ColouringChange | SetGround, guessed: tuple[Pair, ...]
 ) -> None:
     """Make one change; Stale where the card has another version by now.
 

@@ -13,20 +13,22 @@ from jindle_core.colouring_changes import (
 )
 from jindle_core.compatibility.properties import is_line_ink
 from jindle_core.errors import BadInput, Problem
-from jindle_core.media import Medium
+from jindle_core.ground_changes import SetGround
+from jindle_core.media import PAD_MEDIA, Medium
 from jindle_core.plan import Anchor, Role
 from server.access import drawings_seen_by, one
 from server.accounts.models import Person
 from server.cards.change_serializers import PALETTE_CHANGES
 from server.cards.colouring_serializers import COLOURING_CHANGES
+from server.cards.ground_serializers import GROUND_CHANGES
 from server.catalogue.api.targets import place_of
 from server.catalogue.arrays import Catalogue, is_transparent
 from server.colouring.tones import tones_of
 
-CHANGE_SERIALIZERS = PALETTE_CHANGES | COLOURING_CHANGES
+CHANGE_SERIALIZERS = PALETTE_CHANGES | COLOURING_CHANGES | GROUND_CHANGES
 
 
-def read_change(given, catalogue: Catalogue, person: Person) -> Change | ColouringChange:
+def read_change(given, catalogue: Catalogue, person: Person) -> Change | ColouringChange | SetGround:
     """The change that JSON names, its colours looked up; BadInput or ValidationError where it is none."""
     kind = given.get("kind") if isinstance(given, dict) else None
     if not isinstance(kind, str) or kind not in CHANGE_SERIALIZERS:
@@ -52,6 +54,9 @@ def read_change(given, catalogue: Catalogue, person: Person) -> Change | Colouri
         return _families(values["families"], catalogue)
     if isinstance(values, SetColouring):
         _check_materials(values.settings, catalogue)
+        return values
+    if isinstance(values, SetGround):
+        _check_ground(values.settings, catalogue)
         return values
     if isinstance(values, EditArea) and values.glaze:
         place = place_of(catalogue, values.glaze, "glaze")
@@ -90,21 +95,45 @@ def _families(given: list[dict], catalogue: Catalogue) -> SetFamilies:
 
 def _check_materials(settings: dict, catalogue: Catalogue) -> None:
     """BadInput where the paper is no cardstock, or the line's range no ink."""
-    paper, line = settings.get("paper"), settings.get("line_range")
-    if paper is not None:
-        facts = catalogue.ranges[int(catalogue.range_ids[place_of(catalogue, paper, "paper")])]
-        if facts.medium is not Medium.CARDSTOCK:
-            raise BadInput(
-                Problem(
-                    f"{facts.name} is {facts.medium}, and pictures are coloured on cardstock.",
-                    field="paper",
-                    value=facts.name,
-                    expected="a colour of a cardstock range",
-                )
-            )
+    line = settings.get("line_range")
+    _check_cardstock(settings.get("paper"), catalogue)
     if line is not None and (line not in catalogue.ranges or not is_line_ink(catalogue.ranges[line].medium)):
         raise BadInput(
             Problem("Lines are stamped with a range of pads, or written with gel pens.", field="line_range")
+        )
+
+
+def _check_ground(settings: dict, catalogue: Catalogue) -> None:
+    """BadInput where a pad is no pad, or a card no cardstock."""
+    mat = settings.get("mat")
+    inked = [*settings.get("pads", ()), *settings.get("effects", ()), *([mat] if mat else [])]
+    for pk in (used.colour for used in inked if used.colour is not None):
+        facts = catalogue.ranges[int(catalogue.range_ids[place_of(catalogue, pk, "pads")])]
+        if facts.medium not in PAD_MEDIA:
+            raise BadInput(
+                Problem(
+                    f"{facts.name} is {facts.medium}, and grounds are laid with ink pads.",
+                    field="pads",
+                    value=facts.name,
+                    expected=", ".join(PAD_MEDIA),
+                )
+            )
+    _check_cardstock(settings.get("paper"), catalogue)
+    _check_cardstock(mat and mat.paper, catalogue)
+
+
+def _check_cardstock(pk: int | None, catalogue: Catalogue) -> None:
+    if pk is None:
+        return
+    facts = catalogue.ranges[int(catalogue.range_ids[place_of(catalogue, pk, "paper")])]
+    if facts.medium is not Medium.CARDSTOCK:
+        raise BadInput(
+            Problem(
+                f"{facts.name} is {facts.medium}: what is coloured or inked is cardstock.",
+                field="paper",
+                value=facts.name,
+                expected="a colour of a cardstock range",
+            )
         )
 
 

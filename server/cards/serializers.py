@@ -3,6 +3,8 @@
 from rest_framework import serializers
 
 from jindle_core import defaults
+from jindle_core.blending.effects import EffectKind
+from jindle_core.blending.painting import Way
 from jindle_core.contrast.rules import PairKind, Status
 from jindle_core.formats import Size, read_length
 from jindle_core.media import COLUMNS
@@ -14,6 +16,7 @@ PAIR_CHOICES = [(kind.value, kind.value) for kind in PairKind]
 STATUS_CHOICES = [(status.value, status.value) for status in Status]
 COLUMN_CHOICES = [(column.key, column.title) for column in COLUMNS]
 UNIT_CHOICES = [("in", "in"), ("mm", "mm")]
+EFFECT_CHOICES = [(one.value, one.value) for one in EffectKind]
 SOURCES = ("palette", "supply", "white")
 
 
@@ -149,7 +152,7 @@ class PartSerializer(serializers.Serializer):
     """A shape on the card, in millimetres."""
 
     name = serializers.CharField()
-    shape = serializers.ChoiceField(choices=("rect", "disc", "dots", "drawing", "text"))
+    shape = serializers.ChoiceField(choices=("rect", "disc", "dots", "ground", "drawing", "text"))
     x = serializers.FloatField()
     y = serializers.FloatField()
     width = serializers.FloatField()
@@ -159,9 +162,9 @@ class PartSerializer(serializers.Serializer):
 
 
 class StopSerializer(serializers.Serializer):
-    """A colour at a part of the way from light to shadow."""
+    """A colour at a part of the way, 0 to 1."""
 
-    at = serializers.FloatField(help_text="0 in the light, 1 in the shadow")
+    at = serializers.FloatField()
     shades = ShadesSerializer()
 
 
@@ -192,6 +195,41 @@ class PictureSerializer(serializers.Serializer):
     lines = serializers.ListField(child=serializers.CharField())
 
 
+class FieldSerializer(serializers.Serializer):
+    """A part of the ground, over what came before; all places are shares of the panel.
+
+    ``edge`` is how far from the top it begins, at even places from left to
+    right (none: everywhere at the top); it reaches to the bottom.
+    """
+
+    edge = serializers.ListField(child=serializers.FloatField())
+    way = serializers.ChoiceField(choices=[(one.value, one.value) for one in Way])
+    stops = StopSerializer(many=True)
+
+
+class MarkSerializer(serializers.Serializer):
+    """A drop, motif or line on the ground; no shades: not predicted."""
+
+    x = serializers.FloatField()
+    y = serializers.FloatField()
+    radius = serializers.FloatField(help_text="share of the panel's shorter side")
+    shades = ShadesSerializer(allow_null=True)
+
+
+class LaidEffectSerializer(serializers.Serializer):
+    """The marks of one effect."""
+
+    effect = serializers.ChoiceField(choices=EFFECT_CHOICES)
+    marks = MarkSerializer(many=True)
+
+
+class PanelSerializer(serializers.Serializer):
+    """The ground as predicted, from the lowest field up, then what comes over it."""
+
+    parts = FieldSerializer(many=True)
+    effects = LaidEffectSerializer(many=True)
+
+
 class DeskSerializer(serializers.Serializer):
     """The card as it would look."""
 
@@ -199,6 +237,7 @@ class DeskSerializer(serializers.Serializer):
     height = serializers.FloatField()
     parts = PartSerializer(many=True)
     picture = PictureSerializer(allow_null=True, help_text="what the part “drawing” shows")
+    ground = PanelSerializer(allow_null=True, help_text="what the part “ground” shows")
 
 
 class ColumnSerializer(serializers.Serializer):
@@ -222,6 +261,9 @@ class CardSerializer(serializers.Serializer):
     pairs = PairSerializer(many=True)
     guessed = serializers.BooleanField(help_text="the pairs are a guess from the roles")
     colouring_trouble = serializers.IntegerField(help_text="families and materials to look at again")
+    ground_trouble = serializers.IntegerField(
+        allow_null=True, help_text="joins and findings of the ground to look at again; none without one"
+    )
     checks = CheckSerializer(many=True)
     desk = DeskSerializer()
 

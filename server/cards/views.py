@@ -10,7 +10,6 @@ from jindle_core.changes import pair_check
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.contrast.rules import Status
-from jindle_core.desk import desk
 from jindle_core.formats import USUAL_SIZES, Size
 from jindle_core.matching.nearest import Nearest, query_each
 from jindle_core.matching.verdicts import Verdict
@@ -20,8 +19,9 @@ from server.accounts.models import Person
 from server.cards.checks import checks
 from server.cards.colouring import Coloured, coloured_plans
 from server.cards.models import Card
+from server.cards.on_ground import OnGround, on_ground
 from server.cards.picture import picture
-from server.cards.resolve import ResolvedPlan, value_on_screen
+from server.cards.resolve import ResolvedPlan, value_on_screen, value_shades
 from server.catalogue.arrays import Catalogue
 from server.catalogue.models import PROVENANCE_CHOICES
 from server.catalogue.swatches import match, swatch
@@ -33,6 +33,7 @@ _COLUMNS = [{"key": column.key, "title": column.title} for column in COLUMNS]
 def whole_card(card: Card, catalogue: Catalogue, person: Person) -> dict[str, Any]:
     """The card as ``CardSerializer`` describes it."""
     (coloured,) = coloured_plans([card], catalogue, person)
+    laid = on_ground(coloured)
     resolved, units, only_owned = coloured.resolved, person.units, person.only_owned
     labels = dict(card.revisions.filter(number__in=(card.head, card.head + 1)).values_list("number", "label"))
     return {
@@ -48,7 +49,8 @@ def whole_card(card: Card, catalogue: Catalogue, person: Person) -> dict[str, An
         "guessed": resolved.plan.pairs is None,
         "checks": checks(resolved),
         "colouring_trouble": coloured.trouble,
-        "desk": _desk(coloured),
+        "ground_trouble": laid.trouble if laid.grounded.plan.laid else None,
+        "desk": _desk(laid),
     }
 
 
@@ -78,7 +80,7 @@ def _summary(card: Card, coloured: Coloured, units: str) -> dict[str, Any]:
         "failing": counted.count(Status.FAILS.value),
         "doubtful": counted.count(Status.LOOK_AGAIN.value),
         "checks": len(found),
-        "desk": _desk(coloured),
+        "desk": _desk(on_ground(coloured)),
     }
 
 
@@ -214,11 +216,10 @@ def _end(resolved: ResolvedPlan, end: End) -> dict[str, Any]:
     }
 
 
-def _desk(coloured: Coloured) -> dict[str, Any]:
-    resolved, drawing = coloured.resolved, coloured.drawing
+def _desk(laid: OnGround) -> dict[str, Any]:
+    resolved, mat = laid.coloured.resolved, laid.grounded.mat_lab
     given = resolved.plan.size
-    shape = drawing and (drawing.width, drawing.height)
-    parts = desk(given, resolved.plan.colours, resolved.pairs, shape)
+    inked = {} if mat is None else {"mat": value_shades(tuple(map(float, mat)))}
     return {
         "width": float(given.width.millimetres),
         "height": float(given.height.millimetres),
@@ -228,9 +229,10 @@ def _desk(coloured: Coloured) -> dict[str, Any]:
                 "shape": part.shape,
                 **{side: round(getattr(part, side), 3) for side in ("x", "y", "width", "height")},
                 "key": part.end.id if part.end.source == "palette" else 0,
-                "shades": resolved.end_shades(part.end),
+                "shades": inked.get(part.name) or resolved.end_shades(part.end),
             }
-            for part in parts
+            for part in laid.parts
         ],
-        "picture": picture(coloured),
+        "picture": picture(laid.coloured),
+        "ground": laid.grounded.panel(),
     }

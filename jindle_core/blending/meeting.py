@@ -1,0 +1,52 @@
+"""How do two pads that lie side by side meet: how far into one another, and with what hand?"""
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.colorimetry.spaces import Array
+
+
+class Reach(StrEnum):
+    """How far a pad is carried into the next."""
+
+    SHORT = "a little"
+    MIDDLE = "halfway"
+    FAR = "far"
+
+
+class Seam(StrEnum):
+    """What is done where two pads meet."""
+
+    BLEND = "blended"
+    LIGHT = "a lighter hand"
+    GAP = "a white gap"
+
+
+@dataclass(frozen=True, slots=True)
+class Joint:
+    """How two neighbours are joined."""
+
+    reach: Reach = Reach.MIDDLE
+    seam: Seam = Seam.BLEND
+
+    def weights(self, places: int = defaults.STRIP_PLACES) -> Array:
+        """How much of the first and of the second pad lies at each place of the way, (places, 2)."""
+        way = np.linspace(0, 1, places)
+        if self.seam is Seam.GAP:
+            start, end = defaults.GAP_FALLS
+        else:
+            stretch = defaults.REACH[self.reach.value]
+            middle, half = np.mean(defaults.STRIP_FALLS), np.ptp(defaults.STRIP_FALLS) / 2
+            start, end = middle - half * stretch, middle + half * stretch
+        falling = np.clip((end - way) / (end - start), 0, 1)
+        found = np.stack([falling, falling[::-1]], axis=1)
+        if self.seam is Seam.LIGHT:
+            inside = np.clip(np.minimum(way, 1 - way) / defaults.SEAM_RAMP, 0, 1)
+            found *= (1 - (1 - defaults.SEAM_LIGHT) * inside)[:, None]
+        return found
+
+
+BLENDED = Joint()

@@ -1,0 +1,185 @@
+"""Which pad lies where on a ground, and how much of it?"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from enum import StrEnum
+from itertools import pairwise
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.blending.meeting import Joint
+from jindle_core.colorimetry.spaces import Array
+
+
+class GroundShape(StrEnum):
+    """How the pads of a ground are laid out."""
+
+    BANDS = "bands"
+    OMBRE = "ombre"
+    VIGNETTE = "vignette"
+    SKY = "sky over a stencil edge"
+    STRIPES = "stripes kept apart"
+    STENCILS = "layered stencils"
+    WASH = "plain wash"
+
+
+EDGED = (GroundShape.SKY, GroundShape.STRIPES, GroundShape.STENCILS)  # laid along a stencil's edge
+LAYERED = (GroundShape.STENCILS, GroundShape.WASH)  # each pad over the whole of those before it
+
+
+class Way(StrEnum):
+    """Along which way a field runs through its colours."""
+
+    DOWN = "down"
+    ACROSS = "across"
+    OUT = "out"  # from the middle to the corners
+
+
+@dataclass(frozen=True, slots=True)
+class Field:
+    """A part of the panel, painted over what came before; all measures are shares of the panel.
+
+    ``edge`` (x-places,) is how far from the top it begins, at even places from
+    left to right; it reaches from there to the bottom. ``at`` (m,) are places
+    along its way, rising, and ``weights`` (m, n) how much of each pad lies there.
+    """
+
+    edge: Array
+    way: Way
+    at: Array
+    weights: Array
+
+    def holds(self, x: Array, y: Array) -> Array:
+        """Whether it covers points (k,)."""
+        return y >= np.interp(x, np.linspace(0, 1, len(self.edge)), self.edge)
+
+    def at_points(self, x: Array, y: Array) -> Array:
+        """How much of each pad lies at points (k,); (k, n)."""
+        along = {Way.DOWN: y, Way.ACROSS: x}.get(self.way)
+        if along is None:
+            along = np.hypot(x - 0.5, y - 0.5) / np.hypot(0.5, 0.5)
+        return np.stack([np.interp(along, self.at, pad) for pad in self.weights.T], axis=1)
+
+
+def painting(
+    shape: GroundShape, joints: Sequence[Joint], across: bool = False, tinted: bool = False
+) -> tuple[Field, ...]:
+    """The fields of a ground, from the lowest up, for as many pads as there are ``joints``.
+
+    A joint says how its pad meets the next; the last one's is not used. With
+    no pads there is one bare field.
+    """
+    way = Way.ACROSS if across else Way.DOWN
+    count = len(joints)
+    if not count:
+        return (_whole(way, [0.0, 1.0], np.zeros((2, 0))),)
+    if shape is GroundShape.WASH:
+        return (_whole(way, [0.0, 1.0], np.ones((2, count))),)
+    if shape is GroundShape.STENCILS:
+        return tuple(_ridge(at, count) for at in range(count))
+    if shape is GroundShape.SKY:
+        return _sky(count)
+    if shape is GroundShape.STRIPES:
+        return (_whole(way, *_stripes(count)),)
+    if shape is GroundShape.VIGNETTE:
+        return (_whole(Way.OUT, *_vignette(joints, tinted)),)
+    if shape is GroundShape.OMBRE:
+        if count == 1:
+            ramp = np.linspace(defaults.OMBRE_LEAST, 1, defaults.FIELD_PLACES)
+            return (_whole(way, np.linspace(0, 1, len(ramp)), ramp[:, None]),)
+        return (_whole(way, *_run(joints, np.linspace(0, 1, count))),)
+    return (_whole(way, *_run(joints, (np.arange(count) + 0.5) / count)),)
+
+
+def at_points(fields: Sequence[Field], x: Array, y: Array) -> Array:
+    """How much of each pad lies at points (k,) of the panel; (k, n)."""
+    x, y = np.asarray(x, dtype=float), np.asarray(y, dtype=float)
+    found = fields[0].at_points(x, y)
+    for field in fields[1:]:
+        there = field.holds(x, y)
+        found[there] = field.at_points(x[there], y[there])
+    return found
+
+
+def spread(fields: Sequence[Field], side: int = defaults.GROUND_SAMPLES) -> Array:
+    """How much of each pad lies at an even raster of the panel; (side², n)."""
+    places = (np.arange(side) + 0.5) / side
+    x, y = (one.ravel() for one in np.meshgrid(places, places))
+    return at_points(fields, x, y)
+
+
+def _whole(way: Way, at: Sequence[float] | Array, weights: Array) -> Field:
+    return Field(np.zeros(2), way, np.asarray(at, dtype=float), weights)
+
+
+def _run(joints: Sequence[Joint], centres: Array) -> tuple[Array, Array]:
+    """Pads one after the other with their middles at ``centres``, joined in between."""
+    count = len(joints)
+    places, weights = [0.0], [np.eye(count)[0]]
+    for at, (start, end) in enumerate(pairwise(centres)):
+        strip = joints[at].weights(defaults.FIELD_PLACES)
+        row = np.zeros((len(strip), count))
+        row[:, at : at + 2] = strip
+        places += list(np.linspace(start, end, len(strip)))
+        weights += list(row)
+    return np.array([*places, 1.0]), np.array([*weights, np.eye(count)[-1]])
+
+
+def _vignette(joints: Sequence[Joint], tinted: bool) -> tuple[Array, Array]:
+    """From a bare or lightly tinted centre outwards through the pads."""
+    bare, full = defaults.VIGNETTE_CENTRE
+    count = len(joints)
+    centre = np.zeros(count)
+    centre[0] = defaults.HAND_WEIGHT["light"] if tinted else 0.0
+    centres = np.array([full]) if count == 1 else np.linspace(full, 1, count)
+    at, weights = _run(joints, centres)
+    return np.array([0.0, bare, *at[1:]]), np.array([centre, centre, *weights[1:]])
+
+
+def _stripes(count: int) -> tuple[Array, Array]:
+    """Flat stripes, each pad in turn, with bare card between them."""
+    stripes = max(count, -(-defaults.STRIPES // count) * count)
+    gap = defaults.STRIPE_GAP / 2
+    places, weights = [], []
+    for at in range(stripes):
+        there = np.eye(count)[at % count]
+        for inside, weight in ((0.0, 0), (gap, 0), (gap, 1), (1 - gap, 1), (1 - gap, 0)):
+            places.append((at + inside) / stripes)
+            weights.append(there * weight)
+    return np.array([*places, 1.0]), np.array([*weights, np.zeros(count)])
+
+
+def _sky(count: int) -> tuple[Field, ...]:
+    """A stencil's edge, moved down time after time: dense along it, running out above it.
+
+    What runs out reaches a little over the edge before.
+    """
+    times = max(defaults.SKY_EDGES, count)
+    pads = [at * count // times for at in range(times)]
+    step, reach = 1 / times, defaults.SKY_REACH
+    found = []
+    for at in range(times):
+        above = np.array([1.0, 0.0])  # shares of the step above this edge
+        weights = np.zeros((2, count))
+        weights[:, pads[at]] = np.maximum(1 - above / reach, 0)
+        if at + 1 < times:
+            weights[:, pads[at + 1]] += np.maximum(1 - (above + 1) / reach, 0)
+        edge = np.zeros(2) if at == 0 else _wave(at * step, step, at)
+        found.append(Field(edge, Way.DOWN, np.array([at * step, (at + 1) * step]), weights))
+    return tuple(found)
+
+
+def _ridge(at: int, count: int) -> Field:
+    """A stencil laid over all before it, lower than they."""
+    weights = np.tile((np.arange(count) <= at).astype(float), (2, 1))
+    edge = np.zeros(2) if at == 0 else _wave(at / count, 1 / count, at)
+    return Field(edge, Way.DOWN, np.array([0.0, 1.0]), weights)
+
+
+def _wave(base: float, step: float, number: int) -> Array:
+    """A stencil's edge, another each time it is moved."""
+    x = np.linspace(0, 1, defaults.EDGE_PLACES)
+    turn = number * defaults.EDGE_OFFSET
+    wave = np.sin(2 * np.pi * (1.5 * x + turn)) + 0.5 * np.sin(2 * np.pi * (3.5 * x + 2 * turn))
+    return base + defaults.EDGE_HEIGHT * min(step, defaults.EDGE_STEP) * wave

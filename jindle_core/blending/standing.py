@@ -1,0 +1,128 @@
+"""How do picture and lettering stand on a ground where they lie, and does it do what is wanted of it?"""
+
+from collections.abc import Sequence
+from enum import StrEnum
+from itertools import combinations
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.spaces import Array
+from jindle_core.contrast.measures import measure
+from jindle_core.contrast.rules import RULES, Finding, PairKind, Status, examine_each, holds
+
+
+class Wish(StrEnum):
+    """What the ground is to do for the picture."""
+
+    QUIET = "quiet"
+    SHINE = "dark"
+    BRIGHT = "bright"
+
+
+def examine_picture(picture: Array, ground: Array, names: Sequence[str], outlined: bool) -> Finding:
+    """Whether a picture stands out along its outline.
+
+    ``picture`` and ``ground`` (k, 3) are the two sides of it, ``names`` (k,) what
+    of the picture it is; a drawn or stamped line holds both apart.
+    """
+    stands = holds(PairKind.PICTURE, picture, ground)
+    share = float(stands.mean())
+    figure = f"{share:.0%} of its outline"
+    wanted, least = defaults.STANDS_SHARE
+    limit = f"{wanted:.0%} with {RULES[PairKind.PICTURE].limit}"
+    if share >= wanted:
+        return Finding(Status.HOLDS, figure, limit, "")
+    if outlined:
+        return Finding(Status.HOLDS, figure, limit, "its line holds it apart")
+    sinking = [name for name, held in zip(names, stands, strict=True) if not held]
+    most = max(dict.fromkeys(sinking), key=sinking.count)
+    at = [name == most and not held for name, held in zip(names, stands, strict=True)]
+    upper, lower = (np.median(side[at, 0]) for side in (picture, ground))
+    reason = f"{most} sinks into it: L* {upper:.0f} on L* {lower:.0f}"
+    return Finding(Status.FAILS if share < least else Status.LOOK_AGAIN, figure, limit, reason)
+
+
+def examine_lettering(kind: PairKind, lettering: Array, ground: Array) -> Finding:
+    """How lettering (3,), or a strip of card, stands where it is worst on the ground (m, 3) under it."""
+    upper = np.broadcast_to(np.asarray(lettering, float), ground.shape)
+    found = measure(upper, ground)
+    worst = int((found.delta_e if kind is PairKind.MAT else found.ratio).argmin())
+    return examine_each([kind], upper[worst : worst + 1], ground[worst : worst + 1], [False])[0]
+
+
+def examine_wish(wish: Wish, ground: Array, picture: Array, card: Array) -> Finding:
+    """Whether a ground is too loud, too quiet or right for what is wanted of it.
+
+    ``ground`` (r, 3) is an even sample of it, ``picture`` (k, 3) of what stands
+    on it (k may be 0), ``card`` (3,) the bare card.
+    """
+    if wish is Wish.QUIET:
+        return _quiet(ground, picture, card)
+    if wish is Wish.SHINE:
+        return _dark(ground, picture)
+    return _bright(ground, picture, card)
+
+
+def _quiet(ground: Array, picture: Array, card: Array) -> Finding:
+    delta_l, ratio, off = _apart(ground)
+    figure = f"ΔL* {delta_l:.0f}, ΔE {off:.0f}"
+    limit = RULES[PairKind.QUIET].limit
+    if delta_l > defaults.QUIET_DELTA_L or ratio > defaults.QUIET_RATIO or off > defaults.QUIET_DELTA_E:
+        return Finding(Status.LOOK_AGAIN, figure, limit, "too loud: its own colours differ too much")
+    if _hardly_there(ground, card):
+        return Finding(Status.LOOK_AGAIN, figure, limit, "too quiet: it can hardly be told from the card")
+    if len(picture):
+        own, beside = (float(np.median(np.hypot(one[:, 1], one[:, 2]))) for one in (ground, picture))
+        if own > beside + defaults.GROUND_LOUD:
+            return Finding(
+                Status.LOOK_AGAIN,
+                f"C* {own:.0f}, the picture's {beside:.0f}",
+                f"at most {defaults.GROUND_LOUD:.0f} more",
+                "too loud: stronger in colour than the picture",
+            )
+    return Finding(Status.HOLDS, figure, limit, "right: it keeps still")
+
+
+def _dark(ground: Array, picture: Array) -> Finding:
+    level = float(np.median(ground[:, 0]))
+    limit = f"L* {defaults.DARK_GROUND_L:.0f} at most"
+    if level > defaults.DARK_GROUND_L:
+        return Finding(Status.LOOK_AGAIN, f"L* {level:.0f}", limit, "too quiet: not dark enough to shine on")
+    lighter = picture[:, 0] >= level + defaults.PICTURE_DELTA_L
+    if len(picture) and lighter.mean() < defaults.SHINES_SHARE:
+        return Finding(
+            Status.LOOK_AGAIN,
+            f"{lighter.mean():.0%} of the picture is lighter",
+            f"{defaults.SHINES_SHARE:.0%}",
+            "the picture has too little that could shine on it",
+        )
+    return Finding(Status.HOLDS, f"L* {level:.0f}", limit, "right: the picture shines on it")
+
+
+def _bright(ground: Array, picture: Array, card: Array) -> Finding:
+    limit = f"a picture with ΔL* {defaults.PALETTE_SPAN:.0f} from light to dark"
+    if _hardly_there(ground, card):
+        return Finding(Status.LOOK_AGAIN, "", limit, "too quiet: it can hardly be told from the card")
+    if not len(picture):
+        return Finding(Status.HOLDS, "", limit, "there is no picture on it yet")
+    low, high = np.quantile(picture[:, 0], [defaults.GROUND_TAIL, 1 - defaults.GROUND_TAIL])
+    figure = f"the picture's ΔL* {high - low:.0f}"
+    if high - low < defaults.PALETTE_SPAN:
+        return Finding(Status.LOOK_AGAIN, figure, limit, "too loud for so flat a picture")
+    return Finding(Status.HOLDS, figure, limit, "right: the picture has the range for it")
+
+
+def _apart(ground: Array) -> tuple[float, float, float]:
+    """ΔL*, luminance ratio and ΔE00 between the outermost of a ground's colours, its tails left out."""
+    low = round(defaults.GROUND_TAIL * (len(ground) - 1))
+    ends = [ground[np.argsort(ground[:, axis])[place]] for axis in range(3) for place in (low, -1 - low)]
+    one, other = (np.array(side) for side in zip(*combinations(ends, 2), strict=True))
+    found = measure(one, other)
+    return float(found.delta_l.max()), float(found.ratio.max()), float(found.delta_e.max())
+
+
+def _hardly_there(ground: Array, card: Array) -> bool:
+    off = delta_e(ground, np.asarray(card, float))
+    return float(np.quantile(off, 1 - defaults.GROUND_TAIL)) < defaults.GROUND_THERE

@@ -1,0 +1,170 @@
+"""In which order is a ground laid, with which brush, and what waits for what?"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.blending.effects import EffectKind
+from jindle_core.blending.joins import Join, Meeting
+from jindle_core.blending.meeting import Seam
+from jindle_core.blending.painting import EDGED, LAYERED, GroundShape
+from jindle_core.colorimetry.spaces import Array
+from jindle_core.media import Medium
+from jindle_core.prediction.behaviour import Hand
+
+
+@dataclass(frozen=True, slots=True)
+class Worked:
+    """A pad as it is worked with: its dab (3,), medium, hand, coats, and how it joins the next."""
+
+    lab: Array
+    medium: Medium
+    hand: Hand
+    coats: int
+    seam: Seam
+    join: Join | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """One thing to do, with the pad at a place (None: with none); ``wait``: until it is dry first."""
+
+    words: str
+    pad: int | None = None
+    wait: bool = False
+
+
+def working_order(
+    shape: GroundShape, pads: Sequence[Worked], effects: Sequence[tuple[EffectKind, int | None]]
+) -> list[Step]:
+    """The steps of a ground: lightest pad first, back through in reverse, then what comes over it.
+
+    ``effects`` come with the place of their pad where it is one of the ground's.
+    """
+    steps = [Step(_BEFORE[shape])] if pads else []
+    if shape in EDGED or shape in LAYERED:
+        steps += _apart(shape, pads)
+    elif pads:
+        steps += _blended(shape, pads)
+    if any(pad.medium is Medium.CHALK_PAD for pad in pads):
+        steps.append(Step("chalk: wipe the dust off damp rather than blow it, then let it set", wait=True))
+    steps += _over(pads, effects)
+    if steps:
+        steps.append(
+            Step("lift the tape or stencil slowly, and let the panel flatten under a weight", None, True)
+        )
+    return steps
+
+
+def cautions(media: set[Medium], effects: set[EffectKind]) -> list[str]:
+    """What to take care of; a product's label and safety sheet go before it."""
+    found = []
+    if Medium.CHALK_PAD in media or EffectKind.SHIMMER in effects:
+        found.append(
+            "Chalk dust, shimmer, mica powder: do not breathe them, wipe up damp, keep from small children."
+            " With asthma, skin trouble or in pregnancy ask a professional first."
+        )
+    if media:
+        found.append(
+            "To speed drying, a heat tool: it burns skin and scorches paper; keep it moving, and off anything"
+            " damp with alcohol or solvent."
+        )
+    return found
+
+
+_BEFORE = {
+    GroundShape.BANDS: "tape the panel down along its edges",
+    GroundShape.OMBRE: "tape the panel down along its edges",
+    GroundShape.VIGNETTE: "lay the panel on scrap paper and come in over its edges; nothing is taped",
+    GroundShape.SKY: "tape the panel down, and mark how far the stencil moves each time",
+    GroundShape.STRIPES: "tape the panel, and lay strips of low-tack tape where it stays white",
+    GroundShape.STENCILS: "tape the panel down, and lay every stencil against the same corner",
+    GroundShape.WASH: "tape the panel down along its edges",
+}
+_HANDS = {Hand.LIGHT: ", with a light hand", Hand.MIDDLE: "", Hand.HEAVY: ", with a heavy hand"}
+_TIMES = {2: "a second", 3: "a second and a third"}
+
+
+def _lightest_first(pads: Sequence[Worked]) -> list[int]:
+    return sorted(range(len(pads)), key=lambda place: -float(pads[place].lab[0]))
+
+
+def _blended(shape: GroundShape, pads: Sequence[Worked]) -> list[Step]:
+    steps, brush = [], None
+    order = _lightest_first(pads)
+    inwards = "from the edge inwards, " if shape is GroundShape.VIGNETTE else ""
+    for place in order:
+        said = [f"lay it {inwards}in small circles{_HANDS[pads[place].hand]}"]
+        if len(pads) > 1:
+            said += [_carried(pads, place), _brush(pads, brush, place)]
+        steps.append(Step("; ".join(words for words in said if words), place))
+        brush = place
+    for place in order[-2::-1]:
+        steps.append(Step("back through with it to smooth the joins, hardly any ink on the brush", place))
+    for place in order:
+        if pads[place].coats > 1:
+            steps.append(Step(f"{_TIMES[pads[place].coats]} coat, once the first is dry", place, True))
+    return steps
+
+
+def _carried(pads: Sequence[Worked], place: int) -> str:
+    """What happens at a pad's joins, those with neighbours before and after it."""
+    seams = {pads[at].seam for at in (place - 1, place) if 0 <= at < len(pads) - 1}
+    if seams == {Seam.GAP}:
+        return "stop a finger's breadth before the next colour: the gap stays white"
+    words = "carry it a little into its neighbours"
+    if Seam.LIGHT in seams:
+        words += ", with a lighter hand at the join"
+    return words + (", but leave the white gap" if Seam.GAP in seams else "")
+
+
+def _brush(pads: Sequence[Worked], before: int | None, place: int) -> str:
+    if before is None:
+        return ""
+    one, other = pads[before].lab, pads[place].lab
+    turn = abs((np.degrees(np.arctan2(one[2], one[1]) - np.arctan2(other[2], other[1])) + 180) % 360 - 180)
+    strong = min(np.hypot(*one[1:]), np.hypot(*other[1:])) >= defaults.MUD_ENDS_C
+    muddy = any(
+        pads[at].join is not None and pads[at].join.meeting is Meeting.MUDDY
+        for at in (place - 1, place)
+        if 0 <= at < len(pads) - 1
+    )
+    if muddy or (strong and turn >= defaults.CLEAN_BRUSH):
+        return "a clean brush"
+    return "the same brush will do"
+
+
+def _apart(shape: GroundShape, pads: Sequence[Worked]) -> list[Step]:
+    steps = []
+    how = {
+        GroundShape.SKY: "along the stencil's edge, running out above it; then move the stencil",
+        GroundShape.STRIPES: "in its stripes, tapping the brush off first",
+        GroundShape.STENCILS: "through its stencil, tapping the brush off first; wipe the stencil",
+        GroundShape.WASH: "over all of it, in small circles",
+    }[shape]
+    # Stripes can be laid lightest first; what lies over another has its place.
+    order = range(len(pads)) if shape in LAYERED or shape is GroundShape.SKY else _lightest_first(pads)
+    for number, place in enumerate(order):
+        wait = number > 0 and shape is not GroundShape.STRIPES
+        steps.append(Step(f"lay it {how}{_HANDS[pads[place].hand]}", place, wait))
+        if pads[place].coats > 1:
+            steps.append(Step(f"{_TIMES[pads[place].coats]} coat before anything is moved", place, True))
+    return steps
+
+
+_OVER = {
+    EffectKind.STENCIL: "lay the stencil and brush the pattern on, dry",
+    EffectKind.TEXT: "stamp the text into the ground, the panel lying flat",
+    EffectKind.WATER: "flick water on, wait for a breath, dab it off with a cloth",
+    EffectKind.SPLASHES: "dilute ink on a glass plate and flick it on, the rest covered with scrap paper",
+    EffectKind.WHITE: "flick opaque white on, last of the wet things",
+    EffectKind.SHIMMER: "flick or brush shimmer on; do not breathe dry powder, wipe up damp",
+}
+
+
+def _over(pads: Sequence[Worked], effects: Sequence[tuple[EffectKind, int | None]]) -> list[Step]:
+    order = list(EffectKind)
+    listed = sorted(effects, key=lambda one: order.index(one[0]))
+    return [Step(_OVER[kind], pad, wait=bool(pads)) for kind, pad in listed]

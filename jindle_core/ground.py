@@ -1,0 +1,111 @@
+"""What is planned for a card's ground: pads, how they are laid, on what, and what comes over them?"""
+
+from dataclasses import dataclass
+from typing import Any
+
+from jindle_core.blending.effects import EffectKind
+from jindle_core.blending.meeting import Joint, Reach, Seam
+from jindle_core.blending.painting import GroundShape
+from jindle_core.blending.standing import Wish
+from jindle_core.prediction.behaviour import Hand
+
+
+@dataclass(frozen=True, slots=True)
+class PadUse:
+    """A pad of the ground by its colour's id, how it is laid, and how it joins the next."""
+
+    colour: int
+    hand: Hand = Hand.MIDDLE
+    coats: int = 1
+    reach: Reach = Reach.MIDDLE
+    seam: Seam = Seam.BLEND
+
+    @property
+    def joint(self) -> Joint:
+        """How it joins the next pad."""
+        return Joint(self.reach, self.seam)
+
+
+@dataclass(frozen=True, slots=True)
+class Effect:
+    """Something over the ground, with the pad (a colour's id) and the hand where it needs one."""
+
+    kind: EffectKind
+    colour: int | None = None
+    hand: Hand = Hand.MIDDLE
+
+
+@dataclass(frozen=True, slots=True)
+class InkedCard:
+    """A card for mats that is inked by oneself: pad, hand, coats; whole, or its edges only.
+
+    ``paper`` is a cardstock's id, None for white.
+    """
+
+    colour: int
+    hand: Hand = Hand.MIDDLE
+    coats: int = 1
+    whole: bool = False
+    paper: int | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Ground:
+    """A card's ground.
+
+    ``across`` lays bands side by side rather than one above the other,
+    ``tinted`` lets a vignette's first pad cover its centre lightly,
+    ``lettered`` puts the lettering straight on the ground, without its strip.
+    """
+
+    shape: GroundShape = GroundShape.BANDS
+    across: bool = False
+    pads: tuple[PadUse, ...] = ()
+    paper: int | None = None
+    tinted: bool = False
+    wish: Wish = Wish.QUIET
+    lettered: bool = False
+    effects: tuple[Effect, ...] = ()
+    mat: InkedCard | None = None
+
+    @property
+    def laid(self) -> bool:
+        """Whether there is a ground at all."""
+        return bool(self.pads or self.effects)
+
+    @property
+    def supplies(self) -> tuple[int, ...]:
+        """The ids of all that it is made with, each once."""
+        used = [pad.colour for pad in self.pads] + [one.colour for one in self.effects]
+        used.append(self.paper)
+        if self.mat:
+            used += [self.mat.colour, self.mat.paper]
+        return tuple(dict.fromkeys(pk for pk in used if pk is not None))
+
+
+def ground_from_json(stored: dict[str, Any] | None) -> Ground:
+    """The ground as stored in a plan; plans from before there was any have none."""
+    if stored is None:
+        return Ground()
+    mat = stored["mat"]
+    return Ground(
+        GroundShape(stored["shape"]),
+        bool(stored["across"]),
+        tuple(_pad(one) for one in stored["pads"]),
+        stored["paper"],
+        bool(stored["tinted"]),
+        Wish(stored["wish"]),
+        bool(stored["lettered"]),
+        tuple(Effect(EffectKind(one["kind"]), one["colour"], Hand(one["hand"])) for one in stored["effects"]),
+        mat and InkedCard(mat["colour"], Hand(mat["hand"]), mat["coats"], bool(mat["whole"]), mat["paper"]),
+    )
+
+
+def _pad(stored: dict[str, Any]) -> PadUse:
+    return PadUse(
+        stored["colour"],
+        Hand(stored["hand"]),
+        stored["coats"],
+        Reach(stored["reach"]),
+        Seam(stored["seam"]),
+    )

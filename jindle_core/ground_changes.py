@@ -1,0 +1,50 @@
+"""Every change of a card's ground; see ``changes`` for what a change is."""
+
+from dataclasses import dataclass, replace
+from typing import Any
+
+from jindle_core import defaults
+from jindle_core.blending.effects import INKED
+from jindle_core.errors import BadInput, Problem
+from jindle_core.ground import Ground
+from jindle_core.plan import Plan
+
+
+@dataclass(frozen=True, slots=True)
+class SetGround:
+    """Change what is said of the ground; what is left out stays.
+
+    ``settings`` holds some of Ground's fields; pads and effects are given whole.
+    """
+
+    settings: dict[str, Any]
+
+    label = "the ground"
+
+    def apply(self, plan: Plan) -> Plan:
+        """The plan with this ground."""
+        return replace(plan, ground=checked(replace(plan.ground, **self.settings)))
+
+
+def checked(ground: Ground) -> Ground:
+    """The ground, or BadInput where nobody could lay it so."""
+    most = defaults.GROUND_PADS
+    if len(ground.pads) > most:
+        raise BadInput(
+            Problem(
+                f"A ground is laid with up to {most} pads; these are {len(ground.pads)}.",
+                field="pads",
+                value=str(len(ground.pads)),
+                expected=f"at most {most}",
+            )
+        )
+    coats = [pad.coats for pad in ground.pads] + ([ground.mat.coats] if ground.mat else [])
+    if not all(1 <= each <= defaults.PAD_COATS for each in coats):
+        raise BadInput(Problem(f"A pad has 1 to {defaults.PAD_COATS} coats.", field="coats"))
+    kinds = [effect.kind for effect in ground.effects]
+    if len(set(kinds)) < len(kinds):
+        raise BadInput(Problem("Each effect comes once.", field="effects"))
+    for effect in ground.effects:
+        if effect.kind in INKED and effect.colour is None:
+            raise BadInput(Problem(f"Say with which pad: {effect.kind}.", field="effects"))
+    return ground

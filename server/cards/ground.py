@@ -1,0 +1,220 @@
+"""The ground of a card, its pads laid on its card as predicted."""
+
+from collections.abc import Sequence
+from dataclasses import asdict, dataclass, replace
+from functools import cached_property
+from typing import Any
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.blending.effects import INKED, EffectKind, Marks, marks, placed
+from jindle_core.blending.inks import Ink, Inks, inks_of, seen_on, wet
+from jindle_core.blending.joins import Join, judge, laid_over, strips
+from jindle_core.blending.known import Known, known
+from jindle_core.blending.painting import LAYERED, Field, at_points, painting
+from jindle_core.blending.ways import Row
+from jindle_core.blending.working import Step, Worked, working_order
+from jindle_core.colorimetry.spaces import reflectance_to_lab
+from jindle_core.colorimetry.views import shades
+from jindle_core.ground import Ground, PadUse
+from jindle_core.plan import Plan
+from jindle_core.prediction.behaviour import Hand
+from jindle_core.prediction.stocks import WHITE
+from server.cards.resolve import ResolvedPlan
+from server.catalogue.arrays import Catalogue, RangeFacts
+
+
+@dataclass(frozen=True)
+class Grounded:
+    """The ground of a resolved plan. Pads that have left the supplies are left out."""
+
+    resolved: ResolvedPlan
+
+    @property
+    def plan(self) -> Ground:
+        """What is planned."""
+        return self.resolved.plan.ground
+
+    @property
+    def catalogue(self) -> Catalogue:
+        """The supplies that it is laid with."""
+        return self.resolved.catalogue
+
+    def with_plan(self, ground: Ground) -> "Grounded":
+        """The same card with another ground."""
+        plan: Plan = replace(self.resolved.plan, ground=ground)
+        return Grounded(ResolvedPlan(plan, self.catalogue))
+
+    @cached_property
+    def pads(self) -> tuple[PadUse, ...]:
+        """The pads that are there."""
+        return tuple(pad for pad in self.plan.pads if pad.colour in self.catalogue.places)
+
+    @cached_property
+    def places(self) -> list[int]:
+        """Where they stand in the catalogue."""
+        return [self.catalogue.places[pad.colour] for pad in self.pads]
+
+    @cached_property
+    def inks(self) -> Inks:
+        """Their inks as they are laid here."""
+        return self.inks_at(self.places, [(pad.hand, pad.coats) for pad in self.pads])
+
+    def inks_at(self, places: Sequence[int], how: Sequence[tuple[Hand, int]]) -> Inks:
+        """The inks of the pads at some places of the catalogue, by hand and coats."""
+        ones = self.catalogue.reflectance(np.array(places, dtype=np.intp))
+        facts = [self.facts(place) for place in places]
+        return inks_of(
+            [
+                Ink(one, about.medium, self.catalogue.behaviour(about.id), hand, coats)
+                for one, about, (hand, coats) in zip(ones, facts, how, strict=True)
+            ]
+        )
+
+    def facts(self, place: int) -> RangeFacts:
+        """What is known of the range of a colour."""
+        return self.catalogue.ranges[int(self.catalogue.range_ids[place])]
+
+    def known(self, place: int) -> Known:
+        """What can be said of a pad at all."""
+        metallic = bool(self.facts(place).properties.get("metallic"))
+        return known(self.catalogue.lab[place], float(self.catalogue.sigma[place]), metallic)
+
+    def card_of(self, pk: int | None) -> np.ndarray:
+        """The reflectance (31,) of a cardstock; white where none is said, or it is gone."""
+        place = None if pk is None else self.catalogue.places.get(pk)
+        return WHITE if place is None else self.catalogue.reflectance(np.array([place]))[0]
+
+    @cached_property
+    def card(self) -> np.ndarray:
+        """What the ground is laid on."""
+        return self.card_of(self.plan.paper)
+
+    @cached_property
+    def card_lab(self) -> np.ndarray:
+        """Its CIELAB (3,)."""
+        return reflectance_to_lab(self.card)
+
+    @cached_property
+    def row(self) -> Row:
+        """The pads as they follow one another."""
+        return Row(self.inks, tuple(pad.joint for pad in self.pads), self.card)
+
+    @cached_property
+    def strips(self) -> list[np.ndarray]:
+        """CIELAB from each pad to the next: along the join, or where one lies over all before it."""
+        found = []
+        for at in range(len(self.pads) - 1):
+            if self.plan.shape in LAYERED:
+                below = self.inks.mixed(np.tri(len(self.pads))[at])
+                found.append(laid_over(below, self.inks[at + 1], self.card))
+            else:
+                found.append(strips(self.inks[at], self.inks[at + 1], self.card, self.row.joints[at]))
+        return found
+
+    @cached_property
+    def joins(self) -> list[Join]:
+        """How each pad meets the next."""
+        return [judge(labs, self.card, self.row.joints[at].seam) for at, labs in enumerate(self.strips)]
+
+    def is_predicted(self, at: int) -> bool:
+        """Whether the join after a pad can be predicted at all."""
+        return all(self.known(place).predicted for place in self.places[at : at + 2])
+
+    @cached_property
+    def fields(self) -> tuple[Field, ...]:
+        """Which pad lies where."""
+        return painting(self.plan.shape, self.row.joints, self.plan.across, self.plan.tinted)
+
+    def inks_on(self, x: np.ndarray, y: np.ndarray) -> Inks:
+        """What lies at points (k,) of the panel."""
+        return self.inks.mixed(at_points(self.fields, x, y))
+
+    def seen_at(self, x: np.ndarray, y: np.ndarray) -> np.ndarray:
+        """CIELAB (k, 3) at points of the panel, dry, without what comes over it."""
+        return seen_on(self.inks_on(x, y), self.card)
+
+    @cached_property
+    def marks(self) -> dict[EffectKind, Marks]:
+        """What comes over it, as far as its pads are there."""
+        found = {}
+        leaves = np.array([defaults.WATER_LEAVES[self.facts(place).medium] for place in self.places])
+        for effect in sorted(self.plan.effects, key=lambda one: list(EffectKind).index(one.kind)):
+            place = self.catalogue.places.get(effect.colour or 0)
+            if effect.kind in INKED and place is None:
+                continue
+            over = None if place is None else self.inks_at([place], [(effect.hand, 1)])[0]
+            x, y, _ = placed(effect.kind)
+            weights = at_points(self.fields, x, y)
+            lifted = (weights @ leaves) / np.maximum(weights.sum(axis=1), 1e-9)
+            found[effect.kind] = marks(effect.kind, self.inks.mixed(weights), lifted, over, self.card)
+        return found
+
+    @cached_property
+    def mat_lab(self) -> np.ndarray | None:
+        """CIELAB (3,) of the card for mats that is inked by oneself, if it is and its pad is there."""
+        mat = self.plan.mat
+        place = None if mat is None else self.catalogue.places.get(mat.colour)
+        if mat is None or place is None:
+            return None
+        return seen_on(self.inks_at([place], [(mat.hand, mat.coats)])[0], self.card_of(mat.paper))
+
+    @property
+    def order(self) -> list[Step]:
+        """The steps of laying it."""
+        worked = [
+            Worked(
+                self.catalogue.lab[place],
+                self.facts(place).medium,
+                pad.hand,
+                pad.coats,
+                pad.seam,
+                self.joins[at] if at < len(self.joins) else None,
+            )
+            for at, (pad, place) in enumerate(zip(self.pads, self.places, strict=True))
+        ]
+        colours = [pad.colour for pad in self.pads]
+        over = [
+            (one.kind, colours.index(one.colour) if one.colour in colours else None)
+            for one in self.plan.effects
+            if one.kind in self.marks
+        ]
+        return working_order(self.plan.shape, worked, over)
+
+    def panel(self, is_wet: bool = False) -> dict[str, Any] | None:
+        """The ground as ``PanelSerializer`` describes it; None while there is none."""
+        if not self.plan.laid:
+            return None
+        laid = [self.inks.mixed(field.weights) for field in self.fields]
+        labs = [seen_on(inks, self.card) for inks in laid]
+        if is_wet:
+            labs = [wet(dry, inks) for dry, inks in zip(labs, laid, strict=True)]
+        over = [] if is_wet else list(self.marks.items())
+        seen = [*labs, *(found.seen for _, found in over if found.seen is not None)]
+        views = iter([asdict(one) for one in shades(np.concatenate(seen))])
+        return {
+            "parts": [
+                {
+                    "edge": [round(float(y), 4) for y in field.edge] if field.edge.any() else [],
+                    "way": field.way.value,
+                    "stops": [{"at": round(float(at), 4), "shades": next(views)} for at in field.at],
+                }
+                for field in self.fields
+            ],
+            "effects": [
+                {
+                    "effect": kind.value,
+                    "marks": [
+                        {
+                            "x": round(float(x), 4),
+                            "y": round(float(y), 4),
+                            "radius": round(float(radius), 4),
+                            "shades": None if found.seen is None else next(views),
+                        }
+                        for x, y, radius in zip(found.x, found.y, found.radius, strict=True)
+                    ],
+                }
+                for kind, found in over
+            ],
+        }

@@ -1,0 +1,54 @@
+"""The API of a card's ground."""
+
+from drf_spectacular.utils import extend_schema
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from server.access import cards_of, one
+from server.cards.colouring import coloured_plans
+from server.cards.ground_serializers import (
+    GroundSerializer,
+    PadsQuery,
+    TogetherMakeSerializer,
+    WayOutSerializer,
+)
+from server.cards.ground_views import ways, what_they_make, whole_ground
+from server.cards.on_ground import OnGround, on_ground
+from server.catalogue.arrays import catalogue_for
+
+
+def _on_ground(request: Request, pk: int) -> OnGround:
+    card = one(cards_of(request.user), pk=pk)
+    return on_ground(coloured_plans([card], catalogue_for(request.user), request.user)[0])
+
+
+class CardGround(APIView):
+    """The ground of a card."""
+
+    @extend_schema(responses=GroundSerializer, operation_id="ground")
+    def get(self, request: Request, pk: int) -> Response:
+        """Pads and joins as predicted, what holds of the ground, and how it is laid."""
+        return Response(whole_ground(_on_ground(request, pk)))
+
+
+class JoinWays(APIView):
+    """Ways out of a join."""
+
+    @extend_schema(
+        parameters=[PadsQuery], responses=WayOutSerializer(many=True), operation_id="ways_out_of_join"
+    )
+    def get(self, request: Request, pk: int, at: int) -> Response:
+        """What would be better than the join after a pad, with what it would give."""
+        given = PadsQuery(data=request.query_params)
+        given.is_valid(raise_exception=True)
+        return Response(ways(_on_ground(request, pk).grounded, at, given.validated_data["owned"]))
+
+
+class TogetherMake(APIView):
+    """What the pads of a ground can make."""
+
+    @extend_schema(responses=TogetherMakeSerializer, operation_id="what_pads_make")
+    def get(self, request: Request, pk: int) -> Response:
+        """Their best order, and what each two give where both lie."""
+        return Response(what_they_make(_on_ground(request, pk).grounded))

@@ -1,0 +1,282 @@
+"""Does a card's ground run evenly and do what is wanted of it, and what would mend it?"""
+
+from collections.abc import Callable, Iterable
+from dataclasses import asdict, replace
+from typing import Any
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.blending.effects import EffectKind, examine_marks
+from jindle_core.blending.evenness import evened, examine_centre, examine_edge, examine_steps
+from jindle_core.blending.inks import seen_on
+from jindle_core.blending.painting import EDGED, GroundShape, at_points, spread
+from jindle_core.blending.standing import Wish
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.contrast.rules import Finding, PairKind, Status, holds
+from jindle_core.ground import Effect, PadUse
+from jindle_core.media import PAD_MEDIA
+from jindle_core.prediction.behaviour import Hand
+from server.cards.ground import Grounded
+from server.cards.on_ground import OnGround
+from server.catalogue.arrays import Catalogue
+
+_BANDS = 5  # of an ombre of one pad, where it is judged
+_MENDS = 3
+_HANDS = list(Hand)
+
+
+def findings(on: OnGround) -> list[dict[str, Any]]:
+    """All that holds or does not hold of a ground, as ``GroundFindingSerializer`` describes it."""
+    if not on.grounded.plan.laid:
+        return []
+    found = [*_evenness(on.grounded), *_standing(on)]
+    for kind, seen in on.grounded.marks.items():
+        found.append(_told(f"effect {kind}", kind[0].upper() + kind[1:], examine_marks(kind, seen)))
+    return found
+
+
+def _told(key: str, title: str, found: Finding, mends: Iterable[dict] = ()) -> dict[str, Any]:
+    return {"key": key, "title": title} | asdict(found) | {"status": found.status.value, "mends": list(mends)}
+
+
+# --- Evenness.
+
+
+def _evenness(grounded: Grounded) -> list[dict[str, Any]]:
+    shape, pads = grounded.plan.shape, grounded.pads
+    if not pads:
+        return []
+    if shape is GroundShape.OMBRE:
+        return [_steps(grounded)]
+    if shape is GroundShape.VIGNETTE:
+        return [_centre(grounded)]
+    return [_edge(grounded, at) for at in range(len(pads))] if shape in EDGED else []
+
+
+def _bands(grounded: Grounded) -> np.ndarray:
+    if len(grounded.pads) > 1:
+        return seen_on(grounded.inks, grounded.card)
+    middle = np.full(_BANDS, 0.5)
+    along = np.linspace(0, 1, _BANDS)
+    return grounded.seen_at(*((along, middle) if grounded.plan.across else (middle, along)))
+
+
+def _steps(grounded: Grounded) -> dict[str, Any]:
+    labs = _bands(grounded)
+    finding = examine_steps(labs)
+    mends = []
+    if finding.status is not Status.HOLDS:
+        tried = [
+            (at, pads)
+            for at, pad in enumerate(grounded.pads)
+            if pad.coats < defaults.PAD_COATS
+            for pads in [_changed(grounded.pads, at, coats=pad.coats + 1)]
+        ]
+        seen = [_bands(grounded.with_plan(replace(grounded.plan, pads=pads))) for _, pads in tried]
+        best = evened([labs, *seen])
+        if best:
+            at, pads = tried[best - 1]
+            after = examine_steps(seen[best - 1])
+            words = f"one more coat of {_name(grounded, at)}"
+            mends.append(_mend(words, after.figure, {"pads": pads}))
+    return _told("steps", "Steps of the ombre", finding, mends)
+
+
+def _centre(grounded: Grounded) -> dict[str, Any]:
+    def seen(of: Grounded) -> Finding:
+        full = defaults.VIGNETTE_CENTRE[1] / np.sqrt(2)
+        x = np.array([0.5, 0.5 + full / np.sqrt(2)])
+        centre, edge = of.seen_at(x, x)
+        return examine_centre(centre, edge)
+
+    finding = seen(grounded)
+    ways = [("cover the centre with a light hand of the first pad", {"tinted": True})]
+    hand = grounded.pads[0].hand
+    if hand is not Hand.LIGHT:
+        lighter = _changed(grounded.pads, 0, hand=_HANDS[_HANDS.index(hand) - 1])
+        ways.append((f"a lighter hand with {_name(grounded, 0)}", {"pads": lighter}))
+    return _told("centre", "Centre of the vignette", finding, _that_hold(grounded, finding, ways, seen))
+
+
+def _edge(grounded: Grounded, at: int) -> dict[str, Any]:
+    def seen(of: Grounded) -> Finding:
+        return examine_edge(of.inks[at], of.card)
+
+    finding, pad = seen(grounded), grounded.pads[at]
+    ways = [
+        ("a lighter hand, tapped off first", {"pads": _changed(grounded.pads, at, hand=hand)})
+        for hand in _HANDS[: _HANDS.index(pad.hand)][::-1]
+    ]
+    title = f"Edge of {_name(grounded, at)}"
+    return _told(f"edge {at}", title, finding, _that_hold(grounded, finding, ways, seen)[:1])
+
+
+def _that_hold(
+    grounded: Grounded,
+    finding: Finding,
+    ways: list[tuple[str, dict[str, Any]]],
+    seen: Callable[[Grounded], Finding],
+) -> list[dict[str, Any]]:
+    """Of some ways to change a ground, those with which a failing finding holds."""
+    if finding.status is Status.HOLDS:
+        return []
+    tried = [
+        (words, settings, seen(grounded.with_plan(replace(grounded.plan, **settings))))
+        for words, settings in ways
+    ]
+    return [
+        _mend(words, after.figure, settings)
+        for words, settings, after in tried
+        if after.status is Status.HOLDS
+    ]
+
+
+# --- Against what lies on it.
+
+
+def _standing(on: OnGround) -> list[dict[str, Any]]:
+    found = []
+    picture = on.picture_stands()
+    if picture is not None:
+        found.append(
+            _told("picture", "The picture on it", picture, _mends(on, picture, OnGround.picture_stands))
+        )
+    wanted = on.does_what_is_wanted()
+    titles = {Wish.QUIET: "A quiet ground", Wish.SHINE: "A dark ground", Wish.BRIGHT: "A bright ground"}
+    title = titles[on.grounded.plan.wish]
+    found.append(_told("wish", title, wanted, _mends(on, wanted, OnGround.does_what_is_wanted)))
+    lettering = on.lettering_stands()
+    if lettering:
+        title, finding = lettering
+        strip = on.grounded.plan.lettered and finding.status is not Status.HOLDS
+        ways = [_mend("put it on its strip", "", {"lettered": False})] if strip else []
+        found.append(_told("lettering", title, finding, ways))
+    mat = on.mat_stands()
+    if mat is not None:
+        found.append(_told("mat", "The inked mat around it", mat))
+    return found
+
+
+def _mends(
+    on: OnGround, finding: Finding, examine: Callable[[OnGround], Finding | None]
+) -> list[dict[str, Any]]:
+    """What would make it hold, tried out: another hand, another coat, another pad, a pale grey pattern."""
+    if finding.status is Status.HOLDS:
+        return []
+    found, open_now = [], _open(on)
+    for words, settings in _ways(on):
+        changed = on.with_ground(replace(on.grounded.plan, **settings))
+        after = examine(changed)
+        # What mends one thing must not break another.
+        if after is None or after.status is not Status.HOLDS or _open(changed) >= open_now:
+            continue
+        found.append(_mend(words, after.figure, settings))
+        if len(found) == _MENDS:
+            break
+    return found
+
+
+def _open(on: OnGround) -> int:
+    found = (on.picture_stands(), on.does_what_is_wanted())
+    return sum(one is not None and one.status is not Status.HOLDS for one in found)
+
+
+def _ways(on: OnGround) -> Iterable[tuple[str, dict[str, Any]]]:
+    pads = on.grounded.pads
+    dark = on.grounded.plan.wish is Wish.SHINE
+    if pads:
+        turns = [(1, "a heavier hand"), (-1, "a lighter hand")] if dark else [(-1, "a lighter hand")]
+        for turn, words in turns:
+            changed = tuple(_with_hand(pad, turn) for pad in pads)
+            if changed != pads:
+                yield f"{words} all over", {"pads": changed}
+        if dark:
+            yield (
+                "one more coat all over",
+                {"pads": tuple(replace(pad, coats=min(pad.coats + 1, defaults.PAD_COATS)) for pad in pads)},
+            )
+        yield from _another_pad(on)
+    grey = _pale_grey(on.grounded)
+    if grey is not None and not dark:
+        catalogue = on.grounded.catalogue
+        name = label(catalogue, grey)
+        effect = Effect(EffectKind.STENCIL, catalogue.rows[grey][Catalogue.ID], Hand.LIGHT)
+        others = tuple(one for one in on.grounded.plan.effects if one.kind is not EffectKind.STENCIL)
+        settings = {"pads": (), "effects": (effect, *others)}
+        yield f"bare card with a pale grey pattern in {name}, a light hand", settings
+
+
+def _another_pad(on: OnGround) -> Iterable[tuple[str, dict[str, Any]]]:
+    """Instead of the pad that lies most where the picture sinks in, the nearest that would hold there."""
+    grounded, (places, labs, _) = on.grounded, on.edge
+    weights = at_points(grounded.fields, *places.T) if len(places) else spread(grounded.fields)
+    if len(places):
+        sinks = ~holds(PairKind.PICTURE, labs, grounded.seen_at(*places.T))
+        weights = weights[sinks] if sinks.any() else weights
+    at = int(weights.sum(axis=0).argmax())
+    candidates = pads_to_take(grounded, owned=True)
+    seen = grounded.catalogue.lab[candidates]
+    now = grounded.catalogue.lab[grounded.places[at]]
+    order = np.argsort(delta_e(now, seen), kind="stable")
+    if len(labs):
+        # Flat, as if it were laid all over: the whole ground is examined after.
+        stands = holds(PairKind.PICTURE, np.repeat(labs, len(seen), axis=0), np.tile(seen, (len(labs), 1)))
+        share = stands.reshape(len(labs), len(seen)).mean(axis=0)
+        order = order[share[order] >= defaults.STANDS_SHARE[0]]
+    for place in candidates[order[:_MENDS]]:
+        pk = grounded.catalogue.rows[place][Catalogue.ID]
+        words = f"{label(grounded.catalogue, place)} instead of {_name(grounded, at)}"
+        yield words, {"pads": _changed(grounded.pads, at, colour=pk)}
+
+
+def pads_to_take(grounded: Grounded, owned: bool) -> np.ndarray:
+    """The places of pads that could be taken and are predicted: those owned, or all that can be had."""
+    catalogue = grounded.catalogue
+    places = catalogue.of_media(PAD_MEDIA)
+    mine = places[catalogue.usable[places]]
+    places = mine if owned and len(mine) else places
+    fit = [place not in grounded.places and grounded.known(place).predicted for place in places.tolist()]
+    return places[np.array(fit, dtype=bool)]
+
+
+def _pale_grey(grounded: Grounded) -> int | None:
+    """The palest pad that is grey, if there is any."""
+    places = pads_to_take(grounded, owned=True)
+    lab = grounded.catalogue.lab[places]
+    fits = (np.hypot(lab[:, 1], lab[:, 2]) <= defaults.NEUTRAL_ROLE_C) & (lab[:, 0] >= defaults.MIDDLE_GREY_L)
+    return int(places[fits][lab[fits][:, 0].argmax()]) if fits.any() else None
+
+
+# --- How it is told.
+
+
+def _with_hand(pad: PadUse, turn: int) -> PadUse:
+    at = min(max(_HANDS.index(pad.hand) + turn, 0), len(_HANDS) - 1)
+    return replace(pad, hand=_HANDS[at])
+
+
+def _changed(pads: tuple[PadUse, ...], at: int, **told: Any) -> tuple[PadUse, ...]:
+    return (*pads[:at], replace(pads[at], **told), *pads[at + 1 :])
+
+
+def label(catalogue: Catalogue, place: int) -> str:
+    """What a colour is called in a sentence."""
+    row = catalogue.rows[place]
+    return row[Catalogue.CODE] or row[Catalogue.NAME]
+
+
+def _name(grounded: Grounded, at: int) -> str:
+    return label(grounded.catalogue, grounded.places[at])
+
+
+def _mend(words: str, figure: str, settings: dict[str, Any]) -> dict[str, Any]:
+    return {"words": words, "figure": figure, "settings": told_settings(settings)}
+
+
+def told_settings(settings: dict[str, Any]) -> dict[str, Any]:
+    """Some of a ground's settings as a change of it is written in JSON."""
+    return {
+        name: [asdict(one) for one in value] if isinstance(value, tuple) else value
+        for name, value in settings.items()
+    }

@@ -1,0 +1,251 @@
+"""What the API of a card's ground takes and gives."""
+
+from rest_framework import serializers
+
+from jindle_core import ground_changes
+from jindle_core.blending.effects import EffectKind
+from jindle_core.blending.joins import Meeting
+from jindle_core.blending.meeting import Reach, Seam
+from jindle_core.blending.painting import GroundShape
+from jindle_core.blending.standing import Wish
+from jindle_core.blending.ways import WayKind
+from jindle_core.ground import Effect, InkedCard, PadUse
+from jindle_core.prediction.behaviour import Hand
+from server.cards.change_serializers import ChangeSerializer, kind_field
+from server.cards.serializers import EFFECT_CHOICES, STATUS_CHOICES, PanelSerializer
+from server.catalogue.models import HAND_CHOICES
+from server.catalogue.swatches import VERDICT_CHOICES, ShadesSerializer, SwatchSerializer
+
+SHAPE_CHOICES = [(one.value, one.value) for one in GroundShape]
+REACH_CHOICES = [(one.value, one.value) for one in Reach]
+SEAM_CHOICES = [(one.value, one.value) for one in Seam]
+WISH_CHOICES = [(one.value, one.value) for one in Wish]
+MEETING_CHOICES = [(one.value, one.value) for one in Meeting]
+WAY_OUT_CHOICES = [(one.value, one.value) for one in WayKind]
+_LONGEST = 100  # what the core then says no to, in words
+
+
+# --- What it takes, and gives back in ways out and mends.
+
+
+class PadUseSerializer(serializers.Serializer):
+    """A pad of the ground: its colour, how it is laid, and how it joins the next."""
+
+    colour = serializers.IntegerField()
+    hand = serializers.ChoiceField(choices=HAND_CHOICES, default=Hand.MIDDLE.value)
+    coats = serializers.IntegerField(default=1)
+    reach = serializers.ChoiceField(
+        choices=REACH_CHOICES, default=Reach.MIDDLE.value, help_text="how far it is carried into the next"
+    )
+    seam = serializers.ChoiceField(choices=SEAM_CHOICES, default=Seam.BLEND.value)
+
+    def to_internal_value(self, data) -> PadUse:
+        given = super().to_internal_value(data)
+        return PadUse(
+            given["colour"], Hand(given["hand"]), given["coats"], Reach(given["reach"]), Seam(given["seam"])
+        )
+
+
+class EffectUseSerializer(serializers.Serializer):
+    """Something over the ground, with the pad and the hand where it needs one."""
+
+    effect = serializers.ChoiceField(choices=EFFECT_CHOICES)
+    colour = serializers.IntegerField(allow_null=True, default=None)
+    hand = serializers.ChoiceField(choices=HAND_CHOICES, default=Hand.MIDDLE.value)
+
+    def to_internal_value(self, data) -> Effect:
+        given = super().to_internal_value(data)
+        return Effect(EffectKind(given["effect"]), given["colour"], Hand(given["hand"]))
+
+
+class InkedCardUseSerializer(serializers.Serializer):
+    """A card for mats, inked by oneself."""
+
+    colour = serializers.IntegerField()
+    hand = serializers.ChoiceField(choices=HAND_CHOICES, default=Hand.MIDDLE.value)
+    coats = serializers.IntegerField(default=1)
+    whole = serializers.BooleanField(default=False, help_text="or its edges only")
+    paper = serializers.IntegerField(allow_null=True, default=None)
+
+    def to_internal_value(self, data) -> InkedCard:
+        given = super().to_internal_value(data)
+        return InkedCard(given["colour"], Hand(given["hand"]), given["coats"], given["whole"], given["paper"])
+
+
+class GroundSettingsSerializer(serializers.Serializer):
+    """Some of a ground's settings; pads and effects whole."""
+
+    shape = serializers.ChoiceField(choices=SHAPE_CHOICES, required=False)
+    across = serializers.BooleanField(required=False, help_text="bands side by side")
+    pads = PadUseSerializer(many=True, required=False, max_length=_LONGEST)
+    paper = serializers.IntegerField(required=False, allow_null=True)
+    tinted = serializers.BooleanField(required=False, help_text="a vignette's centre covered lightly")
+    wish = serializers.ChoiceField(choices=WISH_CHOICES, required=False)
+    lettered = serializers.BooleanField(required=False, help_text="lettering without its strip")
+    effects = EffectUseSerializer(many=True, required=False, max_length=_LONGEST)
+    mat = InkedCardUseSerializer(required=False, allow_null=True)
+
+
+class SetGroundSerializer(ChangeSerializer, GroundSettingsSerializer):
+    """Change what is said of the ground; what is left out stays."""
+
+    makes = ground_changes.SetGround
+    kind = kind_field("set_ground")
+
+    def to_internal_value(self, data):
+        given = dict(super(ChangeSerializer, self).to_internal_value(data))
+        given.pop("kind")
+        for name, kind in (("shape", GroundShape), ("wish", Wish)):
+            if name in given:
+                given[name] = kind(given[name])
+        for name in ("pads", "effects"):
+            if name in given:
+                given[name] = tuple(given[name])
+        return ground_changes.SetGround(given)
+
+
+GROUND_CHANGES: dict[str, type[ChangeSerializer]] = {"set_ground": SetGroundSerializer}
+
+
+class PadsQuery(serializers.Serializer):
+    """Only pads from the drawer, where there are any."""
+
+    owned = serializers.BooleanField(default=True)
+
+
+# --- What it gives.
+
+
+class PadSerializer(PadUseSerializer):
+    """A pad as it is laid here."""
+
+    swatch = SwatchSerializer()
+    shades = ShadesSerializer(help_text="as laid, dry")
+    lightness = serializers.FloatField(help_text="L* as laid, dry")
+    predicted = serializers.BooleanField(help_text="or not to be predicted at all")
+    notes = serializers.ListField(child=serializers.CharField())
+
+
+class JoinSerializer(serializers.Serializer):
+    """How a pad meets the next; ``meeting`` is none where it is not predicted."""
+
+    meeting = serializers.ChoiceField(choices=MEETING_CHOICES, allow_null=True)
+    words = serializers.CharField()
+    rough = serializers.BooleanField(help_text="one of the two is not well enough known")
+    strip = ShadesSerializer(many=True)
+    wet = ShadesSerializer(many=True)
+
+
+class GroundMendSerializer(serializers.Serializer):
+    """A change of the ground with which a finding would hold: post it as ``set_ground``."""
+
+    words = serializers.CharField()
+    figure = serializers.CharField()
+    settings = GroundSettingsSerializer()
+
+
+class GroundFindingSerializer(serializers.Serializer):
+    """What holds or does not hold of a ground."""
+
+    key = serializers.CharField()
+    title = serializers.CharField()
+    status = serializers.ChoiceField(choices=STATUS_CHOICES)
+    figure = serializers.CharField()
+    limit = serializers.CharField()
+    reason = serializers.CharField()
+    mends = GroundMendSerializer(many=True)
+
+
+class GroundStepSerializer(serializers.Serializer):
+    """One thing to do, with the pad at a place (none: with none); ``wait``: until it is dry first."""
+
+    words = serializers.CharField()
+    pad = serializers.IntegerField(allow_null=True)
+    wait = serializers.BooleanField()
+
+
+class EffectSerializer(EffectUseSerializer):
+    """Something over the ground."""
+
+    swatch = SwatchSerializer(allow_null=True)
+
+
+class NearestColourSerializer(serializers.Serializer):
+    """The palette colour that is nearest to something."""
+
+    key = serializers.IntegerField()
+    name = serializers.CharField()
+    verdict = serializers.ChoiceField(choices=VERDICT_CHOICES)
+    distance = serializers.FloatField(help_text="ΔE00")
+
+
+class InkedCardSerializer(InkedCardUseSerializer):
+    """A card for mats, inked by oneself, as predicted."""
+
+    swatch = SwatchSerializer()
+    paper_swatch = SwatchSerializer(allow_null=True)
+    shades = ShadesSerializer()
+    lightness = serializers.FloatField()
+    like = NearestColourSerializer(allow_null=True)
+
+
+class GroundSerializer(serializers.Serializer):
+    """A card's ground."""
+
+    shape = serializers.ChoiceField(choices=SHAPE_CHOICES)
+    across = serializers.BooleanField()
+    tinted = serializers.BooleanField()
+    wish = serializers.ChoiceField(choices=WISH_CHOICES)
+    lettered = serializers.BooleanField()
+    most_pads = serializers.IntegerField()
+    most_coats = serializers.IntegerField()
+    paper = SwatchSerializer(allow_null=True)
+    paper_shades = ShadesSerializer()
+    pads = PadSerializer(many=True)
+    lost = serializers.IntegerField(help_text="pads that have left the supplies")
+    joins = JoinSerializer(many=True)
+    panel = PanelSerializer(allow_null=True)
+    wet = PanelSerializer(allow_null=True)
+    findings = GroundFindingSerializer(many=True)
+    effects = EffectSerializer(many=True)
+    mat = InkedCardSerializer(allow_null=True)
+    order = GroundStepSerializer(many=True)
+    cautions = serializers.ListField(child=serializers.CharField())
+
+
+class WayOutSerializer(serializers.Serializer):
+    """A way out of a join that is not clean: post its pads as ``set_ground``."""
+
+    way = serializers.ChoiceField(choices=WAY_OUT_CHOICES)
+    words = serializers.CharField()
+    swatch = SwatchSerializer(allow_null=True, help_text="the pad that it brings in")
+    joins = JoinSerializer(many=True)
+    pads = PadUseSerializer(many=True)
+
+
+class OverlapSerializer(serializers.Serializer):
+    """What two of the pads give where both lie fully."""
+
+    words = serializers.CharField(help_text="the two pads")
+    shades = ShadesSerializer()
+    hue_name = serializers.CharField()
+    meeting = serializers.ChoiceField(choices=MEETING_CHOICES)
+    like = NearestColourSerializer(allow_null=True)
+
+
+class BestOrderSerializer(serializers.Serializer):
+    """The best order of the pads; ``same``: they stand so already."""
+
+    same = serializers.BooleanField()
+    words = serializers.CharField()
+    pads = PadUseSerializer(many=True)
+    joins = JoinSerializer(many=True)
+
+
+class TogetherMakeSerializer(serializers.Serializer):
+    """What the chosen pads can make."""
+
+    best = BestOrderSerializer(allow_null=True)
+    overlaps = OverlapSerializer(many=True)
+    rainbow = serializers.BooleanField()
+    words = serializers.CharField()

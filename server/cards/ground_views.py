@@ -1,0 +1,242 @@
+"""The ground of a card as its screen gets it."""
+
+from collections.abc import Sequence
+from dataclasses import asdict, replace
+from typing import Any
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.blending.inks import Inks, seen_on, wet
+from jindle_core.blending.joins import Join
+from jindle_core.blending.orders import best_order, is_rainbow, overlaps
+from jindle_core.blending.painting import LAYERED
+from jindle_core.blending.ways import WayKind, WayOut, ways_out
+from jindle_core.blending.working import cautions
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.naming import hue_family
+from jindle_core.colorimetry.views import shades
+from jindle_core.errors import BadInput, Problem
+from jindle_core.ground import PadUse
+from jindle_core.matching.verdicts import judge as judge_match
+from server.cards.ground import Grounded
+from server.cards.ground_checks import findings, label, pads_to_take
+from server.cards.on_ground import OnGround
+from server.cards.resolve import value_shades
+from server.catalogue.swatches import swatch
+
+_STRIP = 2  # every second place of a strip is shown
+
+
+def whole_ground(on: OnGround) -> dict[str, Any]:
+    """Everything of the stage, as ``GroundSerializer`` describes it."""
+    grounded, plan = on.grounded, on.grounded.plan
+    catalogue = grounded.catalogue
+    paper = None if plan.paper is None else catalogue.places.get(plan.paper)
+    media = {grounded.facts(place).medium for place in grounded.places}
+    return {
+        "shape": plan.shape.value,
+        "across": plan.across,
+        "tinted": plan.tinted,
+        "wish": plan.wish.value,
+        "lettered": plan.lettered,
+        "most_pads": defaults.GROUND_PADS,
+        "most_coats": defaults.PAD_COATS,
+        "paper": None if paper is None else swatch(catalogue, paper),
+        "paper_shades": value_shades(tuple(map(float, grounded.card_lab))),
+        "pads": _pads(grounded),
+        "lost": len(plan.pads) - len(grounded.pads),
+        "joins": [_join(grounded, at) for at in range(len(grounded.joins))],
+        "panel": grounded.panel(),
+        "wet": grounded.panel(is_wet=True),
+        "findings": findings(on),
+        "effects": [_use(one) | {"swatch": _swatch_of(grounded, one.colour)} for one in plan.effects],
+        "mat": _mat(grounded),
+        "order": [asdict(step) for step in grounded.order],
+        "cautions": cautions(media, {effect.kind for effect in plan.effects}),
+    }
+
+
+def _use(one: Any) -> dict[str, Any]:
+    told = asdict(one)
+    if "kind" in told:
+        told["effect"] = told.pop("kind")
+    return told
+
+
+def _swatch_of(grounded: Grounded, pk: int | None) -> dict[str, Any] | None:
+    place = None if pk is None else grounded.catalogue.places.get(pk)
+    return None if place is None else swatch(grounded.catalogue, place)
+
+
+def _pads(grounded: Grounded) -> list[dict[str, Any]]:
+    if not grounded.pads:
+        return []
+    labs = seen_on(grounded.inks, grounded.card)
+    views = shades(labs)
+    found = []
+    for pad, place, lab, view in zip(grounded.pads, grounded.places, labs, views, strict=True):
+        about = grounded.known(place)
+        found.append(
+            asdict(pad)
+            | {
+                "swatch": swatch(grounded.catalogue, place),
+                "shades": asdict(view),
+                "lightness": round(float(lab[0]), 1),
+                "predicted": about.predicted,
+                "notes": list(about.notes),
+            }
+        )
+    return found
+
+
+def _join(grounded: Grounded, at: int) -> dict[str, Any]:
+    labs, join = grounded.strips[at], grounded.joins[at]
+    rough = any(grounded.known(place).rough for place in grounded.places[at : at + 2])
+    if not grounded.is_predicted(at):
+        return {"meeting": None, "words": "not predicted", "rough": True, "strip": [], "wet": []}
+    if grounded.plan.shape in LAYERED:
+        # What is seen is the one, and then both.
+        return _told(join, labs[:2], labs[:2], rough)
+    weights = grounded.row.joints[at].weights()
+    mixed = grounded.inks[at : at + 2].mixed(weights)
+    return _told(join, labs[::_STRIP], wet(labs, mixed)[::_STRIP], rough)
+
+
+def _told(join: Join, dry: np.ndarray, damp: np.ndarray, rough: bool) -> dict[str, Any]:
+    views = [asdict(one) for one in shades(np.concatenate([dry, damp]))]
+    return {
+        "meeting": join.meeting.value,
+        "words": join.words,
+        "rough": rough,
+        "strip": views[: len(dry)],
+        "wet": views[len(dry) :],
+    }
+
+
+def _mat(grounded: Grounded) -> dict[str, Any] | None:
+    mat, lab = grounded.plan.mat, grounded.mat_lab
+    if mat is None or lab is None:
+        return None
+    return asdict(mat) | {
+        "swatch": _swatch_of(grounded, mat.colour),
+        "paper_swatch": _swatch_of(grounded, mat.paper),
+        "shades": value_shades(tuple(map(float, lab))),
+        "lightness": round(float(lab[0]), 1),
+        "like": _like(grounded, lab),
+    }
+
+
+def _like(grounded: Grounded, lab: np.ndarray) -> dict[str, Any] | None:
+    """The palette colour nearest to a predicted one."""
+    resolved = grounded.resolved
+    if not resolved.plan.colours:
+        return None
+    off = delta_e(np.asarray(lab, float), resolved.lab)
+    at = int(off.argmin())
+    colour = resolved.plan.colours[at]
+    return {
+        "key": colour.key,
+        "name": colour.name,
+        "verdict": judge_match(float(off[at]), defaults.GLAZE_SIGMA).verdict.value,
+        "distance": round(float(off[at]), 1),
+    }
+
+
+def ways(grounded: Grounded, at: int, owned: bool) -> list[dict[str, Any]]:
+    """Ways out of the join after a pad, as ``WayOutSerializer`` describes them; the drawer's pads first."""
+    if not 0 <= at < len(grounded.pads) - 1:
+        raise BadInput(Problem(f"This ground has no join {at}.", field="join", value=str(at)))
+    if grounded.plan.shape in LAYERED or not grounded.is_predicted(at):
+        return []
+    places = pads_to_take(grounded, owned)
+    found = ways_out(grounded.row, at, _candidates(grounded, places))
+    if owned and not any(way.kind is WayKind.BRIDGE for way in found):
+        # The drawer has none: what could be bought, rather than nothing.
+        everything = pads_to_take(grounded, owned=False)
+        bought = ways_out(grounded.row, at, _candidates(grounded, everything))
+        bridges = [(way, everything) for way in bought if way.kind is WayKind.BRIDGE]
+        return [_way(grounded, *one) for one in [*((way, places) for way in found), *bridges]]
+    return [_way(grounded, way, places) for way in found]
+
+
+def _candidates(grounded: Grounded, places: np.ndarray) -> Inks:
+    usual = PadUse(0)
+    return grounded.inks_at(places.tolist(), [(usual.hand, usual.coats)] * len(places))
+
+
+def _way(grounded: Grounded, way: WayOut, places: np.ndarray) -> dict[str, Any]:
+    count = len(grounded.pads)
+    pads, brought = [], None
+    for place, joint in zip(way.pads, way.joints, strict=True):
+        if place < count:
+            pads.append(replace(grounded.pads[place], reach=joint.reach, seam=joint.seam))
+        else:
+            brought = int(places[place - count])
+            pk = grounded.catalogue.rows[brought][grounded.catalogue.ID]
+            pads.append(PadUse(pk, reach=joint.reach, seam=joint.seam))
+    after = grounded.with_plan(replace(grounded.plan, pads=tuple(pads)))
+    return {
+        "way": way.kind.value,
+        "words": _words(grounded, way, brought),
+        "swatch": None if brought is None else swatch(grounded.catalogue, brought),
+        "joins": [_join(after, at) for at in way.joins],
+        "pads": [asdict(pad) for pad in pads],
+    }
+
+
+def _words(grounded: Grounded, way: WayOut, brought: int | None) -> str:
+    if way.kind is WayKind.ORDER:
+        return "in the order " + ", ".join(_names(grounded, way.pads))
+    if brought is None:
+        return way.kind.value
+    name = label(grounded.catalogue, brought)
+    if way.kind is WayKind.BRIDGE:
+        return f"{name} between them"
+    gone = next(at for at in range(len(grounded.pads)) if at not in way.pads)
+    return f"{name} instead of {_names(grounded, [gone])[0]}"
+
+
+def _names(grounded: Grounded, places: Sequence[int]) -> list[str]:
+    return [label(grounded.catalogue, grounded.places[place]) for place in places]
+
+
+def what_they_make(grounded: Grounded) -> dict[str, Any]:
+    """The best order of the pads and what they give together, as ``TogetherMakeSerializer`` says it."""
+    count = len(grounded.pads)
+    if count < 2:
+        return {"best": None, "overlaps": [], "rainbow": False, "words": "Two pads at least make something."}
+    found = overlaps(grounded.inks, grounded.card)
+    views = shades(np.array([one.lab for one in found]))
+    clean = [one.lab for one in found if one.join.meeting.value == "clean"]
+    rainbow = is_rainbow(np.array([*seen_on(grounded.inks, grounded.card), *clean]))
+    words = f"{len(clean)} of {len(found)} overlaps come out clean; "
+    words += "together they go all round the circle: a rainbow." if rainbow else "no rainbow."
+    return {
+        "best": _best(grounded),
+        "overlaps": [
+            {
+                "words": " and ".join(_names(grounded, one.places)),
+                "shades": asdict(view),
+                "hue_name": hue_family(one.lab),
+                "meeting": one.join.meeting.value,
+                "like": _like(grounded, np.array(one.lab)),
+            }
+            for one, view in zip(found, views, strict=True)
+        ],
+        "rainbow": rainbow,
+        "words": words,
+    }
+
+
+def _best(grounded: Grounded) -> dict[str, Any]:
+    best = best_order(grounded.inks, grounded.card)
+    pads = [grounded.pads[place] for place in best.places]
+    after = grounded.with_plan(replace(grounded.plan, pads=tuple(pads)))
+    same = best.places in (tuple(range(len(pads))), tuple(range(len(pads)))[::-1])
+    return {
+        "same": same,
+        "words": ", ".join(_names(grounded, best.places)),
+        "pads": [asdict(pad) for pad in pads],
+        "joins": [_join(after, at) for at in range(len(after.joins))],
+    }
