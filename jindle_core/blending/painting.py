@@ -59,7 +59,8 @@ class Field:
         along = {Way.DOWN: y, Way.ACROSS: x}.get(self.way)
         if along is None:
             along = np.hypot(x - 0.5, y - 0.5) / np.hypot(0.5, 0.5)
-        return np.stack([np.interp(along, self.at, pad) for pad in self.weights.T], axis=1)
+        pads = [np.interp(along, self.at, pad) for pad in self.weights.T]
+        return np.array(pads).reshape(len(pads), len(x)).T
 
 
 def painting(
@@ -116,7 +117,7 @@ def _whole(way: Way, at: Sequence[float] | Array, weights: Array) -> Field:
 def _run(joints: Sequence[Joint], centres: Array) -> tuple[Array, Array]:
     """Pads one after the other with their middles at ``centres``, joined in between."""
     count = len(joints)
-    places, weights = [0.0], [np.eye(count)[0]]
+    places, weights = [0.0, centres[0]], [np.eye(count)[0]] * 2
     for at, (start, end) in enumerate(pairwise(centres)):
         strip = joints[at].weights(defaults.FIELD_PLACES)
         row = np.zeros((len(strip), count))

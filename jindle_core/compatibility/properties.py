@@ -26,7 +26,7 @@ def checked_properties(medium: Medium, given: dict[str, Any]) -> dict[str, Any]:
             )
             or (
                 medium in _INKS
-                and name in ("solvent_proof", "waterproof", "slow")
+                and name in ("solvent_proof", "waterproof", "slow", "metallic")
                 and isinstance(value, bool)
             )
         ):
@@ -52,7 +52,11 @@ def surface_of(properties: dict[str, Any], kind: str) -> Surface:
 def line_ink_of(title: str, medium: Medium, properties: dict[str, Any]) -> LineInk:
     """A range as line ink: as it says, else as its medium usually is."""
     usual = LINE_INKS[_USUAL_INK.get(medium, "pigment")]
-    said = {name: properties[name] for name in ("solvent_proof", "waterproof", "slow") if name in properties}
+    said = {
+        name: properties[name]
+        for name in ("solvent_proof", "waterproof", "slow", "metallic")
+        if name in properties
+    }
     return replace(usual, title=title, **said)
 
 

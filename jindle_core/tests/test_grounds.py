@@ -82,6 +82,13 @@ class PaintingTests(unittest.TestCase):
             weights = at_points(painting(GroundShape.VIGNETTE, [BLENDED] * 2, tinted=tinted), x, x)
             np.testing.assert_allclose(weights, [[least, 0], [0, 1], [0, 1]], atol=1e-9)
 
+        for count in (1, 3):
+            fields = painting(GroundShape.VIGNETTE, [BLENDED] * count)
+            full = 0.5 + defaults.VIGNETTE_CENTRE[1] / 2
+            np.testing.assert_allclose(
+                at_points(fields, np.array([full]), np.array([full])), np.eye(count)[:1]
+            )
+
     def test_stripes_leave_the_card_bare_between_them(self):
         weights = at_points(
             painting(GroundShape.STRIPES, [BLENDED] * 2), np.full(400, 0.5), np.linspace(0, 1, 400)
@@ -108,6 +115,7 @@ class PaintingTests(unittest.TestCase):
     def test_without_pads_the_card_is_bare(self):
         (field,) = painting(GroundShape.SKY, [])
         self.assertEqual((field.weights.shape, field.way), ((2, 0), Way.DOWN))
+        self.assertEqual(spread((field,), side=2).shape, (4, 0))
         np.testing.assert_allclose(seen_on(inks_of([]).mixed(field.weights)), [CARD, CARD], atol=0.1)
 
 

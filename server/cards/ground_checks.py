@@ -241,11 +241,15 @@ def pads_to_take(grounded: Grounded, owned: bool) -> np.ndarray:
 
 
 def _pale_grey(grounded: Grounded) -> int | None:
-    """The palest pad that is grey, if there is any."""
-    places = pads_to_take(grounded, owned=True)
-    lab = grounded.catalogue.lab[places]
-    fits = (np.hypot(lab[:, 1], lab[:, 2]) <= defaults.NEUTRAL_ROLE_C) & (lab[:, 0] >= defaults.MIDDLE_GREY_L)
-    return int(places[fits][lab[fits][:, 0].argmax()]) if fits.any() else None
+    """The palest pad that is grey, from the drawer first; None where there is none at all."""
+    for owned in (True, False):
+        places = pads_to_take(grounded, owned)
+        lab = grounded.catalogue.lab[places]
+        chroma = np.hypot(lab[:, 1], lab[:, 2])
+        fits = (chroma <= defaults.NEUTRAL_ROLE_C) & (lab[:, 0] >= defaults.MIDDLE_GREY_L)
+        if fits.any():
+            return int(places[fits][lab[fits][:, 0].argmax()])
+    return None
 
 
 # --- How it is told.

@@ -81,6 +81,9 @@ TABLE = (
     ("cards/{card}/colouring/papers", "get", None, 401, 200, 404),
     ("cards/{card}/colouring/propose", "post", {"version": "{version}"}, 401, 400, 404),
     ("cards/{card}/areas/1/families", "get", None, 401, 400, 404),
+    ("cards/{card}/ground", "get", None, 401, 200, 404),
+    ("cards/{card}/ground/make", "get", None, 401, 200, 404),
+    ("cards/{card}/ground/joins/{join}/ways", "get", None, 401, 400, 404),
     ("drawings", "get", None, 401, 200, 200),
     ("drawings", "post", {}, 401, 415, 415),
     ("drawings/{shared_drawing}", "delete", None, 401, 403, 403),
@@ -135,7 +138,7 @@ class AccessTests(ApiTestCase):
         drawn, shared_drawn = (store_drawing(owner, "x", blank) for owner in (self.ann, None))
         family = KeptFamily.objects.create(owner=self.ann, name="x", colours=[])
         self.names = {"drawing": drawn.pk, "shared_drawing": shared_drawn.pk, "family": family.pk, "combination": hers.pk, "shared_combination": everybodys.pk, "paper": paper.pk, "shared_paper": shared.pk, "sheet_colour": paper.range.colours.last().pk, "reading": reading.pk, "shared_colour": self.ids["SKY-2"], "range": self.own.pk, "shared": self.pads.pk, "card": card["id"],
-                      "version": card["version"], "colour": self.own.colours.get().pk}  # fmt: skip
+                      "version": card["version"], "join": 0, "colour": self.own.colours.get().pk}  # fmt: skip
 
     def _fill(self, value):
         if isinstance(value, dict):
@@ -179,11 +182,13 @@ class AccessTests(ApiTestCase):
                 "drawing",
                 "shared_drawing",
                 "family",
+                "join",
             ),
             "<int:pk>",
         )
         tried = {path.format(**whole).replace("/csv", "/<str:kind>") for path, *_ in TABLE}
         tried = {path.replace("areas/1/", "areas/<int:key>/") for path in tried}
+        tried = {path.replace("joins/<int:pk>/", "joins/<int:at>/") for path in tried}
         self.assertEqual({str(one.pattern) for one in api}, tried | opened)
 
     def test_nobody_sees_another_persons_supplies(self):

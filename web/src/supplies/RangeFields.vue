@@ -27,6 +27,7 @@ const TRAITS = [
   ['solvent_proof', 'As line ink: alcohol does not dissolve it'],
   ['waterproof', 'As line ink: waterproof once dry'],
   ['slow', 'As line ink: stays open for hours'],
+  ['metallic', 'Metallic: its colour turns with the light'],
 ] as const
 type Properties = NonNullable<Range['properties']>
 const ANSWERS = [
