@@ -17,7 +17,7 @@ def examine_steps(labs: Array) -> Finding:
     span = abs(float(lightness[-1] - lightness[0]))
     turn = -1 if lightness[-1] < lightness[0] else 1
     figure = "ΔL* " + ", ".join(f"{abs(drop):.0f}" for drop in drops)
-    limit = f"steps within ± {defaults.OMBRE_UNEVEN:.0%} of their mean"
+    limit = f"steps within ± {100 * defaults.OMBRE_UNEVEN:.0f} % of their mean"
     if span < defaults.OMBRE_SPAN:
         return Finding(
             Status.LOOK_AGAIN,

@@ -39,13 +39,17 @@ class Join:
     dip: float
 
 
-def strips(first: Inks, second: Inks, card: Array = WHITE, joint: Joint = BLENDED) -> Array:
+_BLENDED = BLENDED.weights()
+
+
+def strips(first: Inks, second: Inks, card: Array = WHITE, weights: Array = _BLENDED) -> Array:
     """CIELAB (…, 21, 3) from first inks (…) into second ones (…), which broadcast; dry.
 
-    The first pad runs out while the second comes in, as with a brush that goes
-    back and forth over the join; where both lie, both count.
+    ``weights`` (21, 2) say how much of each lies there. As a rule the first pad
+    runs out while the second comes in, as with a brush that goes back and forth
+    over the join; where both lie, both count.
     """
-    falling, rising = joint.weights().T
+    falling, rising = weights.T
     one, other = first[..., None, :], second[..., None, :]
     return seen_on(one.times(falling).with_other(other.times(rising)), card)
 
@@ -139,7 +143,7 @@ def judge(labs: Array, card: Array = WHITE, seam: Seam = Seam.BLEND) -> Join:
 
 def join(first: Inks, second: Inks, card: Array = WHITE, joint: Joint = BLENDED) -> Join:
     """How one ink meets another."""
-    return judge(strips(first, second, card, joint), card, joint.seam)
+    return judge(strips(first, second, card, joint.weights()), card, joint.seam)
 
 
 def _apart(one: Array, other: Array) -> Array:

@@ -8,7 +8,7 @@ from itertools import pairwise
 import numpy as np
 
 from jindle_core import defaults
-from jindle_core.blending.meeting import Joint
+from jindle_core.blending.meeting import Joint, Seam
 from jindle_core.colorimetry.spaces import Array
 
 
@@ -25,6 +25,7 @@ class GroundShape(StrEnum):
 
 
 EDGED = (GroundShape.SKY, GroundShape.STRIPES, GroundShape.STENCILS)  # laid along a stencil's edge
+BRUSHED = (GroundShape.BANDS, GroundShape.OMBRE, GroundShape.VIGNETTE)  # one pad into the next
 LAYERED = (GroundShape.STENCILS, GroundShape.WASH)  # each pad over the whole of those before it
 
 
@@ -91,6 +92,20 @@ def painting(
             return (_whole(way, np.linspace(0, 1, len(ramp)), ramp[:, None]),)
         return (_whole(way, *_run(joints, np.linspace(0, 1, count))),)
     return (_whole(way, *_run(joints, (np.arange(count) + 0.5) / count)),)
+
+
+def between(shape: GroundShape, joint: Joint) -> Array:
+    """How much of two neighbours lies on the way from the one to the other in this shape, (21, 2)."""
+    if shape is GroundShape.STRIPES:
+        return Joint(seam=Seam.GAP).weights()
+    if shape is GroundShape.SKY:
+        # Above the edge the first is dense and a little of the second reaches it; below, the second alone.
+        over = (defaults.SKY_REACH - 1) / defaults.SKY_REACH
+        half = defaults.STRIP_PLACES // 2
+        above = np.stack([np.ones(half), np.linspace(0, over, half)], axis=1)
+        below = np.linspace(over, 1, defaults.STRIP_PLACES - half)
+        return np.concatenate([above, np.stack([0 * below, below], axis=1)])
+    return joint.weights()
 
 
 def at_points(fields: Sequence[Field], x: Array, y: Array) -> Array:

@@ -29,9 +29,9 @@ def examine_picture(picture: Array, ground: Array, names: Sequence[str], outline
     """
     stands = holds(PairKind.PICTURE, picture, ground)
     share = float(stands.mean())
-    figure = f"{share:.0%} of its outline"
+    figure = f"{100 * share:.0f} % of its outline"
     wanted, least = defaults.STANDS_SHARE
-    limit = f"{wanted:.0%} with {RULES[PairKind.PICTURE].limit}"
+    limit = f"{100 * wanted:.0f} % with {RULES[PairKind.PICTURE].limit}"
     if share >= wanted:
         return Finding(Status.HOLDS, figure, limit, "")
     if outlined:
@@ -94,8 +94,8 @@ def _dark(ground: Array, picture: Array) -> Finding:
     if len(picture) and lighter.mean() < defaults.SHINES_SHARE:
         return Finding(
             Status.LOOK_AGAIN,
-            f"{lighter.mean():.0%} of the picture is lighter",
-            f"{defaults.SHINES_SHARE:.0%}",
+            f"{100 * lighter.mean():.0f} % of the picture is lighter",
+            f"{100 * defaults.SHINES_SHARE:.0f} %",
             "the picture has too little that could shine on it",
         )
     return Finding(Status.HOLDS, f"L* {level:.0f}", limit, "right: the picture shines on it")

@@ -9,9 +9,10 @@ import numpy as np
 from jindle_core import defaults
 from jindle_core.blending.bridges import bridges
 from jindle_core.blending.inks import Inks, seen_on
-from jindle_core.blending.joins import Join, Meeting, join, judge, measure, strips
+from jindle_core.blending.joins import Join, Meeting, judge, laid_over, measure, strips
 from jindle_core.blending.meeting import BLENDED, Joint, Seam
 from jindle_core.blending.orders import best_order
+from jindle_core.blending.painting import BRUSHED, LAYERED, GroundShape, between
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 
@@ -39,15 +40,25 @@ class WayOut:
 
 @dataclass(frozen=True, slots=True)
 class Row:
-    """Pads in a row: inks (n,), how each joins the next (n,), and the card (31,)."""
+    """Pads in a row: inks (n,), how each joins the next (n,), the card (31,), and the shape they form."""
 
     inks: Inks
     joints: tuple[Joint, ...]
     card: Array
+    shape: GroundShape = GroundShape.BANDS
+
+    def strip(self, at: int) -> Array:
+        """CIELAB (p, 3) from the pad at a place to the next."""
+        if self.shape in LAYERED:
+            below = self.inks.mixed(np.tri(len(self.joints))[at])
+            return laid_over(below, self.inks[at + 1], self.card)
+        weights = between(self.shape, self.joints[at])
+        return strips(self.inks[at], self.inks[at + 1], self.card, weights)
 
     def join(self, at: int) -> Join:
         """How the pad at a place meets the next."""
-        return join(self.inks[at], self.inks[at + 1], self.card, self.joints[at])
+        seam = self.joints[at].seam if self.shape in BRUSHED else Seam.BLEND
+        return judge(self.strip(at), self.card, Seam.GAP if self.shape is GroundShape.STRIPES else seam)
 
     @property
     def joins(self) -> tuple[Join, ...]:
@@ -56,7 +67,7 @@ class Row:
 
     def made(self, pads: Sequence[int], joints: Sequence[Joint], kind: WayKind, new: Sequence[int]) -> WayOut:
         """The same with these pads and joints, ``new`` of whose joins are told."""
-        row = Row(self.inks[list(pads)], tuple(joints), self.card)
+        row = Row(self.inks[list(pads)], tuple(joints), self.card, self.shape)
         return WayOut(kind, tuple(pads), row.joints, {at: row.join(at) for at in new})
 
 
@@ -66,8 +77,10 @@ def ways_out(row: Row, at: int, candidates: Inks) -> list[WayOut]:
     Only what is better than the join as it is, each with its joins as predicted.
     """
     count = len(row.joints)
-    wide = Row(row.inks.joined(candidates), row.joints, row.card)
-    found = [*_order(row), *_seams(row, at)]
+    wide = Row(row.inks.joined(candidates), row.joints, row.card, row.shape)
+    if row.shape in LAYERED or row.shape is GroundShape.STRIPES:
+        return []
+    found = [*_order(row), *(_seams(row, at) if row.shape in BRUSHED else [])]
     if count < defaults.GROUND_PADS:
         for bridge in bridges(row.inks[at], row.inks[at + 1], candidates, row.card, defaults.WAYS_OFFERED):
             pads = [*range(at + 1), count + bridge.place, *range(at + 1, count)]
@@ -115,17 +128,23 @@ def _rank(found: Join) -> int:
 
 
 def _others(row: Row, at: int, place: int, candidates: Inks) -> list[int]:
-    """The candidate nearest to a pad with which this join is clean, and its other one no worse; or none."""
+    """The candidate nearest to a pad with which this join is clean, and its other one no worse; or none.
+
+    It is nearly as strong in colour, as a bridge must be: a greyer pad would dodge the question.
+    """
     partner = at + 1 if place == at else at
-    off = delta_e(seen_on(row.inks[place], row.card), seen_on(candidates, row.card))
+    now, seen = seen_on(row.inks[place], row.card), seen_on(candidates, row.card)
+    off = delta_e(now, seen)
+    strong = np.hypot(seen[:, 1], seen[:, 2]) >= defaults.BRIDGE_SHARE * np.hypot(now[1], now[2])
     found = measure(strips(candidates, row.inks[partner][None], row.card), row.card)
-    fits = (off <= defaults.ANOTHER_PAD) & ~found.muddy & ~found.softens
+    fits = strong & (off <= defaults.ANOTHER_PAD) & ~found.muddy & ~found.softens
     beyond = place - 1 if place == at else place + 1
     if 0 <= beyond < len(row.joints):
         joint = row.joints[min(place, beyond)]
-        labs = strips(candidates, row.inks[beyond][None], row.card, joint)
-        now = judge(strips(row.inks[place], row.inks[beyond], row.card, joint), row.card, joint.seam)
+        weights = between(row.shape, joint)
+        labs = strips(candidates, row.inks[beyond][None], row.card, weights)
+        before = judge(strips(row.inks[place], row.inks[beyond], row.card, weights), row.card, joint.seam)
         far = measure(labs, row.card)
-        fits &= ~far.muddy if now.meeting is not Meeting.MUDDY else True
+        fits &= ~far.muddy if before.meeting is not Meeting.MUDDY else True
     order = np.argsort(off, kind="stable")
     return [int(one) for one in order if fits[one]][:1]

@@ -83,7 +83,7 @@ _BEFORE = {
     GroundShape.STENCILS: "tape the panel down, and lay every stencil against the same corner",
     GroundShape.WASH: "tape the panel down along its edges",
 }
-_HANDS = {Hand.LIGHT: ", with a light hand", Hand.MIDDLE: "", Hand.HEAVY: ", with a heavy hand"}
+_HANDS = {Hand.LIGHT: "with a light hand ", Hand.MIDDLE: "", Hand.HEAVY: "with a heavy hand "}
 _TIMES = {2: "a second", 3: "a second and a third"}
 
 
@@ -96,7 +96,7 @@ def _blended(shape: GroundShape, pads: Sequence[Worked]) -> list[Step]:
     order = _lightest_first(pads)
     inwards = "from the edge inwards, " if shape is GroundShape.VIGNETTE else ""
     for place in order:
-        said = [f"lay it {inwards}in small circles{_HANDS[pads[place].hand]}"]
+        said = [f"lay it {_HANDS[pads[place].hand]}{inwards}in small circles"]
         if len(pads) > 1:
             said += [_carried(pads, place), _brush(pads, brush, place)]
         steps.append(Step("; ".join(words for words in said if words), place))
@@ -148,7 +148,7 @@ def _apart(shape: GroundShape, pads: Sequence[Worked]) -> list[Step]:
     order = range(len(pads)) if shape in LAYERED or shape is GroundShape.SKY else _lightest_first(pads)
     for number, place in enumerate(order):
         wait = number > 0 and shape is not GroundShape.STRIPES
-        steps.append(Step(f"lay it {how}{_HANDS[pads[place].hand]}", place, wait))
+        steps.append(Step(f"lay it {_HANDS[pads[place].hand]}{how}", place, wait))
         if pads[place].coats > 1:
             steps.append(Step(f"{_TIMES[pads[place].coats]} coat before anything is moved", place, True))
     return steps

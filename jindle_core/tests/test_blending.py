@@ -225,7 +225,7 @@ class SeamTests(unittest.TestCase):
         found = join(inks[0], inks[1], joint=gap)
         self.assertEqual((found.meeting, found.words), (Meeting.CLEAN, "a white gap keeps them apart"))
         np.testing.assert_allclose(
-            strips(inks[0], inks[1], joint=gap)[10], defaults.PAPER_WHITE_LAB, atol=0.2
+            strips(inks[0], inks[1], weights=gap.weights())[10], defaults.PAPER_WHITE_LAB, atol=0.2
         )
 
     def test_a_lighter_hand_makes_the_join_paler_and_may_clear_it(self):
@@ -235,7 +235,7 @@ class SeamTests(unittest.TestCase):
         )
         self.assertIs(blended.meeting, Meeting.MUDDY)
         self.assertGreater(lighter.lab[0], blended.lab[0] + 5)
-        ends = strips(inks[1], inks[2], joint=Joint(seam=Seam.LIGHT))[[0, -1]]
+        ends = strips(inks[1], inks[2], weights=Joint(seam=Seam.LIGHT).weights())[[0, -1]]
         np.testing.assert_allclose(ends, seen_on(inks[1:3]), atol=1e-6)
 
     def test_what_is_paler_than_both_is_not_mud(self):

@@ -13,7 +13,7 @@ from jindle_core.blending.joins import Meeting, join, judge, laid_over
 from jindle_core.blending.known import known
 from jindle_core.blending.meeting import BLENDED, Joint, Reach, Seam
 from jindle_core.blending.orders import is_rainbow, overlaps
-from jindle_core.blending.painting import GroundShape, Way, at_points, painting, spread
+from jindle_core.blending.painting import GroundShape, Way, at_points, between, painting, spread
 from jindle_core.blending.standing import Wish, examine_lettering, examine_picture, examine_wish
 from jindle_core.blending.ways import Row, WayKind, ways_out
 from jindle_core.blending.working import Worked, cautions, working_order
@@ -167,7 +167,7 @@ class StandingTests(unittest.TestCase):
         picture = self.colours(*[(40, 20, -40)] * 10)
         ground = self.colours(*[(85, 0, 5)] * 10)
         names = ["wing"] * 6 + ["tail"] * 4
-        self.assertEqual(examine_picture(picture, ground, names, False).figure, "100% of its outline")
+        self.assertEqual(examine_picture(picture, ground, names, False).figure, "100 % of its outline")
         ground[6:] = (42, 15, -38)
         found = examine_picture(picture, ground, names, False)
         self.assertEqual(
@@ -321,6 +321,30 @@ class WaysTests(unittest.TestCase):
     def test_a_clean_join_needs_nothing(self):
         found = ways_out(self.row("sun", "lagoon"), 0, pads())
         self.assertEqual(found, [])
+
+    def test_stripes_never_touch_and_layers_have_no_ways(self):
+        muddy = self.row("moss", "plum")
+        stripes = replace(muddy, shape=GroundShape.STRIPES)
+        self.assertEqual(stripes.join(0).words, "a white gap keeps them apart")
+        self.assertEqual(ways_out(stripes, 0, pads()), [])
+        layered = replace(muddy, shape=GroundShape.WASH)
+        self.assertIs(layered.join(0).meeting, Meeting.MUDDY)
+        self.assertEqual(ways_out(layered, 0, pads("lagoon", "dusk")), [])
+
+    def test_along_a_stencil_edge_only_a_little_of_the_next_reaches_the_first(self):
+        weights = between(GroundShape.SKY, BLENDED)
+        self.assertEqual(len(weights), defaults.STRIP_PLACES)
+        np.testing.assert_allclose(weights[[0, -1]], np.eye(2))
+        both = weights[(weights > 0).all(axis=1)]
+        self.assertLess(both[:, 1].max(), 0.3)
+        kinds = self.kinds(
+            ways_out(replace(self.row("moss", "plum"), shape=GroundShape.SKY), 0, pads("lagoon"))
+        )
+        self.assertNotIn(WayKind.GAP, kinds)
+
+    def test_a_greyer_pad_is_no_way_out(self):
+        greyer = inks_of([ink((56, -9, 6))])
+        self.assertNotIn(WayKind.OTHER, self.kinds(ways_out(self.row("moss", "plum"), 0, greyer)))
 
     def test_six_pads_take_no_seventh(self):
         row = self.row("moss", "plum", "sun", "lagoon", "rose", "dusk")

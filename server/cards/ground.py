@@ -10,9 +10,9 @@ import numpy as np
 from jindle_core import defaults
 from jindle_core.blending.effects import INKED, EffectKind, Marks, marks, placed
 from jindle_core.blending.inks import Ink, Inks, inks_of, seen_on, wet
-from jindle_core.blending.joins import Join, judge, laid_over, strips
+from jindle_core.blending.joins import Join
 from jindle_core.blending.known import Known, known
-from jindle_core.blending.painting import LAYERED, Field, at_points, painting
+from jindle_core.blending.painting import Field, at_points, painting
 from jindle_core.blending.ways import Row
 from jindle_core.blending.working import Step, Worked, working_order
 from jindle_core.colorimetry.spaces import reflectance_to_lab
@@ -99,24 +99,12 @@ class Grounded:
     @cached_property
     def row(self) -> Row:
         """The pads as they follow one another."""
-        return Row(self.inks, tuple(pad.joint for pad in self.pads), self.card)
-
-    @cached_property
-    def strips(self) -> list[np.ndarray]:
-        """CIELAB from each pad to the next: along the join, or where one lies over all before it."""
-        found = []
-        for at in range(len(self.pads) - 1):
-            if self.plan.shape in LAYERED:
-                below = self.inks.mixed(np.tri(len(self.pads))[at])
-                found.append(laid_over(below, self.inks[at + 1], self.card))
-            else:
-                found.append(strips(self.inks[at], self.inks[at + 1], self.card, self.row.joints[at]))
-        return found
+        return Row(self.inks, tuple(pad.joint for pad in self.pads), self.card, self.plan.shape)
 
     @cached_property
     def joins(self) -> list[Join]:
         """How each pad meets the next."""
-        return [judge(labs, self.card, self.row.joints[at].seam) for at, labs in enumerate(self.strips)]
+        return list(self.row.joins)
 
     def is_predicted(self, at: int) -> bool:
         """Whether the join after a pad can be predicted at all."""

@@ -10,7 +10,7 @@ from jindle_core import defaults
 from jindle_core.blending.inks import Inks, seen_on, wet
 from jindle_core.blending.joins import Join
 from jindle_core.blending.orders import best_order, is_rainbow, overlaps
-from jindle_core.blending.painting import LAYERED
+from jindle_core.blending.painting import LAYERED, between
 from jindle_core.blending.ways import WayKind, WayOut, ways_out
 from jindle_core.blending.working import cautions
 from jindle_core.colorimetry.difference import delta_e
@@ -91,14 +91,14 @@ def _pads(grounded: Grounded) -> list[dict[str, Any]]:
 
 
 def _join(grounded: Grounded, at: int) -> dict[str, Any]:
-    labs, join = grounded.strips[at], grounded.joins[at]
+    labs, join = grounded.row.strip(at), grounded.joins[at]
     rough = any(grounded.known(place).rough for place in grounded.places[at : at + 2])
     if not grounded.is_predicted(at):
         return {"meeting": None, "words": "not predicted", "rough": True, "strip": [], "wet": []}
     if grounded.plan.shape in LAYERED:
         # What is seen is the one, and then both.
         return _told(join, labs[:2], labs[:2], rough)
-    weights = grounded.row.joints[at].weights()
+    weights = between(grounded.plan.shape, grounded.row.joints[at])
     mixed = grounded.inks[at : at + 2].mixed(weights)
     return _told(join, labs[::_STRIP], wet(labs, mixed)[::_STRIP], rough)
 
@@ -147,7 +147,7 @@ def ways(grounded: Grounded, at: int, owned: bool) -> list[dict[str, Any]]:
     """Ways out of the join after a pad, as ``WayOutSerializer`` describes them; the drawer's pads first."""
     if not 0 <= at < len(grounded.pads) - 1:
         raise BadInput(Problem(f"This ground has no join {at}.", field="join", value=str(at)))
-    if grounded.plan.shape in LAYERED or not grounded.is_predicted(at):
+    if not grounded.is_predicted(at):
         return []
     places = pads_to_take(grounded, owned)
     found = ways_out(grounded.row, at, _candidates(grounded, places))

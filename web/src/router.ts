@@ -14,6 +14,7 @@ export const router = createRouter({
         { path: '', redirect: (to) => `${to.path}/palette` },
         { path: 'palette', component: () => import('@/palette/PaletteStage.vue') },
         { path: 'colouring', component: () => import('@/colouring/ColouringStage.vue') },
+        { path: 'background', component: () => import('@/background/BackgroundStage.vue') },
         { path: 'contrast', component: () => import('@/contrast/ContrastStage.vue') },
       ],
     },

@@ -36,14 +36,16 @@ watch(
 const STAGES = [
   { to: 'palette', words: 'Palette' },
   { to: 'colouring', words: 'Colouring' },
+  { to: 'background', words: 'Background' },
   { to: 'contrast', words: 'Contrast' },
 ]
 // What each stage has to look at again; nothing where it has nothing to judge yet.
 const standing = computed<Record<string, number | undefined>>(() => {
-  const { checks, colouring_trouble, desk } = store.card!
+  const { checks, colouring_trouble, ground_trouble, desk } = store.card!
   const open = checks.filter((one) => one.status !== 'holds' && one.waived === null)
   return {
     contrast: checks.length ? open.length : undefined,
+    background: ground_trouble ?? undefined,
     colouring: desk.picture || colouring_trouble ? colouring_trouble : undefined,
   }
 })

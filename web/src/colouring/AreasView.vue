@@ -8,7 +8,7 @@ import DrawnPicture from '@/ui/DrawnPicture.vue'
 import AreaPanel from './AreaPanel.vue'
 import LightChoice from './LightChoice.vue'
 import OnPapers from './OnPapers.vue'
-import PaperChoice from './PaperChoice.vue'
+import PicturePaper from './PicturePaper.vue'
 
 /** The picture, its areas, and the one that is chosen. */
 const { colouring } = defineProps<{ colouring: Colouring }>()
@@ -56,7 +56,7 @@ async function add() {
       </p>
       <div class="mb-3 flex flex-wrap items-center gap-2">
         <LightChoice :light="colouring.light" />
-        <PaperChoice :colouring="colouring" />
+        <PicturePaper :colouring="colouring" />
         <button v-if="picture" type="button" class="button" @click="comparing = true">
           On other papers
         </button>

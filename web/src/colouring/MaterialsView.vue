@@ -7,7 +7,7 @@ import { useCard } from '@/cards/card'
 import { plural } from '@/lib/words'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
-import PaperChoice from './PaperChoice.vue'
+import PicturePaper from './PicturePaper.vue'
 
 /** Line ink, media, paper and finish: what will not get on, why, and the ways out. */
 const { colouring } = defineProps<{ colouring: Colouring }>()
@@ -51,7 +51,7 @@ function finish(key: string, on: boolean) {
       </div>
       <div>
         <span class="label">The paper</span>
-        <PaperChoice :colouring="colouring" />
+        <PicturePaper :colouring="colouring" />
         <ChoiceList v-model="surface" label="What kind of paper" class="mt-2" :options="SURFACES" />
         <p class="mt-1 text-xs text-soft">
           {{ colouring.surface }}, takes {{ plural(colouring.wet_layers, 'wet layer') }} before it

@@ -2,6 +2,7 @@
 import type { Desk } from '@/api/client'
 import { useSession } from '@/lib/session'
 import DrawnPicture from './DrawnPicture.vue'
+import GroundPanel from './GroundPanel.vue'
 
 /** The card as it would look, in true proportion. `lit` is the palette colour to show. */
 defineProps<{ desk: Desk; words: string; lit?: number }>()
@@ -41,6 +42,11 @@ function dots(part: Desk['parts'][number]) {
         :r="part.width / 2"
         :fill="part.shades[session.view]"
         :class="{ lit: lit && part.key === lit }"
+      />
+      <GroundPanel
+        v-else-if="part.shape === 'ground' && desk.ground"
+        :panel="desk.ground"
+        :box="{ x: part.x, y: part.y, width: part.width, height: part.height }"
       />
       <g v-else-if="part.shape === 'dots'" :fill="part.shades[session.view]">
         <circle

@@ -4,6 +4,7 @@ import csv
 import json
 from dataclasses import replace
 from pathlib import Path
+from typing import Any
 
 from django.core.management.base import BaseCommand
 from django.db import transaction
@@ -68,6 +69,8 @@ class Command(BaseCommand):
         for story in json.loads((DATA / "cards.json").read_text()):
             card = self._card(studio, catalogue, story, ids)
             _colour(studio, catalogue, card, drawings[story["drawing"]], story["areas"])
+            made = read_change({"kind": "set_ground"} | _named(story["ground"], ids), catalogue, studio)
+            change_card(card, card.version, made, ())
         river = [ids["Wherry", key] for key in ("REED-2", "REED-4", "REED-6")]
         keep_family(studio, "river green", river)
         self.stdout.write(f"Loaded {len(ids)} colours in {len(catalogue.ranges)} ranges.")
@@ -82,6 +85,13 @@ class Command(BaseCommand):
             made = read_change(told | named, catalogue, studio)
             change_card(card, card.version, made, ResolvedPlan(card.plan, catalogue).pairs)
         return card
+
+
+def _named(told: Any, ids: dict) -> Any:
+    """A ground as the story tells it, the ids of its colours looked up."""
+    if isinstance(told, dict):
+        return {name: ids[tuple(one)] if name == "colour" else _named(one, ids) for name, one in told.items()}
+    return [_named(one, ids) for one in told] if isinstance(told, list) else told
 
 
 def _drawings() -> dict[str, Drawing]:

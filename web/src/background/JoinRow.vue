@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { CheckIcon, ExclamationTriangleIcon, MinusIcon, XMarkIcon } from '@heroicons/vue/16/solid'
+import { computed, ref } from 'vue'
+import type { Ground, Join, PadUse } from '@/api/client'
+import { reachValues, seamValues } from '@/api/schema'
+import ChoiceList from '@/ui/ChoiceList.vue'
+import JoinStrip from './JoinStrip.vue'
+import WaysOut from './WaysOut.vue'
+
+/** How a pad meets the next, and what can be done about it. */
+const { join, pad, shape } = defineProps<{
+  join: Join
+  pad: Ground['pads'][number]
+  next: string
+  at: number
+  shape: Ground['shape']
+}>()
+defineEmits<{ change: [told: Partial<PadUse>] }>()
+const open = ref(false)
+const MARKS = { clean: CheckIcon, softens: ExclamationTriangleIcon, muddy: XMarkIcon }
+const brushed = computed(() => ['bands', 'ombre', 'vignette'].includes(shape))
+const REACHES = reachValues.map((value) => ({ value, words: `carried in ${value}` }))
+const SEAMS = seamValues.map((value) => ({ value, words: value }))
+</script>
+
+<template>
+  <div class="my-1 ml-6 border-l border-line pl-4">
+    <div class="flex items-center gap-3">
+      <JoinStrip :join="join" class="h-8 w-[190px] shrink-0" />
+      <span
+        class="flex size-5 shrink-0 items-center justify-center rounded-full border"
+        :class="join.meeting === 'muddy' ? 'border-strong bg-strong text-onstrong' : 'border-ink'"
+      >
+        <component
+          :is="join.meeting ? MARKS[join.meeting] : MinusIcon"
+          class="size-3.5"
+          aria-hidden="true"
+        />
+      </span>
+      <p class="min-w-0 flex-1">
+        <b v-if="join.meeting">{{ join.rough ? `perhaps ${join.meeting}` : join.meeting }}</b>
+        {{ join.words }}
+      </p>
+      <button
+        type="button"
+        class="button button-plain shrink-0 text-xs"
+        :aria-expanded="open"
+        :aria-label="`The join of ${pad.swatch.label} and ${next}`"
+        @click="open = !open"
+      >
+        {{
+          open
+            ? 'Close'
+            : join.meeting === 'muddy' || join.meeting === 'softens'
+              ? 'Ways out'
+              : 'Change'
+        }}
+      </button>
+    </div>
+    <div v-if="open" class="mt-1 mb-2">
+      <div v-if="brushed" class="mb-2 flex gap-2">
+        <ChoiceList
+          class="w-[180px]"
+          :model-value="pad.seam"
+          label="How they are joined"
+          :options="SEAMS"
+          @update:model-value="$emit('change', { seam: $event })"
+        />
+        <ChoiceList
+          v-if="pad.seam !== 'a white gap'"
+          class="w-[180px]"
+          :model-value="pad.reach"
+          label="How far into one another"
+          :options="REACHES"
+          @update:model-value="$emit('change', { reach: $event })"
+        />
+      </div>
+      <WaysOut :at="at" />
+    </div>
+  </div>
+</template>

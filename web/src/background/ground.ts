@@ -1,0 +1,39 @@
+import type { Change, Ground, PadUse } from '@/api/client'
+import { useCard } from '@/cards/card'
+
+type Settings = Omit<Extract<Change, { kind: 'set_ground' }>, 'kind'>
+
+/** A pad as a change of the ground speaks of it. */
+export const use = ({ colour, hand, coats, reach, seam }: PadUse): PadUse => ({
+  colour,
+  hand,
+  coats,
+  reach,
+  seam,
+})
+export const uses = (ground: Ground): PadUse[] => ground.pads.map(use)
+export const plainUse = (colour: number): PadUse => ({
+  colour,
+  hand: 'middle',
+  coats: 1,
+  reach: 'halfway',
+  seam: 'blended',
+})
+
+/** What is said of the ground is sent as it is said. */
+export function useGround() {
+  const store = useCard()
+  const set = (settings: Settings) => store.change({ kind: 'set_ground', ...settings })
+  return { set }
+}
+
+export const HANDS = [
+  { value: 'light', words: 'light hand' },
+  { value: 'middle', words: 'middle hand' },
+  { value: 'heavy', words: 'heavy hand' },
+] as const
+export const coatChoices = (most: number) =>
+  Array.from({ length: most }, (_, n) => ({
+    value: n + 1,
+    words: n ? `${n + 1} coats` : '1 coat',
+  }))
