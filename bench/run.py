@@ -13,7 +13,7 @@ from pathlib import Path
 
 import numpy as np
 
-from bench.blending import blending_rows
+from bench.blending import blending_rows, ground_rows
 from bench.families import family_rows
 from bench.papers import paper_rows
 from bench.prediction import prediction_rows
@@ -156,6 +156,7 @@ def main() -> int:
         nearest(100_000, 100),
         palette_table(visitor),
         *family_rows(visitor),
+        *ground_rows(visitor),
         glaze(visitor),
         big_import(visitor),
         first_load(),

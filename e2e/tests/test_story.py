@@ -27,6 +27,7 @@ class StoryTests(BrowserTestCase):
         self.reads_a_swatch_of_her_own()
         self.photographs_a_chart_that_she_filled()
         self.colours_the_picture()
+        self.lays_the_ground()
         self.takes_a_family_into_another_range()
         self.moves_the_card_to_what_she_has()
         self.sees_what_is_still_to_buy()
@@ -229,6 +230,36 @@ class StoryTests(BrowserTestCase):
         self.page.get_by_role("switch", name="clear embossing powder over the line").click()
         expect(self.page.get_by_text("Nothing that is known of these materials")).to_be_visible()
         expect(self.page.get_by_text("no flame or heat tool near")).to_be_visible()
+
+    def lays_the_ground(self):
+        self.page.get_by_role("link", name="Background").click()
+        expect(self.page.get_by_text("No pads yet.")).to_be_visible()
+        for pad in ("noon lock weed", "noon thistle down"):
+            self.button("Add a pad").click()
+            self.page.get_by_role("combobox", name="Find a colour").fill(pad)
+            self.page.get_by_role("option", name=pad).first.click()
+            expect(self.page.locator("main")).to_contain_text(pad)
+        stage = self.page.get_by_role("region", name="Pads and joins")
+        expect(stage).to_contain_text("muddy meets in cool grey")
+        self.button("the join of noon lock weed").click()
+        # Her own TREIDEL pad lies between them, and it is in her drawer.
+        bridge = self.button("between them").first
+        expect(bridge).to_contain_text("in my drawer")
+        bridge.click()
+        expect(stage).not_to_contain_text("muddy meets")
+        expect(self.page.get_by_role("heading", name="What these make together")).to_be_visible()
+        self.choose("For the picture I want", "a quiet one, that keeps still")
+        self.page.get_by_role("link", name="How it stands").click()
+        stands = self.page.get_by_role("region", name="How the ground stands")
+        expect(stands).to_contain_text("too loud: its own colours differ too much")
+        self.choose("How it is laid out", "vignette")
+        expect(stands).to_contain_text("Centre of the vignette")
+        self.page.get_by_role("link", name="Over it").click()
+        self.page.get_by_role("switch", name="Drops of water, dabbed off").click()
+        expect(self.page.get_by_role("region", name="Over the ground")).to_contain_text("lighter")
+        self.page.get_by_role("link", name="How to lay it").click()
+        expect(self.page.get_by_text("from the edge inwards").first).to_be_visible()
+        expect(self.page.get_by_text("back through with it").first).to_be_visible()
 
     def area(self, name):
         return self.page.locator("main").get_by_role("button", name=re.compile(f"^{name}"))

@@ -3,13 +3,17 @@
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import NDArray
 
 from jindle_core import defaults
 from jindle_core.blending.inks import Inks, seen_on
-from jindle_core.blending.joins import Join, judge, measure, strips
+from jindle_core.blending.joins import Join, judge_each, measure, strips
+from jindle_core.blending.meeting import Seam
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.prediction.stocks import WHITE
+
+_AT_A_TIME = 24
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,11 +37,25 @@ def bridges(
     between = seen_on(candidates, card)
     chroma = np.hypot(between[:, 1], between[:, 2])
     strong = chroma >= defaults.BRIDGE_SHARE * np.hypot(ends[:, 1], ends[:, 2]).min()
-    halves = [strips(*pair, card) for pair in ((first[None], candidates), (candidates, second[None]))]
-    measured = [measure(half, card) for half in halves]
-    clean = strong.copy()
-    for one in measured:
-        clean &= ~one.muddy & ~one.softens
     way = delta_e(ends[0], between) ** 2 + delta_e(ends[1], between) ** 2
-    order = [int(place) for place in np.argsort(way, kind="stable") if clean[place]]
-    return [Bridge(place, *(judge(half[place], card) for half in halves)) for place in order[:count]]
+    order = np.argsort(way, kind="stable")
+    order = order[strong[order]]
+    places: list[int] = []
+    halves: list[Array] = []
+    # The shortest ways first, some at a time, until there are enough.
+    for start in range(0, len(order), _AT_A_TIME):
+        some = order[start : start + _AT_A_TIME]
+        pair = strips(first[None], candidates[some], card), strips(candidates[some], second[None], card)
+        clean = np.logical_and(*(_clean(half, card) for half in pair))
+        for at in np.flatnonzero(clean)[: count - len(places)]:
+            places.append(int(some[at]))
+            halves += [half[at] for half in pair]
+        if len(places) == count:
+            break
+    joins = judge_each(np.array(halves), card, [Seam.BLEND] * len(halves))
+    return [Bridge(*found) for found in zip(places, joins[::2], joins[1::2], strict=True)]
+
+
+def _clean(labs: Array, card: Array) -> NDArray[np.bool_]:
+    found = measure(labs, card)
+    return ~found.muddy & ~found.softens

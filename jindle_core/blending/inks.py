@@ -88,26 +88,36 @@ class Inks:
 
 def inks_of(given: Sequence[Ink]) -> Inks:
     """Inks (n,) as arrays; raises ValueError for a medium that no pad is of."""
-    parts: list[tuple[Array, ...]] = []
-    nothing = np.zeros(31)
-    for ink in given:
-        if ink.medium not in PAD_MEDIA:
-            raise ValueError(f"{ink.medium} is not blended")
-        covering = COVERING.get(ink.medium)
-        amount = HAND_WEIGHT[ink.hand]
-        if covering is Covering.TRANSPARENT:
-            amount *= layer_weight(ink.coats, ink.behaviour.decay)
-            alone = dye(ink.one)
-            laid = (alone.log_passed * amount, alone.gained * amount, nothing, nothing)
-        else:
-            amount *= ink.coats  # a film's coats lie on one another
-            scattering = ink.behaviour.scatter * SCATTER_SHAPE
-            absorbing = film_absorption(ink.one, scattering, WHITE)
-            laid = (nothing, nothing, absorbing * amount, scattering * amount)
-        dries = defaults.DRY_DOWN[ink.medium]
-        parts.append((*laid, *(np.array([amount * each]) for each in (1, ink.behaviour.share, dries))))
-    widths = (31, 31, 31, 31, 1, 1, 1)
-    return Inks(*(np.array([part[n] for part in parts]).reshape(-1, width) for n, width in enumerate(widths)))
+    ones = np.array([ink.one for ink in given]).reshape(-1, 31)
+    dabs = one_dab(ones, [ink.medium for ink in given], [ink.behaviour for ink in given])
+    return dabs.times([amount(ink.medium, ink.behaviour, ink.hand, ink.coats) for ink in given])
+
+
+def amount(medium: Medium, behaviour: Behaviour, hand: Hand, coats: int) -> float:
+    """How many full dabs so many coats by a hand bring; a film's coats lie whole on one another."""
+    film_like = COVERING[medium] is Covering.FILM
+    return HAND_WEIGHT[hand] * (coats if film_like else layer_weight(coats, behaviour.decay))
+
+
+def one_dab(ones: Array, media: Sequence[Medium], behaviours: Sequence[Behaviour]) -> Inks:
+    """A full dab each of pads that are read as ``ones`` (n, 31) on white; inks (n,).
+
+    Raises ValueError for a medium that no pad is of.
+    """
+    for medium in media:
+        if medium not in PAD_MEDIA:
+            raise ValueError(f"{medium} is not blended")
+    films = np.array([COVERING[medium] is Covering.FILM for medium in media], dtype=bool)[:, None]
+    alone = dye(ones)
+    scatter = np.array([behaviour.scatter for behaviour in behaviours]).reshape(-1, 1)
+    scattering = np.where(films, scatter * SCATTER_SHAPE, 0.0)
+    absorbing = np.zeros_like(scattering)
+    laid = films[:, 0]
+    absorbing[laid] = film_absorption(ones[laid], scattering[laid], WHITE)
+    shares = np.array([behaviour.share for behaviour in behaviours]).reshape(-1, 1)
+    dries = np.array([defaults.DRY_DOWN[medium] for medium in media]).reshape(-1, 1)
+    log_passed, gained = (np.where(films, 0.0, part) for part in (alone.log_passed, alone.gained))
+    return Inks(log_passed, gained, absorbing, scattering, np.ones_like(shares), shares, dries)
 
 
 def on_card(inks: Inks, card: Array = WHITE) -> Array:
@@ -116,11 +126,13 @@ def on_card(inks: Inks, card: Array = WHITE) -> Array:
     Ours, out of ``prediction``'s two formulas; for one dab of one ink on white
     it gives the ink's own reflectance back (tested).
     """
-    taken = uptake(reflectance_to_lab(card))
-    ground = soaked(Dye(inks.log_passed * taken, inks.gained * taken), card, inks.share)
-    scattering = np.maximum(inks.scattering, _NOTHING)
-    covered = film(inks.absorbing, scattering, ground)
-    return np.where(inks.scattering > _NOTHING, covered, ground)
+    taken = uptake(card)
+    found = soaked(Dye(inks.log_passed * taken, inks.gained * taken), card, inks.share)
+    there = (inks.scattering > _NOTHING).any(axis=-1)
+    if there.any():
+        scattering = np.maximum(inks.scattering[there], _NOTHING)
+        found[there] = film(inks.absorbing[there], scattering, found[there])
+    return found
 
 
 def seen_on(inks: Inks, card: Array = WHITE) -> Array:

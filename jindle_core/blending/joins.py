@@ -1,5 +1,6 @@
 """Where two pads meet: what lies between them, and is it clean?"""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 
@@ -11,8 +12,8 @@ from jindle_core.blending.inks import Inks, seen_on
 from jindle_core.blending.meeting import BLENDED, Joint, Seam
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
-from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
-from jindle_core.prediction.stocks import WHITE
+from jindle_core.colorimetry.spaces import Array
+from jindle_core.prediction.stocks import WHITE, card_lab
 
 
 class Meeting(StrEnum):
@@ -45,11 +46,11 @@ _BLENDED = BLENDED.weights()
 def strips(first: Inks, second: Inks, card: Array = WHITE, weights: Array = _BLENDED) -> Array:
     """CIELAB (…, 21, 3) from first inks (…) into second ones (…), which broadcast; dry.
 
-    ``weights`` (21, 2) say how much of each lies there. As a rule the first pad
+    ``weights`` (…, 21, 2) say how much of each lies there. As a rule the first pad
     runs out while the second comes in, as with a brush that goes back and forth
     over the join; where both lie, both count.
     """
-    falling, rising = weights.T
+    falling, rising = weights[..., 0], weights[..., 1]
     one, other = first[..., None, :], second[..., None, :]
     return seen_on(one.times(falling).with_other(other.times(rising)), card)
 
@@ -103,7 +104,7 @@ def measure(labs: Array, card: Array = WHITE) -> Measures:
     labs = np.asarray(labs, dtype=float)
     chroma = np.hypot(labs[..., 1], labs[..., 2])
     lighter = np.maximum(labs[..., 0, 0], labs[..., -1, 0])[..., None]
-    pale = (delta_e(labs, reflectance_to_lab(card)) < defaults.MUD_SEEN) | (labs[..., 0] > lighter)
+    pale = (labs[..., 0] > lighter) | _like(labs, card_lab(card))
     counted = np.where(pale, np.inf, chroma)
     counted[..., [0, -1]] = chroma[..., [0, -1]]
     ends = np.minimum(chroma[..., 0], chroma[..., -1])
@@ -119,26 +120,45 @@ def measure(labs: Array, card: Array = WHITE) -> Measures:
     )
 
 
+def _like(labs: Array, card: Array) -> NDArray[np.bool_]:
+    """Which of some colours (…, 3) can hardly be told from a card (3,)."""
+    # ΔE00 is at least ΔL* / 1.75, so most need not be measured.
+    found = np.abs(labs[..., 0] - card[0]) < 1.75 * defaults.MUD_SEEN
+    found[found] = delta_e(labs[found], card) < defaults.MUD_SEEN
+    return found
+
+
 def judge(labs: Array, card: Array = WHITE, seam: Seam = Seam.BLEND) -> Join:
     """How one strip (p, 3) on a card (31,) meets, and why."""
+    return judge_each(np.asarray(labs)[None], card, [seam])[0]
+
+
+def judge_each(labs: Array, card: Array, seams: Sequence[Seam]) -> list[Join]:
+    """``judge`` for strips (n, p, 3), each with its seam."""
     labs = np.asarray(labs, dtype=float)
+    if not len(labs):
+        return []
     found = measure(labs, card)
+    columns = (found.muddy, found.softens, found.dullest, found.apart, found.kept, found.dip)
+    return [_join(*row) for row in zip(labs, seams, *columns, strict=True)]
+
+
+def _join(
+    labs: Array, seam: Seam, muddy: bool, softens: bool, dullest: int, apart: float, kept: float, dip: float
+) -> Join:
     meeting = Meeting.CLEAN
-    if seam is not Seam.GAP and found.muddy:
-        meeting = Meeting.MUDDY
-    elif seam is not Seam.GAP and found.softens:
-        meeting = Meeting.SOFTENS
+    if seam is not Seam.GAP:
+        meeting = Meeting.MUDDY if muddy else Meeting.SOFTENS if softens else Meeting.CLEAN
     # What is clean is dullest at one of its ends, which says nothing of how it meets.
-    at = len(labs) // 2 if meeting is Meeting.CLEAN else int(found.dullest)
-    lab = tuple(map(float, labs[at]))
-    turn = float(found.apart)
-    words = f"meets in {hue_family(lab)} at L* {lab[0]:.0f}"
+    at = len(labs) // 2 if meeting is Meeting.CLEAN else int(dullest)
+    lightness, a, b = labs[at].tolist()
+    words = f"meets in {hue_family((lightness, a, b))} at L* {lightness:.0f}"
     if seam is Seam.GAP:
         words = "a white gap keeps them apart"
     elif meeting is not Meeting.CLEAN:
-        opposite = turn >= defaults.OPPOSITE_HUES
-        words += ": the two are opposite" if opposite else f": their hues are {turn:.0f}° apart"
-    return Join(meeting, words, at / (len(labs) - 1), lab, float(found.kept), float(found.dip))
+        opposite = apart >= defaults.OPPOSITE_HUES
+        words += ": the two are opposite" if opposite else f": their hues are {apart:.0f}° apart"
+    return Join(meeting, words, at / (len(labs) - 1), (lightness, a, b), float(kept), float(dip))
 
 
 def join(first: Inks, second: Inks, card: Array = WHITE, joint: Joint = BLENDED) -> Join:

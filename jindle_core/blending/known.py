@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import NDArray
 
 from jindle_core import defaults
 from jindle_core.colorimetry.spaces import Array
@@ -17,12 +18,18 @@ class Known:
     notes: tuple[str, ...] = ()
 
 
+def are_white(labs: Array) -> NDArray[np.bool_]:
+    """Which of some dabs (…, 3) are white: a dab on white card does not say how such a pad covers."""
+    lightness, chroma = labs[..., 0], np.hypot(labs[..., 1], labs[..., 2])
+    return (lightness >= defaults.WHITE_PAD[0]) & (chroma <= defaults.WHITE_PAD[1])
+
+
 def known(lab: Array, sigma: float, metallic: bool) -> Known:
     """What is known of a pad with this dab (3,) on white, its uncertainty in ΔE00, and its kind."""
     lightness, chroma = float(lab[0]), float(np.hypot(lab[1], lab[2]))
     if metallic:
         return Known(False, True, ("metallic: not predicted, its colour turns with the light",))
-    if lightness >= defaults.WHITE_PAD[0] and chroma <= defaults.WHITE_PAD[1]:
+    if are_white(np.asarray(lab)):
         return Known(False, True, ("white: not predicted, a dab on white card does not say how it covers",))
     notes = []
     rough = sigma >= defaults.UNCERTAINTY["label"]

@@ -1,13 +1,14 @@
 """In which order do pads follow one another best, and what do their overlaps give?"""
 
 from dataclasses import dataclass
-from itertools import combinations, pairwise, permutations
+from itertools import combinations, permutations
 
 import numpy as np
 
 from jindle_core import defaults
 from jindle_core.blending.inks import Inks, seen_on
-from jindle_core.blending.joins import Join, judge, measure, strips
+from jindle_core.blending.joins import Join, judge_each, measure, strips
+from jindle_core.blending.meeting import Seam
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.errors import BadInput, Problem
@@ -50,8 +51,8 @@ def best_order(inks: Inks, card: Array = WHITE) -> Order:
     best = orders[np.lexsort((-labs[orders[:, 0], 0], np.round(total, 9)))[0]]
     if labs[best[0], 0] < labs[best[-1], 0]:
         best = best[::-1]
-    joins = tuple(judge(lines[one, other], card) for one, other in pairwise(best))
-    return Order(tuple(map(int, best)), joins)
+    joins = judge_each(lines[best[:-1], best[1:]], card, [Seam.BLEND] * (count - 1))
+    return Order(tuple(map(int, best)), tuple(joins))
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,9 +76,12 @@ def is_rainbow(labs: Array) -> bool:
 
 def overlaps(inks: Inks, card: Array = WHITE) -> list[Overlap]:
     """What each two of the pads (n,) make between them."""
-    found = []
-    for one, other in combinations(range(len(inks)), 2):
-        labs = strips(inks[one], inks[other], card)
-        middle = labs[len(labs) // 2]
-        found.append(Overlap((one, other), tuple(map(float, middle)), judge(labs, card)))
-    return found
+    pairs = list(combinations(range(len(inks)), 2))
+    first, second = (np.array([pair[end] for pair in pairs], dtype=np.intp) for end in (0, 1))
+    labs = strips(inks[first], inks[second], card)
+    joins = judge_each(labs, card, [Seam.BLEND] * len(pairs))
+    middles = labs[:, labs.shape[1] // 2].tolist()
+    return [
+        Overlap(pair, (lightness, a, b), join)
+        for pair, (lightness, a, b), join in zip(pairs, middles, joins, strict=True)
+    ]

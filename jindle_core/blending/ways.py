@@ -9,12 +9,14 @@ import numpy as np
 from jindle_core import defaults
 from jindle_core.blending.bridges import bridges
 from jindle_core.blending.inks import Inks, seen_on
-from jindle_core.blending.joins import Join, Meeting, judge, laid_over, measure, strips
+from jindle_core.blending.joins import Join, Meeting, judge_each, laid_over, measure, strips
 from jindle_core.blending.meeting import BLENDED, Joint, Seam
 from jindle_core.blending.orders import best_order
 from jindle_core.blending.painting import BRUSHED, LAYERED, GroundShape, between
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
+
+_AT_A_TIME = 24  # candidates, nearest first, until one fits
 
 
 class WayKind(StrEnum):
@@ -49,77 +51,98 @@ class Row:
 
     def strip(self, at: int) -> Array:
         """CIELAB (p, 3) from the pad at a place to the next."""
+        return self.strips([at])[0]
+
+    def strips(self, places: Sequence[int]) -> Array:
+        """CIELAB (k, p, 3) from each of some pads to the next."""
         if self.shape in LAYERED:
-            below = self.inks.mixed(np.tri(len(self.joints))[at])
-            return laid_over(below, self.inks[at + 1], self.card)
-        weights = between(self.shape, self.joints[at])
+            below = self.inks.mixed(np.tri(len(self.joints)))
+            laid = [laid_over(below[at], self.inks[at + 1], self.card) for at in places]
+            return np.array(laid).reshape(-1, 3, 3)
+        weights = np.array([between(self.shape, self.joints[at]) for at in places])
+        at = np.array(places, dtype=np.intp)
+        weights = weights.reshape(len(at), defaults.STRIP_PLACES, 2)
         return strips(self.inks[at], self.inks[at + 1], self.card, weights)
 
     def join(self, at: int) -> Join:
         """How the pad at a place meets the next."""
-        seam = self.joints[at].seam if self.shape in BRUSHED else Seam.BLEND
-        return judge(self.strip(at), self.card, Seam.GAP if self.shape is GroundShape.STRIPES else seam)
+        return self.joins_at([at])[0]
+
+    def joins_at(self, places: Sequence[int]) -> list[Join]:
+        """How each of some pads meets the next."""
+        return judge_each(self.strips(places), self.card, [self._seam(at) for at in places])
+
+    def _seam(self, at: int) -> Seam:
+        if self.shape is GroundShape.STRIPES:
+            return Seam.GAP
+        return self.joints[at].seam if self.shape in BRUSHED else Seam.BLEND
 
     @property
     def joins(self) -> tuple[Join, ...]:
         """All of them."""
-        return tuple(self.join(at) for at in range(len(self.joints) - 1))
+        return tuple(self.joins_at(range(len(self.joints) - 1)))
 
     def made(self, pads: Sequence[int], joints: Sequence[Joint], kind: WayKind, new: Sequence[int]) -> WayOut:
         """The same with these pads and joints, ``new`` of whose joins are told."""
         row = Row(self.inks[list(pads)], tuple(joints), self.card, self.shape)
-        return WayOut(kind, tuple(pads), row.joints, {at: row.join(at) for at in new})
+        return WayOut(kind, tuple(pads), row.joints, dict(zip(new, row.joins_at(new), strict=True)))
 
 
 def ways_out(row: Row, at: int, candidates: Inks) -> list[WayOut]:
     """Ways out for the join after the pad at a place; ``candidates`` (m,) are other pads to take.
 
-    Only what is better than the join as it is, each with its joins as predicted.
+    Only what is better than the join as it is, each with its joins as
+    predicted; nothing for a join that is clean, or whose pads lie over one another.
     """
-    count = len(row.joints)
-    wide = Row(row.inks.joined(candidates), row.joints, row.card, row.shape)
-    if row.shape in LAYERED or row.shape is GroundShape.STRIPES:
+    count, joins = len(row.joints), row.joins
+    if joins[at].meeting is Meeting.CLEAN or row.shape in LAYERED:
         return []
-    found = [*_order(row), *(_seams(row, at) if row.shape in BRUSHED else [])]
+    wide = Row(row.inks.joined(candidates), row.joints, row.card, row.shape)
+    found = [*_order(row, joins), *(_seams(row, at, joins[at]) if row.shape in BRUSHED else [])]
     if count < defaults.GROUND_PADS:
         for bridge in bridges(row.inks[at], row.inks[at + 1], candidates, row.card, defaults.WAYS_OFFERED):
             pads = [*range(at + 1), count + bridge.place, *range(at + 1, count)]
             joints = [*row.joints[:at], BLENDED, BLENDED, *row.joints[at + 1 :]]
-            found.append(wide.made(pads, joints, WayKind.BRIDGE, (at, at + 1)))
+            new = {at: bridge.first, at + 1: bridge.second}
+            found.append(WayOut(WayKind.BRIDGE, tuple(pads), tuple(joints), new))
+    seen = seen_on(candidates, row.card)
     for place in (at, at + 1):
-        for other in _others(row, at, place, candidates):
+        other = _other(row, joins, at, place, candidates, seen)
+        if other is not None:
             pads = list(range(count))
             pads[place] = count + other
             joints = [*row.joints[:at], BLENDED, *row.joints[at + 1 :]]
-            new = [one for one in (place - 1, place) if 0 <= one < count - 1]
-            found.append(wide.made(pads, joints, WayKind.OTHER, new))
+            new_joins = [one for one in (place - 1, place) if 0 <= one < count - 1]
+            found.append(wide.made(pads, joints, WayKind.OTHER, new_joins))
     return found
 
 
-def _order(row: Row) -> list[WayOut]:
-    """The best order, where it has fewer muddy joins than there are."""
+def _order(row: Row, joins: Sequence[Join]) -> list[WayOut]:
+    """The best order, blended, where it has fewer muddy joins than there are."""
     if not 2 < len(row.joints) <= defaults.ORDER_PADS:
         return []
     best = best_order(row.inks, row.card)
-    if _muddy(best.joins) >= _muddy(row.joins):
+    if _muddy(best.joins) >= _muddy(joins):
         return []
-    joints = [replace(row.joints[place], seam=Seam.BLEND) for place in best.places]
-    return [row.made(best.places, joints, WayKind.ORDER, range(len(joints) - 1))]
+    joints = (BLENDED,) * len(best.places)
+    return [WayOut(WayKind.ORDER, best.places, joints, dict(enumerate(best.joins)))]
 
 
 def _muddy(joins: Sequence[Join]) -> int:
     return sum(one.meeting is Meeting.MUDDY for one in joins)
 
 
-def _seams(row: Row, at: int) -> list[WayOut]:
+def _seams(row: Row, at: int, now: Join) -> list[WayOut]:
     """The join made otherwise: lighter, where that clears it, or left open."""
-    now, found = row.join(at), []
-    for seam, kind in ((Seam.LIGHT, WayKind.LIGHT), (Seam.GAP, WayKind.GAP)):
-        joints = list(row.joints)
-        joints[at] = replace(joints[at], seam=seam)
-        made = row.made(range(len(joints)), joints, kind, (at,))
-        if joints[at] != row.joints[at] and _rank(made.joins[at]) < _rank(now):
-            found.append(made)
+    kinds = {Seam.LIGHT: WayKind.LIGHT, Seam.GAP: WayKind.GAP}
+    joints = [replace(row.joints[at], seam=seam) for seam in kinds]
+    weights = np.array([joint.weights() for joint in joints])
+    labs = strips(row.inks[[at, at]], row.inks[[at + 1, at + 1]], row.card, weights)
+    found = []
+    for joint, made in zip(joints, judge_each(labs, row.card, list(kinds)), strict=True):
+        if _rank(made) < _rank(now):
+            changed = (*row.joints[:at], joint, *row.joints[at + 1 :])
+            found.append(WayOut(kinds[joint.seam], tuple(range(len(changed))), changed, {at: made}))
     return found
 
 
@@ -127,24 +150,28 @@ def _rank(found: Join) -> int:
     return list(Meeting).index(found.meeting)
 
 
-def _others(row: Row, at: int, place: int, candidates: Inks) -> list[int]:
-    """The candidate nearest to a pad with which this join is clean, and its other one no worse; or none.
+def _other(row: Row, joins: Sequence[Join], at: int, place: int, candidates: Inks, seen: Array) -> int | None:
+    """The candidate nearest to a pad with which this join is clean, and its other one no worse.
 
-    It is nearly as strong in colour, as a bridge must be: a greyer pad would dodge the question.
+    It is nearly as strong in colour, as a bridge must be: a greyer pad would
+    dodge the question. ``seen`` (m, 3) is what the candidates look like.
     """
     partner = at + 1 if place == at else at
-    now, seen = seen_on(row.inks[place], row.card), seen_on(candidates, row.card)
+    now = seen_on(row.inks[place], row.card)
     off = delta_e(now, seen)
     strong = np.hypot(seen[:, 1], seen[:, 2]) >= defaults.BRIDGE_SHARE * np.hypot(now[1], now[2])
-    found = measure(strips(candidates, row.inks[partner][None], row.card), row.card)
-    fits = strong & (off <= defaults.ANOTHER_PAD) & ~found.muddy & ~found.softens
+    near = np.flatnonzero(strong & (off <= defaults.ANOTHER_PAD))
+    near = near[np.argsort(off[near], kind="stable")]
     beyond = place - 1 if place == at else place + 1
-    if 0 <= beyond < len(row.joints):
-        joint = row.joints[min(place, beyond)]
-        weights = between(row.shape, joint)
-        labs = strips(candidates, row.inks[beyond][None], row.card, weights)
-        before = judge(strips(row.inks[place], row.inks[beyond], row.card, weights), row.card, joint.seam)
-        far = measure(labs, row.card)
-        fits &= ~far.muddy if before.meeting is not Meeting.MUDDY else True
-    order = np.argsort(off, kind="stable")
-    return [int(one) for one in order if fits[one]][:1]
+    for start in range(0, len(near), _AT_A_TIME):
+        some = near[start : start + _AT_A_TIME]
+        found = measure(strips(candidates[some], row.inks[partner][None], row.card), row.card)
+        fits = ~found.muddy & ~found.softens
+        first = min(place, beyond)
+        if 0 <= beyond < len(row.joints) and joins[first].meeting is not Meeting.MUDDY:
+            weights = between(row.shape, row.joints[first])
+            labs = strips(candidates[some], row.inks[beyond][None], row.card, weights)
+            fits &= ~measure(labs, row.card).muddy
+        if fits.any():
+            return int(some[fits.argmax()])
+    return None

@@ -1,6 +1,6 @@
 """How do colours look squinted at, under the evening lamp, to other eyes?"""
 
-from dataclasses import dataclass, fields
+from typing import TypedDict
 
 import numpy as np
 from colour.adaptation import CHROMATIC_ADAPTATION_TRANSFORMS
@@ -31,8 +31,7 @@ with suppress_warnings(colour_usage_warnings=True):
     }
 
 
-@dataclass(frozen=True, slots=True)
-class Shades:
+class Shades(TypedDict):
     """One colour as ``#rrggbb`` in each view."""
 
     colour: str
@@ -43,7 +42,7 @@ class Shades:
     tritan: str
 
 
-VIEWS = tuple(field.name for field in fields(Shades))
+VIEWS = tuple(Shades.__annotations__)
 
 
 def greys(lab: Array) -> Array:
@@ -97,4 +96,4 @@ def shades(lab: Array) -> list[Shades]:
     shown = lab_to_shown(lab)
     views = [linear_to_hex(shown), linear_to_hex(_neutral(lab)), lab_to_hex(lamp(lab))]
     views += [linear_to_hex(_eyes_linear(shown, kind)) for kind in EYES]
-    return [Shades(*row) for row in zip(*views, strict=True)]
+    return [Shades(**dict(zip(VIEWS, row, strict=True))) for row in zip(*views, strict=True)]

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from jindle_core import defaults
-from jindle_core.colorimetry.spaces import BANDS, Array, reflectance_to_lab
+from jindle_core.colorimetry.spaces import BANDS, Array
 from jindle_core.media import Medium
 from jindle_core.prediction.behaviour import (
     COVERING,
@@ -78,7 +78,7 @@ def laid(
     if COVERING[medium] is Covering.WAX:
         on_white = _R0 + (white - _R0) * np.exp(alone.log_passed * weight)
         return np.clip(on_white * (behaviour.cover + (1 - behaviour.cover) * card / white), 0, 1)
-    weight *= uptake(reflectance_to_lab(card))
+    weight *= uptake(card)
     return soaked(Dye(alone.log_passed * weight, alone.gained * weight), card, behaviour.share)
 
 
@@ -100,7 +100,7 @@ def glazed(
 
     What comes second sinks in less: it counts ``defaults.GLAZE_WEIGHT``.
     """
-    taken = uptake(reflectance_to_lab(card))
+    taken = uptake(card)
     first = taken * layer_weight(under_layers, behaviour.decay)
     second = taken * defaults.GLAZE_WEIGHT * layer_weight(over_layers, behaviour.decay)
     together = Dye(

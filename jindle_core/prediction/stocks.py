@@ -1,11 +1,13 @@
 """How much of a transparent colour does a card show, by what kind of stock it is like?"""
 
+from functools import lru_cache
+
 import numpy as np
 
 from jindle_core import defaults
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.recovery import lab_to_reflectance
-from jindle_core.colorimetry.spaces import Array
+from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
 
 WHITE = lab_to_reflectance(np.array(defaults.PAPER_WHITE_LAB))
 
@@ -21,6 +23,21 @@ def stock_kind(paper_lab: Array) -> str:
     return names[int(np.argmin(delta_e(labs, np.asarray(paper_lab)[None])))]
 
 
-def uptake(paper_lab: Array) -> float:
-    """The share t of a colour's strength that shows on a card (3,), white card being 1."""
-    return defaults.STOCKS[stock_kind(paper_lab)][1]
+def card_lab(card: Array) -> Array:
+    """CIELAB (3,) of a card (31,)."""
+    return _known(_bytes(card))[0]
+
+
+def uptake(card: Array) -> float:
+    """The share t of a colour's strength that shows on a card (31,), white card being 1."""
+    return _known(_bytes(card))[1]
+
+
+def _bytes(card: Array) -> bytes:
+    return np.ascontiguousarray(card, dtype=float).tobytes()
+
+
+@lru_cache(maxsize=256)  # a card is asked for with every colour that is laid on it
+def _known(card: bytes) -> tuple[Array, float]:
+    lab = reflectance_to_lab(np.frombuffer(card))
+    return lab, defaults.STOCKS[stock_kind(lab)][1]

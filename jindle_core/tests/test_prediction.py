@@ -111,7 +111,8 @@ class LayingTests(unittest.TestCase):
         )
         for lab, kind in cases:
             self.assertEqual(stock_kind(np.array(lab, dtype=float)), kind)
-        self.assertLess(uptake(np.array([58.0, 10, 25])), uptake(np.array([95.0, 0, 0])))
+        kraft, white = lab_to_reflectance(np.array([[58.0, 10, 25], [95.0, 0, 0]]))
+        self.assertLess(uptake(kraft), uptake(white))
 
     def test_uncertainty_grows_with_each_step_from_the_reading(self):
         marker = Medium.ALCOHOL_MARKER

@@ -218,7 +218,7 @@ class Coloured:
         labs |= {key: np.vstack([labs[key], lab]) for key, (_, lab) in self.glazes.items()}
         if not sum(map(len, labs.values())):
             return {key: [] for key in labs}
-        views = [asdict(one) for one in shades(np.concatenate(list(labs.values())))]
+        views = shades(np.concatenate(list(labs.values())))
         found = {}
         for key, laid in labs.items():
             found[key], views = views[: len(laid)], views[len(laid) :]

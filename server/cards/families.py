@@ -1,7 +1,6 @@
 """Families for an area: the best there are, and what would make the one it has whole."""
 
 from collections.abc import Sequence
-from dataclasses import asdict
 from typing import Any
 
 import numpy as np
@@ -109,7 +108,7 @@ def _tone(catalogue: Catalogue, place: int, lab: np.ndarray) -> dict[str, Any]:
 
 
 def _views(lab: np.ndarray) -> dict[str, str]:
-    return asdict(shades(np.asarray(lab))[0])
+    return shades(np.asarray(lab))[0]
 
 
 def _mends(coloured: Coloured, area: Area, owned: bool) -> list[dict[str, Any]]:

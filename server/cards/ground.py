@@ -1,7 +1,7 @@
 """The ground of a card, its pads laid on its card as predicted."""
 
 from collections.abc import Sequence
-from dataclasses import asdict, dataclass, replace
+from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Any
 
@@ -9,18 +9,17 @@ import numpy as np
 
 from jindle_core import defaults
 from jindle_core.blending.effects import INKED, EffectKind, Marks, marks, placed
-from jindle_core.blending.inks import Ink, Inks, inks_of, seen_on, wet
+from jindle_core.blending.inks import Inks, amount, seen_on, wet
 from jindle_core.blending.joins import Join
 from jindle_core.blending.known import Known, known
 from jindle_core.blending.painting import Field, at_points, painting
 from jindle_core.blending.ways import Row
 from jindle_core.blending.working import Step, Worked, working_order
-from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.colorimetry.views import shades
 from jindle_core.ground import Ground, PadUse
 from jindle_core.plan import Plan
 from jindle_core.prediction.behaviour import Hand
-from jindle_core.prediction.stocks import WHITE
+from jindle_core.prediction.stocks import WHITE, card_lab
 from server.cards.resolve import ResolvedPlan
 from server.catalogue.arrays import Catalogue, RangeFacts
 
@@ -63,14 +62,12 @@ class Grounded:
 
     def inks_at(self, places: Sequence[int], how: Sequence[tuple[Hand, int]]) -> Inks:
         """The inks of the pads at some places of the catalogue, by hand and coats."""
-        ones = self.catalogue.reflectance(np.array(places, dtype=np.intp))
         facts = [self.facts(place) for place in places]
-        return inks_of(
-            [
-                Ink(one, about.medium, self.catalogue.behaviour(about.id), hand, coats)
-                for one, about, (hand, coats) in zip(ones, facts, how, strict=True)
-            ]
-        )
+        amounts = [
+            amount(about.medium, self.catalogue.behaviour(about.id), hand, coats)
+            for about, (hand, coats) in zip(facts, how, strict=True)
+        ]
+        return self.catalogue.dabs(np.array(places, dtype=np.intp)).times(amounts)
 
     def facts(self, place: int) -> RangeFacts:
         """What is known of the range of a colour."""
@@ -94,7 +91,7 @@ class Grounded:
     @cached_property
     def card_lab(self) -> np.ndarray:
         """Its CIELAB (3,)."""
-        return reflectance_to_lab(self.card)
+        return card_lab(self.card)
 
     @cached_property
     def row(self) -> Row:
@@ -180,7 +177,7 @@ class Grounded:
             labs = [wet(dry, inks) for dry, inks in zip(labs, laid, strict=True)]
         over = [] if is_wet else list(self.marks.items())
         seen = [*labs, *(found.seen for _, found in over if found.seen is not None)]
-        views = iter([asdict(one) for one in shades(np.concatenate(seen))])
+        views = iter(shades(np.concatenate(seen)))
         return {
             "parts": [
                 {

@@ -7,6 +7,7 @@ from rest_framework.views import APIView
 
 from server.access import cards_of, one
 from server.cards.colouring import coloured_plans
+from server.cards.ground import Grounded
 from server.cards.ground_serializers import (
     GroundSerializer,
     PadsQuery,
@@ -15,12 +16,18 @@ from server.cards.ground_serializers import (
 )
 from server.cards.ground_views import ways, what_they_make, whole_ground
 from server.cards.on_ground import OnGround, on_ground
+from server.cards.resolve import ResolvedPlan
 from server.catalogue.arrays import catalogue_for
 
 
 def _on_ground(request: Request, pk: int) -> OnGround:
     card = one(cards_of(request.user), pk=pk)
     return on_ground(coloured_plans([card], catalogue_for(request.user), request.user)[0])
+
+
+def _grounded(request: Request, pk: int) -> Grounded:
+    card = one(cards_of(request.user), pk=pk)
+    return Grounded(ResolvedPlan(card.plan, catalogue_for(request.user)))
 
 
 class CardGround(APIView):
@@ -42,7 +49,7 @@ class JoinWays(APIView):
         """What would be better than the join after a pad, with what it would give."""
         given = PadsQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
-        return Response(ways(_on_ground(request, pk).grounded, at, given.validated_data["owned"]))
+        return Response(ways(_grounded(request, pk), at, given.validated_data["owned"]))
 
 
 class TogetherMake(APIView):
@@ -51,4 +58,4 @@ class TogetherMake(APIView):
     @extend_schema(responses=TogetherMakeSerializer, operation_id="what_pads_make")
     def get(self, request: Request, pk: int) -> Response:
         """Their best order, and what each two give where both lie."""
-        return Response(what_they_make(_on_ground(request, pk).grounded))
+        return Response(what_they_make(_grounded(request, pk)))

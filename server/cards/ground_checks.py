@@ -10,6 +10,7 @@ from jindle_core import defaults
 from jindle_core.blending.effects import EffectKind, examine_marks
 from jindle_core.blending.evenness import evened, examine_centre, examine_edge, examine_steps
 from jindle_core.blending.inks import seen_on
+from jindle_core.blending.known import are_white
 from jindle_core.blending.painting import EDGED, GroundShape, at_points, spread
 from jindle_core.blending.standing import Wish
 from jindle_core.colorimetry.difference import delta_e
@@ -22,7 +23,7 @@ from server.cards.on_ground import OnGround
 from server.catalogue.arrays import Catalogue
 
 _BANDS = 5  # of an ombre of one pad, where it is judged
-_MENDS = 3
+_TRIED = 4  # pads instead of one
 _HANDS = list(Hand)
 
 
@@ -161,19 +162,18 @@ def _standing(on: OnGround) -> list[dict[str, Any]]:
 def _mends(
     on: OnGround, finding: Finding, examine: Callable[[OnGround], Finding | None]
 ) -> list[dict[str, Any]]:
-    """What would make it hold, tried out: another hand, another coat, another pad, a pale grey pattern."""
+    """What would make it hold, tried out: of each way the first that does."""
     if finding.status is Status.HOLDS:
         return []
     found, open_now = [], _open(on)
-    for words, settings in _ways(on):
-        changed = on.with_ground(replace(on.grounded.plan, **settings))
-        after = examine(changed)
-        # What mends one thing must not break another.
-        if after is None or after.status is not Status.HOLDS or _open(changed) >= open_now:
-            continue
-        found.append(_mend(words, after.figure, settings))
-        if len(found) == _MENDS:
-            break
+    for tries in _ways(on):
+        for words, settings in tries:
+            changed = on.with_ground(replace(on.grounded.plan, **settings))
+            after = examine(changed)
+            # What mends one thing must not break another.
+            if after and after.status is Status.HOLDS and _open(changed) < open_now:
+                found.append(_mend(words, after.figure, settings))
+                break
     return found
 
 
@@ -182,32 +182,50 @@ def _open(on: OnGround) -> int:
     return sum(one is not None and one.status is not Status.HOLDS for one in found)
 
 
-def _ways(on: OnGround) -> Iterable[tuple[str, dict[str, Any]]]:
-    pads = on.grounded.pads
+_Tries = Iterable[tuple[str, dict[str, Any]]]
+
+
+def _ways(on: OnGround) -> list[_Tries]:
+    """Another hand, one more coat, one of the pads alone, another pad, a pale grey pattern instead."""
     dark = on.grounded.plan.wish is Wish.SHINE
-    if pads:
-        turns = [(1, "a heavier hand"), (-1, "a lighter hand")] if dark else [(-1, "a lighter hand")]
-        for turn, words in turns:
-            changed = tuple(_with_hand(pad, turn) for pad in pads)
-            if changed != pads:
-                yield f"{words} all over", {"pads": changed}
-        if dark:
-            yield (
-                "one more coat all over",
-                {"pads": tuple(replace(pad, coats=min(pad.coats + 1, defaults.PAD_COATS)) for pad in pads)},
-            )
-        yield from _another_pad(on)
-    grey = _pale_grey(on.grounded)
-    if grey is not None and not dark:
-        catalogue = on.grounded.catalogue
-        name = label(catalogue, grey)
-        effect = Effect(EffectKind.STENCIL, catalogue.rows[grey][Catalogue.ID], Hand.LIGHT)
+    ways: list[_Tries] = []
+    if on.grounded.pads:
+        ways += [_other_hands(on, 1), _more_coats(on)] if dark else [_other_hands(on, -1)]
+        ways += [_alone(on), _another_pad(on)]
+    return ways if dark else [*ways, _grey_pattern(on)]
+
+
+def _other_hands(on: OnGround, turn: int) -> _Tries:
+    words = "a heavier hand" if turn > 0 else "a lighter hand"
+    changed = tuple(_with_hand(pad, turn) for pad in on.grounded.pads)
+    if changed != on.grounded.pads:
+        yield f"{words} all over", {"pads": changed}
+
+
+def _more_coats(on: OnGround) -> _Tries:
+    most = defaults.PAD_COATS
+    changed = tuple(replace(pad, coats=min(pad.coats + 1, most)) for pad in on.grounded.pads)
+    if changed != on.grounded.pads:
+        yield "one more coat all over", {"pads": changed}
+
+
+def _alone(on: OnGround) -> _Tries:
+    pads = on.grounded.pads
+    for at, pad in enumerate(pads if len(pads) > 1 else ()):
+        yield f"only {_name(on.grounded, at)}", {"pads": (pad,)}
+
+
+def _grey_pattern(on: OnGround) -> _Tries:
+    catalogue, grey = on.grounded.catalogue, _pale_grey(on.grounded)
+    if grey is not None:
         others = tuple(one for one in on.grounded.plan.effects if one.kind is not EffectKind.STENCIL)
-        settings = {"pads": (), "effects": (effect, *others)}
-        yield f"bare card with a pale grey pattern in {name}, a light hand", settings
+        words = f"bare card with a pale grey pattern in {label(catalogue, grey)}"
+        for hand, how in ((Hand.MIDDLE, ""), (Hand.LIGHT, ", a light hand")):
+            effect = Effect(EffectKind.STENCIL, catalogue.rows[grey][Catalogue.ID], hand)
+            yield words + how, {"pads": (), "effects": (effect, *others)}
 
 
-def _another_pad(on: OnGround) -> Iterable[tuple[str, dict[str, Any]]]:
+def _another_pad(on: OnGround) -> _Tries:
     """Instead of the pad that lies most where the picture sinks in, the nearest that would hold there."""
     grounded, (places, labs, _) = on.grounded, on.edge
     weights = at_points(grounded.fields, *places.T) if len(places) else spread(grounded.fields)
@@ -224,7 +242,7 @@ def _another_pad(on: OnGround) -> Iterable[tuple[str, dict[str, Any]]]:
         stands = holds(PairKind.PICTURE, np.repeat(labs, len(seen), axis=0), np.tile(seen, (len(labs), 1)))
         share = stands.reshape(len(labs), len(seen)).mean(axis=0)
         order = order[share[order] >= defaults.STANDS_SHARE[0]]
-    for place in candidates[order[:_MENDS]]:
+    for place in candidates[order[:_TRIED]]:
         pk = grounded.catalogue.rows[place][Catalogue.ID]
         words = f"{label(grounded.catalogue, place)} instead of {_name(grounded, at)}"
         yield words, {"pads": _changed(grounded.pads, at, colour=pk)}
@@ -236,17 +254,18 @@ def pads_to_take(grounded: Grounded, owned: bool) -> np.ndarray:
     places = catalogue.of_media(PAD_MEDIA)
     mine = places[catalogue.usable[places]]
     places = mine if owned and len(mine) else places
-    fit = [place not in grounded.places and grounded.known(place).predicted for place in places.tolist()]
-    return places[np.array(fit, dtype=bool)]
+    metal = [key for key, facts in catalogue.ranges.items() if facts.properties.get("metallic")]
+    left = are_white(catalogue.lab[places]) | np.isin(catalogue.range_ids[places], metal)
+    return places[~left & ~np.isin(places, grounded.places)]
 
 
 def _pale_grey(grounded: Grounded) -> int | None:
-    """The palest pad that is grey, from the drawer first; None where there is none at all."""
+    """The palest grey pad that shows on the card, from the drawer first; None where there is none."""
     for owned in (True, False):
         places = pads_to_take(grounded, owned)
         lab = grounded.catalogue.lab[places]
-        chroma = np.hypot(lab[:, 1], lab[:, 2])
-        fits = (chroma <= defaults.NEUTRAL_ROLE_C) & (lab[:, 0] >= defaults.MIDDLE_GREY_L)
+        fits = np.hypot(lab[:, 1], lab[:, 2]) <= defaults.NEUTRAL_ROLE_C
+        fits &= delta_e(grounded.card_lab, lab) >= 2 * defaults.EFFECT_SHOWS
         if fits.any():
             return int(places[fits][lab[fits][:, 0].argmax()])
     return None
@@ -278,9 +297,17 @@ def _mend(words: str, figure: str, settings: dict[str, Any]) -> dict[str, Any]:
     return {"words": words, "figure": figure, "settings": told_settings(settings)}
 
 
+def told_use(one: PadUse | Effect) -> dict[str, Any]:
+    """A pad or an effect as a change of the ground is written in JSON; there ``kind`` is the change's."""
+    told = asdict(one)
+    if isinstance(one, Effect):
+        told["effect"] = told.pop("kind")
+    return told
+
+
 def told_settings(settings: dict[str, Any]) -> dict[str, Any]:
     """Some of a ground's settings as a change of it is written in JSON."""
     return {
-        name: [asdict(one) for one in value] if isinstance(value, tuple) else value
+        name: [told_use(one) for one in value] if isinstance(value, tuple) else value
         for name, value in settings.items()
     }

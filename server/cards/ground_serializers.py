@@ -133,7 +133,7 @@ class JoinSerializer(serializers.Serializer):
     words = serializers.CharField()
     rough = serializers.BooleanField(help_text="one of the two is not well enough known")
     strip = ShadesSerializer(many=True)
-    wet = ShadesSerializer(many=True)
+    wet = ShadesSerializer(many=True, help_text="the same while it is wet, where that is told")
 
 
 class GroundMendSerializer(serializers.Serializer):

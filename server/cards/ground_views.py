@@ -7,8 +7,9 @@ from typing import Any
 import numpy as np
 
 from jindle_core import defaults
-from jindle_core.blending.inks import Inks, seen_on, wet
+from jindle_core.blending.inks import seen_on, wet
 from jindle_core.blending.joins import Join
+from jindle_core.blending.meeting import BLENDED
 from jindle_core.blending.orders import best_order, is_rainbow, overlaps
 from jindle_core.blending.painting import LAYERED, between
 from jindle_core.blending.ways import WayKind, WayOut, ways_out
@@ -20,12 +21,12 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.ground import PadUse
 from jindle_core.matching.verdicts import judge as judge_match
 from server.cards.ground import Grounded
-from server.cards.ground_checks import findings, label, pads_to_take
+from server.cards.ground_checks import findings, label, pads_to_take, told_use
 from server.cards.on_ground import OnGround
 from server.cards.resolve import value_shades
 from server.catalogue.swatches import swatch
 
-_STRIP = 2  # every second place of a strip is shown
+_STRIP, _THUMB = 2, 4  # every second place of a strip is shown, of one that is offered every fourth
 
 
 def whole_ground(on: OnGround) -> dict[str, Any]:
@@ -46,22 +47,15 @@ def whole_ground(on: OnGround) -> dict[str, Any]:
         "paper_shades": value_shades(tuple(map(float, grounded.card_lab))),
         "pads": _pads(grounded),
         "lost": len(plan.pads) - len(grounded.pads),
-        "joins": [_join(grounded, at) for at in range(len(grounded.joins))],
+        "joins": _joins([(grounded, dict(enumerate(grounded.joins)))], damp=True)[0],
         "panel": grounded.panel(),
         "wet": grounded.panel(is_wet=True),
         "findings": findings(on),
-        "effects": [_use(one) | {"swatch": _swatch_of(grounded, one.colour)} for one in plan.effects],
+        "effects": [told_use(one) | {"swatch": _swatch_of(grounded, one.colour)} for one in plan.effects],
         "mat": _mat(grounded),
         "order": [asdict(step) for step in grounded.order],
         "cautions": cautions(media, {effect.kind for effect in plan.effects}),
     }
-
-
-def _use(one: Any) -> dict[str, Any]:
-    told = asdict(one)
-    if "kind" in told:
-        told["effect"] = told.pop("kind")
-    return told
 
 
 def _swatch_of(grounded: Grounded, pk: int | None) -> dict[str, Any] | None:
@@ -81,7 +75,7 @@ def _pads(grounded: Grounded) -> list[dict[str, Any]]:
             asdict(pad)
             | {
                 "swatch": swatch(grounded.catalogue, place),
-                "shades": asdict(view),
+                "shades": view,
                 "lightness": round(float(lab[0]), 1),
                 "predicted": about.predicted,
                 "notes": list(about.notes),
@@ -90,28 +84,49 @@ def _pads(grounded: Grounded) -> list[dict[str, Any]]:
     return found
 
 
-def _join(grounded: Grounded, at: int) -> dict[str, Any]:
-    labs, join = grounded.row.strip(at), grounded.joins[at]
-    rough = any(grounded.known(place).rough for place in grounded.places[at : at + 2])
-    if not grounded.is_predicted(at):
-        return {"meeting": None, "words": "not predicted", "rough": True, "strip": [], "wet": []}
-    if grounded.plan.shape in LAYERED:
-        # What is seen is the one, and then both.
-        return _told(join, labs[:2], labs[:2], rough)
-    weights = between(grounded.plan.shape, grounded.row.joints[at])
-    mixed = grounded.inks[at : at + 2].mixed(weights)
-    return _told(join, labs[::_STRIP], wet(labs, mixed)[::_STRIP], rough)
+def _joins(
+    wanted: Sequence[tuple[Grounded, dict[int, Join]]], damp: bool = False
+) -> list[list[dict[str, Any]]]:
+    """Joins of some grounds, by the place of their first pad, as ``JoinSerializer`` describes them.
+
+    How they look while they are wet is told only where that is asked for.
+    """
+    strips = [strip for grounded, joins in wanted for strip in _strips(grounded, list(joins), damp)]
+    # All at once: views cost as much for one colour as for a hundred.
+    views = iter(shades(np.concatenate(strips)) if strips else [])
+    laid = iter(strips)
+    return [
+        [
+            _told(grounded, at, join) | {name: [next(views) for _ in next(laid)] for name in ("strip", "wet")}
+            for at, join in joins.items()
+        ]
+        for grounded, joins in wanted
+    ]
 
 
-def _told(join: Join, dry: np.ndarray, damp: np.ndarray, rough: bool) -> dict[str, Any]:
-    views = [asdict(one) for one in shades(np.concatenate([dry, damp]))]
+def _told(grounded: Grounded, at: int, join: Join) -> dict[str, Any]:
+    predicted = grounded.is_predicted(at)
     return {
-        "meeting": join.meeting.value,
-        "words": join.words,
-        "rough": rough,
-        "strip": views[: len(dry)],
-        "wet": views[len(dry) :],
+        "meeting": join.meeting.value if predicted else None,
+        "words": join.words if predicted else "not predicted",
+        "rough": any(grounded.known(place).rough for place in grounded.places[at : at + 2]),
     }
+
+
+def _strips(grounded: Grounded, places: Sequence[int], damp: bool) -> list[np.ndarray]:
+    """What is shown of some joins, each dry and wet; nothing where it is not predicted."""
+    found: list[np.ndarray] = []
+    for at, labs in zip(places, grounded.row.strips(places), strict=True):
+        if not grounded.is_predicted(at):
+            found += [labs[:0], labs[:0]]
+        elif grounded.plan.shape in LAYERED:
+            found += [labs[:2], labs[:0]]  # the one, and then both
+        elif not damp:
+            found += [labs[::_THUMB], labs[:0]]
+        else:
+            mixed = grounded.inks[at : at + 2].mixed(between(grounded.plan.shape, grounded.row.joints[at]))
+            found += [labs[::_STRIP], wet(labs, mixed)[::_STRIP]]
+    return found
 
 
 def _mat(grounded: Grounded) -> dict[str, Any] | None:
@@ -150,22 +165,19 @@ def ways(grounded: Grounded, at: int, owned: bool) -> list[dict[str, Any]]:
     if not grounded.is_predicted(at):
         return []
     places = pads_to_take(grounded, owned)
-    found = ways_out(grounded.row, at, _candidates(grounded, places))
-    if owned and not any(way.kind is WayKind.BRIDGE for way in found):
+    found = [(way, places) for way in ways_out(grounded.row, at, grounded.catalogue.dabs(places))]
+    if owned and not any(way.kind is WayKind.BRIDGE for way, _ in found):
         # The drawer has none: what could be bought, rather than nothing.
         everything = pads_to_take(grounded, owned=False)
-        bought = ways_out(grounded.row, at, _candidates(grounded, everything))
-        bridges = [(way, everything) for way in bought if way.kind is WayKind.BRIDGE]
-        return [_way(grounded, *one) for one in [*((way, places) for way in found), *bridges]]
-    return [_way(grounded, way, places) for way in found]
+        bought = ways_out(grounded.row, at, grounded.catalogue.dabs(everything))
+        found += [(way, everything) for way in bought if way.kind is WayKind.BRIDGE]
+    told = [_way(grounded, *one) for one in found]
+    joins = _joins([(after, way.joins) for (_, after), (way, _) in zip(told, found, strict=True)])
+    return [one | {"joins": its} for (one, _), its in zip(told, joins, strict=True)]
 
 
-def _candidates(grounded: Grounded, places: np.ndarray) -> Inks:
-    usual = PadUse(0)
-    return grounded.inks_at(places.tolist(), [(usual.hand, usual.coats)] * len(places))
-
-
-def _way(grounded: Grounded, way: WayOut, places: np.ndarray) -> dict[str, Any]:
+def _way(grounded: Grounded, way: WayOut, places: np.ndarray) -> tuple[dict[str, Any], Grounded]:
+    """A way out without its joins, and the ground that it makes."""
     count = len(grounded.pads)
     pads, brought = [], None
     for place, joint in zip(way.pads, way.joints, strict=True):
@@ -176,13 +188,13 @@ def _way(grounded: Grounded, way: WayOut, places: np.ndarray) -> dict[str, Any]:
             pk = grounded.catalogue.rows[brought][grounded.catalogue.ID]
             pads.append(PadUse(pk, reach=joint.reach, seam=joint.seam))
     after = grounded.with_plan(replace(grounded.plan, pads=tuple(pads)))
-    return {
+    told = {
         "way": way.kind.value,
         "words": _words(grounded, way, brought),
         "swatch": None if brought is None else swatch(grounded.catalogue, brought),
-        "joins": [_join(after, at) for at in way.joins],
         "pads": [asdict(pad) for pad in pads],
     }
+    return told, after
 
 
 def _words(grounded: Grounded, way: WayOut, brought: int | None) -> str:
@@ -217,7 +229,7 @@ def what_they_make(grounded: Grounded) -> dict[str, Any]:
         "overlaps": [
             {
                 "words": " and ".join(_names(grounded, one.places)),
-                "shades": asdict(view),
+                "shades": view,
                 "hue_name": hue_family(one.lab),
                 "meeting": one.join.meeting.value,
                 "like": _like(grounded, np.array(one.lab)),
@@ -231,12 +243,13 @@ def what_they_make(grounded: Grounded) -> dict[str, Any]:
 
 def _best(grounded: Grounded) -> dict[str, Any]:
     best = best_order(grounded.inks, grounded.card)
-    pads = [grounded.pads[place] for place in best.places]
+    # It is judged blended, so it is offered blended.
+    pads = [replace(grounded.pads[place], reach=BLENDED.reach, seam=BLENDED.seam) for place in best.places]
     after = grounded.with_plan(replace(grounded.plan, pads=tuple(pads)))
     same = best.places in (tuple(range(len(pads))), tuple(range(len(pads)))[::-1])
     return {
         "same": same,
         "words": ", ".join(_names(grounded, best.places)),
         "pads": [asdict(pad) for pad in pads],
-        "joins": [_join(after, at) for at in range(len(after.joins))],
+        "joins": _joins([(after, dict(enumerate(best.joins)))])[0],
     }

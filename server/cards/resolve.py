@@ -1,6 +1,6 @@
 """A plan together with the colours it speaks of, as they are now."""
 
-from dataclasses import asdict, dataclass, replace
+from dataclasses import dataclass, replace
 from functools import cached_property, lru_cache
 
 import numpy as np
@@ -19,7 +19,7 @@ WHITE_WORDS = "white paper"
 @lru_cache(maxsize=4096)
 def value_shades(lab: tuple[float, float, float]) -> dict[str, str]:
     """A plain value in every view."""
-    return asdict(shades(np.array([lab]))[0])
+    return shades(np.array([lab]))[0]
 
 
 @lru_cache(maxsize=4096)

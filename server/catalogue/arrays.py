@@ -5,7 +5,7 @@ and only a change of them reads the colours again.
 """
 
 from collections import OrderedDict
-from dataclasses import asdict, dataclass, field
+from dataclasses import dataclass, field
 from functools import cached_property
 from threading import Lock
 from typing import Any
@@ -13,6 +13,7 @@ from typing import Any
 import numpy as np
 
 from jindle_core import defaults
+from jindle_core.blending.inks import Inks, one_dab
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import on_screen, reflectance_to_lab
@@ -21,7 +22,7 @@ from jindle_core.families.build import Builder
 from jindle_core.instead.glaze import GlazeTable
 from jindle_core.matching.nearest import Nearest, NearestIndex
 from jindle_core.matching.search import SearchIndex
-from jindle_core.media import COLUMN_OF, COLUMNS, FORM, Form, Medium
+from jindle_core.media import COLUMN_OF, COLUMNS, FORM, PAD_MEDIA, Form, Medium
 from jindle_core.prediction.behaviour import COVERING, Behaviour, Covering, Hand, usual_behaviour
 from jindle_core.prediction.fitting import Fit
 from jindle_core.prediction.laying import laid
@@ -204,6 +205,26 @@ class Catalogue:
         return found
 
     @cached_property
+    def _dabs(self) -> tuple[Inks, np.ndarray]:
+        """A full dab of every pad, and by place which of them it is."""
+        pads = np.array([row[self.RANGE] in self._pad_ranges for row in self.rows], dtype=bool)
+        places = np.flatnonzero(pads)
+        ranges = self.range_ids[places].tolist()
+        media = [self.ranges[one].medium for one in ranges]
+        return one_dab(self.reflectance(places), media, [self.behaviour(one) for one in ranges]), np.cumsum(
+            pads
+        ) - 1
+
+    @cached_property
+    def _pad_ranges(self) -> set[int]:
+        return {key for key, facts in self.ranges.items() if facts.medium in PAD_MEDIA}
+
+    def dabs(self, places: np.ndarray) -> Inks:
+        """A full dab (m,) each of the pads at some places."""
+        inks, order = self._dabs
+        return inks[order[places]]
+
+    @cached_property
     def discontinued(self) -> np.ndarray:
         """Whether each is no longer made."""
         return np.array([row[self.GONE] for row in self.rows], dtype=bool)
@@ -250,7 +271,7 @@ class Catalogue:
     @cached_property
     def shades(self) -> list[dict[str, str]]:
         """Every colour in every view, as the API gives it."""
-        return [asdict(one) for one in shades(self.lab)]
+        return shades(self.lab)
 
     @cached_property
     def shown(self) -> np.ndarray:
@@ -267,7 +288,7 @@ class Catalogue:
             places = np.flatnonzero(self.range_ids == range_id)
             how = (2, Hand.MIDDLE) if FORM[facts.medium] is Form.STROKE else (1, Hand.LIGHT)
             seen = laid(self.reflectance(places), facts.medium, *how, behaviour=self.behaviour(range_id))
-            views = map(asdict, shades(reflectance_to_lab(seen)))
+            views = shades(reflectance_to_lab(seen))
             found.update(zip(places.tolist(), views, strict=True))
         return found
 

@@ -47,8 +47,8 @@ def combination(
     found = places[assign(labs, catalogue.lab[places])] if len(places) else None
     colours = []
     for at, (one, shade) in enumerate(zip(kept.stored, shades(labs), strict=True)):
-        told = {"name": one["name"], "role": one["role"], "lab": one["lab"], "shades": asdict(shade)}
-        told |= {"match": None, "wanted": asdict(shade)}
+        told = {"name": one["name"], "role": one["role"], "lab": one["lab"], "shades": shade}
+        told |= {"match": None, "wanted": shade}
         if found is not None:
             place = int(found[at])
             distance = float(delta_e(labs[at], catalogue.lab[place]))
@@ -63,6 +63,6 @@ def _colour(
     """The supply at a place beside the colour that it stands for."""
     return {
         "match": match(catalogue, place, wanted.tolist(), sigma, distance),
-        "wanted": asdict(shades(wanted)[0]),
+        "wanted": shades(wanted)[0],
         "lab": [round(float(value), 2) for value in wanted],
     }

@@ -1,7 +1,7 @@
 """Finding a colour by what somebody types, and what is like it everywhere."""
 
 import numpy as np
-from drf_spectacular.utils import OpenApiParameter, extend_schema
+from drf_spectacular.utils import extend_schema
 from rest_framework import serializers
 from rest_framework.request import Request
 from rest_framework.response import Response
@@ -12,12 +12,26 @@ from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import lab_to_hex, on_screen
 from jindle_core.colorimetry.typed import read_typed
 from jindle_core.matching.nearest import NearestIndex, query_each
+from jindle_core.media import COLUMNS
 from server.catalogue.api.targets import Target, target_of
 from server.catalogue.arrays import Catalogue, catalogue_for
 from server.catalogue.swatches import MatchSerializer, ShadesSerializer, SwatchSerializer, match, swatch
 
 _FOUND = 24
 _IN_EACH_RANGE = 3
+
+
+class FindQuery(serializers.Serializer):
+    """What is typed, and among which supplies it is looked for."""
+
+    q = serializers.CharField(
+        required=False, allow_blank=True, default="", help_text="code, name, #rrggbb or Lab"
+    )
+    column = serializers.ChoiceField(
+        choices=[(column.key, column.title) for column in COLUMNS],
+        required=False,
+        help_text="only supplies of this column of the palette table; a value then means the nearest",
+    )
 
 
 class FoundValueSerializer(serializers.Serializer):
@@ -41,17 +55,20 @@ class FoundSerializer(serializers.Serializer):
 class Find(APIView):
     """Finding a colour by what somebody types."""
 
-    @extend_schema(
-        parameters=[OpenApiParameter("q", str, required=True, description="code, name, #rrggbb or Lab")],
-        responses=FoundSerializer,
-        operation_id="find",
-    )
+    @extend_schema(parameters=[FindQuery], responses=FoundSerializer, operation_id="find")
     def get(self, request: Request) -> Response:
         """Colours by code or name, and the value where the text is #rrggbb or Lab."""
-        typed = request.query_params.get("q", "")[: defaults.NAME_LIMIT]
+        given = FindQuery(data=request.query_params)
+        given.is_valid(raise_exception=True)
+        typed = given.validated_data["q"][: defaults.NAME_LIMIT]
+        column = given.validated_data.get("column")
         catalogue = catalogue_for(request.user)
         value = read_typed(typed)
-        places = [] if value else catalogue.search.find(typed, _FOUND + 1)
+        if column:
+            places = _in_column(catalogue, typed, value and value.lab, column)
+            value = None
+        else:
+            places = [] if value else catalogue.search.find(typed, _FOUND + 1)
         answer = {
             "value": None,
             "colours": [swatch(catalogue, place) for place in places[:_FOUND]],
@@ -67,6 +84,18 @@ class Find(APIView):
                 "hue_name": hue_family(value.lab),
             }
         return Response(answer)
+
+
+def _in_column(
+    catalogue: Catalogue, typed: str, lab: tuple[float, float, float] | None, column: str
+) -> list[int]:
+    """Places in a column of what is typed, or nearest to a value."""
+    within = catalogue.columns[column]
+    if lab is not None:
+        return catalogue.nearest(np.array([lab]), _FOUND, within)[0].indices.tolist()
+    there = set(within.tolist())
+    found = catalogue.search.find(typed, len(catalogue.rows))
+    return [place for place in found if place in there][: _FOUND + 1]
 
 
 class TargetSerializer(serializers.Serializer):

@@ -1,7 +1,6 @@
 """The API of what to use instead of a colour, and of families in other ranges."""
 
 from collections.abc import Sequence
-from dataclasses import asdict
 from typing import Any
 
 import numpy as np
@@ -165,7 +164,7 @@ def _predicted(
     judged = judge(distance, uncertainty)
     return {
         "lab": [round(value, 2) for value in lab],
-        "shades": asdict(shades(np.array(lab))[0]),
+        "shades": shades(np.array(lab))[0],
         "distance": round(distance, 2),
         "uncertainty": round(uncertainty, 2),
         "verdict": judged.verdict.value,

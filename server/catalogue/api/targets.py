@@ -1,6 +1,6 @@
 """A colour to be matched: a supply by its id, or a value that was typed."""
 
-from dataclasses import asdict, dataclass
+from dataclasses import dataclass
 from typing import Any
 
 import numpy as np
@@ -58,7 +58,7 @@ def target_of(catalogue: Catalogue, colour: int | None, value: str) -> Target:
         "swatch": None,
         "label": value.strip(),
         "lab": [round(part, 2) for part in typed.lab],
-        "shades": asdict(shades(lab)[0]),
+        "shades": shades(lab)[0],
         "hue_name": hue_family(typed.lab),
         "provenance_words": PROVENANCE_WORDS[typed.provenance],
         "uncertainty": sigma,

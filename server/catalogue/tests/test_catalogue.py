@@ -87,6 +87,20 @@ class FindTests(ApiTestCase):
         self.assertEqual(self.find("")["colours"], [])
         self.ask("get", "find", {"q": "L 500, a 0, b 0"}, 400)
 
+    def test_only_among_the_supplies_of_one_column(self):
+        def found(typed, column):
+            told = self.ask("get", "find", {"q": typed, "column": column})
+            self.assertIsNone(told["value"])
+            return [one["label"] for one in told["colours"]]
+
+        self.assertIn("SKY-1", found("sky", "pad"))
+        self.assertEqual(found("sky", "cardstock"), [])
+        self.assertEqual(found("soot", "cardstock"), ["soot"])
+        self.assertEqual(found("L 19, a 0, b 0", "cardstock")[0], "soot")
+        self.assertEqual(found("L 19, a 0, b 0", "pad")[0], "TAR-1")
+        self.assertEqual(found("sky", "marker"), [])
+        self.ask("get", "find", {"q": "sky", "column": "crayon"}, 400)
+
 
 class CatalogueTests(ApiTestCase):
     def test_held_until_something_changes(self):

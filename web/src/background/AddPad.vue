@@ -3,7 +3,6 @@ import { computed } from 'vue'
 import { api, got, type Swatch } from '@/api/client'
 import { useCard } from '@/cards/card'
 import { useFetched } from '@/lib/fetched'
-import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
 import { figure, nearness } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
@@ -16,7 +15,6 @@ defineProps<{ title: string }>()
 const emit = defineEmits<{ take: [colour: number]; close: [] }>()
 const store = useCard()
 const session = useSession()
-const notices = useNotices()
 const palette = computed(() =>
   store.card!.colours.flatMap((colour) => {
     const match = colour.cells.find((cell) => cell.column === 'pad')?.match
@@ -28,8 +26,7 @@ const PADS = ['dye ink pad', 'pigment ink pad', 'chalk ink pad']
 const isPad = (swatch: Swatch) => PADS.includes(swatch.medium)
 const owned = computed(() => drawer.value?.entries.map((entry) => entry.swatch).filter(isPad) ?? [])
 function pick(picked: Picked) {
-  if ('swatch' in picked && isPad(picked.swatch)) emit('take', picked.swatch.id)
-  else notices.show('Grounds are laid with ink pads: take one of a range of pads.', true)
+  if ('swatch' in picked) emit('take', picked.swatch.id)
 }
 </script>
 
@@ -79,7 +76,7 @@ function pick(picked: Picked) {
       </div>
       <section aria-labelledby="of-all">
         <h3 id="of-all" class="mb-2 text-sm">Any pad</h3>
-        <FindColour act="take it" @pick="pick" @leave="$emit('close')" />
+        <FindColour column="pad" act="take it" @pick="pick" @leave="$emit('close')" />
       </section>
     </div>
   </AppDialog>

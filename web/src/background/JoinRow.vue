@@ -25,7 +25,7 @@ const SEAMS = seamValues.map((value) => ({ value, words: value }))
 
 <template>
   <div class="my-1 ml-6 border-l border-line pl-4">
-    <div class="flex items-center gap-3">
+    <div class="flex items-center gap-3 max-sm:flex-wrap">
       <JoinStrip :join="join" class="h-8 w-[190px] shrink-0" />
       <span
         class="flex size-5 shrink-0 items-center justify-center rounded-full border"
@@ -37,7 +37,7 @@ const SEAMS = seamValues.map((value) => ({ value, words: value }))
           aria-hidden="true"
         />
       </span>
-      <p class="min-w-0 flex-1">
+      <p class="min-w-0 flex-1 max-sm:min-w-40">
         <b v-if="join.meeting">{{ join.rough ? `perhaps ${join.meeting}` : join.meeting }}</b>
         {{ join.words }}
       </p>
@@ -45,7 +45,6 @@ const SEAMS = seamValues.map((value) => ({ value, words: value }))
         type="button"
         class="button button-plain shrink-0 text-xs"
         :aria-expanded="open"
-        :aria-label="`The join of ${pad.swatch.label} and ${next}`"
         @click="open = !open"
       >
         {{
@@ -54,11 +53,11 @@ const SEAMS = seamValues.map((value) => ({ value, words: value }))
             : join.meeting === 'muddy' || join.meeting === 'softens'
               ? 'Ways out'
               : 'Change'
-        }}
+        }}<span class="sr-only">, the join of {{ pad.swatch.label }} and {{ next }}</span>
       </button>
     </div>
     <div v-if="open" class="mt-1 mb-2">
-      <div v-if="brushed" class="mb-2 flex gap-2">
+      <div v-if="brushed" class="mb-2 flex flex-wrap gap-2">
         <ChoiceList
           class="w-[180px]"
           :model-value="pad.seam"

@@ -13,7 +13,7 @@ const session = useSession()
 </script>
 
 <template>
-  <div class="panel relative flex items-center gap-2 overflow-visible p-2">
+  <div class="panel relative flex items-center gap-2 p-2 max-sm:flex-wrap">
     <span
       draggable="true"
       class="cursor-grab text-soft"
@@ -28,7 +28,7 @@ const session = useSession()
       :style="{ background: pad.shades[session.view] }"
       :title="`as laid: L* ${pad.lightness}`"
     />
-    <span class="min-w-0 flex-1">
+    <span class="min-w-0 flex-1 max-sm:min-w-40">
       <b class="block truncate">{{ at + 1 }} {{ pad.swatch.label }}</b>
       <span class="block truncate text-xs"
         >{{ pad.swatch.range_name }}, {{ pad.swatch.medium }}</span

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import type { Ground } from '@/api/client'
 import { groundShapeValues } from '@/api/schema'
 import { useCard } from '@/cards/card'
@@ -8,14 +8,13 @@ import ChoiceList from '@/ui/ChoiceList.vue'
 import GroundPanel from '@/ui/GroundPanel.vue'
 import OnOff from '@/ui/OnOff.vue'
 import PaperChoice from '@/ui/PaperChoice.vue'
-import { useGround } from './ground'
+import { isWet, useGround } from './ground'
 
 /** The panel as it would look, wet or dry, and how it is laid out. */
 const { ground } = defineProps<{ ground: Ground }>()
 const store = useCard()
 const session = useSession()
 const { set } = useGround()
-const isWet = ref(false)
 const panel = computed(() => (isWet.value ? ground.wet : ground.panel))
 const box = computed(() => {
   const desk = store.card!.desk

@@ -60,7 +60,7 @@ const MARKS = { clean: CheckIcon, softens: ExclamationTriangleIcon, muddy: XMark
           <span class="min-w-0 flex-1 py-1">
             <span class="flex items-center gap-1">
               <component :is="MARKS[one.meeting]" class="size-3.5 shrink-0" aria-hidden="true" />
-              <b class="truncate text-sm">{{ one.hue_name }}</b>
+              <b class="text-sm">{{ one.hue_name }}</b>
               <span class="sr-only">{{ one.meeting }}</span>
             </span>
             <span class="block">{{ one.words }}</span>

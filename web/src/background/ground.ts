@@ -1,7 +1,11 @@
+import { ref } from 'vue'
 import type { Change, Ground, PadUse } from '@/api/client'
 import { useCard } from '@/cards/card'
 
 type Settings = Omit<Extract<Change, { kind: 'set_ground' }>, 'kind'>
+
+/** Whether the ground is shown while it is wet. */
+export const isWet = ref(false)
 
 /** A pad as a change of the ground speaks of it. */
 export const use = ({ colour, hand, coats, reach, seam }: PadUse): PadUse => ({

@@ -100,7 +100,7 @@ useKeys({
       >
         <ArrowUturnRightIcon class="size-4" aria-hidden="true" />Redo
       </button>
-      <nav aria-label="Stages" class="flex gap-1">
+      <nav aria-label="Stages" class="flex flex-wrap gap-1">
         <RouterLink
           v-for="stage in STAGES"
           :key="stage.to"

@@ -1,13 +1,17 @@
 <script setup lang="ts">
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import { computed, onMounted, ref, watch } from 'vue'
-import { api, ApiError, got, type Found, type Swatch } from '@/api/client'
+import { api, ApiError, got, type Column, type Found, type Swatch } from '@/api/client'
 import SwatchShape from './SwatchShape.vue'
 
 /** Find any colour of any range by code or name, or give one as #rrggbb or L, a, b. */
 export type Picked = { swatch: Swatch } | { text: string; value: NonNullable<Found['value']> }
 
-const { act = 'take it' } = defineProps<{ act?: string }>()
+const { act = 'take it', column } = defineProps<{
+  act?: string
+  /** Only supplies of this column of the palette table: then nothing else can be picked. */
+  column?: Column
+}>()
 const emit = defineEmits<{ pick: [picked: Picked]; leave: [] }>()
 const typed = ref('')
 const input = ref<{ $el: HTMLInputElement } | null>(null)
@@ -31,7 +35,7 @@ watch(typed, async (text) => {
     return
   }
   try {
-    const answer = await got(api.GET('/api/find', { params: { query: { q: text } } }))
+    const answer = await got(api.GET('/api/find', { params: { query: { q: text, column } } }))
     if (number === asked) found.value = answer
   } catch (error) {
     if (number !== asked) return

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { Swatch } from '@/api/client'
-import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
 import AppDialog from '@/ui/AppDialog.vue'
 import FindColour, { type Picked } from '@/ui/FindColour.vue'
@@ -21,7 +20,6 @@ const {
   take: (paper: number | null) => Promise<boolean>
 }>()
 const session = useSession()
-const notices = useNotices()
 const choosing = ref(false)
 
 async function choose(id: number | null) {
@@ -29,7 +27,6 @@ async function choose(id: number | null) {
 }
 function pick(picked: Picked) {
   if ('swatch' in picked) void choose(picked.swatch.id)
-  else notices.show('What is coloured or inked is a cardstock of a range.', true)
 }
 </script>
 
@@ -46,6 +43,11 @@ function pick(picked: Picked) {
     <button v-if="paper" type="button" class="button mb-3" @click="choose(null)">
       White marker paper
     </button>
-    <FindColour act="take it as the paper" @pick="pick" @leave="choosing = false" />
+    <FindColour
+      column="cardstock"
+      act="take it as the paper"
+      @pick="pick"
+      @leave="choosing = false"
+    />
   </AppDialog>
 </template>
