@@ -46,6 +46,7 @@ def tour(page: Page) -> None:
     page.keyboard.press("s")
     page.locator("html[data-surround=light]").wait_for(state="attached")
     page.keyboard.press("g")
+    background(page)
     match(page)
     supplies(page)
     page.goto(ADDRESS + "/cards/ways/rule")
@@ -54,7 +55,7 @@ def tour(page: Page) -> None:
 
 
 def colouring(page: Page) -> None:
-    """An area with its family, the picture on several papers, the order of work, the materials."""
+    """An area with its family, and the picture on several papers."""
     page.get_by_role("link", name="Colouring").click()
     page.get_by_role("button", name="wing", exact=True).click()
     page.get_by_role("heading", name="Families around it").wait_for()
@@ -63,14 +64,23 @@ def colouring(page: Page) -> None:
     page.get_by_role("img", name="The picture on kraft").wait_for()
     take(page, "on-papers")
     page.keyboard.press("Escape")
-    page.get_by_role("link", name="Order of work").click()
-    page.get_by_role("switch", name="Dark first").wait_for()
-    take(page, "order")
-    page.get_by_role("link", name="Materials").click()
-    page.get_by_role("button", name="The line:").click()
-    page.get_by_role("option", name="pigment ink, stamped").click()
-    page.get_by_role("heading", name="The line stays open").wait_for()
-    take(page, "materials")
+
+
+def background(page: Page) -> None:
+    """A muddy join with its ways out, and how a ground stands under its picture."""
+    page.goto(ADDRESS + "/cards")
+    page.get_by_role("link", name="Allotment").click()
+    page.get_by_role("link", name="Background").click()
+    page.get_by_role("button", name="the join of noon lock weed").click()
+    page.get_by_role("button", name="a gap left white").wait_for()
+    take(page, "background")
+    page.goto(ADDRESS + "/cards")
+    page.get_by_role("link", name="Night ferry").click()
+    page.get_by_role("link", name="Background").click()
+    page.get_by_role("link", name="How it stands").click()
+    page.get_by_role("switch", name="Lettering straight on it").click()
+    page.get_by_role("button", name="put it on its strip").wait_for()
+    take(page, "standing")
     page.get_by_role("button", name="Undo").click()
 
 
