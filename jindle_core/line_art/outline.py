@@ -1,4 +1,4 @@
-"""Where does a drawing end, and which of its shapes lies there?"""
+"""Where does a drawing end, and which of its shapes lies at a place?"""
 
 from functools import lru_cache
 
@@ -15,16 +15,32 @@ _NEAR = 1.5  # thousandths of the drawing's longer side: paths are stored to a t
 @lru_cache(maxsize=64)
 def outline(drawing: LineDrawing) -> tuple[NDArray[np.float64], tuple[str, ...]]:
     """Points (k, 2) evenly along the outer edge of all shapes together, and the shape's id at each."""
-    polygons = [_polygon(shape.path) for shape in drawing.shapes]
+    polygons = _polygons(drawing)
     edge = shapely.union_all(polygons).boundary
     way = np.linspace(0, edge.length, defaults.OUTLINE_POINTS, endpoint=False)
     points = (
         shapely.line_interpolate_point(edge, way) if edge.geom_type == "LineString" else _along(edge, way)
     )
-    off = shapely.distance(np.array(polygons)[:, None], points[None])
-    # Of the shapes that reach a point, the uppermost is seen there.
-    top = len(polygons) - 1 - (off < _NEAR)[::-1].argmax(axis=0)
-    return shapely.get_coordinates(points), tuple(drawing.shapes[at].id for at in top)
+    near = shapely.distance(polygons[:, None], points[None]) < _NEAR
+    return shapely.get_coordinates(points), tuple(drawing.shapes[at].id for at in _uppermost(near))
+
+
+def shapes_at(drawing: LineDrawing, points: NDArray[np.float64]) -> list[str | None]:
+    """The id of the shape that is seen at each of some points (k, 2); None beside the drawing."""
+    inside = shapely.contains_xy(_polygons(drawing)[:, None], points[None, :, 0], points[None, :, 1])
+    there = inside.any(axis=0)
+    top = _uppermost(inside)
+    return [drawing.shapes[at].id if seen else None for at, seen in zip(top, there, strict=True)]
+
+
+def _uppermost(there: NDArray[np.bool_]) -> NDArray[np.intp]:
+    """Of the shapes (n, k) that are there, the last, which lies on top."""
+    return len(there) - 1 - there[::-1].argmax(axis=0)
+
+
+@lru_cache(maxsize=64)
+def _polygons(drawing: LineDrawing) -> NDArray[np.object_]:
+    return np.array([_polygon(shape.path) for shape in drawing.shapes])
 
 
 def _along(edges: shapely.Geometry, way: NDArray[np.float64]) -> NDArray[np.object_]:

@@ -23,7 +23,7 @@ from jindle_core.desk import desk
 from jindle_core.errors import BadInput
 from jindle_core.ground import Effect, Ground, InkedCard, PadUse, ground_from_json
 from jindle_core.ground_changes import SetGround
-from jindle_core.line_art.outline import outline
+from jindle_core.line_art.outline import outline, shapes_at
 from jindle_core.line_art.svg import read_svg
 from jindle_core.media import Medium
 from jindle_core.plan import plan_from_json, plan_to_json
@@ -464,6 +464,8 @@ class OutlineTests(unittest.TestCase):
             else:
                 self.assertTrue(min(x, 100 - x, y, 60 - y) < 0.5, (x, y))
         self.assertIs(outline(drawing), outline(drawing))
+        places = np.array([[50, 45], [10, 10], [150, 20], [120, 50]]) * scale
+        self.assertEqual(shapes_at(drawing, places), ["door", "wall", "sun", None])
 
 
 class PlanTests(unittest.TestCase):

@@ -13,7 +13,7 @@ from jindle_core.blending.standing import examine_lettering, examine_picture, ex
 from jindle_core.contrast.rules import Finding, PairKind, Status
 from jindle_core.desk import Part, desk
 from jindle_core.ground import Ground
-from jindle_core.line_art.outline import outline
+from jindle_core.line_art.outline import outline, shapes_at
 from jindle_core.plan import End
 from server.cards.colouring import Coloured
 from server.cards.ground import Grounded
@@ -101,10 +101,18 @@ class OnGround:
         return np.concatenate([raster, *patterns])
 
     def under(self, part: Part) -> np.ndarray:
-        """CIELAB (m, 3) of the ground under a part."""
+        """CIELAB (m, 3) of what lies under a part: the ground, or the picture where that covers it."""
         x, y = (one.ravel() for one in np.meshgrid(np.linspace(0.05, 0.95, 8), np.linspace(0.1, 0.9, 4)))
-        places = self.on_panel(part.x + x * part.width, part.y + y * part.height)
-        return self.grounded.seen_at(*places)
+        x, y = part.x + x * part.width, part.y + y * part.height
+        found = self.grounded.seen_at(*self.on_panel(x, y))
+        picture = next((one for one in self.parts if one.shape == "drawing"), None)
+        if picture and self.coloured.drawing:
+            scale = self.coloured.drawing.width / picture.width
+            points = np.stack([x - picture.x, y - picture.y], axis=1) * scale
+            for at, shape in enumerate(shapes_at(self.coloured.drawing, points)):
+                if shape is not None:
+                    found[at] = self._shape[shape][0].mean(axis=0)
+        return found
 
     def picture_stands(self) -> Finding | None:
         """Whether the picture stands out where it lies; None without one."""

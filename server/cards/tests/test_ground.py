@@ -320,6 +320,17 @@ class FindingTests(GroundTestCase):
         card = self.applied(card, straight["mends"][0])
         self.assertEqual(self.finding(card, "lettering"), strip)
 
+    def test_lettering_that_lies_on_the_picture_is_judged_against_the_picture(self):
+        card = self.laid("FOG-1", lettered=True)
+        self.assertEqual(self.finding(card, "lettering")["status"], "holds")
+        wall = SimpleUploadedFile("wall.svg", b'<svg xmlns="http://www.w3.org/2000/svg"><path id="wall" d="M0 0H120V100H0Z"/></svg>')  # fmt: skip
+        pk = self.client.post("/api/drawings", {"file": wall, "name": "A wall"}).json()["id"]
+        card = self.change(card, kind="set_drawing", drawing=pk)
+        self.assertEqual(self.finding(card, "lettering")["status"], "holds")  # still bare paper
+        card = self.change(card, kind="edit_area", key=1, colour=3)  # slate, as the lettering is
+        found = self.finding(card, "lettering")
+        self.assertEqual((found["status"], found["figure"]), ("fails", "1.0 : 1, ΔL* 0"))
+
     def test_effects_are_judged_and_shown(self):
         card = self.laid("DUSK-1", effects=[
             {"effect": "water drops"}, {"effect": "shimmer"}, {"effect": "splashes of opaque white"},

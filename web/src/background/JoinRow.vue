@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { CheckIcon, ExclamationTriangleIcon, MinusIcon, XMarkIcon } from '@heroicons/vue/16/solid'
 import { computed, ref } from 'vue'
 import type { Ground, Join, PadUse } from '@/api/client'
 import { reachValues, seamValues } from '@/api/schema'
 import ChoiceList from '@/ui/ChoiceList.vue'
+import StatusMark from '@/ui/StatusMark.vue'
 import JoinStrip from './JoinStrip.vue'
 import WaysOut from './WaysOut.vue'
 
@@ -17,7 +17,7 @@ const { join, pad, shape } = defineProps<{
 }>()
 defineEmits<{ change: [told: Partial<PadUse>] }>()
 const open = ref(false)
-const MARKS = { clean: CheckIcon, softens: ExclamationTriangleIcon, muddy: XMarkIcon }
+const STANDS = { clean: 'holds', softens: 'look again', muddy: 'fails' } as const
 const brushed = computed(() => ['bands', 'ombre', 'vignette'].includes(shape))
 const REACHES = reachValues.map((value) => ({ value, words: `carried in ${value}` }))
 const SEAMS = seamValues.map((value) => ({ value, words: value }))
@@ -27,16 +27,7 @@ const SEAMS = seamValues.map((value) => ({ value, words: value }))
   <div class="my-1 ml-6 border-l border-line pl-4">
     <div class="flex items-center gap-3 max-sm:flex-wrap">
       <JoinStrip :join="join" class="h-8 w-[190px] shrink-0" />
-      <span
-        class="flex size-5 shrink-0 items-center justify-center rounded-full border"
-        :class="join.meeting === 'muddy' ? 'border-strong bg-strong text-onstrong' : 'border-ink'"
-      >
-        <component
-          :is="join.meeting ? MARKS[join.meeting] : MinusIcon"
-          class="size-3.5"
-          aria-hidden="true"
-        />
-      </span>
+      <StatusMark :status="join.meeting && STANDS[join.meeting]" class="!mt-0" />
       <p class="min-w-0 flex-1 max-sm:min-w-40">
         <b v-if="join.meeting">{{ join.rough ? `perhaps ${join.meeting}` : join.meeting }}</b>
         {{ join.words }}

@@ -1,14 +1,13 @@
 <script setup lang="ts">
-import { CheckIcon, ExclamationTriangleIcon, XMarkIcon } from '@heroicons/vue/16/solid'
 import type { Ground } from '@/api/client'
 import { useCard } from '@/cards/card'
+import StatusMark from '@/ui/StatusMark.vue'
 import { useGround } from './ground'
 
 /** Whether it runs evenly, and how picture and lettering stand on it where they lie. */
 defineProps<{ ground: Ground }>()
 const store = useCard()
 const { set } = useGround()
-const MARKS = { holds: CheckIcon, 'look again': ExclamationTriangleIcon, fails: XMarkIcon }
 </script>
 
 <template>
@@ -19,12 +18,7 @@ const MARKS = { holds: CheckIcon, 'look again': ExclamationTriangleIcon, fails: 
     </p>
     <ul class="space-y-3">
       <li v-for="one in ground.findings" :key="one.key" class="panel flex gap-3 p-3">
-        <span
-          class="mt-0.5 flex size-5 shrink-0 items-center justify-center rounded-full border"
-          :class="one.status === 'fails' ? 'border-strong bg-strong text-onstrong' : 'border-ink'"
-        >
-          <component :is="MARKS[one.status]" class="size-3.5" aria-hidden="true" />
-        </span>
+        <StatusMark :status="one.status" />
         <div class="min-w-0 flex-1">
           <p>
             <b>{{ one.title }}</b>

@@ -1,17 +1,15 @@
 <script setup lang="ts">
-import { CheckIcon, ExclamationTriangleIcon, MinusIcon, XMarkIcon } from '@heroicons/vue/16/solid'
 import { ref } from 'vue'
 import type { Check, Mend } from '@/api/client'
 import { useSession } from '@/lib/session'
 import AppDialog from '@/ui/AppDialog.vue'
+import StatusMark from '@/ui/StatusMark.vue'
 import { useCard } from './card'
 
 const store = useCard()
 const session = useSession()
 const waiving = ref<Check | null>(null)
 const reason = ref('')
-
-const MARKS = { holds: CheckIcon, 'look again': ExclamationTriangleIcon, fails: XMarkIcon }
 
 function apply(mend: Mend) {
   const end = { source: mend.source, id: mend.id }
@@ -34,22 +32,7 @@ async function waive() {
     </p>
     <ul class="space-y-3">
       <li v-for="check in store.card?.checks" :key="check.id" class="flex gap-2.5">
-        <span
-          class="mt-0.5 flex size-5 shrink-0 items-center justify-center rounded-full border"
-          :class="
-            check.waived !== null
-              ? 'border-dashed border-edge'
-              : check.status === 'fails'
-                ? 'border-strong bg-strong text-onstrong'
-                : 'border-ink'
-          "
-        >
-          <component
-            :is="check.waived !== null ? MinusIcon : MARKS[check.status]"
-            class="size-3.5"
-            aria-hidden="true"
-          />
-        </span>
+        <StatusMark :status="check.waived === null ? check.status : null" />
         <div class="min-w-0 flex-1">
           <p class="break-words">
             <b>{{ check.title }}</b>

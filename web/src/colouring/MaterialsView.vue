@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { ExclamationTriangleIcon, XMarkIcon } from '@heroicons/vue/16/solid'
 import { computed } from 'vue'
 import type { Colouring } from '@/api/client'
 import { surfaceValues } from '@/api/schema'
@@ -7,6 +6,7 @@ import { useCard } from '@/cards/card'
 import { plural } from '@/lib/words'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
+import StatusMark from '@/ui/StatusMark.vue'
 import PicturePaper from './PicturePaper.vue'
 
 /** Line ink, media, paper and finish: what will not get on, why, and the ways out. */
@@ -83,18 +83,7 @@ function finish(key: string, on: boolean) {
         </p>
         <ul class="space-y-3">
           <li v-for="one in colouring.conflicts" :key="one.key" class="panel flex gap-3 p-4">
-            <span
-              class="mt-0.5 flex size-5 shrink-0 items-center justify-center rounded-full border"
-              :class="
-                one.status === 'fails' ? 'border-strong bg-strong text-onstrong' : 'border-ink'
-              "
-            >
-              <component
-                :is="one.status === 'fails' ? XMarkIcon : ExclamationTriangleIcon"
-                class="size-3.5"
-                aria-hidden="true"
-              />
-            </span>
+            <StatusMark :status="one.status" />
             <div>
               <h3 class="text-sm">
                 {{ one.title }}
