@@ -14,6 +14,7 @@ from pathlib import Path
 import numpy as np
 
 from bench.blending import blending_rows, ground_rows
+from bench.cutting import cutting_rows
 from bench.families import family_rows
 from bench.papers import paper_rows
 from bench.prediction import prediction_rows
@@ -163,6 +164,7 @@ def main() -> int:
         *prediction_rows(),
         *blending_rows(),
         *paper_rows(),
+        *cutting_rows(),
     ]
     lines = ["| what | target | measured | |", "|---|---|---|---|"]
     lines += [

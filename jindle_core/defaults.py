@@ -156,6 +156,8 @@ QUIET_DELTA_L = 10.0  # upper limits: a ground whose colours differ more compete
 QUIET_RATIO = 1.35
 QUIET_DELTA_E = 15.0
 MAT_DELTA_E = 6.0
+BESIDE_LEAST = 0.05  # of a piece's edge: what lies along less of it is not judged
+MELTS_L = 5.0  # ΔL* below which squinting melts two colours together
 PALETTE_SPAN = 45.0  # ΔL* lightest to darkest
 FLARE = 0.05  # added to both luminances, as in WCAG: light that the surface returns
 
@@ -321,6 +323,31 @@ STRIPES, STRIPE_GAP = 6, 0.3  # at least so many stripes, and the share of each 
 SKY_EDGES, SKY_REACH = 4, 1.4  # how often the stencil is moved, and how far above its edge ink runs, in moves
 EDGE_PLACES, EDGE_HEIGHT, EDGE_OFFSET, EDGE_STEP = 41, 0.16, 0.37, 0.3
 GROUND_SAMPLES = 24  # a side of the raster on which a ground is judged
+
+# --- Building: thickness in mm. Card of about 300 g/m², paper of 120; what is held up by foam stands on it.
+THICKNESS = MappingProxyType(
+    {"base": 0.35, "card": 0.35, "paper": 0.15, "vellum": 0.1, "ribbon": 0.5, "finish": 2.0}
+)
+FOAM = MappingProxyType({"flat": 0.0, "foam tape": 1.2, "foam sheet": 2.0, "double foam tape": 2.4})
+ENVELOPE_ROOM = 3  # mm that an envelope must be larger, or the card buckles
+# The usual envelopes, for the usual cards; ISO 269's three, and others by their size.
+ENVELOPES = (
+    ("4 3/8", "5 3/4", "in"),
+    ("5 1/4", "7 1/4", "in"),
+    ("3 7/8", "8 7/8", "in"),
+    ("4 1/2", "4 1/2", "in"),
+    ("6 1/2", "6 1/2", "in"),
+    ("114", "162", "mm"),
+    ("110", "220", "mm"),
+    ("162", "229", "mm"),
+    ("155", "155", "mm"),
+)
+PIECES_LIMIT = 60  # of one card
+TRIMMING_LEAST = 12.0  # mm on its narrow side from which a trimming can fill elsewhere
+CUT_LEAST = 3.0  # mm: narrower strips do not hold in a trimmer
+PACKING_WORK = 7000  # pieces laid in all the tries together: about two seconds
+SHEET_PIECES = 500  # pieces that are laid out at once
+MIDDLE_RIM = 6.0  # mm of a mat that must stay under what covers its middle
 
 # --- Line drawings.
 LARGEST_DRAWING = 4 * 1024 * 1024

@@ -27,6 +27,16 @@ class Length:
         value = Fraction(self.ticks, TICKS[self.unit])
         return value * _MM_PER_INCH if self.unit == "in" else value
 
+    @classmethod
+    def floor(cls, millimetres: Fraction, unit: str) -> "Length":
+        """The longest length in whole ticks that is no longer.
+
+        >>> Length.floor(Fraction(102), "in").text()
+        '4'
+        """
+        value = millimetres / _MM_PER_INCH if unit == "in" else millimetres
+        return cls(value * TICKS[unit] // 1, unit)
+
     def text(self, unit: str | None = None) -> str:
         """As one reads it off a ruler, without the unit: ``4 5/16`` or ``110``.
 
@@ -63,12 +73,25 @@ _UNITS = {
 _VULGAR = {"½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8"}
 
 
-def read_length(text: str, unit: str, field: str = "length") -> Length:
+@dataclass(frozen=True, slots=True)
+class Limits:
+    """Between which lengths (mm) something lies, and how that is said."""
+
+    least: Fraction
+    most: Fraction
+    trouble: str
+    expected: str
+
+
+OF_CARDS = Limits(SMALLEST_MM, LARGEST_MM, "is no size for a card", "1 to 24 in, or 25 to 610 mm")
+
+
+def read_length(text: str, unit: str, field: str = "length", limits: Limits = OF_CARDS) -> Length:
     """The length that a text names; ``unit`` ("in" or "mm") counts where it names none.
 
     Takes ``4 5/16``, ``4½``, ``4.3125"``, ``110 mm``, ``11 cm``. Raises
     BadInput for anything else, for what is finer than a 64th of an inch or a
-    tenth of a millimetre, and for sizes that no card has.
+    tenth of a millimetre, and for what lies outside the limits.
     """
     came, plain = text, text.strip().lower()
     for sign, fraction in _VULGAR.items():
@@ -89,8 +112,8 @@ def read_length(text: str, unit: str, field: str = "length") -> Length:
             raise _bad(field, came, "is finer than can be cut", f"steps of {finest}")
         ticks = Fraction(round(ticks))
     length = Length(int(ticks), unit)
-    if not SMALLEST_MM <= length.millimetres <= LARGEST_MM:
-        raise _bad(field, came, "is no size for a card", "1 to 24 in, or 25 to 610 mm")
+    if not limits.least <= length.millimetres <= limits.most:
+        raise _bad(field, came, limits.trouble, limits.expected)
     return length
 
 
@@ -132,22 +155,19 @@ class Size:
         return f"{self.width.text(unit)} × {self.height.text(unit)} {unit}"
 
 
-def _inches(width: str, height: str) -> Size:
-    return Size(read_length(width, "in"), read_length(height, "in"))
-
-
-def _millimetres(width: int, height: int) -> Size:
-    return Size(Length(width * 10, "mm"), Length(height * 10, "mm"))
+def read_size(width: str, height: str, unit: str, limits: Limits = OF_CARDS) -> Size:
+    """The size that two texts name, as ``read_length`` reads them."""
+    return Size(read_length(width, unit, "width", limits), read_length(height, unit, "height", limits))
 
 
 # Half a sheet scored and folded, and what else is common; A6 and DL where paper is metric.
 USUAL_SIZES = (
-    _inches("4 1/4", "5 1/2"),
-    _inches("5", "7"),
-    _inches("3 1/2", "8 1/2"),
-    _inches("4", "4"),
-    _inches("6", "6"),
-    _millimetres(105, 148),
-    _millimetres(99, 210),
-    _millimetres(148, 148),
+    read_size("4 1/4", "5 1/2", "in"),
+    read_size("5", "7", "in"),
+    read_size("3 1/2", "8 1/2", "in"),
+    read_size("4", "4", "in"),
+    read_size("6", "6", "in"),
+    read_size("105", "148", "mm"),
+    read_size("99", "210", "mm"),
+    read_size("148", "148", "mm"),
 )

@@ -7,6 +7,7 @@ from jindle_core.contrast.guess import guess_pairs
 from jindle_core.contrast.measures import measure, weakest_eyes
 from jindle_core.contrast.mending import mend
 from jindle_core.contrast.rules import PairKind, Status, examine, examine_span, holds
+from jindle_core.contrast.stacked import Neighbour, appears_once, examine_beside, melting
 from jindle_core.tests.strategies import some_lab
 
 WHITE, BLACK, KRAFT, NAVY = [95, 0, 0], [17, 0, 0], [59, 8, 22], [34.5, 5, -30]
@@ -116,3 +117,34 @@ class GuessTests(unittest.TestCase):
         for roles in (["ground"], ["ground", "light"], ["dark", "ground"], [], ["light"]):
             for guess in guess_pairs(roles, [30] * len(roles)):
                 self.assertNotEqual(guess.upper, guess.lower)
+
+
+class StackedTests(unittest.TestCase):
+    BANDS = (Neighbour("sky", (80.0, -5.0, -15.0), 0.6), Neighbour("water", (42.0, -10.0, -30.0), 0.4))
+
+    def test_a_picture_is_judged_against_both_bands_and_the_worse_is_told(self):
+        finding, name = examine_beside(PairKind.PICTURE, np.array([40.0, -8, -28]), self.BANDS)
+        self.assertEqual((finding.status, name), (Status.FAILS, "water"))
+        self.assertEqual(finding.reason, "sinks into its ground, along 40 % of its edge")
+        finding, name = examine_beside(PairKind.PICTURE, np.array([20.0, 20, 30]), self.BANDS)
+        self.assertEqual((finding.status, name), (Status.HOLDS, "sky"))
+        held, _ = examine_beside(PairKind.PICTURE, np.array([40.0, -8, -28]), self.BANDS, outlined=True)
+        self.assertIs(held.status, Status.HOLDS)
+
+    def test_what_lies_along_hardly_any_of_it_is_not_judged(self):
+        sliver = Neighbour("corner", (40.0, -8.0, -28.0), 0.02)
+        finding, _ = examine_beside(PairKind.PICTURE, np.array([40.0, -8, -28]), (self.BANDS[0], sliver))
+        self.assertIs(finding.status, Status.HOLDS)
+        alone, name = examine_beside(PairKind.MAT, np.array([40.0, -8, -28]), (sliver,))
+        self.assertEqual((alone.status, name), (Status.FAILS, "corner"))
+        with self.assertRaises(ValueError):
+            examine_beside(PairKind.MAT, np.array([40.0, -8, -28]), ())
+
+    def test_squinting_melts_colours_of_one_lightness_that_touch(self):
+        labs = np.array([[50.0, 60, 30], [52, -50, 20], [80, 0, 0], [52, -50, 21]])
+        self.assertEqual(melting(labs, [(0, 1), (1, 2), (0, 2), (1, 3)]), [(0, 1)])
+        self.assertEqual(melting(labs, []), [])
+
+    def test_an_accent_that_appears_once(self):
+        self.assertEqual(appears_once([3, 1, 3, 2]), [1, 2])
+        self.assertEqual(appears_once([]), [])

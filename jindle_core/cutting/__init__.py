@@ -1,0 +1,1 @@
+"""From pieces to sheets: what is cut out of what, with which cuts."""

@@ -1,0 +1,84 @@
+"""Does each piece lie inside what it lies on, this way or turned, and what falls off where it is trimmed?"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from fractions import Fraction
+
+from jindle_core import defaults
+from jindle_core.contrast.rules import Finding, Status
+from jindle_core.formats import Length
+from jindle_core.layers.pieces import BASE, Piece
+from jindle_core.layers.sizing import Box
+
+
+@dataclass(frozen=True, slots=True)
+class Fit:
+    """Whether a piece fits, whether it would turned by a quarter, and what is trimmed off it."""
+
+    key: int
+    finding: Finding
+    fits_turned: bool
+    trimmings: tuple[Box, ...] = ()
+
+
+def fits(boxes: dict[int, Box], pieces: Sequence[Piece], unit: str) -> list[Fit]:
+    """How each piece fits on what it lies on; lengths are told in a unit."""
+    return [_fit(piece, boxes[piece.key], boxes[piece.on], boxes[BASE], unit) for piece in pieces]
+
+
+def _fit(piece: Piece, box: Box, under: Box, base: Box, unit: str) -> Fit:
+    turned = box.height <= under.width and box.width <= under.height
+    over = _over(box, base if piece.trimmed else under)
+    figure = f"{_read(box, unit)} on {_read(under, unit)}"
+    if not over:
+        return Fit(piece.key, Finding(Status.HOLDS, figure, "", ""), turned)
+    if piece.trimmed:
+        trimmings = tuple(_off(box, base))
+        reason = "is trimmed at the card's edge"
+        return Fit(piece.key, Finding(Status.HOLDS, figure, "", reason), turned, trimmings)
+    sides = ", ".join(f"{_text(length, unit)} over the {side}" for side, length in over.items())
+    reason = f"hangs {sides}"
+    if box.width > under.width or box.height > under.height:
+        reason = "is larger than what it lies on"
+        reason += ": it fits turned by a quarter" if turned else ", turned too"
+    return Fit(piece.key, Finding(Status.FAILS, figure, _read(under, unit), reason), turned)
+
+
+def _over(box: Box, under: Box) -> dict[str, Fraction]:
+    """By side, how far a box hangs over another."""
+    sides = {
+        "left": under.x - box.x,
+        "top": under.y - box.y,
+        "right": box.right - under.right,
+        "bottom": box.bottom - under.bottom,
+    }
+    return {side: length for side, length in sides.items() if length > 0}
+
+
+def _off(box: Box, base: Box) -> list[Box]:
+    """What a cut along the card's edges takes off a box: whole strips above and below, the rest beside."""
+    left, right = max(box.x, base.x), min(box.right, base.right)
+    top, bottom = max(box.y, base.y), min(box.bottom, base.bottom)
+    if left >= right or top >= bottom:
+        return [box]  # it lies beside the card altogether
+    found = [
+        Box(box.x, box.y, box.width, top - box.y),
+        Box(box.x, bottom, box.width, box.bottom - bottom),
+        Box(box.x, top, left - box.x, bottom - top),
+        Box(right, top, box.right - right, bottom - top),
+    ]
+    return [one for one in found if one.width > 0 and one.height > 0]
+
+
+def to_use_elsewhere(trimmings: Sequence[Box]) -> list[Box]:
+    """The trimmings that are large enough to fill elsewhere, the largest first."""
+    kept = [one for one in trimmings if min(one.width, one.height) >= Fraction(defaults.TRIMMING_LEAST)]
+    return sorted(kept, key=lambda one: one.width * one.height, reverse=True)
+
+
+def _read(box: Box, unit: str) -> str:
+    return f"{_text(box.width, unit)} × {_text(box.height, unit)}"
+
+
+def _text(length: Fraction, unit: str) -> str:
+    return f"{Length.floor(length, unit).text()} {unit}"

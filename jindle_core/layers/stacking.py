@@ -1,0 +1,80 @@
+"""How high does each piece stand, how thick is the card, and does it go into its envelope?"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from fractions import Fraction
+
+from jindle_core import defaults
+from jindle_core.contrast.rules import Finding, Status
+from jindle_core.formats import Size, read_size
+from jindle_core.layers.pieces import BASE, Kind, Piece
+from jindle_core.layers.sizing import Box, in_order
+
+ENVELOPES = tuple(read_size(*one) for one in defaults.ENVELOPES)
+
+
+@dataclass(frozen=True, slots=True)
+class Height:
+    """From where to where above the base's front a piece stands, in mm."""
+
+    bottom: float
+    top: float
+
+
+def heights(boxes: dict[int, Box], pieces: Sequence[Piece]) -> dict[int, Height]:
+    """By key: how high each piece stands on the front of the card; the base is below 0.
+
+    A piece rests on the highest of what lies under any part of it.
+    """
+    found = {BASE: Height(-defaults.THICKNESS["base"], 0.0)}
+    for piece in in_order(pieces):
+        under = [key for key in found if boxes[key].shared(boxes[piece.key])]
+        bottom = max((found[key].top for key in under), default=0.0) + defaults.FOAM[piece.raised.value]
+        found[piece.key] = Height(bottom, bottom + defaults.THICKNESS[_made_of(piece.kind)])
+    return found
+
+
+def thickness(found: dict[int, Height]) -> float:
+    """How thick the folded card is at its highest, in mm: both halves of the base and the stack."""
+    return 2 * defaults.THICKNESS["base"] + max(height.top for height in found.values())
+
+
+def examine_thickness(thick: float, limit: float | None) -> Finding:
+    """Whether a card (mm) keeps a postal limit (mm); without a limit it is only told."""
+    figure = f"{thick:.1f} mm at its highest"
+    if limit is None:
+        return Finding(Status.HOLDS, figure, "", "no postal limit is said; they differ by country")
+    words = f"{limit:g} mm"
+    if thick <= limit:
+        return Finding(Status.HOLDS, figure, words, "")
+    return Finding(Status.FAILS, figure, words, "thicker than your post takes")
+
+
+def examine_envelope(card: Size, thick: float, envelope: Size) -> Finding:
+    """Whether a card with its thickness goes into an envelope, either way round.
+
+    What stands up takes as much of the envelope's width and height.
+    """
+    room = Fraction(defaults.ENVELOPE_ROOM) + Fraction(thick).limit_denominator(100)
+    wide, high = (side.millimetres + room for side in (card.width, card.height))
+    sides = sorted((envelope.width.millimetres, envelope.height.millimetres))
+    figure = f"{card.text()} into {envelope.text()}"
+    if min(wide, high) <= sides[0] and max(wide, high) <= sides[1]:
+        return Finding(Status.HOLDS, figure, f"{float(room):.0f} mm of room", "")
+    return Finding(Status.FAILS, figure, f"{float(room):.0f} mm of room", "does not go in")
+
+
+def matching_envelope(card: Size, thick: float = 0.0) -> Size | None:
+    """The smallest usual envelope that a card goes into, of its own unit first; None where none is."""
+    fitting = [one for one in ENVELOPES if examine_envelope(card, thick, one).status is Status.HOLDS]
+    own = [one for one in fitting if one.width.unit == card.width.unit]
+    return min(own or fitting, key=lambda one: one.width.millimetres * one.height.millimetres, default=None)
+
+
+def _made_of(kind: Kind) -> str:
+    return {
+        Kind.PAPER: "paper",
+        Kind.VELLUM: "vellum",
+        Kind.RIBBON: "ribbon",
+        Kind.FINISH: "finish",
+    }.get(kind, "card")
