@@ -11,6 +11,7 @@ from jindle_core import defaults
 from jindle_core.contrast.rules import PairKind
 from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import Size
+from jindle_core.layers.sizing import laid_out
 from jindle_core.media import COLUMNS
 from jindle_core.plan import Anchor, Choice, End, Pair, PaletteColour, Plan, Role, Waiver
 
@@ -40,7 +41,9 @@ class SetCard:
 
     def apply(self, plan: Plan) -> Plan:
         name = plan.name if self.name is None else checked_name(self.name)
-        return replace(plan, name=name, size=self.size or plan.size)
+        size = self.size or plan.size
+        laid_out(size, plan.build.pieces)  # every piece follows, or says why it cannot
+        return replace(plan, name=name, size=size)
 
 
 @dataclass(frozen=True, slots=True)
@@ -139,6 +142,7 @@ class RemoveColour:
             choices=tuple(choice for choice in plan.choices if choice.key != self.key),
             pairs=pairs,
             colouring=plan.colouring.without_colour(self.key),
+            build=plan.build.without_colour(self.key),
         )
 
 

@@ -9,7 +9,9 @@ from enum import StrEnum
 from typing import Any
 
 from jindle_core.areas import Colouring, colouring_from_json
+from jindle_core.build import Build, build_from_json
 from jindle_core.contrast.rules import PairKind
+from jindle_core.ends import End
 from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import Length, Size
 from jindle_core.ground import Ground, ground_from_json
@@ -62,14 +64,6 @@ class Choice:
 
 
 @dataclass(frozen=True, slots=True)
-class End:
-    """One end of a pair: ``source`` is "palette" (a key), "supply" (a colour's id) or "white"."""
-
-    source: str
-    id: int = 0
-
-
-@dataclass(frozen=True, slots=True)
 class Pair:
     """What lies on what."""
 
@@ -101,6 +95,7 @@ class Plan:
     next_key: int = 1
     colouring: Colouring = field(default_factory=Colouring)
     ground: Ground = field(default_factory=Ground)
+    build: Build = field(default_factory=Build)
 
     def colour(self, key: int) -> PaletteColour:
         """The palette colour with this key; BadInput where there is none."""
@@ -140,6 +135,7 @@ def plan_from_json(stored: dict[str, Any]) -> Plan:
         next_key=stored["next_key"],
         colouring=colouring_from_json(stored.get("colouring")),
         ground=ground_from_json(stored.get("ground")),
+        build=build_from_json(stored.get("build")),
     )
 
 

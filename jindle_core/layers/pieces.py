@@ -3,8 +3,8 @@
 from dataclasses import dataclass, field
 from enum import StrEnum
 
+from jindle_core.ends import End
 from jindle_core.formats import Length, Size
-from jindle_core.plan import End
 
 WHITE = End("white")
 BASE = 0  # the key of the card's own front

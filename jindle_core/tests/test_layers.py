@@ -20,8 +20,8 @@ from jindle_core.layers.stacking import (
     matching_envelope,
     thickness,
 )
-from jindle_core.layers.starts import STARTS, start
 from jindle_core.layers.touching import neighbours
+from jindle_core.layouts import STARTS, start
 from jindle_core.plan import Anchor, End, PaletteColour, Role
 
 CARD = read_size("4 1/4", "5 1/2", "in")

@@ -1,0 +1,11 @@
+"""What is something on a card made of, as far as its colour goes?"""
+
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True, slots=True)
+class End:
+    """What a pair or a piece is of: ``source`` is "palette" (a key), "supply" (a colour's id) or "white"."""
+
+    source: str
+    id: int = 0
