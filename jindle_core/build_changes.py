@@ -7,7 +7,7 @@ from jindle_core import defaults
 from jindle_core.build import Build
 from jindle_core.changes import checked_name
 from jindle_core.errors import BadInput, Problem
-from jindle_core.layers.pieces import BASE, Kind, Piece
+from jindle_core.layers.pieces import BASE, Kind, Piece, Place
 from jindle_core.layers.sizing import laid_out
 from jindle_core.layouts import STARTS, start
 from jindle_core.plan import Plan
@@ -50,7 +50,7 @@ class StartLayout:
 
 @dataclass(frozen=True, slots=True)
 class AddPiece:
-    """Lay one more piece; ``told`` holds some of Piece's fields."""
+    """Lay one more piece; ``told`` holds some of Piece's fields, ``place`` some of Place's."""
 
     kind: Kind
     name: str
@@ -64,7 +64,8 @@ class AddPiece:
         if len(pieces) >= defaults.PIECES_LIMIT:
             raise BadInput(Problem(f"{defaults.PIECES_LIMIT} pieces are the most.", field="pieces"))
         key = max((one.key for one in pieces), default=BASE) + 1
-        added = Piece(key, self.kind, checked_name(self.name), **self.told)
+        told = self.told | {"place": Place(**self.told.get("place", {}))}
+        added = Piece(key, self.kind, checked_name(self.name), **told)
         return _checked(plan, replace(plan.build, pieces=(*pieces, added)))
 
 
@@ -79,14 +80,16 @@ class EditPiece:
 
     def apply(self, plan: Plan) -> Plan:
         """The plan with the piece changed."""
-        told = dict(self.told)
+        told, piece = dict(self.told), plan.build.piece(self.key)
+        if "place" in told:
+            told["place"] = replace(piece.place, **told["place"])
         if "name" in told:
             told["name"] = checked_name(told["name"])
         if told.get("size"):
             told["reveal"] = None
         elif told.get("reveal"):
             told["size"] = None
-        return _checked(plan, plan.build.with_piece(replace(plan.build.piece(self.key), **told)))
+        return _checked(plan, plan.build.with_piece(replace(piece, **told)))
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,4 +1,4 @@
-"""How does the card on the desk look, in its first simple form?
+"""How does the card on the desk look: as it is built, or in a first simple form?
 
 Base, mat, panel, a picture of a few pebbles in the leading colours and a
 lettering strip, or its line drawing, taken from what is said to lie on what.
@@ -7,9 +7,13 @@ lettering strip, or its line drawing, taken from what is said to lie on what.
 from dataclasses import dataclass
 
 from jindle_core import defaults
+from jindle_core.build import Build
 from jindle_core.contrast.rules import PairKind
 from jindle_core.formats import Size
 from jindle_core.ground import Ground
+from jindle_core.layers.pieces import BASE, Kind
+from jindle_core.layers.sizing import Box, in_order, laid_out
+from jindle_core.layers.stacking import heights
 from jindle_core.plan import End, Pair, PaletteColour, Role
 
 WHITE = End("white")
@@ -22,7 +26,7 @@ class Part:
 
     ``shape`` is "rect", "disc" (inscribed in the box), "dots" (a pattern that
     fills the box), "ground" (the ground as it is laid), "drawing" (the card's
-    line drawing) or "text".
+    line drawing) or "text"; ``raised`` is how far (mm) foam lifts it.
     """
 
     name: str
@@ -32,6 +36,60 @@ class Part:
     width: float
     height: float
     end: End
+    raised: float = 0.0
+
+
+def built_desk(
+    size: Size,
+    build: Build,
+    pairs: tuple[Pair, ...],
+    drawing: tuple[float, float] | None,
+    laid: Ground,
+) -> list[Part]:
+    """The same from the pieces that a card is built of.
+
+    The first panel carries the ground, or the card's own front where there is
+    none; a strip without lettering of its own carries the card's words.
+    """
+    boxes = laid_out(size, build.pieces)
+    stands = heights(boxes, build.pieces)
+    order = in_order(build.pieces)
+    panel = next((piece.key for piece in order if piece.kind is Kind.PANEL), None)
+    lettering = [pair.upper for pair in pairs if pair.kind in _LETTERING]
+    words_lie_on = Kind.LETTERING if any(piece.kind is Kind.LETTERING for piece in order) else Kind.STRIP
+    parts = [_boxed("base", "rect", boxes[BASE], build.base)]
+    if laid.laid and panel is None:
+        parts.append(_boxed("panel", "ground", boxes[BASE], WHITE))
+    for piece in order:
+        box, up = boxes[piece.key], stands[piece.key].bottom - stands[piece.on].top
+        if piece.key == panel:
+            shape = "ground" if laid.laid else "rect"
+            parts.append(_boxed("panel", shape, box, piece.material, up))
+        elif piece.kind is Kind.IMAGE and drawing:
+            parts.append(_fitted(box, drawing, piece.material, up))
+        elif piece.kind in (Kind.IMAGE, Kind.FINISH):
+            parts.append(_boxed("picture", "disc", box, piece.material, up))
+        else:
+            parts.append(_boxed(piece.kind.value, "rect", box, piece.material, up))
+        if piece.kind is words_lie_on and lettering:
+            parts.append(_boxed("lettering", "text", box, lettering[0]))
+    return parts
+
+
+_LETTERING = (PairKind.LETTERING_SMALL, PairKind.LETTERING_LARGE)
+
+
+def _boxed(name: str, shape: str, box: Box, end: End, raised: float = 0.0) -> Part:
+    sides = (float(getattr(box, side)) for side in ("x", "y", "width", "height"))
+    return Part(name, shape, *sides, end, raised)
+
+
+def _fitted(box: Box, drawing: tuple[float, float], end: End, raised: float) -> Part:
+    """A drawing as large as it fits into a box, in its middle."""
+    scale = min(float(box.width) / drawing[0], float(box.height) / drawing[1])
+    width, height = drawing[0] * scale, drawing[1] * scale
+    x, y = float(box.x) + (float(box.width) - width) / 2, float(box.y) + (float(box.height) - height) / 2
+    return Part("picture", "drawing", x, y, width, height, end, raised)
 
 
 def desk(

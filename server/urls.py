@@ -10,7 +10,7 @@ from server import errors
 from server.accounts import api as accounts
 from server.archive import api as archive
 from server.cards import api as cards
-from server.cards import colouring_api, ground_api, supply_api
+from server.cards import build_api, colouring_api, ground_api, supply_api
 from server.catalogue.api import (
     drawer,
     files,
@@ -101,6 +101,8 @@ api = [
     path("cards/<int:pk>/ground", ground_api.CardGround.as_view()),
     path("cards/<int:pk>/ground/make", ground_api.TogetherMake.as_view()),
     path("cards/<int:pk>/ground/joins/<int:at>/ways", ground_api.JoinWays.as_view()),
+    path("cards/<int:pk>/build", build_api.CardBuild.as_view()),
+    path("cards/<int:pk>/build/cutting", build_api.CardCutting.as_view()),
     path("drawings", colouring.Drawings.as_view()),
     path("drawings/<int:pk>", colouring.OneDrawing.as_view()),
     path("families/kept", colouring.KeptFamilies.as_view()),

@@ -62,6 +62,11 @@ def in_plan(stored: dict[str, Any], turns: Turns) -> dict[str, Any]:
                 for area in colouring["areas"]
             ],
         }
+    if build := stored.get("build"):
+        plan["build"] = build | {
+            "base": _end(build["base"], turn),
+            "pieces": [one | {"material": _end(one["material"], turn)} for one in build["pieces"]],
+        }
     if ground := stored.get("ground"):
         plan["ground"] = _in_ground(ground, turn)
     return plan

@@ -7,11 +7,10 @@ from django.db.models import F
 from django.utils import timezone
 
 from jindle_core import defaults
-from jindle_core.changes import AddColour, Change, PairChange, checked_name
-from jindle_core.colouring_changes import ColouringChange
+from jindle_core.changes import AddColour, PairChange, checked_name
 from jindle_core.errors import BadInput, Problem
+from jindle_core.every_change import AnyChange
 from jindle_core.formats import Size
-from jindle_core.ground_changes import SetGround
 from jindle_core.plan import Pair, Plan, plan_to_json
 from server.accounts.models import Person
 from server.cards.models import Card, Revision
@@ -42,9 +41,7 @@ def delete_card(card: Card) -> None:
 
 
 @transaction.atomic
-def change_card(
-    card: Card, version: int, change: Change | ColouringChange | SetGround, guessed: tuple[Pair, ...]
-) -> None:
+def change_card(card: Card, version: int, change: AnyChange, guessed: tuple[Pair, ...]) -> None:
     """Make one change; Stale where the card has another version by now.
 
     ``guessed`` are the pairs that stand while none were said.

@@ -1,10 +1,10 @@
 """Which change of a card does JSON ask for?"""
 
+from jindle_core.build_changes import BuildChange
 from jindle_core.changes import AddColour, Change, Reanchor
 from jindle_core.colorimetry.typed import read_typed
 from jindle_core.colouring_changes import (
     AreaFamily,
-    ColouringChange,
     EditArea,
     SetColouring,
     SetDrawing,
@@ -13,11 +13,13 @@ from jindle_core.colouring_changes import (
 )
 from jindle_core.compatibility.properties import is_line_ink
 from jindle_core.errors import BadInput, Problem
+from jindle_core.every_change import AnyChange
 from jindle_core.ground_changes import SetGround
 from jindle_core.media import PAD_MEDIA, Medium
 from jindle_core.plan import Anchor, Role
 from server.access import drawings_seen_by, one
 from server.accounts.models import Person
+from server.cards.build_serializers import BUILD_CHANGES
 from server.cards.change_serializers import PALETTE_CHANGES
 from server.cards.colouring_serializers import COLOURING_CHANGES
 from server.cards.ground_serializers import GROUND_CHANGES
@@ -25,10 +27,10 @@ from server.catalogue.api.targets import place_of
 from server.catalogue.arrays import Catalogue, is_transparent
 from server.colouring.tones import tones_of
 
-CHANGE_SERIALIZERS = PALETTE_CHANGES | COLOURING_CHANGES | GROUND_CHANGES
+CHANGE_SERIALIZERS = PALETTE_CHANGES | COLOURING_CHANGES | GROUND_CHANGES | BUILD_CHANGES
 
 
-def read_change(given, catalogue: Catalogue, person: Person) -> Change | ColouringChange | SetGround:
+def read_change(given, catalogue: Catalogue, person: Person) -> AnyChange:
     """The change that JSON names, its colours looked up; BadInput or ValidationError where it is none."""
     kind = given.get("kind") if isinstance(given, dict) else None
     if not isinstance(kind, str) or kind not in CHANGE_SERIALIZERS:
@@ -65,9 +67,20 @@ def read_change(given, catalogue: Catalogue, person: Person) -> Change | Colouri
             raise BadInput(Problem(f"{medium} is no glaze: it does not let through.", field="glaze"))
     if kind in COLOURING_CHANGES:  # what else they speak of is the plan's own
         return values
+    if isinstance(values, BuildChange):
+        _check_build(values, catalogue)
+        return values
     for supply in _supplies(values):
         place_of(catalogue, supply)
     return values
+
+
+def _check_build(change: BuildChange, catalogue: Catalogue) -> None:
+    """BadInput where a piece is of a supply that is not there."""
+    told = getattr(change, "told", None) or getattr(change, "settings", {})
+    for end in (told.get("material"), told.get("base")):
+        if end is not None and end.source == "supply":
+            place_of(catalogue, end.id, "material")
 
 
 def _supplies(change: Change) -> list[int]:

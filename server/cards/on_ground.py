@@ -11,7 +11,7 @@ from jindle_core.blending.joins import Meeting
 from jindle_core.blending.painting import spread
 from jindle_core.blending.standing import examine_lettering, examine_picture, examine_wish
 from jindle_core.contrast.rules import Finding, PairKind, Status
-from jindle_core.desk import Part, desk
+from jindle_core.desk import Part, built_desk, desk
 from jindle_core.ground import Ground
 from jindle_core.line_art.outline import outline, shapes_at
 from jindle_core.plan import End
@@ -171,5 +171,8 @@ def on_ground(coloured: Coloured) -> OnGround:
     """The ground of a card with what lies on it."""
     drawing, plan = coloured.drawing, coloured.resolved.plan
     shape = drawing and (drawing.width, drawing.height)
-    parts = desk(plan.size, plan.colours, coloured.resolved.pairs, shape, plan.ground)
+    if plan.build.pieces:
+        parts = built_desk(plan.size, plan.build, coloured.resolved.pairs, shape, plan.ground)
+    else:
+        parts = desk(plan.size, plan.colours, coloured.resolved.pairs, shape, plan.ground)
     return OnGround(coloured, Grounded(coloured.resolved), tuple(parts))

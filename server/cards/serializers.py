@@ -158,6 +158,7 @@ class PartSerializer(serializers.Serializer):
     width = serializers.FloatField()
     height = serializers.FloatField()
     key = serializers.IntegerField(help_text="of the palette colour it is in, or 0")
+    raised = serializers.FloatField(help_text="mm that foam lifts it")
     shades = ShadesSerializer()
 
 

@@ -38,7 +38,7 @@ def shopping(cards: Iterable[Card], catalogue: Catalogue) -> list[Wanted]:
         used += [area.glaze for area in plan.colouring.areas if area.glaze is not None]
         if plan.colouring.paper is not None:
             used.append(plan.colouring.paper)
-        used += plan.ground.supplies
+        used += [*plan.ground.supplies, *plan.build.supplies]
         for pk in used:
             if pk in catalogue.places:
                 users.setdefault(pk, {})[plan.name] = None

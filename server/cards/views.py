@@ -229,6 +229,7 @@ def _desk(laid: OnGround) -> dict[str, Any]:
                 "shape": part.shape,
                 **{side: round(getattr(part, side), 3) for side in ("x", "y", "width", "height")},
                 "key": part.end.id if part.end.source == "palette" else 0,
+                "raised": round(part.raised, 2),
                 "shades": inked.get(part.name) or resolved.end_shades(part.end),
             }
             for part in laid.parts

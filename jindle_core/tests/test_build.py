@@ -1,0 +1,121 @@
+import unittest
+from fractions import Fraction
+
+from jindle_core import changes, defaults
+from jindle_core.build import Build, build_from_json
+from jindle_core.build_changes import AddPiece, EditPiece, MovePiece, RemovePiece, SetBuild, StartLayout
+from jindle_core.ends import End
+from jindle_core.errors import BadInput
+from jindle_core.formats import Length, Size, read_size
+from jindle_core.layers.folding import Fold
+from jindle_core.layers.pieces import BASE, WHITE, Across, Down, Kind, Raised
+from jindle_core.layers.sizing import laid_out
+from jindle_core.layouts import STARTS
+from jindle_core.plan import plan_from_json, plan_to_json
+from jindle_core.tests.test_plan import some_plan
+
+EIGHTH = Length(8, "in")
+
+
+def built():
+    """A mat on the card, a panel on the mat, a picture on the panel."""
+    plan = some_plan()
+    plan = AddPiece(Kind.MAT, "mat", {"reveal": EIGHTH, "material": End("palette", 3)}).apply(plan)
+    plan = AddPiece(Kind.PANEL, "panel", {"on": 1, "reveal": EIGHTH}).apply(plan)
+    size = Size(Length(64, "in"), Length(96, "in"))
+    told = {"on": 2, "size": size, "raised": Raised.TAPE, "place": {"across": Across.LEFT_THIRD}}
+    return AddPiece(Kind.IMAGE, "heron", told).apply(plan)
+
+
+def sizes(plan):
+    boxes = laid_out(plan.size, plan.build.pieces)
+    return {
+        piece.name: (float(boxes[piece.key].width), float(boxes[piece.key].height))
+        for piece in plan.build.pieces
+    }
+
+
+class BuildTests(unittest.TestCase):
+    def test_stored_and_read_again(self):
+        plan = SetBuild({"fold": Fold.TOP, "post_limit": 6.0, "base": End("supply", 9),
+                         "envelope": read_size("5", "7", "in")}).apply(built())  # fmt: skip
+        self.assertEqual(plan_from_json(plan_to_json(plan)), plan)
+        self.assertEqual(build_from_json(None), Build())
+        self.assertEqual(plan.build.supplies, (9,))
+
+    def test_another_size_or_reveal_and_everything_follows(self):
+        plan = built()
+        before = sizes(plan)
+        turned = changes.SetCard(size=plan.size.turned()).apply(plan)
+        self.assertEqual(sizes(turned)["panel"], before["panel"][::-1])
+        self.assertEqual(sizes(turned)["heron"], before["heron"])
+        wider = EditPiece(1, {"reveal": Length(16, "in")}).apply(plan)
+        for side in (0, 1):
+            self.assertAlmostEqual(before["panel"][side] - sizes(wider)["panel"][side], 25.4 / 4)
+        with self.assertRaises(BadInput) as caught:
+            changes.SetCard(size=read_size("1", "1", "in")).apply(
+                EditPiece(1, {"reveal": Length(32, "in")}).apply(plan)
+            )
+        self.assertIn("leaves nothing of mat", str(caught.exception))
+
+    def test_a_size_takes_the_reveal_away_and_the_other_way_round(self):
+        size = Size(Length(128, "in"), Length(128, "in"))
+        plan = EditPiece(2, {"size": size}).apply(built())
+        self.assertEqual((plan.build.piece(2).reveal, plan.build.piece(2).size), (None, size))
+        plan = EditPiece(2, {"reveal": EIGHTH}).apply(plan)
+        self.assertEqual((plan.build.piece(2).reveal, plan.build.piece(2).size), (EIGHTH, None))
+
+    def test_a_place_is_changed_in_parts(self):
+        plan = EditPiece(3, {"place": {"down": Down.TOP}}).apply(built())
+        place = plan.build.piece(3).place
+        self.assertEqual((place.across, place.down), (Across.LEFT_THIRD, Down.TOP))
+
+    def test_what_lay_on_a_piece_that_goes_lies_on_what_that_lay_on(self):
+        plan = RemovePiece(2).apply(built())
+        self.assertEqual([(one.key, one.on) for one in plan.build.pieces], [(1, BASE), (3, 1)])
+        self.assertEqual([one.on for one in RemovePiece(1).apply(plan).build.pieces], [BASE])
+
+    def test_a_colour_that_leaves_the_palette_leaves_white(self):
+        plan = changes.RemoveColour(3).apply(built())
+        self.assertEqual(plan.build.piece(1).material, WHITE)
+
+    def test_moved_among_its_neighbours(self):
+        plan = AddPiece(
+            Kind.STRIP, "strip", {"on": 2, "size": Size(Length(200, "in"), Length(32, "in"))}
+        ).apply(built())
+        self.assertEqual([one.key for one in MovePiece(4, 0).apply(plan).build.pieces], [4, 1, 2, 3])
+        self.assertEqual([one.key for one in MovePiece(1, 99).apply(plan).build.pieces], [2, 3, 4, 1])
+
+    def test_every_layout_starts_anew_in_the_palettes_roles(self):
+        for one in STARTS:
+            plan = StartLayout(one.key).apply(built())
+            self.assertTrue(plan.build.pieces)
+            self.assertEqual({piece.name for piece in plan.build.pieces} & {"heron"}, set())
+            if one.key != "halves":  # which leaves the card bare
+                self.assertIn(End("palette", 2), [piece.material for piece in plan.build.pieces])
+
+    def test_what_cannot_be_is_refused_in_words_and_leaves_the_plan(self):
+        plan = built()
+        for change, words in (
+            (EditPiece(1, {"on": 3}), "in a circle"),
+            (EditPiece(1, {"on": 77}), "not there"),
+            (EditPiece(9, {}), "no piece 9"),
+            (EditPiece(2, {"reveal": Length(200, "in")}), "leaves nothing of panel"),
+            (EditPiece(1, {"material": End("palette", 77)}), "no colour with key 77"),
+            (AddPiece(Kind.MAT, " ", {"reveal": EIGHTH}), "A name is wanted"),
+            (AddPiece(Kind.MAT, "x", {}), "neither a reveal nor a size"),
+            (StartLayout("pyramid"), "no layout “pyramid”"),
+            (RemovePiece(8), "no piece 8"),
+            (MovePiece(8, 0), "no piece 8"),
+        ):
+            with self.subTest(words), self.assertRaises(BadInput) as caught:
+                change.apply(plan)
+            self.assertIn(words, str(caught.exception))
+        full = plan
+        for number in range(defaults.PIECES_LIMIT - len(plan.build.pieces)):
+            full = AddPiece(
+                Kind.FINISH, f"dot {number}", {"size": Size(Length(40, "mm"), Length(40, "mm"))}
+            ).apply(full)
+        with self.assertRaises(BadInput):
+            AddPiece(Kind.FINISH, "one more", {"size": Size(Length(40, "mm"), Length(40, "mm"))}).apply(full)
+        self.assertEqual(laid_out(full.size, full.build.pieces)[60].width, Fraction(4))

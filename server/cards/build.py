@@ -1,0 +1,192 @@
+"""How a card is built: its pieces with their sizes, how they fit, stand and are cut."""
+
+from dataclasses import asdict, dataclass
+from functools import cached_property
+from typing import Any
+
+import numpy as np
+
+from jindle_core.build import Build
+from jindle_core.contrast.rules import Finding, PairKind
+from jindle_core.contrast.stacked import Neighbour, examine_beside
+from jindle_core.cutting.packing import Sheet, ToCut, area_bound, pack
+from jindle_core.cutting.trimming import trimmed
+from jindle_core.ends import End
+from jindle_core.formats import Size
+from jindle_core.layers.fitting import Fit, fits
+from jindle_core.layers.folding import flat
+from jindle_core.layers.pieces import BASE, Kind, Piece
+from jindle_core.layers.sizing import Box, cut_size, laid_out
+from jindle_core.layers.stacking import Height, examine_thickness, heights, matching_envelope, thickness
+from jindle_core.layers.touching import Beside, neighbours
+from jindle_core.layouts import STARTS
+from server.cards.resolve import ResolvedPlan
+
+# By which rule a piece is judged against what it lies beside; the others are told apart as mats are.
+_RULES = {Kind.IMAGE: PairKind.PICTURE, Kind.LETTERING: PairKind.LETTERING_LARGE}
+_GRAIN = 1 / 320  # mm
+_SIDES = ("x", "y", "width", "height")
+
+
+@dataclass(frozen=True)
+class Built:
+    """The build of a resolved plan; lengths are told in the person's unit."""
+
+    resolved: ResolvedPlan
+    units: str
+
+    @property
+    def plan(self) -> Build:
+        """What is planned."""
+        return self.resolved.plan.build
+
+    @property
+    def unit(self) -> str:
+        """The card's own unit, in which everything is cut."""
+        return self.resolved.plan.size.width.unit
+
+    @cached_property
+    def boxes(self) -> dict[int, Box]:
+        """Where everything lies."""
+        return laid_out(self.resolved.plan.size, self.plan.pieces)
+
+    @cached_property
+    def heights(self) -> dict[int, Height]:
+        """How high everything stands."""
+        return heights(self.boxes, self.plan.pieces)
+
+    @cached_property
+    def fits(self) -> dict[int, Fit]:
+        """How each piece fits."""
+        return {fit.key: fit for fit in fits(self.boxes, self.plan.pieces, self.unit)}
+
+    @cached_property
+    def _beside(self) -> dict[int, list[Beside]]:
+        found: dict[int, list[Beside]] = {}
+        for one in neighbours(self.boxes, self.plan.pieces):
+            found.setdefault(one.key, []).append(one)
+        return found
+
+    def material(self, key: int) -> End:
+        """What a piece, or the base, is of."""
+        return self.plan.base if key == BASE else self.plan.piece(key).material
+
+    def name(self, key: int) -> str:
+        """What a piece, or the base, is called."""
+        return "the card" if key == BASE else self.plan.piece(key).name
+
+    def stands(self, piece: Piece) -> tuple[Finding, str] | None:
+        """How a piece stands against what it really lies beside; None where all of its edge is hidden."""
+        beside = [
+            Neighbour(self.name(one.beside), self._lab(self.material(one.beside)), one.share)
+            for one in self._beside.get(piece.key, ())
+        ]
+        if not beside:
+            return None
+        kind = _RULES.get(piece.kind, PairKind.MAT)
+        return examine_beside(kind, np.array(self._lab(piece.material)), beside)
+
+    def _lab(self, end: End) -> tuple[float, float, float]:
+        lightness, a, b = self.resolved.end_lab(end).tolist()
+        return lightness, a, b
+
+    def size(self, piece: Piece) -> Size:
+        """What a piece is cut to."""
+        return cut_size(piece, self.boxes[piece.on], self.unit)
+
+    def told(self) -> dict[str, Any]:
+        """Everything, as ``BuildSerializer`` describes it."""
+        card, plan = self.resolved.plan.size, self.plan
+        laid, thick = flat(card, plan.fold), thickness(self.heights)
+        stack = max(height.top for height in self.heights.values())
+        envelope = plan.envelope or matching_envelope(card, stack)
+        edge = "left" if laid.upright else "top"
+        return {
+            "fold": plan.fold.value,
+            "base": self._end(plan.base),
+            "flat": laid.size.text(self.units),
+            "score": f"{laid.score.text(self.units)} {self.units} from the {edge}",
+            "post_limit": plan.post_limit,
+            "thickness": _finding(examine_thickness(thick, plan.post_limit)),
+            "envelope": envelope and envelope.text(),
+            "pieces": [self._piece(piece) for piece in plan.pieces],
+            "layouts": [{"key": one.key, "words": one.words} for one in STARTS],
+        }
+
+    def _piece(self, piece: Piece) -> dict[str, Any]:
+        size, fit, stands = self.size(piece), self.fits[piece.key], self.stands(piece)
+        height = self.heights[piece.key]
+        return {
+            "key": piece.key,
+            "kind": piece.kind.value,
+            "name": piece.name,
+            "on": piece.on,
+            "size": size.text(),
+            "size_shown": size.text(self.units),
+            "reveal": piece.reveal and piece.reveal.text(),
+            "reveal_unit": piece.reveal and piece.reveal.unit,
+            "across": piece.place.across.value,
+            "down": piece.place.down.value,
+            "material": self._end(piece.material),
+            "raised": piece.raised.value,
+            "trimmed": piece.trimmed,
+            "tucked": piece.tucked,
+            "box": {
+                side: float(getattr(self.boxes[piece.key], side)) for side in ("x", "y", "width", "height")
+            },
+            "bottom": round(height.bottom, 2),
+            "top": round(height.top, 2),
+            "fit": _finding(fit.finding),
+            "fits_turned": fit.fits_turned,
+            "stands": stands and _finding(stands[0]),
+            "beside": stands[1] if stands else "",
+        }
+
+    def _end(self, end: End) -> dict[str, Any]:
+        return {
+            "source": end.source,
+            "id": end.id,
+            "words": self.resolved.end_words(end),
+            "shades": self.resolved.end_shades(end),
+        }
+
+    def cutting(self, sheet: Size, count: int) -> dict[str, Any]:
+        """What is cut for so many cards out of sheets of a size, each material by itself."""
+        by_material: dict[End, list[ToCut]] = {}
+        laid = flat(self.resolved.plan.size, self.plan.fold).size
+        for _ in range(count):
+            by_material.setdefault(self.plan.base, []).append(ToCut(BASE, "base", laid))
+            for piece in self.plan.pieces:
+                if piece.kind is not Kind.FINISH:
+                    # A pattern has its direction; plain card is turned as it fits.
+                    turns = piece.kind not in (Kind.PAPER, Kind.LETTERING)
+                    made = ToCut(piece.key, piece.name, self.size(piece), turns)
+                    by_material.setdefault(piece.material, []).append(made)
+        found = [(end, one, pieces) for end, pieces in by_material.items() for one in pack(pieces, sheet)]
+        return {
+            "sheets": [self._sheet(end, one, pieces) for end, one, pieces in found],
+            "bound": sum(area_bound(pieces, sheet) for pieces in by_material.values()),
+        }
+
+    def _sheet(self, end: End, sheet: Sheet, pieces: list[ToCut]) -> dict[str, Any]:
+        names = {piece.key: piece.name for piece in pieces}
+        parted = trimmed(sheet)
+        return {
+            "material": self._end(end),
+            "width": sheet.width * _GRAIN,
+            "height": sheet.height * _GRAIN,
+            "cuts": [
+                _box(cut) | {"key": cut.key, "name": names[cut.key], "turned": cut.turned}
+                for cut in sheet.cuts
+            ],
+            "left": [_box(part) for part in parted.left] if parted else [],
+            "used": round(sheet.used, 3),
+        }
+
+
+def _box(one: Any) -> dict[str, float]:
+    return {side: round(getattr(one, side) * _GRAIN, 3) for side in _SIDES}
+
+
+def _finding(found: Finding) -> dict[str, Any]:
+    return asdict(found) | {"status": found.status.value}

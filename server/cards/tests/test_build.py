@@ -1,0 +1,161 @@
+from server.catalogue.range_actions import delete_range
+from server.tests.helpers import ApiTestCase, make_range
+
+
+class BuildTests(ApiTestCase):
+    def add(self, card, name, status=200, piece_kind="panel", unit="in", **told):
+        return self.change(
+            card, status, kind="add_piece", piece_kind=piece_kind, name=name, unit=unit, **told
+        )
+
+    def built(self):
+        """A slate mat on the card, a mist panel on it, a picture in pond on that."""
+        card = self.add(
+            self.full_card(), "mat", piece_kind="mat", reveal="1/8", material={"source": "palette", "id": 3}
+        )
+        card = self.add(card, "panel", on=1, reveal="3 mm", material={"source": "palette", "id": 2})
+        return self.add(card, "heron", piece_kind="image", on=2, width="1 1/2", height="2", raised="foam tape",
+                        across="left third", right="-1/4", material={"source": "palette", "id": 1})  # fmt: skip
+
+    def told(self, card):
+        return self.ask("get", f"cards/{card['id']}/build")
+
+    def piece(self, card, key):
+        return next(one for one in self.told(card)["pieces"] if one["key"] == key)
+
+    def test_a_bare_card(self):
+        told = self.told(self.full_card())
+        self.assertEqual(
+            (told["pieces"], told["flat"], told["score"]), ([], "11 × 4 1/4 in", "5 1/2 in from the left")
+        )
+        self.assertEqual(
+            (told["envelope"], told["thickness"]["figure"]), ("4 3/8 × 5 3/4 in", "0.7 mm at its highest")
+        )
+        self.assertGreaterEqual(len(told["layouts"]), 6)
+
+    def test_sizes_follow_and_are_told_in_both_units(self):
+        card = self.built()
+        told = {one["name"]: one for one in self.told(card)["pieces"]}
+        self.assertEqual(told["mat"]["size"], "5 1/4 × 4 in")
+        self.assertEqual(told["panel"]["size"], "5 × 3 3/4 in")  # 3 mm all round, cut on the 64th
+        self.assertEqual((told["panel"]["reveal"], told["panel"]["reveal_unit"]), ("3", "mm"))
+        self.assertEqual(told["heron"]["bottom"], 1.9)
+        self.ask("patch", "me", {"units": "mm"})
+        self.assertEqual(self.piece(card, 1)["size_shown"], "133 × 102 mm")
+        self.assertEqual(self.piece(card, 1)["size"], "5 1/4 × 4 in")
+        card = self.change(card, kind="edit_piece", key=1, unit="in", reveal="1/4")
+        self.assertEqual(self.piece(card, 1)["size"], "5 × 3 3/4 in")
+        card = self.ask("post", f"cards/{card['id']}/undo", {"version": card["version"]})
+        self.assertEqual(self.piece(card, 1)["size"], "5 1/4 × 4 in")
+
+    def test_each_piece_is_judged_against_what_it_lies_beside(self):
+        card = self.built()
+        heron = self.piece(card, 3)
+        self.assertEqual((heron["beside"], heron["stands"]["status"]), ("panel", "holds"))
+        card = self.change(card, kind="edit_piece", key=3, unit="in", material={"source": "palette", "id": 2})
+        self.assertEqual(self.piece(card, 3)["stands"]["reason"], "sinks into its ground")
+        card = self.change(card, kind="edit_piece", key=1, unit="in", material={"source": "white"})
+        self.assertEqual(self.piece(card, 1)["stands"]["reason"], "cannot be told from the panel it frames")
+        over = self.add(card, "cover", reveal="1/16")
+        self.assertIsNone(self.piece(over, 1)["stands"])
+
+    def test_what_hangs_over_is_told_and_fits_turned(self):
+        card = self.add(self.built(), "border", piece_kind="strip", width="5", height="5 1/4", on=1)
+        fit = self.piece(card, 4)
+        self.assertEqual((fit["fit"]["status"], fit["fits_turned"]), ("fails", False))
+        card = self.add(card, "tall", piece_kind="strip", width="1", height="5")
+        self.assertIn("fits turned by a quarter", self.piece(card, 5)["fit"]["reason"])
+
+    def test_fold_post_and_envelope(self):
+        card = self.change(self.built(), kind="set_build", fold="at the top", post_limit=1.5)
+        told = self.told(card)
+        self.assertEqual((told["flat"], told["score"]), ("5 1/2 × 8 1/2 in", "4 1/4 in from the top"))
+        self.assertEqual(told["thickness"]["reason"], "thicker than your post takes")
+
+    def test_a_layout_takes_the_palettes_roles(self):
+        card = self.change(self.full_card(), kind="start_layout", layout="framed")
+        told = {one["name"]: one for one in self.told(card)["pieces"]}
+        self.assertEqual(told["mat 1"]["material"]["words"], "slate")
+        self.assertEqual(told["panel"]["material"]["words"], "mist")
+        self.assertTrue(all(one["fit"]["status"] == "holds" for one in told.values()))
+
+    def test_moved_removed_and_a_colour_that_goes(self):
+        card = self.change(self.built(), kind="remove_piece", key=1)
+        self.assertEqual([(one["key"], one["on"]) for one in self.told(card)["pieces"]], [(2, 0), (3, 2)])
+        card = self.change(card, kind="move_piece", key=3, to=0)
+        self.assertEqual([one["key"] for one in self.told(card)["pieces"]], [3, 2])
+        card = self.change(card, kind="remove_colour", key=2)
+        self.assertEqual(self.piece(card, 2)["material"]["words"], "white paper")
+
+    def test_bad_input_gets_a_sentence_and_changes_nothing(self):
+        card = self.built()
+        for told, words in (
+            ({"reveal": "-1/8"}, "is not a length"),
+            ({"reveal": "0"}, "no measure of a piece"),
+            ({"reveal": "four and a quarter"}, "such as 4 5/16"),
+            ({"reveal": "3"}, "leaves nothing of x"),
+            ({"width": "3 m", "height": "1"}, "is not a length"),
+            ({"width": "3000 mm", "height": "1"}, "no measure of a piece"),
+            ({"width": "3"}, "width and height together"),
+            ({}, "neither a reveal nor a size"),
+            ({"reveal": "1/8", "on": 77}, "not there"),
+            ({"reveal": "1/8", "right": "far"}, "not a length"),
+            ({"reveal": "1/8", "material": {"source": "supply", "id": 10**9}}, ""),
+        ):
+            with self.subTest(told=told):
+                answer = self.add(card, "x", 400, **told)
+                self.assertIn(words, answer["message"] + str(answer.get("problems")))
+        self.change(card, 400, kind="edit_piece", key=1, unit="in", on=3)
+        self.change(card, 400, kind="start_layout", layout="pyramid")
+        self.assertEqual(len(self.told(card)["pieces"]), 3)
+
+    def test_a_supply_that_is_gone_leaves_white(self):
+        own = make_range(self.ann, "Mine", "cardstock", "name,L,a,b\nrust,45,30,30\n")
+        card = self.add(self.full_card(), "mat", piece_kind="mat", reveal="1/8",
+                        material={"source": "supply", "id": own.colours.get().pk})  # fmt: skip
+        self.assertEqual(self.piece(card, 1)["material"]["words"], "Mine rust")
+        self.assertIn("rust", [one["swatch"]["label"] for one in self.ask("get", "shopping")])
+        delete_range(own)
+        self.assertEqual(self.piece(card, 1)["material"]["words"], "a colour no longer in your supplies")
+
+    def cutting(self, card, status=200, **asked):
+        return self.ask(
+            "get",
+            f"cards/{card['id']}/build/cutting",
+            {"width": "8 1/2", "height": "11", "unit": "in"} | asked,
+            status,
+        )
+
+    def test_what_is_cut_from_which_sheet(self):
+        card = self.built()
+        told = self.cutting(card)
+        self.assertEqual(len(told["sheets"]), 4)  # white, slate, mist, pond: a stock each
+        base = told["sheets"][0]
+        self.assertEqual([cut["name"] for cut in base["cuts"]], ["base"])
+        self.assertAlmostEqual(base["width"], 215.9)
+        self.assertAlmostEqual(base["cuts"][0]["width"] * base["cuts"][0]["height"], 279.4 * 107.95, delta=1)
+        self.assertTrue(base["left"])
+        set_of_four = self.cutting(card, count=4)
+        self.assertEqual(
+            len([one for one in set_of_four["sheets"] if one["material"]["words"] == "white paper"]), 2
+        )
+        self.assertGreaterEqual(len(set_of_four["sheets"]), set_of_four["bound"])
+        self.assertEqual(sum(len(one["cuts"]) for one in set_of_four["sheets"]), 16)
+
+    def test_no_sheet_is_big_enough(self):
+        card = self.built()
+        self.assertIn(
+            "No sheet is big enough for base", self.cutting(card, 400, width="6", height="4")["message"]
+        )
+        self.assertIn("no size of a sheet", str(self.cutting(card, 400, width="0")))
+        self.cutting(card, 400, count=0)
+        self.cutting(card, 400, count=501)
+        many = self.change(card, kind="start_layout", layout="three mats")
+        self.change(many, kind="edit_piece", key=1, unit="in", material={"source": "white"})
+        self.assertIn("pieces are asked for", self.cutting(many, 400, count=500)["message"])
+
+    def test_of_nobody_else(self):
+        card = self.built()
+        self.client.force_login(self.ben)
+        self.ask("get", f"cards/{card['id']}/build", status=404)
+        self.cutting(card, 404)
