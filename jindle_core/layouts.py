@@ -96,7 +96,7 @@ def _three_mats(make: _Maker) -> list[Piece]:
         make.mat(2, 1, Role.ACCENT, Role.SUPPORT, narrow=True),
         make.mat(3, 2, Role.LIGHT, narrow=True),
         make.panel(4, 3, Role.GROUND),
-        make.picture(5, 4, 0.45, 0.5, Place(Across.CENTRE, Down.UPPER_THIRD)),
+        make.picture(5, 4, 0.45, 0.4, Place(Across.CENTRE, Down.UPPER_THIRD)),
         make.strip(6, 4, Place(Across.CENTRE, Down.LOWER_THIRD), flat=False),
     ]
 

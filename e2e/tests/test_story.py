@@ -28,6 +28,7 @@ class StoryTests(BrowserTestCase):
         self.photographs_a_chart_that_she_filled()
         self.colours_the_picture()
         self.lays_the_ground()
+        self.builds_it_from_pieces()
         self.takes_a_family_into_another_range()
         self.moves_the_card_to_what_she_has()
         self.sees_what_is_still_to_buy()
@@ -260,6 +261,20 @@ class StoryTests(BrowserTestCase):
         self.page.get_by_role("link", name="How to lay it").click()
         expect(self.page.get_by_text("from the edge inwards").first).to_be_visible()
         expect(self.page.get_by_text("back through with it").first).to_be_visible()
+
+    def builds_it_from_pieces(self):
+        self.page.get_by_role("link", name="Build").click()
+        self.choose("Begin from a layout", "a mat, a panel, a picture beside its words")
+        pieces = self.page.get_by_role("region", name="Pieces")
+        expect(pieces.get_by_role("button", name="mat 1")).to_contain_text("5 1/4 × 4 in")
+        pieces.get_by_role("button", name="mat 1").click()
+        reveal = self.page.get_by_label("Reveal on every side")
+        reveal.fill("3 mm")
+        reveal.press("Enter")
+        expect(pieces.get_by_role("button", name="panel")).to_contain_text("5 × 3 3/4 in")
+        expect(self.page.get_by_text("11 × 4 1/4 in, scored 5 1/2 in from the left")).to_be_visible()
+        self.page.get_by_role("link", name="Cutting").click()
+        expect(self.page.get_by_role("img", name="Sheet 1: base")).to_be_visible()
 
     def area(self, name):
         return self.page.locator("main").get_by_role("button", name=re.compile(f"^{name}"))

@@ -15,11 +15,12 @@ from jindle_core.ends import End
 from jindle_core.formats import Size
 from jindle_core.layers.fitting import Fit, fits
 from jindle_core.layers.folding import flat
-from jindle_core.layers.pieces import BASE, Kind, Piece
-from jindle_core.layers.sizing import Box, cut_size, laid_out
+from jindle_core.layers.pieces import BASE, WHITE, Kind, Piece
+from jindle_core.layers.sizing import Box, cut_size, in_order, laid_out
 from jindle_core.layers.stacking import Height, examine_thickness, heights, matching_envelope, thickness
 from jindle_core.layers.touching import Beside, neighbours
 from jindle_core.layouts import STARTS
+from server.cards.ground import Grounded
 from server.cards.resolve import ResolvedPlan
 
 # By which rule a piece is judged against what it lies beside; the others are told apart as mats are.
@@ -75,11 +76,50 @@ class Built:
         """What a piece, or the base, is called."""
         return "the card" if key == BASE else self.plan.piece(key).name
 
+    @cached_property
+    def _ground_panel(self) -> int | None:
+        """The key of the panel that carries the ground, where one is laid: the first."""
+        if not self.resolved.plan.ground.laid:
+            return None
+        panels = (piece.key for piece in in_order(self.plan.pieces) if piece.kind is Kind.PANEL)
+        return next(panels, None)
+
+    def stock(self, piece: Piece) -> End:
+        """What a piece is cut out of: under a coloured picture and under a ground it is their paper."""
+        paper: int | None
+        if piece.key == self._ground_panel:
+            paper = self.resolved.plan.ground.paper
+        elif piece.kind is Kind.IMAGE and self.resolved.plan.colouring.drawing is not None:
+            paper = self.resolved.plan.colouring.paper
+        else:
+            return piece.material
+        return WHITE if paper is None else End("supply", paper)
+
+    def _neighbours(self, piece: Piece, one: Beside) -> list[Neighbour]:
+        """What lies beside a piece; a ground by its colours along each side of the piece."""
+        name = self.name(one.beside)
+        if one.beside != self._ground_panel:
+            return [Neighbour(name, self._lab(self.material(one.beside)), one.share)]
+        box, panel = self.boxes[piece.key], self.boxes[one.beside]
+        # The piece's corner and sides as shares of the panel.
+        left, top = float((box.x - panel.x) / panel.width), float((box.y - panel.y) / panel.height)
+        wide, high = float(box.width / panel.width), float(box.height / panel.height)
+        along, no, yes = np.linspace(0.1, 0.9, 5), np.zeros(5), np.ones(5)
+        ends = {"top": (along, no), "bottom": (along, yes), "left": (no, along), "right": (yes, along)}
+        around = 2 * (box.width + box.height)
+        grounded, found = Grounded(self.resolved), []
+        for side, (x, y) in ends.items():
+            places = left + x * wide, top + y * high
+            lightness, a, b = grounded.seen_at(*places).mean(axis=0).tolist()
+            length = box.width if side in ("top", "bottom") else box.height
+            share = one.share * float(length / around)
+            found.append(Neighbour(f"{name}, at its {side}", (lightness, a, b), share))
+        return found
+
     def stands(self, piece: Piece) -> tuple[Finding, str] | None:
         """How a piece stands against what it really lies beside; None where all of its edge is hidden."""
         beside = [
-            Neighbour(self.name(one.beside), self._lab(self.material(one.beside)), one.share)
-            for one in self._beside.get(piece.key, ())
+            neighbour for one in self._beside.get(piece.key, ()) for neighbour in self._neighbours(piece, one)
         ]
         if not beside:
             return None
@@ -161,7 +201,7 @@ class Built:
                     # A pattern has its direction; plain card is turned as it fits.
                     turns = piece.kind not in (Kind.PAPER, Kind.LETTERING)
                     made = ToCut(piece.key, piece.name, self.size(piece), turns)
-                    by_material.setdefault(piece.material, []).append(made)
+                    by_material.setdefault(self.stock(piece), []).append(made)
         found = [(end, one, pieces) for end, pieces in by_material.items() for one in pack(pieces, sheet)]
         return {
             "sheets": [self._sheet(end, one, pieces) for end, one, pieces in found],

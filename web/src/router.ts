@@ -15,6 +15,7 @@ export const router = createRouter({
         { path: 'palette', component: () => import('@/palette/PaletteStage.vue') },
         { path: 'colouring', component: () => import('@/colouring/ColouringStage.vue') },
         { path: 'background', component: () => import('@/background/BackgroundStage.vue') },
+        { path: 'build', component: () => import('@/build/BuildStage.vue') },
         { path: 'contrast', component: () => import('@/contrast/ContrastStage.vue') },
       ],
     },

@@ -154,6 +154,32 @@ class BuildTests(ApiTestCase):
         self.change(many, kind="edit_piece", key=1, unit="in", material={"source": "white"})
         self.assertIn("pieces are asked for", self.cutting(many, 400, count=500)["message"])
 
+    def test_a_ground_on_the_panel_is_judged_as_it_lies_and_cut_from_its_paper(self):
+        card = self.change(
+            self.built(),
+            kind="set_ground",
+            pads=[{"colour": self.ids["TAR-1"]}, {"colour": self.ids["SKY-1"]}],
+        )
+        heron = self.piece(card, 3)
+        self.assertRegex(heron["beside"], "panel, at its (top|bottom|left|right)")
+        card = self.change(card, kind="edit_piece", key=3, unit="in", material={"source": "palette", "id": 3})
+        sinks = self.piece(card, 3)
+        self.assertEqual(sinks["stands"]["status"], "fails")
+        self.assertIn("of its edge", sinks["stands"]["reason"])
+        white = next(one for one in self.cutting(card)["sheets"] if one["material"]["words"] == "white paper")
+        self.assertEqual({cut["name"] for cut in white["cuts"]}, {"base", "panel"})
+        part = next(part for part in card["desk"]["parts"] if part["shape"] == "ground")
+        self.assertAlmostEqual(part["width"], 127)
+
+    def test_the_desk_is_drawn_from_the_pieces(self):
+        card = self.built()
+        parts = [(part["name"], part["shape"], part["raised"]) for part in card["desk"]["parts"]]
+        self.assertEqual(
+            parts, [("base", "rect", 0), ("mat", "rect", 0), ("panel", "rect", 0), ("picture", "disc", 1.2)]
+        )
+        card = self.add(card, "words", piece_kind="strip", on=2, width="3", height="1/2")
+        self.assertEqual([part["name"] for part in card["desk"]["parts"]][-2:], ["strip", "lettering"])
+
     def test_of_nobody_else(self):
         card = self.built()
         self.client.force_login(self.ben)

@@ -37,6 +37,7 @@ const STAGES = [
   { to: 'palette', words: 'Palette' },
   { to: 'colouring', words: 'Colouring' },
   { to: 'background', words: 'Background' },
+  { to: 'build', words: 'Build' },
   { to: 'contrast', words: 'Contrast' },
 ]
 // What each stage has to look at again; nothing where it has nothing to judge yet.

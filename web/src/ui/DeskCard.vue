@@ -27,6 +27,14 @@ function dots(part: Desk['parts'][number]) {
   >
     <template v-for="(part, n) in desk.parts" :key="n">
       <rect
+        v-if="part.raised && part.shape !== 'drawing'"
+        :x="part.x + part.raised / 2"
+        :y="part.y + part.raised / 2"
+        :width="part.width"
+        :height="part.height"
+        class="shadow"
+      />
+      <rect
         v-if="part.shape === 'rect'"
         :x="part.x"
         :y="part.y"
@@ -85,6 +93,10 @@ function dots(part: Desk['parts'][number]) {
 </template>
 
 <style scoped>
+.shadow {
+  fill: #000000;
+  opacity: 0.25;
+}
 .base {
   stroke: var(--line);
   stroke-width: 0.6;

@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { api, got, type Build } from '@/api/client'
+import { useCard } from '@/cards/card'
+import { useFetched } from '@/lib/fetched'
+import { useSession } from '@/lib/session'
+import { percent, plural } from '@/lib/words'
+import ChoiceList from '@/ui/ChoiceList.vue'
+
+/** What is cut out of which sheet, for one card or a set of them. */
+defineProps<{ build: Build }>()
+const store = useCard()
+const session = useSession()
+const SHEETS = {
+  letter: { words: 'Letter, 8 1/2 × 11 in', width: '8 1/2', height: '11', unit: 'in' },
+  a4: { words: 'A4, 210 × 297 mm', width: '210', height: '297', unit: 'mm' },
+  square: { words: '12 × 12 in', width: '12', height: '12', unit: 'in' },
+} as const
+const sheet = ref<keyof typeof SHEETS>(store.card!.size.unit === 'mm' ? 'a4' : 'letter')
+const count = ref(1)
+const options = Object.entries(SHEETS).map(([value, one]) => ({
+  value: value as keyof typeof SHEETS,
+  words: one.words,
+}))
+const { data: cutting, problem } = useFetched(
+  () => [store.card?.version, sheet.value, count.value],
+  () => {
+    const { width, height, unit } = SHEETS[sheet.value]
+    return got(
+      api.GET('/api/cards/{id}/build/cutting', {
+        params: {
+          path: { id: store.card!.id },
+          query: { width, height, unit, count: count.value },
+        },
+      }),
+    )
+  },
+)
+const sheets = computed(() => cutting.value?.sheets ?? [])
+</script>
+
+<template>
+  <section aria-label="Cutting">
+    <div class="mb-4 flex flex-wrap items-end gap-3">
+      <div class="w-56">
+        <span class="label">Sheets</span>
+        <ChoiceList v-model="sheet" label="Sheets" :options="options" />
+      </div>
+      <div class="w-28">
+        <label class="label" for="cards">Cards</label>
+        <input id="cards" v-model.lazy.number="count" type="number" min="1" class="input" />
+      </div>
+      <p v-if="cutting" class="pb-2">
+        {{ plural(sheets.length, 'sheet') }}, each cut right across with a trimmer
+      </p>
+    </div>
+    <p v-if="problem" role="alert" class="border-l-2 border-ink pl-3">{{ problem }}</p>
+    <ol class="grid grid-cols-[repeat(auto-fill,minmax(210px,1fr))] gap-4">
+      <li v-for="(one, n) in sheets" :key="n">
+        <p class="mb-1 text-xs">
+          <b>{{ n + 1 }} {{ one.material.words }}</b
+          >, {{ percent(one.used) }} used
+        </p>
+        <svg
+          :viewBox="`-1 -1 ${one.width + 2} ${one.height + 2}`"
+          class="block w-full"
+          role="img"
+          :aria-label="`Sheet ${n + 1}: ${one.cuts.map((cut) => cut.name).join(', ')}`"
+        >
+          <rect :width="one.width" :height="one.height" class="sheet" />
+          <g v-for="(cut, at) in one.cuts" :key="at">
+            <rect
+              :x="cut.x"
+              :y="cut.y"
+              :width="cut.width"
+              :height="cut.height"
+              :fill="one.material.shades[session.view]"
+              class="cut"
+            />
+            <text
+              v-if="cut.width > 24 && cut.height > 9"
+              :x="cut.x + cut.width / 2"
+              :y="cut.y + cut.height / 2"
+              text-anchor="middle"
+              dominant-baseline="central"
+              class="name"
+              font-size="9"
+            >
+              {{ cut.name.length > 14 ? cut.name.slice(0, 13) + '…' : cut.name }}
+            </text>
+          </g>
+        </svg>
+      </li>
+    </ol>
+  </section>
+</template>
+
+<style scoped>
+.sheet {
+  fill: var(--sheet);
+  stroke: var(--edge);
+  stroke-width: 0.6;
+}
+.cut {
+  stroke: var(--ink);
+  stroke-width: 0.8;
+}
+/* Readable on any colour: dark letters with a light rim. */
+.name {
+  fill: #000000;
+  stroke: #ffffff;
+  stroke-width: 2;
+  paint-order: stroke;
+}
+</style>
