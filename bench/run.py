@@ -14,7 +14,7 @@ from pathlib import Path
 import numpy as np
 
 from bench.blending import blending_rows, ground_rows
-from bench.cutting import cutting_rows
+from bench.cutting import build_rows, cutting_rows
 from bench.families import family_rows
 from bench.papers import paper_rows
 from bench.prediction import prediction_rows
@@ -158,6 +158,7 @@ def main() -> int:
         palette_table(visitor),
         *family_rows(visitor),
         *ground_rows(visitor),
+        *build_rows(visitor),
         glaze(visitor),
         big_import(visitor),
         first_load(),

@@ -23,26 +23,48 @@ class Neighbour:
 _WORST = (Status.FAILS, Status.LOOK_AGAIN, Status.HOLDS)
 
 
-def examine_beside(
-    kind: PairKind, piece: Array, beside: Sequence[Neighbour], outlined: bool = False
-) -> tuple[Finding, str]:
-    """The worst that a rule finds on a piece (3,) among its neighbours, and that neighbour's name.
+@dataclass(frozen=True, slots=True)
+class Standing:
+    """A piece to be judged: by which rule, its CIELAB (3,), and what lies beside it (one at least)."""
+
+    kind: PairKind
+    lab: tuple[float, float, float]
+    beside: tuple[Neighbour, ...]
+    outlined: bool = False
+
+
+def examine_stack(pieces: Sequence[Standing]) -> list[tuple[Finding, str]]:
+    """For each piece the worst that its rule finds among its neighbours, and that neighbour's name.
 
     What lies along less than ``defaults.BESIDE_LEAST`` of its edge is not judged,
-    unless it is all there is. Raises ValueError for no neighbours.
+    unless it is all there is. Raises ValueError for a piece without neighbours.
     """
-    if not beside:
+    if not all(piece.beside for piece in pieces):
         raise ValueError("nothing lies beside the piece")
-    judged = [one for one in beside if one.share >= defaults.BESIDE_LEAST] or list(beside)
-    lower = np.array([one.lab for one in judged])
-    upper = np.broadcast_to(np.asarray(piece, float), lower.shape)
-    found = examine_each([kind] * len(judged), upper, lower, [outlined] * len(judged))
-    worst = min(range(len(found)), key=lambda at: (_WORST.index(found[at].status), -judged[at].share))
-    finding, name = found[worst], judged[worst].name
-    if finding.status is not Status.HOLDS and len(judged) > 1:
-        along = f"along {100 * judged[worst].share:.0f} % of its edge"
+    if not pieces:
+        return []
+    judged = [
+        [one for one in piece.beside if one.share >= defaults.BESIDE_LEAST] or list(piece.beside)
+        for piece in pieces
+    ]
+    pairs = [(piece, one) for piece, beside in zip(pieces, judged, strict=True) for one in beside]
+    found = iter(
+        examine_each(
+            [piece.kind for piece, _ in pairs],
+            np.array([piece.lab for piece, _ in pairs]),
+            np.array([one.lab for _, one in pairs]),
+            [piece.outlined for piece, _ in pairs],
+        )
+    )
+    return [_worst([(next(found), one) for one in beside]) for beside in judged]
+
+
+def _worst(found: list[tuple[Finding, Neighbour]]) -> tuple[Finding, str]:
+    finding, beside = min(found, key=lambda one: (_WORST.index(one[0].status), -one[1].share))
+    if finding.status is not Status.HOLDS and len(found) > 1:
+        along = f"along {100 * beside.share:.0f} % of its edge"
         finding = replace(finding, reason=f"{finding.reason}, {along}")
-    return finding, name
+    return finding, beside.name
 
 
 def melting(labs: Array, pairs: Sequence[tuple[int, int]]) -> list[tuple[int, int]]:

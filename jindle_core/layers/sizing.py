@@ -1,17 +1,22 @@
 """How large is every piece, exactly, and where on the card does it lie?
 
 Everything is in millimetres as exact fractions, from the card's upper left
-corner; what is cut is a whole number of the card's own ticks.
+corner; what is cut is a whole number of the card's own ticks. Every edge lies
+on a raster of 1/640 mm, which holds half a tick of either unit.
 """
 
 from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
+import numpy as np
+from numpy.typing import NDArray
+
 from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import TICKS, Length, Size
 from jindle_core.layers.pieces import BASE, Across, Down, Piece, Place
 
+RASTER = 640  # of a millimetre
 _THIRDS = {
     Across.LEFT_THIRD: Fraction(1, 3),
     Across.CENTRE: Fraction(1, 2),
@@ -51,6 +56,13 @@ class Box:
         x, y = max(self.x, other.x), max(self.y, other.y)
         right, bottom = min(self.right, other.right), min(self.bottom, other.bottom)
         return Box(x, y, right - x, bottom - y) if x < right and y < bottom else None
+
+
+def edges(boxes: Sequence[Box]) -> NDArray[np.int64]:
+    """Left, right, top and bottom of boxes, (2, 2, n), as even whole numbers of half a raster."""
+    sides = [(box.x, box.right, box.y, box.bottom) for box in boxes]
+    whole = [[int(2 * RASTER * side) for side in box] for box in sides]
+    return np.array(whole, dtype=np.int64).T.reshape(2, 2, len(boxes))
 
 
 def of_size(size: Size) -> Box:
@@ -133,7 +145,8 @@ def _along(place: Across | Down, room: Fraction, length: Fraction) -> Fraction:
         return Fraction(0)
     if place in (Across.RIGHT, Down.BOTTOM):
         return room - length
-    return room * _THIRDS[place] - length / 2
+    # A third of a card has no place on the raster; the nearest is 1/1280 mm off.
+    return Fraction(round((room * _THIRDS[place] - length / 2) * RASTER), RASTER)
 
 
 def as_read(whole: Length, parts: Sequence[Fraction], unit: str) -> list[Length]:

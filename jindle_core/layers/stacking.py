@@ -4,11 +4,13 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
+import numpy as np
+
 from jindle_core import defaults
 from jindle_core.contrast.rules import Finding, Status
 from jindle_core.formats import Size, read_size
 from jindle_core.layers.pieces import BASE, Kind, Piece
-from jindle_core.layers.sizing import Box, in_order
+from jindle_core.layers.sizing import Box, edges, in_order
 
 ENVELOPES = tuple(read_size(*one) for one in defaults.ENVELOPES)
 
@@ -26,11 +28,16 @@ def heights(boxes: dict[int, Box], pieces: Sequence[Piece]) -> dict[int, Height]
 
     A piece rests on the highest of what lies under any part of it.
     """
+    order = in_order(pieces)
+    (left, right), (top, bottom) = edges([boxes[BASE], *(boxes[piece.key] for piece in order)])
+    across = (left[:, None] < right) & (left < right[:, None])
+    over = across & (top[:, None] < bottom) & (top < bottom[:, None])
     found = {BASE: Height(-defaults.THICKNESS["base"], 0.0)}
-    for piece in in_order(pieces):
-        under = [key for key in found if boxes[key].shared(boxes[piece.key])]
-        bottom = max((found[key].top for key in under), default=0.0) + defaults.FOAM[piece.raised.value]
-        found[piece.key] = Height(bottom, bottom + defaults.THICKNESS[_made_of(piece.kind)])
+    tops = np.zeros(len(order) + 1)
+    for at, piece in enumerate(order, start=1):
+        lowest = tops[:at][over[at, :at]].max(initial=0.0) + defaults.FOAM[piece.raised.value]
+        tops[at] = lowest + defaults.THICKNESS[_made_of(piece.kind)]
+        found[piece.key] = Height(float(lowest), float(tops[at]))
     return found
 
 

@@ -2,11 +2,12 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from fractions import Fraction
-from itertools import pairwise
+
+import numpy as np
+from numpy.typing import NDArray
 
 from jindle_core.layers.pieces import BASE, Piece
-from jindle_core.layers.sizing import Box, in_order
+from jindle_core.layers.sizing import Box, edges, in_order
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,65 +26,37 @@ def neighbours(boxes: dict[int, Box], pieces: Sequence[Piece]) -> list[Beside]:
     what runs along or over the card's own edge.
     """
     order = [BASE, *(piece.key for piece in in_order(pieces))]
+    sides = edges([boxes[key] for key in order])
     found = []
     for at, key in enumerate(order[1:], start=1):
-        shares: dict[int, Fraction] = {}
-        for side in _edge(boxes[key]):
-            for length, beside in _along(side, boxes, order, at):
-                shares[beside] = shares.get(beside, Fraction(0)) + length
+        shares: dict[int, int] = {}
+        for upright in (False, True):
+            for far in (False, True):
+                for length, beside in _along(sides, at, upright, far):
+                    shares[beside] = shares.get(beside, 0) + length
         whole = sum(shares.values())
         ranked = sorted(shares.items(), key=lambda one: -one[1])
-        found += [Beside(key, beside, float(length / whole)) for beside, length in ranked]
+        found += [Beside(key, order[beside], length / whole) for beside, length in ranked]
     return found
 
 
-@dataclass(frozen=True, slots=True)
-class _Side:
-    """A straight edge: level or upright, where, from and to, and on which side of it its piece lies (±1)."""
+def _along(sides: NDArray[np.int64], at: int, upright: bool, far: bool) -> list[tuple[int, int]]:
+    """The stretches of one side of a piece that show, with the place of what lies outside each.
 
-    upright: bool
-    at: Fraction
-    start: Fraction
-    end: Fraction
-    inwards: int
-
-
-def _edge(box: Box) -> tuple[_Side, ...]:
-    return (
-        _Side(False, box.y, box.x, box.right, 1),
-        _Side(False, box.bottom, box.x, box.right, -1),
-        _Side(True, box.x, box.y, box.bottom, 1),
-        _Side(True, box.right, box.y, box.bottom, -1),
-    )
-
-
-def _along(side: _Side, boxes: dict[int, Box], order: Sequence[int], at: int) -> list[tuple[Fraction, int]]:
-    """The stretches of an edge that show, with what lies outside each."""
-    ends = {side.start, side.end}
-    for key in order:
-        for end in _span(boxes[key], side.upright):
-            if side.start < end < side.end:
-                ends.add(end)
-    cuts, found = sorted(ends), []
-    for start, end in pairwise(cuts):
-        middle = (start + end) / 2
-        if any(_holds(boxes[key], side, middle, inside=True) for key in order[at + 1 :]):
-            continue
-        outside = [key for key in order if _holds(boxes[key], side, middle, inside=False)]
-        if outside:
-            found.append((end - start, outside[-1]))
-    return found
-
-
-def _span(box: Box, upright: bool) -> tuple[Fraction, Fraction]:
-    return (box.y, box.bottom) if upright else (box.x, box.right)
-
-
-def _holds(box: Box, side: _Side, along: Fraction, inside: bool) -> bool:
-    """Whether a box covers what lies just inside, or just outside, an edge at a place."""
-    low, high = _span(box, side.upright)
-    if not low < along < high:
-        return False
-    near, far = _span(box, not side.upright)
-    inwards = side.inwards if inside else -side.inwards
-    return near <= side.at < far if inwards > 0 else near < side.at <= far
+    ``upright`` is the left or right side, ``far`` the right or the lower one.
+    """
+    low, high = sides[int(upright)]  # along the side
+    near, end = sides[int(not upright)]  # across it
+    line = (end if far else near)[at]
+    ends = np.unique(np.concatenate([low, high]))
+    cuts = ends[(ends >= low[at]) & (ends <= high[at])]
+    middles = (cuts[:-1] + cuts[1:]) // 2
+    beside = (low[:, None] < middles) & (middles < high[:, None])
+    # Just to the one side of the line, and just to the other.
+    before, behind = (near < line) & (line <= end), (near <= line) & (line < end)
+    inside, outside = (before, behind) if far else (behind, before)
+    covered = (beside & inside[:, None])[at + 1 :].any(axis=0)
+    there = beside & outside[:, None]
+    shows = there.any(axis=0) & ~covered
+    top = len(there) - 1 - there[::-1].argmax(axis=0)
+    return list(zip(np.diff(cuts)[shows].tolist(), top[shows].tolist(), strict=True))

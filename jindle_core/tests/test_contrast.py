@@ -7,7 +7,7 @@ from jindle_core.contrast.guess import guess_pairs
 from jindle_core.contrast.measures import measure, weakest_eyes
 from jindle_core.contrast.mending import mend
 from jindle_core.contrast.rules import PairKind, Status, examine, examine_span, holds
-from jindle_core.contrast.stacked import Neighbour, appears_once, examine_beside, melting
+from jindle_core.contrast.stacked import Neighbour, Standing, appears_once, examine_stack, melting
 from jindle_core.tests.strategies import some_lab
 
 WHITE, BLACK, KRAFT, NAVY = [95, 0, 0], [17, 0, 0], [59, 8, 22], [34.5, 5, -30]
@@ -119,6 +119,10 @@ class GuessTests(unittest.TestCase):
                 self.assertNotEqual(guess.upper, guess.lower)
 
 
+def examine_beside(kind, lab, beside, outlined=False):
+    return examine_stack([Standing(kind, tuple(lab), tuple(beside), outlined)])[0]
+
+
 class StackedTests(unittest.TestCase):
     BANDS = (Neighbour("sky", (80.0, -5.0, -15.0), 0.6), Neighbour("water", (42.0, -10.0, -30.0), 0.4))
 
@@ -139,6 +143,15 @@ class StackedTests(unittest.TestCase):
         self.assertEqual((alone.status, name), (Status.FAILS, "corner"))
         with self.assertRaises(ValueError):
             examine_beside(PairKind.MAT, np.array([40.0, -8, -28]), ())
+
+    def test_many_at_once_are_what_each_is_alone(self):
+        pieces = [
+            Standing(PairKind.PICTURE, (40.0, -8.0, -28.0), self.BANDS),
+            Standing(PairKind.MAT, (80.0, -5.0, -15.0), self.BANDS[:1]),
+            Standing(PairKind.LETTERING_LARGE, (15.0, 0.0, 0.0), self.BANDS),
+        ]
+        self.assertEqual(examine_stack(pieces), [examine_stack([one])[0] for one in pieces])
+        self.assertEqual(examine_stack([]), [])
 
     def test_squinting_melts_colours_of_one_lightness_that_touch(self):
         labs = np.array([[50.0, 60, 30], [52, -50, 20], [80, 0, 0], [52, -50, 21]])

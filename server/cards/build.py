@@ -7,12 +7,12 @@ from typing import Any
 import numpy as np
 
 from jindle_core.build import Build
-from jindle_core.contrast.rules import Finding, PairKind
-from jindle_core.contrast.stacked import Neighbour, examine_beside
+from jindle_core.contrast.rules import Finding, PairKind, Status
+from jindle_core.contrast.stacked import Neighbour, Standing, examine_stack
 from jindle_core.cutting.packing import Sheet, ToCut, area_bound, pack
 from jindle_core.cutting.trimming import trimmed
 from jindle_core.ends import End
-from jindle_core.formats import Size
+from jindle_core.formats import Length, Size
 from jindle_core.layers.fitting import Fit, fits
 from jindle_core.layers.folding import flat
 from jindle_core.layers.pieces import BASE, WHITE, Kind, Piece
@@ -25,6 +25,9 @@ from server.cards.resolve import ResolvedPlan
 
 # By which rule a piece is judged against what it lies beside; the others are told apart as mats are.
 _RULES = {Kind.IMAGE: PairKind.PICTURE, Kind.LETTERING: PairKind.LETTERING_LARGE}
+_ALONG = 5  # places along each side of a piece where the ground beside it is looked at
+# The sides of a piece: whether they lie level, and at which end.
+_ENDS = {"top": (True, 0.0), "bottom": (True, 1.0), "left": (False, 0.0), "right": (False, 1.0)}
 _GRAIN = 1 / 320  # mm
 _SIDES = ("x", "y", "width", "height")
 
@@ -95,36 +98,63 @@ class Built:
             return piece.material
         return WHITE if paper is None else End("supply", paper)
 
-    def _neighbours(self, piece: Piece, one: Beside) -> list[Neighbour]:
-        """What lies beside a piece; a ground by its colours along each side of the piece."""
-        name = self.name(one.beside)
-        if one.beside != self._ground_panel:
-            return [Neighbour(name, self._lab(self.material(one.beside)), one.share)]
-        box, panel = self.boxes[piece.key], self.boxes[one.beside]
-        # The piece's corner and sides as shares of the panel.
-        left, top = float((box.x - panel.x) / panel.width), float((box.y - panel.y) / panel.height)
-        wide, high = float(box.width / panel.width), float(box.height / panel.height)
-        along, no, yes = np.linspace(0.1, 0.9, 5), np.zeros(5), np.ones(5)
-        ends = {"top": (along, no), "bottom": (along, yes), "left": (no, along), "right": (yes, along)}
-        around = 2 * (box.width + box.height)
-        grounded, found = Grounded(self.resolved), []
-        for side, (x, y) in ends.items():
-            places = left + x * wide, top + y * high
-            lightness, a, b = grounded.seen_at(*places).mean(axis=0).tolist()
-            length = box.width if side in ("top", "bottom") else box.height
-            share = one.share * float(length / around)
-            found.append(Neighbour(f"{name}, at its {side}", (lightness, a, b), share))
-        return found
-
-    def stands(self, piece: Piece) -> tuple[Finding, str] | None:
-        """How a piece stands against what it really lies beside; None where all of its edge is hidden."""
-        beside = [
-            neighbour for one in self._beside.get(piece.key, ()) for neighbour in self._neighbours(piece, one)
+    @cached_property
+    def _ground_sides(self) -> dict[int, np.ndarray]:
+        """By key, for what lies beside the ground: its CIELAB (4, 3) at the piece's sides."""
+        keys = [
+            key
+            for key, beside in self._beside.items()
+            if any(one.beside == self._ground_panel for one in beside)
         ]
-        if not beside:
-            return None
-        kind = _RULES.get(piece.kind, PairKind.MAT)
-        return examine_beside(kind, np.array(self._lab(piece.material)), beside)
+        if self._ground_panel is None or not keys:
+            return {}
+        panel, along = self.boxes[self._ground_panel], np.linspace(0.1, 0.9, _ALONG)
+        x, y = np.zeros((2, len(keys), len(_ENDS), _ALONG))
+        for at, key in enumerate(keys):
+            box = self.boxes[key]
+            left, top = float((box.x - panel.x) / panel.width), float((box.y - panel.y) / panel.height)
+            wide, high = float(box.width / panel.width), float(box.height / panel.height)
+            for side, (level, end) in enumerate(_ENDS.values()):
+                x[at, side] = left + wide * (along if level else end)
+                y[at, side] = top + high * (end if level else along)
+        seen = Grounded(self.resolved).seen_at(x.ravel(), y.ravel())
+        return dict(zip(keys, seen.reshape(*x.shape, 3).mean(axis=2), strict=True))
+
+    def _neighbours(self, piece: Piece) -> tuple[Neighbour, ...]:
+        """What lies beside a piece; a ground by its colours along each side of the piece."""
+        found: list[Neighbour] = []
+        box = self.boxes[piece.key]
+        for one in self._beside.get(piece.key, ()):
+            name = self.name(one.beside)
+            if one.beside != self._ground_panel:
+                found.append(Neighbour(name, self._lab(self.material(one.beside)), one.share))
+                continue
+            for (side, (level, _)), lab in zip(
+                _ENDS.items(), self._ground_sides[piece.key].tolist(), strict=True
+            ):
+                length = float((box.width if level else box.height) / (2 * (box.width + box.height)))
+                found.append(Neighbour(f"{name}, at its {side}", tuple(lab), one.share * length))
+        return tuple(found)
+
+    @cached_property
+    def stands(self) -> dict[int, tuple[Finding, str]]:
+        """By key, how each piece stands against what it really lies beside; not those that are hidden."""
+        beside = {piece: self._neighbours(piece) for piece in self.plan.pieces}
+        shown = {piece: found for piece, found in beside.items() if found}
+        judged = [
+            Standing(_RULES.get(piece.kind, PairKind.MAT), self._lab(piece.material), found)
+            for piece, found in shown.items()
+        ]
+        return dict(zip((piece.key for piece in shown), examine_stack(judged), strict=True))
+
+    @property
+    def trouble(self) -> int:
+        """How many pieces do not fit, or do not stand out from what they lie beside."""
+        return sum(
+            self.fits[piece.key].finding.status is not Status.HOLDS
+            or (piece.key in self.stands and self.stands[piece.key][0].status is not Status.HOLDS)
+            for piece in self.plan.pieces
+        )
 
     def _lab(self, end: End) -> tuple[float, float, float]:
         lightness, a, b = self.resolved.end_lab(end).tolist()
@@ -154,7 +184,7 @@ class Built:
         }
 
     def _piece(self, piece: Piece) -> dict[str, Any]:
-        size, fit, stands = self.size(piece), self.fits[piece.key], self.stands(piece)
+        size, fit, stands = self.size(piece), self.fits[piece.key], self.stands.get(piece.key)
         height = self.heights[piece.key]
         return {
             "key": piece.key,
@@ -167,6 +197,8 @@ class Built:
             "reveal_unit": piece.reveal and piece.reveal.unit,
             "across": piece.place.across.value,
             "down": piece.place.down.value,
+            "right": _signed(piece.place.right),
+            "below": _signed(piece.place.below),
             "material": self._end(piece.material),
             "raised": piece.raised.value,
             "trimmed": piece.trimmed,
@@ -226,6 +258,14 @@ class Built:
 
 def _box(one: Any) -> dict[str, float]:
     return {side: round(getattr(one, side) * _GRAIN, 3) for side in _SIDES}
+
+
+def _signed(length: Length) -> str:
+    """An offset as it is typed: ``−1/4 in``; nothing for none."""
+    if not length.ticks:
+        return ""
+    sign = "−" if length.ticks < 0 else ""
+    return f"{sign}{Length(abs(length.ticks), length.unit).text()} {length.unit}"
 
 
 def _finding(found: Finding) -> dict[str, Any]:

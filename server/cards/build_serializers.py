@@ -196,6 +196,8 @@ class PieceSerializer(serializers.Serializer):
     reveal_unit = serializers.ChoiceField(choices=UNIT_CHOICES, allow_null=True)
     across = serializers.ChoiceField(choices=ACROSS_CHOICES)
     down = serializers.ChoiceField(choices=DOWN_CHOICES)
+    right = serializers.CharField(help_text="offset, or blank; − to the left")
+    below = serializers.CharField(help_text="offset, or blank; − upwards")
     material = EndViewSerializer()
     raised = serializers.ChoiceField(choices=RAISED_CHOICES)
     trimmed = serializers.BooleanField()

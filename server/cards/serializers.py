@@ -265,6 +265,9 @@ class CardSerializer(serializers.Serializer):
     ground_trouble = serializers.IntegerField(
         allow_null=True, help_text="joins and findings of the ground to look at again; none without one"
     )
+    build_trouble = serializers.IntegerField(
+        allow_null=True, help_text="pieces that do not fit or do not stand out; none without any"
+    )
     checks = CheckSerializer(many=True)
     desk = DeskSerializer()
 

@@ -16,6 +16,7 @@ from jindle_core.matching.verdicts import Verdict
 from jindle_core.media import COLUMNS
 from jindle_core.plan import End
 from server.accounts.models import Person
+from server.cards.build import Built
 from server.cards.checks import checks
 from server.cards.colouring import Coloured, coloured_plans
 from server.cards.models import Card
@@ -50,6 +51,7 @@ def whole_card(card: Card, catalogue: Catalogue, person: Person) -> dict[str, An
         "checks": checks(resolved),
         "colouring_trouble": coloured.trouble,
         "ground_trouble": laid.trouble if laid.grounded.plan.laid else None,
+        "build_trouble": Built(resolved, units).trouble if resolved.plan.build.pieces else None,
         "desk": _desk(laid),
     }
 

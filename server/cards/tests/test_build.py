@@ -40,6 +40,12 @@ class BuildTests(ApiTestCase):
         self.assertEqual(told["panel"]["size"], "5 × 3 3/4 in")  # 3 mm all round, cut on the 64th
         self.assertEqual((told["panel"]["reveal"], told["panel"]["reveal_unit"]), ("3", "mm"))
         self.assertEqual(told["heron"]["bottom"], 1.9)
+        self.assertEqual((told["heron"]["right"], told["heron"]["below"]), ("−1/4 in", ""))
+        back = self.change(
+            card, kind="edit_piece", key=3, unit="in", right=told["heron"]["right"], below="2 mm"
+        )
+        self.assertEqual([self.piece(back, 3)[side] for side in ("right", "below")], ["−1/4 in", "2 mm"])
+        card = self.ask("post", f"cards/{card['id']}/undo", {"version": back["version"]})
         self.ask("patch", "me", {"units": "mm"})
         self.assertEqual(self.piece(card, 1)["size_shown"], "133 × 102 mm")
         self.assertEqual(self.piece(card, 1)["size"], "5 1/4 × 4 in")
@@ -71,6 +77,15 @@ class BuildTests(ApiTestCase):
         told = self.told(card)
         self.assertEqual((told["flat"], told["score"]), ("5 1/2 × 8 1/2 in", "4 1/4 in from the top"))
         self.assertEqual(told["thickness"]["reason"], "thicker than your post takes")
+
+    def test_what_is_to_be_looked_at_again_is_counted(self):
+        self.assertIsNone(self.full_card()["build_trouble"])
+        card = self.built()
+        self.assertEqual(card["build_trouble"], 0)
+        card = self.add(
+            card, "wide", piece_kind="strip", width="6", height="1", material={"source": "palette", "id": 3}
+        )
+        self.assertEqual(card["build_trouble"], 1)
 
     def test_a_layout_takes_the_palettes_roles(self):
         card = self.change(self.full_card(), kind="start_layout", layout="framed")

@@ -27,6 +27,8 @@ watch(
   },
   { immediate: true },
 )
+const offset = (side: 'right' | 'below', event: Event) =>
+  set({ [side]: (event.target as HTMLInputElement).value || '0' })
 const list = <T extends string>(values: readonly T[]) =>
   values.map((value) => ({ value, words: value }))
 const others = computed(() => [
@@ -115,6 +117,26 @@ const move = (to: number) => store.change({ kind: 'move_piece', key: piece.key, 
           label="From top to bottom"
           :options="list(downValues)"
           @update:model-value="set({ down: $event })"
+        />
+      </div>
+      <div>
+        <label class="label" for="piece-right">and then to the right by (− to the left)</label>
+        <input
+          id="piece-right"
+          class="input"
+          placeholder="no offset"
+          :value="piece.right"
+          @change="offset('right', $event)"
+        />
+      </div>
+      <div>
+        <label class="label" for="piece-below">and then down by (− upwards)</label>
+        <input
+          id="piece-below"
+          class="input"
+          placeholder="no offset"
+          :value="piece.below"
+          @change="offset('below', $event)"
         />
       </div>
       <div>

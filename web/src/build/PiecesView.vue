@@ -2,6 +2,7 @@
 import { PlusIcon } from '@heroicons/vue/20/solid'
 import { computed, ref } from 'vue'
 import type { Build } from '@/api/client'
+import { foldValues } from '@/api/schema'
 import { useSession } from '@/lib/session'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import StatusMark from '@/ui/StatusMark.vue'
@@ -22,6 +23,10 @@ const layouts = computed(() => [
 ])
 const worst = (one: Build['pieces'][number]) =>
   one.fit.status === 'holds' ? (one.stands?.status ?? null) : one.fit.status
+function post(event: Event) {
+  const { value } = event.target as HTMLInputElement
+  void store.change({ kind: 'set_build', post_limit: value === '' ? null : Number(value) })
+}
 function begin(layout: string) {
   if (layout) void store.change({ kind: 'start_layout', layout })
 }
@@ -70,6 +75,31 @@ function begin(layout: string) {
           </button>
         </li>
       </ul>
+      <div class="mt-4 grid grid-cols-2 gap-3">
+        <div>
+          <span class="label">Folded</span>
+          <ChoiceList
+            :model-value="build.fold"
+            label="Folded"
+            :options="foldValues.map((value) => ({ value, words: value }))"
+            @update:model-value="store.change({ kind: 'set_build', fold: $event })"
+          />
+        </div>
+        <div>
+          <label class="label" for="post-limit">Thickest that my post takes, mm</label>
+          <input
+            id="post-limit"
+            class="input"
+            type="number"
+            min="0.1"
+            max="100"
+            step="0.1"
+            placeholder="not said"
+            :value="build.post_limit"
+            @change="post($event)"
+          />
+        </div>
+      </div>
       <dl class="mt-4 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-xs">
         <dt class="text-soft">Base, flat</dt>
         <dd>{{ build.flat }}, scored {{ build.score }}</dd>

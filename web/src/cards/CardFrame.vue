@@ -42,11 +42,12 @@ const STAGES = [
 ]
 // What each stage has to look at again; nothing where it has nothing to judge yet.
 const standing = computed<Record<string, number | undefined>>(() => {
-  const { checks, colouring_trouble, ground_trouble, desk } = store.card!
+  const { checks, colouring_trouble, ground_trouble, build_trouble, desk } = store.card!
   const open = checks.filter((one) => one.status !== 'holds' && one.waived === null)
   return {
     contrast: checks.length ? open.length : undefined,
     background: ground_trouble ?? undefined,
+    build: build_trouble ?? undefined,
     colouring: desk.picture || colouring_trouble ? colouring_trouble : undefined,
   }
 })
