@@ -47,6 +47,7 @@ def tour(page: Page) -> None:
     page.locator("html[data-surround=light]").wait_for(state="attached")
     page.keyboard.press("g")
     background(page)
+    build(page)
     match(page)
     supplies(page)
     page.goto(ADDRESS + "/cards/ways/rule")
@@ -55,15 +56,25 @@ def tour(page: Page) -> None:
 
 
 def colouring(page: Page) -> None:
-    """An area with its family, and the picture on several papers."""
+    """An area with its family."""
     page.get_by_role("link", name="Colouring").click()
     page.get_by_role("button", name="wing", exact=True).click()
     page.get_by_role("heading", name="Families around it").wait_for()
     take(page, "colouring")
-    page.get_by_role("button", name="On other papers").click()
-    page.get_by_role("img", name="The picture on kraft").wait_for()
-    take(page, "on-papers")
-    page.keyboard.press("Escape")
+
+
+def build(page: Page) -> None:
+    """A card begun from a layout, one of its pieces chosen."""
+    page.goto(ADDRESS + "/cards")
+    page.get_by_role("link", name="Kingfisher").click()
+    page.get_by_role("link", name="Build").click()
+    page.get_by_role("button", name="Begin from a layout").click()
+    page.get_by_role("option", name="three mats").click()
+    page.get_by_role("region", name="Pieces").get_by_role("button", name="panel").click()
+    page.get_by_role("region", name="The piece panel").wait_for()
+    take(page, "build")
+    page.get_by_role("button", name="Undo").click()
+    page.get_by_text("Nothing lies on the card yet").wait_for()
 
 
 def background(page: Page) -> None:

@@ -103,6 +103,7 @@ api = [
     path("cards/<int:pk>/ground/joins/<int:at>/ways", ground_api.JoinWays.as_view()),
     path("cards/<int:pk>/build", build_api.CardBuild.as_view()),
     path("cards/<int:pk>/build/cutting", build_api.CardCutting.as_view()),
+    path("cards/<int:pk>/build/cutting/sheet", build_api.CuttingSheet.as_view()),
     path("drawings", colouring.Drawings.as_view()),
     path("drawings/<int:pk>", colouring.OneDrawing.as_view()),
     path("families/kept", colouring.KeptFamilies.as_view()),

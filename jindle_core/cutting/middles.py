@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from jindle_core import defaults
-from jindle_core.formats import Length, Size
+from jindle_core.formats import TICKS, Length, Size
 from jindle_core.layers.pieces import Kind, Piece
 from jindle_core.layers.sizing import Box
 
@@ -35,5 +35,11 @@ def middles(boxes: dict[int, Box], pieces: Sequence[Piece], unit: str) -> list[M
             continue
         sides = (hidden.width - rim, hidden.height - rim)
         if min(sides) >= Fraction(defaults.TRIMMING_LEAST):
-            found.append(Middle(mat.key, Size(*(Length.floor(side, unit) for side in sides))))
+            found.append(Middle(mat.key, Size(*(_on_ruler(side, unit) for side in sides))))
     return found
+
+
+def _on_ruler(side: Fraction, unit: str) -> Length:
+    """The longest length on a ruler's marks, a sixteenth or a millimetre, that is no longer."""
+    step = TICKS[unit] // (16 if unit == "in" else 1)
+    return Length(Length.floor(side, unit).ticks // step * step, unit)

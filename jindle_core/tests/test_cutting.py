@@ -141,7 +141,8 @@ class MiddleTests(unittest.TestCase):
         rim = 2 * defaults.MIDDLE_RIM
         hidden = laid_out(CARD, pieces)[2]
         self.assertLessEqual(float(found.size.width.millimetres), float(hidden.width) - rim)
-        self.assertGreater(float(found.size.width.millimetres), float(hidden.width) - rim - 0.5)
+        self.assertGreater(float(found.size.width.millimetres), float(hidden.width) - rim - 1.6)
+        self.assertEqual(found.size.width.ticks % 4, 0)
 
     def test_no_middle_where_nothing_hides_it_or_it_is_of_no_use(self):
         bare = [piece(1, kind=Kind.MAT)]

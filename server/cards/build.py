@@ -9,6 +9,7 @@ import numpy as np
 from jindle_core.build import Build
 from jindle_core.contrast.rules import Finding, PairKind, Status
 from jindle_core.contrast.stacked import Neighbour, Standing, examine_stack
+from jindle_core.cutting.middles import middles
 from jindle_core.cutting.packing import Sheet, ToCut, area_bound, pack
 from jindle_core.cutting.trimming import trimmed
 from jindle_core.ends import End
@@ -142,10 +143,18 @@ class Built:
         beside = {piece: self._neighbours(piece) for piece in self.plan.pieces}
         shown = {piece: found for piece, found in beside.items() if found}
         judged = [
-            Standing(_RULES.get(piece.kind, PairKind.MAT), self._lab(piece.material), found)
+            Standing(
+                _RULES.get(piece.kind, PairKind.MAT), self._lab(piece.material), found, self._outlined(piece)
+            )
             for piece, found in shown.items()
         ]
         return dict(zip((piece.key for piece in shown), examine_stack(judged), strict=True))
+
+    def _outlined(self, piece: Piece) -> bool:
+        """Whether a drawn or stamped line holds a picture apart from its ground."""
+        colouring = self.resolved.plan.colouring
+        lined = bool(colouring.line) or colouring.line_range is not None
+        return piece.kind is Kind.IMAGE and colouring.drawing is not None and lined
 
     @property
     def trouble(self) -> int:
@@ -237,6 +246,20 @@ class Built:
         found = [(end, one, pieces) for end, pieces in by_material.items() for one in pack(pieces, sheet)]
         return {
             "sheets": [self._sheet(end, one, pieces) for end, one, pieces in found],
+            "pieces": [
+                {
+                    "name": piece.name,
+                    "size": piece.size.text(),
+                    "count": count,
+                    "material": self.resolved.end_words(end),
+                }
+                for end, pieces in by_material.items()
+                for piece in pieces[: len(pieces) // count]
+            ],
+            "middles": [
+                {"name": self.name(one.key), "size": one.size.text()}
+                for one in middles(self.boxes, self.plan.pieces, self.unit)
+            ],
             "bound": sum(area_bound(pieces, sheet) for pieces in by_material.values()),
         }
 

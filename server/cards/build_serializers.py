@@ -251,8 +251,26 @@ class SheetSerializer(serializers.Serializer):
     used = serializers.FloatField(help_text="share of the sheet")
 
 
+class CutPieceSerializer(serializers.Serializer):
+    """A piece to be cut, so many times."""
+
+    name = serializers.CharField()
+    size = serializers.CharField()
+    count = serializers.IntegerField()
+    material = serializers.CharField()
+
+
+class MiddleSerializer(serializers.Serializer):
+    """A middle that lies hidden and can be cut out of a mat."""
+
+    name = serializers.CharField()
+    size = serializers.CharField()
+
+
 class CuttingSerializer(serializers.Serializer):
     """What is cut out of which sheet."""
 
+    pieces = CutPieceSerializer(many=True)
+    middles = MiddleSerializer(many=True)
     sheets = SheetSerializer(many=True)
     bound = serializers.IntegerField(help_text="what the pieces' area alone would need")

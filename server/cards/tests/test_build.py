@@ -1,5 +1,19 @@
+import re
+import zlib
+
 from server.catalogue.range_actions import delete_range
 from server.tests.helpers import ApiTestCase, make_range
+
+
+def inflated(pdf: bytes) -> bytes:
+    """What stands in the compressed streams of a PDF."""
+    found = b""
+    for stream in re.findall(rb"stream\r?\n(.*?)\r?\nendstream", pdf, re.S):
+        try:
+            found += zlib.decompress(stream)
+        except zlib.error:  # a font's, in another coding
+            continue
+    return found + pdf
 
 
 class BuildTests(ApiTestCase):
@@ -156,6 +170,21 @@ class BuildTests(ApiTestCase):
         )
         self.assertGreaterEqual(len(set_of_four["sheets"]), set_of_four["bound"])
         self.assertEqual(sum(len(one["cuts"]) for one in set_of_four["sheets"]), 16)
+
+    def test_the_list_the_hidden_middles_and_the_pages_to_print(self):
+        card = self.built()
+        told = self.cutting(card, count=3)
+        self.assertEqual([(one["name"], one["size"], one["count"]) for one in told["pieces"]][:2],
+                         [("base", "11 × 4 1/4 in", 3), ("mat", "5 1/4 × 4 in", 3)])  # fmt: skip
+        (middle,) = told["middles"]
+        self.assertEqual(middle["name"], "mat")
+        path = f"/api/cards/{card['id']}/build/cutting/sheet"
+        printed = self.client.get(path, {"width": "8 1/2", "height": "11", "unit": "in", "count": 3})
+        self.assertEqual((printed.status_code, printed["Content-Type"]), (200, "application/pdf"))
+        pages = re.findall(rb"/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]", inflated(printed.content))
+        self.assertEqual(len(pages), 1 + len(told["sheets"]))
+        self.assertEqual({(round(float(wide)), round(float(high))) for wide, high in pages}, {(612, 792)})
+        self.assertEqual(self.client.get(path, {"width": "3", "height": "3", "unit": "in"}).status_code, 400)
 
     def test_no_sheet_is_big_enough(self):
         card = self.built()

@@ -36,6 +36,11 @@ const { data: cutting, problem } = useFetched(
     )
   },
 )
+const printed = computed(() => {
+  const { width, height, unit } = SHEETS[sheet.value]
+  const asked = new URLSearchParams({ width, height, unit, count: String(count.value) })
+  return `/api/cards/${store.card!.id}/build/cutting/sheet?${asked}`
+})
 const sheets = computed(() => cutting.value?.sheets ?? [])
 </script>
 
@@ -53,6 +58,37 @@ const sheets = computed(() => cutting.value?.sheets ?? [])
       <p v-if="cutting" class="pb-2">
         {{ plural(sheets.length, 'sheet') }}, each cut right across with a trimmer
       </p>
+    </div>
+    <div v-if="cutting" class="mb-5 flex flex-wrap items-start gap-x-10 gap-y-3">
+      <table class="text-left">
+        <thead>
+          <tr class="text-xs text-soft">
+            <th class="pr-6 font-semibold">Piece</th>
+            <th class="pr-6 font-semibold">Size</th>
+            <th class="pr-6 font-semibold">Count</th>
+            <th class="font-semibold">Of</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(one, n) in cutting.pieces" :key="n">
+            <td class="max-w-56 truncate pr-6">{{ one.name }}</td>
+            <td class="pr-6">{{ one.size }}</td>
+            <td class="pr-6">{{ one.count }}</td>
+            <td>{{ one.material }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <div class="max-w-72 space-y-2">
+        <a class="button" :href="printed">Print it in true size</a>
+        <p v-for="one in cutting.middles" :key="one.name" class="text-xs">
+          The middle of {{ one.name }} is hidden: {{ one.size }} can be cut out of it for smaller
+          pieces.
+        </p>
+        <p class="text-xs text-soft">
+          Cut away from your hand, along a metal ruler or with the trimmer’s guard down; cap the
+          blade.
+        </p>
+      </div>
     </div>
     <p v-if="problem" role="alert" class="border-l-2 border-ink pl-3">{{ problem }}</p>
     <ol class="grid grid-cols-[repeat(auto-fill,minmax(210px,1fr))] gap-4">

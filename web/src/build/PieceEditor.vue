@@ -120,7 +120,7 @@ const move = (to: number) => store.change({ kind: 'move_piece', key: piece.key, 
         />
       </div>
       <div>
-        <label class="label" for="piece-right">and then to the right by (− to the left)</label>
+        <label class="label" for="piece-right">Then right by (− left)</label>
         <input
           id="piece-right"
           class="input"
@@ -130,7 +130,7 @@ const move = (to: number) => store.change({ kind: 'move_piece', key: piece.key, 
         />
       </div>
       <div>
-        <label class="label" for="piece-below">and then down by (− upwards)</label>
+        <label class="label" for="piece-below">Then down by (− up)</label>
         <input
           id="piece-below"
           class="input"
