@@ -31,7 +31,7 @@ class Length:
     def floor(cls, millimetres: Fraction, unit: str) -> "Length":
         """The longest length in whole ticks that is no longer.
 
-        >>> Length.floor(Fraction(102), "in").text()
+        >>> Length.floor(Fraction(1017, 10), "in").text()
         '4'
         """
         value = millimetres / _MM_PER_INCH if unit == "in" else millimetres

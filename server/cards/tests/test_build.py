@@ -1,6 +1,8 @@
 import re
 import zlib
 
+from django.core.files.uploadedfile import SimpleUploadedFile
+
 from server.catalogue.range_actions import delete_range
 from server.tests.helpers import ApiTestCase, make_range
 
@@ -146,6 +148,25 @@ class BuildTests(ApiTestCase):
         self.assertIn("rust", [one["swatch"]["label"] for one in self.ask("get", "shopping")])
         delete_range(own)
         self.assertEqual(self.piece(card, 1)["material"]["words"], "a colour no longer in your supplies")
+
+    def test_it_goes_with_the_archive(self):
+        own = make_range(self.ann, "Mine", "cardstock", "name,L,a,b\nrust,45,30,30\n")
+        end = {"source": "supply", "id": own.colours.get().pk}
+        self.change(
+            self.add(self.built(), "edge", piece_kind="mat", reveal="1/16", material=end),
+            kind="set_build",
+            base=end,
+        )
+        packed = SimpleUploadedFile("mine.zip", self.client.get("/api/me/archive").content)
+        self.client.force_login(self.ben)
+        self.assertEqual(self.client.post("/api/me/archive", {"file": packed}).status_code, 200)
+        (card,) = self.ask("get", "cards")["cards"]
+        told = self.told(card)
+        self.assertEqual(
+            (told["base"]["words"], told["pieces"][-1]["material"]["words"]), ("Mine rust", "Mine rust")
+        )
+        self.assertNotEqual(told["base"]["id"], end["id"])
+        self.assertEqual([one["size"] for one in told["pieces"]][:2], ["5 1/4 × 4 in", "5 × 3 3/4 in"])
 
     def cutting(self, card, status=200, **asked):
         return self.ask(
