@@ -143,10 +143,20 @@ def peak_memory() -> float:
 
 
 def first_load(wanted: int = 200) -> Row:
-    """The compressed script of every file that the built page can come to load."""
-    scripts = (ROOT / "web" / "dist" / "assets").glob("*.js")
-    size = sum(len(gzip.compress(path.read_bytes())) for path in scripts) / 1000
-    return ("All script of the client, compressed", f"≤ {wanted} kB", f"{size:.0f} kB", size <= wanted)
+    """The compressed script that the page loads before anything is opened, and all that it can come to load.
+
+    What a visitor loads up to an opened card is held to the same limit in the browser tests.
+    """
+    dist = ROOT / "web" / "dist"
+    names = set(re.findall(r"assets/[^\"]*\.js", (dist / "index.html").read_text(encoding="utf-8")))
+    sizes = {path: len(gzip.compress(path.read_bytes())) / 1000 for path in (dist / "assets").glob("*.js")}
+    first = sum(size for path, size in sizes.items() if f"assets/{path.name}" in names)
+    return (
+        "Script of a first load, compressed; all script of the client",
+        f"≤ {wanted} kB; told",
+        f"{first:.0f} kB; {sum(sizes.values()):.0f} kB",
+        bool(names) and first <= wanted,
+    )
 
 
 def main() -> int:
