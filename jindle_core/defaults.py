@@ -342,6 +342,7 @@ ENVELOPES = (
     ("162", "229", "mm"),
     ("155", "155", "mm"),
 )
+SHEETS_TO_CUT = (("Letter, ", "8 1/2", "11", "in"), ("A4, ", "210", "297", "mm"), ("", "12", "12", "in"))
 PIECES_LIMIT = 60  # of one card
 TRIMMING_LEAST = 12.0  # mm on its narrow side from which a trimming can fill elsewhere
 CUT_LEAST = 3.0  # mm: narrower strips do not hold in a trimmer

@@ -70,7 +70,8 @@ def built_desk(
         elif piece.kind in (Kind.IMAGE, Kind.FINISH):
             parts.append(_boxed("picture", "disc", box, piece.material, up))
         else:
-            parts.append(_boxed(piece.kind.value, "rect", box, piece.material, up))
+            name = "strip" if piece.kind is Kind.LETTERING else piece.kind.value
+            parts.append(_boxed(name, "rect", box, piece.material, up))
         if piece.kind is words_lie_on and lettering:
             parts.append(_boxed("lettering", "text", box, lettering[0]))
     return parts

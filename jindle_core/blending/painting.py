@@ -26,6 +26,7 @@ class GroundShape(StrEnum):
 
 EDGED = (GroundShape.SKY, GroundShape.STRIPES, GroundShape.STENCILS)  # laid along a stencil's edge
 BRUSHED = (GroundShape.BANDS, GroundShape.OMBRE, GroundShape.VIGNETTE)  # one pad into the next
+TURNING = (GroundShape.BANDS, GroundShape.OMBRE, GroundShape.STRIPES)  # down, or from left to right
 LAYERED = (GroundShape.STENCILS, GroundShape.WASH)  # each pad over the whole of those before it
 
 

@@ -6,6 +6,7 @@ from typing import Any
 
 import numpy as np
 
+from jindle_core import defaults
 from jindle_core.build import Build
 from jindle_core.contrast.rules import Finding, PairKind, Status
 from jindle_core.contrast.stacked import Neighbour, Standing, examine_stack
@@ -143,12 +144,19 @@ class Built:
         beside = {piece: self._neighbours(piece) for piece in self.plan.pieces}
         shown = {piece: found for piece, found in beside.items() if found}
         judged = [
-            Standing(
-                _RULES.get(piece.kind, PairKind.MAT), self._lab(piece.material), found, self._outlined(piece)
-            )
+            Standing(_RULES.get(piece.kind, PairKind.MAT), self._seen(piece), found, self._outlined(piece))
             for piece, found in shown.items()
         ]
         return dict(zip((piece.key for piece in shown), examine_stack(judged), strict=True))
+
+    def _seen(self, piece: Piece) -> tuple[float, float, float]:
+        """The colour of a piece; of the panel with the ground, what its edge shows on the whole."""
+        if piece.key != self._ground_panel:
+            return self._lab(piece.material)
+        along, ends = np.linspace(0, 1, 2 * _ALONG), np.repeat([0.0, 1.0], _ALONG)
+        x, y = np.concatenate([along, ends]), np.concatenate([ends, along])
+        lightness, a, b = Grounded(self.resolved).seen_at(x, y).mean(axis=0).tolist()
+        return lightness, a, b
 
     def _outlined(self, piece: Piece) -> bool:
         """Whether a drawn or stamped line holds a picture apart from its ground."""
@@ -189,6 +197,11 @@ class Built:
             "thickness": _finding(examine_thickness(thick, plan.post_limit)),
             "envelope": envelope and envelope.text(),
             "pieces": [self._piece(piece) for piece in plan.pieces],
+            "base_thickness": defaults.THICKNESS["base"],
+            "sheets": [
+                {"words": f"{name}{wide} × {high} {unit}", "width": wide, "height": high, "unit": unit}
+                for name, wide, high, unit in defaults.SHEETS_TO_CUT
+            ],
             "layouts": [{"key": one.key, "words": one.words} for one in STARTS],
         }
 

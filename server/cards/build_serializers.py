@@ -218,6 +218,15 @@ class LayoutSerializer(serializers.Serializer):
     words = serializers.CharField()
 
 
+class SheetToCutSerializer(serializers.Serializer):
+    """A usual sheet."""
+
+    words = serializers.CharField()
+    width = serializers.CharField()
+    height = serializers.CharField()
+    unit = serializers.ChoiceField(choices=UNIT_CHOICES)
+
+
 class BuildSerializer(serializers.Serializer):
     """How the card is built."""
 
@@ -229,6 +238,8 @@ class BuildSerializer(serializers.Serializer):
     thickness = PieceFindingSerializer()
     envelope = serializers.CharField(allow_null=True, help_text="the smallest usual one; none holds it")
     pieces = PieceSerializer(many=True)
+    base_thickness = serializers.FloatField(help_text="mm of one half")
+    sheets = SheetToCutSerializer(many=True)
     layouts = LayoutSerializer(many=True)
 
 

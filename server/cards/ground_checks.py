@@ -86,8 +86,8 @@ def _steps(grounded: Grounded) -> dict[str, Any]:
 
 def _centre(grounded: Grounded) -> dict[str, Any]:
     def seen(of: Grounded) -> Finding:
-        full = defaults.VIGNETTE_CENTRE[1] / np.sqrt(2)
-        x = np.array([0.5, 0.5 + full / np.sqrt(2)])
+        # Half of the way to the corner lies so far from the middle, right and down.
+        x = np.array([0.5, 0.5 + defaults.VIGNETTE_CENTRE[1] / 2])
         centre, edge = of.seen_at(x, x)
         return examine_centre(centre, edge)
 
@@ -150,8 +150,9 @@ def _standing(on: OnGround) -> list[dict[str, Any]]:
     lettering = on.lettering_stands()
     if lettering:
         title, finding = lettering
-        strip = on.grounded.plan.lettered and finding.status is not Status.HOLDS
-        ways = [_mend("put it on its strip", "", {"lettered": False})] if strip else []
+        bare = not any(part.name == "strip" for part in on.parts)
+        strip = [_mend("put it on its strip", "", {"lettered": False})]
+        ways = strip if bare and finding.status is not Status.HOLDS else []
         found.append(_told("lettering", title, finding, ways))
     mat = on.mat_stands()
     if mat is not None:

@@ -7,11 +7,12 @@ from typing import Any
 import numpy as np
 
 from jindle_core import defaults
+from jindle_core.blending.effects import INKED
 from jindle_core.blending.inks import seen_on, wet
 from jindle_core.blending.joins import Join
 from jindle_core.blending.meeting import BLENDED
 from jindle_core.blending.orders import best_order, is_rainbow, overlaps
-from jindle_core.blending.painting import LAYERED, between
+from jindle_core.blending.painting import BRUSHED, LAYERED, TURNING, between
 from jindle_core.blending.ways import WayKind, WayOut, ways_out
 from jindle_core.blending.working import cautions
 from jindle_core.colorimetry.difference import delta_e
@@ -41,6 +42,9 @@ def whole_ground(on: OnGround) -> dict[str, Any]:
         "tinted": plan.tinted,
         "wish": plan.wish.value,
         "lettered": plan.lettered,
+        "brushed": plan.shape in BRUSHED,
+        "turns": plan.shape in TURNING,
+        "inked_effects": [kind.value for kind in INKED],
         "most_pads": defaults.GROUND_PADS,
         "most_coats": defaults.PAD_COATS,
         "paper": None if paper is None else swatch(catalogue, paper),

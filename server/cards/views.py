@@ -221,7 +221,9 @@ def _end(resolved: ResolvedPlan, end: End) -> dict[str, Any]:
 def _desk(laid: OnGround) -> dict[str, Any]:
     resolved, mat = laid.coloured.resolved, laid.grounded.mat_lab
     given = resolved.plan.size
-    inked = {} if mat is None else {"mat": value_shades(tuple(map(float, mat)))}
+    # A card that is built of pieces says of each what it is of.
+    guessed = mat is not None and not resolved.plan.build.pieces
+    inked = {"mat": value_shades(tuple(map(float, mat)))} if guessed else {}
     return {
         "width": float(given.width.millimetres),
         "height": float(given.height.millimetres),

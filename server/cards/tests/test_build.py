@@ -245,6 +245,34 @@ class BuildTests(ApiTestCase):
         card = self.add(card, "words", piece_kind="strip", on=2, width="3", height="1/2")
         self.assertEqual([part["name"] for part in card["desk"]["parts"]][-2:], ["strip", "lettering"])
 
+    def test_the_panel_with_the_ground_is_judged_by_the_ground(self):
+        card = self.built()
+        self.assertEqual(self.piece(card, 2)["stands"]["status"], "holds")  # mist on slate
+        card = self.change(card, kind="set_ground", pads=[{"colour": self.ids["TAR-1"]}], shape="plain wash")
+        panel = self.piece(card, 2)
+        self.assertEqual((panel["stands"]["status"], panel["beside"]), ("fails", "mat"))  # tar on slate
+
+    def test_each_mat_is_of_its_own_and_words_lie_on_lettering(self):
+        card = self.change(self.full_card(), kind="start_layout", layout="three mats")
+        before = [part["shades"] for part in card["desk"]["parts"] if part["name"] == "mat"]
+        card = self.change(card, kind="set_ground", mat={"colour": self.ids["SKY-2"]})
+        self.assertEqual([part["shades"] for part in card["desk"]["parts"] if part["name"] == "mat"], before)
+        told = {"on": 4, "width": "2", "height": "1/2", "material": {"source": "white"}}
+        card = self.add(card, "words", piece_kind="lettering", **told)
+        card = self.change(card, kind="set_ground", pads=[{"colour": self.ids["TAR-1"]}])
+        findings = self.ask("get", f"cards/{card['id']}/ground")["findings"]
+        lettering = next(one for one in findings if one["key"] == "lettering")
+        self.assertEqual((lettering["status"], lettering["mends"]), ("holds", []))
+        self.assertIn("strip", lettering["title"])
+
+    def test_usual_sheets_and_the_base_are_told(self):
+        told = self.told(self.full_card())
+        self.assertEqual(
+            told["sheets"][0],
+            {"words": "Letter, 8 1/2 × 11 in", "width": "8 1/2", "height": "11", "unit": "in"},
+        )
+        self.assertGreater(told["base_thickness"], 0)
+
     def test_of_nobody_else(self):
         card = self.built()
         self.client.force_login(self.ben)

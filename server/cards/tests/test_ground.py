@@ -369,6 +369,22 @@ class FindingTests(GroundTestCase):
         self.assertTrue({"MOSS-1", "PLUM-1", "milk"} <= set(listed), listed)
 
 
+class LonePadTests(ApiTestCase):
+    def test_with_no_other_pad_to_take_there_is_still_an_answer(self):
+        delete_range(self.pads)
+        own = make_range(self.ann, "Two", content="code,L,a,b\nMOSS-1,56,-44,30\nPLUM-1,40,34,-40\n")
+        card = self.new_card()
+        card = self.change(card, kind="add_colour", anchor={"value": "#3a6b3a"}, name="leaf", role="lead")
+        pads = [{"colour": one.pk} for one in own.colours.all()]
+        card = self.change(card, kind="set_ground", pads=pads)
+        told = self.ask("get", f"cards/{card['id']}/ground")
+        self.assertEqual((told["joins"][0]["meeting"], told["brushed"], told["turns"]), ("muddy", True, True))
+        self.assertIn("too loud", next(one for one in told["findings"] if one["key"] == "wish")["reason"])
+        ways = self.ask("get", f"cards/{card['id']}/ground/joins/0/ways")
+        self.assertEqual({one["swatch"] for one in ways}, {None})
+        self.assertIn("a gap left white", [one["way"] for one in ways])
+
+
 class PrivateTests(GroundTestCase):
     def test_of_nobody_else(self):
         card = self.laid("SUN-1", "MOSS-1")

@@ -22,8 +22,7 @@ const palette = computed(() =>
   }),
 )
 const { data: drawer } = useFetched([], () => got(api.GET('/api/drawer')))
-const PADS = ['dye ink pad', 'pigment ink pad', 'chalk ink pad']
-const isPad = (swatch: Swatch) => PADS.includes(swatch.medium)
+const isPad = (swatch: Swatch) => swatch.form === 'dab'
 const owned = computed(() => drawer.value?.entries.map((entry) => entry.swatch).filter(isPad) ?? [])
 function pick(picked: Picked) {
   if ('swatch' in picked) emit('take', picked.swatch.id)

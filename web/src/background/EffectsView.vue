@@ -22,7 +22,7 @@ const WORDS: Record<Kind, string> = {
   'splashes of opaque white': 'Splashes of opaque white',
   shimmer: 'Shimmer',
 }
-const INKED: Kind[] = ['stencil pattern', 'text stamp', 'splashes of diluted ink']
+const inked = (kind: Kind) => ground.inked_effects.includes(kind)
 const choosing = ref<Kind | null>(null)
 const chosen = computed(() => new Map(ground.effects.map((one) => [one.effect, one])))
 const findings = computed(() => new Map(ground.findings.map((one) => [one.key, one])))
@@ -38,8 +38,8 @@ function turn(kind: Kind, on: boolean) {
   if (!on) return void set({ effects: uses().filter((one) => one.effect !== kind) })
   // Tone on tone is the ground's own pad again; without one, a pad is asked for.
   const own = ground.pads.at(-1)?.colour
-  if (INKED.includes(kind) && !own) choosing.value = kind
-  else void put(kind, INKED.includes(kind) ? { colour: own } : {})
+  if (inked(kind) && !own) choosing.value = kind
+  else void put(kind, inked(kind) ? { colour: own } : {})
 }
 async function take(colour: number) {
   if (await put(choosing.value!, { colour })) choosing.value = null
@@ -56,7 +56,7 @@ async function take(colour: number) {
           @update:model-value="turn(kind, $event)"
           >{{ WORDS[kind] }}</OnOff
         >
-        <template v-if="chosen.get(kind) && INKED.includes(kind)">
+        <template v-if="chosen.get(kind) && inked(kind)">
           <button type="button" class="button" @click="choosing = kind">
             <span
               v-if="chosen.get(kind)!.swatch"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import type { Ground, Join, PadUse } from '@/api/client'
 import { reachValues, seamValues } from '@/api/schema'
 import ChoiceList from '@/ui/ChoiceList.vue'
@@ -8,17 +8,16 @@ import JoinStrip from './JoinStrip.vue'
 import WaysOut from './WaysOut.vue'
 
 /** How a pad meets the next, and what can be done about it. */
-const { join, pad, shape } = defineProps<{
+defineProps<{
   join: Join
   pad: Ground['pads'][number]
   next: string
   at: number
-  shape: Ground['shape']
+  brushed: boolean
 }>()
 defineEmits<{ change: [told: Partial<PadUse>] }>()
 const open = ref(false)
 const STANDS = { clean: 'holds', softens: 'look again', muddy: 'fails' } as const
-const brushed = computed(() => ['bands', 'ombre', 'vignette'].includes(shape))
 const REACHES = reachValues.map((value) => ({ value, words: `carried in ${value}` }))
 const SEAMS = seamValues.map((value) => ({ value, words: value }))
 </script>

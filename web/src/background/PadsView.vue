@@ -60,7 +60,7 @@ async function add(colour: number) {
           :pad="pad"
           :next="ground.pads[n + 1]!.swatch.label"
           :at="n"
-          :shape="ground.shape"
+          :brushed="ground.brushed"
           @change="change(n, $event)"
         />
       </li>

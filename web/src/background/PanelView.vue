@@ -22,7 +22,6 @@ const box = computed(() => {
   return { x: 0, y: 0, width: part.width, height: part.height }
 })
 const SHAPES = groundShapeValues.map((value) => ({ value, words: value }))
-const turns = computed(() => ['bands', 'ombre', 'stripes kept apart'].includes(ground.shape))
 const WISHES = [
   { value: 'quiet', words: 'a quiet one, that keeps still' },
   { value: 'dark', words: 'a dark one, that lets it shine' },
@@ -56,7 +55,10 @@ const WISHES = [
         @update:model-value="set({ shape: $event })"
       />
     </div>
-    <OnOff v-if="turns" :model-value="ground.across" @update:model-value="set({ across: $event })"
+    <OnOff
+      v-if="ground.turns"
+      :model-value="ground.across"
+      @update:model-value="set({ across: $event })"
       >From left to right</OnOff
     >
     <OnOff

@@ -8,24 +8,16 @@ import { percent, plural } from '@/lib/words'
 import ChoiceList from '@/ui/ChoiceList.vue'
 
 /** What is cut out of which sheet, for one card or a set of them. */
-defineProps<{ build: Build }>()
+const { build } = defineProps<{ build: Build }>()
 const store = useCard()
 const session = useSession()
-const SHEETS = {
-  letter: { words: 'Letter, 8 1/2 × 11 in', width: '8 1/2', height: '11', unit: 'in' },
-  a4: { words: 'A4, 210 × 297 mm', width: '210', height: '297', unit: 'mm' },
-  square: { words: '12 × 12 in', width: '12', height: '12', unit: 'in' },
-} as const
-const sheet = ref<keyof typeof SHEETS>(store.card!.size.unit === 'mm' ? 'a4' : 'letter')
+const sheet = ref(build.sheets.findIndex((one) => one.unit === store.card!.size.unit))
 const count = ref(1)
-const options = Object.entries(SHEETS).map(([value, one]) => ({
-  value: value as keyof typeof SHEETS,
-  words: one.words,
-}))
+const options = build.sheets.map((one, value) => ({ value, words: one.words }))
 const { data: cutting, problem } = useFetched(
   () => [store.card?.version, sheet.value, count.value],
   () => {
-    const { width, height, unit } = SHEETS[sheet.value]
+    const { width, height, unit } = build.sheets[sheet.value]!
     return got(
       api.GET('/api/cards/{id}/build/cutting', {
         params: {
@@ -37,7 +29,7 @@ const { data: cutting, problem } = useFetched(
   },
 )
 const printed = computed(() => {
-  const { width, height, unit } = SHEETS[sheet.value]
+  const { width, height, unit } = build.sheets[sheet.value]!
   const asked = new URLSearchParams({ width, height, unit, count: String(count.value) })
   return `/api/cards/${store.card!.id}/build/cutting/sheet?${asked}`
 })

@@ -11,7 +11,6 @@ const session = useSession()
 const SCALE = 10
 const wide = computed(() => store.card!.desk.width)
 const top = computed(() => Math.max(1, ...build.pieces.map((one) => one.top)))
-const BASE = 0.35
 </script>
 
 <template>
@@ -21,7 +20,7 @@ const BASE = 0.35
       large as widths.
     </p>
     <svg
-      :viewBox="`-2 -4 ${wide + 4} ${(top + 2 * BASE) * SCALE + 8}`"
+      :viewBox="`-2 -4 ${wide + 4} ${(top + 2 * build.base_thickness) * SCALE + 8}`"
       class="panel block max-h-[420px] w-full"
       role="img"
       aria-label="The stack of pieces from the side"
@@ -30,9 +29,9 @@ const BASE = 0.35
         v-for="half in [0, 1]"
         :key="half"
         x="0"
-        :y="(top + half * BASE) * SCALE"
+        :y="(top + half * build.base_thickness) * SCALE"
         :width="wide"
-        :height="BASE * SCALE"
+        :height="build.base_thickness * SCALE"
         :fill="build.base.shades[session.view]"
         class="piece"
       />
