@@ -314,16 +314,6 @@ WHITE_ABSORPTION = 0.004  # K of such a film: a white that reflects about 0.88 b
 EFFECT_SHOWS, EFFECT_LOUD = 2.5, 18.0  # ΔE00 between which a mark reads as texture
 GROUND_SAMPLES = 24  # a side of the raster on which a ground is judged
 
-# --- Grounds. How they are laid out is ours: shares of the panel, as one would brush them.
-GROUND_PADS = 6
-PAD_COATS = 3
-OMBRE_LEAST = 0.06  # of a dab, where an ombre of one pad begins
-VIGNETTE_CENTRE = (0.22, 0.5)  # of the way to the corner: bare up to the one, full colour from the other
-STRIPES, STRIPE_GAP = 6, 0.3  # at least so many stripes, and the share of each that stays bare
-SKY_EDGES, SKY_REACH = 4, 1.4  # how often the stencil is moved, and how far above its edge ink runs, in moves
-EDGE_PLACES, EDGE_HEIGHT, EDGE_OFFSET, EDGE_STEP = 41, 0.16, 0.37, 0.3
-GROUND_SAMPLES = 24  # a side of the raster on which a ground is judged
-
 # --- Building: thickness in mm. Card of about 300 g/m², paper of 120; what is held up by foam stands on it.
 THICKNESS = MappingProxyType(
     {"base": 0.35, "card": 0.35, "paper": 0.15, "vellum": 0.1, "ribbon": 0.5, "finish": 2.0}

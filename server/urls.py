@@ -10,7 +10,9 @@ from server import errors
 from server.accounts import api as accounts
 from server.archive import api as archive
 from server.cards import api as cards
-from server.cards import build_api, colouring_api, ground_api, supply_api
+from server.cards import colouring_api, supply_api
+from server.cards.building import api as building
+from server.cards.grounds import api as grounds
 from server.catalogue.api import (
     drawer,
     files,
@@ -98,12 +100,12 @@ api = [
     path("cards/<int:pk>/colouring/papers", colouring_api.CardOnPapers.as_view()),
     path("cards/<int:pk>/colouring/propose", colouring_api.CardPropose.as_view()),
     path("cards/<int:pk>/areas/<int:key>/families", colouring_api.AreaFamilies.as_view()),
-    path("cards/<int:pk>/ground", ground_api.CardGround.as_view()),
-    path("cards/<int:pk>/ground/make", ground_api.TogetherMake.as_view()),
-    path("cards/<int:pk>/ground/joins/<int:at>/ways", ground_api.JoinWays.as_view()),
-    path("cards/<int:pk>/build", build_api.CardBuild.as_view()),
-    path("cards/<int:pk>/build/cutting", build_api.CardCutting.as_view()),
-    path("cards/<int:pk>/build/cutting/sheet", build_api.CuttingSheet.as_view()),
+    path("cards/<int:pk>/ground", grounds.CardGround.as_view()),
+    path("cards/<int:pk>/ground/make", grounds.TogetherMake.as_view()),
+    path("cards/<int:pk>/ground/joins/<int:at>/ways", grounds.JoinWays.as_view()),
+    path("cards/<int:pk>/build", building.CardBuild.as_view()),
+    path("cards/<int:pk>/build/cutting", building.CardCutting.as_view()),
+    path("cards/<int:pk>/build/cutting/sheet", building.CuttingSheet.as_view()),
     path("drawings", colouring.Drawings.as_view()),
     path("drawings/<int:pk>", colouring.OneDrawing.as_view()),
     path("families/kept", colouring.KeptFamilies.as_view()),

@@ -19,10 +19,10 @@ from jindle_core.media import PAD_MEDIA, Medium
 from jindle_core.plan import Anchor, Role
 from server.access import drawings_seen_by, one
 from server.accounts.models import Person
-from server.cards.build_serializers import BUILD_CHANGES
+from server.cards.building.serializers import BUILD_CHANGES
 from server.cards.change_serializers import PALETTE_CHANGES
 from server.cards.colouring_serializers import COLOURING_CHANGES
-from server.cards.ground_serializers import GROUND_CHANGES
+from server.cards.grounds.serializers import GROUND_CHANGES
 from server.catalogue.api.targets import place_of
 from server.catalogue.arrays import Catalogue, is_transparent
 from server.colouring.tones import tones_of

@@ -16,11 +16,11 @@ from jindle_core.matching.verdicts import Verdict
 from jindle_core.media import COLUMNS
 from jindle_core.plan import End
 from server.accounts.models import Person
-from server.cards.build import Built
+from server.cards.building.built import Built
 from server.cards.checks import checks
 from server.cards.colouring import Coloured, coloured_plans
+from server.cards.grounds.on_ground import OnGround, on_ground
 from server.cards.models import Card
-from server.cards.on_ground import OnGround, on_ground
 from server.cards.picture import picture
 from server.cards.resolve import ResolvedPlan, value_on_screen, value_shades
 from server.catalogue.arrays import Catalogue

@@ -22,7 +22,7 @@ from jindle_core.layers.sizing import Box, cut_size, in_order, laid_out
 from jindle_core.layers.stacking import Height, examine_thickness, heights, matching_envelope, thickness
 from jindle_core.layers.touching import Beside, neighbours
 from jindle_core.layouts import STARTS
-from server.cards.ground import Grounded
+from server.cards.grounds.grounded import Grounded
 from server.cards.resolve import ResolvedPlan
 
 # By which rule a piece is judged against what it lies beside; the others are told apart as mats are.

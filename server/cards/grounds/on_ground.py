@@ -16,7 +16,7 @@ from jindle_core.ground import Ground
 from jindle_core.line_art.outline import outline, shapes_at
 from jindle_core.plan import End
 from server.cards.colouring import Coloured
-from server.cards.ground import Grounded
+from server.cards.grounds.grounded import Grounded
 
 _PATTERN_WEIGHT = 5  # samples for each motif of a pattern: together about a fifth of the ground
 _RING = np.linspace(0, 2 * np.pi, 24, endpoint=False)

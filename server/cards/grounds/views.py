@@ -21,9 +21,9 @@ from jindle_core.colorimetry.views import shades
 from jindle_core.errors import BadInput, Problem
 from jindle_core.ground import PadUse
 from jindle_core.matching.verdicts import judge as judge_match
-from server.cards.ground import Grounded
-from server.cards.ground_checks import findings, label, pads_to_take, told_use
-from server.cards.on_ground import OnGround
+from server.cards.grounds.checks import findings, label, pads_to_take, told_use
+from server.cards.grounds.grounded import Grounded
+from server.cards.grounds.on_ground import OnGround
 from server.cards.resolve import value_shades
 from server.catalogue.swatches import swatch
 

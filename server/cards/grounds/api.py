@@ -7,15 +7,15 @@ from rest_framework.views import APIView
 
 from server.access import cards_of, one
 from server.cards.colouring import coloured_plans
-from server.cards.ground import Grounded
-from server.cards.ground_serializers import (
+from server.cards.grounds.grounded import Grounded
+from server.cards.grounds.on_ground import OnGround, on_ground
+from server.cards.grounds.serializers import (
     GroundSerializer,
     PadsQuery,
     TogetherMakeSerializer,
     WayOutSerializer,
 )
-from server.cards.ground_views import ways, what_they_make, whole_ground
-from server.cards.on_ground import OnGround, on_ground
+from server.cards.grounds.views import ways, what_they_make, whole_ground
 from server.cards.resolve import ResolvedPlan
 from server.catalogue.arrays import catalogue_for
 

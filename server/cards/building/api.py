@@ -8,9 +8,9 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from server.access import cards_of, one
-from server.cards.build import Built
-from server.cards.build_serializers import BuildSerializer, CuttingQuery, CuttingSerializer
-from server.cards.cutting_pdf import cutting_pdf
+from server.cards.building.built import Built
+from server.cards.building.pdf import cutting_pdf
+from server.cards.building.serializers import BuildSerializer, CuttingQuery, CuttingSerializer
 from server.cards.resolve import ResolvedPlan
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download

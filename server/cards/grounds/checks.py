@@ -18,8 +18,8 @@ from jindle_core.contrast.rules import Finding, PairKind, Status, holds
 from jindle_core.ground import Effect, PadUse
 from jindle_core.media import PAD_MEDIA
 from jindle_core.prediction.behaviour import Hand
-from server.cards.ground import Grounded
-from server.cards.on_ground import OnGround
+from server.cards.grounds.grounded import Grounded
+from server.cards.grounds.on_ground import OnGround
 from server.catalogue.arrays import Catalogue
 
 _BANDS = 5  # of an ombre of one pad, where it is judged
