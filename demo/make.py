@@ -60,6 +60,7 @@ _PROPERTIES = {
     "skiffboard": {"surface": "heavy cardstock"},
     "landing": {"surface": "hard smooth board", "wet_layers": 4},
     "nightferry": {"waterproof": True},
+    "tinwater": {"metallic": True},
 }
 _SHEET_SIDE = 420  # pixels of a drawn sheet
 _DEPTHS = (0.025, 0.075, 0.2, 0.5, 1.2, 3.2)
@@ -147,6 +148,23 @@ def _oil_pencils() -> Range:
     )  # fmt: skip
 
 
+def _metals() -> Range:
+    """Metallic card, by what it looks like straight on; it turns with the light."""
+    metals = {
+        "tin roof": {"soot": 0.22},
+        "lamp brass": {"amber": 0.75, "straw": 0.5, "soot": 0.2},
+        "kettle copper": {"rust": 1.1, "amber": 0.5, "soot": 0.2},
+        "herring side": {"soot": 0.1, "tarn": 0.06},
+        "anchor chain": {"soot": 1.2, "ink": 0.1},
+    }
+    swatches = tuple((name, "", swatch(recipe, "white core")) for name, recipe in metals.items())
+    return Range(
+        "tinwater", "Tinwater", "Landing Stage Paper", "cardstock",
+        "Names without codes; metallic, so what stands here is how it looks straight on.",
+        "label", "white core", swatches, False, 97,
+    )  # fmt: skip
+
+
 def _sheets(slug, name, maker, titles, seed) -> Range:
     random = np.random.default_rng(seed)
     swatches = []
@@ -186,6 +204,7 @@ def ranges() -> list[Range]:
         _sheets("towpath", "Towpath", "Landing Stage Paper", ("Sluice no. 3", "Moorings", "Rain on water", "Lock keeper", "Wet slate", "Reed cutters", "Boatyard tiles", "Swing bridge", "Cygnets", "Quay lights"), 81),
         _sheets("allotment", "Allotment Rows", "Bean & Trellis", ("Bean poles", "Seed packets", "Cold frame", "Rhubarb forcer", "Marrow race", "Shed roof", "Netting", "Water butt"), 83),
         _numbered("nightferry", "Nightferry", "Hythe Lane", "gel pen", "Names without codes.", "read", "smooth white", [""] * 18, (0.8, 6.0), 0.3, 91),
+        _metals(),
     ]  # fmt: skip
 
 

@@ -1,5 +1,6 @@
 """What is planned for building a card: how it is folded, its pieces, what it is posted in?"""
 
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 from typing import Any
 
@@ -7,52 +8,95 @@ from jindle_core.ends import End
 from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import Length, Size
 from jindle_core.layers.folding import Fold
-from jindle_core.layers.pieces import WHITE, Across, Down, Kind, Piece, Place, Raised
+from jindle_core.layers.pieces import BASE, WHITE, Across, Down, InkedOver, Kind, Piece, Place, Raised
+from jindle_core.layers.sizing import in_order
+from jindle_core.prediction.behaviour import Hand
 
 
 @dataclass(frozen=True, slots=True)
 class Build:
     """How a card is built.
 
-    ``pieces`` are listed from the lowest up among those that lie on one thing;
-    ``envelope`` None: the matching one; ``post_limit`` is the thickness in mm
-    that the person's own post takes, None where it is not said.
+    ``pieces`` lie on the front, ``inside`` on the right (or lower) half inside,
+    each listed from the lowest up among those that lie on one thing; keys are
+    unique among both. ``ground_on`` is the key of the piece that carries the
+    ground (0: the front itself), None: the first panel. ``envelope`` None: the
+    matching one; ``post_limit`` is the thickness in mm that the person's own
+    post takes, None where it is not said.
     """
 
     fold: Fold = Fold.SIDE
     pieces: tuple[Piece, ...] = ()
+    inside: tuple[Piece, ...] = ()
     base: End = WHITE
+    ground_on: int | None = None
     envelope: Size | None = None
     post_limit: float | None = None
 
+    @property
+    def every(self) -> tuple[Piece, ...]:
+        """The pieces of both faces."""
+        return self.pieces + self.inside
+
+    @property
+    def faces(self) -> tuple[tuple[Piece, ...], tuple[Piece, ...]]:
+        """The pieces of the front, and those inside."""
+        return self.pieces, self.inside
+
     def piece(self, key: int) -> Piece:
         """The piece with this key; BadInput where there is none."""
-        for piece in self.pieces:
+        for piece in self.every:
             if piece.key == key:
                 return piece
         raise BadInput(Problem(f"This card has no piece {key}.", field="key", value=str(key)))
 
+    def face(self, key: int) -> tuple[Piece, ...]:
+        """The pieces of the face that a piece lies on, itself too."""
+        return self.inside if self.piece(key) in self.inside else self.pieces
+
+    @property
+    def carrier(self) -> int:
+        """The key of what carries the ground: as said, the front's first panel, or else the front itself."""
+        if self.ground_on is not None:
+            return self.ground_on
+        panels = (piece.key for piece in in_order(self.pieces) if piece.kind is Kind.PANEL)
+        return next(panels, BASE)
+
+    def with_pieces(self, change: Callable[[tuple[Piece, ...]], tuple[Piece, ...]]) -> "Build":
+        """The same with each face's pieces changed."""
+        return replace(self, pieces=change(self.pieces), inside=change(self.inside))
+
     def with_piece(self, changed: Piece) -> "Build":
         """The same with one piece changed."""
-        return replace(self, pieces=tuple(changed if one.key == changed.key else one for one in self.pieces))
+        return self.with_pieces(
+            lambda face: tuple(changed if one.key == changed.key else one for one in face)
+        )
 
     def without_piece(self, key: int) -> "Build":
         """The same without a piece; what lay on it lies on what it lay on."""
         gone = self.piece(key)
-        kept = (one for one in self.pieces if one is not gone)
-        return replace(self, pieces=tuple(replace(one, on=gone.on) if one.on == key else one for one in kept))
+        kept = self.with_pieces(
+            lambda face: tuple(
+                replace(one, on=gone.on) if one.on == key else one for one in face if one is not gone
+            )
+        )
+        return replace(kept, ground_on=None if self.ground_on == key else self.ground_on)
 
     def without_colour(self, key: int) -> "Build":
         """The same with nothing in a palette colour that is taken away: white instead."""
         gone = End("palette", key)
-        pieces = tuple(replace(one, material=WHITE) if one.material == gone else one for one in self.pieces)
-        return replace(self, pieces=pieces, base=WHITE if self.base == gone else self.base)
+        kept = self.with_pieces(
+            lambda face: tuple(replace(one, material=WHITE) if one.material == gone else one for one in face)
+        )
+        return replace(kept, base=WHITE if self.base == gone else self.base)
 
     @property
     def supplies(self) -> tuple[int, ...]:
         """The ids of the supplies that it is built of, each once."""
-        ends = [self.base, *(piece.material for piece in self.pieces)]
-        return tuple(dict.fromkeys(end.id for end in ends if end.source == "supply"))
+        ends = [self.base, *(piece.material for piece in self.every)]
+        used = [end.id for end in ends if end.source == "supply"]
+        used += [piece.inked.colour for piece in self.every if piece.inked]
+        return tuple(dict.fromkeys(used))
 
 
 def build_from_json(stored: dict[str, Any] | None) -> Build:
@@ -62,14 +106,16 @@ def build_from_json(stored: dict[str, Any] | None) -> Build:
     return Build(
         Fold(stored["fold"]),
         tuple(_piece(one) for one in stored["pieces"]),
+        tuple(_piece(one) for one in stored.get("inside", ())),
         End(**stored["base"]),
+        stored.get("ground_on"),
         _size(stored["envelope"]),
         stored["post_limit"],
     )
 
 
 def _piece(stored: dict[str, Any]) -> Piece:
-    place, reveal = stored["place"], stored["reveal"]
+    place, reveal, inked = stored["place"], stored["reveal"], stored.get("inked")
     return Piece(
         stored["key"],
         Kind(stored["kind"]),
@@ -84,6 +130,10 @@ def _piece(stored: dict[str, Any]) -> Piece:
         Raised(stored["raised"]),
         bool(stored["trimmed"]),
         bool(stored["tucked"]),
+        inked and InkedOver(inked["colour"], Hand(inked["hand"]), inked["coats"]),
+        bool(stored.get("white_edge")),
+        stored.get("text", ""),
+        stored.get("bold", True),
     )
 
 

@@ -1,12 +1,15 @@
 """Every change of how a card is built; see ``changes`` for what a change is."""
 
 from dataclasses import dataclass, replace
+from fractions import Fraction
 from typing import Any
 
 from jindle_core import defaults
 from jindle_core.build import Build
 from jindle_core.changes import checked_name
+from jindle_core.check_ids import pieces_in
 from jindle_core.errors import BadInput, Problem
+from jindle_core.formats import Length
 from jindle_core.layers.pieces import BASE, Kind, Piece, Place
 from jindle_core.layers.sizing import laid_out
 from jindle_core.layouts import STARTS, start
@@ -15,7 +18,7 @@ from jindle_core.plan import Plan
 
 @dataclass(frozen=True, slots=True)
 class SetBuild:
-    """Change how the card is folded and posted: some of fold, base, envelope, post_limit."""
+    """Change how the card is folded and posted: some of Build's fields, but no pieces."""
 
     settings: dict[str, Any]
 
@@ -45,33 +48,45 @@ class StartLayout:
                     expected=", ".join(one.key for one in STARTS),
                 )
             )
-        return _checked(plan, replace(plan.build, pieces=start(self.layout, plan.size, plan.colours)))
+        pieces = start(self.layout, plan.size, plan.colours)
+        gone = {piece.key for piece in plan.build.every}
+        build = replace(plan.build, pieces=pieces, inside=(), ground_on=None)
+        return _checked(_counted_again(plan, gone), build)
 
 
 @dataclass(frozen=True, slots=True)
 class AddPiece:
-    """Lay one more piece; ``told`` holds some of Piece's fields, ``place`` some of Place's."""
+    """Lay one more piece, on the front or inside.
+
+    ``told`` holds some of Piece's fields, its ``place`` some of Place's.
+    """
 
     kind: Kind
     name: str
     told: dict[str, Any]
+    inside: bool = False
 
     label = "adding a piece"
 
     def apply(self, plan: Plan) -> Plan:
         """The plan with the piece on top of its neighbours."""
-        pieces = plan.build.pieces
-        if len(pieces) >= defaults.PIECES_LIMIT:
+        build = plan.build
+        if len(build.every) >= defaults.PIECES_LIMIT:
             raise BadInput(Problem(f"{defaults.PIECES_LIMIT} pieces are the most.", field="pieces"))
-        key = max((one.key for one in pieces), default=BASE) + 1
+        key = max((one.key for one in build.every), default=BASE) + 1
         told = self.told | {"place": Place(**self.told.get("place", {}))}
         added = Piece(key, self.kind, checked_name(self.name), **told)
-        return _checked(plan, replace(plan.build, pieces=(*pieces, added)))
+        if self.inside:
+            return _checked(plan, replace(build, inside=(*build.inside, added)))
+        return _checked(plan, replace(build, pieces=(*build.pieces, added)))
 
 
 @dataclass(frozen=True, slots=True)
 class EditPiece:
-    """Change what is said of a piece; a size takes its reveal away, and the other way round."""
+    """Change what is said of a piece; a size takes its reveal away, and the other way round.
+
+    What was let be of it counts again, except where only its name is changed.
+    """
 
     key: int
     told: dict[str, Any]
@@ -89,7 +104,37 @@ class EditPiece:
             told["reveal"] = None
         elif told.get("reveal"):
             told["size"] = None
+        if told.keys() - {"name"}:
+            plan = _counted_again(plan, {self.key})
         return _checked(plan, plan.build.with_piece(replace(piece, **told)))
+
+
+@dataclass(frozen=True, slots=True)
+class NudgePiece:
+    """Move a piece by so many mm to the right and down (negative: left, up), to the card's nearest tick."""
+
+    key: int
+    right: float
+    below: float
+
+    label = "moving a piece"
+
+    def apply(self, plan: Plan) -> Plan:
+        """The plan with the piece moved; what lies on it goes along."""
+        piece = plan.build.piece(self.key)
+        unit = plan.size.width.unit
+        place = replace(
+            piece.place,
+            right=_moved(piece.place.right, self.right, unit),
+            below=_moved(piece.place.below, self.below, unit),
+        )
+        return _checked(plan, plan.build.with_piece(replace(piece, place=place)))
+
+
+def _moved(offset: Length, by: float, unit: str) -> Length:
+    found = offset.millimetres + Fraction(by)
+    furthest = Fraction(defaults.OFFSET_LIMIT)
+    return Length.near(min(max(found, -furthest), furthest), unit) if by else offset
 
 
 @dataclass(frozen=True, slots=True)
@@ -102,12 +147,12 @@ class RemovePiece:
 
     def apply(self, plan: Plan) -> Plan:
         """The plan without the piece."""
-        return _checked(plan, plan.build.without_piece(self.key))
+        return _checked(_counted_again(plan, {self.key}), plan.build.without_piece(self.key))
 
 
 @dataclass(frozen=True, slots=True)
 class MovePiece:
-    """Move a piece to a place in the list, counted from 0: later ones lie over earlier ones."""
+    """Move a piece to a place among those of its face, counted from 0: later ones lie over earlier ones."""
 
     key: int
     to: int
@@ -117,18 +162,32 @@ class MovePiece:
     def apply(self, plan: Plan) -> Plan:
         """The plan with the pieces in this order."""
         moved = plan.build.piece(self.key)
-        others = [one for one in plan.build.pieces if one is not moved]
+        others = [one for one in plan.build.face(self.key) if one is not moved]
         at = min(max(self.to, 0), len(others))
-        return _checked(plan, replace(plan.build, pieces=(*others[:at], moved, *others[at:])))
+        ordered = (*others[:at], moved, *others[at:])
+        return _checked(plan, plan.build.with_pieces(lambda face: ordered if moved in face else face))
 
 
 def _checked(plan: Plan, build: Build) -> Plan:
     """The plan with this build, or BadInput where a piece has no size or nothing to lie on."""
-    laid_out(plan.size, build.pieces)
-    for piece in build.pieces:
-        if piece.material.source == "palette":
-            plan.colour(piece.material.id)
+    for face in build.faces:
+        laid_out(plan.size, face)
+    for end in (build.base, *(piece.material for piece in build.every)):
+        if end.source == "palette":
+            plan.colour(end.id)
+    if build.ground_on and build.piece(build.ground_on) not in build.pieces:
+        raise BadInput(Problem("The ground lies on the front.", field="ground_on"))
+    for piece in build.every:
+        if len(piece.text) > defaults.WORDS_LIMIT:
+            words = f"{defaults.WORDS_LIMIT} characters are the most on one line."
+            raise BadInput(Problem(words, field="text", value=piece.text))
     return replace(plan, build=build)
 
 
-BuildChange = SetBuild | StartLayout | AddPiece | EditPiece | RemovePiece | MovePiece
+def _counted_again(plan: Plan, pieces: set[int]) -> Plan:
+    """The plan without waivers of checks on some pieces."""
+    kept = tuple(one for one in plan.waivers if not pieces & set(pieces_in(one.check)))
+    return replace(plan, waivers=kept)
+
+
+BuildChange = SetBuild | StartLayout | AddPiece | EditPiece | NudgePiece | RemovePiece | MovePiece

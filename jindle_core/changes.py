@@ -8,6 +8,7 @@ the undo button.
 from dataclasses import dataclass, replace
 
 from jindle_core import defaults
+from jindle_core.check_ids import is_check, once_check, pair_check
 from jindle_core.contrast.rules import PairKind
 from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import Size
@@ -42,7 +43,8 @@ class SetCard:
     def apply(self, plan: Plan) -> Plan:
         name = plan.name if self.name is None else checked_name(self.name)
         size = self.size or plan.size
-        laid_out(size, plan.build.pieces)  # every piece follows, or says why it cannot
+        for face in plan.build.faces:
+            laid_out(size, face)  # every piece follows, or says why it cannot
         return replace(plan, name=name, size=size)
 
 
@@ -141,6 +143,7 @@ class RemoveColour:
             colours=tuple(colour for colour in plan.colours if colour.key != self.key),
             choices=tuple(choice for choice in plan.choices if choice.key != self.key),
             pairs=pairs,
+            waivers=_without(plan, once_check(self.key)),
             colouring=plan.colouring.without_colour(self.key),
             build=plan.build.without_colour(self.key),
         )
@@ -295,8 +298,13 @@ class Waive(PairChange):
     label = "waiving a check"
 
     def apply(self, plan: Plan) -> Plan:
-        known = {SPAN_CHECK, *(pair_check(pair.key) for pair in plan.pairs or ())}
-        if self.check not in known:
+        keys = {
+            "pair": [pair.key for pair in plan.pairs or ()],
+            "once": [colour.key for colour in plan.colours],
+            "family": [area.key for area in plan.colouring.areas],
+            "piece": [piece.key for piece in plan.build.every],
+        }
+        if not is_check(self.check, keys):
             raise BadInput(
                 Problem(f"There is no check “{self.check}” on this card.", field="check", value=self.check)
             )
@@ -314,14 +322,6 @@ class Unwaive:
 
     def apply(self, plan: Plan) -> Plan:
         return replace(plan, waivers=_without(plan, self.check))
-
-
-SPAN_CHECK = "span"
-
-
-def pair_check(key: int) -> str:
-    """The id of the check on a pair."""
-    return f"pair:{key}"
 
 
 Change = (

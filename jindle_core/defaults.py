@@ -156,6 +156,9 @@ QUIET_DELTA_L = 10.0  # upper limits: a ground whose colours differ more compete
 QUIET_RATIO = 1.35
 QUIET_DELTA_E = 15.0
 MAT_DELTA_E = 6.0
+SPREAD_LEAST = 0.01  # of a card below which a colour has no weight in its light and dark
+SPREAD_LIGHT_L = 70.0  # from here light; dark is what can carry lettering on a light ground
+ONCE_LEAST = 2  # places in which a colour returns: once looks like an accident
 BESIDE_LEAST = 0.05  # of a piece's edge: what lies along less of it is not judged
 MELTS_L = 5.0  # ΔL* below which squinting melts two colours together
 PALETTE_SPAN = 45.0  # ΔL* lightest to darkest
@@ -315,8 +318,10 @@ EFFECT_SHOWS, EFFECT_LOUD = 2.5, 18.0  # ΔE00 between which a mark reads as tex
 GROUND_SAMPLES = 24  # a side of the raster on which a ground is judged
 
 # --- Building: thickness in mm. Card of about 300 g/m², paper of 120; what is held up by foam stands on it.
+# Vellum reflects and lets through about so much: our estimate from sheets of 100 g/m² as sold; no reading.
+VELLUM = (0.28, 0.62)
 THICKNESS = MappingProxyType(
-    {"base": 0.35, "card": 0.35, "paper": 0.15, "vellum": 0.1, "ribbon": 0.5, "finish": 2.0}
+    {"base": 0.35, "card": 0.35, "paper": 0.15, "vellum": 0.1, "ribbon": 0.5, "finish": 2.0, "ink": 0.0}
 )
 FOAM = MappingProxyType({"flat": 0.0, "foam tape": 1.2, "foam sheet": 2.0, "double foam tape": 2.4})
 ENVELOPE_ROOM = 3  # mm that an envelope must be larger, or the card buckles
@@ -333,7 +338,20 @@ ENVELOPES = (
     ("155", "155", "mm"),
 )
 SHEETS_TO_CUT = (("Letter, ", "8 1/2", "11", "in"), ("A4, ", "210", "297", "mm"), ("", "12", "12", "in"))
-PIECES_LIMIT = 60  # of one card
+PIECES_LIMIT = 60  # of one card, front and inside together
+PEN_LAB = (22.0, 0.0, -1.0)  # a black pen, dry, on card: what one writes with inside
+WRITING_SHARE = 0.3  # of the inside that must be free and light enough to write on
+# Words, in parts of the type's size: how high capitals are, how wide a letter is on the whole; and how much
+# of its box's height the type takes.
+TYPE_CAPITALS, TYPE_WIDTH, TYPE_HEIGHT = 0.7, 0.58, 0.72
+WORDS_LEAST = 6  # letters: shorter words do not fill their box to the brim
+WORDS_LIMIT = 120
+LARGE_CAPITALS = 3.5  # mm, of bold type: 14 point, from which WCAG 2.2 calls bold lettering large
+BLACK_CARD_L = 30.0  # L* up to which a grey card is called black
+WHITE_EDGE = 1.0  # mm that are left white around a picture that is cut out
+OFFSET_LIMIT = 610  # mm that a piece may be moved off its place
+NUDGE = MappingProxyType({"in": (4, 1), "mm": (10, 1)})  # ticks that an arrow key moves by, and with Shift
+DOT_SIZE = MappingProxyType({"in": 12, "mm": 50})  # ticks of a finishing piece that is offered
 TRIMMING_LEAST = 12.0  # mm on its narrow side from which a trimming can fill elsewhere
 CUT_LEAST = 3.0  # mm: narrower strips do not hold in a trimmer
 PACKING_WORK = 7000  # pieces laid in all the tries together: about two seconds

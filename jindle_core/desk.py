@@ -4,29 +4,29 @@ Base, mat, panel, a picture of a few pebbles in the leading colours and a
 lettering strip, or its line drawing, taken from what is said to lie on what.
 """
 
+from collections.abc import Sequence
 from dataclasses import dataclass
+from fractions import Fraction
+from typing import Any
 
 from jindle_core import defaults
-from jindle_core.build import Build
 from jindle_core.contrast.rules import PairKind
-from jindle_core.formats import Size
-from jindle_core.ground import Ground
-from jindle_core.layers.pieces import BASE, Kind
-from jindle_core.layers.sizing import Box, in_order, laid_out
+from jindle_core.layers.lettering import font_size
+from jindle_core.layers.pieces import BASE, WHITE, WORDS, Kind, Piece
+from jindle_core.layers.sizing import Box, in_order
 from jindle_core.layers.stacking import heights
-from jindle_core.plan import End, Pair, PaletteColour, Role
-
-WHITE = End("white")
-NOTHING_LAID = Ground()
+from jindle_core.plan import End, Pair, PaletteColour, Plan, Role
 
 
 @dataclass(frozen=True, slots=True)
 class Part:
     """One thing drawn: a shape, where (mm from the top left), and in which colour.
 
-    ``shape`` is "rect", "disc" (inscribed in the box), "dots" (a pattern that
+    ``shape`` is "rect", "disc" (an ellipse in the box), "dots" (a pattern that
     fills the box), "ground" (the ground as it is laid), "drawing" (the card's
-    line drawing) or "text"; ``raised`` is how far (mm) foam lifts it.
+    line drawing), "veil" (vellum) or "text"; ``raised`` is how far (mm) foam
+    lifts it. ``piece`` is the key of the piece that it is, 0 for none, ``rim``
+    the white edge (mm) around it. Text has a ``size`` of type (mm).
     """
 
     name: str
@@ -37,75 +37,69 @@ class Part:
     height: float
     end: End
     raised: float = 0.0
+    piece: int = 0
+    rim: float = 0.0
+    text: str = ""
+    size: float = 0.0
+    bold: bool = True
 
 
 def built_desk(
-    size: Size,
-    build: Build,
-    pairs: tuple[Pair, ...],
-    drawing: tuple[float, float] | None,
-    laid: Ground,
+    plan: Plan, face: Sequence[Piece], drawing: tuple[float, float] | None, boxes: dict[int, Box]
 ) -> list[Part]:
-    """The same from the pieces that a card is built of.
+    """A face of a card that is built of pieces, which are laid out in ``boxes``.
 
-    The first panel carries the ground, or the card's own front where there is
-    none; a strip without lettering of its own carries the card's words.
+    ``drawing`` as in ``desk``. The ground, where one is laid, is on the piece
+    that carries it.
     """
-    boxes = laid_out(size, build.pieces)
-    stands = heights(boxes, build.pieces)
-    order = in_order(build.pieces)
-    panel = next((piece.key for piece in order if piece.kind is Kind.PANEL), None)
-    lettering = [pair.upper for pair in pairs if pair.kind in _LETTERING]
-    words_lie_on = Kind.LETTERING if any(piece.kind is Kind.LETTERING for piece in order) else Kind.STRIP
-    parts = [_boxed("base", "rect", boxes[BASE], build.base)]
-    if laid.laid and panel is None:
-        parts.append(_boxed("panel", "ground", boxes[BASE], WHITE))
-    for piece in order:
+    build, stands = plan.build, heights(boxes, face)
+    parts = [_part("base", "rect", boxes[BASE], build.base)]
+    carrier = build.carrier if plan.ground.laid and face == build.pieces else None
+    if carrier == BASE:
+        parts.append(_part("panel", "ground", boxes[BASE], WHITE))
+    for piece in in_order(face):
         box, up = boxes[piece.key], stands[piece.key].bottom - stands[piece.on].top
-        if piece.key == panel:
-            shape = "ground" if laid.laid else "rect"
-            parts.append(_boxed("panel", shape, box, piece.material, up))
+        told = {"raised": up, "piece": piece.key}
+        rim = defaults.WHITE_EDGE if piece.white_edge else 0.0
+        if piece.key == carrier:
+            parts.append(_part("panel", "ground", box, piece.material, **told))
         elif piece.kind is Kind.IMAGE and drawing:
-            parts.append(_fitted(box, drawing, piece.material, up))
+            parts.append(_part("picture", "drawing", _fitted(box, drawing), piece.material, rim=rim, **told))
         elif piece.kind in (Kind.IMAGE, Kind.FINISH):
-            parts.append(_boxed("picture", "disc", box, piece.material, up))
+            name = "picture" if piece.kind is Kind.IMAGE else piece.kind.value
+            parts.append(_part(name, "disc", box, piece.material, rim=rim, **told))
+        elif piece.kind in WORDS:
+            text = piece.text or plan.name
+            size = font_size(box, text)
+            told |= {"text": text, "size": size, "bold": piece.bold}
+            parts.append(_part("lettering", "text", box, piece.material, **told))
         else:
-            name = "strip" if piece.kind is Kind.LETTERING else piece.kind.value
-            parts.append(_boxed(name, "rect", box, piece.material, up))
-        if piece.kind is words_lie_on and lettering:
-            parts.append(_boxed("lettering", "text", box, lettering[0]))
+            shape = "veil" if piece.kind is Kind.VELLUM else "rect"
+            parts.append(_part(piece.kind.value, shape, box, piece.material, **told))
     return parts
 
 
-_LETTERING = (PairKind.LETTERING_SMALL, PairKind.LETTERING_LARGE)
-
-
-def _boxed(name: str, shape: str, box: Box, end: End, raised: float = 0.0) -> Part:
+def _part(name: str, shape: str, box: Box, end: End, **told: Any) -> Part:
     sides = (float(getattr(box, side)) for side in ("x", "y", "width", "height"))
-    return Part(name, shape, *sides, end, raised)
+    return Part(name, shape, *sides, end, **told)
 
 
-def _fitted(box: Box, drawing: tuple[float, float], end: End, raised: float) -> Part:
+def _fitted(box: Box, drawing: tuple[float, float]) -> Box:
     """A drawing as large as it fits into a box, in its middle."""
-    scale = min(float(box.width) / drawing[0], float(box.height) / drawing[1])
-    width, height = drawing[0] * scale, drawing[1] * scale
-    x, y = float(box.x) + (float(box.width) - width) / 2, float(box.y) + (float(box.height) - height) / 2
-    return Part("picture", "drawing", x, y, width, height, end, raised)
+    wide, high = (Fraction(side) for side in drawing)
+    scale = min(box.width / wide, box.height / high)
+    width, height = wide * scale, high * scale
+    return Box(box.x + (box.width - width) / 2, box.y + (box.height - height) / 2, width, height)
 
 
-def desk(
-    size: Size,
-    colours: tuple[PaletteColour, ...],
-    pairs: tuple[Pair, ...],
-    drawing: tuple[float, float] | None = None,
-    laid: Ground = NOTHING_LAID,
-) -> list[Part]:
-    """The parts of the card from the lowest to the uppermost, in millimetres.
+def desk(plan: Plan, pairs: Sequence[Pair], drawing: tuple[float, float] | None = None) -> list[Part]:
+    """The parts of a card without pieces from the lowest to the uppermost, in millimetres.
 
     ``drawing`` is the width and height of a line drawing, in any unit. A
     ground that is laid takes the place of what pairs say of the panel.
     """
-    wide, high = float(size.width.millimetres), float(size.height.millimetres)
+    laid = plan.ground
+    wide, high = float(plan.size.width.millimetres), float(plan.size.height.millimetres)
     short = min(wide, high)
     by_kind: dict[PairKind, Pair] = {}
     for pair in pairs:
@@ -128,7 +122,7 @@ def desk(
     if drawing:
         parts.append(_drawn(wide, high, inset, drawing, picture.upper if picture else WHITE))
     elif picture:
-        parts += _pebbles(wide, high, picture.upper, colours)
+        parts += _pebbles(wide, high, picture.upper, plan.colours)
     if lettering:
         strip_wide, strip_high = defaults.STRIP_WIDTH * wide, defaults.STRIP_HEIGHT * short
         left = wide - inset - strip_wide - 0.04 * short
@@ -136,7 +130,8 @@ def desk(
         box = (left, top, strip_wide, strip_high)
         if not (laid.laid and laid.lettered):
             parts.append(Part("strip", "rect", *box, lettering.lower))
-        parts.append(Part("lettering", "text", *box, lettering.upper))
+        type_size = font_size(Box(*(Fraction(side) for side in box)), plan.name)
+        parts.append(Part("lettering", "text", *box, lettering.upper, text=plan.name, size=type_size))
     return parts
 
 
@@ -156,7 +151,7 @@ def _drawn(wide: float, high: float, inset: float, drawing: tuple[float, float],
 _PEBBLES = ((0.40, 0.40, 1.0), (0.62, 0.30, 0.62), (0.24, 0.62, 0.5), (0.58, 0.56, 0.36))
 
 
-def _pebbles(wide: float, high: float, lead: End, colours: tuple[PaletteColour, ...]) -> list[Part]:
+def _pebbles(wide: float, high: float, lead: End, colours: Sequence[PaletteColour]) -> list[Part]:
     others = [
         End("palette", colour.key)
         for role in (Role.LEAD, Role.SUPPORT, Role.ACCENT)

@@ -37,6 +37,12 @@ class Length:
         value = millimetres / _MM_PER_INCH if unit == "in" else millimetres
         return cls(value * TICKS[unit] // 1, unit)
 
+    @classmethod
+    def near(cls, millimetres: Fraction, unit: str) -> "Length":
+        """The nearest length in whole ticks; also of what is negative."""
+        value = millimetres / _MM_PER_INCH if unit == "in" else millimetres
+        return cls(round(value * TICKS[unit]), unit)
+
     def text(self, unit: str | None = None) -> str:
         """As one reads it off a ruler, without the unit: ``4 5/16`` or ``110``.
 

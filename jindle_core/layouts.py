@@ -7,7 +7,7 @@ from jindle_core.formats import Length, Size
 from jindle_core.layers.pieces import BASE, WHITE, Across, Down, Kind, Piece, Place, Raised
 from jindle_core.plan import End, PaletteColour, Role
 
-_EDGE = {"in": Length(8, "in"), "mm": Length(30, "mm")}  # 1/8 in or 3 mm
+EDGE = {"in": Length(8, "in"), "mm": Length(30, "mm")}  # 1/8 in or 3 mm
 _NARROW = {"in": Length(4, "in"), "mm": Length(20, "mm")}  # 1/16 in or 2 mm
 
 
@@ -43,7 +43,7 @@ class _Maker:
     @property
     def edge(self) -> Length:
         """The usual reveal."""
-        return _EDGE[self.card.width.unit]
+        return EDGE[self.card.width.unit]
 
     @property
     def narrow(self) -> Length:
@@ -67,11 +67,17 @@ class _Maker:
         )  # fmt: skip
 
     def strip(self, key: int, on: int, place: Place, wide: float = 0.5, *, flat: bool = True) -> Piece:
-        """A strip that lettering goes on."""
+        """A strip that words go on."""
         return Piece(
-            key, Kind.STRIP, "lettering strip", on, size=self.size(wide, 0.12), place=place,
+            key, Kind.STRIP, "strip", on, size=self.size(wide, 0.12), place=place,
             material=self.of(Role.LIGHT), raised=Raised.FLAT if flat else Raised.TAPE,
         )  # fmt: skip
+
+    def words(self, key: int, on: int) -> Piece:
+        """Words on a strip, as large as it lets them."""
+        return Piece(
+            key, Kind.LETTERING, "words", on, self.narrow, material=self.of(Role.DARK, Role.LEAD, Role.ACCENT)
+        )
 
 
 _LOW = Place(Across.RIGHT_THIRD, Down.LOWER_THIRD)
@@ -87,6 +93,7 @@ def _framed(make: _Maker) -> list[Piece]:
         make.panel(2, 1, Role.GROUND),
         make.picture(3, 2, 0.5, 0.55, Place(Across.LEFT_THIRD, Down.MIDDLE)),
         make.strip(4, 2, _LOW),
+        make.words(5, 4),
     ]
 
 
@@ -98,6 +105,7 @@ def _three_mats(make: _Maker) -> list[Piece]:
         make.panel(4, 3, Role.GROUND),
         make.picture(5, 4, 0.45, 0.4, Place(Across.CENTRE, Down.UPPER_THIRD)),
         make.strip(6, 4, Place(Across.CENTRE, Down.LOWER_THIRD), flat=False),
+        make.words(7, 6),
     ]
 
 
@@ -114,7 +122,12 @@ def _two_halves(make: _Maker) -> list[Piece]:
         1, Kind.PAPER, "left half", BASE, size=Size(make.share(make.card.width, 0.4), make.card.height),
         place=Place(Across.LEFT, Down.TOP), material=make.of(Role.SUPPORT),
     )  # fmt: skip
-    return [left, make.picture(2, BASE, 0.5, 0.6, Place(Across.CENTRE)), make.strip(3, BASE, _LOW)]
+    return [
+        left,
+        make.picture(2, BASE, 0.5, 0.6, Place(Across.CENTRE)),
+        make.strip(3, BASE, _LOW),
+        make.words(4, 3),
+    ]
 
 
 def _window(make: _Maker) -> list[Piece]:
@@ -127,6 +140,7 @@ def _window(make: _Maker) -> list[Piece]:
         window,
         make.picture(3, 2, 0.35, 0.4, Place()),
         make.strip(4, 1, Place(Across.CENTRE, Down.LOWER_THIRD)),
+        make.words(5, 4),
     ]
 
 
@@ -140,6 +154,7 @@ def _veil(make: _Maker) -> list[Piece]:
         make.picture(3, 1, 0.55, 0.6, Place(Across.CENTRE, Down.UPPER_THIRD)),
         veil,
         make.strip(4, 1, Place(Across.CENTRE, Down.BOTTOM), 0.6),
+        make.words(5, 4),
     ]
 
 

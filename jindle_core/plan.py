@@ -113,8 +113,11 @@ class Plan:
         return next((one for one in self.waivers if one.check == check), None)
 
     def settled(self, guessed: tuple[Pair, ...]) -> "Plan":
-        """The plan with its pairs made the person's own: those guessed, where none were said."""
-        return self if self.pairs is not None else replace(self, pairs=guessed)
+        """The plan with its pairs made the person's own: those guessed, where none were said.
+
+        A card that is built of pieces has no use for them.
+        """
+        return self if self.pairs is not None or self.build.every else replace(self, pairs=guessed)
 
 
 def plan_to_json(plan: Plan) -> dict[str, Any]:

@@ -26,9 +26,10 @@ def checked_properties(medium: Medium, given: dict[str, Any]) -> dict[str, Any]:
             )
             or (
                 medium in _INKS
-                and name in ("solvent_proof", "waterproof", "slow", "metallic")
+                and name in ("solvent_proof", "waterproof", "slow")
                 and isinstance(value, bool)
             )
+            or (medium in (*_INKS, Medium.CARDSTOCK) and name == "metallic" and isinstance(value, bool))
         ):
             found[name] = value
         else:

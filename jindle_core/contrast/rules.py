@@ -120,7 +120,7 @@ RULES = {
             lambda found: found.delta_e >= defaults.MAT_DELTA_E,
             f"ΔE {defaults.MAT_DELTA_E:.0f}",
             Status.FAILS,
-            "cannot be told from the panel it frames",
+            "cannot be told from what it lies beside",
             _mat_figure,
             (("upper", MAT_MEDIA), ("lower", GROUND_MEDIA)),
         ),

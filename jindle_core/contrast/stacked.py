@@ -1,4 +1,4 @@
-"""How does a piece stand against everything that it really lies beside, and what melts together?"""
+"""How do the pieces of a card stand against what they really lie beside, and all of them together?"""
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
@@ -8,7 +8,8 @@ import numpy as np
 from jindle_core import defaults
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
-from jindle_core.contrast.rules import Finding, PairKind, Status, examine_each
+from jindle_core.contrast.measures import measure
+from jindle_core.contrast.rules import Finding, PairKind, Status, examine_each, holds
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,8 +62,12 @@ def examine_stack(pieces: Sequence[Standing]) -> list[tuple[Finding, str]]:
 
 def _worst(found: list[tuple[Finding, Neighbour]]) -> tuple[Finding, str]:
     finding, beside = min(found, key=lambda one: (_WORST.index(one[0].status), -one[1].share))
+    whole = sum(one.share for _, one in found)
+    failing = sum(one.share for each, one in found if each.status is Status.FAILS)
+    if finding.status is Status.FAILS and failing < whole / 2:
+        finding = replace(finding, status=Status.LOOK_AGAIN)  # most of its edge stands
     if finding.status is not Status.HOLDS and len(found) > 1:
-        along = f"along {100 * beside.share:.0f} % of its edge"
+        along = f"along {_percent(beside.share)} of its edge"
         finding = replace(finding, reason=f"{finding.reason}, {along}")
     return finding, beside.name
 
@@ -81,6 +86,64 @@ def melting(labs: Array, pairs: Sequence[tuple[int, int]]) -> list[tuple[int, in
     return [pair for pair, gone in zip(pairs, melts, strict=True) if gone]
 
 
-def appears_once(keys: Sequence[int]) -> list[int]:
-    """Of the palette colours that pieces are in, by key, those that are there only once."""
-    return [key for key in dict.fromkeys(keys) if list(keys).count(key) == 1]
+def examine_melting(one: Array, other: Array) -> Finding:
+    """What squinting makes of two colours (3,) that melt together."""
+    found = measure(one, other)
+    figure = f"ΔL* {found.delta_l[0]:.0f}, ΔE {found.delta_e[0]:.0f}"
+    return Finding(
+        Status.LOOK_AGAIN,
+        figure,
+        f"ΔL* {defaults.MELTS_L:.0f}",
+        "melts together when you squint: no edge in greys",
+    )
+
+
+def examine_finish(lab: Array, card: Array, names: Sequence[str]) -> Finding:
+    """Whether a finishing piece (3,) repeats one of the card's colours (n, 3), or sets them off; n ≥ 1."""
+    off = delta_e(np.asarray(lab, float), np.asarray(card, float))
+    nearest = int(off.argmin())
+    figure = f"ΔE {off[nearest]:.0f} from {names[nearest]}"
+    limit = f"ΔE {defaults.NEAR:.0f} at most, or {defaults.PICTURE_DELTA_E:.0f} from all"
+    if off[nearest] <= defaults.NEAR:
+        return Finding(Status.HOLDS, figure, limit, f"repeats {names[nearest]}")
+    if off[nearest] >= defaults.PICTURE_DELTA_E:
+        return Finding(Status.HOLDS, figure, limit, "sets the card's colours off on purpose")
+    return Finding(Status.LOOK_AGAIN, figure, limit, "neither repeats a colour of the card nor sets one off")
+
+
+def examine_once(places: int) -> Finding:
+    """Whether a colour returns on the card; ``places`` in which it is, one at least."""
+    figure, limit = f"in {places} place{'s' if places > 1 else ''}", f"{defaults.ONCE_LEAST} or more"
+    if places >= defaults.ONCE_LEAST:
+        return Finding(Status.HOLDS, figure, limit, "")
+    return Finding(Status.LOOK_AGAIN, figure, limit, "appears once, which looks like an accident")
+
+
+def examine_spread(lab: Array, areas: Array) -> Finding:
+    """Whether what shows of a card, colours (n, 3) with areas (n,), reaches from light to dark; n ≥ 1."""
+    lightness, areas = np.asarray(lab, float)[:, 0], np.asarray(areas, float)
+    shares = areas / areas.sum()
+    seen = lightness[shares >= defaults.SPREAD_LEAST]
+    span = float(np.ptp(seen))
+    light, dark = shares[lightness >= defaults.SPREAD_LIGHT_L], shares[lightness <= defaults.DARK_ROLE_L]
+    middle = 1 - light.sum() - dark.sum()
+    parts = zip((light.sum(), middle, dark.sum()), ("light", "middle", "dark"), strict=True)
+    figure = f"ΔL* {span:.0f}: " + ", ".join(f"{_percent(share)} {word}" for share, word in parts)
+    limit = f"ΔL* {defaults.PALETTE_SPAN:.0f}"
+    if span >= defaults.PALETTE_SPAN:
+        return Finding(Status.HOLDS, figure, limit, "")
+    return Finding(Status.LOOK_AGAIN, figure, limit, "has no full range from light to dark")
+
+
+def examine_writing(lab: Array, areas: Array) -> Finding:
+    """Whether there is room inside that takes a dark pen: colours (n, 3) with areas (n,)."""
+    pen = np.broadcast_to(np.array(defaults.PEN_LAB), np.asarray(lab).shape)
+    share = float(np.asarray(areas)[holds(PairKind.LETTERING_SMALL, pen, lab)].sum() / np.sum(areas))
+    figure, limit = f"{_percent(share)} takes a dark pen", _percent(defaults.WRITING_SHARE)
+    if share >= defaults.WRITING_SHARE:
+        return Finding(Status.HOLDS, figure, limit, "")
+    return Finding(Status.LOOK_AGAIN, figure, limit, "has no room for what you write")
+
+
+def _percent(share: float) -> str:
+    return f"{abs(round(100 * share)):d} %"

@@ -1,10 +1,11 @@
-"""Which hidden middles of mats can be cut out, to make smaller pieces of?"""
+"""Which hidden middles of mats can be cut out, and which smaller pieces are made of them?"""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
 from jindle_core import defaults
+from jindle_core.cutting.packing import ToCut
 from jindle_core.formats import TICKS, Length, Size
 from jindle_core.layers.pieces import Kind, Piece
 from jindle_core.layers.sizing import Box
@@ -43,3 +44,26 @@ def _on_ruler(side: Fraction, unit: str) -> Length:
     """The longest length on a ruler's marks, a sixteenth or a millimetre, that is no longer."""
     step = TICKS[unit] // (16 if unit == "in" else 1)
     return Length(Length.floor(side, unit).ticks // step * step, unit)
+
+
+def filled(holes: Sequence[Size], pieces: Sequence[ToCut]) -> dict[int, int]:
+    """Which piece is cut out of which hole, by their places: the largest pieces first, one a hole."""
+    taken: dict[int, int] = {}
+    by_size = sorted(range(len(pieces)), key=lambda at: _area(pieces[at].size), reverse=True)
+    free = sorted(range(len(holes)), key=lambda at: _area(holes[at]))
+    for at in by_size:
+        hole = next((one for one in free if _goes_into(pieces[at], holes[one])), None)
+        if hole is not None:
+            free.remove(hole)
+            taken[at] = hole
+    return taken
+
+
+def _goes_into(piece: ToCut, hole: Size) -> bool:
+    wide, high = piece.size.width.millimetres, piece.size.height.millimetres
+    room = hole.width.millimetres, hole.height.millimetres
+    return (wide <= room[0] and high <= room[1]) or (piece.turns and high <= room[0] and wide <= room[1])
+
+
+def _area(size: Size) -> Fraction:
+    return size.width.millimetres * size.height.millimetres

@@ -59,13 +59,13 @@ def grains(length: Length) -> int:
     return length.ticks * GRAINS[length.unit]
 
 
-def pack(pieces: Sequence[ToCut], sheet: Size) -> list[Sheet]:
+def pack(pieces: Sequence[ToCut], sheet: Size, work: int = defaults.PACKING_WORK) -> list[Sheet]:
     """The pieces on as few sheets as are found, each cut right across from edge to edge (guillotine cuts).
 
     Many ways of laying them are tried (``rectpack``: every guillotine bin and
     order that it has, pieces standing, lying and turned at random) until one
-    needs no more sheets than the pieces' area does; the fewest sheets win, then
-    the way that leaves one of them emptiest. Raises BadInput for a piece that no
+    needs no more sheets than the pieces' area does, or ``work`` pieces were laid;
+    the fewest sheets win, then the way that leaves one of them emptiest. Raises BadInput for a piece that no
     sheet holds, and for more than ``defaults.SHEET_PIECES``.
     """
     if len(pieces) > defaults.SHEET_PIECES:
@@ -89,7 +89,7 @@ def pack(pieces: Sequence[ToCut], sheet: Size) -> list[Sheet]:
             )
     best: list[Sheet] = []
     least = area_bound(pieces, sheet)
-    tries = max(defaults.PACKING_WORK // max(len(pieces), 1), _FEWEST_TRIES)
+    tries = max(work // max(len(pieces), 1), _FEWEST_TRIES)
     for algorithm, sort, lying in islice(_ways(len(pieces)), tries):
         found = _packed(pieces, wide, high, algorithm, sort, lying)
         if found and (not best or _cost(found) < _cost(best)):

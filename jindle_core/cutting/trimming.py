@@ -2,7 +2,8 @@
 
 from dataclasses import dataclass
 
-from jindle_core.cutting.packing import Cut, Sheet
+from jindle_core import defaults
+from jindle_core.cutting.packing import GRAINS, Cut, Sheet
 
 
 @dataclass(frozen=True, slots=True)
@@ -13,6 +14,11 @@ class Part:
     y: int
     width: int
     height: int
+
+    @property
+    def of_use(self) -> bool:
+        """Whether it is large enough to be used for something."""
+        return min(self.width, self.height) >= defaults.TRIMMING_LEAST * 10 * GRAINS["mm"]
 
 
 @dataclass(frozen=True, slots=True)

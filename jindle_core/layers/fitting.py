@@ -3,12 +3,13 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
+from typing import Any
 
 from jindle_core import defaults
 from jindle_core.contrast.rules import Finding, Status
-from jindle_core.formats import Length
-from jindle_core.layers.pieces import BASE, Piece
-from jindle_core.layers.sizing import Box
+from jindle_core.formats import Length, Size
+from jindle_core.layers.pieces import BASE, Across, Down, Piece, Place
+from jindle_core.layers.sizing import Box, put
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,6 +69,43 @@ def _off(box: Box, base: Box) -> list[Box]:
         Box(right, top, box.right - right, bottom - top),
     ]
     return [one for one in found if one.width > 0 and one.height > 0]
+
+
+def ways_to_fit(piece: Piece, boxes: dict[int, Box]) -> list[tuple[str, dict[str, Any]]]:
+    """What makes a piece fit that does not: in words, and what is then said of it, as EditPiece takes it.
+
+    Turned, moved back, cut smaller or trimmed, as far as each does.
+    """
+    found: list[tuple[str, dict[str, Any]]] = []
+    box, under = boxes[piece.key], boxes[piece.on]
+    larger = box.width > under.width or box.height > under.height
+    if piece.size and larger and box.height <= under.width and box.width <= under.height:
+        turned = Box(box.x, box.y, box.height, box.width)
+        told = {"size": piece.size.turned(), "place": _back(piece.place, turned, under)}
+        found.append(("turn it by a quarter", told))
+    if not larger:
+        found.append(("move it back", {"place": _back(piece.place, box, under)}))
+    elif piece.size:
+        unit = piece.size.width.unit
+        wide, high = min(box.width, under.width), min(box.height, under.height)
+        size = Size(Length.floor(wide, unit), Length.floor(high, unit))
+        cut = Box(box.x, box.y, size.width.millimetres, size.height.millimetres)
+        found.append((f"cut it to {size.text()}", {"size": size, "place": _back(piece.place, cut, under)}))
+    if not piece.trimmed and not box.inside(boxes[BASE]):
+        found.append(("trim it at the card's edge", {"trimmed": True}))
+    return found
+
+
+_EDGES = {Across.LEFT_THIRD: Across.LEFT, Across.RIGHT_THIRD: Across.RIGHT}
+_ENDS = {Down.UPPER_THIRD: Down.TOP, Down.LOWER_THIRD: Down.BOTTOM}
+
+
+def _back(place: Place, box: Box, under: Box) -> dict[str, Any]:
+    """The same place without offsets; at the edge where the thirds would hang over."""
+    back = Place(place.across, place.down)
+    if not put(box, under, back).inside(under):
+        back = Place(_EDGES.get(place.across, place.across), _ENDS.get(place.down, place.down))
+    return {name: getattr(back, name) for name in ("across", "down", "right", "below")}
 
 
 def to_use_elsewhere(trimmings: Sequence[Box]) -> list[Box]:

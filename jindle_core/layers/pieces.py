@@ -1,10 +1,11 @@
-"""What are the pieces of a card, what do they lie on, and how are they held?"""
+"""What are the pieces of a card, what do they lie on, of what are they, and how are they held?"""
 
 from dataclasses import dataclass, field
 from enum import StrEnum
 
 from jindle_core.ends import End
 from jindle_core.formats import Length, Size
+from jindle_core.prediction.behaviour import Hand
 
 WHITE = End("white")
 BASE = 0  # the key of the card's own front
@@ -18,7 +19,8 @@ class Kind(StrEnum):
     STRIP = "strip"
     PAPER = "patterned paper"
     IMAGE = "image"
-    LETTERING = "lettering"
+    LETTERING = "lettering"  # stamped, written or embossed on what it lies on
+    CUT_WORDS = "cut-out words"
     VELLUM = "vellum"
     RIBBON = "ribbon"
     FINISH = "finishing piece"
@@ -63,13 +65,28 @@ class Place:
     below: Length = field(default=Length(0, "mm"))
 
 
+WORDS = (Kind.LETTERING, Kind.CUT_WORDS)
+NOT_CUT = (Kind.LETTERING, Kind.FINISH)  # what no sheet is cut for
+
+
+@dataclass(frozen=True, slots=True)
+class InkedOver:
+    """A pad (a colour's id), a hand and coats that a piece is inked with by oneself."""
+
+    colour: int
+    hand: Hand = Hand.MIDDLE
+    coats: int = 1
+
+
 @dataclass(frozen=True, slots=True)
 class Piece:
     """A piece that lies on another, by that one's ``key``.
 
     It has a ``reveal``, the frame that shows of the other on every side, or a
     ``size`` of its own. ``trimmed`` cuts off what hangs over the card's edge,
-    ``tucked`` slides it under the pieces that lie beside it.
+    ``tucked`` slides it under the pieces that lie beside it. ``inked`` is laid
+    over its material. A picture may have a ``white_edge`` left around it;
+    ``text`` is what words say (blank: the card's name), ``bold`` how they say it.
     """
 
     key: int
@@ -83,3 +100,7 @@ class Piece:
     raised: Raised = Raised.FLAT
     trimmed: bool = False
     tucked: bool = False
+    inked: InkedOver | None = None
+    white_edge: bool = False
+    text: str = ""
+    bold: bool = True

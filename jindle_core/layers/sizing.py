@@ -107,7 +107,7 @@ def laid_out(card: Size, pieces: Sequence[Piece]) -> dict[int, Box]:
     for piece in in_order(pieces):
         under = boxes[piece.on]
         size = of_size(cut_size(piece, under, unit))
-        boxes[piece.key] = _put(size, under, piece.place)
+        boxes[piece.key] = put(size, under, piece.place)
     return boxes
 
 
@@ -134,7 +134,8 @@ def in_order(pieces: Sequence[Piece]) -> list[Piece]:
     return found
 
 
-def _put(size: Box, under: Box, place: Place) -> Box:
+def put(size: Box, under: Box, place: Place) -> Box:
+    """A box of a size where its place on another is."""
     x = under.x + _along(place.across, under.width, size.width) + place.right.millimetres
     y = under.y + _along(place.down, under.height, size.height) + place.below.millimetres
     return Box(x, y, size.width, size.height)

@@ -41,9 +41,14 @@ def heights(boxes: dict[int, Box], pieces: Sequence[Piece]) -> dict[int, Height]
     return found
 
 
-def thickness(found: dict[int, Height]) -> float:
-    """How thick the folded card is at its highest, in mm: both halves of the base and the stack."""
-    return 2 * defaults.THICKNESS["base"] + max(height.top for height in found.values())
+def thickness(*faces: dict[int, Height]) -> float:
+    """How thick the folded card is at its highest, in mm: its two halves and what lies on each face."""
+    return 2 * defaults.THICKNESS["base"] + sum(top_of(face) for face in faces)
+
+
+def top_of(face: dict[int, Height]) -> float:
+    """How high (mm) the highest piece of a face stands."""
+    return max(height.top for height in face.values())
 
 
 def examine_thickness(thick: float, limit: float | None) -> Finding:
@@ -84,4 +89,5 @@ def _made_of(kind: Kind) -> str:
         Kind.VELLUM: "vellum",
         Kind.RIBBON: "ribbon",
         Kind.FINISH: "finish",
+        Kind.LETTERING: "ink",
     }.get(kind, "card")

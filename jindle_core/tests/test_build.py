@@ -3,12 +3,22 @@ from fractions import Fraction
 
 from jindle_core import changes, defaults
 from jindle_core.build import Build, build_from_json
-from jindle_core.build_changes import AddPiece, EditPiece, MovePiece, RemovePiece, SetBuild, StartLayout
+from jindle_core.build_changes import (
+    AddPiece,
+    EditPiece,
+    MovePiece,
+    NudgePiece,
+    RemovePiece,
+    SetBuild,
+    StartLayout,
+)
+from jindle_core.check_ids import is_check, is_of_ground, melting_check, pieces_in
 from jindle_core.ends import End
 from jindle_core.errors import BadInput
 from jindle_core.formats import Length, Size, read_size
+from jindle_core.ground_changes import SetGround
 from jindle_core.layers.folding import Fold
-from jindle_core.layers.pieces import BASE, WHITE, Across, Down, Kind, Raised
+from jindle_core.layers.pieces import BASE, WHITE, Across, Down, InkedOver, Kind, Raised
 from jindle_core.layers.sizing import laid_out
 from jindle_core.layouts import STARTS
 from jindle_core.plan import plan_from_json, plan_to_json
@@ -119,3 +129,119 @@ class BuildTests(unittest.TestCase):
         with self.assertRaises(BadInput):
             AddPiece(Kind.FINISH, "one more", {"size": Size(Length(40, "mm"), Length(40, "mm"))}).apply(full)
         self.assertEqual(laid_out(full.size, full.build.pieces)[60].width, Fraction(4))
+
+
+class FacesTests(unittest.TestCase):
+    def inside(self):
+        plan = AddPiece(Kind.PANEL, "inside panel", {"reveal": EIGHTH}, inside=True).apply(built())
+        told = {"on": 4, "reveal": EIGHTH, "inked": InkedOver(77), "text": "wish you well"}
+        return AddPiece(Kind.LETTERING, "wish", told, inside=True).apply(plan)
+
+    def test_each_face_has_its_own_pieces_with_keys_of_their_own(self):
+        plan = self.inside()
+        self.assertEqual([one.key for one in plan.build.inside], [4, 5])
+        self.assertEqual([one.key for one in plan.build.pieces], [1, 2, 3])
+        self.assertEqual(plan.build.face(5), plan.build.inside)
+        self.assertEqual(plan_from_json(plan_to_json(plan)), plan)
+        self.assertIn(77, plan.build.supplies)
+        self.assertEqual([one.key for one in MovePiece(5, 0).apply(plan).build.inside], [5, 4])
+        self.assertEqual([one.on for one in RemovePiece(4).apply(plan).build.inside], [BASE])
+        with self.assertRaises(BadInput):
+            EditPiece(5, {"on": 2}).apply(plan)  # it lies on the front
+
+    def test_older_plans_have_nothing_inside(self):
+        stored = plan_to_json(built())
+        for name in ("inside", "ground_on"):
+            del stored["build"][name]
+        for one in stored["build"]["pieces"]:
+            for name in ("inked", "white_edge", "text", "bold"):
+                del one[name]
+        self.assertEqual(plan_from_json(stored), built())
+
+    def test_a_size_that_leaves_nothing_inside_is_refused(self):
+        plan = EditPiece(4, {"reveal": Length(60, "in")}).apply(self.inside())
+        with self.assertRaises(BadInput) as caught:
+            changes.SetCard(size=read_size("1 1/2", "1 1/2", "in")).apply(plan)
+        self.assertIn("leaves nothing of inside panel", str(caught.exception))
+
+    def test_the_ground_lies_on_the_first_panel_unless_it_is_said_on_what(self):
+        plan = built()
+        self.assertEqual((plan.build.carrier, Build().carrier), (2, BASE))
+        plan = SetBuild({"ground_on": 1}).apply(plan)
+        self.assertEqual(plan.build.carrier, 1)
+        self.assertEqual(RemovePiece(1).apply(plan).build.carrier, 2)
+        for wrong in (9, 4):
+            with self.assertRaises(BadInput):
+                SetBuild({"ground_on": wrong}).apply(self.inside())
+
+    def test_moved_by_whole_ticks_and_what_lies_on_it_goes_along(self):
+        plan = NudgePiece(2, 1.5875, -0.4).apply(built())
+        place = plan.build.piece(2).place
+        self.assertEqual((place.right, place.below), (Length(4, "in"), Length(-1, "in")))
+        before, after = (laid_out(one.size, one.build.pieces)[3] for one in (built(), plan))
+        self.assertEqual(float(after.x - before.x), 1.5875)
+        back = NudgePiece(2, -1.5875, 0.4).apply(plan).build.piece(2).place
+        self.assertEqual((back.right.ticks, back.below.ticks), (0, 0))
+        far = NudgePiece(2, 1e6, 0).apply(plan).build.piece(2).place
+        self.assertEqual(far.right, Length(1537, "in"))  # 610 mm
+
+    def test_too_many_words_are_refused(self):
+        with self.assertRaises(BadInput):
+            EditPiece(5, {"text": "x" * 500}).apply(self.inside())
+
+
+class WaiverTests(unittest.TestCase):
+    def waived(self, *checks):
+        plan = built()
+        for check in checks:
+            plan = changes.Waive(check, "on purpose").apply(plan)
+        return plan
+
+    def left(self, plan):
+        return [one.check for one in plan.waivers]
+
+    def test_what_was_let_be_counts_again_once_the_piece_changes(self):
+        plan = self.waived("stands:1", "melts:1:2", "fit:3", "span", "ground:picture")
+        self.assertEqual(self.left(EditPiece(1, {"name": "frame"}).apply(plan)), self.left(plan))
+        self.assertEqual(
+            self.left(EditPiece(1, {"material": WHITE}).apply(plan)), ["fit:3", "span", "ground:picture"]
+        )
+        self.assertEqual(
+            self.left(RemovePiece(3).apply(plan)), ["stands:1", "melts:1:2", "span", "ground:picture"]
+        )
+        self.assertEqual(self.left(StartLayout("plain").apply(plan)), ["span", "ground:picture"])
+        self.assertEqual(self.left(SetGround({"tinted": True}).apply(plan)), self.left(plan)[:-1])
+
+    def test_which_checks_a_card_could_have(self):
+        keys = {"pair": [1], "once": [2], "family": [3], "piece": [4, 5]}
+        for check in (
+            "pair:1",
+            "once:2",
+            "family:3",
+            "fit:4",
+            "stands:5",
+            "finish:4",
+            "melts:0:4",
+            "span",
+            "ground:join 1",
+            "conflict:pills",
+        ):
+            self.assertTrue(is_check(check, keys), check)
+        for check in (
+            "pair:2",
+            "once:1",
+            "family:4",
+            "fit:1",
+            "melts:4:9",
+            "melts:4",
+            "ground:",
+            "conflict:",
+            "spam",
+            "fit:4:5",
+            "fit:x",
+        ):
+            self.assertFalse(is_check(check, keys), check)
+        self.assertEqual(
+            (melting_check(5, 4), pieces_in("melts:4:5"), pieces_in("once:4")), ("melts:4:5", (4, 5), ())
+        )
+        self.assertTrue(is_of_ground("ground:wish") and not is_of_ground("span"))

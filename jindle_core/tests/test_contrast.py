@@ -7,7 +7,17 @@ from jindle_core.contrast.guess import guess_pairs
 from jindle_core.contrast.measures import measure, weakest_eyes
 from jindle_core.contrast.mending import mend
 from jindle_core.contrast.rules import PairKind, Status, examine, examine_span, holds
-from jindle_core.contrast.stacked import Neighbour, Standing, appears_once, examine_stack, melting
+from jindle_core.contrast.stacked import (
+    Neighbour,
+    Standing,
+    examine_finish,
+    examine_melting,
+    examine_once,
+    examine_spread,
+    examine_stack,
+    examine_writing,
+    melting,
+)
 from jindle_core.tests.strategies import some_lab
 
 WHITE, BLACK, KRAFT, NAVY = [95, 0, 0], [17, 0, 0], [59, 8, 22], [34.5, 5, -30]
@@ -158,6 +168,43 @@ class StackedTests(unittest.TestCase):
         self.assertEqual(melting(labs, [(0, 1), (1, 2), (0, 2), (1, 3)]), [(0, 1)])
         self.assertEqual(melting(labs, []), [])
 
+    def test_what_melts_is_told_with_its_figures(self):
+        found = examine_melting(np.array([50.0, 60, 30]), np.array([52.0, -50, 20]))
+        self.assertEqual((found.status, found.limit), (Status.LOOK_AGAIN, "ΔL* 5"))
+        self.assertRegex(found.figure, r"^ΔL\* 2, ΔE [5-9]\d$")
+
+    def test_a_finishing_piece_repeats_or_sets_off_or_does_neither(self):
+        card, names = np.array([[90.0, 0, 0], [45, 40, 30], [35, 5, -30]]), ["mist", "beak", "night"]
+        cases = (
+            ([46.0, 41, 31], Status.HOLDS, "repeats beak"),
+            ([60.0, -60, 50], Status.HOLDS, "sets the card's colours off on purpose"),
+            ([80.0, 3, 4], Status.LOOK_AGAIN, "neither repeats a colour of the card nor sets one off"),
+        )
+        for lab, status, reason in cases:
+            with self.subTest(reason):
+                found = examine_finish(np.array(lab), card, names)
+                self.assertEqual((found.status, found.reason), (status, reason))
+        self.assertIn("from mist", examine_finish(np.array([80.0, 3, 4]), card, names).figure)
+
     def test_an_accent_that_appears_once(self):
-        self.assertEqual(appears_once([3, 1, 3, 2]), [1, 2])
-        self.assertEqual(appears_once([]), [])
+        self.assertEqual(examine_once(1).status, Status.LOOK_AGAIN)
+        self.assertEqual((examine_once(1).figure, examine_once(3).figure), ("in 1 place", "in 3 places"))
+        self.assertEqual(examine_once(2).status, Status.HOLDS)
+
+    def test_the_spread_counts_what_shows(self):
+        labs = np.array([[95.0, 0, 0], [60, 0, 0], [20, 0, 0]])
+        found = examine_spread(labs, np.array([50.0, 30, 20]))
+        self.assertEqual(
+            (found.status, found.figure), (Status.HOLDS, "ΔL* 75: 50 % light, 30 % middle, 20 % dark")
+        )
+        speck = examine_spread(labs, np.array([50.0, 49.9, 0.1]))
+        self.assertEqual((speck.status, speck.figure.split(":")[0]), (Status.LOOK_AGAIN, "ΔL* 35"))
+        self.assertEqual(
+            examine_spread(labs[:1], np.array([9.0])).figure, "ΔL* 0: 100 % light, 0 % middle, 0 % dark"
+        )
+
+    def test_room_to_write_takes_a_dark_pen(self):
+        labs = np.array([[95.0, 0, 0], [30, 0, -20]])
+        self.assertEqual(examine_writing(labs, np.array([40.0, 60])).status, Status.HOLDS)
+        none = examine_writing(labs, np.array([20.0, 80]))
+        self.assertEqual((none.status, none.figure), (Status.LOOK_AGAIN, "20 % takes a dark pen"))

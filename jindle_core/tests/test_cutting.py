@@ -6,7 +6,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from jindle_core import defaults
-from jindle_core.cutting.middles import middles
+from jindle_core.cutting.grain import Grain, turned_for_grain
+from jindle_core.cutting.middles import filled, middles
 from jindle_core.cutting.packing import Cut, Sheet, ToCut, area_bound, grains, pack
 from jindle_core.cutting.trimming import Part, trimmed
 from jindle_core.errors import BadInput
@@ -151,3 +152,50 @@ class MiddleTests(unittest.TestCase):
         self.assertEqual(middles(laid_out(CARD, small), small, "in"), [])
         over = [piece(1, kind=Kind.MAT, reveal=length("1")), piece(2, 1, size=size("4", "4"))]
         self.assertEqual(middles(laid_out(CARD, over), over, "in"), [])
+
+
+class GrainTests(unittest.TestCase):
+    def test_a_base_is_folded_along_the_grain(self):
+        card = read_size("4 1/4", "5 1/2", "in")
+        side, top = flat(card, Fold.SIDE), flat(card, Fold.TOP)
+        cases = (
+            (side, Grain.LONG, False),
+            (side, Grain.SHORT, True),
+            (top, Grain.LONG, None),  # 11 in across do not go onto Letter
+            (top, Grain.SHORT, False),
+            (top, Grain.UNKNOWN, None),
+        )
+        for base, grain, turned in cases:
+            with self.subTest(grain=grain, base=base.size.text()):
+                self.assertEqual(turned_for_grain(base, LETTER, grain), turned)
+
+    def test_not_where_it_does_not_go_onto_the_sheet_that_way(self):
+        base = flat(read_size("7", "5", "in"), Fold.SIDE)  # 14 × 5, scored upright
+        self.assertIsNone(turned_for_grain(base, LETTER, Grain.LONG))
+        self.assertIs(turned_for_grain(base, read_size("15", "12", "in"), Grain.SHORT), False)
+
+    def test_a_wide_sheet_has_its_long_side_across(self):
+        base = flat(read_size("5", "7", "in"), Fold.SIDE)
+        self.assertIs(turned_for_grain(base, read_size("12", "10", "in"), Grain.LONG), True)
+
+
+class FilledTests(unittest.TestCase):
+    @given(st.lists(SIZES, max_size=6), st.lists(SIZES, max_size=8))
+    def test_one_piece_a_hole_and_each_goes_in(self, holes, sizes):
+        pieces = cuts(*sizes)
+        taken = filled(holes, pieces)
+        self.assertEqual(len(set(taken.values())), len(taken))
+        for at, hole in taken.items():
+            sides = sorted((pieces[at].size.width.ticks, pieces[at].size.height.ticks))
+            room = sorted((holes[hole].width.ticks, holes[hole].height.ticks))
+            self.assertTrue(sides[0] <= room[0] and sides[1] <= room[1])
+
+    def test_the_largest_first_into_the_smallest_that_holds_it(self):
+        holes = [size("4", "4"), size("2", "2")]
+        pieces = cuts(size("1", "1"), size("2", "1 3/4"), size("3", "3"), size("5", "1"))
+        self.assertEqual(filled(holes, pieces), {2: 0, 1: 1})
+
+    def test_a_pattern_is_not_turned(self):
+        hole = [size("3", "1")]
+        self.assertEqual(filled(hole, cuts(size("1", "3"), turns=False)), {})
+        self.assertEqual(filled(hole, cuts(size("1", "3"))), {0: 0})

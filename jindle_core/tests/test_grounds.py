@@ -497,8 +497,8 @@ class PlanTests(unittest.TestCase):
         self.assertEqual(len(same.ground.pads), 3)
 
     def test_the_desk_shows_the_ground_the_mat_and_no_strip(self):
-        self.assertNotIn("ground", [part.shape for part in desk(PLAN.size, (), ())])
-        parts = desk(PLAN.size, (), (), None, self.GROUND)
+        self.assertNotIn("ground", [part.shape for part in desk(PLAN, ())])
+        parts = desk(replace(PLAN, ground=self.GROUND), ())
         self.assertEqual(
             [(part.name, part.shape) for part in parts],
             [("base", "rect"), ("mat", "rect"), ("panel", "ground")],

@@ -2,15 +2,20 @@ import unittest
 from dataclasses import replace
 from fractions import Fraction
 
+import numpy as np
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from jindle_core import defaults
-from jindle_core.contrast.rules import Status
+from jindle_core.build import Build
+from jindle_core.build_changes import EditPiece
+from jindle_core.contrast.rules import PairKind, Status
 from jindle_core.errors import BadInput
 from jindle_core.formats import TICKS, USUAL_SIZES, Length, Limits, Size, read_length, read_size
-from jindle_core.layers.fitting import fits, to_use_elsewhere
+from jindle_core.layers.fitting import fits, to_use_elsewhere, ways_to_fit
+from jindle_core.layers.lettering import capitals, font_size, lettering_rule
 from jindle_core.layers.pieces import BASE, Across, Down, Kind, Piece, Place, Raised
+from jindle_core.layers.showing import shown, topmost
 from jindle_core.layers.sizing import RASTER, Box, as_read, cut_size, in_order, laid_out, of_size
 from jindle_core.layers.stacking import (
     ENVELOPES,
@@ -22,7 +27,7 @@ from jindle_core.layers.stacking import (
 )
 from jindle_core.layers.touching import neighbours
 from jindle_core.layouts import STARTS, start
-from jindle_core.plan import Anchor, End, PaletteColour, Role
+from jindle_core.plan import Anchor, End, PaletteColour, Plan, Role
 
 CARD = read_size("4 1/4", "5 1/2", "in")
 SMALL = Limits(Fraction(0), Fraction(1000), "is no length", "0 to 1000 mm")
@@ -301,3 +306,106 @@ class StartTests(unittest.TestCase):
         self.assertEqual({one.material for one in start("framed", CARD, ())}, {End("white")})
         with self.assertRaises(KeyError):
             start("pyramid", CARD, ())
+
+
+class ShowingTests(unittest.TestCase):
+    PIECES = (piece(1), piece(2, 1, size=size("2", "2")), piece(3, 1, size=size("1", "4")))
+
+    def boxes(self, pieces=PIECES):
+        boxes = laid_out(CARD, pieces)
+        return [boxes[key] for key in (BASE, *(one.key for one in pieces))]
+
+    def test_the_topmost_at_a_point_and_below_a_place(self):
+        middle, corner, beside = (53.975, 69.85), (1.0, 1.0), (-5.0, 10.0)
+        x, y = np.array([middle, corner, beside, middle]).T
+        found = topmost(self.boxes(), x, y)
+        self.assertEqual(found.tolist(), [3, 0, -1, 3])
+        found = topmost(self.boxes(), x, y, np.array([3, 3, 3, 1]))
+        self.assertEqual(found.tolist(), [2, 0, -1, 0])
+
+    @given(
+        st.lists(
+            st.tuples(
+                st.integers(16, 400), st.integers(16, 400), st.integers(-200, 200), st.integers(-200, 200)
+            ),
+            max_size=7,
+        )
+    )
+    def test_what_shows_of_all_pieces_makes_up_the_card(self, given_pieces):
+        pieces = [
+            piece(
+                key,
+                size=Size(Length(wide, "in"), Length(high, "in")),
+                place=Place(right=Length(x, "in"), below=Length(y, "in")),
+            )
+            for key, (wide, high, x, y) in enumerate(given_pieces, start=1)
+        ]
+        boxes = self.boxes(pieces)
+        areas = shown(boxes)
+        card = float(boxes[0].width * boxes[0].height)
+        self.assertAlmostEqual(areas.sum(), card, places=6)
+        self.assertTrue((areas >= 0).all())
+        if pieces:
+            last = boxes[-1].shared(boxes[0])
+            self.assertAlmostEqual(areas[-1], float(last.width * last.height) if last else 0.0, places=6)
+
+    def test_a_frame_shows_its_reveal(self):
+        areas = shown(self.boxes([piece(1, reveal=length("1/4"))]))
+        self.assertAlmostEqual(areas[0], (4.25 * 5.5 - 3.75 * 5) * 25.4**2, places=6)
+
+
+class LetteringTests(unittest.TestCase):
+    def test_words_fill_their_box_on_one_line(self):
+        box = laid_out(CARD, [piece(1, size=size("4", "1/2"))])[1]
+        short, long = font_size(box, "hello"), font_size(box, "with love from all of us at the ferry landing")
+        self.assertAlmostEqual(short, 12.7 * defaults.TYPE_HEIGHT)
+        self.assertLess(long, short)
+        self.assertLessEqual(long * defaults.TYPE_WIDTH * 45, 4 * 25.4 + 1e-9)
+
+    def test_only_what_is_large_and_bold_may_be_paler(self):
+        large = defaults.LARGE_CAPITALS / defaults.TYPE_CAPITALS
+        self.assertAlmostEqual(capitals(large), 3.5)
+        self.assertIs(lettering_rule(large + 0.01, True), PairKind.LETTERING_LARGE)
+        self.assertIs(lettering_rule(large - 0.01, True), PairKind.LETTERING_SMALL)
+        self.assertIs(lettering_rule(3 * large, False), PairKind.LETTERING_SMALL)
+
+
+class MendingFitTests(unittest.TestCase):
+    def ways(self, one, *others):
+        pieces = [*others, one]
+        return ways_to_fit(one, laid_out(CARD, pieces))
+
+    @given(
+        st.integers(16, 420),
+        st.integers(16, 420),
+        st.integers(-200, 200),
+        st.integers(-200, 200),
+        st.sampled_from(Across),
+        st.sampled_from(Down),
+    )
+    def test_every_way_that_is_offered_fits(self, wide, high, right, below, across, down):
+        place = Place(across, down, Length(right, "in"), Length(below, "in"))
+        one = piece(1, size=Size(Length(wide, "in"), Length(high, "in")), place=place)
+        plan = Plan("card", CARD, build=Build(pieces=(one,)))
+        assume(fits(laid_out(CARD, [one]), [one], "in")[0].finding.status is not Status.HOLDS)
+        ways = ways_to_fit(one, laid_out(CARD, [one]))
+        self.assertTrue(ways)
+        for words, told in ways:
+            after = EditPiece(1, told).apply(plan).build.pieces
+            (fit,) = fits(laid_out(CARD, after), after, "in")
+            self.assertIs(fit.finding.status, Status.HOLDS, words)
+
+    def test_what_only_hangs_over_is_moved_back_to_where_it_belongs(self):
+        place = Place(Across.LEFT_THIRD, Down.TOP, right=Length(-200, "in"))
+        words, told = self.ways(piece(1, size=size("1", "1"), place=place))[0]
+        self.assertEqual((words, told["place"]["across"]), ("move it back", Across.LEFT_THIRD))
+        wide = Place(Across.LEFT_THIRD, Down.TOP)
+        _, told = self.ways(piece(1, size=size("3", "1"), place=wide))[0]
+        self.assertEqual(told["place"]["across"], Across.LEFT)
+
+    def test_a_slimline_pattern_on_a_smaller_panel(self):
+        slim = piece(2, 1, size=size("3 1/2", "8 1/2"))
+        self.assertEqual(
+            [words for words, _ in self.ways(slim, piece(1))],
+            ["cut it to 3 1/2 × 5 1/4 in", "trim it at the card's edge"],
+        )

@@ -136,7 +136,7 @@ class DeskTests(unittest.TestCase):
         for size in USUAL_SIZES:
             for turned in (size, size.turned()):
                 wide, high = float(turned.width.millimetres), float(turned.height.millimetres)
-                parts = desk(turned, plan.colours, plan.pairs)
+                parts = desk(replace(plan, size=turned), plan.pairs)
                 self.assertEqual(
                     {part.name for part in parts}, {"base", "mat", "panel", "picture", "strip", "lettering"}
                 )
@@ -147,13 +147,13 @@ class DeskTests(unittest.TestCase):
 
     def test_a_mat_shows_evenly_on_all_sides(self):
         plan = changes.AddPair(PairKind.MAT, End("palette", 3), End("palette", 2)).apply(some_plan())
-        parts = {part.name: part for part in desk(plan.size, plan.colours, plan.pairs)}
+        parts = {part.name: part for part in desk(plan, plan.pairs)}
         mat, panel = parts["mat"], parts["panel"]
         self.assertAlmostEqual(panel.x - mat.x, panel.y - mat.y)
         self.assertAlmostEqual(mat.width - panel.width, mat.height - panel.height)
 
     def test_an_empty_plan_is_a_white_card(self):
-        (base,) = desk(USUAL_SIZES[0], (), ())
+        (base,) = desk(Plan("bare", USUAL_SIZES[0]), ())
         self.assertEqual((base.name, base.end.source), ("base", "white"))
 
 
@@ -164,7 +164,7 @@ class DrawnDeskTests(unittest.TestCase):
         pairs = (Pair(1, PairKind.PICTURE, End("palette", 1), End("white")),)
         for shape in ((1000.0, 500.0), (500.0, 1000.0), (1000.0, 1000.0)):
             with self.subTest(shape):
-                parts = desk(size, colours, pairs, shape)
+                parts = desk(Plan("drawn", size, colours), pairs, shape)
                 self.assertNotIn("disc", [part.shape for part in parts])
                 (drawn,) = [part for part in parts if part.shape == "drawing"]
                 (panel,) = [part for part in parts if part.name == "panel"]
@@ -174,4 +174,6 @@ class DrawnDeskTests(unittest.TestCase):
                 self.assertLess(drawn.x + drawn.width, panel.x + panel.width)
                 self.assertLess(drawn.y + drawn.height, panel.y + panel.height)
         # Without anything said of a picture it lies on the base.
-        self.assertEqual([part.shape for part in desk(size, (), (), (4.0, 3.0))], ["rect", "drawing"])
+        self.assertEqual(
+            [part.shape for part in desk(Plan("drawn", size), (), (4.0, 3.0))], ["rect", "drawing"]
+        )

@@ -65,11 +65,21 @@ def in_plan(stored: dict[str, Any], turns: Turns) -> dict[str, Any]:
     if build := stored.get("build"):
         plan["build"] = build | {
             "base": _end(build["base"], turn),
-            "pieces": [one | {"material": _end(one["material"], turn)} for one in build["pieces"]],
+            **{face: [_piece(one, turn) for one in build.get(face, ())] for face in ("pieces", "inside")},
         }
     if ground := stored.get("ground"):
         plan["ground"] = _in_ground(ground, turn)
     return plan
+
+
+def _piece(piece: dict[str, Any], turn: Callable[[Any], Any]) -> dict[str, Any]:
+    """A stored piece turned; where the pad that it is inked with is gone, it is bare."""
+    inked = piece.get("inked")
+    pad = turn(inked["colour"]) if inked else None
+    return piece | {
+        "material": _end(piece["material"], turn),
+        "inked": None if pad is None else inked | {"colour": pad},
+    }
 
 
 def _in_ground(ground: dict[str, Any], turn: Callable[[Any], Any]) -> dict[str, Any]:

@@ -81,6 +81,8 @@ def _check_build(change: BuildChange, catalogue: Catalogue) -> None:
     for end in (told.get("material"), told.get("base")):
         if end is not None and end.source == "supply":
             place_of(catalogue, end.id, "material")
+    if told.get("inked"):
+        _check_pad(told["inked"].colour, catalogue, "inked")
 
 
 def _supplies(change: Change) -> list[int]:
@@ -121,18 +123,22 @@ def _check_ground(settings: dict, catalogue: Catalogue) -> None:
     mat = settings.get("mat")
     inked = [*settings.get("pads", ()), *settings.get("effects", ()), *([mat] if mat else [])]
     for pk in (used.colour for used in inked if used.colour is not None):
-        facts = catalogue.ranges[int(catalogue.range_ids[place_of(catalogue, pk, "pads")])]
-        if facts.medium not in PAD_MEDIA:
-            raise BadInput(
-                Problem(
-                    f"{facts.name} is {facts.medium}, and grounds are laid with ink pads.",
-                    field="pads",
-                    value=facts.name,
-                    expected=", ".join(PAD_MEDIA),
-                )
-            )
+        _check_pad(pk, catalogue, "pads")
     _check_cardstock(settings.get("paper"), catalogue)
     _check_cardstock(mat and mat.paper, catalogue)
+
+
+def _check_pad(pk: int, catalogue: Catalogue, field: str) -> None:
+    facts = catalogue.ranges[int(catalogue.range_ids[place_of(catalogue, pk, field)])]
+    if facts.medium not in PAD_MEDIA:
+        raise BadInput(
+            Problem(
+                f"{facts.name} is {facts.medium}, and card is inked with ink pads.",
+                field=field,
+                value=facts.name,
+                expected=", ".join(PAD_MEDIA),
+            )
+        )
 
 
 def _check_cardstock(pk: int | None, catalogue: Catalogue) -> None:

@@ -1,68 +1,89 @@
 """The checks of a card: what holds, what does not, and what would mend it."""
 
+from collections.abc import Sequence
 from typing import Any
 
 import numpy as np
 
-from jindle_core.changes import SPAN_CHECK, pair_check
+from jindle_core.check_ids import SPAN, conflict_check, family_check, pair_check
 from jindle_core.contrast.mending import Mend, mend
 from jindle_core.contrast.rules import RULES, Finding, Status, examine_each, examine_span
-from jindle_core.media import Medium
-from jindle_core.plan import End, Pair, Waiver
+from jindle_core.plan import End, Pair
+from server.cards import findings
+from server.cards.building.checks import build_checks
+from server.cards.building.examined import Examined
+from server.cards.colouring import Coloured
+from server.cards.findings import Told, check
+from server.cards.grounds.checks import findings as ground_findings
+from server.cards.grounds.checks import joins
+from server.cards.grounds.on_ground import OnGround
 from server.cards.resolve import ResolvedPlan
-from server.catalogue.arrays import Catalogue
+from server.cards.supply_ends import palette_ends, supply_ends
 
 _MENDS = 2
+# What the stack judges once a card is built of pieces, each on what it really lies on.
+_BUILT = ("ground:picture", "ground:lettering", "ground:mat")
 
 
-def checks(resolved: ResolvedPlan, mending: bool = True) -> list[dict[str, Any]]:
-    """Every check, as ``CheckSerializer`` describes it; without mends where not ``mending``."""
+def checks(laid: OnGround, examined: Examined, mending: bool = True) -> list[Told]:
+    """Every check of a card, as ``CheckSerializer`` describes it; without mends where not ``mending``.
+
+    What would mend a ground is told by its own stage: trying it out takes its time.
+    """
+    resolved = laid.coloured.resolved
+    of_ground = [*joins(laid.grounded), *ground_findings(laid, mending=False)]
+    if resolved.plan.build.every:
+        of_ground = [one for one in of_ground if one["id"] not in _BUILT]
+    return [
+        *_of_pairs(resolved, mending),
+        *_span(resolved),
+        *_of_colouring(laid.coloured),
+        *of_ground,
+        *build_checks(examined, mending),
+    ]
+
+
+# --- Pairs of the palette.
+
+
+def _of_pairs(resolved: ResolvedPlan, mending: bool) -> list[Told]:
     pairs = resolved.pairs
-    found = []
-    if pairs:
-        upper, lower = (
-            np.stack([resolved.end_lab(getattr(pair, end)) for pair in pairs]) for end in ("upper", "lower")
-        )
-        kinds, outlined = [pair.kind for pair in pairs], [pair.outlined for pair in pairs]
-        findings = examine_each(kinds, upper, lower, outlined)
-        found = [
-            _pair_check(resolved, *each, mending) for each in zip(pairs, upper, lower, findings, strict=True)
-        ]
-    if len(resolved.plan.colours) > 1:
-        span = examine_span(resolved.lab)
-        found.append(_told(SPAN_CHECK, "Light to dark", span, resolved.plan.waiver(SPAN_CHECK), []))
-    return found
+    if not pairs:
+        return []
+    upper, lower = (
+        np.stack([resolved.end_lab(getattr(pair, end)) for pair in pairs]) for end in ("upper", "lower")
+    )
+    kinds, outlined = [pair.kind for pair in pairs], [pair.outlined for pair in pairs]
+    found = examine_each(kinds, upper, lower, outlined)
+    return [_pair(resolved, *each, mending) for each in zip(pairs, upper, lower, found, strict=True)]
 
 
-def _told(check: str, title: str, finding: Finding, waiver: Waiver | None, mends: list) -> dict[str, Any]:
-    return {
-        "id": check,
-        "title": title,
-        "status": finding.status.value,
-        "figure": finding.figure,
-        "limit": finding.limit,
-        "reason": finding.reason,
-        "waived": waiver.reason if waiver else None,
-        "mends": mends,
-    }
+def _span(resolved: ResolvedPlan) -> list[Told]:
+    if len(resolved.plan.colours) < 2:
+        return []
+    return [check(resolved.plan, "contrast", SPAN, "Light to dark", examine_span(resolved.lab))]
 
 
-def _pair_check(
+def _pair(
     resolved: ResolvedPlan, pair: Pair, upper: np.ndarray, lower: np.ndarray, finding: Finding, mending: bool
-) -> dict[str, Any]:
+) -> Told:
     title = RULES[pair.kind].title.format(
         upper=resolved.end_words(pair.upper), lower=resolved.end_words(pair.lower)
     )
-    check = pair_check(pair.key)
-    waiver = resolved.plan.waiver(check)
-    wanted = mending and finding.status is not Status.HOLDS and waiver is None
-    return _told(check, title, finding, waiver, _mends(resolved, pair, upper, lower) if wanted else [])
+    key = pair_check(pair.key)
+    wanted = mending and finding.status is not Status.HOLDS and resolved.plan.waiver(key) is None
+    mends = _mends(resolved, pair, upper, lower) if wanted else ()
+    return check(resolved.plan, "contrast", key, title, finding, mends)
 
 
-def _mends(resolved: ResolvedPlan, pair: Pair, upper: np.ndarray, lower: np.ndarray) -> list[dict]:
+def _mends(resolved: ResolvedPlan, pair: Pair, upper: np.ndarray, lower: np.ndarray) -> list[Told]:
+    """The palette's other colours first: a mend that brings in nothing new; then supplies."""
     found = []
     for end, media in RULES[pair.kind].remedies:
-        for ends, lab in (_palette(resolved, pair), _supplies(resolved.catalogue, media)):
+        for ends, lab in (
+            palette_ends(resolved, [pair.upper, pair.lower]),
+            supply_ends(resolved.catalogue, media),
+        ):
             best = mend(pair.kind, upper, lower, end, lab)
             if best:
                 found.append(_mend(resolved, pair, best, ends[best.index]))
@@ -71,30 +92,27 @@ def _mends(resolved: ResolvedPlan, pair: Pair, upper: np.ndarray, lower: np.ndar
     return found[:_MENDS]
 
 
-def _palette(resolved: ResolvedPlan, pair: Pair) -> tuple[list[End], np.ndarray]:
-    """The palette's other colours: a mend that brings in nothing new comes first."""
-    ends = [End("palette", colour.key) for colour in resolved.plan.colours]
-    kept = [place for place, end in enumerate(ends) if end not in (pair.upper, pair.lower)]
-    return [ends[place] for place in kept], resolved.lab[kept]
-
-
-def _supplies(catalogue: Catalogue, media: tuple[Medium, ...]) -> tuple[list[End], np.ndarray]:
-    """Supplies of the right media: those owned, or all that can be had where none is."""
-    places = catalogue.of_media(media)
-    owned = places[catalogue.usable[places]]
-    places = owned if len(owned) else places
-    return [End("supply", catalogue.rows[place][Catalogue.ID]) for place in places], catalogue.lab[places]
-
-
-def _mend(resolved: ResolvedPlan, pair: Pair, best: Mend, end: End) -> dict[str, Any]:
+def _mend(resolved: ResolvedPlan, pair: Pair, best: Mend, end: End) -> Told:
     after = {"upper": pair.upper, "lower": pair.lower} | {best.end: end}
     words = RULES[pair.kind].title.format(**{name: resolved.end_words(one) for name, one in after.items()})
-    return {
-        "words": words,
-        "figure": best.finding.figure,
-        "shades": resolved.end_shades(end),
-        "key": pair.key,
-        "end": best.end,
-        "source": end.source,
-        "id": end.id,
-    }
+    change = {"kind": "edit_pair", "key": pair.key, best.end: findings.told_end(end)}
+    return findings.mend(words, best.finding.figure, change, resolved.end_shades(end))
+
+
+# --- Colouring.
+
+
+def _of_colouring(coloured: Coloured) -> Sequence[dict[str, Any]]:
+    plan, found = coloured.resolved.plan, []
+    for conflict in coloured.conflicts:
+        finding = Finding(conflict.status, "", "", conflict.why)
+        found.append(check(plan, "colouring", conflict_check(conflict.key), conflict.title, finding))
+    for area in coloured.plan.areas:
+        judged = coloured.judgement(area)
+        if judged is not None:
+            status = Status.LOOK_AGAIN if judged.faults else Status.HOLDS
+            reason = "; ".join(dict.fromkeys(fault.words for fault in judged.faults))
+            figure, limit = f"ΔL* {judged.span:.0f} in all", f"ΔL* {judged.wanted:.0f} and even steps"
+            finding = Finding(status, figure, limit, reason)
+            found.append(check(plan, "colouring", family_check(area.key), f"Family of {area.name}", finding))
+    return found

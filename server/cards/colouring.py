@@ -205,12 +205,6 @@ class Coloured:
             labs += [self.resolved.lab[keys.index(key)] for key in beside if key in keys]
         return temperature(np.array(labs), np.ones(len(labs))) if labs else 0.0
 
-    @property
-    def trouble(self) -> int:
-        """How many conflicts and family faults there are to look at."""
-        judged = [self.judgement(area) for area in self.plan.areas]
-        return len(self.conflicts) + sum(1 for one in judged if one and one.faults)
-
     @cached_property
     def tone_shades(self) -> dict[int, list[dict[str, str]]]:
         """By the key of an area: its tones in every view, and last its glaze where it has one."""

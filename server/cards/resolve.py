@@ -54,7 +54,12 @@ class ResolvedPlan:
 
     @cached_property
     def pairs(self) -> tuple[Pair, ...]:
-        """What lies on what: as said, or as the roles suggest while nothing was said."""
+        """What lies on what: as said, or as the roles suggest while nothing was said.
+
+        None on a card that is built of pieces: what they really lie on says more.
+        """
+        if self.plan.build.every:
+            return ()
         if self.plan.pairs is not None:
             return self.plan.pairs
         colours = self.plan.colours

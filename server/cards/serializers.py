@@ -7,6 +7,7 @@ from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.painting import Way
 from jindle_core.contrast.rules import PairKind, Status
 from jindle_core.formats import Size, read_length
+from jindle_core.layers.folding import Fold
 from jindle_core.media import COLUMNS
 from jindle_core.plan import End, Role
 from server.catalogue.swatches import MatchSerializer, ShadesSerializer, SwatchSerializer
@@ -17,6 +18,8 @@ STATUS_CHOICES = [(status.value, status.value) for status in Status]
 COLUMN_CHOICES = [(column.key, column.title) for column in COLUMNS]
 UNIT_CHOICES = [("in", "in"), ("mm", "mm")]
 EFFECT_CHOICES = [(one.value, one.value) for one in EffectKind]
+STAGES = ("palette", "colouring", "background", "build", "contrast")
+FOLD_CHOICES = [(one.value, one.value) for one in Fold]
 SOURCES = ("palette", "supply", "white")
 
 
@@ -124,21 +127,19 @@ class PairSerializer(serializers.Serializer):
 
 
 class MendSerializer(serializers.Serializer):
-    """A change of one end that would hold: post it as ``edit_pair``."""
+    """A change that would make a check hold: post it as it is."""
 
     words = serializers.CharField()
-    figure = serializers.CharField()
-    shades = ShadesSerializer()
-    key = serializers.IntegerField()
-    end = serializers.ChoiceField(choices=("upper", "lower"))
-    source = serializers.ChoiceField(choices=SOURCES)
-    id = serializers.IntegerField()
+    figure = serializers.CharField(help_text="what the check then finds; empty where it has none")
+    shades = ShadesSerializer(allow_null=True)
+    change = serializers.DictField()
 
 
 class CheckSerializer(serializers.Serializer):
-    """What a rule found."""
+    """What a rule found, at which stage it is mended, and what would mend it."""
 
     id = serializers.CharField()
+    stage = serializers.ChoiceField(choices=STAGES)
     title = serializers.CharField()
     status = serializers.ChoiceField(choices=STATUS_CHOICES)
     figure = serializers.CharField()
@@ -152,13 +153,19 @@ class PartSerializer(serializers.Serializer):
     """A shape on the card, in millimetres."""
 
     name = serializers.CharField()
-    shape = serializers.ChoiceField(choices=("rect", "disc", "dots", "ground", "drawing", "text"))
+    shape = serializers.ChoiceField(choices=("rect", "disc", "dots", "ground", "drawing", "veil", "text"))
     x = serializers.FloatField()
     y = serializers.FloatField()
     width = serializers.FloatField()
     height = serializers.FloatField()
     key = serializers.IntegerField(help_text="of the palette colour it is in, or 0")
+    piece = serializers.IntegerField(help_text="the key of the piece that it is, or 0")
     raised = serializers.FloatField(help_text="mm that foam lifts it")
+    rim = serializers.FloatField(help_text="mm of white edge around it")
+    text = serializers.CharField()
+    size = serializers.FloatField(help_text="of type, in mm")
+    bold = serializers.BooleanField()
+    opacity = serializers.FloatField()
     shades = ShadesSerializer()
 
 
@@ -237,6 +244,8 @@ class DeskSerializer(serializers.Serializer):
     width = serializers.FloatField()
     height = serializers.FloatField()
     parts = PartSerializer(many=True)
+    inside = PartSerializer(many=True, help_text="of the half that is written on; none: not built of pieces")
+    fold = serializers.ChoiceField(choices=FOLD_CHOICES)
     picture = PictureSerializer(allow_null=True, help_text="what the part “drawing” shows")
     ground = PanelSerializer(allow_null=True, help_text="what the part “ground” shows")
 
@@ -246,6 +255,13 @@ class ColumnSerializer(serializers.Serializer):
 
     key = serializers.ChoiceField(choices=COLUMN_CHOICES)
     title = serializers.CharField()
+
+
+class NudgeSerializer(serializers.Serializer):
+    """How far (mm) an arrow key moves a piece."""
+
+    coarse = serializers.FloatField()
+    fine = serializers.FloatField(help_text="with Shift")
 
 
 class CardSerializer(serializers.Serializer):
@@ -261,13 +277,8 @@ class CardSerializer(serializers.Serializer):
     colours = PaletteColourSerializer(many=True)
     pairs = PairSerializer(many=True)
     guessed = serializers.BooleanField(help_text="the pairs are a guess from the roles")
-    colouring_trouble = serializers.IntegerField(help_text="families and materials to look at again")
-    ground_trouble = serializers.IntegerField(
-        allow_null=True, help_text="joins and findings of the ground to look at again; none without one"
-    )
-    build_trouble = serializers.IntegerField(
-        allow_null=True, help_text="pieces that do not fit or do not stand out; none without any"
-    )
+    nudge = NudgeSerializer()
+    built = serializers.BooleanField(help_text="of pieces: then they say what lies on what")
     checks = CheckSerializer(many=True)
     desk = DeskSerializer()
 

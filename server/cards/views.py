@@ -6,17 +6,19 @@ from typing import Any
 import numpy as np
 
 from jindle_core import defaults
-from jindle_core.changes import pair_check
+from jindle_core.check_ids import pair_check
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.contrast.rules import Status
-from jindle_core.formats import USUAL_SIZES, Size
+from jindle_core.desk import Part
+from jindle_core.formats import USUAL_SIZES, Length, Size
 from jindle_core.matching.nearest import Nearest, query_each
 from jindle_core.matching.verdicts import Verdict
 from jindle_core.media import COLUMNS
 from jindle_core.plan import End
 from server.accounts.models import Person
-from server.cards.building.built import Built
+from server.cards.building.examined import Examined
+from server.cards.building.stack import VEIL_OPACITY, Stack
 from server.cards.checks import checks
 from server.cards.colouring import Coloured, coloured_plans
 from server.cards.grounds.on_ground import OnGround, on_ground
@@ -34,7 +36,8 @@ _COLUMNS = [{"key": column.key, "title": column.title} for column in COLUMNS]
 def whole_card(card: Card, catalogue: Catalogue, person: Person) -> dict[str, Any]:
     """The card as ``CardSerializer`` describes it."""
     (coloured,) = coloured_plans([card], catalogue, person)
-    laid = on_ground(coloured)
+    stack = Stack(coloured)
+    laid = on_ground(coloured, stack)
     resolved, units, only_owned = coloured.resolved, person.units, person.only_owned
     labels = dict(card.revisions.filter(number__in=(card.head, card.head + 1)).values_list("number", "label"))
     return {
@@ -48,11 +51,10 @@ def whole_card(card: Card, catalogue: Catalogue, person: Person) -> dict[str, An
         "colours": _colours(resolved, only_owned),
         "pairs": _pairs(resolved),
         "guessed": resolved.plan.pairs is None,
-        "checks": checks(resolved),
-        "colouring_trouble": coloured.trouble,
-        "ground_trouble": laid.trouble if laid.grounded.plan.laid else None,
-        "build_trouble": Built(resolved, units).trouble if resolved.plan.build.pieces else None,
-        "desk": _desk(laid),
+        "nudge": _nudge(resolved.plan.size),
+        "built": bool(resolved.plan.build.every),
+        "checks": checks(laid, Examined(stack)),
+        "desk": desk_told(laid, stack),
     }
 
 
@@ -63,8 +65,9 @@ def card_summaries(cards: Sequence[Card], catalogue: Catalogue, person: Person) 
 
 
 def _summary(card: Card, coloured: Coloured, units: str) -> dict[str, Any]:
-    resolved = coloured.resolved
-    found = checks(resolved, mending=False)
+    resolved, stack = coloured.resolved, Stack(coloured)
+    laid = on_ground(coloured, stack)
+    found = checks(laid, Examined(stack), mending=False)
     counted = [check["status"] for check in found if check["waived"] is None]
     return {
         "id": card.pk,
@@ -82,7 +85,7 @@ def _summary(card: Card, coloured: Coloured, units: str) -> dict[str, Any]:
         "failing": counted.count(Status.FAILS.value),
         "doubtful": counted.count(Status.LOOK_AGAIN.value),
         "checks": len(found),
-        "desk": _desk(on_ground(coloured)),
+        "desk": desk_told(laid, stack, inside=False),
     }
 
 
@@ -96,6 +99,13 @@ def size(given: Size, units: str) -> dict[str, Any]:
         "unit": given.width.unit,
         "orientation": given.orientation,
     }
+
+
+def _nudge(given: Size) -> dict[str, float]:
+    """How far an arrow key moves a piece of a card, as ``NudgeSerializer`` describes it."""
+    unit = given.width.unit
+    coarse, fine = (float(Length(ticks, unit).millimetres) for ticks in defaults.NUDGE[unit])
+    return {"coarse": coarse, "fine": fine}
 
 
 def usual_sizes(units: str) -> list[dict[str, Any]]:
@@ -218,26 +228,44 @@ def _end(resolved: ResolvedPlan, end: End) -> dict[str, Any]:
     }
 
 
-def _desk(laid: OnGround) -> dict[str, Any]:
-    resolved, mat = laid.coloured.resolved, laid.grounded.mat_lab
+def desk_told(laid: OnGround, stack: Stack, inside: bool = True) -> dict[str, Any]:
+    """The card as ``DeskSerializer`` describes it; its inside where that is wanted and there is one."""
+    resolved = laid.coloured.resolved
     given = resolved.plan.size
-    # A card that is built of pieces says of each what it is of.
-    guessed = mat is not None and not resolved.plan.build.pieces
-    inked = {"mat": value_shades(tuple(map(float, mat)))} if guessed else {}
+    built = resolved.plan.build.every
     return {
         "width": float(given.width.millimetres),
         "height": float(given.height.millimetres),
-        "parts": [
-            {
-                "name": part.name,
-                "shape": part.shape,
-                **{side: round(getattr(part, side), 3) for side in ("x", "y", "width", "height")},
-                "key": part.end.id if part.end.source == "palette" else 0,
-                "raised": round(part.raised, 2),
-                "shades": inked.get(part.name) or resolved.end_shades(part.end),
-            }
-            for part in laid.parts
-        ],
+        "parts": told_parts(laid.parts, laid, stack),
+        "inside": told_parts(stack.parts[1], laid, stack) if inside and built else [],
+        "fold": resolved.plan.build.fold.value,
         "picture": picture(laid.coloured),
         "ground": laid.grounded.panel(),
     }
+
+
+def told_parts(parts: Sequence[Part], laid: OnGround, stack: Stack) -> list[dict[str, Any]]:
+    """Some parts of the desk as ``PartSerializer`` describes them."""
+    mat = None if laid.stack else laid.grounded.mat_lab
+    inked = {} if mat is None else {"mat": value_shades(tuple(map(float, mat)))}
+    return [
+        {
+            "name": part.name,
+            "shape": part.shape,
+            **{side: round(getattr(part, side), 3) for side in ("x", "y", "width", "height")},
+            "key": part.end.id if part.end.source == "palette" else 0,
+            "piece": part.piece,
+            "raised": round(part.raised, 2),
+            "rim": part.rim,
+            "text": part.text,
+            "size": round(part.size, 3),
+            "bold": part.bold,
+            "opacity": round(VEIL_OPACITY, 3) if part.shape == "veil" else 1.0,
+            "shades": inked.get(part.name) or _part_shades(stack, part),
+        }
+        for part in parts
+    ]
+
+
+def _part_shades(stack: Stack, part: Part) -> dict[str, str]:
+    return stack.shades(part.piece) if part.piece else stack.resolved.end_shades(part.end)

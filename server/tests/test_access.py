@@ -82,6 +82,7 @@ TABLE = (
     ("cards/{card}/colouring/propose", "post", {"version": "{version}"}, 401, 400, 404),
     ("cards/{card}/areas/1/families", "get", None, 401, 400, 404),
     ("cards/{card}/build", "get", None, 401, 200, 404),
+    ("cards/{card}/build/pieces/9/instead", "get", None, 401, 400, 404),
     ("cards/{card}/build/cutting", "get", {"width": "12", "height": "12", "unit": "in"}, 401, 200, 404),
     ("cards/{card}/build/cutting/sheet", "get", {"width": "12", "height": "12", "unit": "in"}, 401, 200, 404),
     ("cards/{card}/ground", "get", None, 401, 200, 404),
@@ -191,6 +192,7 @@ class AccessTests(ApiTestCase):
         )
         tried = {path.format(**whole).replace("/csv", "/<str:kind>") for path, *_ in TABLE}
         tried = {path.replace("areas/1/", "areas/<int:key>/") for path in tried}
+        tried = {path.replace("pieces/9/", "pieces/<int:key>/") for path in tried}
         tried = {path.replace("joins/<int:pk>/", "joins/<int:at>/") for path in tried}
         self.assertEqual({str(one.pattern) for one in api}, tried | opened)
 

@@ -8,17 +8,28 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from server.access import cards_of, one
-from server.cards.building.built import Built
+from server.cards.building.built import built
+from server.cards.building.checks import build_checks
+from server.cards.building.cutting import Cutting
+from server.cards.building.examined import Examined
+from server.cards.building.instead import instead
 from server.cards.building.pdf import cutting_pdf
-from server.cards.building.serializers import BuildSerializer, CuttingQuery, CuttingSerializer
-from server.cards.resolve import ResolvedPlan
+from server.cards.building.serializers import (
+    BuildSerializer,
+    CuttingQuery,
+    CuttingSerializer,
+    PieceInsteadSerializer,
+)
+from server.cards.building.stack import Stack
+from server.cards.colouring import coloured_plans
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 
 
-def _built(request: Request, pk: int) -> Built:
+def _examined(request: Request, pk: int) -> Examined:
     card = one(cards_of(request.user), pk=pk)
-    return Built(ResolvedPlan(card.plan, catalogue_for(request.user)), request.user.units)
+    (coloured,) = coloured_plans([card], catalogue_for(request.user), request.user)
+    return Examined(Stack(coloured))
 
 
 class CardBuild(APIView):
@@ -27,7 +38,18 @@ class CardBuild(APIView):
     @extend_schema(responses=BuildSerializer, operation_id="build")
     def get(self, request: Request, pk: int) -> Response:
         """Its pieces with their sizes, places and heights, and how they fit and stand."""
-        return Response(_built(request, pk).told())
+        examined = _examined(request, pk)
+        return Response(built(examined, request.user.units) | {"checks": build_checks(examined)})
+
+
+class PieceInstead(APIView):
+    """What a piece could be instead."""
+
+    @extend_schema(responses=PieceInsteadSerializer(many=True), operation_id="piece_instead")
+    def get(self, request: Request, pk: int, key: int) -> Response:
+        """The card as it is, without it, and with it inked by oneself, white, black, kraft, metallic."""
+        examined = _examined(request, pk)
+        return Response(instead(examined, examined.stack.plan.piece(key)))
 
 
 class CuttingSheet(APIView):
@@ -42,9 +64,10 @@ class CuttingSheet(APIView):
         """The list of pieces with a ruler to check the printer, then every sheet in its true size."""
         given = CuttingQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
-        built = _built(request, pk)
-        cutting = built.cutting(given.sheet(), given.validated_data["count"])
-        made = cutting_pdf(f"Cutting: {built.resolved.plan.name}", built.told(), cutting)
+        examined = _examined(request, pk)
+        title = f"Cutting: {examined.stack.resolved.plan.name}"
+        cutting = Cutting(examined.stack, **given.asked()).told()
+        made = cutting_pdf(title, built(examined, request.user.units), cutting)
         return download(made, "application/pdf", "cutting.pdf")
 
 
@@ -56,4 +79,4 @@ class CardCutting(APIView):
         """The pieces of so many cards, laid on few sheets that a trimmer can cut."""
         given = CuttingQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
-        return Response(_built(request, pk).cutting(given.sheet(), given.validated_data["count"]))
+        return Response(Cutting(_examined(request, pk).stack, **given.asked()).told())

@@ -23,7 +23,8 @@ def cutting_pdf(title: str, built: dict[str, Any], cutting: dict[str, Any]) -> b
 
 def _listed(title: str, built: dict[str, Any], cutting: dict[str, Any]) -> str:
     rows = "".join(
-        f"<tr><td>{escape(one['name'])}<td>{escape(one['size'])}<td>{one['count']}<td>{escape(one['material'])}"
+        f"<tr><td>{escape(one['name'])}<td>{escape(one['size'])}<td>{one['count']}"
+        f"<td>{escape(one['material'])}<td>{escape(one['out_of'] or one['direction'])}"
         for one in cutting["pieces"]
     )
     middles = "".join(
@@ -33,7 +34,7 @@ def _listed(title: str, built: dict[str, Any], cutting: dict[str, Any]) -> str:
     rulers = "".join(_ruler(*one) for one in _RULERS)
     return f"""<section class=list><h1>{escape(title)}</h1>
 <p>The base is {escape(built["flat"])} before it is folded; score it {escape(built["score"])}.</p>
-<table><tr><th>Piece<th>Size<th>Count<th>Of{rows}</table>{middles}
+<table><tr><th>Piece<th>Size<th>Count<th>Of<th>Lies{rows}</table>{middles}
 <p>Print at 100 %, not fitted to the page, and lay a ruler on these lines:</p>{rulers}
 <p>Cut away from your hand, along a metal ruler or with the trimmer’s guard down; cap the blade.</p>
 </section>"""
@@ -45,15 +46,32 @@ def _ruler(words: str, length: float, step: float) -> str:
 
 
 def _sheet(number: int, sheet: dict[str, Any]) -> str:
-    cuts = "".join(
-        f"<div class=cut style='left:{cut['x']:.3f}mm;top:{cut['y']:.3f}mm;"
-        f"width:{cut['width']:.3f}mm;height:{cut['height']:.3f}mm'>{escape(cut['name'])}"
-        f"{' (turned)' if cut['turned'] else ''}</div>"
-        for cut in sheet["cuts"]
+    drawn = "".join(_cut(cut) for cut in sheet["cuts"])
+    drawn += "".join(
+        f"<div class=left style='{_place(one)}'><span>left over, {escape(one['size'])}</span></div>"
+        for one in sheet["left"]
     )
     name = f"<p class=of>{escape(sheet['material']['words'])}</p>"
     size = f"width:{sheet['width']:.3f}mm;height:{sheet['height']:.3f}mm"
-    return f"<section class='sheet s{number}' style='{size}'>{cuts}{name}</section>"
+    return f"<section class='sheet s{number}' style='{size}'>{drawn}{name}</section>"
+
+
+def _cut(cut: dict[str, Any]) -> str:
+    """A piece as it is cut, a base with the line on which it is scored, a mat with its middle."""
+    turned = ", turned" if cut["turned"] else ""
+    drawn = f"<div class=cut style='{_place(cut)}'>{escape(cut['name'])}, {escape(cut['size'])}{turned}</div>"
+    if line := cut["score"]:
+        wide, high = line["x2"] - line["x1"], line["y2"] - line["y1"]
+        box = {"x": line["x1"], "y": line["y1"], "width": wide, "height": high}
+        drawn += f"<div class=score style='{_place(box)}'><span>score here</span></div>"
+    if cut["hole"]:
+        drawn += f"<div class=hole style='{_place(cut['hole'])}'>its middle, for smaller pieces</div>"
+    return drawn
+
+
+def _place(box: dict[str, Any]) -> str:
+    sides = (("left", "x"), ("top", "y"), ("width", "width"), ("height", "height"))
+    return ";".join(f"{name}:{box[side]:.3f}mm" for name, side in sides)
 
 
 _STYLE = """
@@ -69,5 +87,10 @@ th, td { text-align: left; padding: 0.6mm 6mm 0.6mm 0; overflow-wrap: anywhere }
 .sheet + .sheet { break-before: page }
 .cut { position: absolute; box-sizing: border-box; border: 0.15mm solid #111; padding: 1mm; font-size: 7pt;
   overflow: hidden }
+.left { position: absolute; box-sizing: border-box; padding: 1mm; font-size: 7pt; color: #777;
+  overflow: hidden }
+.hole { position: absolute; box-sizing: border-box; border: 0.2mm dashed #111; padding: 1mm; font-size: 7pt }
+.score { position: absolute; border-top: 0.25mm dashed #111; border-left: 0.25mm dashed #111 }
+.score span { position: absolute; left: 2mm; top: 1mm; font-size: 7pt; white-space: nowrap }
 .of { position: absolute; right: 2mm; bottom: 1mm; margin: 0; font-size: 7pt; color: #555 }
 """

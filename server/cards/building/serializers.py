@@ -1,18 +1,30 @@
 """What the API of how a card is built takes and gives."""
 
 from fractions import Fraction
+from typing import Any
 
 from rest_framework import serializers
 
 from jindle_core import build_changes, defaults
+from jindle_core.cutting.grain import Grain
 from jindle_core.errors import BadInput, Problem
-from jindle_core.formats import Length, Limits, Size, read_length
+from jindle_core.formats import Length, Limits, Size, read_length, read_size
 from jindle_core.layers.folding import Fold
-from jindle_core.layers.pieces import Across, Down, Kind, Raised
+from jindle_core.layers.pieces import Across, Down, InkedOver, Kind, Raised
+from jindle_core.prediction.behaviour import Hand
 from server.cards.change_serializers import ChangeSerializer, kind_field
-from server.cards.serializers import STATUS_CHOICES, UNIT_CHOICES, EndSerializer, EndViewSerializer
+from server.cards.serializers import (
+    FOLD_CHOICES,
+    STATUS_CHOICES,
+    UNIT_CHOICES,
+    CheckSerializer,
+    EndSerializer,
+    EndViewSerializer,
+    PartSerializer,
+)
+from server.catalogue.models import HAND_CHOICES
 
-FOLD_CHOICES = [(one.value, one.value) for one in Fold]
+GRAIN_CHOICES = [(one.value, one.value) for one in Grain]
 PIECE_CHOICES = [(one.value, one.value) for one in Kind]
 RAISED_CHOICES = [(one.value, one.value) for one in Raised]
 ACROSS_CHOICES = [(one.value, one.value) for one in Across]
@@ -21,10 +33,25 @@ _OF_PIECES = Limits(
     Fraction(1, 2), Fraction(610), "is no measure of a piece", "1/32 to 24 in, or 0.5 to 610 mm"
 )
 _OFFSETS = Limits(Fraction(0), Fraction(610), "is no offset", "0 to 24 in, or 0 to 610 mm, with − before it")
+_OF_ENVELOPES = Limits(
+    Fraction(25), Fraction(1000), "is no size of an envelope", "1 to 39 in, or 25 to 1000 mm"
+)
 _OF_SHEETS = Limits(Fraction(25), Fraction(1000), "is no size of a sheet", "1 to 39 in, or 25 to 1000 mm")
 
 
 # --- What it takes.
+
+
+class InkedOverSerializer(serializers.Serializer):
+    """A pad that a piece is inked with by oneself."""
+
+    colour = serializers.IntegerField(help_text="the pad's id")
+    hand = serializers.ChoiceField(choices=HAND_CHOICES, default="middle")
+    coats = serializers.IntegerField(default=1, min_value=1, max_value=defaults.PAD_COATS)
+
+    def to_internal_value(self, data) -> InkedOver:
+        given = super().to_internal_value(data)
+        return InkedOver(given["colour"], Hand(given["hand"]), given["coats"])
 
 
 class PieceFieldsSerializer(ChangeSerializer):
@@ -43,11 +70,15 @@ class PieceFieldsSerializer(ChangeSerializer):
     raised = serializers.ChoiceField(choices=RAISED_CHOICES, required=False)
     trimmed = serializers.BooleanField(required=False)
     tucked = serializers.BooleanField(required=False)
+    inked = InkedOverSerializer(required=False, allow_null=True)
+    white_edge = serializers.BooleanField(required=False)
+    text = serializers.CharField(required=False, allow_blank=True, max_length=defaults.WORDS_LIMIT)
+    bold = serializers.BooleanField(required=False)
 
     def told(self, given: dict) -> dict:
         """The fields of a piece that were given."""
         unit = given["unit"]
-        found = {name: given[name] for name in ("on", "material", "trimmed", "tucked") if name in given}
+        found = {name: given[name] for name in _AS_GIVEN if name in given}
         if "reveal" in given:
             found["reveal"] = read_length(given["reveal"], unit, "reveal", _OF_PIECES)
         if "width" in given or "height" in given:
@@ -62,6 +93,7 @@ class PieceFieldsSerializer(ChangeSerializer):
         return found | {"place": place} if place else found
 
 
+_AS_GIVEN = ("on", "material", "trimmed", "tucked", "inked", "white_edge", "text", "bold")
 _PLACES = {"across": Across, "down": Down}
 
 
@@ -78,10 +110,12 @@ class AddPieceSerializer(PieceFieldsSerializer):
     kind = kind_field("add_piece")
     piece_kind = serializers.ChoiceField(choices=PIECE_CHOICES)
     name = serializers.CharField(max_length=defaults.NAME_LIMIT)
+    inside = serializers.BooleanField(default=False)
 
     def to_internal_value(self, data):
         given = super(ChangeSerializer, self).to_internal_value(data)
-        return build_changes.AddPiece(Kind(given["piece_kind"]), given["name"], self.told(given))
+        kind = Kind(given["piece_kind"])
+        return build_changes.AddPiece(kind, given["name"], self.told(given), given["inside"])
 
 
 class EditPieceSerializer(PieceFieldsSerializer):
@@ -100,6 +134,14 @@ class EditPieceSerializer(PieceFieldsSerializer):
         if "piece_kind" in given:
             told["kind"] = Kind(given["piece_kind"])
         return build_changes.EditPiece(given["key"], told)
+
+
+class NudgePieceSerializer(ChangeSerializer):
+    makes = build_changes.NudgePiece
+    kind = kind_field("nudge_piece")
+    key = serializers.IntegerField()
+    right = serializers.FloatField(min_value=-610, max_value=610, help_text="mm; negative: to the left")
+    below = serializers.FloatField(min_value=-610, max_value=610, help_text="mm; negative: upwards")
 
 
 class RemovePieceSerializer(ChangeSerializer):
@@ -121,12 +163,26 @@ class StartLayoutSerializer(ChangeSerializer):
     layout = serializers.CharField(max_length=40)
 
 
+class EnvelopeSerializer(serializers.Serializer):
+    """An envelope as typed."""
+
+    width = serializers.CharField(max_length=40)
+    height = serializers.CharField(max_length=40)
+    unit = serializers.ChoiceField(choices=UNIT_CHOICES)
+
+    def to_internal_value(self, data) -> Size:
+        given = super().to_internal_value(data)
+        return read_size(given["width"], given["height"], given["unit"], _OF_ENVELOPES)
+
+
 class SetBuildSerializer(ChangeSerializer):
     """How it is folded and posted; what is left out stays."""
 
     kind = kind_field("set_build")
     fold = serializers.ChoiceField(choices=FOLD_CHOICES, required=False)
     base = EndSerializer(required=False)
+    ground_on = serializers.IntegerField(required=False, allow_null=True, help_text="the key of its piece")
+    envelope = EnvelopeSerializer(required=False, allow_null=True)
     post_limit = serializers.FloatField(required=False, allow_null=True, min_value=0.1, max_value=100)
 
     def to_internal_value(self, data):
@@ -140,6 +196,7 @@ class SetBuildSerializer(ChangeSerializer):
 BUILD_CHANGES: dict[str, type[ChangeSerializer]] = {
     "add_piece": AddPieceSerializer,
     "edit_piece": EditPieceSerializer,
+    "nudge_piece": NudgePieceSerializer,
     "remove_piece": RemovePieceSerializer,
     "move_piece": MovePieceSerializer,
     "start_layout": StartLayoutSerializer,
@@ -154,12 +211,20 @@ class CuttingQuery(serializers.Serializer):
     width = serializers.CharField(max_length=40)
     height = serializers.CharField(max_length=40)
     unit = serializers.ChoiceField(choices=UNIT_CHOICES)
+    grain = serializers.ChoiceField(choices=GRAIN_CHOICES, default=Grain.UNKNOWN.value)
+    from_middles = serializers.BooleanField(
+        default=False, help_text="cut smaller pieces out of the hidden middles of mats"
+    )
 
-    def sheet(self) -> Size:
-        """The sheet that is asked for."""
+    def asked(self) -> dict[str, Any]:
+        """What ``Cutting`` takes."""
         given = self.validated_data
-        sides = (read_length(given[side], given["unit"], side, _OF_SHEETS) for side in ("width", "height"))
-        return Size(*sides)
+        return {
+            "sheet": read_size(given["width"], given["height"], given["unit"], _OF_SHEETS),
+            "count": given["count"],
+            "grain": Grain(given["grain"]),
+            "from_middles": given["from_middles"],
+        }
 
 
 # --- What it gives.
@@ -199,9 +264,13 @@ class PieceSerializer(serializers.Serializer):
     right = serializers.CharField(help_text="offset, or blank; − to the left")
     below = serializers.CharField(help_text="offset, or blank; − upwards")
     material = EndViewSerializer()
+    inked = InkedOverSerializer(allow_null=True)
     raised = serializers.ChoiceField(choices=RAISED_CHOICES)
     trimmed = serializers.BooleanField()
     tucked = serializers.BooleanField()
+    white_edge = serializers.BooleanField()
+    text = serializers.CharField(help_text="what words say; blank: the card's name")
+    bold = serializers.BooleanField()
     box = PlacedBoxSerializer()
     bottom = serializers.FloatField(help_text="mm above the card's front")
     top = serializers.FloatField()
@@ -227,6 +296,14 @@ class SheetToCutSerializer(serializers.Serializer):
     unit = serializers.ChoiceField(choices=UNIT_CHOICES)
 
 
+class TrimmingSerializer(serializers.Serializer):
+    """What falls off a piece that is trimmed."""
+
+    name = serializers.CharField(help_text="of the piece")
+    size = serializers.CharField()
+    could_be = serializers.ListField(child=serializers.CharField(), help_text="pieces that it is enough for")
+
+
 class BuildSerializer(serializers.Serializer):
     """How the card is built."""
 
@@ -236,11 +313,39 @@ class BuildSerializer(serializers.Serializer):
     score = serializers.CharField()
     post_limit = serializers.FloatField(allow_null=True)
     thickness = PieceFindingSerializer()
-    envelope = serializers.CharField(allow_null=True, help_text="the smallest usual one; none holds it")
+    envelope = serializers.CharField(allow_null=True, help_text="as said, or the smallest usual one")
+    own_envelope = serializers.BooleanField(help_text="as said")
+    envelopes = SheetToCutSerializer(many=True, help_text="the usual ones, of the card's unit first")
     pieces = PieceSerializer(many=True)
+    inside = PieceSerializer(many=True)
+    carrier = serializers.IntegerField(allow_null=True, help_text="the key of what the ground is on")
+    ground = serializers.BooleanField(help_text="there is one")
+    ground_said = serializers.BooleanField(help_text="on what it is, rather than on the first panel")
+    trimmings = TrimmingSerializer(many=True)
     base_thickness = serializers.FloatField(help_text="mm of one half")
     sheets = SheetToCutSerializer(many=True)
+    grains = serializers.ListField(child=serializers.ChoiceField(choices=GRAIN_CHOICES))
     layouts = LayoutSerializer(many=True)
+    checks = CheckSerializer(many=True)
+
+
+class PieceInsteadSerializer(serializers.Serializer):
+    """The card with a piece as it is, gone, or of something else: post the change to have it so."""
+
+    words = serializers.CharField()
+    note = serializers.CharField()
+    stands = PieceFindingSerializer(allow_null=True)
+    parts = PartSerializer(many=True)
+    change = serializers.DictField(allow_null=True)
+
+
+class LineSerializer(serializers.Serializer):
+    """A straight line in mm."""
+
+    x1 = serializers.FloatField()
+    y1 = serializers.FloatField()
+    x2 = serializers.FloatField()
+    y2 = serializers.FloatField()
 
 
 class SheetCutSerializer(PlacedBoxSerializer):
@@ -249,6 +354,15 @@ class SheetCutSerializer(PlacedBoxSerializer):
     key = serializers.IntegerField(help_text="of the piece; 0: the base")
     name = serializers.CharField()
     turned = serializers.BooleanField()
+    size = serializers.CharField(help_text="as it stands on the card")
+    score = LineSerializer(allow_null=True, help_text="where a base is scored")
+    hole = PlacedBoxSerializer(allow_null=True, help_text="the middle that smaller pieces are made of")
+
+
+class LeftSerializer(PlacedBoxSerializer):
+    """What is left over of a sheet."""
+
+    size = serializers.CharField()
 
 
 class SheetSerializer(serializers.Serializer):
@@ -258,7 +372,8 @@ class SheetSerializer(serializers.Serializer):
     width = serializers.FloatField()
     height = serializers.FloatField()
     cuts = SheetCutSerializer(many=True)
-    left = PlacedBoxSerializer(many=True)
+    trims = LineSerializer(many=True, help_text="cuts right across, one after the other")
+    left = LeftSerializer(many=True)
     used = serializers.FloatField(help_text="share of the sheet")
 
 
@@ -269,6 +384,8 @@ class CutPieceSerializer(serializers.Serializer):
     size = serializers.CharField()
     count = serializers.IntegerField()
     material = serializers.CharField()
+    direction = serializers.CharField(help_text="of its grain or pattern")
+    out_of = serializers.CharField(help_text="the middle that it is cut out of, or blank: a sheet")
 
 
 class MiddleSerializer(serializers.Serializer):

@@ -6,6 +6,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from server.access import cards_of, one
+from server.cards.building.stack import Stack
 from server.cards.colouring import coloured_plans
 from server.cards.grounds.grounded import Grounded
 from server.cards.grounds.on_ground import OnGround, on_ground
@@ -22,7 +23,8 @@ from server.catalogue.arrays import catalogue_for
 
 def _on_ground(request: Request, pk: int) -> OnGround:
     card = one(cards_of(request.user), pk=pk)
-    return on_ground(coloured_plans([card], catalogue_for(request.user), request.user)[0])
+    (coloured,) = coloured_plans([card], catalogue_for(request.user), request.user)
+    return on_ground(coloured, Stack(coloured))
 
 
 def _grounded(request: Request, pk: int) -> Grounded:

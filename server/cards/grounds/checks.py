@@ -1,6 +1,6 @@
 """Does a card's ground run evenly and do what is wanted of it, and what would mend it?"""
 
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Iterator
 from dataclasses import asdict, replace
 from typing import Any
 
@@ -10,14 +10,17 @@ from jindle_core import defaults
 from jindle_core.blending.effects import EffectKind, examine_marks
 from jindle_core.blending.evenness import evened, examine_centre, examine_edge, examine_steps
 from jindle_core.blending.inks import seen_on
+from jindle_core.blending.joins import Meeting
 from jindle_core.blending.known import are_white
 from jindle_core.blending.painting import EDGED, GroundShape, at_points, spread
 from jindle_core.blending.standing import Wish
+from jindle_core.check_ids import ground_check
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import Finding, PairKind, Status, holds
 from jindle_core.ground import Effect, PadUse
 from jindle_core.media import PAD_MEDIA
 from jindle_core.prediction.behaviour import Hand
+from server.cards.findings import Told, check, mend
 from server.cards.grounds.grounded import Grounded
 from server.cards.grounds.on_ground import OnGround
 from server.catalogue.arrays import Catalogue
@@ -27,32 +30,57 @@ _TRIED = 4  # pads instead of one
 _HANDS = list(Hand)
 
 
-def findings(on: OnGround) -> list[dict[str, Any]]:
-    """All that holds or does not hold of a ground, as ``GroundFindingSerializer`` describes it."""
-    if not on.grounded.plan.laid:
-        return []
-    found = [*_evenness(on.grounded), *_standing(on)]
-    for kind, seen in on.grounded.marks.items():
-        found.append(_told(f"effect {kind}", kind[0].upper() + kind[1:], examine_marks(kind, seen)))
+def findings(on: OnGround, mending: bool = True) -> list[Told]:
+    """All that holds or does not hold of a ground, as ``CheckSerializer`` describes it.
+
+    Without what would mend it where not ``mending``: every way is tried out, and that takes its time.
+    """
+    plan = on.coloured.resolved.plan
+    found = []
+    for key, title, finding, to_mend in _found(on) if plan.ground.laid else ():
+        wanted = mending and finding.status is not Status.HOLDS
+        found.append(
+            check(plan, "background", ground_check(key), title, finding, to_mend() if wanted else ())
+        )
     return found
 
 
-def _told(key: str, title: str, found: Finding, mends: Iterable[dict] = ()) -> dict[str, Any]:
-    return {"key": key, "title": title} | asdict(found) | {"status": found.status.value, "mends": list(mends)}
+def joins(grounded: Grounded) -> list[Told]:
+    """How each pad meets the next, as a check; not what cannot be predicted."""
+    plan = grounded.resolved.plan
+    found = []
+    for at, join in enumerate(grounded.joins):
+        if grounded.is_predicted(at):
+            title = f"{_name(grounded, at)} into {_name(grounded, at + 1)}"
+            kept = f"{100 * join.kept:.0f} % of the colour kept"
+            status = Status.LOOK_AGAIN if join.meeting is Meeting.MUDDY else Status.HOLDS
+            finding = Finding(status, kept, f"{100 * defaults.MUD_SHARE:.0f} %", join.words)
+            found.append(check(plan, "background", ground_check(f"join {at}"), title, finding))
+    return found
+
+
+# A check's key, its title, what was found, and how to find what would mend it.
+_Found = tuple[str, str, Finding, Callable[[], list[Told]]]
+
+
+def _found(on: OnGround) -> Iterator[_Found]:
+    yield from _evenness(on.grounded)
+    yield from _standing(on)
+    for kind, seen in on.grounded.marks.items():
+        yield f"effect {kind}", kind[0].upper() + kind[1:], examine_marks(kind, seen), list
 
 
 # --- Evenness.
 
 
-def _evenness(grounded: Grounded) -> list[dict[str, Any]]:
+def _evenness(grounded: Grounded) -> Iterator[_Found]:
     shape, pads = grounded.plan.shape, grounded.pads
-    if not pads:
-        return []
-    if shape is GroundShape.OMBRE:
-        return [_steps(grounded)]
-    if shape is GroundShape.VIGNETTE:
-        return [_centre(grounded)]
-    return [_edge(grounded, at) for at in range(len(pads))] if shape in EDGED else []
+    if pads and shape is GroundShape.OMBRE:
+        yield _steps(grounded)
+    if pads and shape is GroundShape.VIGNETTE:
+        yield _centre(grounded)
+    if shape in EDGED:
+        yield from (_edge(grounded, at) for at in range(len(pads)))
 
 
 def _bands(grounded: Grounded) -> np.ndarray:
@@ -63,65 +91,58 @@ def _bands(grounded: Grounded) -> np.ndarray:
     return grounded.seen_at(*((along, middle) if grounded.plan.across else (middle, along)))
 
 
-def _steps(grounded: Grounded) -> dict[str, Any]:
+def _steps(grounded: Grounded) -> _Found:
     labs = _bands(grounded)
-    finding = examine_steps(labs)
-    mends = []
-    if finding.status is not Status.HOLDS:
+
+    def to_mend() -> list[Told]:
         tried = [
-            (at, pads)
+            (at, _changed(grounded.pads, at, coats=pad.coats + 1))
             for at, pad in enumerate(grounded.pads)
             if pad.coats < defaults.PAD_COATS
-            for pads in [_changed(grounded.pads, at, coats=pad.coats + 1)]
         ]
         seen = [_bands(grounded.with_plan(replace(grounded.plan, pads=pads))) for _, pads in tried]
         best = evened([labs, *seen])
-        if best:
-            at, pads = tried[best - 1]
-            after = examine_steps(seen[best - 1])
-            words = f"one more coat of {_name(grounded, at)}"
-            mends.append(_mend(words, after.figure, {"pads": pads}))
-    return _told("steps", "Steps of the ombre", finding, mends)
+        if not best:
+            return []
+        at, pads = tried[best - 1]
+        words = f"one more coat of {_name(grounded, at)}"
+        return [_mend(words, examine_steps(seen[best - 1]).figure, {"pads": pads})]
+
+    return "steps", "Steps of the ombre", examine_steps(labs), to_mend
 
 
-def _centre(grounded: Grounded) -> dict[str, Any]:
+def _centre(grounded: Grounded) -> _Found:
     def seen(of: Grounded) -> Finding:
         # Half of the way to the corner lies so far from the middle, right and down.
         x = np.array([0.5, 0.5 + defaults.VIGNETTE_CENTRE[1] / 2])
         centre, edge = of.seen_at(x, x)
         return examine_centre(centre, edge)
 
-    finding = seen(grounded)
     ways = [("cover the centre with a light hand of the first pad", {"tinted": True})]
     hand = grounded.pads[0].hand
     if hand is not Hand.LIGHT:
         lighter = _changed(grounded.pads, 0, hand=_HANDS[_HANDS.index(hand) - 1])
         ways.append((f"a lighter hand with {_name(grounded, 0)}", {"pads": lighter}))
-    return _told("centre", "Centre of the vignette", finding, _that_hold(grounded, finding, ways, seen))
+    return "centre", "Centre of the vignette", seen(grounded), lambda: _that_hold(grounded, ways, seen)
 
 
-def _edge(grounded: Grounded, at: int) -> dict[str, Any]:
+def _edge(grounded: Grounded, at: int) -> _Found:
     def seen(of: Grounded) -> Finding:
         return examine_edge(of.inks[at], of.card)
 
-    finding, pad = seen(grounded), grounded.pads[at]
+    pad = grounded.pads[at]
     ways = [
         ("a lighter hand, tapped off first", {"pads": _changed(grounded.pads, at, hand=hand)})
         for hand in _HANDS[: _HANDS.index(pad.hand)][::-1]
     ]
     title = f"Edge of {_name(grounded, at)}"
-    return _told(f"edge {at}", title, finding, _that_hold(grounded, finding, ways, seen)[:1])
+    return f"edge {at}", title, seen(grounded), lambda: _that_hold(grounded, ways, seen)[:1]
 
 
 def _that_hold(
-    grounded: Grounded,
-    finding: Finding,
-    ways: list[tuple[str, dict[str, Any]]],
-    seen: Callable[[Grounded], Finding],
-) -> list[dict[str, Any]]:
-    """Of some ways to change a ground, those with which a failing finding holds."""
-    if finding.status is Status.HOLDS:
-        return []
+    grounded: Grounded, ways: list[tuple[str, dict[str, Any]]], seen: Callable[[Grounded], Finding]
+) -> list[Told]:
+    """Of some ways to change a ground, those with which it holds."""
     tried = [
         (words, settings, seen(grounded.with_plan(replace(grounded.plan, **settings))))
         for words, settings in ways
@@ -136,36 +157,26 @@ def _that_hold(
 # --- Against what lies on it.
 
 
-def _standing(on: OnGround) -> list[dict[str, Any]]:
-    found = []
+def _standing(on: OnGround) -> Iterator[_Found]:
     picture = on.picture_stands()
     if picture is not None:
-        found.append(
-            _told("picture", "The picture on it", picture, _mends(on, picture, OnGround.picture_stands))
-        )
-    wanted = on.does_what_is_wanted()
+        yield "picture", "The picture on it", picture, lambda: _mends(on, OnGround.picture_stands)
     titles = {Wish.QUIET: "A quiet ground", Wish.SHINE: "A dark ground", Wish.BRIGHT: "A bright ground"}
+    wanted = on.does_what_is_wanted()
     title = titles[on.grounded.plan.wish]
-    found.append(_told("wish", title, wanted, _mends(on, wanted, OnGround.does_what_is_wanted)))
+    yield "wish", title, wanted, lambda: _mends(on, OnGround.does_what_is_wanted)
     lettering = on.lettering_stands()
     if lettering:
-        title, finding = lettering
-        bare = not any(part.name == "strip" for part in on.parts)
-        strip = [_mend("put it on its strip", "", {"lettered": False})]
-        ways = strip if bare and finding.status is not Status.HOLDS else []
-        found.append(_told("lettering", title, finding, ways))
+        bare = on.stack is None and not any(part.name == "strip" for part in on.parts)
+        strip = [_mend("put it on its strip", "", {"lettered": False})] if bare else []
+        yield "lettering", *lettering, lambda: strip
     mat = on.mat_stands()
     if mat is not None:
-        found.append(_told("mat", "The inked mat around it", mat))
-    return found
+        yield "mat", "The inked mat around it", mat, list
 
 
-def _mends(
-    on: OnGround, finding: Finding, examine: Callable[[OnGround], Finding | None]
-) -> list[dict[str, Any]]:
+def _mends(on: OnGround, examine: Callable[[OnGround], Finding | None]) -> list[Told]:
     """What would make it hold, tried out: of each way the first that does."""
-    if finding.status is Status.HOLDS:
-        return []
     found, open_now = [], _open(on)
     for tries in _ways(on):
         for words, settings in tries:
@@ -228,7 +239,7 @@ def _grey_pattern(on: OnGround) -> _Tries:
 
 def _another_pad(on: OnGround) -> _Tries:
     """Instead of the pad that lies most where the picture sinks in, the nearest that would hold there."""
-    grounded, (places, labs, _) = on.grounded, on.edge
+    grounded, (places, labs) = on.grounded, (on.edge.places, on.edge.labs)
     weights = at_points(grounded.fields, *places.T) if len(places) else spread(grounded.fields)
     if len(places):
         sinks = ~holds(PairKind.PICTURE, labs, grounded.seen_at(*places.T))
@@ -294,8 +305,8 @@ def _name(grounded: Grounded, at: int) -> str:
     return label(grounded.catalogue, grounded.places[at])
 
 
-def _mend(words: str, figure: str, settings: dict[str, Any]) -> dict[str, Any]:
-    return {"words": words, "figure": figure, "settings": told_settings(settings)}
+def _mend(words: str, figure: str, settings: dict[str, Any]) -> Told:
+    return mend(words, figure, {"kind": "set_ground"} | told_settings(settings))
 
 
 def told_use(one: PadUse | Effect) -> dict[str, Any]:

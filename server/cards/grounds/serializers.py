@@ -12,7 +12,7 @@ from jindle_core.blending.ways import WayKind
 from jindle_core.ground import Effect, InkedCard, PadUse
 from jindle_core.prediction.behaviour import Hand
 from server.cards.change_serializers import ChangeSerializer, kind_field
-from server.cards.serializers import EFFECT_CHOICES, STATUS_CHOICES, PanelSerializer
+from server.cards.serializers import EFFECT_CHOICES, CheckSerializer, PanelSerializer
 from server.catalogue.models import HAND_CHOICES
 from server.catalogue.swatches import VERDICT_CHOICES, ShadesSerializer, SwatchSerializer
 
@@ -136,26 +136,6 @@ class JoinSerializer(serializers.Serializer):
     wet = ShadesSerializer(many=True, help_text="the same while it is wet, where that is told")
 
 
-class GroundMendSerializer(serializers.Serializer):
-    """A change of the ground with which a finding would hold: post it as ``set_ground``."""
-
-    words = serializers.CharField()
-    figure = serializers.CharField()
-    settings = GroundSettingsSerializer()
-
-
-class GroundFindingSerializer(serializers.Serializer):
-    """What holds or does not hold of a ground."""
-
-    key = serializers.CharField()
-    title = serializers.CharField()
-    status = serializers.ChoiceField(choices=STATUS_CHOICES)
-    figure = serializers.CharField()
-    limit = serializers.CharField()
-    reason = serializers.CharField()
-    mends = GroundMendSerializer(many=True)
-
-
 class GroundStepSerializer(serializers.Serializer):
     """One thing to do, with the pad at a place (none: with none); ``wait``: until it is dry first."""
 
@@ -209,7 +189,8 @@ class GroundSerializer(serializers.Serializer):
     joins = JoinSerializer(many=True)
     panel = PanelSerializer(allow_null=True)
     wet = PanelSerializer(allow_null=True)
-    findings = GroundFindingSerializer(many=True)
+    findings = CheckSerializer(many=True)
+    built = serializers.BooleanField(help_text="of pieces: then words lie where Build has them")
     effects = EffectSerializer(many=True)
     mat = InkedCardSerializer(allow_null=True)
     order = GroundStepSerializer(many=True)

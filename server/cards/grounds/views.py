@@ -55,6 +55,7 @@ def whole_ground(on: OnGround) -> dict[str, Any]:
         "panel": grounded.panel(),
         "wet": grounded.panel(is_wet=True),
         "findings": findings(on),
+        "built": on.stack is not None,
         "effects": [told_use(one) | {"swatch": _swatch_of(grounded, one.colour)} for one in plan.effects],
         "mat": _mat(grounded),
         "order": [asdict(step) for step in grounded.order],

@@ -154,9 +154,10 @@ class CheckTests(ApiTestCase):
         check = self.checks(card)["Lettering in mist on white paper"]
         self.assertEqual(check["status"], "fails")
         mend = check["mends"][0]
-        self.assertEqual((mend["end"], mend["source"]), ("upper", "palette"))
-        end = {"source": mend["source"], "id": mend["id"]}
-        card = self.change(card, kind="edit_pair", key=mend["key"], **{mend["end"]: end})
+        self.assertEqual(
+            (mend["change"]["kind"], mend["change"]["upper"]["source"]), ("edit_pair", "palette")
+        )
+        card = self.change(card, **mend["change"])
         mended = self.checks(card)[mend["words"]]
         self.assertEqual((mended["status"], mended["figure"]), ("holds", mend["figure"]))
 

@@ -108,7 +108,11 @@ class ColouringTests(ApiTestCase):
         leaf = self.area(card, 2)
         self.assertEqual(self.labels(leaf), ["POND-2", "FERN-3", "FERN-4"])  # sorted, light to dark
         self.assertIn("the hue jumps", str(leaf["judgement"]["faults"]))
-        self.assertGreater(card["colouring_trouble"], 0)
+        family = next(one for one in card["checks"] if one["id"] == "family:2")
+        self.assertEqual((family["status"], family["stage"]), ("look again", "colouring"))
+        self.assertIn("the hue jumps", family["reason"])
+        card = self.change(card, kind="waive", check="family:2", reason="a cold leaf on purpose")
+        self.assertEqual(card["checks"][-1]["waived"], "a cold leaf on purpose")
 
     def test_mends_of_a_flat_family(self):
         card = self.drawn()

@@ -37,13 +37,13 @@ class GroundTestCase(ApiTestCase):
         return self.ask("get", f"cards/{card['id']}/ground/joins/{at}/ways", {"owned": owned})
 
     def finding(self, card, key):
-        return next(one for one in self.ground(card)["findings"] if one["key"] == key)
+        return next(one for one in self.ground(card)["findings"] if one["id"] == f"ground:{key}")
 
 
 class GroundTests(GroundTestCase):
     def test_a_card_without_a_ground_says_nothing_of_one(self):
         card = self.full_card()
-        self.assertIsNone(card["ground_trouble"])
+        self.assertNotIn("background", [one["stage"] for one in card["checks"]])
         self.assertIsNone(card["desk"]["ground"])
         told = self.ground(card)
         self.assertEqual((told["pads"], told["joins"], told["panel"], told["order"]), ([], [], None, []))
@@ -65,7 +65,7 @@ class GroundTests(GroundTestCase):
         self.assertEqual(field["stops"][0]["shades"], strip[0])
         self.assertNotEqual(told["wet"]["parts"], told["panel"]["parts"])
         self.assertIn("ground", [part["shape"] for part in card["desk"]["parts"]])
-        self.assertGreater(card["ground_trouble"], 0)
+        self.assertIn("background", [one["stage"] for one in card["checks"] if one["status"] != "holds"])
         (listed,) = self.ask("get", "cards")["cards"]
         self.assertEqual(listed["desk"]["ground"], told["panel"])
 
@@ -145,7 +145,7 @@ class GroundTests(GroundTestCase):
         card = self.laid("SUN-1")
         for settings, words in (
             ({"pads": self.use(*["SUN-1"] * 40)}, "up to 6 pads; these are 40"),
-            ({"pads": self.use("NIB-1")}, "alcohol marker, and grounds are laid with ink pads"),
+            ({"pads": self.use("NIB-1")}, "alcohol marker, and card is inked with ink pads"),
             ({"pads": [{"colour": 10**9}]}, ""),
             ({"pads": self.use("SUN-1", coats=9)}, "1 to 3 coats"),
             ({"pads": self.use("SUN-1", hand="furious")}, ""),
@@ -246,7 +246,7 @@ class WaysOutTests(GroundTestCase):
 
 class FindingTests(GroundTestCase):
     def applied(self, card, mend):
-        return self.change(card, kind="set_ground", **mend["settings"])
+        return self.change(card, **mend["change"])
 
     def test_an_uneven_ombre_is_evened_by_a_coat(self):
         card = self.laid("SUN-1", "FOG-1", "MOSS-1", shape="ombre")
@@ -379,7 +379,9 @@ class LonePadTests(ApiTestCase):
         card = self.change(card, kind="set_ground", pads=pads)
         told = self.ask("get", f"cards/{card['id']}/ground")
         self.assertEqual((told["joins"][0]["meeting"], told["brushed"], told["turns"]), ("muddy", True, True))
-        self.assertIn("too loud", next(one for one in told["findings"] if one["key"] == "wish")["reason"])
+        self.assertIn(
+            "too loud", next(one for one in told["findings"] if one["id"] == "ground:wish")["reason"]
+        )
         ways = self.ask("get", f"cards/{card['id']}/ground/joins/0/ways")
         self.assertEqual({one["swatch"] for one in ways}, {None})
         self.assertIn("a gap left white", [one["way"] for one in ways])

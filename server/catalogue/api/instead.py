@@ -13,13 +13,12 @@ from rest_framework.views import APIView
 from jindle_core import defaults
 from jindle_core.colorimetry.views import shades
 from jindle_core.families.convert import convert
-from jindle_core.instead.inked import Pad, ink_your_own
 from jindle_core.matching.verdicts import combined, direction, judge
 from jindle_core.media import COLUMN_OF, Medium
-from jindle_core.prediction.confidence import prediction_sigma
 from server.access import colours_seen_by, one, ranges_seen_by
 from server.catalogue.api.targets import place_of
 from server.catalogue.arrays import Catalogue, catalogue_for, is_transparent
+from server.catalogue.inked import inked_cards
 from server.catalogue.models import Colour
 from server.catalogue.swatches import (
     VERDICT_CHOICES,
@@ -32,7 +31,6 @@ from server.catalogue.swatches import (
 
 _NEAREST = 4
 _GLAZES = 3
-_PADS = (Medium.DYE_PAD, Medium.PIGMENT_PAD, Medium.CHALK_PAD)
 
 
 class PredictedSerializer(serializers.Serializer):
@@ -204,37 +202,18 @@ def _glazes(catalogue: Catalogue, place: int, best: float) -> tuple[list[dict], 
 def _inked(catalogue: Catalogue, place: int, best: float) -> tuple[list[dict], str]:
     if _medium(catalogue, place) is not Medium.CARDSTOCK:
         return [], ""
-    pads = catalogue.of_media(_PADS)
-    pads = pads[catalogue.usable[pads]]
-    stock = catalogue.columns["cardstock"]
-    lab = catalogue.lab[stock]
-    white = (lab[:, 0] >= defaults.WHITE_CARD_L) & (np.hypot(lab[:, 1], lab[:, 2]) <= defaults.WHITE_CARD_C)
-    cards = stock[white & catalogue.usable[stock]]
-    if not len(pads) or not len(cards):
+    found = inked_cards(catalogue, catalogue.lab_at(place))
+    if found is None:
         return [], "To ink your own, the drawer must hold a pad and a white card."
-    ranges = catalogue.range_ids
-    given = [
-        Pad(one, _medium(catalogue, pad), catalogue.behaviour(int(ranges[pad])))
-        for pad, one in zip(pads, catalogue.reflectance(pads), strict=True)
-    ]
-    found = ink_your_own(np.array(catalogue.lab_at(place)), given, catalogue.reflectance(cards))
-    told = []
-    for one_card in found:
-        pad, card = int(pads[one_card.pad]), int(cards[one_card.card])
-        # A hand other than the reading's is a step like one more layer.
-        steps = 1 if one_card.hand == "middle" else 2
-        sigma = combined(
-            float(catalogue.sigma[pad]), prediction_sigma(_medium(catalogue, pad), steps, "white")
-        )
-        told.append(
-            {
-                "pad": swatch(catalogue, pad),
-                "card": swatch(catalogue, card),
-                "hand": one_card.hand.value,
-                **_predicted(catalogue, place, one_card.lab, one_card.distance, sigma, best),
-            }
-        )
-    return told, ""
+    return [
+        {
+            "pad": swatch(catalogue, one.pad),
+            "card": swatch(catalogue, one.card),
+            "hand": one.hand.value,
+            **_predicted(catalogue, place, one.lab, one.distance, one.sigma, best),
+        }
+        for one in found
+    ], ""
 
 
 class ConvertFamily(APIView):

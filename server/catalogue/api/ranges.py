@@ -37,7 +37,7 @@ class PropertiesSerializer(serializers.Serializer):
     solvent_proof = serializers.BooleanField(required=False, help_text="of a line ink")
     waterproof = serializers.BooleanField(required=False, help_text="of a line ink")
     slow = serializers.BooleanField(required=False, help_text="of a line ink: open for hours")
-    metallic = serializers.BooleanField(required=False, help_text="of pads: it turns with the light")
+    metallic = serializers.BooleanField(required=False, help_text="of pads and card: it turns with the light")
 
 
 class RangeSerializer(serializers.ModelSerializer):

@@ -23,7 +23,9 @@ const { data: ground } = useFetched(
 )
 const view = computed(() => String(route.query.view ?? 'pads'))
 const open = computed(
-  () => ground.value?.findings.filter((one) => one.status !== 'holds').length ?? 0,
+  () =>
+    ground.value?.findings.filter((one) => one.status !== 'holds' && one.waived === null).length ??
+    0,
 )
 const tabs = computed(() =>
   [

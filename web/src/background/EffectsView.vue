@@ -5,7 +5,7 @@ import { effectKindValues } from '@/api/schema'
 import { useSession } from '@/lib/session'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
-import AddPad from './AddPad.vue'
+import ChoosePad from '@/cards/ChoosePad.vue'
 import { HANDS, useGround } from './ground'
 
 /** Water, splashes, white, shimmer, a pattern, a text stamp: what each would do here. */
@@ -25,7 +25,7 @@ const WORDS: Record<Kind, string> = {
 const inked = (kind: Kind) => ground.inked_effects.includes(kind)
 const choosing = ref<Kind | null>(null)
 const chosen = computed(() => new Map(ground.effects.map((one) => [one.effect, one])))
-const findings = computed(() => new Map(ground.findings.map((one) => [one.key, one])))
+const findings = computed(() => new Map(ground.findings.map((one) => [one.id, one])))
 const uses = (): Use[] =>
   ground.effects.map(({ effect, colour, hand }) => ({ effect, colour, hand }))
 
@@ -76,16 +76,16 @@ async function take(colour: number) {
           />
         </template>
       </div>
-      <p v-if="findings.get(`effect ${kind}`)" class="mt-1 pl-11">
-        <b v-if="findings.get(`effect ${kind}`)!.status !== 'holds'">Look again: </b>
-        {{ findings.get(`effect ${kind}`)!.reason || 'shows as it should' }}
-        <span class="text-soft">{{ findings.get(`effect ${kind}`)!.figure }}</span>
+      <p v-if="findings.get(`ground:effect ${kind}`)" class="mt-1 pl-11">
+        <b v-if="findings.get(`ground:effect ${kind}`)!.status !== 'holds'">Look again: </b>
+        {{ findings.get(`ground:effect ${kind}`)!.reason || 'shows as it should' }}
+        <span class="text-soft">{{ findings.get(`ground:effect ${kind}`)!.figure }}</span>
       </p>
     </div>
     <p class="text-xs text-soft">
       How far water lifts is an estimate by kind of pad; a scrap of the same card says more. Shimmer
       is drawn as hollow signs, since it is not predicted.
     </p>
-    <AddPad v-if="choosing" :title="WORDS[choosing]" @take="take" @close="choosing = null" />
+    <ChoosePad v-if="choosing" :title="WORDS[choosing]" @take="take" @close="choosing = null" />
   </section>
 </template>

@@ -4,7 +4,7 @@ import type { Ground } from '@/api/client'
 import { useSession } from '@/lib/session'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import PaperChoice from '@/ui/PaperChoice.vue'
-import AddPad from './AddPad.vue'
+import ChoosePad from '@/cards/ChoosePad.vue'
 import { coatChoices, HANDS, useGround } from './ground'
 
 /** A card for mats, inked by oneself where none matches. */
@@ -106,7 +106,7 @@ async function take(colour: number) {
         </button>
       </div>
     </div>
-    <AddPad v-if="choosing" title="The pad for the mat" @take="take" @close="choosing = false" />
+    <ChoosePad v-if="choosing" title="The pad for the mat" @take="take" @close="choosing = false" />
   </section>
 </template>
 

@@ -3,7 +3,7 @@ import { PlusIcon } from '@heroicons/vue/20/solid'
 import { ref } from 'vue'
 import type { Ground, PadUse } from '@/api/client'
 import { plural } from '@/lib/words'
-import AddPad from './AddPad.vue'
+import ChoosePad from '@/cards/ChoosePad.vue'
 import JoinRow from './JoinRow.vue'
 import PadRow from './PadRow.vue'
 import TogetherView from './TogetherView.vue'
@@ -78,6 +78,6 @@ async function add(colour: number) {
       <p v-else class="text-soft">{{ ground.most_pads }} pads are the most.</p>
     </div>
     <TogetherView v-if="ground.pads.length > 1" class="mt-5" />
-    <AddPad v-if="adding" title="Add a pad" @take="add" @close="adding = false" />
+    <ChoosePad v-if="adding" title="Add a pad" @take="add" @close="adding = false" />
   </section>
 </template>

@@ -18,7 +18,7 @@ const { set } = useGround()
 const panel = computed(() => (isWet.value ? ground.wet : ground.panel))
 const box = computed(() => {
   const desk = store.card!.desk
-  const part = desk.parts.find((one) => one.name === 'panel') ?? desk
+  const part = desk.parts.find((one) => one.shape === 'ground') ?? desk
   return { x: 0, y: 0, width: part.width, height: part.height }
 })
 const SHAPES = groundShapeValues.map((value) => ({ value, words: value }))
@@ -86,7 +86,11 @@ const WISHES = [
         @update:model-value="set({ wish: $event })"
       />
     </div>
-    <OnOff :model-value="ground.lettered" @update:model-value="set({ lettered: $event })"
+    <p v-if="ground.built" class="text-xs text-soft">
+      This card is built of pieces: what the ground is on, and what the words lie on, is said in
+      <RouterLink :to="`/cards/${store.card!.id}/build`" class="underline">Build</RouterLink>.
+    </p>
+    <OnOff v-else :model-value="ground.lettered" @update:model-value="set({ lettered: $event })"
       >Lettering straight on it</OnOff
     >
   </section>

@@ -1,18 +1,20 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { Build } from '@/api/client'
 import { pieceKindValues } from '@/api/schema'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
-import { useBuild } from './build'
+import { saysWords, useBuild } from './build'
 
 /** One more piece: with a reveal it follows what it lies on, else it has a size of its own. */
-const { build } = defineProps<{ build: Build }>()
+const { build, inside } = defineProps<{ build: Build; inside: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 const { store, add } = useBuild()
+const face = computed(() => (inside ? build.inside : build.pieces))
 const kind = ref<(typeof pieceKindValues)[number]>('mat')
 const name = ref('')
-const on = ref(build.pieces.at(-1)?.key ?? 0)
+const text = ref('')
+const on = ref(face.value.at(-1)?.key ?? 0)
 const reveal = ref(store.card!.size.unit === 'in' ? '1/8' : '3')
 const width = ref('')
 const height = ref('')
@@ -20,13 +22,17 @@ const height = ref('')
 async function submit() {
   const size = width.value || height.value
   const measured = size ? { width: width.value, height: height.value } : { reveal: reveal.value }
-  const told = { piece_kind: kind.value, name: name.value || kind.value, on: on.value }
-  if (await add({ ...told, ...measured })) emit('close')
+  const told = { piece_kind: kind.value, name: name.value || kind.value, on: on.value, inside }
+  const words = saysWords(kind.value) ? { text: text.value } : {}
+  if (await add({ ...told, ...words, ...measured })) {
+    store.piece = Math.max(...[...build.pieces, ...build.inside].map((one) => one.key), 0) + 1
+    emit('close')
+  }
 }
 </script>
 
 <template>
-  <AppDialog title="Add a piece" @close="$emit('close')">
+  <AppDialog :title="inside ? 'Add a piece inside' : 'Add a piece'" @close="$emit('close')">
     <form class="grid grid-cols-2 gap-3" @submit.prevent="submit">
       <div>
         <span class="label">What it is</span>
@@ -40,6 +46,10 @@ async function submit() {
         <label class="label" for="new-piece">Name (or leave it)</label>
         <input id="new-piece" v-model="name" class="input" maxlength="500" :placeholder="kind" />
       </div>
+      <div v-if="saysWords(kind)" class="col-span-2">
+        <label class="label" for="new-text">The words (or the card’s name)</label>
+        <input id="new-text" v-model="text" class="input" maxlength="120" />
+      </div>
       <div>
         <span class="label">Lies on</span>
         <ChoiceList
@@ -47,7 +57,7 @@ async function submit() {
           label="Lies on"
           :options="[
             { value: 0, words: 'the card' },
-            ...build.pieces.map((one) => ({ value: one.key, words: one.name })),
+            ...face.map((one) => ({ value: one.key, words: one.name })),
           ]"
         />
       </div>

@@ -7,6 +7,7 @@ import { useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
 import TabLinks from '@/ui/TabLinks.vue'
 import CuttingView from './CuttingView.vue'
+import InsteadView from './InsteadView.vue'
 import PiecesView from './PiecesView.vue'
 import SideView from './SideView.vue'
 
@@ -24,6 +25,7 @@ const view = computed(() => String(route.query.view ?? 'pieces'))
 const tabs = computed(() =>
   [
     { view: 'pieces', words: 'Pieces' },
+    { view: 'instead', words: 'Something else' },
     { view: 'side', words: 'From the side' },
     { view: 'cutting', words: 'Cutting' },
   ].map((one) => ({
@@ -33,7 +35,9 @@ const tabs = computed(() =>
   })),
 )
 const part = computed(
-  () => ({ side: SideView, cutting: CuttingView })[view.value as 'side'] ?? PiecesView,
+  () =>
+    ({ side: SideView, cutting: CuttingView, instead: InsteadView })[view.value as 'side'] ??
+    PiecesView,
 )
 </script>
 

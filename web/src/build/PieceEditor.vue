@@ -3,17 +3,20 @@ import { TrashIcon } from '@heroicons/vue/20/solid'
 import { computed, ref, watch } from 'vue'
 import type { Build, Piece } from '@/api/client'
 import { acrossValues, downValues, raisedValues } from '@/api/schema'
+import CheckItem from '@/cards/CheckItem.vue'
+import { HANDS } from '@/lib/laid'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
 import StatusMark from '@/ui/StatusMark.vue'
 import MaterialChoice from './MaterialChoice.vue'
-import { useBuild, type Fields } from './build'
+import { checksOn, saysWords, useBuild, type Fields } from './build'
 
 /** One piece: what it lies on, how large, where, of what, how raised, and how it fits and stands. */
-const { piece, build } = defineProps<{ piece: Piece; build: Build }>()
+const { piece, face, build } = defineProps<{ piece: Piece; face: Piece[]; build: Build }>()
 const { store, edit } = useBuild()
 const set = (told: Fields) => edit(piece.key, told)
 const name = ref(piece.name)
+const text = ref(piece.text)
 const reveal = ref('')
 const width = ref('')
 const height = ref('')
@@ -33,12 +36,15 @@ const list = <T extends string>(values: readonly T[]) =>
   values.map((value) => ({ value, words: value }))
 const others = computed(() => [
   { value: 0, words: 'the card' },
-  ...build.pieces
+  ...face
     .filter((one) => one.key !== piece.key)
     .map((one) => ({ value: one.key, words: one.name })),
 ])
-const at = computed(() => build.pieces.findIndex((one) => one.key === piece.key))
+const at = computed(() => face.findIndex((one) => one.key === piece.key))
 const move = (to: number) => store.change({ kind: 'move_piece', key: piece.key, to })
+const checks = computed(() => checksOn(piece.key, store.card!.checks))
+const carries = computed(() => build.carrier === piece.key)
+const onFront = computed(() => build.pieces.some((one) => one.key === piece.key))
 </script>
 
 <template>
@@ -61,6 +67,22 @@ const move = (to: number) => store.change({ kind: 'move_piece', key: piece.key, 
       </button>
     </div>
     <div class="grid grid-cols-2 gap-3">
+      <div v-if="saysWords(piece.kind)" class="col-span-2 flex items-end gap-3">
+        <div class="min-w-0 flex-1">
+          <label class="label" for="piece-text">The words</label>
+          <input
+            id="piece-text"
+            v-model="text"
+            class="input"
+            maxlength="120"
+            :placeholder="store.card!.name"
+            @change="set({ text })"
+          />
+        </div>
+        <OnOff class="pb-1.5" :model-value="piece.bold" @update:model-value="set({ bold: $event })"
+          >Bold</OnOff
+        >
+      </div>
       <div>
         <span class="label">Lies on</span>
         <ChoiceList
@@ -72,8 +94,42 @@ const move = (to: number) => store.change({ kind: 'move_piece', key: piece.key, 
       </div>
       <div>
         <span class="label">Of</span>
-        <MaterialChoice :piece="piece" @take="set({ material: $event })" />
+        <MaterialChoice
+          :material="piece.material"
+          :title="`What ${piece.name} is made of`"
+          :ground="build.ground && onFront && !carries"
+          :inkable="!carries"
+          @take="set({ material: $event, inked: null })"
+          @ink="set({ inked: { colour: $event, hand: 'middle', coats: 1 } })"
+          @ground="store.change({ kind: 'set_build', ground_on: piece.key })"
+        />
       </div>
+      <div v-if="piece.inked" class="col-span-2 flex flex-wrap items-end gap-2">
+        <div class="w-36">
+          <span class="label">Inked with a hand</span>
+          <ChoiceList
+            :model-value="piece.inked.hand"
+            label="Inked with a hand"
+            :options="HANDS"
+            @update:model-value="set({ inked: { ...piece.inked, hand: $event } })"
+          />
+        </div>
+        <button type="button" class="button button-plain" @click="set({ inked: null })">
+          Leave it bare
+        </button>
+        <p class="pb-2 text-xs text-soft">a prediction; try it on a scrap</p>
+      </div>
+      <p v-if="carries" class="col-span-2 text-xs text-soft">
+        The blended ground is on it.
+        <button
+          v-if="build.ground_said"
+          type="button"
+          class="cursor-pointer underline"
+          @click="store.change({ kind: 'set_build', ground_on: null })"
+        >
+          Put it back on the first panel
+        </button>
+      </p>
       <form @submit.prevent>
         <label class="label" for="piece-reveal">Reveal on every side</label>
         <input
@@ -155,41 +211,32 @@ const move = (to: number) => store.change({ kind: 'move_piece', key: piece.key, 
         <OnOff :model-value="piece.tucked" @update:model-value="set({ tucked: $event })"
           >Tuck under its neighbours</OnOff
         >
+        <OnOff
+          v-if="piece.kind === 'image'"
+          :model-value="piece.white_edge"
+          @update:model-value="set({ white_edge: $event })"
+          >White edge left around it</OnOff
+        >
       </div>
     </div>
-    <div class="mt-3 flex gap-2">
+    <div class="mt-3 flex flex-wrap gap-2">
       <button type="button" class="button" :disabled="at === 0" @click="move(at - 1)">
         Further down
       </button>
-      <button
-        type="button"
-        class="button"
-        :disabled="at === build.pieces.length - 1"
-        @click="move(at + 1)"
-      >
+      <button type="button" class="button" :disabled="at === face.length - 1" @click="move(at + 1)">
         Further up
       </button>
+      <RouterLink class="button" :to="{ query: { view: 'instead' } }">Something else …</RouterLink>
     </div>
-    <ul class="mt-4 space-y-2">
-      <li class="flex gap-2.5">
+    <ul class="mt-4 space-y-3">
+      <li v-if="piece.fit.status === 'holds'" class="flex gap-2.5">
         <StatusMark :status="piece.fit.status" />
         <p>
-          <b>{{ piece.fit.status === 'holds' ? 'It fits' : 'It' }}</b>
-          {{ piece.fit.reason }}
+          <b>It fits</b> {{ piece.fit.reason }}
           <span class="block text-xs text-soft">{{ piece.fit.figure }}</span>
         </p>
       </li>
-      <li v-if="piece.stands" class="flex gap-2.5">
-        <StatusMark :status="piece.stands.status" />
-        <p>
-          <b>Beside {{ piece.beside }}</b>
-          {{ piece.stands.status === 'holds' ? 'it stands' : `it ${piece.stands.reason}` }}
-          <span class="block text-xs text-soft">
-            {{ piece.stands.figure
-            }}{{ piece.stands.status === 'holds' ? '' : `, wants ${piece.stands.limit}` }}
-          </span>
-        </p>
-      </li>
+      <li v-for="check in checks" :key="check.id"><CheckItem :check="check" /></li>
     </ul>
   </section>
 </template>

@@ -4,13 +4,23 @@ import type { Build } from '@/api/client'
 import { useCard } from '@/cards/card'
 import { useSession } from '@/lib/session'
 
-/** The stack from the side, its heights ten times as large as its widths. */
+/** The closed card from the side, its heights ten times as large as its widths. */
 const { build } = defineProps<{ build: Build }>()
 const store = useCard()
 const session = useSession()
 const SCALE = 10
 const wide = computed(() => store.card!.desk.width)
-const top = computed(() => Math.max(1, ...build.pieces.map((one) => one.top)))
+const highest = (pieces: Build['pieces']) => Math.max(0, ...pieces.map((one) => one.top))
+const base = computed(() => build.base_thickness)
+const front = computed(() => highest(build.pieces))
+// From the top: what lies on the front, its half of the base, what lies inside on the other half.
+const halves = computed(() => [front.value, front.value + base.value + highest(build.inside)])
+const whole = computed(() => halves.value[1]! + base.value)
+const layers = computed(() => [
+  ...build.pieces.map((piece) => ({ piece, floor: front.value })),
+  ...build.inside.map((piece) => ({ piece, floor: halves.value[1]! })),
+])
+const isInk = (piece: Build['pieces'][number]) => piece.top === piece.bottom
 </script>
 
 <template>
@@ -20,29 +30,29 @@ const top = computed(() => Math.max(1, ...build.pieces.map((one) => one.top)))
       large as widths.
     </p>
     <svg
-      :viewBox="`-2 -4 ${wide + 4} ${(top + 2 * build.base_thickness) * SCALE + 8}`"
+      :viewBox="`-2 -4 ${wide + 4} ${whole * SCALE + 8}`"
       class="panel block max-h-[420px] w-full"
       role="img"
-      aria-label="The stack of pieces from the side"
+      aria-label="The closed card from the side"
     >
       <rect
-        v-for="half in [0, 1]"
-        :key="half"
+        v-for="(half, n) in halves"
+        :key="n"
         x="0"
-        :y="(top + half * build.base_thickness) * SCALE"
+        :y="half * SCALE"
         :width="wide"
-        :height="build.base_thickness * SCALE"
+        :height="base * SCALE"
         :fill="build.base.shades[session.view]"
         class="piece"
       />
       <rect
-        v-for="one in build.pieces"
-        :key="one.key"
-        :x="one.box.x"
-        :y="(top - one.top) * SCALE"
-        :width="one.box.width"
-        :height="(one.top - one.bottom) * SCALE"
-        :fill="one.material.shades[session.view]"
+        v-for="{ piece, floor } in layers"
+        :key="piece.key"
+        :x="piece.box.x"
+        :y="(floor - piece.top) * SCALE"
+        :width="piece.box.width"
+        :height="(piece.top - piece.bottom) * SCALE"
+        :fill="piece.material.shades[session.view]"
         class="piece"
       />
     </svg>
@@ -51,14 +61,14 @@ const top = computed(() => Math.max(1, ...build.pieces.map((one) => one.top)))
         <tr class="text-xs text-soft">
           <th class="pr-6 font-semibold">Piece</th>
           <th class="pr-6 font-semibold">Held by</th>
-          <th class="font-semibold">From – to above the front</th>
+          <th class="font-semibold">From – to above what the face is of</th>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="one in build.pieces" :key="one.key">
-          <td class="pr-6">{{ one.name }}</td>
-          <td class="pr-6">{{ one.raised }}</td>
-          <td>{{ one.bottom.toFixed(1) }} – {{ one.top.toFixed(1) }} mm</td>
+        <tr v-for="{ piece } in layers" :key="piece.key">
+          <td class="pr-6">{{ piece.name }}</td>
+          <td class="pr-6">{{ isInk(piece) ? 'ink' : piece.raised }}</td>
+          <td>{{ piece.bottom.toFixed(1) }} – {{ piece.top.toFixed(1) }} mm</td>
         </tr>
       </tbody>
     </table>

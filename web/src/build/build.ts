@@ -1,7 +1,8 @@
-import type { Change, Piece } from '@/api/client'
+import type { Change, Check, Piece } from '@/api/client'
 import { useCard } from '@/cards/card'
 
 export type Fields = Omit<Extract<Change, { kind: 'edit_piece' }>, 'kind' | 'key' | 'unit'>
+type Added = Omit<Extract<Change, { kind: 'add_piece' }>, 'kind' | 'unit'>
 
 /** What is said of pieces is sent as it is said, lengths in the card's own unit. */
 export function useBuild() {
@@ -9,13 +10,23 @@ export function useBuild() {
   const unit = () => store.card!.size.unit
   const edit = (key: number, told: Fields) =>
     store.change({ kind: 'edit_piece', key, unit: unit(), ...told })
-  const add = (told: Omit<Extract<Change, { kind: 'add_piece' }>, 'kind' | 'unit'>) =>
-    store.change({ kind: 'add_piece', unit: unit(), ...told })
+  const add = (told: Added) => store.change({ kind: 'add_piece', unit: unit(), ...told })
   return { store, edit, add }
 }
+
+/** Whether a kind of piece says words. */
+export const saysWords = (kind: Piece['kind']) => kind === 'lettering' || kind === 'cut-out words'
 
 /** How deep a piece lies: how many pieces are under it. */
 export function depth(piece: Piece, pieces: Piece[]): number {
   const under = pieces.find((one) => one.key === piece.on)
   return under ? depth(under, pieces) + 1 : 0
+}
+
+/** The checks that are on a piece: their ids name it, as stands:3 and melts:2:3 do. */
+export function checksOn(key: number, checks: Check[]): Check[] {
+  return checks.filter((one) => {
+    const [what, ...keys] = one.id.split(':')
+    return ['fit', 'stands', 'finish', 'melts'].includes(what!) && keys.includes(String(key))
+  })
 }

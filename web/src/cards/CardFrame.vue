@@ -4,11 +4,11 @@ import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useKeys } from '@/lib/keys'
 import { useSession } from '@/lib/session'
-import DeskCard from '@/ui/DeskCard.vue'
 import NothingHere from '@/ui/NothingHere.vue'
 import ViewSwitch from '@/ui/ViewSwitch.vue'
 import AddColour from '@/palette/AddColour.vue'
 import CardDetails from './CardDetails.vue'
+import CardOnDesk from './CardOnDesk.vue'
 import CheckList from './CheckList.vue'
 import PaletteStrip from './PaletteStrip.vue'
 import { useCard } from './card'
@@ -42,14 +42,12 @@ const STAGES = [
 ]
 // What each stage has to look at again; nothing where it has nothing to judge yet.
 const standing = computed<Record<string, number | undefined>>(() => {
-  const { checks, colouring_trouble, ground_trouble, build_trouble, desk } = store.card!
-  const open = checks.filter((one) => one.status !== 'holds' && one.waived === null)
-  return {
-    contrast: checks.length ? open.length : undefined,
-    background: ground_trouble ?? undefined,
-    build: build_trouble ?? undefined,
-    colouring: desk.picture || colouring_trouble ? colouring_trouble : undefined,
+  const found: Record<string, number> = {}
+  for (const one of store.card!.checks) {
+    const open = one.status !== 'holds' && one.waived === null
+    found[one.stage] = (found[one.stage] ?? 0) + Number(open)
   }
+  return found
 })
 function light(place: number) {
   const key = store.card?.colours[place - 1]?.key
@@ -127,9 +125,7 @@ useKeys({
         aria-label="The card on the desk and its checks"
         class="flex shrink-0 flex-col gap-4 border-line bg-wall p-4 max-lg:border-t lg:w-[304px] lg:overflow-y-auto lg:border-l"
       >
-        <div class="h-[208px] shrink-0">
-          <DeskCard :desk="store.card.desk" :words="store.card.name" :lit="store.lit" />
-        </div>
+        <CardOnDesk class="shrink-0" />
         <ViewSwitch />
         <CheckList />
       </aside>

@@ -7,6 +7,7 @@ import { useNotices } from '@/lib/notices'
 export const useCard = defineStore('card', () => {
   const card = shallowRef<Card | null>(null)
   const lit = ref(0) // key of the palette colour that is chosen, or 0
+  const piece = ref(0) // key of the piece that is chosen, or 0
   const missing = ref(false)
   const busy = ref(false)
   const notices = useNotices()
@@ -16,6 +17,7 @@ export const useCard = defineStore('card', () => {
     if (card.value?.id !== id) {
       card.value = null
       lit.value = 0
+      piece.value = 0
     }
     missing.value = false
     await refresh(id)
@@ -61,11 +63,14 @@ export const useCard = defineStore('card', () => {
       ),
     )
   }
+  /** What the server offers, sent back as it came. */
+  const apply = (offered: { change: Record<string, unknown> | null }) =>
+    change(offered.change as Change)
   function step(which: 'undo' | 'redo') {
     return send((id, version) =>
       got(api.POST(`/api/cards/{id}/${which}`, { params: { path: { id } }, body: { version } })),
     )
   }
 
-  return { card, lit, missing, busy, open, refresh, send, change, step }
+  return { card, lit, piece, missing, busy, open, refresh, send, change, apply, step }
 })

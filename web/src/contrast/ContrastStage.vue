@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { PlusIcon } from '@heroicons/vue/20/solid'
 import { computed, ref } from 'vue'
+import CheckItem from '@/cards/CheckItem.vue'
 import { useCard } from '@/cards/card'
 import PairDialog from './PairDialog.vue'
 import PairRow from './PairRow.vue'
@@ -10,11 +11,27 @@ defineEmits<{ add: [] }>()
 const store = useCard()
 const card = computed(() => store.card!)
 const adding = ref(false)
+const pieces = computed(() =>
+  card.value.checks.filter((one) => /^(stands|melts|finish):/.test(one.id)),
+)
 </script>
 
 <template>
   <div>
-    <section aria-labelledby="lies" class="mb-6">
+    <section v-if="card.built" aria-labelledby="lies" class="mb-6">
+      <h2 id="lies" class="mb-1 text-base">What lies on what</h2>
+      <p class="mb-3 text-soft">
+        This card is built of pieces, so each is judged on what it really lies on.
+        <RouterLink :to="`/cards/${card.id}/build`" class="underline">Move them in Build</RouterLink
+        >.
+      </p>
+      <ul class="grid gap-2 xl:grid-cols-2">
+        <li v-for="check in pieces" :key="check.id" class="panel p-3">
+          <CheckItem :check="check" />
+        </li>
+      </ul>
+    </section>
+    <section v-else aria-labelledby="lies" class="mb-6">
       <div class="mb-2 flex flex-wrap items-center gap-3">
         <h2 id="lies" class="text-base">What lies on what</h2>
         <p v-if="card.guessed && card.pairs.length" class="text-xs text-soft">

@@ -5,7 +5,7 @@ import { useNotices } from './notices'
 /**
  * What a question answers, asked anew whenever its sources change; a slow
  * answer never overtakes a later one. `null` while nothing is known; `missing`
- * where there is nothing under that address.
+ * where there is nothing under that address; `busy` while the answer is still that before.
  */
 export function useFetched<T>(
   sources: WatchSource | WatchSource[],
@@ -14,6 +14,7 @@ export function useFetched<T>(
   const data = shallowRef<T | null>(null)
   const missing = ref(false)
   const problem = ref('')
+  const busy = ref(false)
   const notices = useNotices()
   let asked = 0
 
@@ -24,6 +25,7 @@ export function useFetched<T>(
       data.value = null
       return
     }
+    busy.value = true
     try {
       const answer = await question
       if (number !== asked) return
@@ -36,8 +38,10 @@ export function useFetched<T>(
       missing.value = error instanceof ApiError && error.status === 404
       problem.value = error instanceof ApiError ? error.message : ''
       if (!(error instanceof ApiError)) notices.fail(error)
+    } finally {
+      if (number === asked) busy.value = false
     }
   }
   watch(sources, refresh, { immediate: true })
-  return { data, missing, problem, refresh }
+  return { data, missing, problem, busy, refresh }
 }

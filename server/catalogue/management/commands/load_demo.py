@@ -71,6 +71,8 @@ class Command(BaseCommand):
             _colour(studio, catalogue, card, drawings[story["drawing"]], story["areas"])
             made = read_change({"kind": "set_ground"} | _named(story["ground"], ids), catalogue, studio)
             change_card(card, card.version, made, ())
+            for told in story.get("build", ()):
+                change_card(card, card.version, read_change(_named(told, ids), catalogue, studio), ())
         river = [ids["Wherry", key] for key in ("REED-2", "REED-4", "REED-6")]
         keep_family(studio, "river green", river)
         self.stdout.write(f"Loaded {len(ids)} colours in {len(catalogue.ranges)} ranges.")
@@ -88,9 +90,12 @@ class Command(BaseCommand):
 
 
 def _named(told: Any, ids: dict) -> Any:
-    """A ground as the story tells it, the ids of its colours looked up."""
+    """A ground or a piece as the story tells it, the ids of its colours looked up."""
     if isinstance(told, dict):
-        return {name: ids[tuple(one)] if name == "colour" else _named(one, ids) for name, one in told.items()}
+        return {
+            name: ids[tuple(one)] if name in ("colour", "id") and isinstance(one, list) else _named(one, ids)
+            for name, one in told.items()
+        }
     return [_named(one, ids) for one in told] if isinstance(told, list) else told
 
 

@@ -1,0 +1,22 @@
+"""How large are the letters of words on a card, and by which rule must they be readable?"""
+
+from jindle_core import defaults
+from jindle_core.contrast.rules import PairKind
+from jindle_core.layers.sizing import Box
+
+
+def font_size(box: Box, text: str) -> float:
+    """The size of type (mm) in which a text fits into its box on one line."""
+    letters = max(len(text), defaults.WORDS_LEAST)
+    return min(float(box.height) * defaults.TYPE_HEIGHT, float(box.width) / letters / defaults.TYPE_WIDTH)
+
+
+def capitals(size: float) -> float:
+    """How high its capitals are (mm)."""
+    return size * defaults.TYPE_CAPITALS
+
+
+def lettering_rule(size: float, bold: bool) -> PairKind:
+    """By which rule words of a size (mm) are judged: only what is large and bold may be paler."""
+    large = bold and capitals(size) >= defaults.LARGE_CAPITALS
+    return PairKind.LETTERING_LARGE if large else PairKind.LETTERING_SMALL

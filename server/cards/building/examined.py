@@ -1,0 +1,177 @@
+"""What is found of a card that is built of pieces: how they fit, stand, and go together?"""
+
+from dataclasses import dataclass
+from functools import cached_property
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.contrast.rules import Finding, Status
+from jindle_core.contrast.stacked import (
+    examine_finish,
+    examine_once,
+    examine_spread,
+    examine_writing,
+    melting,
+)
+from jindle_core.ends import End
+from jindle_core.formats import Size
+from jindle_core.layers.fitting import Fit, fits
+from jindle_core.layers.pieces import BASE, Kind, Piece
+from jindle_core.layers.showing import shown
+from jindle_core.layers.stacking import (
+    examine_envelope,
+    examine_thickness,
+    matching_envelope,
+    thickness,
+    top_of,
+)
+from jindle_core.layers.touching import Beside
+from jindle_core.plan import PaletteColour, Role
+from server.cards.building.stack import Face, Stack
+from server.cards.building.standing import Stands, standing, touching
+
+# What is of one colour all over and large enough to be taken for one with its neighbour.
+PLAIN = (Kind.MAT, Kind.PANEL, Kind.STRIP, Kind.PAPER, Kind.RIBBON)
+
+
+@dataclass(frozen=True)
+class Examined:
+    """All that is found of a stack of pieces."""
+
+    stack: Stack
+
+    @cached_property
+    def fits(self) -> dict[int, Fit]:
+        """By key how each piece fits."""
+        stack = self.stack
+        return {fit.key: fit for face in stack.plan.faces for fit in fits(stack.boxes, face, stack.unit)}
+
+    @cached_property
+    def beside(self) -> dict[int, list[Beside]]:
+        """By key what shows beside each piece."""
+        return touching(self.stack)
+
+    @cached_property
+    def stands(self) -> dict[int, Stands]:
+        """By key how each piece stands against what it lies beside."""
+        return standing(self.stack, self.beside)
+
+    def is_plain(self, key: int) -> bool:
+        """Whether a thing is large and of one colour all over."""
+        return key != self.stack.carrier and (key == BASE or self.stack.plan.piece(key).kind in PLAIN)
+
+    @property
+    def melting(self) -> list[tuple[int, int]]:
+        """The keys of plain things that touch and that squinting melts together."""
+        touch = {
+            (min(key, one.beside), max(key, one.beside))
+            for key, beside in self.beside.items()
+            for one in beside
+            if one.share >= defaults.BESIDE_LEAST and self.is_plain(key) and self.is_plain(one.beside)
+        }
+        keys = sorted({key for pair in touch for key in pair})
+        labs = np.array([self.stack.lab(key) for key in keys])
+        pairs = [(keys.index(one), keys.index(other)) for one, other in sorted(touch)]
+        return [(keys[one], keys[other]) for one, other in melting(labs, pairs)]
+
+    def colours_without(self, piece: Piece) -> tuple[np.ndarray, list[str]]:
+        """The colours (n, 3) of a piece's face but for finishing pieces', and what they are on."""
+        stack = self.stack
+        face = stack.face_of(piece.key)
+        keys = [key for key in face.keys if key == BASE or stack.plan.piece(key).kind is not Kind.FINISH]
+        labs, names = [stack.lab(key) for key in keys], [stack.name(key) for key in keys]
+        if stack.draws(face):
+            for area in stack.coloured.plan.areas:
+                wanted = [] if area.colour is None else [stack.resolved.end_lab(End("palette", area.colour))]
+                found = [*wanted, *stack.coloured.tones[area.key].lab]
+                labs += found
+                names += [area.name] * len(found)
+        return np.array(labs), names
+
+    def finish(self, piece: Piece) -> Finding:
+        """Whether a finishing piece repeats a colour or sets one off."""
+        return examine_finish(self.stack.lab(piece.key), *self.colours_without(piece))
+
+    @property
+    def accents(self) -> list[tuple[PaletteColour, Finding]]:
+        """The palette's accents that are on the card, and whether they return."""
+        found = []
+        for at, colour in enumerate(self.stack.resolved.plan.colours):
+            places = self._places(colour, self.stack.resolved.lab[at]) if colour.role is Role.ACCENT else 0
+            if places:
+                found.append((colour, examine_once(places)))
+        return found
+
+    def _places(self, colour: PaletteColour, lab: np.ndarray) -> int:
+        """In how many places a palette colour is: pieces that come near it, and areas of the picture."""
+        stack = self.stack
+        drawn = any(stack.draws(face) for face in stack.faces)
+        labs = [
+            stack.lab(piece.key)
+            for piece in stack.plan.every
+            if piece.key != stack.carrier and not (drawn and piece.kind is Kind.IMAGE)
+        ]
+        near = delta_e(np.array(labs).reshape(-1, 3), lab) <= defaults.NEAR
+        areas = stack.coloured.plan.areas if drawn else ()
+        return int(near.sum()) + sum(area.colour == colour.key for area in areas)
+
+    def seen(self, face: Face) -> tuple[np.ndarray, np.ndarray]:
+        """The colours (n, 3) that show of a face, with their areas (n,) in mm²."""
+        stack = self.stack
+        labs, areas = [], []
+        for key, area in zip(face.keys, shown(face.boxes), strict=True):
+            found = stack.lab(key)[None]
+            if key == stack.carrier:
+                found = _all_over(stack)
+            elif key in face.parts and face.parts[key].shape == "drawing":
+                found = stack.pictured.labs
+            labs.append(found)
+            areas.append(np.full(len(found), area / len(found)))
+        return np.concatenate(labs), np.concatenate(areas)
+
+    @property
+    def spread(self) -> Finding:
+        """Whether the front reaches from light to dark."""
+        return examine_spread(*self.seen(self.stack.faces[0]))
+
+    @property
+    def writing(self) -> Finding:
+        """Whether there is room to write inside."""
+        return examine_writing(*self.seen(self.stack.faces[1]))
+
+    @property
+    def tops(self) -> float:
+        """How much (mm) stands on both faces together."""
+        return sum(top_of(face) for face in self.stack.stacks)
+
+    @property
+    def thick(self) -> Finding:
+        """How thick the card is, against what the post takes."""
+        return examine_thickness(thickness(*self.stack.stacks), self.stack.plan.post_limit)
+
+    @property
+    def usual_envelope(self) -> Size | None:
+        """The smallest usual envelope that the card goes into, if any."""
+        return matching_envelope(self.stack.resolved.plan.size, self.tops)
+
+    @property
+    def envelope(self) -> Size | None:
+        """What the card is posted in: as said, or the usual one."""
+        return self.stack.plan.envelope or self.usual_envelope
+
+    @property
+    def posted(self) -> Finding:
+        """Whether the card goes into its envelope."""
+        size = self.stack.resolved.plan.size
+        if self.envelope is None:
+            return Finding(Status.LOOK_AGAIN, size.text(), "", "is larger than the usual envelopes: make one")
+        return examine_envelope(size, self.tops, self.envelope)
+
+
+def _all_over(stack: Stack) -> np.ndarray:
+    """The ground's colours (25, 3) at even places."""
+    side = np.linspace(0.1, 0.9, 5)
+    x, y = (one.ravel() for one in np.meshgrid(side, side))
+    return stack.grounded.seen_at(x, y)

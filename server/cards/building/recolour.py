@@ -1,0 +1,112 @@
+"""In which other colour would a piece stand, and everything that lies beside it still?"""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.build_changes import EditPiece
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.contrast.rules import RULES, PairKind, Status, examine_each, holds
+from jindle_core.ends import End
+from jindle_core.layers.pieces import BASE, WHITE
+from jindle_core.media import GROUND_MEDIA
+from server.cards.building.stack import Stack
+from server.cards.building.standing import Stands
+from server.cards.building.written import written
+from server.cards.findings import Told, mend, told_end
+from server.cards.supply_ends import supply_ends
+
+_OFFERED = 2
+
+
+@dataclass(frozen=True)
+class Wanted:
+    """What is wanted of a colour besides standing: of colours (n, 3) which do, and one's (3,) figure."""
+
+    does: Callable[[np.ndarray], np.ndarray]
+    figure: Callable[[np.ndarray], str]
+
+
+def recolourings(
+    stack: Stack, stands: dict[int, Stands], key: int, judged: int, wanted: Wanted | None = None
+) -> list[Told]:
+    """The nearest other colours of a piece with which another, or itself, stands: mends of its check.
+
+    ``judged`` is the key of the piece that is to stand; what stands now goes on
+    standing. What the card has already comes first, then supplies.
+    """
+    if not stack.takes_colour(key):
+        return []
+    own = stands.get(key)
+
+    def figure(lab: np.ndarray) -> str:
+        if wanted is not None:
+            return wanted.figure(lab)
+        return _figure(stands[judged], key, key == judged, lab)
+
+    media = dict(RULES[own.rule].remedies)["upper"] if own else GROUND_MEDIA
+    found: list[Told] = []
+    for ends, labs in (_there(stack, key), supply_ends(stack.resolved.catalogue, media)):
+        kept = _standing(stands, key, judged, labs)
+        if wanted is not None:
+            kept &= wanted.does(labs)
+        order = np.flatnonzero(kept)
+        order = order[np.argsort(delta_e(stack.lab(key), labs[order]), kind="stable")]
+        best = order[: _OFFERED - len(found)]
+        found += [_mend(stack, key, ends[at], figure(labs[at])) for at in best]
+        if len(found) >= _OFFERED:
+            break
+    return found
+
+
+def _there(stack: Stack, key: int) -> tuple[list[End], np.ndarray]:
+    """The palette's colours and what else the card is made of, but for what a piece is of."""
+    used = [stack.material(each) for each in (BASE, *(piece.key for piece in stack.plan.every))]
+    palette = [End("palette", colour.key) for colour in stack.resolved.plan.colours]
+    ends = [end for end in dict.fromkeys([*palette, *used, WHITE]) if end != stack.material(key)]
+    return ends, np.array([stack.resolved.end_lab(end) for end in ends]).reshape(-1, 3)
+
+
+def _standing(stands: dict[int, Stands], key: int, judged: int, labs: np.ndarray) -> np.ndarray:
+    """Of colours (n, 3) for a piece, those with which all stands that does, and what is wanted too."""
+    kept = np.ones(len(labs), dtype=bool)
+    for other, one in stands.items():
+        if other == judged or one.finding.status is Status.HOLDS:
+            if other == key:
+                kept &= _enough(one, labs[:, None], one.under[None])
+            elif (one.at == key).any():
+                here = (one.at == key)[None, :, None]
+                kept &= _enough(one, one.upper[None], np.where(here, labs[:, None], one.under[None]))
+    return kept
+
+
+def _enough(one: Stands, upper: np.ndarray, under: np.ndarray) -> np.ndarray:
+    """For n colours whether enough of m comparisons hold: colours (n, m, 3) on colours, the two broadcast."""
+    upper, under = np.broadcast_arrays(upper, under)
+    found = holds(one.rule, upper.reshape(-1, 3), under.reshape(-1, 3)).reshape(upper.shape[:2])
+    least = defaults.STANDS_SHARE[0] if one.rule is PairKind.PICTURE else 1.0
+    return found.mean(axis=1) >= least
+
+
+def _mend(stack: Stack, key: int, end: End, figure: str) -> Told:
+    words = f"{stack.name(key)} in {stack.resolved.end_words(end)}"
+    change = {"kind": "set_build", "base": told_end(end)}
+    if key != BASE:
+        change = written(EditPiece(key, {"material": end, "inked": None}), stack.unit)
+    return mend(words, figure, change, stack.resolved.end_shades(end))
+
+
+def _figure(one: Stands, key: int, own: bool, lab: np.ndarray) -> str:
+    """The figure of how something stands once it, or the thing with a key, has a colour (3,)."""
+    upper, under = one.upper.copy(), one.under.copy()
+    if own:
+        upper[:] = lab
+    else:
+        under[one.at == key] = lab
+    if one.rule is PairKind.PICTURE:
+        return f"{100 * holds(one.rule, upper, under).mean():.0f} % of its outline"
+    found = examine_each([one.rule] * len(upper), upper, under, [False] * len(upper))
+    off = delta_e(upper, under) if one.rule is PairKind.MAT else np.abs(upper[:, 0] - under[:, 0])
+    return found[int(np.argmin(off))].figure

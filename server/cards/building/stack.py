@@ -1,0 +1,241 @@
+"""What lies where on a card that is built of pieces, and in which colour is it seen?"""
+
+from dataclasses import dataclass, replace
+from functools import cached_property
+from typing import Any
+
+import numpy as np
+
+from jindle_core.blending.inks import seen_on
+from jindle_core.build import Build
+from jindle_core.build_changes import BuildChange
+from jindle_core.colorimetry.recovery import lab_to_reflectance
+from jindle_core.desk import Part, built_desk
+from jindle_core.ends import End
+from jindle_core.layers.pieces import BASE, WHITE, Kind, Piece
+from jindle_core.layers.showing import topmost
+from jindle_core.layers.sizing import Box, cut_size, in_order, laid_out
+from jindle_core.layers.stacking import Height, heights
+from jindle_core.prediction.vellum import under_vellum, veil
+from server.cards.colouring import Coloured
+from server.cards.grounds.grounded import Grounded
+from server.cards.pictured import Pictured
+from server.cards.resolve import ResolvedPlan, value_shades
+
+_VEIL, VEIL_OPACITY = veil()
+# What does not show the same all over: what lies beside it is looked at place by place.
+_SHOWN = (Kind.IMAGE, Kind.FINISH)
+
+
+@dataclass(frozen=True)
+class Face:
+    """The pieces of the front or of the inside from the lowest up, those that are only ink left out.
+
+    ``keys`` begins with the base's; ``parts`` are how the pieces are drawn, by key.
+    """
+
+    pieces: tuple[Piece, ...]
+    keys: tuple[int, ...]
+    boxes: tuple[Box, ...]
+    labs: np.ndarray
+    parts: dict[int, Part]
+
+    def place(self, key: int) -> int:
+        """The place of a piece in the stack; for what is only ink, one more than that of what it lies on."""
+        while key not in self.keys:
+            key = next(one.on for one in self.pieces if one.key == key)
+            if key in self.keys:
+                return self.keys.index(key) + 1
+        return self.keys.index(key)
+
+
+@dataclass(frozen=True)
+class Stack:
+    """The pieces of a card with their places and colours."""
+
+    coloured: Coloured
+
+    @property
+    def resolved(self) -> ResolvedPlan:
+        """The plan with its colours."""
+        return self.coloured.resolved
+
+    @property
+    def plan(self) -> Build:
+        """How it is planned to be built."""
+        return self.resolved.plan.build
+
+    @property
+    def unit(self) -> str:
+        """The card's own unit, in which everything is cut."""
+        return self.resolved.plan.size.width.unit
+
+    def after(self, change: BuildChange) -> "Stack":
+        """The same card after a change."""
+        plan = change.apply(self.resolved.plan)
+        resolved = ResolvedPlan(plan, self.resolved.catalogue)
+        return Stack(replace(self.coloured, resolved=resolved))
+
+    @cached_property
+    def boxes(self) -> dict[int, Box]:
+        """By key where everything lies, on its own face."""
+        front, inside = (laid_out(self.resolved.plan.size, face) for face in self.plan.faces)
+        return front | inside
+
+    @cached_property
+    def stacks(self) -> tuple[dict[int, Height], dict[int, Height]]:
+        """How high everything stands on the front, and inside."""
+        front, inside = (heights(self.boxes, face) for face in self.plan.faces)
+        return front, inside
+
+    @cached_property
+    def heights(self) -> dict[int, Height]:
+        """The same of both faces together."""
+        return self.stacks[0] | self.stacks[1]
+
+    @cached_property
+    def parts(self) -> tuple[list[Part], list[Part]]:
+        """The front and the inside as they are drawn."""
+        drawing = self.coloured.drawing
+        shape = drawing and (drawing.width, drawing.height)
+        front, inside = (built_desk(self.resolved.plan, face, shape, self.boxes) for face in self.plan.faces)
+        return front, inside
+
+    @cached_property
+    def grounded(self) -> Grounded:
+        """The card's ground."""
+        return Grounded(self.resolved)
+
+    @cached_property
+    def pictured(self) -> Pictured:
+        """The card's picture."""
+        return Pictured(self.coloured)
+
+    @cached_property
+    def carrier(self) -> int | None:
+        """The key of what carries the ground; None where none is laid."""
+        return self.plan.carrier if self.resolved.plan.ground.laid else None
+
+    # --- What things are of.
+
+    def name(self, key: int) -> str:
+        """What a piece, or the base, is called."""
+        return "the card" if key == BASE else self.plan.piece(key).name
+
+    def material(self, key: int) -> End:
+        """What a piece, or the base, is said to be of."""
+        return self.plan.base if key == BASE else self.plan.piece(key).material
+
+    def stock(self, key: int) -> End:
+        """What it is cut out of: under a coloured picture and under a ground it is their paper."""
+        plan = self.resolved.plan
+        paper: int | None
+        if key == self.carrier and key != BASE:
+            paper = plan.ground.paper
+        elif key != BASE and self.plan.piece(key).kind is Kind.IMAGE and plan.colouring.drawing is not None:
+            paper = plan.colouring.paper
+        else:
+            return self.material(key)
+        return WHITE if paper is None else End("supply", paper)
+
+    @cached_property
+    def _inked(self) -> dict[int, np.ndarray]:
+        """By key the CIELAB (3,) of pieces that are inked by oneself, as predicted."""
+        found = {}
+        for piece in self.plan.every:
+            place = piece.inked and self.resolved.catalogue.places.get(piece.inked.colour)
+            if piece.inked and place is not None:
+                card = self._reflectance(piece.material)
+                ink = self.grounded.inks_at([place], [(piece.inked.hand, piece.inked.coats)])
+                found[piece.key] = seen_on(ink, card)[0]
+        return found
+
+    def _reflectance(self, end: End) -> np.ndarray:
+        if end.source == "palette":
+            return lab_to_reflectance(self.resolved.end_lab(end))
+        return self.grounded.card_of(end.id if end.source == "supply" else None)
+
+    def lab(self, key: int) -> np.ndarray:
+        """The colour (3,) of a piece by itself, or of the base."""
+        return self._inked[key] if key in self._inked else self.resolved.end_lab(self.material(key))
+
+    def shades(self, key: int) -> dict[str, str]:
+        """The same in every view."""
+        if key in self._inked:
+            return value_shades(tuple(map(float, self._inked[key])))
+        if key != BASE and self.plan.piece(key).kind is Kind.VELLUM:
+            return value_shades(_VEIL)
+        return self.resolved.end_shades(self.material(key))
+
+    def words(self, key: int) -> str:
+        """What it is of, in words."""
+        stock = self.resolved.end_words(self.material(key))
+        piece = None if key == BASE else self.plan.piece(key)
+        if piece is None or piece.inked is None:
+            return stock
+        return f"{stock}, inked with {self.resolved.end_words(End('supply', piece.inked.colour))}"
+
+    def cut_to(self, piece: Piece) -> Any:
+        """The size that a piece is cut to."""
+        return cut_size(piece, self.boxes[piece.on], self.unit)
+
+    # --- What is seen.
+
+    @cached_property
+    def faces(self) -> tuple[Face, Face]:
+        """The front and the inside as stacks."""
+        front, inside = (self._face(*each) for each in zip(self.plan.faces, self.parts, strict=True))
+        return front, inside
+
+    def _face(self, pieces: tuple[Piece, ...], parts: list[Part]) -> Face:
+        keys = [BASE, *(piece.key for piece in in_order(pieces) if piece.kind is not Kind.LETTERING)]
+        labs = np.array([self.lab(key) for key in keys])
+        boxes = tuple(self.boxes[key] for key in keys)
+        return Face(pieces, tuple(keys), boxes, labs, {part.piece: part for part in parts})
+
+    def face_of(self, key: int) -> Face:
+        """The face that a piece lies on."""
+        return self.faces[0] if self.plan.piece(key) in self.plan.pieces else self.faces[1]
+
+    def draws(self, face: Face) -> bool:
+        """Whether a face shows the card's line drawing."""
+        return any(part.shape == "drawing" for part in face.parts.values())
+
+    def varies(self, key: int) -> bool:
+        """Whether a thing is not of one colour all over."""
+        return key == self.carrier or (key != BASE and self.plan.piece(key).kind in (*_SHOWN, Kind.VELLUM))
+
+    def takes_colour(self, key: int) -> bool:
+        """Whether another material makes it another colour."""
+        if key == BASE or self.plan.piece(key).kind is not Kind.IMAGE:
+            return key != self.carrier and (key == BASE or self.plan.piece(key).kind is not Kind.VELLUM)
+        return self.coloured.drawing is None
+
+    def seen_at(
+        self, face: Face, x: np.ndarray, y: np.ndarray, below: np.ndarray
+    ) -> tuple[np.ndarray, np.ndarray]:
+        """For points (k,) in mm the CIELAB (k, 3) and the place in the stack of what shows there.
+
+        Only what lies before the place ``below`` (k,) in the stack is looked at.
+        """
+        places = topmost(face.boxes, x, y, below)
+        labs = face.labs[np.maximum(places, 0)]
+        for at in np.unique(places):
+            key = face.keys[max(at, 0)]
+            if at >= 0 and self.varies(key):
+                here = places == at
+                labs[here], places[here] = self._varied(face, int(at), x[here], y[here])
+        return labs, places
+
+    def _varied(self, face: Face, at: int, x: np.ndarray, y: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+        """``seen_at`` for points on one thing that is not of one colour."""
+        key = face.keys[at]
+        if key == self.carrier:
+            box = face.boxes[at]
+            across, down = (x - float(box.x)) / float(box.width), (y - float(box.y)) / float(box.height)
+            return self.grounded.seen_at(across, down), np.full(len(x), at)
+        under, places = self.seen_at(face, x, y, np.full(len(x), at))
+        if self.plan.piece(key).kind is Kind.VELLUM:
+            return under_vellum(under), np.full(len(x), at)
+        covered, labs = self.pictured.at(face.parts[key], x, y)
+        return np.where(covered[:, None], labs, under), np.where(covered, at, places)

@@ -1,0 +1,186 @@
+"""How do the pieces of a card stand against what they really lie beside?"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.blending.standing import examine_lettering, examine_picture
+from jindle_core.contrast.rules import Finding, PairKind, Status, holds
+from jindle_core.contrast.stacked import Neighbour, Standing, examine_stack
+from jindle_core.layers.lettering import lettering_rule
+from jindle_core.layers.pieces import WORDS, Kind, Piece
+from jindle_core.layers.touching import Beside, neighbours
+from server.cards.building.stack import Face, Stack
+
+_ALONG = 5  # places along each side of a piece where what is not of one colour is looked at
+# The sides of a piece: whether they lie level, and at which end.
+_ENDS = {"top": (True, 0.0), "bottom": (True, 1.0), "left": (False, 0.0), "right": (False, 1.0)}
+_ACROSS, _DOWN = (one.ravel() for one in np.meshgrid(np.linspace(0.05, 0.95, 8), np.linspace(0.1, 0.9, 4)))
+
+
+@dataclass(frozen=True)
+class Stands:
+    """How a piece stands: by which rule, what was found, beside what, and what was compared with what.
+
+    Each of m comparisons is of CIELAB ``upper`` (m, 3) on ``under`` (m, 3), seen ``at`` (m,) keys.
+    """
+
+    rule: PairKind
+    finding: Finding
+    beside: str
+    upper: np.ndarray
+    under: np.ndarray
+    at: np.ndarray
+
+
+def touching(stack: Stack) -> dict[int, list[Beside]]:
+    """By key what shows beside each piece; what is only ink lies beside nothing."""
+    found: dict[int, list[Beside]] = {}
+    for face in stack.plan.faces:
+        cut = [piece for piece in face if piece.kind is not Kind.LETTERING]
+        for one in neighbours(stack.boxes, cut):
+            found.setdefault(one.key, []).append(one)
+    return found
+
+
+def standing(stack: Stack, beside: dict[int, list[Beside]]) -> dict[int, Stands]:
+    """By key how each piece stands; not those that are hidden, nor vellum, which shows what is under it."""
+    found: dict[int, Stands] = {}
+    plain: list[tuple[Piece, Standing, list[int]]] = []
+    for pieces, face in zip(stack.plan.faces, stack.faces, strict=True):
+        sides = _sides(stack, face, beside)
+        for piece in pieces:
+            if piece.kind in WORDS:
+                found[piece.key] = _words(stack, face, piece)
+            elif piece.kind is Kind.IMAGE:
+                if (stands := _picture(stack, face, piece)) is not None:
+                    found[piece.key] = stands
+            elif piece.key in beside and piece.kind is not Kind.VELLUM:
+                around = _around(stack, piece, beside[piece.key], sides)
+                if around:
+                    judged = Standing(PairKind.MAT, _own(stack, piece), tuple(one for one, _ in around))
+                    plain.append((piece, judged, [key for _, key in around]))
+    examined = examine_stack([judged for _, judged, _ in plain])
+    for (piece, judged, keys), (finding, name) in zip(plain, examined, strict=True):
+        under = np.array([one.lab for one in judged.beside])
+        upper = np.broadcast_to(np.array(judged.lab), under.shape)
+        found[piece.key] = Stands(PairKind.MAT, finding, name, upper, under, np.array(keys))
+    return found
+
+
+def _own(stack: Stack, piece: Piece) -> tuple[float, float, float]:
+    """The colour of a piece; of what carries the ground, what its edge shows on the whole."""
+    lab = stack.lab(piece.key)
+    if piece.key == stack.carrier:
+        along, ends = np.linspace(0, 1, 2 * _ALONG), np.repeat([0.0, 1.0], _ALONG)
+        x, y = np.concatenate([along, ends]), np.concatenate([ends, along])
+        lab = stack.grounded.seen_at(x, y).mean(axis=0)
+    lightness, a, b = map(float, lab)
+    return lightness, a, b
+
+
+_Sides = dict[int, list[tuple[str, int, tuple[float, float, float], float]]]
+
+
+def _sides(stack: Stack, face: Face, beside: dict[int, list[Beside]]) -> _Sides:
+    """By key, for pieces beside what is not of one colour: what each side shows of it.
+
+    For each: the side, what lies there (its key), its CIELAB, and how long the side is as a share of all.
+    """
+    keys = [
+        key
+        for key in face.keys
+        if any(stack.varies(one.beside) for one in beside.get(key, ()))
+        and stack.plan.piece(key).kind not in WORDS
+    ]
+    if not keys:
+        return {}
+    along = np.linspace(0.1, 0.9, _ALONG)
+    x, y = np.zeros((2, len(keys), len(_ENDS), _ALONG))
+    for at, key in enumerate(keys):
+        box = stack.boxes[key]
+        for side, (level, end) in enumerate(_ENDS.values()):
+            x[at, side] = float(box.x) + float(box.width) * (along if level else end)
+            y[at, side] = float(box.y) + float(box.height) * (end if level else along)
+    below = np.repeat([face.place(key) for key in keys], len(_ENDS) * _ALONG)
+    labs, places = stack.seen_at(face, x.ravel(), y.ravel(), below)
+    labs, places = labs.reshape(*x.shape, 3), places.reshape(x.shape)
+    found: _Sides = {}
+    for at, key in enumerate(keys):
+        box = stack.boxes[key]
+        for side, (name, (level, _)) in enumerate(_ENDS.items()):
+            length = float((box.width if level else box.height) / (2 * (box.width + box.height)))
+            for place in np.unique(places[at, side]):
+                here = places[at, side] == place
+                if place >= 0:
+                    lightness, a, b = labs[at, side][here].mean(axis=0).tolist()
+                    told = (name, face.keys[place], (lightness, a, b), length * float(here.mean()))
+                    found.setdefault(key, []).append(told)
+    return found
+
+
+def _around(
+    stack: Stack, piece: Piece, beside: Sequence[Beside], sides: _Sides
+) -> list[tuple[Neighbour, int]]:
+    """What lies beside a piece, with its key; what is not of one colour by what each side shows of it."""
+    found = []
+    for one in beside:
+        name = stack.name(one.beside)
+        if stack.varies(one.beside):
+            found += [
+                (Neighbour(f"{name}, at its {side}", lab, share), key)
+                for side, key, lab, share in sides.get(piece.key, ())
+                if key == one.beside
+            ]
+        else:
+            lightness, a, b = map(float, stack.lab(one.beside))
+            found.append((Neighbour(name, (lightness, a, b), one.share), one.beside))
+    return found
+
+
+def _picture(stack: Stack, face: Face, piece: Piece) -> Stands | None:
+    """A picture along its real outline, against whatever lies there; None where none of it shows."""
+    part, place = face.parts[piece.key], face.place(piece.key)
+    edge = stack.pictured.edge(part)
+    x, y = edge.places.T
+    every = np.full(len(x), len(face.keys))
+    _, above = stack.seen_at(face, x, y, every)
+    under, places = stack.seen_at(face, x, y, np.full(len(x), place))
+    # Just on its own outline a picture is seen or not as rounding has it.
+    shows = (places >= 0) & (above <= place)
+    if not shows.any():
+        return None
+    edge, under, places = edge.only(shows), under[shows], places[shows]
+    finding = examine_picture(edge.labs, under, edge.names, stack.pictured.outlined(part))
+    sinks = ~holds(PairKind.PICTURE, edge.labs, under)
+    beside = _names(stack, face, places[sinks] if sinks.any() else places)
+    return Stands(PairKind.PICTURE, finding, beside, edge.labs, under, np.array(face.keys)[places])
+
+
+def _words(stack: Stack, face: Face, piece: Piece) -> Stands:
+    """Words by their size and weight, where they are worst on what is under them, or what covers them."""
+    box, part, place = stack.boxes[piece.key], face.parts[piece.key], face.place(piece.key)
+    x = float(box.x) + _ACROSS * float(box.width)
+    y = float(box.y) + _DOWN * float(box.height)
+    under, places = stack.seen_at(face, x, y, np.full(len(x), place))
+    _, above = stack.seen_at(face, x, y, np.full(len(x), len(face.keys)))
+    rule = lettering_rule(part.size, piece.bold)
+    finding = examine_lettering(rule, stack.lab(piece.key), under)
+    beside = _names(stack, face, places)
+    cut = piece.kind is Kind.CUT_WORDS
+    covered = above > place if cut else above != places
+    if covered.mean() > defaults.BESIDE_LEAST:
+        figure = f"{100 * covered.mean():.0f} % covered"
+        reason = f"is covered by {_names(stack, face, above[covered])}"
+        finding = Finding(Status.FAILS, figure, "nothing over it", reason)
+    upper = np.broadcast_to(stack.lab(piece.key), under.shape)
+    return Stands(rule, finding, beside, upper, under, np.array(face.keys)[np.maximum(places, 0)])
+
+
+def _names(stack: Stack, face: Face, places: np.ndarray) -> str:
+    """What is at places of the stack, but for what is hardly there."""
+    found, counts = np.unique(places, return_counts=True)
+    kept = found[counts >= min(defaults.BESIDE_LEAST * len(places), counts.max())]
+    return " and ".join(stack.name(face.keys[max(at, 0)]) for at in kept)

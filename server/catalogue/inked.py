@@ -1,0 +1,61 @@
+"""Which white card of the drawer, inked with which of its pads, comes nearest to a colour?"""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from jindle_core import defaults
+from jindle_core.instead.inked import Pad, ink_your_own
+from jindle_core.matching.verdicts import combined
+from jindle_core.media import PAD_MEDIA
+from jindle_core.prediction.behaviour import Hand
+from jindle_core.prediction.confidence import prediction_sigma
+from jindle_core.prediction.stocks import WHITE
+from server.catalogue.arrays import Catalogue
+
+
+@dataclass(frozen=True)
+class InkedFound:
+    """A pad and a white card by their places, the hand, the predicted CIELAB, ΔE00 off, one sigma of it.
+
+    ``card`` is None for plain white card that is in no range.
+    """
+
+    pad: int
+    card: int | None
+    hand: Hand
+    lab: tuple[float, float, float]
+    distance: float
+    sigma: float
+
+
+def inked_cards(
+    catalogue: Catalogue, target: tuple[float, ...], count: int = 3, plain: bool = False
+) -> list[InkedFound] | None:
+    """The nearest to a CIELAB (3,); None where the drawer holds no pad, or no white card.
+
+    With ``plain``, plain white card does where the drawer holds none.
+    """
+    pads = catalogue.of_media(PAD_MEDIA)
+    pads = pads[catalogue.usable[pads]]
+    stock = catalogue.columns["cardstock"]
+    lab = catalogue.lab[stock]
+    white = (lab[:, 0] >= defaults.WHITE_CARD_L) & (np.hypot(lab[:, 1], lab[:, 2]) <= defaults.WHITE_CARD_C)
+    cards = stock[white & catalogue.usable[stock]]
+    if not len(pads) or not (len(cards) or plain):
+        return None
+    whites = catalogue.reflectance(cards) if len(cards) else WHITE[None]
+    ranges = [catalogue.ranges[int(catalogue.range_ids[pad])] for pad in pads]
+    given = [
+        Pad(one, about.medium, catalogue.behaviour(about.id))
+        for about, one in zip(ranges, catalogue.reflectance(pads), strict=True)
+    ]
+    found = []
+    for one in ink_your_own(np.array(target), given, whites, count):
+        # A hand other than the reading's is a step like one more layer.
+        steps = 1 if one.hand is Hand.MIDDLE else 2
+        known = float(catalogue.sigma[pads[one.pad]])
+        sigma = combined(known, prediction_sigma(ranges[one.pad].medium, steps, "white"))
+        card = int(cards[one.card]) if len(cards) else None
+        found.append(InkedFound(int(pads[one.pad]), card, one.hand, one.lab, one.distance, sigma))
+    return found

@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import type { Cutting } from '@/api/client'
+import { useSession } from '@/lib/session'
+import { percent } from '@/lib/words'
+
+/** One sheet with what is cut out of it, where a base is scored, and what is left over. */
+defineProps<{ sheet: Cutting['sheets'][number]; number: number }>()
+const session = useSession()
+type Left = Cutting['sheets'][number]['left'][number]
+const LABEL = 58 // millimetres that a label takes along
+const labelled = (one: Left) =>
+  Math.max(one.width, one.height) >= LABEL && Math.min(one.width, one.height) > 9
+const short = (name: string) => (name.length > 14 ? name.slice(0, 13) + '…' : name)
+</script>
+
+<template>
+  <figure>
+    <figcaption class="mb-1 text-xs">
+      <b>{{ number }} {{ sheet.material.words }}</b
+      >, {{ percent(sheet.used) }} used
+    </figcaption>
+    <svg
+      :viewBox="`-1 -1 ${sheet.width + 2} ${sheet.height + 2}`"
+      class="block w-full"
+      role="img"
+      :aria-label="`Sheet ${number}: ${sheet.cuts.map((cut) => cut.name).join(', ')}`"
+    >
+      <rect :width="sheet.width" :height="sheet.height" class="sheet" />
+      <g v-for="(cut, at) in sheet.cuts" :key="at">
+        <rect
+          :x="cut.x"
+          :y="cut.y"
+          :width="cut.width"
+          :height="cut.height"
+          :fill="sheet.material.shades[session.view]"
+          class="cut"
+        />
+        <rect v-if="cut.hole" v-bind="cut.hole" class="hole" />
+        <line v-if="cut.score" v-bind="cut.score" class="score" />
+        <text
+          v-if="cut.width > 24 && cut.height > 9"
+          :x="cut.x + cut.width / 2"
+          :y="cut.y + cut.height / (cut.score ? 4 : 2)"
+          text-anchor="middle"
+          dominant-baseline="central"
+          class="name"
+          font-size="9"
+        >
+          {{ short(cut.name) }}
+        </text>
+      </g>
+      <line v-for="(trim, at) in sheet.trims" :key="`trim ${at}`" v-bind="trim" class="trim" />
+      <text
+        v-for="(one, at) in sheet.left.filter(labelled)"
+        :key="`left ${at}`"
+        :transform="`translate(${one.x + one.width / 2} ${one.y + one.height / 2}) rotate(${one.width < LABEL ? -90 : 0})`"
+        text-anchor="middle"
+        dominant-baseline="central"
+        class="left"
+        font-size="8"
+      >
+        {{ one.size }}
+      </text>
+    </svg>
+  </figure>
+</template>
+
+<style scoped>
+.sheet {
+  fill: var(--sheet);
+  stroke: var(--edge);
+  stroke-width: 0.6;
+}
+.cut {
+  stroke: var(--ink);
+  stroke-width: 0.8;
+}
+.hole {
+  fill: var(--sheet);
+  stroke: var(--ink);
+  stroke-width: 0.6;
+}
+.trim {
+  stroke: var(--edge);
+  stroke-width: 0.5;
+}
+/* Readable on any colour: dark with a light rim. */
+.score {
+  stroke: #000000;
+  stroke-width: 1.2;
+  stroke-dasharray: 4 3;
+  filter: drop-shadow(0 0 0.8px #ffffff);
+}
+.name {
+  fill: #000000;
+  stroke: #ffffff;
+  stroke-width: 2;
+  paint-order: stroke;
+}
+.left {
+  fill: var(--soft);
+}
+</style>

@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { Check } from '@/api/client'
+import { useSession } from '@/lib/session'
+import AppDialog from '@/ui/AppDialog.vue'
+import StatusMark from '@/ui/StatusMark.vue'
+import { useCard } from './card'
+
+/** One check: what was found with its figure, what mends it by one press, and letting it be. */
+const { check } = defineProps<{ check: Check }>()
+const store = useCard()
+const session = useSession()
+const waiving = ref(false)
+const reason = ref('')
+
+async function waive() {
+  if (await store.change({ kind: 'waive', check: check.id, reason: reason.value })) {
+    waiving.value = false
+    reason.value = ''
+  }
+}
+</script>
+
+<template>
+  <div class="flex gap-2.5">
+    <StatusMark :status="check.waived === null ? check.status : null" />
+    <div class="min-w-0 flex-1">
+      <p class="break-words">
+        <b>{{ check.title }}</b>
+        <span v-if="check.waived !== null"> is let be</span>
+        <span v-else-if="check.status === 'holds'">{{
+          check.reason ? `: ${check.reason}` : ' holds'
+        }}</span>
+        <span v-else>: {{ check.reason }}</span>
+      </p>
+      <p v-if="check.figure" class="text-xs text-soft">
+        {{ check.figure
+        }}<template v-if="check.status !== 'holds' && check.limit"
+          >, wants {{ check.limit }}</template
+        >
+      </p>
+      <p v-if="check.waived !== null" class="text-xs">
+        “{{ check.waived }}”
+        <button
+          type="button"
+          class="cursor-pointer underline"
+          @click="store.change({ kind: 'unwaive', check: check.id })"
+        >
+          Count it again
+        </button>
+      </p>
+      <div v-else-if="check.status !== 'holds'" class="mt-1.5 space-y-1.5">
+        <button
+          v-for="(mend, n) in check.mends"
+          :key="n"
+          type="button"
+          class="button w-full !justify-start !py-1.5 text-xs"
+          :disabled="store.busy"
+          @click="store.apply(mend)"
+        >
+          <span
+            v-if="mend.shades"
+            class="size-6 shrink-0 rounded-data"
+            :style="{ background: mend.shades[session.view] }"
+          />
+          <span class="min-w-0 break-words"
+            >{{ mend.words }}<template v-if="mend.figure">: {{ mend.figure }}</template></span
+          >
+        </button>
+        <slot />
+        <button type="button" class="cursor-pointer text-xs underline" @click="waiving = true">
+          On purpose …
+        </button>
+      </div>
+    </div>
+    <AppDialog v-if="waiving" title="Let this check be" @close="waiving = false">
+      <form @submit.prevent="waive">
+        <p class="mb-3">{{ check.title }}: {{ check.reason }}</p>
+        <label class="label" for="reason">Why is it on purpose?</label>
+        <input id="reason" v-model="reason" class="input" required maxlength="500" />
+        <button type="submit" class="button button-main mt-4">Let it be</button>
+      </form>
+    </AppDialog>
+  </div>
+</template>

@@ -1,0 +1,89 @@
+/** A drawing of the page as a file of its own: SVG with its fonts and colours in it, or PNG of that. */
+
+const KEPT = [
+  'fill',
+  'stroke',
+  'stroke-width',
+  'stroke-dasharray',
+  'opacity',
+  'font-family',
+  'font-weight',
+]
+const DOTS_PER_MM = 300 / 25.4
+
+/** Where a font comes from, as it is written into the page's style sheets. */
+function fontFaces(families: Set<string>): CSSFontFaceRule[] {
+  const rules = [...document.styleSheets].flatMap((sheet) => [...sheet.cssRules])
+  return rules.filter((rule): rule is CSSFontFaceRule => {
+    if (!(rule instanceof CSSFontFaceRule)) return false
+    const family = rule.style.getPropertyValue('font-family').replace(/["']/g, '')
+    // Letters that this interface is written in; other scripts fall back as they do on the page.
+    const range = rule.style.getPropertyValue('unicode-range').toLowerCase()
+    return (
+      families.has(family) && (!range || range.includes('u+0-ff') || range.includes('u+0000-00ff'))
+    )
+  })
+}
+
+async function embedded(rule: CSSFontFaceRule): Promise<string> {
+  const address = rule.style.getPropertyValue('src').match(/url\(["']?([^"')]+)/)?.[1] ?? ''
+  const base = rule.parentStyleSheet?.href ?? location.href
+  const bytes = new Uint8Array(await (await fetch(new URL(address, base))).arrayBuffer())
+  const text = btoa(bytes.reduce((done, byte) => done + String.fromCharCode(byte), ''))
+  const family = rule.style.getPropertyValue('font-family')
+  const weight = rule.style.getPropertyValue('font-weight') || '400'
+  return `@font-face{font-family:${family};font-weight:${weight};src:url(data:font/woff2;base64,${text})}`
+}
+
+/** The drawing as SVG, its user unit a millimetre; `mm` is the width and height that are taken of it. */
+export async function asSvg(drawn: SVGSVGElement, mm: [number, number]): Promise<string> {
+  const copy = drawn.cloneNode(true) as SVGSVGElement
+  const families = new Set<string>()
+  const pairs = [...drawn.querySelectorAll('*')].map(
+    (one, n) => [one, copy.querySelectorAll('*')[n]!] as const,
+  )
+  for (const [seen, made] of pairs) {
+    if (!seen.hasAttribute('class')) continue
+    const style = getComputedStyle(seen)
+    for (const name of KEPT) made.setAttribute(name, style.getPropertyValue(name))
+    made.removeAttribute('class')
+    if (seen.tagName === 'text')
+      for (const one of style.fontFamily.split(',')) families.add(one.trim().replace(/["']/g, ''))
+  }
+  for (const one of copy.querySelectorAll('[data-on-screen]')) one.remove()
+  const fonts = await Promise.all(fontFaces(families).map(embedded))
+  if (fonts.length) {
+    const style = document.createElementNS('http://www.w3.org/2000/svg', 'style')
+    style.textContent = fonts.join('')
+    copy.prepend(style)
+  }
+  copy.removeAttribute('class')
+  copy.setAttribute('viewBox', `0 0 ${mm[0]} ${mm[1]}`)
+  copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg')
+  copy.setAttribute('width', `${mm[0]}mm`)
+  copy.setAttribute('height', `${mm[1]}mm`)
+  return new XMLSerializer().serializeToString(copy)
+}
+
+/** The same as a picture of 300 dots to the inch. */
+export async function asPng(drawn: SVGSVGElement, mm: [number, number]): Promise<Blob> {
+  const image = new Image()
+  image.src = `data:image/svg+xml,${encodeURIComponent(await asSvg(drawn, mm))}`
+  await image.decode()
+  const canvas = document.createElement('canvas')
+  canvas.width = Math.round(mm[0] * DOTS_PER_MM)
+  canvas.height = Math.round(mm[1] * DOTS_PER_MM)
+  canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height)
+  return new Promise((done, fail) =>
+    canvas.toBlob((made) => (made ? done(made) : fail(new Error('no picture'))), 'image/png'),
+  )
+}
+
+/** Let the browser keep a file. */
+export function keep(content: Blob, name: string) {
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(content)
+  link.download = name
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(link.href))
+}

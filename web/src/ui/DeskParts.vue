@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import type { Desk } from '@/api/client'
+import { useSession } from '@/lib/session'
+import DrawnPicture from './DrawnPicture.vue'
+import GroundPanel from './GroundPanel.vue'
+
+/** What lies on one face of the card, from the lowest up, in millimetres. */
+defineProps<{ desk: Desk; parts: Desk['parts']; lit?: number }>()
+const session = useSession()
+const DOTS = 6 // millimetres from dot to dot
+
+function dots(part: Desk['parts'][number]) {
+  const found = []
+  for (let row = 0, y = part.y + DOTS / 2; y < part.y + part.height - 1; row++, y += DOTS)
+    for (let x = part.x + (row % 2 ? DOTS : DOTS / 2); x < part.x + part.width - 1; x += DOTS)
+      found.push({ x, y })
+  return found
+}
+const round = (part: Desk['parts'][number], by = 0) => ({
+  cx: part.x + part.width / 2,
+  cy: part.y + part.height / 2,
+  rx: part.width / 2 + by,
+  ry: part.height / 2 + by,
+})
+const box = ({ x, y, width, height }: Desk['parts'][number]) => ({ x, y, width, height })
+</script>
+
+<template>
+  <g>
+    <template v-for="(part, n) in parts" :key="n">
+      <g v-if="part.raised" :transform="`translate(${part.raised / 2} ${part.raised / 2})`">
+        <ellipse v-if="part.shape === 'disc'" v-bind="round(part, part.rim)" class="shadow" />
+        <rect v-else-if="part.shape === 'rect'" v-bind="box(part)" class="shadow" />
+        <svg
+          v-else-if="part.shape === 'drawing' && desk.picture"
+          v-bind="box(part)"
+          :viewBox="`0 0 ${desk.picture.width} ${desk.picture.height}`"
+          overflow="visible"
+        >
+          <path
+            v-for="(shape, at) in desk.picture.shapes"
+            :key="at"
+            :d="shape.path"
+            class="shadow"
+          />
+        </svg>
+      </g>
+      <rect
+        v-if="part.shape === 'rect'"
+        v-bind="box(part)"
+        :fill="part.shades[session.view]"
+        :class="{ base: part.name === 'base', lit: lit && part.key === lit }"
+      />
+      <rect
+        v-else-if="part.shape === 'veil'"
+        v-bind="box(part)"
+        :fill="part.shades[session.view]"
+        :opacity="part.opacity"
+      />
+      <g v-else-if="part.shape === 'disc'">
+        <ellipse v-if="part.rim" v-bind="round(part, part.rim)" fill="#ffffff" />
+        <ellipse
+          v-bind="round(part)"
+          :fill="part.shades[session.view]"
+          :class="{ lit: lit && part.key === lit }"
+        />
+      </g>
+      <GroundPanel
+        v-else-if="part.shape === 'ground' && desk.ground"
+        :panel="desk.ground"
+        :box="box(part)"
+      />
+      <g v-else-if="part.shape === 'dots'" :fill="part.shades[session.view]">
+        <circle
+          v-for="dot in dots(part)"
+          :key="`${dot.x} ${dot.y}`"
+          :cx="dot.x"
+          :cy="dot.y"
+          r="1"
+        />
+      </g>
+      <svg
+        v-else-if="part.shape === 'drawing' && desk.picture"
+        v-bind="box(part)"
+        :viewBox="`0 0 ${desk.picture.width} ${desk.picture.height}`"
+        overflow="visible"
+      >
+        <g
+          v-if="part.rim"
+          fill="#ffffff"
+          stroke="#ffffff"
+          stroke-linejoin="round"
+          :stroke-width="(2 * part.rim * desk.picture.width) / part.width"
+        >
+          <path v-for="(shape, at) in desk.picture.shapes" :key="at" :d="shape.path" />
+        </g>
+        <DrawnPicture :picture="desk.picture" :lit="lit" />
+      </svg>
+      <text
+        v-else-if="part.shape === 'text'"
+        :x="part.x + part.width / 2"
+        :y="part.y + part.height / 2"
+        :font-size="part.size"
+        :font-weight="part.bold ? 700 : 400"
+        text-anchor="middle"
+        dominant-baseline="central"
+        class="font-title"
+        :fill="part.shades[session.view]"
+      >
+        {{ part.text }}
+      </text>
+    </template>
+  </g>
+</template>
+
+<style scoped>
+.shadow {
+  fill: #000000;
+  opacity: 0.25;
+}
+.base {
+  stroke: var(--line);
+  stroke-width: 0.6;
+}
+.lit {
+  stroke: var(--ink);
+  stroke-width: 1.4;
+  stroke-dasharray: 3 2;
+}
+</style>
