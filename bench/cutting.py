@@ -58,7 +58,7 @@ def build_rows(visitor: Visitor, wanted: float = 8) -> list[Row]:
     for place, (value, role) in enumerate((("#2b3a55", "dark"), ("#dfe7ea", "ground"), ("#c9603e", "lead"))):
         change(kind="add_colour", anchor={"value": value}, name=f"colour {place}", role=role)
     change(kind="start_layout", layout="three mats")
-    for number in range(_PIECES - 6):
+    for number in range(_PIECES - 7):
         side = {"width": f"{30 + number} mm", "height": "18 mm", "unit": "mm"}
         offset = {"right": f"{number % 9 * 5} mm", "below": f"{number % 13 * 6} mm"}
         material = {"source": "palette", "id": 1 + number % 3}

@@ -3,6 +3,7 @@
 import re
 from dataclasses import dataclass
 from fractions import Fraction
+from functools import lru_cache
 
 from jindle_core.errors import BadInput, Problem
 
@@ -24,8 +25,7 @@ class Length:
     @property
     def millimetres(self) -> Fraction:
         """The length in millimetres, exactly."""
-        value = Fraction(self.ticks, TICKS[self.unit])
-        return value * _MM_PER_INCH if self.unit == "in" else value
+        return _millimetres(self.ticks, self.unit)
 
     @classmethod
     def floor(cls, millimetres: Fraction, unit: str) -> "Length":
@@ -51,16 +51,27 @@ class Length:
         >>> Length(276, "in").text(), Length(276, "in").text("mm")
         ('4 5/16', '110')
         """
-        unit = unit or self.unit
-        if unit == "mm":
-            if self.unit == "mm" and self.ticks % 10:
-                return f"{self.ticks / 10:.1f}"
-            return str(round(self.millimetres))
-        inches = self.millimetres / _MM_PER_INCH
-        parts = TICKS["in"] if self.unit == "in" else _RULER
-        sixty_fourths = Fraction(round(inches * parts), parts)
-        whole, rest = divmod(sixty_fourths, 1)
-        return f"{whole} {rest}" if whole and rest else str(rest if rest else whole)
+        return _read_off(self.ticks, self.unit, unit or self.unit)
+
+
+# The same few lengths are asked for again and again, and fractions are slow.
+@lru_cache(maxsize=4096)
+def _millimetres(ticks: int, unit: str) -> Fraction:
+    value = Fraction(ticks, TICKS[unit])
+    return value * _MM_PER_INCH if unit == "in" else value
+
+
+@lru_cache(maxsize=4096)
+def _read_off(ticks: int, unit: str, shown: str) -> str:
+    if shown == "mm":
+        if unit == "mm" and ticks % 10:
+            return f"{ticks / 10:.1f}"
+        return str(round(_millimetres(ticks, unit)))
+    inches = _millimetres(ticks, unit) / _MM_PER_INCH
+    parts = TICKS["in"] if unit == "in" else _RULER
+    sixty_fourths = Fraction(round(inches * parts), parts)
+    whole, rest = divmod(sixty_fourths, 1)
+    return f"{whole} {rest}" if whole and rest else str(rest if rest else whole)
 
 
 _MIXED = re.compile(r"(?:(\d+)\s+)?(\d+)\s*/\s*(\d+)")

@@ -94,6 +94,7 @@ api = [
     path("cards", cards.Cards.as_view()),
     path("cards/<int:pk>", cards.OneCard.as_view()),
     path("cards/<int:pk>/changes", cards.CardChanges.as_view()),
+    path("cards/<int:pk>/mends", cards.CardMends.as_view()),
     path("cards/<int:pk>/undo", cards.CardUndo.as_view()),
     path("cards/<int:pk>/redo", cards.CardRedo.as_view()),
     path("cards/<int:pk>/colouring", colouring_api.CardColouring.as_view()),

@@ -1,41 +1,38 @@
-"""What shows of a stack of pieces: which one at a point, and how much of each?"""
+"""What shows of a stack of pieces: which one at a point, and how much of each?
 
-from collections.abc import Sequence
+Boxes are given by their ``edges`` (2, 2, n), from the lowest up.
+"""
 
 import numpy as np
 from numpy.typing import NDArray
 
-from jindle_core.layers.sizing import RASTER, Box, edges
+from jindle_core.layers.sizing import RASTER
 
 Floats = NDArray[np.float64]
+Edges = NDArray[np.int64]
 _MM = 2 * RASTER
 
 
-def topmost(
-    boxes: Sequence[Box],
-    x: NDArray[np.float64],
-    y: NDArray[np.float64],
-    below: NDArray[np.intp] | None = None,
-) -> NDArray[np.intp]:
+def topmost(sides: Edges, x: Floats, y: Floats, below: NDArray[np.intp] | None = None) -> NDArray[np.intp]:
     """For points (k,) in mm the place of the last of n boxes that holds them; −1 where none does.
 
     With ``below`` (k,) only the boxes before that place are looked at.
     """
-    (left, right), (top, bottom) = edges(boxes)
+    (left, right), (top, bottom) = sides
+    count = len(left)
     across, down = x[:, None] * _MM, y[:, None] * _MM
     holds = (left <= across) & (across < right) & (top <= down) & (down < bottom)
     if below is not None:
-        holds &= np.arange(len(boxes)) < below[:, None]
-    last = len(boxes) - 1 - holds[:, ::-1].argmax(axis=1)
+        holds &= np.arange(count) < below[:, None]
+    last = count - 1 - holds[:, ::-1].argmax(axis=1)
     return np.where(holds.any(axis=1), last, -1)
 
 
-def shown(boxes: Sequence[Box]) -> Floats:
+def shown(sides: Edges) -> Floats:
     """How much (n,) in mm² shows of each of n boxes that lie one over the other, inside the first; exact."""
-    sides = edges(boxes)
     across, down = (np.unique(np.clip(ends, ends[0, 0], ends[1, 0])) for ends in sides)
     middles = [(ends[:-1] + ends[1:]) // 2 for ends in (across, down)]
     x, y = (one.ravel() for one in np.meshgrid(*middles))
     areas = np.outer(np.diff(down), np.diff(across)).ravel() / _MM**2
-    last = topmost(boxes, x / _MM, y / _MM)
-    return np.bincount(last, weights=areas, minlength=len(boxes))
+    last = topmost(sides, x / _MM, y / _MM)
+    return np.bincount(last, weights=areas, minlength=sides.shape[2])

@@ -27,12 +27,13 @@ def neighbours(boxes: dict[int, Box], pieces: Sequence[Piece]) -> list[Beside]:
     """
     order = [BASE, *(piece.key for piece in in_order(pieces))]
     sides = edges([boxes[key] for key in order])
+    level, upright = (_Stretches(*sides[axis]) for axis in (0, 1))
     found = []
     for at, key in enumerate(order[1:], start=1):
         shares: dict[int, int] = {}
-        for upright in (False, True):
+        for along, across in ((level, sides[1]), (upright, sides[0])):
             for far in (False, True):
-                for length, beside in _along(sides, at, upright, far):
+                for length, beside in _along(along, across, at, far):
                     shares[beside] = shares.get(beside, 0) + length
         whole = sum(shares.values())
         ranked = sorted(shares.items(), key=lambda one: -one[1])
@@ -40,23 +41,32 @@ def neighbours(boxes: dict[int, Box], pieces: Sequence[Piece]) -> list[Beside]:
     return found
 
 
-def _along(sides: NDArray[np.int64], at: int, upright: bool, far: bool) -> list[tuple[int, int]]:
+class _Stretches:
+    """Along one axis the stretches between all the ends of n boxes, and which boxes reach over each."""
+
+    def __init__(self, low: NDArray[np.int64], high: NDArray[np.int64]) -> None:
+        self.ends = np.unique(np.concatenate([low, high]))
+        self.lengths = np.diff(self.ends)
+        middles = (self.ends[:-1] + self.ends[1:]) // 2
+        self.over = (low[:, None] < middles) & (middles < high[:, None])
+        self.first, self.last = np.searchsorted(self.ends, low), np.searchsorted(self.ends, high)
+
+
+def _along(along: _Stretches, across: NDArray[np.int64], at: int, far: bool) -> list[tuple[int, int]]:
     """The stretches of one side of a piece that show, with the place of what lies outside each.
 
-    ``upright`` is the left or right side, ``far`` the right or the lower one.
+    ``along`` is the axis that the side runs along, ``across`` (2, n) where the
+    boxes begin and end on the other; ``far`` is the right or the lower side.
     """
-    low, high = sides[int(upright)]  # along the side
-    near, end = sides[int(not upright)]  # across it
+    near, end = across
     line = (end if far else near)[at]
-    ends = np.unique(np.concatenate([low, high]))
-    cuts = ends[(ends >= low[at]) & (ends <= high[at])]
-    middles = (cuts[:-1] + cuts[1:]) // 2
-    beside = (low[:, None] < middles) & (middles < high[:, None])
+    here = slice(along.first[at], along.last[at])
+    over = along.over[:, here]
     # Just to the one side of the line, and just to the other.
     before, behind = (near < line) & (line <= end), (near <= line) & (line < end)
     inside, outside = (before, behind) if far else (behind, before)
-    covered = (beside & inside[:, None])[at + 1 :].any(axis=0)
-    there = beside & outside[:, None]
+    covered = (over[at + 1 :] & inside[at + 1 :, None]).any(axis=0)
+    there = over & outside[:, None]
     shows = there.any(axis=0) & ~covered
     top = len(there) - 1 - there[::-1].argmax(axis=0)
-    return list(zip(np.diff(cuts)[shows].tolist(), top[shows].tolist(), strict=True))
+    return list(zip(along.lengths[here][shows].tolist(), top[shows].tolist(), strict=True))

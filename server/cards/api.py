@@ -21,6 +21,7 @@ from server.cards.serializers import (
     AlternativesSerializer,
     CardSerializer,
     CardsSerializer,
+    MendsSerializer,
     NewCardSerializer,
 )
 from server.catalogue.arrays import Catalogue, catalogue_for
@@ -61,6 +62,16 @@ class Cards(APIView):
         given.is_valid(raise_exception=True)
         card = actions.create_card(request.user, **given.validated_data)
         return Response({"id": card.pk}, status=status.HTTP_201_CREATED)
+
+
+class CardMends(APIView):
+    """What would mend the checks of a card."""
+
+    @extend_schema(responses=MendsSerializer(many=True), operation_id="mends")
+    def get(self, request: Request, pk: int) -> Response:
+        """For the first checks that do not hold, the worst first, the changes with which each would."""
+        card = one(cards_of(request.user), pk=pk)
+        return Response(views.mends(card, catalogue_for(request.user), request.user))
 
 
 class OneCard(APIView):

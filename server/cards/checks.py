@@ -1,7 +1,6 @@
 """The checks of a card: what holds, what does not, and what would mend it."""
 
-from collections.abc import Sequence
-from typing import Any
+from functools import partial
 
 import numpy as np
 
@@ -13,9 +12,8 @@ from server.cards import findings
 from server.cards.building.checks import build_checks
 from server.cards.building.examined import Examined
 from server.cards.colouring import Coloured
-from server.cards.findings import Told, check
-from server.cards.grounds.checks import findings as ground_findings
-from server.cards.grounds.checks import joins
+from server.cards.findings import Check, Told
+from server.cards.grounds.checks import ground_checks, join_checks
 from server.cards.grounds.on_ground import OnGround
 from server.cards.resolve import ResolvedPlan
 from server.cards.supply_ends import palette_ends, supply_ends
@@ -25,28 +23,25 @@ _MENDS = 2
 _BUILT = ("ground:picture", "ground:lettering", "ground:mat")
 
 
-def checks(laid: OnGround, examined: Examined, mending: bool = True) -> list[Told]:
-    """Every check of a card, as ``CheckSerializer`` describes it; without mends where not ``mending``.
-
-    What would mend a ground is told by its own stage: trying it out takes its time.
-    """
+def checks(laid: OnGround, examined: Examined) -> list[Check]:
+    """Every check of a card."""
     resolved = laid.coloured.resolved
-    of_ground = [*joins(laid.grounded), *ground_findings(laid, mending=False)]
+    of_ground = [*join_checks(laid.grounded), *ground_checks(laid)]
     if resolved.plan.build.every:
-        of_ground = [one for one in of_ground if one["id"] not in _BUILT]
+        of_ground = [one for one in of_ground if one.key not in _BUILT]
     return [
-        *_of_pairs(resolved, mending),
+        *_of_pairs(resolved),
         *_span(resolved),
         *_of_colouring(laid.coloured),
         *of_ground,
-        *build_checks(examined, mending),
+        *build_checks(examined),
     ]
 
 
 # --- Pairs of the palette.
 
 
-def _of_pairs(resolved: ResolvedPlan, mending: bool) -> list[Told]:
+def _of_pairs(resolved: ResolvedPlan) -> list[Check]:
     pairs = resolved.pairs
     if not pairs:
         return []
@@ -55,25 +50,23 @@ def _of_pairs(resolved: ResolvedPlan, mending: bool) -> list[Told]:
     )
     kinds, outlined = [pair.kind for pair in pairs], [pair.outlined for pair in pairs]
     found = examine_each(kinds, upper, lower, outlined)
-    return [_pair(resolved, *each, mending) for each in zip(pairs, upper, lower, found, strict=True)]
+    return [_pair(resolved, *each) for each in zip(pairs, upper, lower, found, strict=True)]
 
 
-def _span(resolved: ResolvedPlan) -> list[Told]:
+def _span(resolved: ResolvedPlan) -> list[Check]:
     if len(resolved.plan.colours) < 2:
         return []
-    return [check(resolved.plan, "contrast", SPAN, "Light to dark", examine_span(resolved.lab))]
+    return [Check("contrast", SPAN, "Light to dark", examine_span(resolved.lab))]
 
 
 def _pair(
-    resolved: ResolvedPlan, pair: Pair, upper: np.ndarray, lower: np.ndarray, finding: Finding, mending: bool
-) -> Told:
+    resolved: ResolvedPlan, pair: Pair, upper: np.ndarray, lower: np.ndarray, finding: Finding
+) -> Check:
     title = RULES[pair.kind].title.format(
         upper=resolved.end_words(pair.upper), lower=resolved.end_words(pair.lower)
     )
-    key = pair_check(pair.key)
-    wanted = mending and finding.status is not Status.HOLDS and resolved.plan.waiver(key) is None
-    mends = _mends(resolved, pair, upper, lower) if wanted else ()
-    return check(resolved.plan, "contrast", key, title, finding, mends)
+    to_mend = partial(_mends, resolved, pair, upper, lower)
+    return Check("contrast", pair_check(pair.key), title, finding, to_mend)
 
 
 def _mends(resolved: ResolvedPlan, pair: Pair, upper: np.ndarray, lower: np.ndarray) -> list[Told]:
@@ -102,11 +95,11 @@ def _mend(resolved: ResolvedPlan, pair: Pair, best: Mend, end: End) -> Told:
 # --- Colouring.
 
 
-def _of_colouring(coloured: Coloured) -> Sequence[dict[str, Any]]:
-    plan, found = coloured.resolved.plan, []
-    for conflict in coloured.conflicts:
-        finding = Finding(conflict.status, "", "", conflict.why)
-        found.append(check(plan, "colouring", conflict_check(conflict.key), conflict.title, finding))
+def _of_colouring(coloured: Coloured) -> list[Check]:
+    found = [
+        Check("colouring", conflict_check(one.key), one.title, Finding(one.status, "", "", one.why))
+        for one in coloured.conflicts
+    ]
     for area in coloured.plan.areas:
         judged = coloured.judgement(area)
         if judged is not None:
@@ -114,5 +107,5 @@ def _of_colouring(coloured: Coloured) -> Sequence[dict[str, Any]]:
             reason = "; ".join(dict.fromkeys(fault.words for fault in judged.faults))
             figure, limit = f"ΔL* {judged.span:.0f} in all", f"ΔL* {judged.wanted:.0f} and even steps"
             finding = Finding(status, figure, limit, reason)
-            found.append(check(plan, "colouring", family_check(area.key), f"Family of {area.name}", finding))
+            found.append(Check("colouring", family_check(area.key), f"Family of {area.name}", finding))
     return found

@@ -146,6 +146,12 @@ class CheckSerializer(serializers.Serializer):
     limit = serializers.CharField()
     reason = serializers.CharField()
     waived = serializers.CharField(allow_null=True, help_text="the reason for letting it be")
+
+
+class MendsSerializer(serializers.Serializer):
+    """What would mend a check: each was tried before it is offered."""
+
+    id = serializers.CharField(help_text="of the check")
     mends = MendSerializer(many=True)
 
 

@@ -21,6 +21,7 @@ from server.cards.building.examined import Examined
 from server.cards.building.stack import VEIL_OPACITY, Stack
 from server.cards.checks import checks
 from server.cards.colouring import Coloured, coloured_plans
+from server.cards.findings import mends_told
 from server.cards.grounds.on_ground import OnGround, on_ground
 from server.cards.models import Card
 from server.cards.picture import picture
@@ -53,9 +54,16 @@ def whole_card(card: Card, catalogue: Catalogue, person: Person) -> dict[str, An
         "guessed": resolved.plan.pairs is None,
         "nudge": _nudge(resolved.plan.size),
         "built": bool(resolved.plan.build.every),
-        "checks": checks(laid, Examined(stack)),
+        "checks": [one.told(resolved.plan) for one in checks(laid, Examined(stack))],
         "desk": desk_told(laid, stack),
     }
+
+
+def mends(card: Card, catalogue: Catalogue, person: Person) -> list[dict[str, Any]]:
+    """What would mend the checks of a card, as ``MendsSerializer`` describes it."""
+    (coloured,) = coloured_plans([card], catalogue, person)
+    stack = Stack(coloured)
+    return mends_told(checks(on_ground(coloured, stack), Examined(stack)), coloured.resolved.plan)
 
 
 def card_summaries(cards: Sequence[Card], catalogue: Catalogue, person: Person) -> list[dict[str, Any]]:
@@ -67,8 +75,8 @@ def card_summaries(cards: Sequence[Card], catalogue: Catalogue, person: Person) 
 def _summary(card: Card, coloured: Coloured, units: str) -> dict[str, Any]:
     resolved, stack = coloured.resolved, Stack(coloured)
     laid = on_ground(coloured, stack)
-    found = checks(laid, Examined(stack), mending=False)
-    counted = [check["status"] for check in found if check["waived"] is None]
+    found = checks(laid, Examined(stack))
+    counted = [one.finding.status for one in found if not resolved.plan.waiver(one.key)]
     return {
         "id": card.pk,
         "version": card.version,
@@ -82,8 +90,8 @@ def _summary(card: Card, coloured: Coloured, units: str) -> dict[str, Any]:
             }
             for colour in resolved.plan.colours
         ],
-        "failing": counted.count(Status.FAILS.value),
-        "doubtful": counted.count(Status.LOOK_AGAIN.value),
+        "failing": counted.count(Status.FAILS),
+        "doubtful": counted.count(Status.LOOK_AGAIN),
         "checks": len(found),
         "desk": desk_told(laid, stack, inside=False),
     }

@@ -63,6 +63,11 @@ class ApiTestCase(TestCase):
             "post", f"cards/{card['id']}/changes", {"version": card["version"], "change": change}, status
         )
 
+    def mends(self, card, check):
+        """What would mend a check of a card."""
+        found = {one["id"]: one["mends"] for one in self.ask("get", f"cards/{card['id']}/mends")}
+        return found.get(check, [])
+
     def full_card(self):
         card = self.new_card()
         for key, name, role in (

@@ -111,6 +111,7 @@ TABLE = (
     ("cards", "get", None, 401, 200, 200),
     ("cards", "post", {"name": "x", "size": SIZE}, 401, 201, 201),
     ("cards/{card}", "get", None, 401, 200, 404),
+    ("cards/{card}/mends", "get", None, 401, 200, 404),
     ("cards/{card}/alternatives", "get", {"key": 1, "column": "pad"}, 401, 200, 404),
     ("cards/{card}/changes", "post", {"version": "{version}", "change": {"kind": "set_card", "name": "y"}}, 401, 200, 404),
     ("cards/{card}/undo", "post", {"version": "{version}"}, 401, 200, 404),

@@ -39,7 +39,9 @@ class CardBuild(APIView):
     def get(self, request: Request, pk: int) -> Response:
         """Its pieces with their sizes, places and heights, and how they fit and stand."""
         examined = _examined(request, pk)
-        return Response(built(examined, request.user.units) | {"checks": build_checks(examined)})
+        plan = examined.stack.resolved.plan
+        told = [one.told(plan) for one in build_checks(examined)]
+        return Response(built(examined, request.user.units) | {"checks": told})
 
 
 class PieceInstead(APIView):
@@ -49,7 +51,7 @@ class PieceInstead(APIView):
     def get(self, request: Request, pk: int, key: int) -> Response:
         """The card as it is, without it, and with it inked by oneself, white, black, kraft, metallic."""
         examined = _examined(request, pk)
-        return Response(instead(examined, examined.stack.plan.piece(key)))
+        return Response(instead(examined, examined.stack.piece(key)))
 
 
 class CuttingSheet(APIView):

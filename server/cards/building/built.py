@@ -4,7 +4,6 @@ from dataclasses import asdict
 from typing import Any
 
 from jindle_core import defaults
-from jindle_core.contrast.rules import Finding
 from jindle_core.cutting.grain import Grain
 from jindle_core.formats import Length
 from jindle_core.layers.fitting import to_use_elsewhere
@@ -15,6 +14,7 @@ from jindle_core.layers.stacking import ENVELOPES
 from jindle_core.layouts import STARTS
 from server.cards.building.examined import Examined
 from server.cards.building.stack import Stack
+from server.cards.findings import finding_told
 
 _SIDES = ("x", "y", "width", "height")
 
@@ -127,8 +127,3 @@ def _signed(length: Length) -> str:
         return ""
     sign = "−" if length.ticks < 0 else ""
     return f"{sign}{Length(abs(length.ticks), length.unit).text()} {length.unit}"
-
-
-def finding_told(found: Finding) -> dict[str, Any]:
-    """A finding as ``PieceFindingSerializer`` describes it."""
-    return asdict(found) | {"status": found.status.value}

@@ -60,9 +60,9 @@ class Examined:
 
     def is_plain(self, key: int) -> bool:
         """Whether a thing is large and of one colour all over."""
-        return key != self.stack.carrier and (key == BASE or self.stack.plan.piece(key).kind in PLAIN)
+        return key != self.stack.carrier and (key == BASE or self.stack.piece(key).kind in PLAIN)
 
-    @property
+    @cached_property
     def melting(self) -> list[tuple[int, int]]:
         """The keys of plain things that touch and that squinting melts together."""
         touch = {
@@ -80,7 +80,7 @@ class Examined:
         """The colours (n, 3) of a piece's face but for finishing pieces', and what they are on."""
         stack = self.stack
         face = stack.face_of(piece.key)
-        keys = [key for key in face.keys if key == BASE or stack.plan.piece(key).kind is not Kind.FINISH]
+        keys = [key for key in face.keys if key == BASE or stack.piece(key).kind is not Kind.FINISH]
         labs, names = [stack.lab(key) for key in keys], [stack.name(key) for key in keys]
         if stack.draws(face):
             for area in stack.coloured.plan.areas:
@@ -94,7 +94,7 @@ class Examined:
         """Whether a finishing piece repeats a colour or sets one off."""
         return examine_finish(self.stack.lab(piece.key), *self.colours_without(piece))
 
-    @property
+    @cached_property
     def accents(self) -> list[tuple[PaletteColour, Finding]]:
         """The palette's accents that are on the card, and whether they return."""
         found = []
@@ -121,7 +121,7 @@ class Examined:
         """The colours (n, 3) that show of a face, with their areas (n,) in mm²."""
         stack = self.stack
         labs, areas = [], []
-        for key, area in zip(face.keys, shown(face.boxes), strict=True):
+        for key, area in zip(face.keys, shown(face.sides), strict=True):
             found = stack.lab(key)[None]
             if key == stack.carrier:
                 found = _all_over(stack)
@@ -131,27 +131,27 @@ class Examined:
             areas.append(np.full(len(found), area / len(found)))
         return np.concatenate(labs), np.concatenate(areas)
 
-    @property
+    @cached_property
     def spread(self) -> Finding:
         """Whether the front reaches from light to dark."""
         return examine_spread(*self.seen(self.stack.faces[0]))
 
-    @property
+    @cached_property
     def writing(self) -> Finding:
         """Whether there is room to write inside."""
         return examine_writing(*self.seen(self.stack.faces[1]))
 
-    @property
+    @cached_property
     def tops(self) -> float:
         """How much (mm) stands on both faces together."""
         return sum(top_of(face) for face in self.stack.stacks)
 
-    @property
+    @cached_property
     def thick(self) -> Finding:
         """How thick the card is, against what the post takes."""
         return examine_thickness(thickness(*self.stack.stacks), self.stack.plan.post_limit)
 
-    @property
+    @cached_property
     def usual_envelope(self) -> Size | None:
         """The smallest usual envelope that the card goes into, if any."""
         return matching_envelope(self.stack.resolved.plan.size, self.tops)
@@ -161,7 +161,7 @@ class Examined:
         """What the card is posted in: as said, or the usual one."""
         return self.stack.plan.envelope or self.usual_envelope
 
-    @property
+    @cached_property
     def posted(self) -> Finding:
         """Whether the card goes into its envelope."""
         size = self.stack.resolved.plan.size

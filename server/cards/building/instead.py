@@ -6,9 +6,9 @@ from typing import Any
 from jindle_core.build_changes import EditPiece, RemovePiece
 from jindle_core.ends import End
 from jindle_core.layers.pieces import WHITE, InkedOver, Kind, Piece
-from server.cards.building.built import finding_told
 from server.cards.building.examined import Examined
 from server.cards.building.written import written
+from server.cards.findings import finding_told
 from server.cards.grounds.on_ground import on_ground
 from server.cards.supply_ends import stocks
 from server.cards.views import told_parts

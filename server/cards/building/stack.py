@@ -14,7 +14,7 @@ from jindle_core.desk import Part, built_desk
 from jindle_core.ends import End
 from jindle_core.layers.pieces import BASE, WHITE, Kind, Piece
 from jindle_core.layers.showing import topmost
-from jindle_core.layers.sizing import Box, cut_size, in_order, laid_out
+from jindle_core.layers.sizing import Box, cut_size, edges, in_order, laid_out
 from jindle_core.layers.stacking import Height, heights
 from jindle_core.prediction.vellum import under_vellum, veil
 from server.cards.colouring import Coloured
@@ -31,12 +31,13 @@ _SHOWN = (Kind.IMAGE, Kind.FINISH)
 class Face:
     """The pieces of the front or of the inside from the lowest up, those that are only ink left out.
 
-    ``keys`` begins with the base's; ``parts`` are how the pieces are drawn, by key.
+    ``keys`` begins with the base's, ``sides`` are their edges;
+    ``parts`` are how the pieces are drawn, by key.
     """
 
     pieces: tuple[Piece, ...]
     keys: tuple[int, ...]
-    boxes: tuple[Box, ...]
+    sides: np.ndarray
     labs: np.ndarray
     parts: dict[int, Part]
 
@@ -118,13 +119,21 @@ class Stack:
 
     # --- What things are of.
 
+    @cached_property
+    def _by_key(self) -> dict[int, Piece]:
+        return {piece.key: piece for piece in self.plan.every}
+
+    def piece(self, key: int) -> Piece:
+        """The piece with a key; BadInput where there is none."""
+        return self._by_key.get(key) or self.plan.piece(key)
+
     def name(self, key: int) -> str:
         """What a piece, or the base, is called."""
-        return "the card" if key == BASE else self.plan.piece(key).name
+        return "the card" if key == BASE else self.piece(key).name
 
     def material(self, key: int) -> End:
         """What a piece, or the base, is said to be of."""
-        return self.plan.base if key == BASE else self.plan.piece(key).material
+        return self.plan.base if key == BASE else self.piece(key).material
 
     def stock(self, key: int) -> End:
         """What it is cut out of: under a coloured picture and under a ground it is their paper."""
@@ -132,7 +141,7 @@ class Stack:
         paper: int | None
         if key == self.carrier and key != BASE:
             paper = plan.ground.paper
-        elif key != BASE and self.plan.piece(key).kind is Kind.IMAGE and plan.colouring.drawing is not None:
+        elif key != BASE and self.piece(key).kind is Kind.IMAGE and plan.colouring.drawing is not None:
             paper = plan.colouring.paper
         else:
             return self.material(key)
@@ -163,14 +172,14 @@ class Stack:
         """The same in every view."""
         if key in self._inked:
             return value_shades(tuple(map(float, self._inked[key])))
-        if key != BASE and self.plan.piece(key).kind is Kind.VELLUM:
+        if key != BASE and self.piece(key).kind is Kind.VELLUM:
             return value_shades(_VEIL)
         return self.resolved.end_shades(self.material(key))
 
     def words(self, key: int) -> str:
         """What it is of, in words."""
         stock = self.resolved.end_words(self.material(key))
-        piece = None if key == BASE else self.plan.piece(key)
+        piece = None if key == BASE else self.piece(key)
         if piece is None or piece.inked is None:
             return stock
         return f"{stock}, inked with {self.resolved.end_words(End('supply', piece.inked.colour))}"
@@ -190,12 +199,12 @@ class Stack:
     def _face(self, pieces: tuple[Piece, ...], parts: list[Part]) -> Face:
         keys = [BASE, *(piece.key for piece in in_order(pieces) if piece.kind is not Kind.LETTERING)]
         labs = np.array([self.lab(key) for key in keys])
-        boxes = tuple(self.boxes[key] for key in keys)
-        return Face(pieces, tuple(keys), boxes, labs, {part.piece: part for part in parts})
+        sides = edges([self.boxes[key] for key in keys])
+        return Face(pieces, tuple(keys), sides, labs, {part.piece: part for part in parts})
 
     def face_of(self, key: int) -> Face:
         """The face that a piece lies on."""
-        return self.faces[0] if self.plan.piece(key) in self.plan.pieces else self.faces[1]
+        return self.faces[0] if self.piece(key) in self.plan.pieces else self.faces[1]
 
     def draws(self, face: Face) -> bool:
         """Whether a face shows the card's line drawing."""
@@ -203,12 +212,12 @@ class Stack:
 
     def varies(self, key: int) -> bool:
         """Whether a thing is not of one colour all over."""
-        return key == self.carrier or (key != BASE and self.plan.piece(key).kind in (*_SHOWN, Kind.VELLUM))
+        return key == self.carrier or (key != BASE and self.piece(key).kind in (*_SHOWN, Kind.VELLUM))
 
     def takes_colour(self, key: int) -> bool:
         """Whether another material makes it another colour."""
-        if key == BASE or self.plan.piece(key).kind is not Kind.IMAGE:
-            return key != self.carrier and (key == BASE or self.plan.piece(key).kind is not Kind.VELLUM)
+        if key == BASE or self.piece(key).kind is not Kind.IMAGE:
+            return key != self.carrier and (key == BASE or self.piece(key).kind is not Kind.VELLUM)
         return self.coloured.drawing is None
 
     def seen_at(
@@ -218,7 +227,7 @@ class Stack:
 
         Only what lies before the place ``below`` (k,) in the stack is looked at.
         """
-        places = topmost(face.boxes, x, y, below)
+        places = topmost(face.sides, x, y, below)
         labs = face.labs[np.maximum(places, 0)]
         for at in np.unique(places):
             key = face.keys[max(at, 0)]
@@ -231,11 +240,11 @@ class Stack:
         """``seen_at`` for points on one thing that is not of one colour."""
         key = face.keys[at]
         if key == self.carrier:
-            box = face.boxes[at]
+            box = self.boxes[key]
             across, down = (x - float(box.x)) / float(box.width), (y - float(box.y)) / float(box.height)
             return self.grounded.seen_at(across, down), np.full(len(x), at)
         under, places = self.seen_at(face, x, y, np.full(len(x), at))
-        if self.plan.piece(key).kind is Kind.VELLUM:
+        if self.piece(key).kind is Kind.VELLUM:
             return under_vellum(under), np.full(len(x), at)
         covered, labs = self.pictured.at(face.parts[key], x, y)
         return np.where(covered[:, None], labs, under), np.where(covered, at, places)

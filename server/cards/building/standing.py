@@ -92,8 +92,7 @@ def _sides(stack: Stack, face: Face, beside: dict[int, list[Beside]]) -> _Sides:
     keys = [
         key
         for key in face.keys
-        if any(stack.varies(one.beside) for one in beside.get(key, ()))
-        and stack.plan.piece(key).kind not in WORDS
+        if any(stack.varies(one.beside) for one in beside.get(key, ())) and stack.piece(key).kind not in WORDS
     ]
     if not keys:
         return {}

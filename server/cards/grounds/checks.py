@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Iterable, Iterator
 from dataclasses import asdict, replace
+from functools import partial
 from typing import Any
 
 import numpy as np
@@ -20,7 +21,7 @@ from jindle_core.contrast.rules import Finding, PairKind, Status, holds
 from jindle_core.ground import Effect, PadUse
 from jindle_core.media import PAD_MEDIA
 from jindle_core.prediction.behaviour import Hand
-from server.cards.findings import Told, check, mend
+from server.cards.findings import Check, Told, mend
 from server.cards.grounds.grounded import Grounded
 from server.cards.grounds.on_ground import OnGround
 from server.catalogue.arrays import Catalogue
@@ -30,24 +31,19 @@ _TRIED = 4  # pads instead of one
 _HANDS = list(Hand)
 
 
-def findings(on: OnGround, mending: bool = True) -> list[Told]:
-    """All that holds or does not hold of a ground, as ``CheckSerializer`` describes it.
-
-    Without what would mend it where not ``mending``: every way is tried out, and that takes its time.
-    """
-    plan = on.coloured.resolved.plan
-    found = []
-    for key, title, finding, to_mend in _found(on) if plan.ground.laid else ():
-        wanted = mending and finding.status is not Status.HOLDS
-        found.append(
-            check(plan, "background", ground_check(key), title, finding, to_mend() if wanted else ())
-        )
-    return found
+def ground_checks(on: OnGround) -> list[Check]:
+    """All that holds or does not hold of a ground; none where nothing is laid."""
+    if not on.grounded.plan.laid:
+        return []
+    effects = (
+        _of_ground(f"effect {kind}", kind[0].upper() + kind[1:], examine_marks(kind, seen))
+        for kind, seen in on.grounded.marks.items()
+    )
+    return [*_evenness(on.grounded), *_standing(on), *effects]
 
 
-def joins(grounded: Grounded) -> list[Told]:
-    """How each pad meets the next, as a check; not what cannot be predicted."""
-    plan = grounded.resolved.plan
+def join_checks(grounded: Grounded) -> list[Check]:
+    """How each pad meets the next; not what cannot be predicted."""
     found = []
     for at, join in enumerate(grounded.joins):
         if grounded.is_predicted(at):
@@ -55,25 +51,18 @@ def joins(grounded: Grounded) -> list[Told]:
             kept = f"{100 * join.kept:.0f} % of the colour kept"
             status = Status.LOOK_AGAIN if join.meeting is Meeting.MUDDY else Status.HOLDS
             finding = Finding(status, kept, f"{100 * defaults.MUD_SHARE:.0f} %", join.words)
-            found.append(check(plan, "background", ground_check(f"join {at}"), title, finding))
+            found.append(_of_ground(f"join {at}", title, finding))
     return found
 
 
-# A check's key, its title, what was found, and how to find what would mend it.
-_Found = tuple[str, str, Finding, Callable[[], list[Told]]]
-
-
-def _found(on: OnGround) -> Iterator[_Found]:
-    yield from _evenness(on.grounded)
-    yield from _standing(on)
-    for kind, seen in on.grounded.marks.items():
-        yield f"effect {kind}", kind[0].upper() + kind[1:], examine_marks(kind, seen), list
+def _of_ground(what: str, title: str, finding: Finding, to_mend: Callable[[], list[Told]] = list) -> Check:
+    return Check("background", ground_check(what), title, finding, to_mend)
 
 
 # --- Evenness.
 
 
-def _evenness(grounded: Grounded) -> Iterator[_Found]:
+def _evenness(grounded: Grounded) -> Iterator[Check]:
     shape, pads = grounded.plan.shape, grounded.pads
     if pads and shape is GroundShape.OMBRE:
         yield _steps(grounded)
@@ -91,7 +80,7 @@ def _bands(grounded: Grounded) -> np.ndarray:
     return grounded.seen_at(*((along, middle) if grounded.plan.across else (middle, along)))
 
 
-def _steps(grounded: Grounded) -> _Found:
+def _steps(grounded: Grounded) -> Check:
     labs = _bands(grounded)
 
     def to_mend() -> list[Told]:
@@ -108,10 +97,10 @@ def _steps(grounded: Grounded) -> _Found:
         words = f"one more coat of {_name(grounded, at)}"
         return [_mend(words, examine_steps(seen[best - 1]).figure, {"pads": pads})]
 
-    return "steps", "Steps of the ombre", examine_steps(labs), to_mend
+    return _of_ground("steps", "Steps of the ombre", examine_steps(labs), to_mend)
 
 
-def _centre(grounded: Grounded) -> _Found:
+def _centre(grounded: Grounded) -> Check:
     def seen(of: Grounded) -> Finding:
         # Half of the way to the corner lies so far from the middle, right and down.
         x = np.array([0.5, 0.5 + defaults.VIGNETTE_CENTRE[1] / 2])
@@ -123,10 +112,11 @@ def _centre(grounded: Grounded) -> _Found:
     if hand is not Hand.LIGHT:
         lighter = _changed(grounded.pads, 0, hand=_HANDS[_HANDS.index(hand) - 1])
         ways.append((f"a lighter hand with {_name(grounded, 0)}", {"pads": lighter}))
-    return "centre", "Centre of the vignette", seen(grounded), lambda: _that_hold(grounded, ways, seen)
+    to_mend = partial(_that_hold, grounded, ways, seen)
+    return _of_ground("centre", "Centre of the vignette", seen(grounded), to_mend)
 
 
-def _edge(grounded: Grounded, at: int) -> _Found:
+def _edge(grounded: Grounded, at: int) -> Check:
     def seen(of: Grounded) -> Finding:
         return examine_edge(of.inks[at], of.card)
 
@@ -136,7 +126,7 @@ def _edge(grounded: Grounded, at: int) -> _Found:
         for hand in _HANDS[: _HANDS.index(pad.hand)][::-1]
     ]
     title = f"Edge of {_name(grounded, at)}"
-    return f"edge {at}", title, seen(grounded), lambda: _that_hold(grounded, ways, seen)[:1]
+    return _of_ground(f"edge {at}", title, seen(grounded), lambda: _that_hold(grounded, ways, seen)[:1])
 
 
 def _that_hold(
@@ -157,22 +147,23 @@ def _that_hold(
 # --- Against what lies on it.
 
 
-def _standing(on: OnGround) -> Iterator[_Found]:
+def _standing(on: OnGround) -> Iterator[Check]:
     picture = on.picture_stands()
     if picture is not None:
-        yield "picture", "The picture on it", picture, lambda: _mends(on, OnGround.picture_stands)
+        to_mend = partial(_mends, on, OnGround.picture_stands)
+        yield _of_ground("picture", "The picture on it", picture, to_mend)
     titles = {Wish.QUIET: "A quiet ground", Wish.SHINE: "A dark ground", Wish.BRIGHT: "A bright ground"}
     wanted = on.does_what_is_wanted()
     title = titles[on.grounded.plan.wish]
-    yield "wish", title, wanted, lambda: _mends(on, OnGround.does_what_is_wanted)
+    yield _of_ground("wish", title, wanted, partial(_mends, on, OnGround.does_what_is_wanted))
     lettering = on.lettering_stands()
     if lettering:
         bare = on.stack is None and not any(part.name == "strip" for part in on.parts)
         strip = [_mend("put it on its strip", "", {"lettered": False})] if bare else []
-        yield "lettering", *lettering, lambda: strip
+        yield _of_ground("lettering", *lettering, lambda: strip)
     mat = on.mat_stands()
     if mat is not None:
-        yield "mat", "The inked mat around it", mat, list
+        yield _of_ground("mat", "The inked mat around it", mat)
 
 
 def _mends(on: OnGround, examine: Callable[[OnGround], Finding | None]) -> list[Told]:

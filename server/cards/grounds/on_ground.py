@@ -67,7 +67,7 @@ class OnGround:
         if self.stack is None:
             return edge
         face = self.stack.faces[0]
-        places = topmost(face.boxes, *edge.places.T, np.full(len(edge.places), face.place(part.piece)))
+        places = topmost(face.sides, *edge.places.T, np.full(len(edge.places), face.place(part.piece)))
         return edge.only(places == face.place(self.stack.plan.carrier))
 
     @cached_property
@@ -120,7 +120,7 @@ class OnGround:
             rule = lettering_rule(text.size, text.bold)
             found = examine_lettering(rule, self._lab(text), self.under(text))
             return f"Lettering in {words(text.end)}, straight on the ground", found
-        if self.stack and self.stack.plan.piece(strip.piece).on != self.stack.plan.carrier:
+        if self.stack and self.stack.piece(strip.piece).on != self.stack.plan.carrier:
             return None
         found = examine_lettering(PairKind.MAT, self._lab(strip), self.under(strip))
         return f"The lettering's strip in {words(strip.end)}", found
@@ -129,7 +129,7 @@ class OnGround:
         """What lettering lies on; None where that is the ground."""
         if self.stack is None:
             return next((part for part in self.parts if part.name == "strip"), None)
-        key = self.stack.plan.piece(text.piece).on
+        key = self.stack.piece(text.piece).on
         if key == self.stack.plan.carrier:
             return None
         return next(part for part in self.parts if part.piece == key)

@@ -21,7 +21,7 @@ from jindle_core.colorimetry.views import shades
 from jindle_core.errors import BadInput, Problem
 from jindle_core.ground import PadUse
 from jindle_core.matching.verdicts import judge as judge_match
-from server.cards.grounds.checks import findings, label, pads_to_take, told_use
+from server.cards.grounds.checks import ground_checks, label, pads_to_take, told_use
 from server.cards.grounds.grounded import Grounded
 from server.cards.grounds.on_ground import OnGround
 from server.cards.resolve import value_shades
@@ -54,7 +54,7 @@ def whole_ground(on: OnGround) -> dict[str, Any]:
         "joins": _joins([(grounded, dict(enumerate(grounded.joins)))], damp=True)[0],
         "panel": grounded.panel(),
         "wet": grounded.panel(is_wet=True),
-        "findings": findings(on),
+        "findings": [one.told(grounded.resolved.plan) for one in ground_checks(on)],
         "built": on.stack is not None,
         "effects": [told_use(one) | {"swatch": _swatch_of(grounded, one.colour)} for one in plan.effects],
         "mat": _mat(grounded),

@@ -33,9 +33,9 @@ class BuildChecksTestCase(ApiTestCase):
 
     def assertMends(self, card, key):
         """Every mend of a check, when it is sent, makes it hold with the figure that was promised."""
-        found = self.check(card, key)
-        self.assertTrue(found["mends"], found)
-        for mend in found["mends"]:
+        mends = self.mends(card, key)
+        self.assertTrue(mends, self.check(card, key))
+        for mend in mends:
             with self.subTest(mend["words"]):
                 after = self.change(card, **mend["change"])
                 check = self.check(after, key)
@@ -127,12 +127,12 @@ class StackTests(BuildChecksTestCase):
 
     def test_what_hangs_over_is_mended_by_turning_moving_cutting_or_trimming(self):
         card = self.add(self.built(), "tall", "strip", "pond", on=2, width="1/2", height="4 1/2")
-        self.assertIn("turn it by a quarter", str(self.check(card, "fit:5")["mends"]))
+        self.assertIn("turn it by a quarter", str(self.mends(card, "fit:5")))
         self.assertMends(card, "fit:5")
         card = self.change(card, kind="remove_piece", key=5)
         card = self.add(card, "off", "strip", "pond", width="1", height="1/2", right="3", down="top")
         self.assertEqual(
-            [one["words"] for one in self.check(card, "fit:5")["mends"]],
+            [one["words"] for one in self.mends(card, "fit:5")],
             ["move it back", "trim it at the card's edge"],
         )
         self.assertMends(card, "fit:5")
@@ -143,10 +143,11 @@ class StackTests(BuildChecksTestCase):
         found = self.check(card, "melts:2:3")
         self.assertEqual((found["title"], found["status"]), ("strip and panel", "look again"))
         self.assertRegex(found["figure"], r"^ΔL\* 0, ΔE \d+$")
-        for mend in found["mends"]:
+        mends = self.mends(card, "melts:2:3")
+        for mend in mends:
             self.assertIsNone(self.check(self.change(card, **mend["change"]), "melts:2:3"))
             card = self.ask("post", f"cards/{card['id']}/undo", {"version": card["version"] + 1})
-        self.assertTrue(found["mends"])
+        self.assertTrue(mends)
 
     def test_finishing_pieces_repeat_or_set_off(self):
         dot = {"on": 2, "width": "1/4", "height": "1/4", "across": "right", "right": "-1/4"}
@@ -241,8 +242,9 @@ class StackTests(BuildChecksTestCase):
                 down="top",
                 right=f"{number * 5} mm",
             )
-        mended = [one for one in card["checks"] if one["mends"]]
+        mended = self.ask("get", f"cards/{card['id']}/mends")
         self.assertEqual(len(mended), 8)
+        self.assertEqual([self.check(card, one["id"])["status"] for one in mended], ["fails"] * 8)
         self.assertGreater(len(self.open(card)), 11)
 
 

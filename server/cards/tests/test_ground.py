@@ -252,7 +252,7 @@ class FindingTests(GroundTestCase):
         card = self.laid("SUN-1", "FOG-1", "MOSS-1", shape="ombre")
         found = self.finding(card, "steps")
         self.assertEqual(found["reason"], "hardly shows a step from band 1 to 2")
-        (mend,) = found["mends"]
+        (mend,) = self.mends(card, found["id"])
         self.assertEqual(mend["words"], "one more coat of FOG-1")
         after = self.finding(self.applied(card, mend), "steps")
         self.assertEqual((after["status"], after["figure"]), ("holds", mend["figure"]))
@@ -265,7 +265,7 @@ class FindingTests(GroundTestCase):
         card = self.laid("PLUM-1", shape="vignette")
         found = self.finding(card, "centre")
         self.assertEqual(found["status"], "look again")
-        mend = next(one for one in found["mends"] if "cover the centre" in one["words"])
+        mend = next(one for one in self.mends(card, found["id"]) if "cover the centre" in one["words"])
         after = self.finding(self.applied(card, mend), "centre")
         self.assertEqual((after["status"], after["figure"]), ("holds", mend["figure"]))
 
@@ -278,8 +278,9 @@ class FindingTests(GroundTestCase):
         )
         found = self.finding(card, "edge 0")
         self.assertEqual(found["status"], "look again")
-        after = self.finding(self.applied(card, found["mends"][0]), "edge 0")
-        self.assertEqual((after["status"], after["figure"]), ("holds", found["mends"][0]["figure"]))
+        mend = self.mends(card, found["id"])[0]
+        after = self.finding(self.applied(card, mend), "edge 0")
+        self.assertEqual((after["status"], after["figure"]), ("holds", mend["figure"]))
 
     def test_a_picture_that_sinks_in_and_what_mends_it(self):
         set_owned(self.ann, [self.ids[key] for key in ("FOG-1", "SUN-1", "DOWN-1")], True)
@@ -287,8 +288,8 @@ class FindingTests(GroundTestCase):
         found = self.finding(card, "picture")
         self.assertEqual(found["status"], "fails")
         self.assertIn("pond sinks into it", found["reason"])
-        self.assertTrue(found["mends"])
-        for mend in found["mends"]:
+        self.assertTrue(self.mends(card, found["id"]))
+        for mend in self.mends(card, found["id"]):
             with self.subTest(mend["words"]):
                 after = self.applied(card, mend)
                 self.assertEqual(self.finding(after, "picture")["figure"], mend["figure"])
@@ -298,7 +299,7 @@ class FindingTests(GroundTestCase):
     def test_too_loud_too_quiet_and_right(self):
         card = self.laid("SUN-1", "ROSE-1", "DUSK-1")
         self.assertIn("too loud", self.finding(card, "wish")["reason"])
-        self.assertIn("pale grey pattern", str(self.finding(card, "wish")["mends"]))
+        self.assertIn("pale grey pattern", str(self.mends(card, "ground:wish")))
         card = self.change(card, kind="set_ground", pads=self.use("FOG-1"))
         self.assertEqual(self.finding(card, "wish")["reason"], "right: it keeps still")
         card = self.change(card, kind="set_ground", wish="dark")
@@ -317,7 +318,7 @@ class FindingTests(GroundTestCase):
         straight = self.finding(card, "lettering")
         self.assertEqual(straight["status"], "fails")
         self.assertNotIn("strip", [part["name"] for part in card["desk"]["parts"]])
-        card = self.applied(card, straight["mends"][0])
+        card = self.applied(card, self.mends(card, straight["id"])[0])
         self.assertEqual(self.finding(card, "lettering"), strip)
 
     def test_lettering_that_lies_on_the_picture_is_judged_against_the_picture(self):

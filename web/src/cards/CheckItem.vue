@@ -51,7 +51,7 @@ async function waive() {
       </p>
       <div v-else-if="check.status !== 'holds'" class="mt-1.5 space-y-1.5">
         <button
-          v-for="(mend, n) in check.mends"
+          v-for="(mend, n) in store.mends[check.id]"
           :key="n"
           type="button"
           class="button w-full !justify-start !py-1.5 text-xs"

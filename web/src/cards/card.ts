@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
-import { ref, shallowRef } from 'vue'
-import { api, ApiError, got, type Card, type Change } from '@/api/client'
+import { ref, shallowRef, watch } from 'vue'
+import { api, ApiError, got, type Card, type Change, type Mend } from '@/api/client'
 import { useNotices } from '@/lib/notices'
 
 /** The card that is open. Every change is sent as it is made; the answer is the new state. */
@@ -8,6 +8,7 @@ export const useCard = defineStore('card', () => {
   const card = shallowRef<Card | null>(null)
   const lit = ref(0) // key of the palette colour that is chosen, or 0
   const piece = ref(0) // key of the piece that is chosen, or 0
+  const mends = shallowRef<Record<string, Mend[]>>({}) // by a check's id: what would mend it
   const missing = ref(false)
   const busy = ref(false)
   const notices = useNotices()
@@ -63,6 +64,21 @@ export const useCard = defineStore('card', () => {
       ),
     )
   }
+  /** What would mend the checks comes after them: trying it out takes its time. */
+  watch(card, async (now) => {
+    mends.value = {}
+    if (!now?.checks.some((one) => one.status !== 'holds' && one.waived === null)) return
+    try {
+      const found = await got(
+        api.GET('/api/cards/{id}/mends', { params: { path: { id: now.id } } }),
+      )
+      if (card.value === now)
+        mends.value = Object.fromEntries(found.map((one) => [one.id, one.mends]))
+    } catch (error) {
+      notices.fail(error)
+    }
+  })
+
   /** What the server offers, sent back as it came. */
   const apply = (offered: { change: Record<string, unknown> | null }) =>
     change(offered.change as Change)
@@ -72,5 +88,5 @@ export const useCard = defineStore('card', () => {
     )
   }
 
-  return { card, lit, piece, missing, busy, open, refresh, send, change, apply, step }
+  return { card, lit, piece, mends, missing, busy, open, refresh, send, change, apply, step }
 })
