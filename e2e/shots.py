@@ -27,10 +27,6 @@ def tour(page: Page) -> None:
     page.get_by_role("link", name="Kingfisher").click()
     page.get_by_role("grid").wait_for()
     take(page, "palette")
-    page.get_by_role("gridcell").nth(1).click()
-    page.get_by_role("radio").nth(11).wait_for()
-    take(page, "alternatives")
-    page.keyboard.press("Escape")
     colouring(page)
     page.get_by_role("link", name="Contrast").click()
     page.get_by_role("heading", name="What lies on what").wait_for()
@@ -64,33 +60,29 @@ def colouring(page: Page) -> None:
 
 
 def build(page: Page) -> None:
-    """A card begun from a layout, one of its pieces chosen."""
+    """A card of pieces, one of them chosen, that one in other materials, and what is cut."""
     page.goto(ADDRESS + "/cards")
-    page.get_by_role("link", name="Kingfisher").click()
+    page.get_by_role("link", name="Night ferry").click()
     page.get_by_role("link", name="Build").click()
-    page.get_by_role("button", name="Begin from a layout").click()
-    page.get_by_role("option", name="three mats").click()
-    page.get_by_role("region", name="Pieces").get_by_role("button", name="panel").click()
-    page.get_by_role("region", name="The piece panel").wait_for()
+    page.get_by_role("region", name="On the front").get_by_role("button", name="brass mat").click()
+    page.get_by_role("region", name="The piece brass mat").wait_for()
     take(page, "build")
-    page.get_by_role("button", name="Undo").click()
-    page.get_by_text("Nothing lies on the card yet").wait_for()
+    page.get_by_role("link", name="Something else", exact=True).click()
+    page.get_by_text("kraft card").wait_for()
+    take(page, "something-else")
+    page.get_by_role("link", name="Cutting").click()
+    page.get_by_role("img", name="Sheet 1").wait_for()
+    take(page, "cutting")
 
 
 def background(page: Page) -> None:
-    """A muddy join with its ways out, and how a ground stands under its picture."""
+    """A muddy join with its ways out."""
     page.goto(ADDRESS + "/cards")
     page.get_by_role("link", name="Allotment").click()
     page.get_by_role("link", name="Background").click()
     page.get_by_role("button", name="the join of noon lock weed").click()
     page.get_by_role("button", name="a gap left white").wait_for()
     take(page, "background")
-    page.get_by_role("link", name="How it stands").click()
-    page.get_by_role("button", name="For the picture I want").click()
-    page.get_by_role("option", name="a quiet one").click()
-    page.get_by_text("too loud").wait_for()
-    take(page, "standing")
-    page.get_by_role("button", name="Undo").click()
 
 
 def supplies(page: Page) -> None:

@@ -29,7 +29,8 @@ def instead(examined: Examined, piece: Piece) -> list[dict[str, Any]]:
 
 def _ways(examined: Examined, piece: Piece) -> Iterator[_Way]:
     stack = examined.stack
-    yield f"without {piece.name}", "what lay on it follows", RemovePiece(piece.key)
+    note = "what lay on it follows" if any(one.on == piece.key for one in stack.plan.every) else ""
+    yield f"without {piece.name}", note, RemovePiece(piece.key)
     if piece.kind not in _OF_CARD or piece.key == stack.carrier:
         return
     catalogue = stack.resolved.catalogue

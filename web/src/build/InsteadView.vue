@@ -17,7 +17,7 @@ const piece = computed({
 })
 const inside = computed(() => build.inside.some((one) => one.key === piece.value))
 const { data: ways } = useFetched(
-  () => [piece.value, store.card?.version],
+  () => [piece.value, build],
   () =>
     piece.value
       ? got(
@@ -82,7 +82,7 @@ const desk = (parts: NonNullable<typeof ways.value>[number]['parts']) => ({
           </div>
         </li>
       </ul>
-      <p class="mt-4 max-w-prose text-xs text-soft">
+      <p v-if="ways && ways.length > 2" class="mt-4 max-w-prose text-xs text-soft">
         Card that is inked by oneself is a prediction. Metal turns with the light, and a screen
         shows none of it. Edges alone are enough where the middle is covered.
       </p>

@@ -14,6 +14,7 @@ const KEYS = [
   ['Backspace', 'back to the nearest in a cell'],
   ['o', 'only what I own'],
   ['u', 'inches or millimetres'],
+  ['Arrows', 'in Build: move the chosen piece on the desk; with Shift by the finest step'],
   ['Ctrl Z', 'undo'],
   ['Ctrl Shift Z', 'redo'],
   ['?', 'this list'],
