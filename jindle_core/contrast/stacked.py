@@ -26,16 +26,14 @@ _WORST = (Status.FAILS, Status.LOOK_AGAIN, Status.HOLDS)
 
 @dataclass(frozen=True, slots=True)
 class Standing:
-    """A piece to be judged: by which rule, its CIELAB (3,), and what lies beside it (one at least)."""
+    """A piece to be told apart, its CIELAB (3,), and what lies beside it (one at least)."""
 
-    kind: PairKind
     lab: tuple[float, float, float]
     beside: tuple[Neighbour, ...]
-    outlined: bool = False
 
 
 def examine_stack(pieces: Sequence[Standing]) -> list[tuple[Finding, str]]:
-    """For each piece the worst that its rule finds among its neighbours, and that neighbour's name.
+    """For each piece the worst that the rule for mats finds among its neighbours, and that neighbour's name.
 
     What lies along less than ``defaults.BESIDE_LEAST`` of its edge is not judged,
     unless it is all there is. Raises ValueError for a piece without neighbours.
@@ -51,10 +49,10 @@ def examine_stack(pieces: Sequence[Standing]) -> list[tuple[Finding, str]]:
     pairs = [(piece, one) for piece, beside in zip(pieces, judged, strict=True) for one in beside]
     found = iter(
         examine_each(
-            [piece.kind for piece, _ in pairs],
+            [PairKind.MAT] * len(pairs),
             np.array([piece.lab for piece, _ in pairs]),
             np.array([one.lab for _, one in pairs]),
-            [piece.outlined for piece, _ in pairs],
+            [False] * len(pairs),
         )
     )
     return [_worst([(next(found), one) for one in beside]) for beside in judged]

@@ -129,36 +129,38 @@ class GuessTests(unittest.TestCase):
                 self.assertNotEqual(guess.upper, guess.lower)
 
 
-def examine_beside(kind, lab, beside, outlined=False):
-    return examine_stack([Standing(kind, tuple(lab), tuple(beside), outlined)])[0]
+def examine_beside(lab, *beside):
+    return examine_stack([Standing(tuple(lab), beside)])[0]
 
 
 class StackedTests(unittest.TestCase):
-    BANDS = (Neighbour("sky", (80.0, -5.0, -15.0), 0.6), Neighbour("water", (42.0, -10.0, -30.0), 0.4))
+    SKY = Neighbour("sky", (80.0, -5.0, -15.0), 0.6)
+    WATER = Neighbour("water", (42.0, -10.0, -30.0), 0.4)
+    LIKE_WATER, LIKE_SKY = (40.0, -8.0, -28.0), (80.0, -4.0, -15.0)
 
-    def test_a_picture_is_judged_against_both_bands_and_the_worse_is_told(self):
-        finding, name = examine_beside(PairKind.PICTURE, np.array([40.0, -8, -28]), self.BANDS)
-        self.assertEqual((finding.status, name), (Status.FAILS, "water"))
-        self.assertEqual(finding.reason, "sinks into its ground, along 40 % of its edge")
-        finding, name = examine_beside(PairKind.PICTURE, np.array([20.0, 20, 30]), self.BANDS)
+    def test_what_stands_beside_one_and_not_the_other_is_to_be_looked_at(self):
+        finding, name = examine_beside(self.LIKE_WATER, self.SKY, self.WATER)
+        self.assertEqual((finding.status, name), (Status.LOOK_AGAIN, "water"))
+        self.assertIn("along 40 % of its edge", finding.reason)
+        finding, name = examine_beside(self.LIKE_SKY, self.SKY, self.WATER)
+        self.assertEqual((finding.status, name), (Status.FAILS, "sky"))  # along most of its edge
+        finding, name = examine_beside((20.0, 20, 30), self.SKY, self.WATER)
         self.assertEqual((finding.status, name), (Status.HOLDS, "sky"))
-        held, _ = examine_beside(PairKind.PICTURE, np.array([40.0, -8, -28]), self.BANDS, outlined=True)
-        self.assertIs(held.status, Status.HOLDS)
 
     def test_what_lies_along_hardly_any_of_it_is_not_judged(self):
-        sliver = Neighbour("corner", (40.0, -8.0, -28.0), 0.02)
-        finding, _ = examine_beside(PairKind.PICTURE, np.array([40.0, -8, -28]), (self.BANDS[0], sliver))
+        sliver = Neighbour("corner", self.LIKE_WATER, 0.02)
+        finding, _ = examine_beside(self.LIKE_WATER, self.SKY, sliver)
         self.assertIs(finding.status, Status.HOLDS)
-        alone, name = examine_beside(PairKind.MAT, np.array([40.0, -8, -28]), (sliver,))
+        alone, name = examine_beside(self.LIKE_WATER, sliver)
         self.assertEqual((alone.status, name), (Status.FAILS, "corner"))
         with self.assertRaises(ValueError):
-            examine_beside(PairKind.MAT, np.array([40.0, -8, -28]), ())
+            examine_beside(self.LIKE_WATER)
 
     def test_many_at_once_are_what_each_is_alone(self):
         pieces = [
-            Standing(PairKind.PICTURE, (40.0, -8.0, -28.0), self.BANDS),
-            Standing(PairKind.MAT, (80.0, -5.0, -15.0), self.BANDS[:1]),
-            Standing(PairKind.LETTERING_LARGE, (15.0, 0.0, 0.0), self.BANDS),
+            Standing(self.LIKE_WATER, (self.SKY, self.WATER)),
+            Standing(self.LIKE_SKY, (self.SKY,)),
+            Standing((15.0, 0.0, 0.0), (self.WATER, self.SKY)),
         ]
         self.assertEqual(examine_stack(pieces), [examine_stack([one])[0] for one in pieces])
         self.assertEqual(examine_stack([]), [])

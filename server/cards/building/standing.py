@@ -60,7 +60,7 @@ def standing(stack: Stack, beside: dict[int, list[Beside]]) -> dict[int, Stands]
             elif piece.key in beside and piece.kind is not Kind.VELLUM:
                 around = _around(stack, piece, beside[piece.key], sides)
                 if around:
-                    judged = Standing(PairKind.MAT, _own(stack, piece), tuple(one for one, _ in around))
+                    judged = Standing(_own(stack, piece), tuple(one for one, _ in around))
                     plain.append((piece, judged, [key for _, key in around]))
     examined = examine_stack([judged for _, judged, _ in plain])
     for (piece, judged, keys), (finding, name) in zip(plain, examined, strict=True):
