@@ -10,7 +10,7 @@ from jindle_core.changes import checked_name
 from jindle_core.check_ids import pieces_in
 from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import Length
-from jindle_core.layers.pieces import BASE, Kind, Piece, Place
+from jindle_core.layers.pieces import BASE, OF_CARD, Kind, Piece, Place
 from jindle_core.layers.sizing import laid_out
 from jindle_core.layouts import STARTS, start
 from jindle_core.plan import Plan
@@ -128,7 +128,8 @@ class NudgePiece:
             right=_moved(piece.place.right, self.right, unit),
             below=_moved(piece.place.below, self.below, unit),
         )
-        return _checked(plan, plan.build.with_piece(replace(piece, place=place)))
+        counted = _counted_again(plan, {self.key})
+        return _checked(counted, plan.build.with_piece(replace(piece, place=place)))
 
 
 def _moved(offset: Length, by: float, unit: str) -> Length:
@@ -178,6 +179,9 @@ def _checked(plan: Plan, build: Build) -> Plan:
     if build.ground_on and build.piece(build.ground_on) not in build.pieces:
         raise BadInput(Problem("The ground lies on the front.", field="ground_on"))
     for piece in build.every:
+        if piece.inked and piece.kind not in OF_CARD:
+            words = f"{piece.name} is not cut out of card, which is what can be inked."
+            raise BadInput(Problem(words, field="inked", value=piece.kind.value))
         if len(piece.text) > defaults.WORDS_LIMIT:
             words = f"{defaults.WORDS_LIMIT} characters are the most on one line."
             raise BadInput(Problem(words, field="text", value=piece.text))

@@ -66,6 +66,7 @@ class Place:
 
 
 WORDS = (Kind.LETTERING, Kind.CUT_WORDS)
+OF_CARD = (Kind.MAT, Kind.PANEL, Kind.STRIP, Kind.PAPER, Kind.CUT_WORDS)  # what can be inked by oneself
 NOT_CUT = (Kind.LETTERING, Kind.FINISH)  # what no sheet is cut for
 
 

@@ -135,7 +135,7 @@ class FacesTests(unittest.TestCase):
     def inside(self):
         plan = AddPiece(Kind.PANEL, "inside panel", {"reveal": EIGHTH}, inside=True).apply(built())
         told = {"on": 4, "reveal": EIGHTH, "inked": InkedOver(77), "text": "wish you well"}
-        return AddPiece(Kind.LETTERING, "wish", told, inside=True).apply(plan)
+        return AddPiece(Kind.CUT_WORDS, "wish", told, inside=True).apply(plan)
 
     def test_each_face_has_its_own_pieces_with_keys_of_their_own(self):
         plan = self.inside()
@@ -209,6 +209,7 @@ class WaiverTests(unittest.TestCase):
         self.assertEqual(
             self.left(RemovePiece(3).apply(plan)), ["stands:1", "melts:1:2", "span", "ground:picture"]
         )
+        self.assertNotIn("fit:3", self.left(NudgePiece(3, 1.0, 0).apply(plan)))
         self.assertEqual(self.left(StartLayout("plain").apply(plan)), ["span", "ground:picture"])
         self.assertEqual(self.left(SetGround({"tinted": True}).apply(plan)), self.left(plan)[:-1])
 

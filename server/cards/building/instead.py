@@ -5,7 +5,7 @@ from typing import Any
 
 from jindle_core.build_changes import EditPiece, RemovePiece
 from jindle_core.ends import End
-from jindle_core.layers.pieces import WHITE, InkedOver, Kind, Piece
+from jindle_core.layers.pieces import OF_CARD, WHITE, InkedOver, Piece
 from server.cards.building.examined import Examined
 from server.cards.building.written import written
 from server.cards.findings import finding_told
@@ -16,8 +16,6 @@ from server.catalogue.arrays import Catalogue
 from server.catalogue.inked import inked_cards
 
 _INKED = 2
-# What is cut out of card, and so could be of another one.
-_OF_CARD = (Kind.MAT, Kind.PANEL, Kind.STRIP, Kind.PAPER, Kind.CUT_WORDS)
 _Way = tuple[str, str, EditPiece | RemovePiece]
 
 
@@ -31,7 +29,7 @@ def _ways(examined: Examined, piece: Piece) -> Iterator[_Way]:
     stack = examined.stack
     note = "what lay on it follows" if any(one.on == piece.key for one in stack.plan.every) else ""
     yield f"without {piece.name}", note, RemovePiece(piece.key)
-    if piece.kind not in _OF_CARD or piece.key == stack.carrier:
+    if piece.kind not in OF_CARD or piece.key == stack.carrier:
         return
     catalogue = stack.resolved.catalogue
     for one in inked_cards(catalogue, tuple(map(float, stack.lab(piece.key))), _INKED, plain=True) or ():

@@ -265,6 +265,7 @@ class PieceSerializer(serializers.Serializer):
     below = serializers.CharField(help_text="offset, or blank; − upwards")
     material = EndViewSerializer()
     inked = InkedOverSerializer(allow_null=True)
+    of_card = serializers.BooleanField(help_text="so that it can be inked by oneself")
     raised = serializers.ChoiceField(choices=RAISED_CHOICES)
     trimmed = serializers.BooleanField()
     tucked = serializers.BooleanField()

@@ -2,7 +2,6 @@
 
 from dataclasses import dataclass, replace
 from functools import cached_property
-from typing import Any
 
 import numpy as np
 
@@ -12,6 +11,7 @@ from jindle_core.build_changes import BuildChange
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.desk import Part, built_desk
 from jindle_core.ends import End
+from jindle_core.formats import Size
 from jindle_core.layers.pieces import BASE, WHITE, Kind, Piece
 from jindle_core.layers.showing import topmost
 from jindle_core.layers.sizing import Box, cut_size, edges, in_order, laid_out
@@ -184,7 +184,7 @@ class Stack:
             return stock
         return f"{stock}, inked with {self.resolved.end_words(End('supply', piece.inked.colour))}"
 
-    def cut_to(self, piece: Piece) -> Any:
+    def cut_to(self, piece: Piece) -> Size:
         """The size that a piece is cut to."""
         return cut_size(piece, self.boxes[piece.on], self.unit)
 

@@ -148,6 +148,17 @@ class BuildTests(ApiTestCase):
             kind="set_build",
             base=end,
         )
+        pad = make_range(self.ann, "Inks", content="code,L,a,b\nFEN-1,50,-30,30\n").colours.get().pk
+        (listed,) = self.ask("get", "cards")["cards"]
+        self.add(
+            listed,
+            "note",
+            piece_kind="strip",
+            width="2",
+            height="1",
+            inside=True,
+            inked={"colour": pad, "coats": 2},
+        )
         packed = SimpleUploadedFile("mine.zip", self.client.get("/api/me/archive").content)
         self.client.force_login(self.ben)
         self.assertEqual(self.client.post("/api/me/archive", {"file": packed}).status_code, 200)
@@ -157,6 +168,9 @@ class BuildTests(ApiTestCase):
             (told["base"]["words"], told["pieces"][-1]["material"]["words"]), ("Mine rust", "Mine rust")
         )
         self.assertNotEqual(told["base"]["id"], end["id"])
+        (note,) = told["inside"]
+        self.assertEqual(note["material"]["words"], "white paper, inked with Inks FEN-1")
+        self.assertEqual((note["inked"]["coats"], note["inked"]["colour"] != pad), (2, True))
         self.assertEqual([one["size"] for one in told["pieces"]][:2], ["5 1/4 × 4 in", "5 × 3 3/4 in"])
 
     def cutting(self, card, status=200, **asked):

@@ -250,25 +250,23 @@ class StackTests(BuildChecksTestCase):
 
 class MaterialTests(BuildChecksTestCase):
     def test_inked_by_oneself(self):
+        own = make_range(self.ann, "Extra", content="code,L,a,b\nMOSS-2,50,-30,30\n").colours.get().pk
         card = self.built()
         white = self.check(card, "stands:3")
-        card = self.edit(card, 3, inked={"colour": self.ids["SKY-2"], "hand": "heavy"})
+        self.assertNotIn("MOSS-2", [one["swatch"]["code"] for one in self.ask("get", "shopping")])
+        card = self.edit(card, 3, inked={"colour": own, "hand": "heavy"})
         told = next(one for one in self.ask("get", f"cards/{card['id']}/build")["pieces"] if one["key"] == 3)
-        self.assertEqual(told["material"]["words"], "white paper, inked with Pads SKY-2")
+        self.assertEqual(told["material"]["words"], "white paper, inked with Extra MOSS-2")
         self.assertNotEqual(self.check(card, "stands:3")["figure"], white["figure"])
         part = next(part for part in card["desk"]["parts"] if part["piece"] == 3)
         self.assertEqual(part["shades"], told["material"]["shades"])
-        self.assertIn(
-            "late sky", [one["swatch"]["name"] for one in self.ask("get", "shopping")] + ["late sky"]
-        )
-        card = self.edit(card, 3, inked=None)
-        self.assertEqual(self.check(card, "stands:3")["figure"], white["figure"])
-        self.edit(card, 3, 400, inked={"colour": self.ids["soot"]})
-        self.edit(card, 3, 400, inked={"colour": self.ids["SKY-2"], "coats": 9})
-        self.assertEqual(
-            self.edit(card, 3, inked={"colour": self.ids["SKY-2"], "coats": 2})["version"],
-            card["version"] + 1,
-        )
+        self.assertIn("MOSS-2", [one["swatch"]["code"] for one in self.ask("get", "shopping")])
+        card = self.edit(card, 3, inked={"colour": own, "coats": 2})
+        self.assertEqual(self.check(self.edit(card, 3, inked=None), "stands:3")["figure"], white["figure"])
+        card = self.ask("get", f"cards/{card['id']}")
+        self.edit(card, 3, 400, inked={"colour": self.ids["soot"]})  # no pad
+        self.edit(card, 3, 400, inked={"colour": own, "coats": 9})
+        self.assertIn("not cut out of card", self.edit(card, 4, 400, inked={"colour": own})["message"])
 
     def test_the_ground_lies_on_the_piece_that_is_said(self):
         card = self.change(self.built(), kind="set_ground", pads=[{"colour": self.ids["TAR-1"]}])

@@ -98,7 +98,7 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
           :material="piece.material"
           :title="`What ${piece.name} is made of`"
           :ground="build.ground && onFront && !carries"
-          :inkable="!carries"
+          :inkable="piece.of_card && !carries"
           @take="set({ material: $event, inked: null })"
           @ink="set({ inked: { colour: $event, hand: 'middle', coats: 1 } })"
           @ground="store.change({ kind: 'set_build', ground_on: piece.key })"
