@@ -31,6 +31,7 @@ from server.catalogue.models import PROVENANCE_CHOICES
 from server.catalogue.swatches import match, swatch
 
 _PROVENANCE_WORDS = dict(PROVENANCE_CHOICES)
+_KNOWN = 200  # summaries that are held for one person: a few megabytes
 _COLUMNS = [{"key": column.key, "title": column.title} for column in COLUMNS]
 
 
@@ -69,7 +70,15 @@ def mends(card: Card, catalogue: Catalogue, person: Person) -> list[dict[str, An
 def card_summaries(cards: Sequence[Card], catalogue: Catalogue, person: Person) -> list[dict[str, Any]]:
     """The cards as ``CardSummarySerializer`` describes them."""
     plans = coloured_plans(cards, catalogue, person)
-    return [_summary(card, coloured, person.units) for card, coloured in zip(cards, plans, strict=True)]
+    found = []
+    for card, coloured in zip(cards, plans, strict=True):
+        key = (card.pk, card.version, person.units, coloured.drawing is None)
+        told = catalogue.worked_out.get(key) or _summary(card, coloured, person.units)
+        catalogue.worked_out[key] = told
+        found.append(told)
+    for key in list(catalogue.worked_out)[:-_KNOWN]:
+        catalogue.worked_out.pop(key, None)  # the oldest go
+    return found
 
 
 def _summary(card: Card, coloured: Coloured, units: str) -> dict[str, Any]:

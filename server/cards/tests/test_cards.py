@@ -1,4 +1,5 @@
 from server.cards.models import Card
+from server.catalogue.models import touch_catalogue
 from server.catalogue.range_actions import delete_range
 from server.tests.helpers import ApiTestCase, make_range
 
@@ -180,3 +181,19 @@ class CheckTests(ApiTestCase):
         self.change(card, kind="add_pair", pair_kind="small lettering", **ends)
         (listed,) = self.ask("get", "cards")["cards"]
         self.assertEqual((listed["failing"], len(listed["strip"])), (1, 3))
+
+    def test_the_list_is_new_after_every_change_of_card_supplies_or_units(self):
+        card = self.full_card()
+
+        def listed():
+            return next(one for one in self.ask("get", "cards")["cards"] if one["id"] == card["id"])
+
+        before = listed()
+        self.assertEqual(listed(), before)
+        self.change(card, kind="set_card", name="Heron")
+        self.assertEqual(listed()["name"], "Heron")
+        self.ask("patch", "me", {"units": "mm"})
+        self.assertIn("mm", listed()["size"]["words"])
+        self.pads.colours.filter(pk=self.ids["SKY-2"]).update(lab_l=20)
+        touch_catalogue(None)
+        self.assertNotEqual(listed()["strip"][0], before["strip"][0])
