@@ -102,12 +102,13 @@ def ground_rows(visitor: Visitor) -> list[Row]:
     laid(6)
     made = _ratio(visitor, lambda: visitor.get(f"/api/cards/{pk}/ground/make"))
     whole = _ratio(visitor, lambda: visitor.get(f"/api/cards/{pk}/ground"))
+    mends = _ratio(visitor, lambda: visitor.get(f"/api/cards/{pk}/mends"))
     return [
         _within("Best order of 6 pads, all joins judged, and what each two of them make", made),
         _within(f"Every way out of a muddy join, bridges and other pads sought among {len(pads) - 5}", ways),
         (
-            "The whole Background stage with 6 pads: joins, panel wet and dry, findings with what mends them",
-            "told", f"{whole:.1f} ×", True,
+            "The whole Background stage with 6 pads: joins, panel wet and dry, findings; what mends them",
+            "told", f"{whole:.1f} ×; {mends:.1f} ×", True,
         ),
     ]  # fmt: skip
 
