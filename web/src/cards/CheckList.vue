@@ -11,13 +11,14 @@ import { useCard } from './card'
 const store = useCard()
 const route = useRoute()
 const checks = computed(() => store.card?.checks ?? [])
-const open = computed(() => {
-  const found = checks.value.filter((one) => one.status !== 'holds' && one.waived === null)
-  return [
-    ...found.filter((one) => one.status === 'fails'),
-    ...found.filter((one) => one.status !== 'fails'),
-  ]
-})
+const stage = computed(() => route.path.split('/').at(-1))
+// What fails first, and among alike what is mended at this stage.
+const rank = (one: Check) => 2 * Number(one.status !== 'fails') + Number(one.stage !== stage.value)
+const open = computed(() =>
+  checks.value
+    .filter((one) => one.status !== 'holds' && one.waived === null)
+    .sort((one, other) => rank(one) - rank(other)),
+)
 const waived = computed(() => checks.value.filter((one) => one.waived !== null))
 const holding = computed(() =>
   checks.value.filter((one) => one.status === 'holds' && one.waived === null),
@@ -27,7 +28,6 @@ const where = ({ id, stage }: Check) => ({
   path: `/cards/${store.card!.id}/${stage}`,
   query: stage === 'background' && !id.startsWith('ground:join') ? { view: 'standing' } : {},
 })
-const stage = computed(() => route.path.split('/').at(-1))
 </script>
 
 <template>
