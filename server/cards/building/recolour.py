@@ -8,10 +8,10 @@ import numpy as np
 from jindle_core import defaults
 from jindle_core.build_changes import EditPiece
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.contrast.rules import RULES, PairKind, Status, examine_each, holds
+from jindle_core.contrast.rules import RULES, PairKind, examine_each, holds
 from jindle_core.ends import End
-from jindle_core.layers.pieces import BASE, WHITE
-from jindle_core.media import GROUND_MEDIA
+from jindle_core.layers.pieces import BASE, WHITE, Kind
+from jindle_core.media import FINISH_MEDIA, GROUND_MEDIA
 from server.cards.building.stack import Stack
 from server.cards.building.standing import Stands
 from server.cards.building.written import written
@@ -47,6 +47,8 @@ def recolourings(
         return _figure(stands[judged], key, key == judged, lab)
 
     media = dict(RULES[own.rule].remedies)["upper"] if own else GROUND_MEDIA
+    if key != BASE and stack.piece(key).kind is Kind.FINISH:
+        media = FINISH_MEDIA
     found: list[Told] = []
     for ends, labs in (_there(stack, key), supply_ends(stack.resolved.catalogue, media)):
         kept = _standing(stands, key, judged, labs)
@@ -70,24 +72,27 @@ def _there(stack: Stack, key: int) -> tuple[list[End], np.ndarray]:
 
 
 def _standing(stands: dict[int, Stands], key: int, judged: int, labs: np.ndarray) -> np.ndarray:
-    """Of colours (n, 3) for a piece, those with which all stands that does, and what is wanted too."""
+    """Of colours (n, 3) for a piece, those with which what is judged stands and all else no worse."""
     kept = np.ones(len(labs), dtype=bool)
     for other, one in stands.items():
-        if other == judged or one.finding.status is Status.HOLDS:
-            if other == key:
-                kept &= _enough(one, labs[:, None], one.under[None])
-            elif (one.at == key).any():
-                here = (one.at == key)[None, :, None]
-                kept &= _enough(one, one.upper[None], np.where(here, labs[:, None], one.under[None]))
+        here = (one.at == key)[None, :, None]
+        if other not in (key, judged) and not here.any():
+            continue
+        wanted = defaults.STANDS_SHARE[0] if one.rule is PairKind.PICTURE else 1.0
+        if other != judged:  # it may stand for another reason, as by its outline: it is not to stand worse
+            wanted = min(wanted, _share(one, one.upper[None], one.under[None])[0])
+        if other == key:
+            kept &= _share(one, labs[:, None], one.under[None]) >= wanted
+        else:
+            kept &= _share(one, one.upper[None], np.where(here, labs[:, None], one.under[None])) >= wanted
     return kept
 
 
-def _enough(one: Stands, upper: np.ndarray, under: np.ndarray) -> np.ndarray:
-    """For n colours whether enough of m comparisons hold: colours (n, m, 3) on colours, the two broadcast."""
+def _share(one: Stands, upper: np.ndarray, under: np.ndarray) -> np.ndarray:
+    """For n colours which share of m comparisons holds: colours (n, m, 3) on colours, the two broadcast."""
     upper, under = np.broadcast_arrays(upper, under)
     found = holds(one.rule, upper.reshape(-1, 3), under.reshape(-1, 3)).reshape(upper.shape[:2])
-    least = defaults.STANDS_SHARE[0] if one.rule is PairKind.PICTURE else 1.0
-    return found.mean(axis=1) >= least
+    return found.mean(axis=1)
 
 
 def _mend(stack: Stack, key: int, end: End, figure: str) -> Told:

@@ -14,6 +14,7 @@ from jindle_core.layers.pieces import WORDS, Kind, Piece
 from jindle_core.layers.touching import Beside, neighbours
 from server.cards.building.stack import Face, Stack
 
+_OUTSIDE = 0.01  # mm beside a piece where one looks at what lies there
 _ALONG = 5  # places along each side of a piece where what is not of one colour is looked at
 # The sides of a piece: whether they lie level, and at which end.
 _ENDS = {"top": (True, 0.0), "bottom": (True, 1.0), "left": (False, 0.0), "right": (False, 1.0)}
@@ -100,9 +101,11 @@ def _sides(stack: Stack, face: Face, beside: dict[int, list[Beside]]) -> _Sides:
     x, y = np.zeros((2, len(keys), len(_ENDS), _ALONG))
     for at, key in enumerate(keys):
         box = stack.boxes[key]
+        left, top, wide, high = (float(getattr(box, side)) for side in ("x", "y", "width", "height"))
         for side, (level, end) in enumerate(_ENDS.values()):
-            x[at, side] = float(box.x) + float(box.width) * (along if level else end)
-            y[at, side] = float(box.y) + float(box.height) * (end if level else along)
+            off = _OUTSIDE if end else -_OUTSIDE
+            x[at, side] = left + (wide * along if level else wide * end + off)
+            y[at, side] = top + (high * end + off if level else high * along)
     below = np.repeat([face.place(key) for key in keys], len(_ENDS) * _ALONG)
     labs, places = stack.seen_at(face, x.ravel(), y.ravel(), below)
     labs, places = labs.reshape(*x.shape, 3), places.reshape(x.shape)

@@ -239,7 +239,7 @@ class BuildTests(ApiTestCase):
         card = self.add(card, "flag", piece_kind="strip", **told, down="top")
         flag = self.piece(card, 4)
         self.assertEqual(flag["stands"]["status"], "fails")
-        self.assertRegex(flag["beside"], "panel, at its (top|left|right)")
+        self.assertRegex(flag["beside"], "panel, at its (bottom|left|right)")
         white = next(one for one in self.cutting(card)["sheets"] if one["material"]["words"] == "white paper")
         self.assertEqual({cut["name"] for cut in white["cuts"]}, {"base", "panel"})
         part = next(part for part in card["desk"]["parts"] if part["shape"] == "ground")

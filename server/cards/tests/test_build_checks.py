@@ -125,6 +125,32 @@ class StackTests(BuildChecksTestCase):
         self.assertEqual(self.check(card, "stands:5")["status"], "fails")
         self.assertMends(card, "stands:5")
 
+    def test_what_is_held_apart_by_its_edge_does_not_hinder_a_mend(self):
+        card = self.add(
+            self.built(),
+            "heron",
+            "image",
+            "slate",
+            on=2,
+            width="1",
+            height="1",
+            across="left",
+            down="top",
+            white_edge=True,
+        )
+        card = self.edit(card, 2, material=of("slate"))  # as the mat under it, and as the heron
+        self.assertEqual(self.check(card, "stands:5")["status"], "holds")
+        self.assertMends(card, "stands:2")
+
+    def test_beside_its_left_edge_as_beside_its_right_one(self):
+        told = {"on": 2, "width": "1/2", "height": "1/2", "material": "slate"}
+        card = self.change(self.built(), kind="set_ground", pads=[{"colour": self.ids["SKY-1"]}])
+        for across in ("left", "right"):
+            card = self.add(card, f"{across} flag", "strip", across=across, **told)
+            key = max(part["piece"] for part in card["desk"]["parts"])
+            self.assertIn("mat", self.check(card, f"stands:{key}")["title"], across)  # slate on slate there
+            self.assertEqual(self.check(card, f"stands:{key}")["status"], "look again")
+
     def test_what_hangs_over_is_mended_by_turning_moving_cutting_or_trimming(self):
         card = self.add(self.built(), "tall", "strip", "pond", on=2, width="1/2", height="4 1/2")
         self.assertIn("turn it by a quarter", str(self.mends(card, "fit:5")))

@@ -79,26 +79,28 @@ const sheets = computed(() => cutting.value?.sheets ?? [])
     </div>
     <p v-if="problem" role="alert" class="mb-4 border-l-2 border-ink pl-3">{{ problem }}</p>
     <div v-if="cutting" class="mb-5 flex flex-wrap items-start gap-x-10 gap-y-3">
-      <table class="text-left">
-        <thead>
-          <tr class="text-xs text-soft">
-            <th class="pr-5 font-semibold">Piece</th>
-            <th class="pr-5 font-semibold">Size</th>
-            <th class="pr-5 font-semibold">Count</th>
-            <th class="pr-5 font-semibold">Of</th>
-            <th class="font-semibold">Lies</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(one, n) in cutting.pieces" :key="n">
-            <td class="max-w-48 truncate pr-5">{{ one.name }}</td>
-            <td class="pr-5 whitespace-nowrap">{{ one.size }}</td>
-            <td class="pr-5">{{ one.count }}</td>
-            <td class="max-w-48 truncate pr-5">{{ one.material }}</td>
-            <td class="text-xs">{{ one.out_of || one.direction }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <div class="max-w-full overflow-x-auto" tabindex="0" aria-label="What is cut" role="group">
+        <table class="text-left">
+          <thead>
+            <tr class="text-xs text-soft">
+              <th class="pr-5 font-semibold">Piece</th>
+              <th class="pr-5 font-semibold">Size</th>
+              <th class="pr-5 font-semibold">Count</th>
+              <th class="pr-5 font-semibold">Of</th>
+              <th class="font-semibold">Lies</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(one, n) in cutting.pieces" :key="n">
+              <td class="max-w-48 truncate pr-5">{{ one.name }}</td>
+              <td class="pr-5 whitespace-nowrap">{{ one.size }}</td>
+              <td class="pr-5">{{ one.count }}</td>
+              <td class="max-w-48 truncate pr-5">{{ one.material }}</td>
+              <td class="text-xs">{{ one.out_of || one.direction }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
       <div class="max-w-72 space-y-2">
         <p>
           <b>{{ busy ? 'Laying them out …' : plural(sheets.length, 'sheet') }}</b>, each cut right
