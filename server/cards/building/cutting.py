@@ -64,11 +64,10 @@ class Cutting:
         """By key of a piece the mat out of whose middle it is cut."""
         found = {}
         for pieces in self._of_one.values() if self.from_middles else ():
+            # A mat goes into no middle of its own, but a smaller mat may into a larger one's.
             mats = [piece.key for piece in pieces if piece.key in self._middles]
-            holes = [self._middles[key] for key in mats]
-            taken = filled(holes, [piece for piece in pieces if piece.key not in mats])
-            others = [piece for piece in pieces if piece.key not in mats]
-            found |= {others[at].key: mats[hole] for at, hole in taken.items()}
+            taken = filled([self._middles[key] for key in mats], pieces)
+            found |= {pieces[at].key: mats[hole] for at, hole in taken.items()}
         return found
 
     def told(self) -> dict[str, Any]:
