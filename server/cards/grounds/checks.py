@@ -50,7 +50,9 @@ def join_checks(grounded: Grounded) -> list[Check]:
             title = f"{_name(grounded, at)} into {_name(grounded, at + 1)}"
             kept = f"{100 * join.kept:.0f} % of the colour kept"
             status = Status.LOOK_AGAIN if join.meeting is Meeting.MUDDY else Status.HOLDS
-            finding = Finding(status, kept, f"{100 * defaults.MUD_SHARE:.0f} %", join.words)
+            finding = Finding(
+                status, kept, f"{100 * defaults.MUD_SHARE:.0f} %", f"{join.meeting}, {join.words}"
+            )
             found.append(_of_ground(f"join {at}", title, finding))
     return found
 
