@@ -341,9 +341,10 @@ SHEETS_TO_CUT = (("Letter, ", "8 1/2", "11", "in"), ("A4, ", "210", "297", "mm")
 PIECES_LIMIT = 60  # of one card, front and inside together
 PEN_LAB = (22.0, 0.0, -1.0)  # a black pen, dry, on card: what one writes with inside
 WRITING_SHARE = 0.3  # of the inside that must be free and light enough to write on
-# Words, in parts of the type's size: how high capitals are, how wide a letter is on the whole; and how much
-# of its box's height the type takes.
-TYPE_CAPITALS, TYPE_WIDTH, TYPE_HEIGHT = 0.7, 0.58, 0.72
+# Words, in parts of the type's size, measured on the bold title face that ships: how high capitals are, how
+# wide a letter is at most on the whole (0.46 to 0.56 in usual wishes; 0.65 all in capitals); and how much of
+# its box's height the type takes.
+TYPE_CAPITALS, TYPE_WIDTH, TYPE_WIDTH_CAPITALS, TYPE_HEIGHT = 0.67, 0.57, 0.65, 0.72
 WORDS_LEAST = 6  # letters: shorter words do not fill their box to the brim
 WORDS_LIMIT = 120
 LARGE_CAPITALS = 3.5  # mm, of bold type: 14 point, from which WCAG 2.2 calls bold lettering large

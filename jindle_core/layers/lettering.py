@@ -8,7 +8,8 @@ from jindle_core.layers.sizing import Box
 def font_size(box: Box, text: str) -> float:
     """The size of type (mm) in which a text fits into its box on one line."""
     letters = max(len(text), defaults.WORDS_LEAST)
-    return min(float(box.height) * defaults.TYPE_HEIGHT, float(box.width) / letters / defaults.TYPE_WIDTH)
+    wide = defaults.TYPE_WIDTH_CAPITALS if text.isupper() else defaults.TYPE_WIDTH
+    return min(float(box.height) * defaults.TYPE_HEIGHT, float(box.width) / letters / wide)
 
 
 def capitals(size: float) -> float:

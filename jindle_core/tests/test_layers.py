@@ -364,6 +364,7 @@ class LetteringTests(unittest.TestCase):
         self.assertAlmostEqual(short, 12.7 * defaults.TYPE_HEIGHT)
         self.assertLess(long, short)
         self.assertLessEqual(long * defaults.TYPE_WIDTH * 45, 4 * 25.4 + 1e-9)
+        self.assertLess(font_size(box, "CONGRATULATIONS TO YOU"), font_size(box, "Congratulations to you"))
 
     def test_only_what_is_large_and_bold_may_be_paler(self):
         large = defaults.LARGE_CAPITALS / defaults.TYPE_CAPITALS
