@@ -7,11 +7,11 @@ from jindle_core import defaults
 from jindle_core.cutting.grain import Grain
 from jindle_core.formats import Length
 from jindle_core.layers.fitting import to_use_elsewhere
-from jindle_core.layers.folding import flat
+from jindle_core.layers.folding import Flat, flat
 from jindle_core.layers.pieces import OF_CARD, Piece
-from jindle_core.layers.sizing import Box, of_size
+from jindle_core.layers.sizing import Box, as_read, of_size
 from jindle_core.layers.stacking import ENVELOPES
-from jindle_core.layouts import STARTS
+from jindle_core.layouts import EDGE, STARTS
 from server.cards.building.examined import Examined
 from server.cards.building.stack import Stack
 from server.cards.findings import finding_told
@@ -29,7 +29,8 @@ def built(examined: Examined, units: str) -> dict[str, Any]:
         "fold": plan.fold.value,
         "base": told_end(stack, 0),
         "flat": laid.size.text(units),
-        "score": f"{laid.score.text(units)} {units} from the {edge}",
+        "score": f"{_halves(laid, units)[0].text()} {units} from the {edge}",
+        "edge": EDGE[stack.unit].text(),
         "post_limit": plan.post_limit,
         "thickness": finding_told(examined.thick),
         "envelope": examined.envelope and examined.envelope.text(),
@@ -75,6 +76,7 @@ def _piece(examined: Examined, piece: Piece, units: str) -> dict[str, Any]:
         "on": piece.on,
         "size": size.text(),
         "size_shown": size.text(units),
+        "lies": _lies(stack, piece, units),
         "reveal": piece.reveal and piece.reveal.text(),
         "reveal_unit": piece.reveal and piece.reveal.unit,
         "across": piece.place.across.value,
@@ -98,6 +100,28 @@ def _piece(examined: Examined, piece: Piece, units: str) -> dict[str, Any]:
         "stands": stands and finding_told(stands.finding),
         "beside": stands.beside if stands else "",
     }
+
+
+def _halves(laid: Flat, units: str) -> list[Length]:
+    """The two halves of the base as they are read off a ruler: together as long as the base is."""
+    whole = laid.size.width if laid.upright else laid.size.height
+    return as_read(whole, [laid.score.millimetres] * 2, units)
+
+
+def _lies(stack: Stack, piece: Piece, units: str) -> str:
+    """Where a piece lies on another as a ruler has it, the parts adding up; blank where it hangs over."""
+    box, under = stack.boxes[piece.key], stack.boxes[piece.on]
+    if not box.inside(under):
+        return ""
+    told = []
+    for words, whole, parts in (
+        ("across", under.width, [box.x - under.x, box.width, under.right - box.right]),
+        ("down", under.height, [box.y - under.y, box.height, under.bottom - box.bottom]),
+    ):
+        read = as_read(Length.near(whole, stack.unit), parts, units)
+        total = Length(sum(one.ticks for one in read), units)
+        told.append(f"{words} {' + '.join(one.text() for one in read)} = {total.text()}")
+    return f"{', '.join(told)} {units}"
 
 
 def _trimmings(examined: Examined, units: str) -> list[dict[str, Any]]:

@@ -70,6 +70,22 @@ class BuildTests(ApiTestCase):
         card = self.ask("post", f"cards/{card['id']}/undo", {"version": card["version"]})
         self.assertEqual(self.piece(card, 1)["size"], "5 1/4 × 4 in")
 
+    def test_what_is_measured_adds_up_in_either_unit(self):
+        card = self.built()
+        self.assertEqual(
+            self.piece(card, 1)["lies"], "across 1/8 + 5 1/4 + 1/8 = 5 1/2, down 1/8 + 4 + 1/8 = 4 1/4 in"
+        )
+        self.ask("patch", "me", {"units": "mm"})
+        told = self.told(card)
+        self.assertEqual((told["flat"], told["score"]), ("279 × 108 mm", "140 mm from the left"))
+        for one in told["pieces"]:
+            for part in one["lies"].removesuffix(" mm").split(", "):
+                parts, whole = part.split(" ", 1)[1].split(" = ")
+                self.assertEqual(sum(map(int, parts.split(" + "))), int(whole), one["name"])
+        self.assertTrue(told["pieces"][0]["lies"].endswith("= 108 mm"))
+        card = self.change(card, kind="nudge_piece", key=3, right=100, below=0)
+        self.assertEqual(self.piece(card, 3)["lies"], "")
+
     def test_each_piece_is_judged_against_what_it_lies_beside(self):
         card = self.built()
         heron = self.piece(card, 3)

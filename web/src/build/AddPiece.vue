@@ -15,7 +15,7 @@ const kind = ref<(typeof pieceKindValues)[number]>('mat')
 const name = ref('')
 const text = ref('')
 const on = ref(face.value.at(-1)?.key ?? 0)
-const reveal = ref(store.card!.size.unit === 'in' ? '1/8' : '3')
+const reveal = ref(build.edge)
 const width = ref('')
 const height = ref('')
 

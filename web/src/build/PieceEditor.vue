@@ -234,6 +234,7 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
         <p>
           <b>It fits</b> {{ piece.fit.reason }}
           <span class="block text-xs text-soft">{{ piece.fit.figure }}</span>
+          <span v-if="piece.lies" class="block text-xs text-soft">{{ piece.lies }}</span>
         </p>
       </li>
       <li v-for="check in checks" :key="check.id"><CheckItem :check="check" /></li>
