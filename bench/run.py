@@ -16,9 +16,10 @@ import numpy as np
 from bench.blending import blending_rows, ground_rows
 from bench.cutting import build_rows, cutting_rows
 from bench.families import family_rows
+from bench.landings import landing_rows
 from bench.papers import paper_rows
 from bench.prediction import prediction_rows
-from bench.visitor import ADDRESS, CALLS, Row, Visitor, supplies, timed
+from bench.visitor import CALLS, Row, Visitor, peak_memory, supplies, timed
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.matching.nearest import NearestIndex
 
@@ -126,22 +127,6 @@ def big_import(visitor: Visitor, rows: int = 20_000) -> Row:
     )
 
 
-def peak_memory() -> float:
-    """The most memory (MB) that any worker of the server has held so far."""
-    peaks = []
-    for status in Path("/proc").glob("[0-9]*/status"):
-        try:
-            text = status.read_text()
-            command = (status.parent / "cmdline").read_bytes().decode().split("\0")
-        except OSError:
-            continue
-        if any(part.endswith("gunicorn") for part in command) and any(
-            ADDRESS.rsplit(":", 1)[1] in one for one in command
-        ):
-            peaks.append(int(re.search(r"VmHWM:\s*(\d+)", text)[1]) / 1024)
-    return max(peaks, default=0.0)
-
-
 def first_load(wanted: int = 200) -> Row:
     """The compressed script that the page loads before anything is opened, and all that it can come to load.
 
@@ -170,7 +155,8 @@ def main() -> int:
         *ground_rows(visitor),
         *build_rows(visitor),
         glaze(visitor),
-        big_import(visitor),
+        *landing_rows(visitor),
+        big_import(Visitor("Somebody with a long file")),
         first_load(),
         *prediction_rows(),
         *blending_rows(),

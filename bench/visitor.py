@@ -2,10 +2,12 @@
 
 import json
 import os
+import re
 import time
 import urllib.request
 from collections.abc import Callable
 from http.cookiejar import CookieJar
+from pathlib import Path
 
 import numpy as np
 
@@ -32,15 +34,16 @@ def supplies(count: int, seed: int) -> np.ndarray:
 
 
 class Visitor:
-    """Somebody signed in to the demo studio, over HTTP."""
+    """Somebody signed in over HTTP: to the demo studio, or under a name of their own."""
 
-    def __init__(self) -> None:
+    def __init__(self, name: str = "") -> None:
         self._opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(CookieJar()))
         jar = next(one for one in self._opener.handlers if hasattr(one, "cookiejar")).cookiejar
         self.get("/")
         token = next(cookie.value for cookie in jar if cookie.name == "csrftoken")
         self._headers = {"X-CSRFToken": token, "Referer": ADDRESS, "Content-Type": "application/json"}
-        self.post("/api/open-demo", {})
+        own = {"name": name, "password": "measured-and-told"}
+        self.post("/api/sign-up", own) if name else self.post("/api/open-demo", {})
         token = next(cookie.value for cookie in jar if cookie.name == "csrftoken")
         self._headers["X-CSRFToken"] = token
 
@@ -68,3 +71,19 @@ class Visitor:
         with self._opener.open(request) as answer:
             text = answer.read()
         return json.loads(text) if text else {}
+
+
+def peak_memory() -> float:
+    """The most memory (MB) that any worker of the server has held so far."""
+    peaks = []
+    for status in Path("/proc").glob("[0-9]*/status"):
+        try:
+            text = status.read_text()
+            command = (status.parent / "cmdline").read_bytes().decode().split("\0")
+        except OSError:
+            continue
+        if any(part.endswith("gunicorn") for part in command) and any(
+            ADDRESS.rsplit(":", 1)[1] in one for one in command
+        ):
+            peaks.append(int(re.search(r"VmHWM:\s*(\d+)", text)[1]) / 1024)
+    return max(peaks, default=0.0)

@@ -23,8 +23,8 @@ def chromium():
             browser.close()
 
 
-def new_page(browser: Browser) -> Page:
-    """A page of a new visitor, moving nothing that need not move."""
+def new_page(browser: Browser, patience: float = 15_000) -> Page:
+    """A page of a new visitor, moving nothing that need not move, that waits so long (ms) for anything."""
     page = browser.new_context(viewport=SIZE, reduced_motion="reduce").new_page()
-    page.set_default_timeout(15_000)
+    page.set_default_timeout(patience)
     return page

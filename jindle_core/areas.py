@@ -1,11 +1,11 @@
 """What is planned for colouring a card's picture: areas, families, light, materials?"""
 
 from dataclasses import dataclass, replace
-from typing import Any
 
 from jindle_core.errors import BadInput, Problem
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light
+from jindle_core.keys import above
 from jindle_core.media import Medium
 
 
@@ -40,7 +40,7 @@ class Colouring:
     marker paper), ``surface`` what kind of paper it is where that is said of
     this card (empty: as its range says), ``dark_first`` None as the person is used to, ``line`` a kind
     of line ink (empty: no line), ``line_range`` a range that the line is
-    stamped with instead.
+    stamped with instead. ``next_key`` is above every key that an area ever had.
     """
 
     drawing: int | None = None
@@ -52,6 +52,11 @@ class Colouring:
     line: str = "alcohol-proof"
     line_range: int | None = None
     finishes: tuple[str, ...] = ()
+    next_key: int = 1
+
+    def __post_init__(self) -> None:
+        """Keep ``next_key`` above the areas that there are."""
+        object.__setattr__(self, "next_key", above(self.areas, self.next_key))
 
     def area(self, key: int) -> Area:
         """The area with this key; BadInput where there is none."""
@@ -69,36 +74,3 @@ class Colouring:
         return replace(
             self, areas=tuple(replace(one, colour=None) if one.colour == key else one for one in self.areas)
         )
-
-
-def colouring_from_json(stored: dict[str, Any] | None) -> Colouring:
-    """The colouring as stored in a plan; plans from before there was any have none."""
-    if stored is None:
-        return Colouring()
-    return Colouring(
-        stored["drawing"],
-        tuple(_area(one) for one in stored["areas"]),
-        stored["paper"],
-        stored.get("surface", ""),
-        Light(stored["light"]),
-        stored["dark_first"],
-        stored["line"],
-        stored["line_range"],
-        tuple(stored["finishes"]),
-    )
-
-
-def _area(stored: dict[str, Any]) -> Area:
-    return Area(
-        stored["key"],
-        stored["name"],
-        stored["shape"],
-        stored["colour"],
-        Thing(stored["thing"]),
-        Extent(stored["extent"]),
-        bool(stored["focal"]),
-        Medium(stored["medium"]),
-        stored["layers"],
-        tuple(stored["family"]),
-        stored.get("glaze"),
-    )

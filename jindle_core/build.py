@@ -2,15 +2,14 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, replace
-from typing import Any
 
 from jindle_core.ends import End
 from jindle_core.errors import BadInput, Problem
-from jindle_core.formats import Length, Size
+from jindle_core.formats import Size
+from jindle_core.keys import above
 from jindle_core.layers.folding import Fold
-from jindle_core.layers.pieces import BASE, WHITE, Across, Down, InkedOver, Kind, Piece, Place, Raised
+from jindle_core.layers.pieces import BASE, WHITE, Kind, Piece
 from jindle_core.layers.sizing import in_order
-from jindle_core.prediction.behaviour import Hand
 
 
 @dataclass(frozen=True, slots=True)
@@ -22,7 +21,8 @@ class Build:
     unique among both. ``ground_on`` is the key of the piece that carries the
     ground (0: the front itself), None: the first panel. ``envelope`` None: the
     matching one; ``post_limit`` is the thickness in mm that the person's own
-    post takes, None where it is not said.
+    post takes, None where it is not said. ``next_key`` is above every key that
+    a piece ever had, so that none is used again.
     """
 
     fold: Fold = Fold.SIDE
@@ -32,6 +32,11 @@ class Build:
     ground_on: int | None = None
     envelope: Size | None = None
     post_limit: float | None = None
+    next_key: int = BASE + 1
+
+    def __post_init__(self) -> None:
+        """Keep ``next_key`` above the pieces that there are."""
+        object.__setattr__(self, "next_key", above(self.every, self.next_key))
 
     @property
     def every(self) -> tuple[Piece, ...]:
@@ -97,45 +102,3 @@ class Build:
         used = [end.id for end in ends if end.source == "supply"]
         used += [piece.inked.colour for piece in self.every if piece.inked]
         return tuple(dict.fromkeys(used))
-
-
-def build_from_json(stored: dict[str, Any] | None) -> Build:
-    """The build as stored in a plan; plans from before there was any have none."""
-    if stored is None:
-        return Build()
-    return Build(
-        Fold(stored["fold"]),
-        tuple(_piece(one) for one in stored["pieces"]),
-        tuple(_piece(one) for one in stored.get("inside", ())),
-        End(**stored["base"]),
-        stored.get("ground_on"),
-        _size(stored["envelope"]),
-        stored["post_limit"],
-    )
-
-
-def _piece(stored: dict[str, Any]) -> Piece:
-    place, reveal, inked = stored["place"], stored["reveal"], stored.get("inked")
-    return Piece(
-        stored["key"],
-        Kind(stored["kind"]),
-        stored["name"],
-        stored["on"],
-        reveal and Length(**reveal),
-        _size(stored["size"]),
-        Place(
-            Across(place["across"]), Down(place["down"]), Length(**place["right"]), Length(**place["below"])
-        ),
-        End(**stored["material"]),
-        Raised(stored["raised"]),
-        bool(stored["trimmed"]),
-        bool(stored["tucked"]),
-        inked and InkedOver(inked["colour"], Hand(inked["hand"]), inked["coats"]),
-        bool(stored.get("white_edge")),
-        stored.get("text", ""),
-        stored.get("bold", True),
-    )
-
-
-def _size(stored: dict[str, Any] | None) -> Size | None:
-    return stored and Size(Length(**stored["width"]), Length(**stored["height"]))

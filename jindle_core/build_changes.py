@@ -7,7 +7,6 @@ from typing import Any
 from jindle_core import defaults
 from jindle_core.build import Build
 from jindle_core.changes import checked_name
-from jindle_core.check_ids import pieces_in
 from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import Length
 from jindle_core.layers.pieces import BASE, OF_CARD, Kind, Piece, Place
@@ -26,7 +25,7 @@ class SetBuild:
 
     def apply(self, plan: Plan) -> Plan:
         """The plan with these settings."""
-        return _checked(plan, replace(plan.build, **self.settings))
+        return checked(plan, replace(plan.build, **self.settings))
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,10 +47,8 @@ class StartLayout:
                     expected=", ".join(one.key for one in STARTS),
                 )
             )
-        pieces = start(self.layout, plan.size, plan.colours)
-        gone = {piece.key for piece in plan.build.every}
-        build = replace(plan.build, pieces=pieces, inside=(), ground_on=None)
-        return _checked(_counted_again(plan, gone), build)
+        pieces = start(self.layout, plan.size, plan.colours, plan.build.next_key)
+        return checked(plan, replace(plan.build, pieces=pieces, inside=(), ground_on=None))
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,20 +70,16 @@ class AddPiece:
         build = plan.build
         if len(build.every) >= defaults.PIECES_LIMIT:
             raise BadInput(Problem(f"{defaults.PIECES_LIMIT} pieces are the most.", field="pieces"))
-        key = max((one.key for one in build.every), default=BASE) + 1
         told = self.told | {"place": Place(**self.told.get("place", {}))}
-        added = Piece(key, self.kind, checked_name(self.name), **told)
+        added = Piece(build.next_key, self.kind, checked_name(self.name), **told)
         if self.inside:
-            return _checked(plan, replace(build, inside=(*build.inside, added)))
-        return _checked(plan, replace(build, pieces=(*build.pieces, added)))
+            return checked(plan, replace(build, inside=(*build.inside, added)))
+        return checked(plan, replace(build, pieces=(*build.pieces, added)))
 
 
 @dataclass(frozen=True, slots=True)
 class EditPiece:
-    """Change what is said of a piece; a size takes its reveal away, and the other way round.
-
-    What was let be of it counts again, except where only its name is changed.
-    """
+    """Change what is said of a piece; a size takes its reveal away, and the other way round."""
 
     key: int
     told: dict[str, Any]
@@ -104,9 +97,7 @@ class EditPiece:
             told["reveal"] = None
         elif told.get("reveal"):
             told["size"] = None
-        if told.keys() - {"name"}:
-            plan = _counted_again(plan, {self.key})
-        return _checked(plan, plan.build.with_piece(replace(piece, **told)))
+        return checked(plan, plan.build.with_piece(replace(piece, **told)))
 
 
 @dataclass(frozen=True, slots=True)
@@ -128,8 +119,7 @@ class NudgePiece:
             right=_moved(piece.place.right, self.right, unit),
             below=_moved(piece.place.below, self.below, unit),
         )
-        counted = _counted_again(plan, {self.key})
-        return _checked(counted, plan.build.with_piece(replace(piece, place=place)))
+        return checked(plan, plan.build.with_piece(replace(piece, place=place)))
 
 
 def _moved(offset: Length, by: float, unit: str) -> Length:
@@ -148,7 +138,7 @@ class RemovePiece:
 
     def apply(self, plan: Plan) -> Plan:
         """The plan without the piece."""
-        return _checked(_counted_again(plan, {self.key}), plan.build.without_piece(self.key))
+        return checked(plan, plan.build.without_piece(self.key))
 
 
 @dataclass(frozen=True, slots=True)
@@ -166,10 +156,10 @@ class MovePiece:
         others = [one for one in plan.build.face(self.key) if one is not moved]
         at = min(max(self.to, 0), len(others))
         ordered = (*others[:at], moved, *others[at:])
-        return _checked(plan, plan.build.with_pieces(lambda face: ordered if moved in face else face))
+        return checked(plan, plan.build.with_pieces(lambda face: ordered if moved in face else face))
 
 
-def _checked(plan: Plan, build: Build) -> Plan:
+def checked(plan: Plan, build: Build) -> Plan:
     """The plan with this build, or BadInput where a piece has no size or nothing to lie on."""
     for face in build.faces:
         laid_out(plan.size, face)
@@ -179,6 +169,12 @@ def _checked(plan: Plan, build: Build) -> Plan:
     if build.ground_on and build.piece(build.ground_on) not in build.pieces:
         raise BadInput(Problem("The ground lies on the front.", field="ground_on"))
     for piece in build.every:
+        under = None if piece.on == BASE else build.piece(piece.on)
+        if under and under.kind is Kind.LETTERING:
+            words = (
+                f"{under.name} is stamped: nothing lies on ink. Lay {piece.name} on what it is stamped on."
+            )
+            raise BadInput(Problem(words, field="on", value=under.name))
         if piece.inked and piece.kind not in OF_CARD:
             words = f"{piece.name} is not cut out of card, which is what can be inked."
             raise BadInput(Problem(words, field="inked", value=piece.kind.value))
@@ -186,12 +182,6 @@ def _checked(plan: Plan, build: Build) -> Plan:
             words = f"{defaults.WORDS_LIMIT} characters are the most on one line."
             raise BadInput(Problem(words, field="text", value=piece.text))
     return replace(plan, build=build)
-
-
-def _counted_again(plan: Plan, pieces: set[int]) -> Plan:
-    """The plan without waivers of checks on some pieces."""
-    kept = tuple(one for one in plan.waivers if not pieces & set(pieces_in(one.check)))
-    return replace(plan, waivers=kept)
 
 
 BuildChange = SetBuild | StartLayout | AddPiece | EditPiece | NudgePiece | RemovePiece | MovePiece

@@ -8,13 +8,13 @@ the undo button.
 from dataclasses import dataclass, replace
 
 from jindle_core import defaults
-from jindle_core.check_ids import is_check, once_check, pair_check
 from jindle_core.contrast.rules import PairKind
 from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import Size
 from jindle_core.layers.sizing import laid_out
 from jindle_core.media import COLUMNS
 from jindle_core.plan import Anchor, Choice, End, Pair, PaletteColour, Plan, Role, Waiver
+from jindle_core.waivers import subject
 
 _COLUMN_KEYS = tuple(column.key for column in COLUMNS)
 
@@ -143,7 +143,6 @@ class RemoveColour:
             colours=tuple(colour for colour in plan.colours if colour.key != self.key),
             choices=tuple(choice for choice in plan.choices if choice.key != self.key),
             pairs=pairs,
-            waivers=_without(plan, once_check(self.key)),
             colouring=plan.colouring.without_colour(self.key),
             build=plan.build.without_colour(self.key),
         )
@@ -226,14 +225,13 @@ class AddPair(PairChange):
 
     def apply(self, plan: Plan) -> Plan:
         pairs = plan.pairs or ()
-        key = max((pair.key for pair in pairs), default=0) + 1
-        pair = _checked(plan, Pair(key, self.kind, self.upper, self.lower, self.outlined))
+        pair = checked_pair(plan, Pair(plan.next_pair, self.kind, self.upper, self.lower, self.outlined))
         return replace(plan, pairs=(*pairs, pair))
 
 
 @dataclass(frozen=True, slots=True)
 class EditPair(PairChange):
-    """Change a pair; None leaves a part as it is. A waiver of its check ends."""
+    """Change a pair; None leaves a part as it is."""
 
     key: int
     kind: PairKind | None = None
@@ -252,11 +250,10 @@ class EditPair(PairChange):
             self.lower or pair.lower,
             pair.outlined if self.outlined is None else self.outlined,
         )
-        _checked(plan, changed)
+        checked_pair(plan, changed)
         return replace(
             plan,
             pairs=tuple(changed if one.key == self.key else one for one in plan.pairs or ()),
-            waivers=_without(plan, pair_check(self.key)),
         )
 
 
@@ -273,7 +270,6 @@ class RemovePair(PairChange):
         return replace(
             plan,
             pairs=tuple(pair for pair in plan.pairs or () if pair is not gone),
-            waivers=_without(plan, pair_check(self.key)),
         )
 
 
@@ -284,8 +280,7 @@ class GuessPairs:
     label = "guessing what lies on what"
 
     def apply(self, plan: Plan) -> Plan:
-        kept = tuple(one for one in plan.waivers if not one.check.startswith("pair:"))
-        return replace(plan, pairs=None, waivers=kept)
+        return replace(plan, pairs=None)
 
 
 @dataclass(frozen=True, slots=True)
@@ -298,13 +293,7 @@ class Waive(PairChange):
     label = "waiving a check"
 
     def apply(self, plan: Plan) -> Plan:
-        keys = {
-            "pair": [pair.key for pair in plan.pairs or ()],
-            "once": [colour.key for colour in plan.colours],
-            "family": [area.key for area in plan.colouring.areas],
-            "piece": [piece.key for piece in plan.build.every],
-        }
-        if not is_check(self.check, keys):
+        if subject(plan, self.check) is None:
             raise BadInput(
                 Problem(f"There is no check “{self.check}” on this card.", field="check", value=self.check)
             )
@@ -357,7 +346,8 @@ def _pair(plan: Plan, key: int) -> Pair:
     raise BadInput(Problem(f"This card has no pair {key}.", field="key", value=str(key)))
 
 
-def _checked(plan: Plan, pair: Pair) -> Pair:
+def checked_pair(plan: Plan, pair: Pair) -> Pair:
+    """The pair, or BadInput where it names no colour of the palette or lies on itself."""
     for field, end in (("upper", pair.upper), ("lower", pair.lower)):
         if end.source == "palette" and all(colour.key != end.id for colour in plan.colours):
             raise BadInput(Problem("That colour is not in the palette.", field=field, value=str(end.id)))

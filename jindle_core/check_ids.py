@@ -1,14 +1,14 @@
 """What are the checks of a card called, so that each can be let be?"""
 
 import re
-from collections.abc import Collection, Mapping
-
-from jindle_core.layers.pieces import BASE
 
 SPAN = "span"
 THICKNESS, ENVELOPE, SPREAD, WRITING = "thickness", "envelope", "spread", "writing"
 _OF_CARD = (SPAN, THICKNESS, ENVELOPE, SPREAD, WRITING)
-_GROUND, _CONFLICT = "ground:", "conflict:"
+_OF_ONE = re.compile(
+    r"(?:pair|once|family|fit|stands|finish):[0-9]{1,9}|melts:[0-9]{1,9}:[0-9]{1,9}|(?:ground|conflict):.+"
+)
+LONGEST = 80  # characters: "conflict:" with the longest rule's key has 38
 
 
 def pair_check(key: int) -> str:
@@ -38,30 +38,14 @@ def family_check(key: int) -> str:
 
 def conflict_check(what: str) -> str:
     """The check on materials that may not get on."""
-    return _CONFLICT + what
+    return f"conflict:{what}"
 
 
 def ground_check(what: str) -> str:
     """A check on the ground: what it is on, as its findings name it."""
-    return _GROUND + what
+    return f"ground:{what}"
 
 
-def is_of_ground(check: str) -> bool:
-    """Whether a check is on the ground."""
-    return check.startswith(_GROUND)
-
-
-def pieces_in(check: str) -> tuple[int, ...]:
-    """The keys of the pieces that a check is on; none where it is on something else."""
-    what, _, keys = check.partition(":")
-    return tuple(int(key) for key in keys.split(":")) if what in ("fit", "stands", "finish", "melts") else ()
-
-
-def is_check(check: str, keys: Mapping[str, Collection[int]]) -> bool:
-    """Whether a card could have a check; ``keys`` are those of its "pair", "once", "family" and "piece"."""
-    if check in _OF_CARD or any(check.startswith(one) and check != one for one in (_GROUND, _CONFLICT)):
-        return True
-    if melting := re.fullmatch(r"melts:(\d+):(\d+)", check):
-        return all(int(key) in (BASE, *keys["piece"]) for key in melting.groups())
-    found = re.fullmatch(r"(pair|once|family|fit|stands|finish):(\d+)", check)
-    return bool(found) and int(found[2]) in keys.get(found[1], keys["piece"])
+def is_well_formed(check: str) -> bool:
+    """Whether a check could be called so."""
+    return check in _OF_CARD or bool(_OF_ONE.fullmatch(check))

@@ -1,6 +1,7 @@
 """Every change of how a card's picture is coloured; see ``changes`` for what a change is."""
 
 from dataclasses import dataclass, replace
+from itertools import count
 from typing import Any
 
 from jindle_core import defaults
@@ -38,15 +39,15 @@ class SetDrawing:
     def apply(self, plan: Plan) -> Plan:
         """The plan with the drawing; areas that keep their name keep what was said of them."""
         before = {one.name: one for one in plan.colouring.areas}
+        fresh = count(plan.colouring.next_key)
         areas = tuple(
-            replace(before.pop(one.name), key=one.key, shape=one.shape) if one.name in before else one
+            replace(before.pop(one.name), shape=one.shape)
+            if one.name in before
+            else replace(one, key=next(fresh))
             for one in self.areas
         )
         listed = [one for one in before.values() if not one.shape or self.drawing is None]
-        areas += tuple(
-            replace(one, key=key, shape="") for key, one in enumerate(listed, start=len(areas) + 1)
-        )
-        areas = areas[: defaults.AREAS_LIMIT]
+        areas = (*areas, *(replace(one, shape="") for one in listed))[: defaults.AREAS_LIMIT]
         return replace(plan, colouring=replace(plan.colouring, drawing=self.drawing, areas=areas))
 
 
@@ -80,8 +81,7 @@ class AddArea:
         areas = plan.colouring.areas
         if len(areas) >= defaults.AREAS_LIMIT:
             raise BadInput(Problem(f"{defaults.AREAS_LIMIT} areas are the most.", field="areas"))
-        key = max((one.key for one in areas), default=0) + 1
-        added = Area(key, checked_name(self.name), extent=self.extent)
+        added = Area(plan.colouring.next_key, checked_name(self.name), extent=self.extent)
         return replace(plan, colouring=replace(plan.colouring, areas=(*areas, added)))
 
 

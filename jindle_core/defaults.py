@@ -171,7 +171,7 @@ LAMP_ADAPTATION = 0.8  # the eye adapts to a warm room, but not wholly
 # --- Palette and card.
 PALETTE_LIMIT = 24  # more is not a palette; the first nine have number keys
 ALTERNATIVES = 12
-HISTORY_LIMIT = 202  # states of a card that are kept: undo reaches back 200 changes
+UNDO_LIMIT = 200  # changes that undo reaches back: so many states before the one that stands are kept
 NAME_LIMIT = 500
 # What is on the desk in its first simple form, as shares of the shorter side.
 MAT_REVEAL = 0.03  # about 1/8 in on a card 4 1/4 in high
@@ -246,7 +246,8 @@ WRONG_GREY = 15.0  # ΔL* that a grey of the other temperature must be better by
 AGREES = 7.0  # ΔE00 within which a sheet's colour is taken for a palette's: near, and a little
 
 # --- Palettes out of a rule, landed on supplies. Ours, set by looking at what the demo ranges give.
-RULE_CANDIDATES = 10  # supplies tried for each place of a rule
+RULE_FEW = (8, 12, 16)  # supplies tried for each place: roughly, of many palettes, of one
+RULE_STARTS, RULE_SEED = 8, 20  # beginnings at random of one palette, the same every time
 RULE_ROUNDS = 4  # of trying them place by place; later ones change nothing
 RULE_CHROMA = 0.11  # Oklab chroma of a rule's colour where its base has less: a grey has no hue to follow
 RULE_COLOURED = 0.03  # Oklab chroma from which a supply has a hue at all
@@ -259,6 +260,8 @@ RULE_COSTS = MappingProxyType(
     {"off": 5.0, "order": 3.0, "span": 8.0, "apart": 4.0, "wanted": 10.0, "check": 2.0}
 )
 DRAWER_PALETTES = 12
+DRAWER_FINALISTS = 50  # leads of a rule that are gone on with after a rough first look
+DRAWER_LEADS = 300  # colours that lead: of more the strongest of each kind, which are what one would show
 DRAWER_SHARED = 2  # colours that two palettes offered together may share
 
 # --- Blending pads into one another: weights along a join, and when it goes muddy.

@@ -1,8 +1,20 @@
-"""What are all the changes that can be made to a card's plan?"""
+"""What are all the changes that can be made to a card's plan, and what is the plan after one?"""
 
 from jindle_core.build_changes import BuildChange
-from jindle_core.changes import Change
+from jindle_core.changes import Change, PairChange
 from jindle_core.colouring_changes import ColouringChange
 from jindle_core.ground_changes import SetGround
+from jindle_core.plan import Pair, Plan
+from jindle_core.waivers import still_waived
 
 AnyChange = Change | ColouringChange | SetGround | BuildChange
+
+
+def changed(plan: Plan, change: AnyChange, guessed: tuple[Pair, ...] = ()) -> Plan:
+    """The plan after a change, or BadInput: what was let be of things that it touches counts again.
+
+    ``guessed`` are the pairs that stand while none were said; a change of
+    pairs makes them the person's own.
+    """
+    before = plan.settled(guessed) if isinstance(change, PairChange) else plan
+    return still_waived(before, change.apply(before))

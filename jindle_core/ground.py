@@ -1,7 +1,6 @@
 """What is planned for a card's ground: pads, how they are laid, on what, and what comes over them?"""
 
 from dataclasses import dataclass
-from typing import Any
 
 from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.meeting import Joint, Reach, Seam
@@ -81,31 +80,3 @@ class Ground:
         if self.mat:
             used += [self.mat.colour, self.mat.paper]
         return tuple(dict.fromkeys(pk for pk in used if pk is not None))
-
-
-def ground_from_json(stored: dict[str, Any] | None) -> Ground:
-    """The ground as stored in a plan; plans from before there was any have none."""
-    if stored is None:
-        return Ground()
-    mat = stored["mat"]
-    return Ground(
-        GroundShape(stored["shape"]),
-        bool(stored["across"]),
-        tuple(_pad(one) for one in stored["pads"]),
-        stored["paper"],
-        bool(stored["tinted"]),
-        Wish(stored["wish"]),
-        bool(stored["lettered"]),
-        tuple(Effect(EffectKind(one["kind"]), one["colour"], Hand(one["hand"])) for one in stored["effects"]),
-        mat and InkedCard(mat["colour"], Hand(mat["hand"]), mat["coats"], bool(mat["whole"]), mat["paper"]),
-    )
-
-
-def _pad(stored: dict[str, Any]) -> PadUse:
-    return PadUse(
-        stored["colour"],
-        Hand(stored["hand"]),
-        stored["coats"],
-        Reach(stored["reach"]),
-        Seam(stored["seam"]),
-    )

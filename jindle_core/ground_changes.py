@@ -5,7 +5,6 @@ from typing import Any
 
 from jindle_core import defaults
 from jindle_core.blending.effects import INKED
-from jindle_core.check_ids import is_of_ground
 from jindle_core.errors import BadInput, Problem
 from jindle_core.ground import Ground
 from jindle_core.plan import Plan
@@ -23,10 +22,8 @@ class SetGround:
     label = "the ground"
 
     def apply(self, plan: Plan) -> Plan:
-        """The plan with this ground; what was let be of the one before counts again."""
-        ground = checked(replace(plan.ground, **self.settings))
-        waivers = tuple(one for one in plan.waivers if not is_of_ground(one.check))
-        return replace(plan, ground=ground, waivers=waivers)
+        """The plan with this ground."""
+        return replace(plan, ground=checked(replace(plan.ground, **self.settings)))
 
 
 def checked(ground: Ground) -> Ground:

@@ -1,7 +1,7 @@
 """With which layouts can a card start, in the palette's roles?"""
 
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from jindle_core.formats import Length, Size
 from jindle_core.layers.pieces import BASE, WHITE, Across, Down, Kind, Piece, Place, Raised
@@ -169,10 +169,17 @@ STARTS = (
 )
 
 
-def start(key: str, card: Size, colours: Sequence[PaletteColour]) -> tuple[Piece, ...]:
-    """The pieces of a layout for a card, in its palette's roles; KeyError for one that there is not."""
+def start(key: str, card: Size, colours: Sequence[PaletteColour], first: int = 1) -> tuple[Piece, ...]:
+    """The pieces of a layout for a card, in its palette's roles; KeyError for one that there is not.
+
+    Their keys begin with ``first``.
+    """
     ends: dict[Role, End] = {}
     for colour in colours:
         ends.setdefault(colour.role, End("palette", colour.key))
     made = {one.key: one for one in STARTS}[key].made
-    return tuple(made(_Maker(card, ends)))
+    return tuple(_shifted(piece, first - 1) for piece in made(_Maker(card, ends)))
+
+
+def _shifted(piece: Piece, by: int) -> Piece:
+    return replace(piece, key=piece.key + by, on=piece.on if piece.on == BASE else piece.on + by)

@@ -4,17 +4,19 @@ A plan is a value: changes make a new one (see ``changes``), so every earlier
 plan can be kept and gone back to.
 """
 
-from dataclasses import asdict, dataclass, field, replace
+from dataclasses import dataclass, field, replace
 from enum import StrEnum
 from typing import Any
 
-from jindle_core.areas import Colouring, colouring_from_json
-from jindle_core.build import Build, build_from_json
+from jindle_core.areas import Colouring
+from jindle_core.build import Build
 from jindle_core.contrast.rules import PairKind
 from jindle_core.ends import End
 from jindle_core.errors import BadInput, Problem
-from jindle_core.formats import Length, Size
-from jindle_core.ground import Ground, ground_from_json
+from jindle_core.formats import Size
+from jindle_core.ground import Ground
+from jindle_core.keys import above
+from jindle_core.stored import plain, structured
 
 
 class Role(StrEnum):
@@ -84,7 +86,11 @@ class Waiver:
 
 @dataclass(frozen=True, slots=True)
 class Plan:
-    """One card as planned. ``pairs`` is None until the person says what lies on what."""
+    """One card as planned. ``pairs`` is None until the person says what lies on what.
+
+    ``next_key`` and ``next_pair`` are above every key that a palette colour, or
+    a pair, ever had.
+    """
 
     name: str
     size: Size
@@ -96,6 +102,12 @@ class Plan:
     colouring: Colouring = field(default_factory=Colouring)
     ground: Ground = field(default_factory=Ground)
     build: Build = field(default_factory=Build)
+    next_pair: int = 1
+
+    def __post_init__(self) -> None:
+        """Keep the next keys above those that there are."""
+        object.__setattr__(self, "next_key", above(self.colours, self.next_key))
+        object.__setattr__(self, "next_pair", above(self.pairs or (), self.next_pair))
 
     def colour(self, key: int) -> PaletteColour:
         """The palette colour with this key; BadInput where there is none."""
@@ -122,42 +134,9 @@ class Plan:
 
 def plan_to_json(plan: Plan) -> dict[str, Any]:
     """The plan as plain JSON values."""
-    return asdict(plan)
+    return plain(plan)
 
 
-def plan_from_json(stored: dict[str, Any]) -> Plan:
-    """The plan that ``plan_to_json`` wrote."""
-    pairs = stored["pairs"]
-    return Plan(
-        name=stored["name"],
-        size=Size(Length(**stored["size"]["width"]), Length(**stored["size"]["height"])),
-        colours=tuple(_colour(one) for one in stored["colours"]),
-        choices=tuple(Choice(**one) for one in stored["choices"]),
-        pairs=None if pairs is None else tuple(_pair(one) for one in pairs),
-        waivers=tuple(Waiver(**one) for one in stored["waivers"]),
-        next_key=stored["next_key"],
-        colouring=colouring_from_json(stored.get("colouring")),
-        ground=ground_from_json(stored.get("ground")),
-        build=build_from_json(stored.get("build")),
-    )
-
-
-def _colour(stored: dict[str, Any]) -> PaletteColour:
-    anchor = stored["anchor"]
-    lightness, a, b = anchor["lab"]
-    return PaletteColour(
-        stored["key"],
-        stored["name"],
-        Role(stored["role"]),
-        Anchor(anchor["colour"], (lightness, a, b), anchor["provenance"]),
-    )
-
-
-def _pair(stored: dict[str, Any]) -> Pair:
-    return Pair(
-        stored["key"],
-        PairKind(stored["kind"]),
-        End(**stored["upper"]),
-        End(**stored["lower"]),
-        stored["outlined"],
-    )
+def plan_from_json(stored: Any) -> Plan:
+    """The plan that ``plan_to_json`` wrote; BadInput where it is none."""
+    return structured(stored, Plan, "card")

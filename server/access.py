@@ -25,6 +25,13 @@ def cards_of(person: Person) -> QuerySet[Card]:
     return Card.objects.filter(owner=_somebody(person))
 
 
+def own_card(person: Person, pk: int) -> Card:
+    """A card of the person's; 404 for anybody else's."""
+    found = one(cards_of(person), pk=pk)
+    found.owner = person  # the same object, so that nobody reads them again
+    return found
+
+
 def ranges_seen_by(person: Person) -> QuerySet[Range]:
     """The ranges that a person may see and match against: the shared ones and their own."""
     return Range.objects.filter(Q(owner=None) | Q(owner=_somebody(person)))

@@ -35,6 +35,17 @@ class Stale(exceptions.APIException):
     )
 
 
+class CannotBeShown(exceptions.APIException):
+    """A stored card that cannot be worked out; it can be brought back to an earlier state, or deleted."""
+
+    status_code = status.HTTP_422_UNPROCESSABLE_ENTITY
+    default_code = "cannot_be_shown"
+
+    def __init__(self, why: Exception) -> None:
+        self.reason = str(why) if isinstance(why, BadInput) else f"it is not as it was written ({why!r})"
+        super().__init__(f"This card cannot be shown: {self.reason}")
+
+
 class ProblemSerializer(serializers.Serializer):
     """One thing that is wrong, and where."""
 

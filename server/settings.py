@@ -36,6 +36,7 @@ INSTALLED_APPS = [
     "server.papers",
     "server.palettes",
     "server.colouring",
+    "server.demo",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

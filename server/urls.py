@@ -25,6 +25,7 @@ from server.catalogue.api import (
     readings,
 )
 from server.colouring import api as colouring
+from server.demo import api as demo
 from server.palettes import api as palettes
 from server.papers import api as papers
 from server.papers import camera_api
@@ -45,7 +46,7 @@ api = [
     path("sign-up", accounts.SignUp.as_view()),
     path("sign-in", accounts.SignIn.as_view()),
     path("sign-out", accounts.SignOut.as_view()),
-    path("open-demo", accounts.OpenDemo.as_view()),
+    path("open-demo", demo.OpenDemo.as_view()),
     path("me", accounts.Me.as_view()),
     path("me/password", accounts.Password.as_view()),
     path("me/delete", accounts.DeleteMe.as_view()),
@@ -95,6 +96,8 @@ api = [
     path("cards/<int:pk>", cards.OneCard.as_view()),
     path("cards/<int:pk>/changes", cards.CardChanges.as_view()),
     path("cards/<int:pk>/mends", cards.CardMends.as_view()),
+    path("cards/<int:pk>/states", cards.CardStates.as_view()),
+    path("cards/<int:pk>/file", cards.CardFile.as_view()),
     path("cards/<int:pk>/undo", cards.CardUndo.as_view()),
     path("cards/<int:pk>/redo", cards.CardRedo.as_view()),
     path("cards/<int:pk>/colouring", colouring_api.CardColouring.as_view()),

@@ -14,6 +14,9 @@ from server.catalogue.arrays import forget_catalogues
 
 # Playwright's synchronous side runs a loop in this thread, which Django takes for asynchronous code.
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
+# The one patience of every expectation and every press: a busy machine is no fault.
+PATIENCE = 15_000  # ms
+expect.set_options(timeout=PATIENCE)
 COLUMN_TITLES = [column.title for column in COLUMNS]
 AXE = (settings.ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text()
 
@@ -40,7 +43,7 @@ class BrowserTestCase(StaticLiveServerTestCase):
         self.assertEqual(self.errors, [])
 
     def visitor(self) -> Page:
-        page = new_page(self.browser)
+        page = new_page(self.browser, PATIENCE)
         page.on("pageerror", lambda error: self.errors.append(str(error)))
         page.on("request", lambda request: self.requests.append(request.url))
         return page

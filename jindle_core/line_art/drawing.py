@@ -1,7 +1,9 @@
 """A line drawing as plain shapes: what is closed can be coloured as an area."""
 
-from dataclasses import asdict, dataclass
+from dataclasses import dataclass
 from typing import Any
+
+from jindle_core.stored import plain, structured
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,18 +32,9 @@ class LineDrawing:
 
 def drawing_to_json(drawing: LineDrawing) -> dict[str, Any]:
     """The drawing as plain JSON values."""
-    return asdict(drawing)
+    return plain(drawing)
 
 
-def drawing_from_json(stored: dict[str, Any]) -> LineDrawing:
-    """The drawing that ``drawing_to_json`` wrote."""
-    return LineDrawing(
-        float(stored["width"]),
-        float(stored["height"]),
-        tuple(
-            Shape(str(one["id"]), str(one["path"]), float(one["share"]), tuple(map(str, one["touches"])))
-            for one in stored["shapes"]
-        ),
-        tuple(map(str, stored["lines"])),
-        tuple(map(str, stored.get("notes", ()))),
-    )
+def drawing_from_json(stored: Any) -> LineDrawing:
+    """The drawing that ``drawing_to_json`` wrote; BadInput where it is none."""
+    return structured(stored, LineDrawing, "drawing")

@@ -1,5 +1,6 @@
 """Which colours does a rule ask for? Hues round the circle, with a lightness for each place."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -151,21 +152,26 @@ TRIOS = (
 )
 
 
-def wanted(rule: Rule, bases: Array) -> Array:
-    """The colours (n, k, 3) in CIELAB that a rule asks for, around each base (n, 3).
+def wanted(rules: Sequence[Rule], bases: Array) -> list[Array]:
+    """The colours (n, k, 3) in CIELAB that each rule asks for, around each base (n, 3).
 
     The first is the base. A base without a hue of its own lends its others
     ``defaults.RULE_CHROMA``.
     """
+    if not rules:
+        return []
     bases = np.asarray(bases, dtype=float).reshape(-1, 3)
     hue, chroma = lab_to_hue(bases)
     chroma = np.where(chroma < defaults.RULE_COLOURED, defaults.RULE_CHROMA, chroma)
-    columns = [bases]
-    for place in rule.places[1:]:
-        turned = hue + place.turn
-        lightness = _natural(turned) if place.lightness is None else np.full(len(bases), place.lightness)
-        columns.append(hue_to_lab(lightness, turned, chroma * place.strength))
-    return np.stack(columns, axis=1)
+    turned, lightness, strength = [], [], []
+    for place in (place for rule in rules for place in rule.places[1:]):
+        turned.append(hue + place.turn)
+        said = place.lightness
+        lightness.append(_natural(turned[-1]) if said is None else np.full(len(bases), said))
+        strength.append(chroma * place.strength)
+    # All at once: to turn few colours takes as long as to turn many.
+    found = iter(hue_to_lab(np.array(lightness), np.array(turned), np.array(strength)))
+    return [np.stack([bases, *(next(found) for _ in rule.places[1:])], axis=1) for rule in rules]
 
 
 def _natural(hue: Array) -> Array:

@@ -2,7 +2,7 @@ import unittest
 from fractions import Fraction
 
 from jindle_core import changes, defaults
-from jindle_core.build import Build, build_from_json
+from jindle_core.build import Build
 from jindle_core.build_changes import (
     AddPiece,
     EditPiece,
@@ -12,11 +12,9 @@ from jindle_core.build_changes import (
     SetBuild,
     StartLayout,
 )
-from jindle_core.check_ids import is_check, is_of_ground, melting_check, pieces_in
 from jindle_core.ends import End
 from jindle_core.errors import BadInput
 from jindle_core.formats import Length, Size, read_size
-from jindle_core.ground_changes import SetGround
 from jindle_core.layers.folding import Fold
 from jindle_core.layers.pieces import BASE, WHITE, Across, Down, InkedOver, Kind, Raised
 from jindle_core.layers.sizing import laid_out
@@ -50,7 +48,6 @@ class BuildTests(unittest.TestCase):
         plan = SetBuild({"fold": Fold.TOP, "post_limit": 6.0, "base": End("supply", 9),
                          "envelope": read_size("5", "7", "in")}).apply(built())  # fmt: skip
         self.assertEqual(plan_from_json(plan_to_json(plan)), plan)
-        self.assertEqual(build_from_json(None), Build())
         self.assertEqual(plan.build.supplies, (9,))
 
     def test_another_size_or_reveal_and_everything_follows(self):
@@ -188,61 +185,3 @@ class FacesTests(unittest.TestCase):
     def test_too_many_words_are_refused(self):
         with self.assertRaises(BadInput):
             EditPiece(5, {"text": "x" * 500}).apply(self.inside())
-
-
-class WaiverTests(unittest.TestCase):
-    def waived(self, *checks):
-        plan = built()
-        for check in checks:
-            plan = changes.Waive(check, "on purpose").apply(plan)
-        return plan
-
-    def left(self, plan):
-        return [one.check for one in plan.waivers]
-
-    def test_what_was_let_be_counts_again_once_the_piece_changes(self):
-        plan = self.waived("stands:1", "melts:1:2", "fit:3", "span", "ground:picture")
-        self.assertEqual(self.left(EditPiece(1, {"name": "frame"}).apply(plan)), self.left(plan))
-        self.assertEqual(
-            self.left(EditPiece(1, {"material": WHITE}).apply(plan)), ["fit:3", "span", "ground:picture"]
-        )
-        self.assertEqual(
-            self.left(RemovePiece(3).apply(plan)), ["stands:1", "melts:1:2", "span", "ground:picture"]
-        )
-        self.assertNotIn("fit:3", self.left(NudgePiece(3, 1.0, 0).apply(plan)))
-        self.assertEqual(self.left(StartLayout("plain").apply(plan)), ["span", "ground:picture"])
-        self.assertEqual(self.left(SetGround({"tinted": True}).apply(plan)), self.left(plan)[:-1])
-
-    def test_which_checks_a_card_could_have(self):
-        keys = {"pair": [1], "once": [2], "family": [3], "piece": [4, 5]}
-        for check in (
-            "pair:1",
-            "once:2",
-            "family:3",
-            "fit:4",
-            "stands:5",
-            "finish:4",
-            "melts:0:4",
-            "span",
-            "ground:join 1",
-            "conflict:pills",
-        ):
-            self.assertTrue(is_check(check, keys), check)
-        for check in (
-            "pair:2",
-            "once:1",
-            "family:4",
-            "fit:1",
-            "melts:4:9",
-            "melts:4",
-            "ground:",
-            "conflict:",
-            "spam",
-            "fit:4:5",
-            "fit:x",
-        ):
-            self.assertFalse(is_check(check, keys), check)
-        self.assertEqual(
-            (melting_check(5, 4), pieces_in("melts:4:5"), pieces_in("once:4")), ("melts:4:5", (4, 5), ())
-        )
-        self.assertTrue(is_of_ground("ground:wish") and not is_of_ground("span"))

@@ -62,7 +62,7 @@ class ChangeTests(unittest.TestCase):
         areas = SetDrawing(8, areas_of(other)).apply(made).colouring.areas
         self.assertEqual(
             [(one.key, one.name, one.colour) for one in areas],
-            [(1, "scale", 1), (2, "tail", None), (3, "bank", None)],
+            [(2, "scale", 1), (5, "tail", None), (4, "bank", None)],
         )
         listed = SetDrawing(None).apply(made).colouring
         self.assertEqual(

@@ -21,7 +21,7 @@ from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.contrast.rules import PairKind, Status
 from jindle_core.desk import desk
 from jindle_core.errors import BadInput
-from jindle_core.ground import Effect, Ground, InkedCard, PadUse, ground_from_json
+from jindle_core.ground import Effect, Ground, InkedCard, PadUse
 from jindle_core.ground_changes import SetGround
 from jindle_core.line_art.outline import outline, shapes_at
 from jindle_core.line_art.svg import read_svg
@@ -478,7 +478,6 @@ class PlanTests(unittest.TestCase):
         plan = SetGround({name: getattr(self.GROUND, name) for name in self.GROUND.__slots__}).apply(PLAN)
         self.assertEqual(plan.ground, self.GROUND)
         self.assertEqual(plan_from_json(plan_to_json(plan)), plan)
-        self.assertEqual(ground_from_json(None), Ground())
         self.assertEqual(plan.ground.supplies, (3, 4, 5, 9, 6, 7))
         self.assertFalse(Ground().laid)
 

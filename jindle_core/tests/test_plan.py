@@ -6,6 +6,7 @@ from jindle_core import changes, defaults
 from jindle_core.contrast.rules import PairKind
 from jindle_core.desk import desk
 from jindle_core.errors import BadInput
+from jindle_core.every_change import changed
 from jindle_core.formats import USUAL_SIZES
 from jindle_core.plan import (
     Anchor,
@@ -117,9 +118,8 @@ class ChoiceTests(unittest.TestCase):
 class PairChangeTests(unittest.TestCase):
     def test_changing_a_pair_ends_its_waiver(self):
         plan = changes.Waive("pair:1", "on purpose").apply(some_plan())
-        self.assertIsNone(changes.EditPair(1, outlined=True).apply(plan).waiver("pair:1"))
-        self.assertIsNone(changes.RemovePair(1).apply(plan).waiver("pair:1"))
-        self.assertIsNone(changes.Unwaive("pair:1").apply(plan).waiver("pair:1"))
+        for change in (changes.EditPair(1, outlined=True), changes.RemovePair(1), changes.Unwaive("pair:1")):
+            self.assertIsNone(changed(plan, change).waiver("pair:1"), change)
 
     def test_guesses_become_the_persons_own(self):
         guess = (Pair(1, PairKind.MAT, End("palette", 3), End("palette", 2)),)

@@ -76,17 +76,6 @@ class SignIn(APIView):
         return Response(PersonSerializer(actions.sign_in(request._request, **_credentials(request))).data)
 
 
-class OpenDemo(APIView):
-    """Open the demo studio."""
-
-    permission_classes = [AllowAny]
-
-    @extend_schema(request=None, responses=PersonSerializer, operation_id="open_demo")
-    def post(self, request: Request) -> Response:
-        """Sign in to the demo studio; 404 unless the server runs in demo mode."""
-        return Response(PersonSerializer(actions.open_demo(request._request)).data)
-
-
 class SignOut(APIView):
     """Sign out."""
 

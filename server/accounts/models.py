@@ -44,3 +44,8 @@ class Person(AbstractBaseUser):
 
     def __str__(self) -> str:
         return self.name
+
+    @property
+    def everybodys(self) -> bool:
+        """Whether anybody may come in without a password: so it is with the demo studio."""
+        return not self.has_usable_password()

@@ -19,11 +19,17 @@ from server.access import (
     readings_of,
 )
 from server.accounts.models import Person
+from server.archive.history import differences
 from server.archive.references import Turns, in_plan, named, names_of
+from server.cards.models import Card
+from server.cards.views import card_summaries, document
+from server.catalogue.arrays import catalogue_for
 from server.catalogue.range_actions import entry_of
 from server.catalogue.readings import from_bytes
 
-FORMAT, VERSION = "jindle archive", 1
+FORMAT, VERSION = "jindle archive", 2  # 1 had every state of a card whole
+# What comes of turning the ids of a card that is not as it was written.
+NOT_AS_WRITTEN = (KeyError, TypeError, ValueError, AttributeError, IndexError)
 SETTINGS = ("units", "surround", "only_owned", "dark_first")
 
 
@@ -87,8 +93,13 @@ def pack(person: Person) -> bytes:
         {one.pk: named(one.pk, one.name, own) for one in ranges_seen_by(person)}.get,
         {one.pk: named(one.pk, one.name, own_drawings) for one in drawings}.get,
     )
-    for number, card in enumerate(cards_of(person).order_by("changed", "id"), start=1):
-        files[f"cards/{number:04}.json"] = _json(_card(card, turns))
+    cards = list(cards_of(person).order_by("changed", "id"))
+    broken = {one["id"] for one in card_summaries(cards, catalogue_for(person), person)["broken"]}
+    for number, card in enumerate(cards, start=1):
+        if card.pk in broken:  # nor could it be brought back; what is stored of it comes along all the same
+            files[f"cannot be shown/{number:04}.json"] = _json(document(card))
+        else:
+            files[f"cards/{number:04}.json"] = _json(_card(card, turns))
     out = io.BytesIO()
     with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
         for name, content in files.items():
@@ -117,12 +128,19 @@ def _reading(reading, names: dict) -> dict[str, Any]:
     }
 
 
-def _card(card, turns: Turns) -> dict[str, Any]:
+def _card(card: Card, turns: Turns) -> dict[str, Any]:
+    revisions, plans = [], []
+    for revision in card.revisions.all():
+        try:
+            plans.append(in_plan(revision.stored, turns))
+            revisions.append(revision)
+        except NOT_AS_WRITTEN:
+            continue  # a state that could not be shown again
     return {
         "head": card.head,
         "plan": in_plan(card.stored, turns),
         "history": [
-            {"number": one.number, "label": one.label, "plan": in_plan(one.stored, turns)}
-            for one in card.revisions.all()
+            {"number": one.number, "label": one.label} | told
+            for one, told in zip(revisions, differences(plans), strict=True)
         ],
     }

@@ -2,11 +2,15 @@
 
 import io
 import json
+import lzma
+import struct
 import zipfile
+import zlib
+from dataclasses import replace
 from datetime import date
 from typing import Any
 
-from django.db import DatabaseError, transaction
+from django.db import DataError, IntegrityError
 
 from jindle_core import defaults
 from jindle_core.changes import AddColour, checked_name
@@ -14,7 +18,8 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.picture import small_image
 from jindle_core.interchange.range_json import read_range_json
 from jindle_core.line_art.drawing import drawing_from_json
-from jindle_core.plan import Anchor, Role, plan_from_json
+from jindle_core.plan import Anchor, Role, plan_from_json, plan_to_json
+from jindle_core.sound import sound
 from server.access import (
     cards_of,
     colours_seen_by,
@@ -26,9 +31,12 @@ from server.access import (
     readings_of,
 )
 from server.accounts.models import SURROUNDS, UNITS, Person
-from server.archive.pack import FORMAT, VERSION
+from server.archive.history import whole
+from server.archive.pack import FORMAT, NOT_AS_WRITTEN, VERSION
 from server.archive.references import Turns, in_plan, named
 from server.cards.models import Card, Revision
+from server.cards.views import worked_out
+from server.catalogue.arrays import Catalogue, read_catalogue
 from server.catalogue.drawer_actions import keep
 from server.catalogue.models import (
     FULLNESS_CHOICES,
@@ -43,10 +51,16 @@ from server.catalogue.reading_actions import Laid, Value, add_readings
 from server.colouring.actions import keep_family, store_drawing
 from server.palettes.actions import keep_combination
 from server.papers.models import Paper
+from server.quotas import refuse_in_demo
+from server.writes import write
 
 LARGEST_ARCHIVE = 50 * 1024 * 1024  # packed
 _LARGEST_WHOLE = 400 * 1024 * 1024  # unpacked: a small zip can hold a huge nothing
-_BROKEN = (KeyError, TypeError, ValueError, AttributeError, IndexError, DatabaseError)
+_MOST_FILES = 20_000
+# What reading a file raises that is not as it was written, and what a damaged zip does.
+_BROKEN = (*NOT_AS_WRITTEN, RecursionError, OverflowError, DataError, IntegrityError)
+_NO_ZIP = (zipfile.BadZipFile, zlib.error, lzma.LZMAError, struct.error, EOFError, OSError, RuntimeError)
+_NO_ZIP += (ValueError, KeyError, IndexError, OverflowError)  # NotImplementedError is a RuntimeError
 
 
 def unpack(person: Person, content: bytes) -> dict[str, int]:
@@ -55,7 +69,21 @@ def unpack(person: Person, content: bytes) -> dict[str, int]:
     Raises BadInput for what is no archive of ours, and where the account has
     something in it already.
     """
+    refuse_in_demo(person, "bring an archive")
     files = _files(content)
+    about = _read(files, "about.json")
+    if not isinstance(about, dict) or about.get("format") != FORMAT:
+        raise BadInput(
+            Problem("This is no Jindle archive.", field="file", expected="a .zip from “Take out everything”")
+        )
+    if about.get("version") not in range(1, VERSION + 1):
+        told = f"The archive has version {about.get('version')!r:.20}; this reads up to {VERSION}."
+        raise BadInput(Problem(told, field="file"))
+    return _unpacked(person, files, about)
+
+
+@write
+def _unpacked(person: Person, files: dict[str, bytes], about: dict) -> dict[str, int]:
     if any(
         found.exists()
         for found in (
@@ -74,17 +102,7 @@ def unpack(person: Person, content: bytes) -> dict[str, int]:
                 field="file",
             )
         )
-    about = _read(files, "about.json")
-    if not isinstance(about, dict) or about.get("format") != FORMAT:
-        raise BadInput(
-            Problem("This is no Jindle archive.", field="file", expected="a .zip from “Take out everything”")
-        )
-    if about.get("version") != VERSION:
-        raise BadInput(
-            Problem(f"The archive has version {about.get('version')}; this reads {VERSION}.", field="file")
-        )
-    with transaction.atomic():
-        return _Unpacking(person, files).run(about)
+    return _Unpacking(person, files).run(about)
 
 
 def _files(content: bytes) -> dict[str, bytes]:
@@ -92,10 +110,11 @@ def _files(content: bytes) -> dict[str, bytes]:
         raise BadInput(Problem(f"The archive is larger than {LARGEST_ARCHIVE // 2**20} MB.", field="file"))
     try:
         with zipfile.ZipFile(io.BytesIO(content)) as archive:
-            if sum(one.file_size for one in archive.infolist()) > _LARGEST_WHOLE:
+            listed = archive.infolist()
+            if sum(one.file_size for one in listed) > _LARGEST_WHOLE or len(listed) > _MOST_FILES:
                 raise BadInput(Problem("Unpacked, the archive would be too large.", field="file"))
-            return {one.filename: archive.read(one) for one in archive.infolist() if not one.is_dir()}
-    except (zipfile.BadZipFile, NotImplementedError, RuntimeError, EOFError):
+            return {one.filename: archive.read(one) for one in listed if not one.is_dir()}
+    except _NO_ZIP:
         raise BadInput(Problem("This is no zip archive, or it is damaged.", field="file")) from None
 
 
@@ -118,6 +137,7 @@ class _Unpacking:
         self.ids: dict[tuple[str, str], int] = {}
         self.ranges: dict[str, int] = {}
         self.drawings: dict[str, int] = {}
+        self.catalogue: Catalogue | None = None
 
     def run(self, about: dict) -> dict[str, int]:
         at = "about.json"
@@ -149,9 +169,10 @@ class _Unpacking:
             for at in self._named("cards/"):
                 self._card(_read(self.files, at))
                 counts["cards"] += 1
+        except BadInput as error:
+            told = (replace(one, message=f"{at} in the archive: {one.message}") for one in error.problems)
+            raise BadInput(*told) from None
         except _BROKEN as error:
-            if isinstance(error, BadInput):
-                raise
             raise BadInput(
                 Problem(f"{at} in the archive is not as it was written ({error!r}).", field="file")
             ) from None
@@ -248,19 +269,21 @@ class _Unpacking:
 
     def _card(self, told: dict) -> None:
         history = told["history"]
-        if len(history) > defaults.HISTORY_LIMIT:
-            raise BadInput(Problem("A card's history in the archive is too long.", field="file"))
         head = _among(told["head"], [one["number"] for one in history])
-        card = Card.objects.create(owner=self.person, stored=self._plan(told["plan"]), head=head)
+        states = [self._plan(plan) for plan in whole(history)]
+        near = range(head - defaults.UNDO_LIMIT, head + defaults.UNDO_LIMIT + 1)
+        card = Card(owner=self.person, stored=self._plan(told["plan"]), head=head)
+        card.save()
         Revision.objects.bulk_create(
-            Revision(
-                card=card,
-                number=int(one["number"]),
-                label=str(one["label"])[:80],
-                stored=self._plan(one["plan"]),
-            )
-            for one in history
+            [
+                Revision(card=card, number=one["number"], label=str(one["label"])[:80], stored=stored)
+                for one, stored in zip(history, states, strict=True)
+                if _among(type(one["number"]), (int,)) and one["number"] in near
+            ],
+            batch_size=100,
         )
+        self.catalogue = self.catalogue or read_catalogue(self.person)
+        worked_out(card, self.catalogue, self.person)
 
     def _drawings(self, lines: list) -> int:
         for one in drawings_seen_by(self.person):
@@ -277,8 +300,7 @@ class _Unpacking:
 
     def _plan(self, told: dict) -> dict:
         plan = in_plan(told, Turns(self._colour, self.ranges.get, self.drawings.get))
-        plan_from_json(plan)  # raises where it is no plan
-        return plan
+        return plan_to_json(sound(plan_from_json(plan)))
 
 
 def _among(value: Any, allowed: Any) -> Any:

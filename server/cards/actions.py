@@ -1,76 +1,104 @@
-"""Every write to a card, one action each; all go through ``_store``."""
+"""Every write to a card, one action each; all go through ``_store``.
+
+A change is stored only once the changed card has been worked out whole.
+"""
 
 from collections.abc import Sequence
+from copy import copy
+from typing import Any
 
-from django.db import transaction
 from django.db.models import F
 from django.utils import timezone
 
 from jindle_core import defaults
-from jindle_core.changes import AddColour, PairChange, checked_name
+from jindle_core.changes import AddColour, Waive, checked_name
 from jindle_core.errors import BadInput, Problem
-from jindle_core.every_change import AnyChange
+from jindle_core.every_change import AnyChange, changed
 from jindle_core.formats import Size
-from jindle_core.plan import Pair, Plan, plan_to_json
+from jindle_core.plan import Plan, plan_to_json
+from server.access import cards_of
 from server.accounts.models import Person
 from server.cards.models import Card, Revision
+from server.cards.resolve import ResolvedPlan
+from server.cards.views import worked_out
+from server.catalogue.arrays import Catalogue, catalogue_for
 from server.errors import Stale
+from server.quotas import check_room
+from server.writes import write
 
 
-@transaction.atomic
+@write
 def create_card(owner: Person, name: str, size: Size) -> Card:
     """Make a card with an empty palette."""
+    check_room(owner, "cards", cards_of(owner))
     stored = plan_to_json(Plan(checked_name(name), size))
     card = Card.objects.create(owner=owner, stored=stored)
     Revision.objects.create(card=card, number=0, stored=stored, label="the new card")
     return card
 
 
-@transaction.atomic
+@write
 def start_card(owner: Person, name: str, size: Size, colours: Sequence[AddColour]) -> Card:
     """Make a card whose palette starts with some colours; each can be undone by itself."""
-    card = create_card(owner, name, size)
+    card, catalogue = create_card(owner, name, size), catalogue_for(owner)
     for colour in colours:
-        change_card(card, card.version, colour, ())
+        change_card(card, card.version, colour, catalogue)
     return card
 
 
+@write
 def delete_card(card: Card) -> None:
     """Delete a card with all its states."""
     card.delete()
 
 
-@transaction.atomic
-def change_card(card: Card, version: int, change: AnyChange, guessed: tuple[Pair, ...]) -> None:
-    """Make one change; Stale where the card has another version by now.
+@write
+def change_card(card: Card, version: int, change: AnyChange, catalogue: Catalogue) -> dict[str, Any]:
+    """Make one change; the card after it, as it is told.
 
-    ``guessed`` are the pairs that stand while none were said.
+    Stale where the card has another version by now. Whatever keeps the card
+    from being worked out is raised, and nothing is changed.
     """
-    plan = card.plan
-    if isinstance(change, PairChange):
-        plan = plan.settled(guessed)
-    after = plan_to_json(change.apply(plan))
-    _store(card, version, after, card.head + 1)
-    card.revisions.filter(number__gte=card.head).delete()
-    Revision.objects.create(card=card, number=card.head, stored=after, label=change.label)
-    card.revisions.filter(number__lt=card.head - defaults.HISTORY_LIMIT).delete()
+    after = changed(card.plan, change, ResolvedPlan(card.plan, catalogue).pairs)
+    head, stored = card.head + 1, plan_to_json(after)
+    version = _store(card, version, stored, head)
+    card.revisions.filter(number__gte=head).delete()
+    Revision.objects.create(card=card, number=head, stored=stored, label=change.label)
+    card.revisions.filter(number__lt=head - defaults.UNDO_LIMIT).delete()
+    made = copy(card)
+    made.stored, made.version, made.head = stored, version, head
+    told = worked_out(made, catalogue, card.owner)
+    if isinstance(change, Waive) and all(one["id"] != change.check for one in told["checks"]):
+        words = f"There is no check “{change.check}” on this card."
+        raise BadInput(Problem(words, field="check", value=change.check))
+    card.stored, card.version, card.head = stored, version, head
+    return told
 
 
-@transaction.atomic
 def step_card(card: Card, version: int, step: int) -> None:
     """Undo (``step`` −1) or redo (+1) one change."""
-    target = card.revisions.filter(number=card.head + step).first()
-    if target is None:
+    if not card.revisions.filter(number=card.head + step).exists():
         words = "undo" if step < 0 else "redo"
         raise BadInput(Problem(f"There is nothing to {words}."))
-    _store(card, version, target.stored, target.number)
+    go_to_state(card, version, card.head + step)
 
 
-def _store(card: Card, version: int, stored: dict, head: int) -> None:
+@write
+def go_to_state(card: Card, version: int, number: int) -> None:
+    """Bring a card back to one of its states, whether or not it can be shown as it is."""
+    target = card.revisions.filter(number=number).first()
+    if target is None:
+        raise BadInput(Problem(f"This card has no state {number}.", field="number", value=str(number)))
+    card.version = _store(card, version, target.stored, number)
+    card.stored, card.head = target.stored, number
+
+
+def _store(card: Card, version: int, stored: dict[str, Any], head: int) -> int:
+    """Store a state; the version that the card has from now on."""
     # The condition is checked by the database, so two windows cannot both win.
     written = Card.objects.filter(pk=card.pk, version=version, head=card.head).update(
         stored=stored, version=F("version") + 1, head=head, changed=timezone.now()
     )
     if not written:
         raise Stale
-    card.stored, card.version, card.head = stored, version + 1, head
+    return version + 1

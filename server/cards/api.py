@@ -1,5 +1,9 @@
 """The API of cards."""
 
+import json
+
+from django.http import HttpResponse
+from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import (
     PolymorphicProxySerializer,
     extend_schema,
@@ -11,7 +15,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core.errors import BadInput, Problem
-from server.access import cards_of, one
+from server.access import cards_of, own_card
 from server.cards import actions, views
 from server.cards.changes import CHANGE_SERIALIZERS, read_change
 from server.cards.models import Card
@@ -23,8 +27,10 @@ from server.cards.serializers import (
     CardsSerializer,
     MendsSerializer,
     NewCardSerializer,
+    StatesSerializer,
 )
 from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.downloads import download
 
 _ChangeSchema = PolymorphicProxySerializer(
     component_name="Change", serializers=CHANGE_SERIALIZERS, resource_type_field_name="kind"
@@ -53,7 +59,7 @@ class Cards(APIView):
     def get(self, request: Request) -> Response:
         """Every card with its palette strip, its look and how its checks stand."""
         found = views.card_summaries(list(cards_of(request.user)), catalogue_for(request.user), request.user)
-        return Response({"cards": found, "sizes": views.usual_sizes(request.user.units)})
+        return Response(found | {"sizes": views.usual_sizes(request.user.units)})
 
     @extend_schema(request=NewCardSerializer, responses={201: _MadeSchema}, operation_id="create_card")
     def post(self, request: Request) -> Response:
@@ -70,7 +76,7 @@ class CardMends(APIView):
     @extend_schema(responses=MendsSerializer(many=True), operation_id="mends")
     def get(self, request: Request, pk: int) -> Response:
         """For the first checks that do not hold, the worst first, the changes with which each would."""
-        card = one(cards_of(request.user), pk=pk)
+        card = own_card(request.user, pk)
         return Response(views.mends(card, catalogue_for(request.user), request.user))
 
 
@@ -80,13 +86,13 @@ class OneCard(APIView):
     @extend_schema(responses=CardSerializer, operation_id="card")
     def get(self, request: Request, pk: int) -> Response:
         """The card with its palette table, checks and look."""
-        card = one(cards_of(request.user), pk=pk)
+        card = own_card(request.user, pk)
         return _view(request, card, catalogue_for(request.user))
 
     @extend_schema(responses={204: None}, operation_id="delete_card")
     def delete(self, request: Request, pk: int) -> Response:
         """Delete the card."""
-        actions.delete_card(one(cards_of(request.user), pk=pk))
+        actions.delete_card(own_card(request.user, pk))
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 
@@ -102,12 +108,11 @@ class CardChanges(APIView):
     )
     def post(self, request: Request, pk: int) -> Response:
         """Make one change; 409 where the card has another version by now."""
-        card = one(cards_of(request.user), pk=pk)
+        card = own_card(request.user, pk)
         catalogue = catalogue_for(request.user)
         version = _version(request.data)
         change = read_change(request.data.get("change"), catalogue, request.user)
-        actions.change_card(card, version, change, ResolvedPlan(card.plan, catalogue).pairs)
-        return _view(request, card, catalogue)
+        return Response(actions.change_card(card, version, change, catalogue))
 
 
 class CardUndo(APIView):
@@ -129,9 +134,45 @@ class CardRedo(APIView):
 
 
 def _step(request: Request, pk: int, step: int) -> Response:
-    card = one(cards_of(request.user), pk=pk)
+    card = own_card(request.user, pk)
     actions.step_card(card, _version(request.data), step)
     return _view(request, card, catalogue_for(request.user))
+
+
+class CardStates(APIView):
+    """The states that a card has had."""
+
+    @extend_schema(responses=StatesSerializer, operation_id="card_states")
+    def get(self, request: Request, pk: int) -> Response:
+        """Every state that is kept, the newest first, also of a card that cannot be shown."""
+        card = own_card(request.user, pk)
+        return Response({"version": card.version, "name": card.name, "states": views.states(card)})
+
+    @extend_schema(
+        request=inline_serializer(
+            "GoToState", {"version": serializers.IntegerField(), "number": serializers.IntegerField()}
+        ),
+        responses=StatesSerializer,
+        operation_id="go_to_state",
+    )
+    def post(self, request: Request, pk: int) -> Response:
+        """Bring the card back to a state; undo and redo go on from there."""
+        card = own_card(request.user, pk)
+        number = request.data.get("number") if isinstance(request.data, dict) else None
+        if not isinstance(number, int) or isinstance(number, bool):
+            raise BadInput(Problem("Say which state.", field="number", expected="a whole number"))
+        actions.go_to_state(card, _version(request.data), number)
+        return self.get(request, pk)
+
+
+class CardFile(APIView):
+    """A card as a file."""
+
+    @extend_schema(responses={(200, "application/json"): OpenApiTypes.BINARY}, operation_id="card_file")
+    def get(self, request: Request, pk: int) -> HttpResponse:
+        """The card with its states as it is stored, as JSON."""
+        told = json.dumps(views.document(own_card(request.user, pk)), ensure_ascii=False, indent=1)
+        return download(told, "application/json", "card.json")
 
 
 class AlternativesQuery(serializers.Serializer):
@@ -152,7 +193,7 @@ class Alternatives(APIView):
     )
     def get(self, request: Request, pk: int) -> Response:
         """The 12 nearest, filtered by range, drawer, and still made (or owned)."""
-        card = one(cards_of(request.user), pk=pk)
+        card = own_card(request.user, pk)
         given = AlternativesQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
         wanted = given.validated_data

@@ -5,7 +5,7 @@ from rest_framework import serializers
 from jindle_core import changes, defaults
 from jindle_core.contrast.rules import PairKind
 from jindle_core.media import COLUMNS
-from jindle_core.plan import Choice
+from jindle_core.plan import Choice, Role
 from server.cards.serializers import (
     COLUMN_CHOICES,
     PAIR_CHOICES,
@@ -55,6 +55,11 @@ class EditColourSerializer(ChangeSerializer):
     key = serializers.IntegerField()
     name = serializers.CharField(required=False)
     role = serializers.ChoiceField(choices=ROLE_CHOICES, required=False)
+
+    def to_internal_value(self, data):
+        given = super(ChangeSerializer, self).to_internal_value(data)
+        role = Role(given["role"]) if "role" in given else None
+        return changes.EditColour(given["key"], given.get("name"), role)
 
 
 class ReanchorSerializer(ChangeSerializer):

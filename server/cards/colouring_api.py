@@ -5,8 +5,8 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from server.access import cards_of, one
-from server.cards import actions, views
+from server.access import own_card
+from server.cards import actions
 from server.cards.colouring import Coloured, coloured_plans
 from server.cards.colouring_serializers import (
     ColouringSerializer,
@@ -23,7 +23,7 @@ from server.catalogue.swatches import swatch
 
 
 def _coloured(request: Request, pk: int) -> Coloured:
-    card = one(cards_of(request.user), pk=pk)
+    card = own_card(request.user, pk)
     return coloured_plans([card], catalogue_for(request.user), request.user)[0]
 
 
@@ -64,13 +64,12 @@ class CardPropose(APIView):
         given = ProposeSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         asked = given.validated_data
-        card = one(cards_of(request.user), pk=pk)
+        card = own_card(request.user, pk)
         catalogue = catalogue_for(request.user)
         (coloured,) = coloured_plans([card], catalogue, request.user)
         keys = asked["areas"] or [area.key for area in coloured.plan.areas if not area.family]
         change = proposed(coloured, keys, asked["owned"])
-        actions.change_card(card, asked["version"], change, coloured.resolved.pairs)
-        return Response(views.whole_card(card, catalogue, request.user))
+        return Response(actions.change_card(card, asked["version"], change, catalogue))
 
 
 class AreaFamilies(APIView):

@@ -3,7 +3,10 @@
 from django.conf import settings
 from django.db import models
 
+from jindle_core.errors import BadInput
 from jindle_core.plan import Plan, plan_from_json
+from server.cards.packed import PackedJSONField
+from server.errors import CannotBeShown
 
 
 class Card(models.Model):
@@ -25,12 +28,21 @@ class Card(models.Model):
         ordering = ("-changed", "-id")
 
     def __str__(self) -> str:
-        return self.stored["name"]
+        return self.name
 
     @property
     def plan(self) -> Plan:
-        """The plan as it stands."""
-        return plan_from_json(self.stored)
+        """The plan as it stands; CannotBeShown where it is none."""
+        try:
+            return plan_from_json(self.stored)
+        except BadInput as error:
+            raise CannotBeShown(error) from error
+
+    @property
+    def name(self) -> str:
+        """What it is called, whatever else can be read of it."""
+        named = self.stored.get("name") if isinstance(self.stored, dict) else None
+        return str(named or "a card without a name")
 
 
 class Revision(models.Model):
@@ -38,7 +50,7 @@ class Revision(models.Model):
 
     card = models.ForeignKey(Card, on_delete=models.CASCADE, related_name="revisions")
     number = models.PositiveIntegerField()
-    stored = models.JSONField()
+    stored = PackedJSONField()
     label = models.CharField(max_length=80)
 
     class Meta:

@@ -71,7 +71,7 @@ class ResolvedPlan:
                 End("palette", colours[guess.upper].key),
                 End("white") if guess.lower is None else End("palette", colours[guess.lower].key),
             )
-            for number, guess in enumerate(guesses, start=1)
+            for number, guess in enumerate(guesses, start=self.plan.next_pair)
         )
 
     @cached_property

@@ -320,10 +320,35 @@ class UsualSizeSerializer(serializers.Serializer):
     unit = serializers.ChoiceField(choices=UNIT_CHOICES)
 
 
+class BrokenCardSerializer(serializers.Serializer):
+    """A card that cannot be shown, and why."""
+
+    id = serializers.IntegerField()
+    name = serializers.CharField()
+    reason = serializers.CharField()
+
+
+class StateSerializer(serializers.Serializer):
+    """A state of a card, by the change that led to it."""
+
+    number = serializers.IntegerField()
+    label = serializers.CharField()
+    now = serializers.BooleanField()
+
+
+class StatesSerializer(serializers.Serializer):
+    """What can be told of a card without working it out."""
+
+    version = serializers.IntegerField()
+    name = serializers.CharField()
+    states = StateSerializer(many=True)
+
+
 class CardsSerializer(serializers.Serializer):
     """The person's cards and the sizes that are usual."""
 
     cards = CardSummarySerializer(many=True)
+    broken = BrokenCardSerializer(many=True)
     sizes = UsualSizeSerializer(many=True)
 
 

@@ -13,6 +13,7 @@ from server.cards.models import Card
 from server.cards.resolve import ResolvedPlan
 from server.catalogue.arrays import Catalogue
 from server.catalogue.swatches import match, swatch
+from server.errors import CannotBeShown
 
 
 @dataclass(frozen=True)
@@ -31,7 +32,10 @@ def shopping(cards: Iterable[Card], catalogue: Catalogue) -> list[Wanted]:
     """
     users: dict[int, dict[str, None]] = {}
     for card in cards:
-        plan = card.plan
+        try:
+            plan = card.plan
+        except CannotBeShown:
+            continue
         used = [choice.colour for choice in plan.choices]
         used += [colour.anchor.colour for colour in plan.colours if colour.anchor.colour is not None]
         used += [pk for area in plan.colouring.areas for pk in area.family]

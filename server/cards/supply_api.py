@@ -13,7 +13,7 @@ from rest_framework.views import APIView
 
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.range_csv import neutral
-from server.access import cards_of, one, ranges_seen_by
+from server.access import cards_of, own_card, ranges_seen_by
 from server.cards.resolve import ResolvedPlan
 from server.cards.serializers import COLUMN_CHOICES
 from server.cards.supplies import moved, shopping, wanted_told
@@ -89,7 +89,7 @@ class CardMove(APIView):
     @extend_schema(parameters=[MoveQuery], responses=MovedSerializer, operation_id="move_card")
     def get(self, request: Request, pk: int) -> Response:
         """What each cell would be with only these ranges; nothing is changed."""
-        card = one(cards_of(request.user), pk=pk)
+        card = own_card(request.user, pk)
         given = MoveQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
         ids = {int(each) for each in given.validated_data["ranges"].split(",")}

@@ -1,9 +1,12 @@
 """A card as the screens get it: table, pairs, checks, desk."""
 
+import logging
 from collections.abc import Sequence
 from typing import Any
 
 import numpy as np
+from django.db import DatabaseError
+from rest_framework.exceptions import APIException
 
 from jindle_core import defaults
 from jindle_core.check_ids import pair_check
@@ -29,14 +32,27 @@ from server.cards.resolve import ResolvedPlan, value_on_screen, value_shades
 from server.catalogue.arrays import Catalogue
 from server.catalogue.models import PROVENANCE_CHOICES
 from server.catalogue.swatches import match, swatch
+from server.errors import CannotBeShown
 
+log = logging.getLogger(__name__)
 _PROVENANCE_WORDS = dict(PROVENANCE_CHOICES)
 _KNOWN = 200  # summaries that are held for one person: a few megabytes
 _COLUMNS = [{"key": column.key, "title": column.title} for column in COLUMNS]
 
 
 def whole_card(card: Card, catalogue: Catalogue, person: Person) -> dict[str, Any]:
-    """The card as ``CardSerializer`` describes it."""
+    """The card as ``CardSerializer`` describes it; CannotBeShown where it cannot be worked out."""
+    try:
+        return worked_out(card, catalogue, person)
+    except (APIException, DatabaseError):
+        raise
+    except Exception as error:
+        log.exception("Card %s cannot be shown", card.pk)
+        raise CannotBeShown(error) from error
+
+
+def worked_out(card: Card, catalogue: Catalogue, person: Person) -> dict[str, Any]:
+    """The same; whatever is wrong with it is raised as it is."""
     (coloured,) = coloured_plans([card], catalogue, person)
     stack = Stack(coloured)
     laid = on_ground(coloured, stack)
@@ -67,18 +83,49 @@ def mends(card: Card, catalogue: Catalogue, person: Person) -> list[dict[str, An
     return mends_told(checks(on_ground(coloured, stack), Examined(stack)), coloured.resolved.plan)
 
 
-def card_summaries(cards: Sequence[Card], catalogue: Catalogue, person: Person) -> list[dict[str, Any]]:
-    """The cards as ``CardSummarySerializer`` describes them."""
-    plans = coloured_plans(cards, catalogue, person)
+def card_summaries(cards: Sequence[Card], catalogue: Catalogue, person: Person) -> dict[str, Any]:
+    """The cards for ``CardsSerializer``; those that cannot be shown stand by themselves and say why."""
+    broken: list[dict[str, Any]] = []
+    readable: list[Card] = []
+    for card in cards:
+        try:
+            card.plan  # noqa: B018 (whether it can be read is what is asked)
+            readable.append(card)
+        except CannotBeShown as error:
+            broken.append(_broken(card, error))
     found = []
-    for card, coloured in zip(cards, plans, strict=True):
-        key = (card.pk, card.version, person.units, coloured.drawing is None)
-        told = catalogue.worked_out.get(key) or _summary(card, coloured, person.units)
-        catalogue.worked_out[key] = told
-        found.append(told)
+    for card, coloured in zip(readable, coloured_plans(readable, catalogue, person), strict=True):
+        try:
+            found.append(_summary_held(card, coloured, catalogue, person.units))
+        except Exception as error:
+            log.exception("Card %s cannot be shown", card.pk)
+            broken.append(_broken(card, CannotBeShown(error)))
     for key in list(catalogue.worked_out)[:-_KNOWN]:
         catalogue.worked_out.pop(key, None)  # the oldest go
-    return found
+    return {"cards": found, "broken": broken}
+
+
+def _summary_held(card: Card, coloured: Coloured, catalogue: Catalogue, units: str) -> dict[str, Any]:
+    key = (card.pk, card.version, units, coloured.drawing is None)
+    told = catalogue.worked_out.get(key) or _summary(card, coloured, units)
+    catalogue.worked_out[key] = told
+    return told
+
+
+def _broken(card: Card, error: CannotBeShown) -> dict[str, Any]:
+    return {"id": card.pk, "name": card.name, "reason": error.reason}
+
+
+def states(card: Card) -> list[dict[str, Any]]:
+    """The states that a card can be brought back to, the newest first, for ``StateSerializer``."""
+    listed = card.revisions.order_by("-number").values("number", "label")
+    return [one | {"now": one["number"] == card.head} for one in listed]
+
+
+def document(card: Card) -> dict[str, Any]:
+    """A card with its states as it is stored, whether or not it can be shown."""
+    history = [{"number": one.number, "label": one.label, "plan": one.stored} for one in card.revisions.all()]
+    return {"format": "jindle card", "version": 1, "plan": card.stored, "head": card.head, "history": history}
 
 
 def _summary(card: Card, coloured: Coloured, units: str) -> dict[str, Any]:

@@ -23,6 +23,7 @@ from jindle_core.instead.glaze import GlazeTable
 from jindle_core.matching.nearest import Nearest, NearestIndex
 from jindle_core.matching.search import SearchIndex
 from jindle_core.media import COLUMN_OF, COLUMNS, FORM, PAD_MEDIA, Form, Medium
+from jindle_core.palettes.standing import Landable
 from jindle_core.prediction.behaviour import COVERING, Behaviour, Covering, Hand, usual_behaviour
 from jindle_core.prediction.fitting import Fit
 from jindle_core.prediction.laying import laid
@@ -263,6 +264,14 @@ class Catalogue:
                 found[key, only_owned] = (NearestIndex(self.lab[kept]), kept)
         return found
 
+    def landable(self, column: str, only_owned: bool) -> Landable:
+        """The same colours of a column as a palette lands on them."""
+        key = ("landable", column, only_owned)
+        if key not in self.worked_out:
+            index, _ = self.indexes[column, only_owned]
+            self.worked_out[key] = Landable(index.lab, index)
+        return self.worked_out[key]
+
     @cached_property
     def to_be_had(self) -> np.ndarray:
         """Whether each colour is still made or owned."""
@@ -333,7 +342,7 @@ def catalogue_for(person: Person) -> Catalogue:
         if found := _held.get(key):
             _held.move_to_end(key)
             return found
-    made = _read(person)
+    made = read_catalogue(person)
     with _holding:
         for old in [held for held in _held if held[0] == person.pk]:
             del _held[old]
@@ -349,7 +358,8 @@ def forget_catalogues() -> None:
         _held.clear()
 
 
-def _read(person: Person) -> Catalogue:
+def read_catalogue(person: Person) -> Catalogue:
+    """The same read anew and not held: within a transaction that changes supplies and may not be kept."""
     ranges = {
         one.pk: RangeFacts(
             one.pk, one.name, one.maker, Medium(one.medium), one.owner_id is not None, one.properties

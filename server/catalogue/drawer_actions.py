@@ -2,14 +2,13 @@
 
 from collections.abc import Iterable
 
-from django.db import transaction
-
 from server.access import drawer_of
 from server.accounts.models import Person
 from server.catalogue.models import DrawerEntry, touch_catalogue
+from server.writes import write
 
 
-@transaction.atomic
+@write
 def set_owned(person: Person, colour_ids: Iterable[int], owned: bool) -> None:
     """Put colours into the person's drawer, or take them out; what is there stays as it is."""
     if owned:
@@ -20,7 +19,7 @@ def set_owned(person: Person, colour_ids: Iterable[int], owned: bool) -> None:
     touch_catalogue(person)
 
 
-@transaction.atomic
+@write
 def keep(person: Person, kept: Iterable[tuple[int, str | None, str | None]]) -> None:
     """Put colours into the drawer with how full they are and a note: (id, fullness, note).
 

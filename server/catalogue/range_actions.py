@@ -20,6 +20,8 @@ from server.accounts.models import Person
 from server.catalogue.models import Colour, Range, touch_catalogue
 from server.catalogue.readings import from_bytes, to_bytes
 from server.errors import Stale
+from server.quotas import check_room
+from server.writes import lock, write
 
 _BATCH = 1000
 _STALE = (
@@ -69,6 +71,9 @@ def storing_range(owner: Person | None, details: RangeDetails, file: RangeFile) 
 
 def _storing(owner: Person | None, fields: dict, entries: Sequence[Entry]) -> Iterator[float | Range]:
     with transaction.atomic():
+        lock(owner)
+        check_room(owner, "ranges", Range.objects.filter(owner=owner))
+        check_room(owner, "colours", Colour.objects.filter(range__owner=owner), len(entries))
         made = Range.objects.create(owner=owner, **fields)
         for start in range(0, len(entries), _BATCH):
             yield start / len(entries)
@@ -117,9 +122,10 @@ def entry_of(colour: Colour) -> Entry:
     )
 
 
-@transaction.atomic
+@write
 def make_range(owner: Person, details: RangeDetails) -> Range:
     """Make an own range without colours, to be filled by hand."""
+    check_room(owner, "ranges", Range.objects.filter(owner=owner))
     made = Range.objects.create(owner=owner, **details.fields())
     touch_catalogue(owner)
     return made
@@ -136,7 +142,7 @@ class Put:
     id: int | None = None
 
 
-@transaction.atomic
+@write
 def change_range(
     found: Range, version: int, details: RangeDetails | None, puts: Sequence[Put], removed: Sequence[int]
 ) -> None:
@@ -149,6 +155,7 @@ def change_range(
     fields = details.fields() if details else {}
     if not Range.objects.filter(pk=found.pk, version=version).update(version=F("version") + 1, **fields):
         raise Stale(_STALE)
+    check_room(found.owner, "colours", Colour.objects.filter(range__owner=found.owner), len(puts))
     colours = {colour.pk: colour for colour in found.colours.all()}
     for pk in [*removed, *(put.id for put in puts if put.id is not None)]:
         if pk not in colours:
@@ -221,7 +228,7 @@ def typed(entry: Entry) -> dict[str, str]:
     }
 
 
-@transaction.atomic
+@write
 def delete_range(found: Range) -> None:
     """Delete an own range; cards keep the values of the colours they took from it."""
     owner = found.owner

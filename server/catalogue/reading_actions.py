@@ -4,11 +4,11 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
 
-from django.db import transaction
-
 from server.accounts.models import Person
 from server.catalogue.models import Colour, ReaderState, Reading, touch_catalogue
 from server.catalogue.readings import to_bytes
+from server.quotas import check_room
+from server.writes import write
 from standins.device import State
 
 
@@ -33,9 +33,10 @@ class Value:
     reflectance: Sequence[float] | None = None
 
 
-@transaction.atomic
+@write
 def add_readings(person: Person, values: Sequence[tuple[Colour, Value]], laid: Laid) -> list[Reading]:
     """Keep readings, all laid in one way."""
+    check_room(person, "readings", Reading.objects.filter(owner=person), len(values))
     made = [
         Reading.objects.create(
             owner=person,
@@ -58,7 +59,7 @@ def add_readings(person: Person, values: Sequence[tuple[Colour, Value]], laid: L
     return made
 
 
-@transaction.atomic
+@write
 def delete_reading(reading: Reading) -> None:
     """Forget a reading."""
     owner = reading.owner
@@ -72,6 +73,7 @@ def reader_state(person: Person) -> State:
     return State(kept.calibrated, kept.since_calibration, kept.battery) if kept else State()
 
 
+@write
 def keep_reader_state(person: Person, state: State) -> None:
     """Remember the reader's state."""
     told = {name: getattr(state, name) for name in ("calibrated", "since_calibration", "battery")}

@@ -7,8 +7,11 @@ from jindle_core.changes import AddColour, checked_name
 from jindle_core.errors import BadInput, Problem
 from server.accounts.models import Person
 from server.palettes.models import Combination
+from server.quotas import check_room
+from server.writes import write
 
 
+@write
 def keep_combination(owner: Person | None, name: str, colours: Sequence[AddColour]) -> Combination:
     """Keep colours, by their values, under a name."""
     if not colours:
@@ -26,4 +29,5 @@ def keep_combination(owner: Person | None, name: str, colours: Sequence[AddColou
         }
         for one in colours
     ]
+    check_room(owner, "combinations", Combination.objects.filter(owner=owner))
     return Combination.objects.create(owner=owner, name=checked_name(name), stored=stored)

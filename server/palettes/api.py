@@ -1,6 +1,5 @@
 """The API of the ways into a palette."""
 
-import numpy as np
 from drf_spectacular.utils import extend_schema
 from rest_framework import serializers, status
 from rest_framework.request import Request
@@ -10,9 +9,9 @@ from rest_framework.views import APIView
 from jindle_core import defaults
 from jindle_core.changes import AddColour
 from jindle_core.errors import BadInput, Problem
-from jindle_core.palettes.landing import from_drawer, land
+from jindle_core.palettes.landing import Landed, from_drawer, land
 from jindle_core.palettes.rules import RULES, TRIOS
-from server.access import cards_of, combinations_seen_by, one, own_combination
+from server.access import combinations_seen_by, own_card, own_combination
 from server.accounts.models import Person
 from server.cards.actions import start_card
 from server.cards.changes import read_change
@@ -28,7 +27,7 @@ from server.catalogue.api.targets import target_of
 from server.catalogue.arrays import Catalogue, catalogue_for
 from server.catalogue.swatches import MatchSerializer, ShadesSerializer
 from server.palettes.actions import keep_combination
-from server.palettes.views import combination, landing, places_of
+from server.palettes.views import combination, landings, places_of
 
 
 class LandQuery(serializers.Serializer):
@@ -148,15 +147,11 @@ class RuleLandings(APIView):
         catalogue = catalogue_for(request.user)
         base = target_of(catalogue, asked["colour"], asked["value"])
         places = places_of(catalogue, asked["column"], asked["owned"])
-        found, missing = [], []
-        for rule in RULES:
-            try:
-                (landed,) = land(rule, np.array([base.lab]), catalogue.lab[places])
-            except BadInput as error:
-                missing.append(str(error))
-            else:
-                found.append(landing(catalogue, places, landed))
-        return Response({"base": base.told, "landings": found, "missing": missing})
+        landed = land(RULES, base.lab, catalogue.landable(asked["column"], asked["owned"]))
+        found = [one for one in landed if isinstance(one, Landed)]
+        missing = [one.message for one in landed if isinstance(one, Problem)]
+        told = landings(catalogue, places, found)
+        return Response({"base": base.told, "landings": told, "missing": missing})
 
 
 class DrawerLandings(APIView):
@@ -172,10 +167,8 @@ class DrawerLandings(APIView):
         asked = given.validated_data
         catalogue = catalogue_for(request.user)
         places = places_of(catalogue, asked["column"], asked["owned"])
-        found = []
-        if len(places) >= min(len(trio.places) for trio in TRIOS):
-            found = from_drawer(TRIOS, catalogue.lab[places], defaults.DRAWER_PALETTES)
-        told = [landing(catalogue, places, one) for one in found]
+        on = catalogue.landable(asked["column"], asked["owned"])
+        told = landings(catalogue, places, from_drawer(TRIOS, on, defaults.DRAWER_PALETTES))
         return Response({"count": len(places), "landings": told})
 
 
@@ -207,7 +200,7 @@ class Combinations(APIView):
         if asked["card"] is None:
             colours = _colours(asked["colours"], catalogue, request.user)
         else:
-            card = one(cards_of(request.user), pk=asked["card"])
+            card = own_card(request.user, asked["card"])
             colours = ResolvedPlan(card.plan, catalogue).as_added()
         kept = keep_combination(request.user, asked["name"], colours)
         return Response({"id": kept.pk}, status=status.HTTP_201_CREATED)

@@ -3,16 +3,16 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from django.db import transaction
-
 from jindle_core import defaults
 from jindle_core.changes import checked_name
 from jindle_core.errors import BadInput, Problem
 from jindle_core.media import Medium
-from server.access import ranges_of
+from server.access import papers_seen_by, ranges_of
 from server.accounts.models import Person
 from server.catalogue.models import Colour, Range, touch_catalogue
 from server.papers.models import Paper
+from server.quotas import check_room
+from server.writes import write
 
 _TITLE_LIMIT = 120
 
@@ -26,7 +26,7 @@ class Named:
     name: str
 
 
-@transaction.atomic
+@write
 def store_paper(
     owner: Person, collection: str, title: str, picture: bytes, colours: Sequence[Named], provenance: str
 ) -> Paper:
@@ -36,6 +36,7 @@ def store_paper(
         raise BadInput(
             Problem(f"The title has {len(title)} characters; {_TITLE_LIMIT} are the most.", field="title")
         )
+    check_room(owner, "papers", papers_seen_by(owner).filter(owner=owner))
     found = ranges_of(owner).filter(medium=Medium.PATTERNED_PAPER, name=collection).first()
     found = found or Range.objects.create(owner=owner, name=collection, medium=Medium.PATTERNED_PAPER)
     if found.papers.filter(title=title).exists():
@@ -63,7 +64,7 @@ def store_paper(
     return made
 
 
-@transaction.atomic
+@write
 def delete_paper(paper: Paper) -> None:
     """Take a sheet off the shelf with its colours, and its collection where it was the last."""
     owner, found = paper.owner, paper.range

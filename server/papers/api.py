@@ -21,7 +21,7 @@ from jindle_core.palettes.from_paper import goes_with
 from jindle_core.patterned.colours import SheetColour, sheet_colours, usual_names
 from jindle_core.patterned.correction import Box, Corrected, correct, find_white
 from jindle_core.patterned.editing import WAYS, Edit, edited
-from server.access import cards_of, one, own_paper, papers_seen_by
+from server.access import one, own_card, own_paper, papers_seen_by
 from server.accounts.models import Person
 from server.cards.actions import start_card
 from server.cards.resolve import ResolvedPlan
@@ -324,7 +324,7 @@ class CardPapers(APIView):
     @extend_schema(responses=GoingSerializer(many=True), operation_id="papers_for_card")
     def get(self, request: Request, pk: int) -> Response:
         """Every sheet, ranked by how much of it the card's palette knows, with the reason."""
-        card = one(cards_of(request.user), pk=pk)
+        card = own_card(request.user, pk)
         catalogue = catalogue_for(request.user)
         resolved = ResolvedPlan(card.plan, catalogue)
         if not resolved.plan.colours:

@@ -9,12 +9,12 @@ from django.conf import settings
 from django.core.management import call_command
 from django.test import Client, SimpleTestCase, TestCase
 
-from server.accounts.actions import DEMO_NAME
 from server.accounts.models import Person
 from server.cards.colouring import coloured_plans
 from server.cards.models import Card
 from server.catalogue.arrays import catalogue_for, forget_catalogues
 from server.catalogue.models import Colour
+from server.demo.studio import DEMO_NAME
 
 
 class ProjectTests(SimpleTestCase):

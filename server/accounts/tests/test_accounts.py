@@ -1,9 +1,9 @@
 from django.test import override_settings
 
-from server.accounts.actions import DEMO_NAME
 from server.accounts.models import Person
 from server.cards.models import Card
 from server.catalogue.models import Range
+from server.demo.studio import DEMO_NAME
 from server.tests.helpers import ApiTestCase, make_range
 
 

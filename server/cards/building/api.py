@@ -7,7 +7,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from server.access import cards_of, one
+from server.access import own_card
 from server.cards.building.built import built
 from server.cards.building.checks import build_checks
 from server.cards.building.cutting import Cutting
@@ -27,7 +27,7 @@ from server.catalogue.downloads import download
 
 
 def _examined(request: Request, pk: int) -> Examined:
-    card = one(cards_of(request.user), pk=pk)
+    card = own_card(request.user, pk)
     (coloured,) = coloured_plans([card], catalogue_for(request.user), request.user)
     return Examined(Stack(coloured))
 

@@ -8,7 +8,7 @@ from jindle_core.cutting.grain import Grain
 from jindle_core.formats import Length
 from jindle_core.layers.fitting import to_use_elsewhere
 from jindle_core.layers.folding import Flat, flat
-from jindle_core.layers.pieces import OF_CARD, Piece
+from jindle_core.layers.pieces import OF_CARD, Kind, Piece
 from jindle_core.layers.sizing import Box, as_read, of_size
 from jindle_core.layers.stacking import ENVELOPES
 from jindle_core.layouts import EDGE, STARTS
@@ -86,6 +86,7 @@ def _piece(examined: Examined, piece: Piece, units: str) -> dict[str, Any]:
         "material": told_end(stack, piece.key),
         "inked": piece.inked and asdict(piece.inked),
         "of_card": piece.kind in OF_CARD,
+        "carries": piece.kind is not Kind.LETTERING,
         "raised": piece.raised.value,
         "trimmed": piece.trimmed,
         "tucked": piece.tucked,

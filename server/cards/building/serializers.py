@@ -267,6 +267,7 @@ class PieceSerializer(serializers.Serializer):
     material = EndViewSerializer()
     inked = InkedOverSerializer(allow_null=True)
     of_card = serializers.BooleanField(help_text="so that it can be inked by oneself")
+    carries = serializers.BooleanField(help_text="other pieces can lie on it")
     raised = serializers.ChoiceField(choices=RAISED_CHOICES)
     trimmed = serializers.BooleanField()
     tucked = serializers.BooleanField()

@@ -5,7 +5,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from server.access import cards_of, one
+from server.access import own_card
 from server.cards.building.stack import Stack
 from server.cards.colouring import coloured_plans
 from server.cards.grounds.grounded import Grounded
@@ -22,13 +22,13 @@ from server.catalogue.arrays import catalogue_for
 
 
 def _on_ground(request: Request, pk: int) -> OnGround:
-    card = one(cards_of(request.user), pk=pk)
+    card = own_card(request.user, pk)
     (coloured,) = coloured_plans([card], catalogue_for(request.user), request.user)
     return on_ground(coloured, Stack(coloured))
 
 
 def _grounded(request: Request, pk: int) -> Grounded:
-    card = one(cards_of(request.user), pk=pk)
+    card = own_card(request.user, pk)
     return Grounded(ResolvedPlan(card.plan, catalogue_for(request.user)))
 
 

@@ -323,7 +323,8 @@ class BuildTests(ApiTestCase):
         self.cutting(card, 400, count=0)
         self.cutting(card, 400, count=501)
         many = self.change(card, kind="start_layout", layout="three mats")
-        self.change(many, kind="edit_piece", key=1, unit="in", material={"source": "white"})
+        mat = min(one["key"] for one in self.told(many)["pieces"])
+        self.change(many, kind="edit_piece", key=mat, unit="in", material={"source": "white"})
         self.assertIn("pieces are asked for", self.cutting(many, 400, count=500)["message"])
 
     def test_a_ground_on_the_panel_is_judged_as_it_lies_and_cut_from_its_paper(self):

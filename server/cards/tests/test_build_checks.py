@@ -158,10 +158,10 @@ class StackTests(BuildChecksTestCase):
         card = self.change(card, kind="remove_piece", key=5)
         card = self.add(card, "off", "strip", "pond", width="1", height="1/2", right="3", down="top")
         self.assertEqual(
-            [one["words"] for one in self.mends(card, "fit:5")],
+            [one["words"] for one in self.mends(card, "fit:6")],
             ["move it back", "trim it at the card's edge"],
         )
-        self.assertMends(card, "fit:5")
+        self.assertMends(card, "fit:6")
 
     def test_the_squint_test(self):
         own = make_range(self.ann, "Twins", "cardstock", "name,L,a,b\nrose,80,25,5\n")

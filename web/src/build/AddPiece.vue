@@ -4,7 +4,7 @@ import type { Build } from '@/api/client'
 import { pieceKindValues } from '@/api/schema'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
-import { saysWords, useBuild } from './build'
+import { newest, saysWords, useBuild } from './build'
 
 /** One more piece: with a reveal it follows what it lies on, else it has a size of its own. */
 const { build, inside } = defineProps<{ build: Build; inside: boolean }>()
@@ -14,7 +14,10 @@ const face = computed(() => (inside ? build.inside : build.pieces))
 const kind = ref<(typeof pieceKindValues)[number]>('mat')
 const name = ref('')
 const text = ref('')
-const on = ref(face.value.at(-1)?.key ?? 0)
+// What words or pictures stand on is seldom meant: the uppermost mat or panel is, else the card.
+const carriers = computed(() => face.value.filter((one) => one.carries))
+const wide = carriers.value.filter((one) => one.kind === 'mat' || one.kind === 'panel')
+const on = ref(wide.at(-1)?.key ?? 0)
 const reveal = ref(build.edge)
 const width = ref('')
 const height = ref('')
@@ -25,7 +28,7 @@ async function submit() {
   const told = { piece_kind: kind.value, name: name.value || kind.value, on: on.value, inside }
   const words = saysWords(kind.value) ? { text: text.value } : {}
   if (await add({ ...told, ...words, ...measured })) {
-    store.piece = Math.max(...[...build.pieces, ...build.inside].map((one) => one.key), 0) + 1
+    store.piece = newest(store.card!)
     emit('close')
   }
 }
@@ -57,7 +60,7 @@ async function submit() {
           label="Lies on"
           :options="[
             { value: 0, words: 'the card' },
-            ...face.map((one) => ({ value: one.key, words: one.name })),
+            ...carriers.map((one) => ({ value: one.key, words: one.name })),
           ]"
         />
       </div>

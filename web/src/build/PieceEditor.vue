@@ -20,16 +20,25 @@ const text = ref(piece.text)
 const reveal = ref('')
 const width = ref('')
 const height = ref('')
+const said = computed(() => {
+  const [wide, high] = piece.size.replace(/ (in|mm)$/, '').split(' × ')
+  const frame = piece.reveal ? `${piece.reveal} ${piece.reveal_unit}` : ''
+  return { reveal: frame, width: wide!, height: high! }
+})
+// A field that somebody types into keeps what is typed when another is answered.
 watch(
-  () => [piece.size, piece.reveal],
-  () => {
-    reveal.value = piece.reveal ? `${piece.reveal} ${piece.reveal_unit}` : ''
-    const sides = piece.size.replace(/ (in|mm)$/, '').split(' × ')
-    width.value = sides[0]!
-    height.value = sides[1]!
+  said,
+  (now, before) => {
+    if (reveal.value === (before?.reveal ?? '')) reveal.value = now.reveal
+    if (width.value === (before?.width ?? '')) width.value = now.width
+    if (height.value === (before?.height ?? '')) height.value = now.height
   },
   { immediate: true },
 )
+/** Saved as it is said; what a side is not changed to stays as it is. */
+function size() {
+  if (width.value && height.value) void set({ width: width.value, height: height.value })
+}
 const offset = (side: 'right' | 'below', event: Event) =>
   set({ [side]: (event.target as HTMLInputElement).value || '0' })
 const list = <T extends string>(values: readonly T[]) =>
@@ -37,7 +46,7 @@ const list = <T extends string>(values: readonly T[]) =>
 const others = computed(() => [
   { value: 0, words: 'the card' },
   ...face
-    .filter((one) => one.key !== piece.key)
+    .filter((one) => one.carries && one.key !== piece.key)
     .map((one) => ({ value: one.key, words: one.name })),
 ])
 const at = computed(() => face.findIndex((one) => one.key === piece.key))
@@ -140,22 +149,15 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
           @change="reveal && set({ reveal })"
         />
       </form>
-      <form class="grid grid-cols-2 gap-2" @submit.prevent="set({ width, height })">
+      <form class="grid grid-cols-2 gap-2" @submit.prevent>
         <div>
           <label class="label" for="piece-width">Width, {{ store.card!.size.unit }}</label>
-          <input id="piece-width" v-model="width" class="input" />
+          <input id="piece-width" v-model="width" class="input" @change="size" />
         </div>
         <div>
           <label class="label" for="piece-height">Height</label>
-          <input id="piece-height" v-model="height" class="input" />
+          <input id="piece-height" v-model="height" class="input" @change="size" />
         </div>
-        <button
-          v-if="`${width} × ${height} ${store.card!.size.unit}` !== piece.size"
-          type="submit"
-          class="button col-span-2"
-        >
-          Take this size
-        </button>
       </form>
       <div>
         <span class="label">From left to right</span>

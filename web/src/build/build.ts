@@ -1,4 +1,4 @@
-import type { Change, Check, Piece } from '@/api/client'
+import type { Card, Change, Check, Piece } from '@/api/client'
 import { useCard } from '@/cards/card'
 
 export type Fields = Omit<Extract<Change, { kind: 'edit_piece' }>, 'kind' | 'key' | 'unit'>
@@ -16,6 +16,10 @@ export function useBuild() {
 
 /** Whether a kind of piece says words. */
 export const saysWords = (kind: Piece['kind']) => kind === 'lettering' || kind === 'cut-out words'
+
+/** The key of the piece that was added last: keys only ever grow. */
+export const newest = ({ desk }: Card) =>
+  Math.max(...[...desk.parts, ...desk.inside].map((part) => part.piece))
 
 /** How deep a piece lies: how many pieces are under it. */
 export function depth(piece: Piece, pieces: Piece[]): number {

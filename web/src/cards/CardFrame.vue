@@ -4,9 +4,11 @@ import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useKeys } from '@/lib/keys'
 import { useSession } from '@/lib/session'
+import { plural } from '@/lib/words'
 import NothingHere from '@/ui/NothingHere.vue'
 import ViewSwitch from '@/ui/ViewSwitch.vue'
 import AddColour from '@/palette/AddColour.vue'
+import BrokenCard from './BrokenCard.vue'
 import CardDetails from './CardDetails.vue'
 import CardOnDesk from './CardOnDesk.vue'
 import CheckList from './CheckList.vue'
@@ -49,6 +51,11 @@ const standing = computed<Record<string, number | undefined>>(() => {
   }
   return found
 })
+function standingWords(stage: string) {
+  const open = standing.value[stage]
+  if (open === undefined) return ''
+  return open ? `${plural(open, 'check')} to see` : 'all checks hold'
+}
 function light(place: number) {
   const key = store.card?.colours[place - 1]?.key
   if (key) store.lit = store.lit === key ? 0 : key
@@ -66,6 +73,7 @@ useKeys({
 
 <template>
   <NothingHere v-if="store.missing" />
+  <BrokenCard v-else-if="store.broken" :id="Number(route.params.id)" />
   <main v-else-if="!store.card" class="p-6 text-soft">Fetching the card …</main>
   <div v-else class="flex flex-col">
     <header
@@ -100,20 +108,26 @@ useKeys({
       >
         <ArrowUturnRightIcon class="size-4" aria-hidden="true" />Redo
       </button>
-      <nav aria-label="Stages" class="flex flex-wrap gap-1">
+      <nav aria-label="Stages" class="flex gap-0.5 max-lg:flex-wrap">
         <RouterLink
           v-for="stage in STAGES"
           :key="stage.to"
           :to="`/cards/${store.card.id}/${stage.to}`"
-          class="button button-plain"
+          class="button button-plain !gap-1 !px-2"
           active-class="!bg-sheet !border-edge"
+          :title="standingWords(stage.to)"
         >
           {{ stage.words }}
+          <!-- The mark's place is kept, so that nothing moves when one comes. -->
           <span
-            v-if="standing[stage.to] !== undefined"
-            class="rounded-full border border-edge px-1.5 text-xs"
-            >{{ standing[stage.to] ? `${standing[stage.to]} to see` : 'holds' }}</span
+            class="inline-flex h-5 min-w-5 items-center justify-center rounded-full border px-1 text-xs"
+            :class="standing[stage.to] === undefined ? 'border-transparent' : 'border-edge'"
           >
+            <span aria-hidden="true">{{
+              standing[stage.to] === 0 ? '✓' : standing[stage.to]
+            }}</span>
+            <span class="sr-only">{{ standingWords(stage.to) }}</span>
+          </span>
         </RouterLink>
       </nav>
     </header>

@@ -8,11 +8,12 @@ import { plural } from '@/lib/words'
 import DeskCard from '@/ui/DeskCard.vue'
 import NewCard from './NewCard.vue'
 
-type Sizes = Awaited<ReturnType<typeof load>>['sizes']
+type Answer = Awaited<ReturnType<typeof load>>
 const session = useSession()
 const notices = useNotices()
 const cards = ref<CardSummary[] | null>(null)
-const sizes = ref<Sizes>([])
+const sizes = ref<Answer['sizes']>([])
+const broken = ref<Answer['broken']>([])
 const making = ref(false)
 
 const load = () => got(api.GET('/api/cards'))
@@ -20,6 +21,7 @@ async function show() {
   try {
     const answer = await load()
     cards.value = answer.cards
+    broken.value = answer.broken
     sizes.value = answer.sizes
   } catch (error) {
     notices.fail(error)
@@ -47,7 +49,7 @@ function standing(card: CardSummary): string {
       </span>
     </header>
     <p v-if="!cards" class="text-soft">Fetching your cards …</p>
-    <div v-else-if="!cards.length" class="panel max-w-xl p-6">
+    <div v-else-if="!cards.length && !broken.length" class="panel max-w-xl p-6">
       <h2 class="mb-2 text-lg">No cards yet</h2>
       <p class="mb-4">
         A card starts with a name and a size. Then you choose its palette, and Jindle finds each
@@ -61,6 +63,14 @@ function standing(card: CardSummary): string {
       </span>
     </div>
     <ul v-else class="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-5">
+      <li v-for="card in broken" :key="card.id">
+        <RouterLink :to="`/cards/${card.id}`" class="panel block h-full p-4 hover:border-ink">
+          <h2 class="text-base">{{ card.name }}</h2>
+          <p class="mt-1 text-xs break-words">
+            <b>Cannot be shown:</b> {{ card.reason }}. Open it to go back to an earlier state.
+          </p>
+        </RouterLink>
+      </li>
       <li v-for="card in cards" :key="card.id">
         <RouterLink
           :to="`/cards/${card.id}/palette`"

@@ -10,6 +10,7 @@ export const useCard = defineStore('card', () => {
   const piece = ref(0) // key of the piece that is chosen, or 0
   const mends = shallowRef<Record<string, Mend[]>>({}) // by a check's id: what would mend it
   const missing = ref(false)
+  const broken = ref('') // why the card cannot be shown
   const busy = ref(false)
   const notices = useNotices()
   let queue: Promise<unknown> = Promise.resolve()
@@ -21,6 +22,7 @@ export const useCard = defineStore('card', () => {
       piece.value = 0
     }
     missing.value = false
+    broken.value = ''
     await refresh(id)
   }
 
@@ -28,8 +30,11 @@ export const useCard = defineStore('card', () => {
     if (!id) return
     try {
       card.value = await got(api.GET('/api/cards/{id}', { params: { path: { id } } }))
+      broken.value = ''
     } catch (error) {
       if (error instanceof ApiError && error.status === 404) missing.value = true
+      else if (error instanceof ApiError && error.code === 'cannot_be_shown')
+        broken.value = error.message
       else notices.fail(error)
     }
   }
@@ -44,7 +49,8 @@ export const useCard = defineStore('card', () => {
         return true
       } catch (error) {
         notices.fail(error)
-        if (error instanceof ApiError && error.status === 409) await refresh()
+        const gone = error instanceof ApiError && error.code === 'cannot_be_shown'
+        if (gone || (error instanceof ApiError && error.status === 409)) await refresh()
         return false
       } finally {
         busy.value = false
@@ -88,5 +94,19 @@ export const useCard = defineStore('card', () => {
     )
   }
 
-  return { card, lit, piece, mends, missing, busy, open, refresh, send, change, apply, step }
+  return {
+    card,
+    lit,
+    piece,
+    mends,
+    missing,
+    broken,
+    busy,
+    open,
+    refresh,
+    send,
+    change,
+    apply,
+    step,
+  }
 })

@@ -40,8 +40,9 @@ const LAYERS = [1, 2, 3].map((value) => ({
   words: value === 1 ? '1 layer' : `${value} layers`,
 }))
 
+// Of the areas as they stand now: one that was just left out has no families.
 const { data: offers } = useFetched(
-  () => [store.card?.version, owned.value, count.value],
+  () => [colouring, owned.value, count.value],
   () =>
     got(
       api.GET('/api/cards/{id}/areas/{key}/families', {

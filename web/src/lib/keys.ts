@@ -1,4 +1,5 @@
 import { onBeforeUnmount, onMounted } from 'vue'
+import { useNotices } from './notices'
 
 type Keys = Record<string, () => unknown>
 
@@ -8,8 +9,9 @@ type Keys = Record<string, () => unknown>
  * key whose action answers `false`.
  */
 export function useKeys(keys: Keys) {
+  const notices = useNotices()
   function answer(event: KeyboardEvent) {
-    if (event.defaultPrevented || event.altKey) return
+    if (event.defaultPrevented || event.altKey || notices.dialogs) return
     const target = event.target as HTMLElement
     if (target.closest('input, textarea, select, [contenteditable], [role=dialog], [role=listbox]'))
       return

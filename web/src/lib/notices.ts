@@ -3,16 +3,25 @@ import { ref } from 'vue'
 import { ApiError } from '@/api/client'
 
 export type Notice = { id: number; text: string; failed: boolean }
+const STAYS = 6000 // ms: about as long as it takes to read two lines
 
-/** Short messages that every page can show, read aloud by screen readers. */
+/** Short messages that every page can show, read aloud by screen readers; at most one of a kind. */
 export const useNotices = defineStore('notices', () => {
   const list = ref<Notice[]>([])
   // While a dialog is open the rest of the page is inert, so the dialog shows them.
   const dialogs = ref(0)
+  const held = ref(false) // pointed at or focused
   let next = 1
 
   function show(text: string, failed = false) {
-    list.value = [...list.value.slice(-2), { id: next++, text, failed }]
+    const id = next++
+    list.value = [...list.value.filter((one) => one.failed !== failed), { id, text, failed }]
+    if (!failed) window.setTimeout(() => leave(id), STAYS)
+  }
+  /** It goes by itself, but not while somebody reads it. */
+  function leave(id: number) {
+    if (held.value) window.setTimeout(() => leave(id), STAYS)
+    else dismiss(id)
   }
   function fail(error: unknown) {
     show(error instanceof ApiError ? error.message : 'Something broke on this page.', true)
@@ -20,6 +29,7 @@ export const useNotices = defineStore('notices', () => {
   }
   function dismiss(id: number) {
     list.value = list.value.filter((notice) => notice.id !== id)
+    if (!list.value.length) held.value = false
   }
-  return { list, dialogs, show, fail, dismiss }
+  return { list, dialogs, held, show, fail, dismiss }
 })

@@ -1,19 +1,29 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { XMarkIcon } from '@heroicons/vue/20/solid'
-import { onBeforeUnmount, onMounted } from 'vue'
+import { onBeforeUnmount, onMounted, ref } from 'vue'
 import { useNotices } from '@/lib/notices'
 import NoticeBar from './NoticeBar.vue'
 
 defineProps<{ title: string; wide?: boolean }>()
 defineEmits<{ close: [] }>()
 const notices = useNotices()
-onMounted(() => notices.dialogs++)
+const body = ref<HTMLElement | null>(null)
+// Where one types comes first: a space or a letter must never close the dialog or be a key.
+const first = ref<HTMLElement | null>(null)
+const FIELDS = 'input:not([type=hidden], [type=file]), textarea, [aria-haspopup=listbox]'
+onMounted(() => {
+  notices.dialogs++
+  first.value =
+    body.value?.querySelector<HTMLElement>('input[type=text], input:not([type]), textarea') ??
+    body.value?.querySelector<HTMLElement>(FIELDS) ??
+    null
+})
 onBeforeUnmount(() => notices.dialogs--)
 </script>
 
 <template>
-  <Dialog open class="relative z-20" @close="$emit('close')">
+  <Dialog open class="relative z-20" :initial-focus="first" @close="$emit('close')">
     <div class="veil fixed inset-0" aria-hidden="true" />
     <div class="fixed inset-0 flex items-start justify-center overflow-y-auto p-4 sm:p-10">
       <DialogPanel class="w-full" :class="wide ? 'max-w-[940px]' : 'max-w-[520px]'">
@@ -30,7 +40,7 @@ onBeforeUnmount(() => notices.dialogs--)
             </button>
           </div>
           <NoticeBar class="mb-4 empty:hidden" />
-          <slot />
+          <div ref="body"><slot /></div>
         </div>
       </DialogPanel>
     </div>

@@ -5,7 +5,14 @@ const notices = useNotices()
 </script>
 
 <template>
-  <div class="space-y-2" aria-live="polite">
+  <div
+    class="space-y-2"
+    aria-live="polite"
+    @mouseenter="notices.held = true"
+    @mouseleave="notices.held = false"
+    @focusin="notices.held = true"
+    @focusout="notices.held = false"
+  >
     <div
       v-for="notice in notices.list"
       :key="notice.id"

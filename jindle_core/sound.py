@@ -1,0 +1,70 @@
+"""Could a plan that comes from elsewhere have been made here, change by change?"""
+
+from collections import Counter
+from collections.abc import Iterable, Iterator
+from dataclasses import replace
+
+from jindle_core import build_changes, changes, defaults, ground_changes
+from jindle_core.errors import BadInput, Problem
+from jindle_core.keys import Keyed
+from jindle_core.layers.pieces import BASE
+from jindle_core.media import COLUMNS, PICTURE_MEDIA
+from jindle_core.plan import Plan
+from jindle_core.waivers import subject
+
+
+def sound(plan: Plan) -> Plan:
+    """The plan without waivers of nothing; BadInput where no sequence of changes could lead to it."""
+    problems = [Problem(words, field="card") for words in _faults(plan)]
+    if problems:
+        raise BadInput(*problems)
+    ground_changes.checked(plan.ground)
+    build_changes.checked(plan, plan.build)
+    for pair in plan.pairs or ():
+        changes.checked_pair(plan, pair)
+    return replace(plan, waivers=tuple(one for one in plan.waivers if subject(plan, one.check) is not None))
+
+
+def _faults(plan: Plan) -> Iterator[str]:
+    areas = plan.colouring.areas
+    colours = {colour.key for colour in plan.colours}
+    for what, things, most in (
+        ("colours", plan.colours, defaults.PALETTE_LIMIT),
+        ("areas", areas, defaults.AREAS_LIMIT),
+        ("pieces", plan.build.every, defaults.PIECES_LIMIT),
+        ("pairs", plan.pairs or (), defaults.NAME_LIMIT),
+    ):
+        if len(things) > most:
+            yield f"It has {len(things)} {what}; {most} are the most."
+        if (twice := _twice(things)) is not None:
+            yield f"Two {what} have the key {twice}."
+    named = [plan.name, *(one.name for one in (*plan.colours, *areas, *plan.build.every))]
+    if any(not name.strip() or len(name) > defaults.NAME_LIMIT for name in named):
+        yield f"Everything has a name, of {defaults.NAME_LIMIT} characters at most."
+    cells = [(one.key, one.column) for one in plan.choices]
+    if len(set(cells)) < len(cells) or any(
+        one.key not in colours or one.column not in {column.key for column in COLUMNS} for one in plan.choices
+    ):
+        yield "A supply is chosen for a cell that is not there, or two for one."
+    if any(one.colour is not None and one.colour not in colours for one in areas):
+        yield "An area is in a colour that is not in the palette."
+    least, most = 1, defaults.FAMILY_SIZES[1]
+    if any(
+        len(set(one.family)) < len(one.family) or len(one.family) > most or one.medium not in PICTURE_MEDIA
+        for one in areas
+    ):
+        yield "A shading family is none."
+    if any(not least <= one.layers <= defaults.AREA_LAYERS for one in areas):
+        yield f"An area has {least} to {defaults.AREA_LAYERS} layers."
+    ends = [plan.build.base, *(one.material for one in plan.build.every)]
+    ends += [end for pair in plan.pairs or () for end in (pair.upper, pair.lower)]
+    if any(end.source not in ("palette", "supply", "white") for end in ends):
+        yield "It is not known of what something is."
+    if any(colour.anchor.provenance not in defaults.UNCERTAINTY for colour in plan.colours):
+        yield "It is not known where a colour comes from."
+
+
+def _twice(things: Iterable[Keyed]) -> int | None:
+    """A key that two things have, or one that is not above the base's."""
+    counted = Counter(one.key for one in things)
+    return next((key for key, count in counted.items() if count > 1 or key <= BASE), None)

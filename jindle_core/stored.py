@@ -1,0 +1,116 @@
+"""How is a value stored as JSON, and how does it come back: exactly as declared, or not at all?"""
+
+from enum import StrEnum
+from math import isfinite
+from typing import Any, TypeVar
+
+import cattrs
+
+from jindle_core.errors import BadInput, Problem
+from jindle_core.formats import LARGEST_MM, TICKS, Length, Size
+
+Made = TypeVar("Made")
+_TOLD = 3  # faults that are named; a file that is no such thing has hundreds
+_LARGEST = 2**53  # what every reader of JSON holds exactly
+_LONGEST = 2 * LARGEST_MM  # a folded base of the largest card
+
+
+def structured(stored: Any, kind: type[Made], what: str) -> Made:
+    """A value of a frozen dataclass from plain JSON values; what is left out is as its defaults say.
+
+    Nothing is converted: 1.5 is no whole number, "1" no number, and NaN none
+    either. Raises BadInput that names the places, such as ``$.size.width.ticks``.
+    """
+    try:
+        return _quick.structure(stored, kind)
+    except _NOT_AS_DECLARED:
+        faults = _faults(stored, kind)
+    more = f" and {len(faults) - _TOLD} more" if len(faults) > _TOLD else ""
+    words = f"This is no {what} as it was written: {'; '.join(faults[:_TOLD])}{more}."
+    raise BadInput(Problem(words, field=what))
+
+
+def _faults(stored: Any, kind: type) -> list[str]:
+    """All that is wrong, with its places, which takes longer to find."""
+    try:
+        _thorough.structure(stored, kind)
+    except cattrs.BaseValidationError as error:
+        return cattrs.transform_error(error)
+    except _NOT_AS_DECLARED as error:
+        return [str(error)]
+    raise AssertionError("what the quick look refuses the thorough one does too")
+
+
+def plain(value: Any) -> dict[str, Any]:
+    """A frozen dataclass as plain JSON values."""
+    told: dict[str, Any] = _quick.unstructure(value)
+    return told
+
+
+def _whole(value: Any, _kind: Any) -> int:
+    if type(value) is not int or abs(value) > _LARGEST:
+        raise ValueError(f"{value!r:.40} is no whole number")
+    return value
+
+
+def _number(value: Any, _kind: Any) -> float:
+    if type(value) not in (int, float) or not isfinite(value):
+        raise ValueError(f"{value!r:.40} is no number")
+    return float(value)
+
+
+def _text(value: Any, _kind: Any) -> str:
+    if type(value) is not str:
+        raise ValueError(f"{value!r:.40} is no text")
+    return value
+
+
+def _yes_or_no(value: Any, _kind: Any) -> bool:
+    if type(value) is not bool:
+        raise ValueError(f"{value!r:.40} is neither true nor false")
+    return value
+
+
+def _length(value: Any, _kind: Any) -> Length:
+    if not isinstance(value, dict) or value.keys() != {"ticks", "unit"} or value["unit"] not in TICKS:
+        raise ValueError(f"{value!r:.60} is no length")
+    length = Length(_whole(value["ticks"], int), value["unit"])
+    if abs(length.millimetres) > _LONGEST:
+        raise ValueError(f"{length.ticks} ticks are longer than any card")
+    return length
+
+
+def _size(value: Any, _kind: Any) -> Size:
+    if not isinstance(value, dict) or value.keys() != {"width", "height"}:
+        raise ValueError(f"{value!r:.60} is no size")
+    size = Size(_length(value["width"], Length), _length(value["height"], Length))
+    if min(size.width.ticks, size.height.ticks) <= 0:
+        raise ValueError(f"{size.text()} is no size")
+    return size
+
+
+def _one_of(value: Any, kind: type[StrEnum]) -> StrEnum:
+    return kind(_text(value, str))
+
+
+_NOT_AS_DECLARED = (
+    cattrs.BaseValidationError,
+    ValueError,
+    TypeError,
+    KeyError,
+    AttributeError,
+    RecursionError,
+)
+
+
+def _converter(thorough: bool) -> cattrs.Converter:
+    made = cattrs.Converter(detailed_validation=thorough, unstruct_collection_overrides={tuple: list})
+    readers = {int: _whole, float: _number, bool: _yes_or_no, str: _text, StrEnum: _one_of}
+    readers |= {Length: _length, Size: _size}
+    for kind, read in readers.items():
+        made.register_structure_hook(kind, read)
+    made.register_unstructure_hook(StrEnum, lambda value: value.value)
+    return made
+
+
+_quick, _thorough = _converter(False), _converter(True)

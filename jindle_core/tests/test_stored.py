@@ -1,0 +1,135 @@
+import json
+import unittest
+from copy import deepcopy
+from dataclasses import replace
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from jindle_core.ends import End
+from jindle_core.errors import BadInput
+from jindle_core.layers.pieces import Kind
+from jindle_core.line_art.drawing import LineDrawing, Shape, drawing_from_json, drawing_to_json
+from jindle_core.media import Medium
+from jindle_core.plan import Choice, Role, Waiver, plan_from_json, plan_to_json
+from jindle_core.sound import sound
+from jindle_core.tests.test_waivers import full_card
+
+STORED = json.loads(json.dumps(plan_to_json(full_card())))
+
+
+def places(value, path=()):
+    """The path of every value inside another."""
+    inner = value.items() if isinstance(value, dict) else enumerate(value) if isinstance(value, list) else ()
+    for key, one in inner:
+        yield (*path, key)
+        yield from places(one, (*path, key))
+
+
+class StoredTests(unittest.TestCase):
+    def test_a_card_comes_back_the_same_with_its_own_kinds(self):
+        found = plan_from_json(STORED)
+        self.assertEqual(found, full_card())
+        self.assertIs(found.colours[0].role, Role.LEAD)
+        self.assertIs(found.build.pieces[0].kind, Kind.MAT)
+        self.assertEqual(plan_to_json(found), STORED)
+
+    def test_nothing_is_converted(self):
+        for path, wrong in (
+            (("size", "width", "ticks"), 1.5),
+            (("size", "width", "ticks"), True),
+            (("size", "width", "ticks"), 10**7),
+            (("size", "width", "unit"), "ell"),
+            (("size", "width"), {"ticks": 8}),
+            (("size",), None),
+            (("next_key",), "4"),
+            (("colours", 0, "role"), "hero"),
+            (("colours", 0, "role"), None),
+            (("colours", 0, "anchor", "lab"), [50, 0]),
+            (("colours", 0, "anchor", "lab", 1), float("nan")),
+            (("colours", 0, "anchor", "lab", 1), "0"),
+            (("colours", 0, "name"), 5),
+            (("pairs", 0, "outlined"), 1),
+            (("build", "pieces", 0, "reveal"), 8),
+            (("build", "fold"), "nowhere"),
+            (("ground", "pads", 0, "coats"), 10**30),
+        ):
+            with self.subTest(path=path, wrong=wrong):
+                stored = deepcopy(STORED)
+                held = stored
+                for key in path[:-1]:
+                    held = held[key]
+                held[path[-1]] = wrong
+                with self.assertRaisesRegex(BadInput, rf"no card as it was written.*{path[0]}"):
+                    plan_from_json(stored)
+
+    def test_what_is_no_card_at_all(self):
+        for wrong in (None, [], {}, "card", 7, {"name": "x"}, [[]] * 9):
+            with self.assertRaises(BadInput):
+                plan_from_json(wrong)
+
+    @given(
+        st.sampled_from(list(places(STORED))),
+        st.none() | st.integers() | st.text(max_size=5) | st.lists(st.none(), max_size=2),
+    )
+    def test_anything_in_any_place_is_read_as_it_is_or_refused(self, path, value):
+        stored = deepcopy(STORED)
+        held = stored
+        for key in path[:-1]:
+            held = held[key]
+        held[path[-1]] = value
+        try:
+            found = plan_from_json(stored)
+        except BadInput:
+            return
+        self.assertEqual(plan_from_json(plan_to_json(found)), found)
+
+    def test_a_drawing(self):
+        drawing = LineDrawing(10.0, 8.0, (Shape("a", "M0 0Z", 0.5, ("b",)),), ("M0 0L1 1",), ("left out",))
+        self.assertEqual(drawing_from_json(json.loads(json.dumps(drawing_to_json(drawing)))), drawing)
+        with self.assertRaisesRegex(BadInput, r"no drawing as it was written.*\$\.width"):
+            drawing_from_json(drawing_to_json(drawing) | {"width": "10"})
+
+
+class SoundTests(unittest.TestCase):
+    def test_what_no_sequence_of_changes_leads_to(self):
+        plan = full_card()
+        self.assertEqual(sound(plan), plan)
+        area, piece, colour = plan.colouring.areas[0], plan.build.pieces[0], plan.colours[0]
+        for wrong, words in (
+            (replace(plan, colours=(*plan.colours, colour)), "have the key 1"),
+            (replace(plan, colours=plan.colours[1:]), "not there"),
+            (replace(plan, choices=(Choice(1, "crayon", 5),)), "not there"),
+            (replace(plan, choices=(Choice(1, "pad", 5), Choice(1, "pad", 6))), "not there"),
+            (replace(plan, name=" "), "has a name"),
+            (with_area(plan, colour=77), "not in the palette"),
+            (with_area(plan, family=(5, 5)), "family"),
+            (with_area(plan, layers=0), "1 to"),
+            (with_area(plan, medium=Medium.CARDSTOCK), "family"),
+            (with_area(plan, name="x" * 501), "has a name"),
+            (replace(plan, colouring=replace(plan.colouring, areas=(area,) * 2)), "have the key"),
+            (replace(plan, pairs=(replace(plan.pairs[0], upper=End("palette", 77)),)), "not in the palette"),
+            (replace(plan, pairs=(replace(plan.pairs[0], upper=End("paint", 1)),)), "of what something is"),
+            (with_piece(plan, key=0), "key 0"),
+            (with_piece(plan, on=9), "not there"),
+            (with_piece(plan, on=3), "circle"),
+            (with_piece(plan, material=End("palette", 77)), "no colour with key 77"),
+            (with_piece(plan, reveal=None), "neither"),
+            (with_piece(plan, kind=Kind.LETTERING), "stamped"),
+            (replace(plan, build=replace(plan.build, pieces=tuple(replace(piece, key=n) for n in range(1, 90)))), "pieces"),
+            (replace(plan, ground=replace(plan.ground, pads=plan.ground.pads * 9)), "up to"),
+            (replace(plan, colours=(replace(colour, anchor=replace(colour.anchor, provenance="guess")), *plan.colours[1:])), "comes from"),
+        ):  # fmt: skip
+            with self.subTest(words), self.assertRaisesRegex(BadInput, words):
+                sound(wrong)
+        lost = replace(plan, waivers=(Waiver("fit:99", "why"), Waiver("span", "why")))
+        self.assertEqual([one.check for one in sound(lost).waivers], ["span"])
+
+
+def with_area(plan, **told):
+    return replace(plan, colouring=plan.colouring.with_area(replace(plan.colouring.areas[0], **told)))
+
+
+def with_piece(plan, **told):
+    first, *others = plan.build.pieces
+    return replace(plan, build=replace(plan.build, pieces=(replace(first, **told), *others)))

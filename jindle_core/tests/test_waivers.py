@@ -1,0 +1,130 @@
+import unittest
+
+from jindle_core import changes
+from jindle_core.areas import Colouring
+from jindle_core.blending.painting import GroundShape
+from jindle_core.build_changes import EditPiece, MovePiece, NudgePiece, RemovePiece, SetBuild, StartLayout
+from jindle_core.check_ids import melting_check
+from jindle_core.colouring_changes import AddArea, AreaFamily, EditArea, RemoveArea, SetColouring, SetFamilies
+from jindle_core.every_change import changed
+from jindle_core.families.recipes import Thing
+from jindle_core.formats import USUAL_SIZES
+from jindle_core.ground import PadUse
+from jindle_core.ground_changes import SetGround
+from jindle_core.layers.folding import Fold
+from jindle_core.layers.pieces import WHITE
+from jindle_core.plan import Role
+from jindle_core.tests.test_build import built
+from jindle_core.tests.test_plan import anchor, some_plan
+from jindle_core.waivers import subject
+
+
+def full_card():
+    """Three palette colours, a pair, a mat, a panel and a picture, a ground, two areas with a family."""
+    plan = built()
+    for change in (
+        SetGround({"pads": (PadUse(70),)}),
+        AddArea("fin"),
+        EditArea(1, colour=1),
+        AddArea("eye"),
+        SetFamilies((AreaFamily(1, (5, 6)),)),
+        SetBuild({"post_limit": 5.0}),
+    ):
+        plan = changed(plan, change)
+    return plan
+
+
+EVERY = (
+    "pair:1",
+    "once:1",
+    "family:1",
+    "fit:3",
+    "stands:1",
+    "finish:2",
+    "melts:1:2",
+    "melts:0:1",
+    "span",
+    "spread",
+    "writing",
+    "thickness",
+    "envelope",
+    "ground:join 0",
+    "conflict:pills",
+)
+
+
+def waived(plan, *checks):
+    for check in checks:
+        plan = changed(plan, changes.Waive(check, "on purpose"))
+    return plan
+
+
+class WaiverTests(unittest.TestCase):
+    def test_what_ends_with_which_change(self):
+        plan = waived(full_card(), *EVERY)
+        self.assertEqual([one.check for one in plan.waivers], list(EVERY))
+        for change, ended in (
+            (EditPiece(1, {"name": "frame"}), set()),
+            (EditArea(1, name="flipper"), set()),
+            (changes.EditColour(1, name="water"), set()),
+            (MovePiece(1, 1), set()),
+            (changes.Choose(2, "pad", 71), set()),
+            (EditPiece(1, {"material": WHITE}), {"stands:1", "melts:1:2", "melts:0:1"}),
+            (NudgePiece(3, 1.0, 0), {"fit:3"}),
+            (RemovePiece(3), {"fit:3"}),
+            (changes.EditPair(1, outlined=True), {"pair:1"}),
+            (changes.GuessPairs(), {"pair:1"}),
+            (changes.EditColour(1, role=Role.ACCENT), {"once:1"}),
+            (changes.Reanchor(1, anchor(None, 12.0)), {"pair:1", "once:1", "family:1"}),
+            (changes.Reanchor(3, anchor(None, 12.0)), {"stands:1", "melts:1:2", "melts:0:1"}),
+            (EditArea(1, thing=Thing.FUR), {"family:1"}),
+            (RemoveArea(1), {"family:1"}),
+            (EditArea(2, layers=2), {"conflict:pills"}),
+            (SetColouring({"finishes": ("gloss",)}), {"conflict:pills"}),
+            (SetColouring({"paper": 9}), {"family:1", "conflict:pills"}),
+            (SetGround({"shape": GroundShape.OMBRE}), {"ground:join 0"}),
+            (SetBuild({"post_limit": 4.0}), {"thickness"}),
+            (SetBuild({"fold": Fold.TOP}), set()),
+            (changes.Unwaive("spread"), {"spread"}),
+            (
+                changes.SetCard(size=USUAL_SIZES[1]),
+                {"fit:3", "stands:1", "finish:2", "melts:1:2", "melts:0:1", "envelope"},
+            ),
+            (StartLayout("plain"), {"fit:3", "stands:1", "finish:2", "melts:1:2", "melts:0:1"}),
+        ):
+            with self.subTest(change):
+                left = {one.check for one in changed(plan, change).waivers}
+                self.assertEqual(set(EVERY) - left, ended)
+
+    def test_nothing_is_inherited_by_what_comes_after(self):
+        plan = waived(full_card(), "fit:3", "family:2", "pair:1")
+        for gone in (RemovePiece(3), RemoveArea(2), changes.RemovePair(1)):
+            plan = changed(plan, gone)
+        self.assertEqual(plan.waivers, ())
+        plan = changed(plan, AddArea("beak"))
+        self.assertEqual([area.key for area in plan.colouring.areas], [1, 3])
+        plan = changed(plan, StartLayout("framed"))
+        self.assertEqual([piece.key for piece in plan.build.pieces], [4, 5, 6, 7, 8])
+
+    def test_a_check_that_the_card_has_nothing_of_cannot_be_let_be(self):
+        plan = some_plan()
+        for check in (
+            *("pair:3", "once:9", "family:1", "fit:1", "melts:0:9", "melts:4", "ground:", "ground:join 0"),
+            *(
+                "conflict:",
+                "conflict:pills",
+                "spam",
+                "fit:4:5",
+                "fit:x",
+                "span:1",
+                "writing",
+                "fit:" + "9" * 40,
+            ),
+        ):
+            self.assertIsNone(subject(plan, check), check)
+            with self.assertRaisesRegex(changes.BadInput, "no check"):
+                changed(plan, changes.Waive(check, "on purpose"))
+        self.assertEqual(melting_check(5, 4), "melts:4:5")
+
+    def test_the_next_key_is_above_every_key_there_is(self):
+        self.assertEqual(Colouring(areas=full_card().colouring.areas).next_key, 3)

@@ -1,0 +1,172 @@
+import json
+import os
+
+from hypothesis import HealthCheck, settings
+from hypothesis import strategies as st
+from hypothesis.stateful import RuleBasedStateMachine, initialize, invariant, rule, run_state_machine_as_test
+from rest_framework.exceptions import ValidationError
+
+from jindle_core.errors import BadInput
+from jindle_core.formats import read_size
+from jindle_core.line_art.drawing import LineDrawing, Shape
+from jindle_core.plan import plan_from_json, plan_to_json
+from jindle_core.sound import sound
+from jindle_core.waivers import subject
+from server.cards.actions import change_card, create_card, go_to_state
+from server.cards.building.built import built
+from server.cards.building.cutting import Cutting
+from server.cards.building.examined import Examined
+from server.cards.building.stack import Stack
+from server.cards.changes import CHANGE_SERIALIZERS, read_change
+from server.cards.colouring import coloured_plans
+from server.cards.grounds.on_ground import on_ground
+from server.cards.grounds.views import whole_ground
+from server.cards.models import Card
+from server.cards.tests.drawn_changes import Drawn
+from server.cards.views import mends, whole_card
+from server.catalogue.arrays import catalogue_for
+from server.catalogue.models import Colour
+from server.colouring.actions import store_drawing
+from server.tests.helpers import ApiTestCase, make_range
+
+MARKERS = "code,name,L,a,b\nFERN-1,,85,-18,24\nFERN-2,,68,-24,32\nFERN-3,,50,-26,33\nFERN-4,,32,-20,24\nASH-1,,82,0,-1\nASH-2,,55,0,-2\nASH-3,,28,0,-2\n"
+# ``./jindle trial changes`` sets more.
+EXAMPLES = int(os.environ.get("JINDLE_EXAMPLES", "12"))
+
+
+def keys_of(plan):
+    return {
+        "colour": {one.key for one in plan.colours},
+        "pair": {one.key for one in plan.pairs or ()},
+        "area": {one.key for one in plan.colouring.areas},
+        "piece": {one.key for one in plan.build.every},
+    }
+
+
+class EveryChangeTests(ApiTestCase):
+    """Whatever is done to a card, what is stored can be shown, read back and undone."""
+
+    def test_any_sequence_of_changes_leaves_a_card_that_can_be_shown(self):
+        make_range(self.ann, "Brush", "alcohol marker", MARKERS)
+        ids = {colour.key: colour.pk for colour in Colour.objects.all()}
+        shapes = (
+            Shape("fin", "M0 0 50 0 50 50 0 50Z", 0.5, ()),
+            Shape("eye", "M60 60 90 60 90 90Z", 0.1, ()),
+        )
+        drawing = store_drawing(self.ann, "Fish", LineDrawing(100.0, 100.0, shapes, ()))
+        drawn = Drawn(
+            [ids[key] for key in ("SKY-1", "SKY-2", "TAR-1", "SKY-3")],
+            [ids[key] for key in ("bread", "soot", "milk")],
+            [pk for key, pk in ids.items() if key.startswith(("FERN", "ASH"))],
+            [drawing.pk],
+        )
+        ann = self.ann
+        counts = dict.fromkeys(CHANGE_SERIALIZERS, 0)
+
+        class Machine(RuleBasedStateMachine):
+            def __init__(self):
+                super().__init__()
+                self.card = create_card(ann, "Fish", read_size("5 1/2", "4 1/4", "in"))
+                self.used = keys_of(self.card.plan)
+                self.told = None
+
+            @initialize(layout=st.sampled_from(["", "framed", "veil"]))
+            def begin(self, layout):
+                """A card with something on it, or an empty one."""
+                if layout:
+                    for value, role in (("#1a7c9b", "lead"), ("#e8e2d0", "light"), ("#202830", "dark")):
+                        self.make({"kind": "add_colour", "anchor": {"value": value}, "role": role})
+                    self.make({"kind": "set_drawing", "drawing": drawing.pk})
+                    self.make(
+                        {"kind": "set_ground", "pads": [{"colour": ids["SKY-1"]}, {"colour": ids["TAR-1"]}]}
+                    )
+                    self.make({"kind": "start_layout", "layout": layout})
+
+            def make(self, given):
+                """One change that may be refused, and back, and there again."""
+                catalogue = catalogue_for(ann)
+                before = Card.objects.get(pk=self.card.pk)
+                try:
+                    made = read_change(given, catalogue, ann)
+                    self.told = change_card(self.card, self.card.version, made, catalogue)
+                except (BadInput, ValidationError):
+                    now = Card.objects.get(pk=self.card.pk)
+                    assert (now.stored, now.version) == (before.stored, before.version)
+                    return
+                counts[given["kind"]] += 1
+                go_to_state(self.card, self.card.version, before.head)
+                assert self.card.plan == before.plan, given
+                go_to_state(self.card, self.card.version, before.head + 1)
+                self._keys(given)
+
+            def _keys(self, given):
+                """What is new has a key that nothing had before."""
+                for what, keys in keys_of(self.card.plan).items():
+                    if given["kind"] != "guess_pairs":
+                        new = keys - self.used[what]
+                        assert min(new, default=10**9) > max(self.used[what], default=0), (given, what)
+                    self.used[what] |= keys
+
+            @invariant()
+            def every_waiver_is_of_something(self):
+                plan = self.card.plan
+                assert [one.check for one in plan.waivers if subject(plan, one.check) is None] == []
+
+            @invariant()
+            def it_is_stored_as_it_is(self):
+                plan = self.card.plan
+                assert plan_from_json(json.loads(json.dumps(plan_to_json(plan)))) == plan
+                assert sound(plan) == plan
+
+            def teardown(self):
+                """All that the stages tell of it can be worked out, and it can be gone back to the beginning."""
+                catalogue = catalogue_for(ann)
+                card = Card.objects.get(pk=self.card.pk)
+                told = whole_card(card, catalogue, ann)
+                if self.told is not None:
+                    assert told["checks"] == self.told["checks"]
+                (coloured,) = coloured_plans([card], catalogue, ann)
+                coloured.told()
+                stack = Stack(coloured)
+                whole_ground(on_ground(coloured, stack))
+                built(Examined(stack), "in")
+                for one in mends(card, catalogue, ann):
+                    for mend in one["mends"]:
+                        copy = Card.objects.get(pk=card.pk)
+                        change_card(
+                            copy, copy.version, read_change(mend["change"], catalogue, ann), catalogue
+                        )
+                        go_to_state(copy, copy.version, card.head)
+                try:
+                    Cutting(stack, read_size("8 1/2", "11", "in"), 1).told()
+                except BadInput as error:
+                    assert "sheet" in str(error), error
+                while card.revisions.filter(number=card.head - 1).exists():
+                    card = Card.objects.get(pk=card.pk)
+                    go_to_state(card, card.version, card.head - 1)
+                    whole_card(card, catalogue, ann)
+                assert card.plan.colours == ()
+                card.delete()
+
+        def of_kind(kind):
+            @rule(data=st.data())
+            def change(self, data):
+                self.make(data.draw(drawn.changes(self.card.plan)[kind]) | {"kind": kind})
+
+            return change
+
+        rules = {kind: of_kind(kind) for kind in CHANGE_SERIALIZERS}
+        run_state_machine_as_test(
+            type("CardMachine", (Machine,), rules),
+            settings=settings(
+                max_examples=EXAMPLES,
+                stateful_step_count=20,
+                deadline=None,
+                derandomize=True,
+                suppress_health_check=list(HealthCheck),
+                print_blob=False,
+            ),
+        )
+        if EXAMPLES > 50:  # a trial: every kind of change was made, and it says how many
+            self.assertEqual([kind for kind, count in counts.items() if not count], [])
+            print(f"{sum(counts.values())} changes stored: {counts}")

@@ -1,0 +1,1 @@
+"""The demo data and the studio that everybody may open."""

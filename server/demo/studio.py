@@ -1,0 +1,190 @@
+"""The demo data: shared ranges, papers and drawings, and the studio that everybody may open."""
+
+import csv
+import json
+from dataclasses import replace
+from pathlib import Path
+from typing import Any
+
+from django.db import transaction
+from django.utils import timezone
+
+from jindle_core.changes import AddColour
+from jindle_core.interchange.drawer_csv import read_drawer
+from jindle_core.interchange.entries import RangeFile
+from jindle_core.interchange.range_csv import read_range
+from jindle_core.interchange.range_json import DETAILS
+from jindle_core.line_art.svg import read_svg
+from jindle_core.plan import Anchor, Role
+from server.access import (
+    cards_of,
+    combinations_seen_by,
+    drawer_of,
+    drawings_seen_by,
+    kept_families_of,
+    papers_seen_by,
+    ranges_of,
+    readings_of,
+)
+from server.accounts.models import Person
+from server.cards.actions import change_card, create_card
+from server.cards.changes import read_change
+from server.cards.colouring import coloured_plans
+from server.cards.families import proposed
+from server.cards.models import Card
+from server.cards.serializers import SizeRequestSerializer
+from server.catalogue.arrays import Catalogue, read_catalogue
+from server.catalogue.drawer_actions import keep
+from server.catalogue.models import Colour, Range, touch_catalogue
+from server.catalogue.range_actions import RangeDetails, store_range
+from server.catalogue.reading_actions import keep_reader_state
+from server.colouring.actions import keep_family, store_drawing
+from server.colouring.models import Drawing
+from server.palettes.actions import keep_combination
+from server.papers.models import Paper
+from server.writes import write
+from standins.device import State
+
+DEMO_NAME = "The demo studio"
+DATA = Path(__file__).resolve().parents[2] / "demo" / "data"
+
+
+@transaction.atomic
+def load() -> bool:
+    """Load everything or nothing, once; False where it is there."""
+    if Person.objects.filter(name=DEMO_NAME).exists():
+        return False
+    for about in json.loads((DATA / "ranges.json").read_text()):
+        file = _with_spectra(
+            read_range((DATA / "ranges" / f"{about['slug']}.csv").read_bytes()), about["slug"]
+        )
+        fields = {name: about[name] for name in DETAILS if name in about}
+        store_range(None, RangeDetails(**fields), file)
+    _papers()
+    _drawings()
+    _combinations()
+    _furnish(Person.objects.create_user(DEMO_NAME))
+    return True
+
+
+@write
+def set_back(studio: Person) -> None:
+    """The studio as it was at first; who is in it stays in it."""
+    for theirs in (
+        cards_of(studio),
+        readings_of(studio),
+        papers_seen_by(studio).filter(owner=studio),
+        ranges_of(studio),
+        drawer_of(studio),
+        combinations_seen_by(studio).filter(owner=studio),
+        drawings_seen_by(studio).filter(owner=studio),
+        kept_families_of(studio),
+    ):
+        theirs.delete()
+    keep_reader_state(studio, State())
+    for name in ("units", "surround", "only_owned", "dark_first"):
+        setattr(studio, name, Person._meta.get_field(name).default)
+    studio.created = timezone.now()
+    studio.save()
+    touch_catalogue(studio)
+    _furnish(studio)
+
+
+def opened() -> Person | None:
+    """The studio for somebody who comes in; the first of a day (UTC) finds it as it was at first."""
+    studio = Person.objects.filter(name=DEMO_NAME).first()
+    if studio is not None and studio.created.date() < timezone.now().date():
+        set_back(studio)
+    return studio
+
+
+def _furnish(studio: Person) -> None:
+    """Its drawer, its cards and a family that was kept."""
+    ids = {
+        (name, key): pk
+        for name, key, pk in Colour.objects.filter(range__owner=None).values_list("range__name", "key", "pk")
+    }
+    drawings = {one.name: one for one in drawings_seen_by(studio).filter(owner=None)}
+    lines = read_drawer((DATA / "drawer.csv").read_bytes())
+    keep(studio, [(ids[line.range, line.colour], line.full, line.note) for line in lines])
+    catalogue = read_catalogue(studio)
+    for story in json.loads((DATA / "cards.json").read_text()):
+        card = _card(studio, catalogue, story, ids)
+        _colour(studio, catalogue, card, drawings[story["drawing"]], story["areas"])
+        made = read_change({"kind": "set_ground"} | _named(story["ground"], ids), catalogue, studio)
+        change_card(card, card.version, made, catalogue)
+        for told in story.get("build", ()):
+            change_card(card, card.version, read_change(_named(told, ids), catalogue, studio), catalogue)
+    keep_family(studio, "river green", [ids["Wherry", key] for key in ("REED-2", "REED-4", "REED-6")])
+
+
+def _card(studio: Person, catalogue: Catalogue, story: dict, ids: dict) -> Card:
+    size = SizeRequestSerializer().to_internal_value(story["size"])
+    card = create_card(studio, story["name"], size)
+    for told in story["changes"]:
+        anchor = told.get("anchor", {})
+        named = {"anchor": {"colour": ids[tuple(anchor["colour"])]}} if "colour" in anchor else {}
+        change_card(card, card.version, read_change(told | named, catalogue, studio), catalogue)
+    return card
+
+
+def _named(told: Any, ids: dict) -> Any:
+    """A ground or a piece as the story tells it, the ids of its colours looked up."""
+    if isinstance(told, dict):
+        return {
+            name: ids[tuple(one)] if name in ("colour", "id") and isinstance(one, list) else _named(one, ids)
+            for name, one in told.items()
+        }
+    return [_named(one, ids) for one in told] if isinstance(told, list) else told
+
+
+def _drawings() -> None:
+    """The shared line drawings."""
+    folder = DATA / "drawings"
+    for one in json.loads((folder / "drawings.json").read_text()):
+        store_drawing(None, one["name"], read_svg((folder / one["file"]).read_bytes()))
+
+
+def _colour(studio: Person, catalogue: Catalogue, card: Card, drawing: Drawing, areas: dict) -> None:
+    """The card's drawing with its areas as the story tells, and a family from the drawer for each."""
+    made = read_change({"kind": "set_drawing", "drawing": drawing.pk}, catalogue, studio)
+    change_card(card, card.version, made, catalogue)
+    keys = {area.name: area.key for area in card.plan.colouring.areas}
+    for name, told in areas.items():
+        made = read_change({"kind": "edit_area", "key": keys[name]} | told, catalogue, studio)
+        change_card(card, card.version, made, catalogue)
+    (coloured,) = coloured_plans([card], catalogue, studio)
+    change_card(card, card.version, proposed(coloured, list(keys.values()), owned=True), catalogue)
+
+
+def _with_spectra(file: RangeFile, slug: str) -> RangeFile:
+    """The range's file with the spectra that stand beside it, if any do."""
+    path = DATA / "spectra" / f"{slug}.csv"
+    if not path.exists():
+        return file
+    with path.open(newline="", encoding="utf-8") as lines:
+        spectra = {row[0]: tuple(map(float, row[1:])) for row in list(csv.reader(lines))[1:]}
+    return replace(file, entries=tuple(replace(one, reflectance=spectra[one.key]) for one in file.entries))
+
+
+def _papers() -> None:
+    """The drawn sheets, shared as their ranges are, with the share of each colour."""
+    for about in json.loads((DATA / "papers.json").read_text()):
+        found = Range.objects.get(owner=None, name=about["range"])
+        colours = list(found.colours.filter(family=about["title"]).order_by("id"))
+        for colour, share in zip(colours, about["shares"], strict=True):
+            colour.share = share
+        Colour.objects.bulk_update(colours, ["share"])
+        picture = (DATA / about["picture"]).read_bytes()
+        Paper.objects.create(range=found, title=about["title"], picture=picture, mime="image/png")
+    touch_catalogue(None)
+
+
+def _combinations() -> None:
+    """The shared combinations, which are tied to no supply."""
+    for about in json.loads((DATA / "combinations.json").read_text()):
+        colours = [
+            AddColour(Anchor(None, tuple(map(float, one["lab"])), "typed"), one["name"], Role(one["role"]))
+            for one in about["colours"]
+        ]
+        keep_combination(None, about["name"], colours)
