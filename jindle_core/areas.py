@@ -36,11 +36,12 @@ class Area:
 class Colouring:
     """How a card's picture is coloured.
 
-    ``drawing`` is a line drawing's id, ``paper`` a cardstock's (None: white
-    marker paper), ``surface`` what kind of paper it is where that is said of
-    this card (empty: as its range says), ``dark_first`` None as the person is used to, ``line`` a kind
-    of line ink (empty: no line), ``line_range`` a range that the line is
-    stamped with instead. ``next_key`` is above every key that an area ever had.
+    ``drawing`` is a line drawing's id, ``proportion`` its width by its height;
+    ``paper`` a cardstock's id (None: white marker paper), ``surface`` what kind
+    of paper it is where that is said of this card (empty: as its range says);
+    ``dark_first`` None as the person is used to; ``line`` a kind of line ink
+    (empty: no line), ``line_range`` a range that the line is stamped with
+    instead. ``next_key`` is above every key that an area ever had.
     """
 
     drawing: int | None = None
@@ -53,6 +54,7 @@ class Colouring:
     line_range: int | None = None
     finishes: tuple[str, ...] = ()
     next_key: int = 1
+    proportion: float | None = None
 
     def __post_init__(self) -> None:
         """Keep ``next_key`` above the areas that there are."""

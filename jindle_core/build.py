@@ -14,7 +14,7 @@ from jindle_core.layers.sizing import in_order
 
 @dataclass(frozen=True, slots=True)
 class Build:
-    """How a card is built.
+    """How a card is built. ``fold`` None: as the usual sheets allow.
 
     ``pieces`` lie on the front, ``inside`` on the right (or lower) half inside,
     each listed from the lowest up among those that lie on one thing; keys are
@@ -25,7 +25,7 @@ class Build:
     a piece ever had, so that none is used again.
     """
 
-    fold: Fold = Fold.SIDE
+    fold: Fold | None = None
     pieces: tuple[Piece, ...] = ()
     inside: tuple[Piece, ...] = ()
     base: End = WHITE

@@ -47,7 +47,7 @@ class StartLayout:
                     expected=", ".join(one.key for one in STARTS),
                 )
             )
-        pieces = start(self.layout, plan.size, plan.colours, plan.build.next_key)
+        pieces = start(self.layout, plan.size, plan.colours, plan.build.next_key, plan.colouring.proportion)
         return checked(plan, replace(plan.build, pieces=pieces, inside=(), ground_on=None))
 
 

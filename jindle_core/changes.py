@@ -13,6 +13,7 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import Size
 from jindle_core.layers.sizing import laid_out
 from jindle_core.media import COLUMNS
+from jindle_core.palettes.roles import guess_role
 from jindle_core.plan import Anchor, Choice, End, Pair, PaletteColour, Plan, Role, Waiver
 from jindle_core.waivers import subject
 
@@ -50,11 +51,15 @@ class SetCard:
 
 @dataclass(frozen=True, slots=True)
 class AddColour:
-    """Add a palette colour at the end."""
+    """Add a palette colour at the end; ``role`` None: as it seems.
+
+    With ``keep_pairs`` what lies on what stays as it is guessed without it.
+    """
 
     anchor: Anchor
     name: str
-    role: Role
+    role: Role | None
+    keep_pairs: bool = False
 
     label = "adding a colour"
 
@@ -73,7 +78,8 @@ class AddColour:
                         f"That colour is in the palette already, as {place} {colour.name}.", field="anchor"
                     )
                 )
-        added = PaletteColour(plan.next_key, checked_name(self.name), self.role, self.anchor)
+        role = self.role or guess_role(self.anchor.lab, [colour.role for colour in plan.colours])
+        added = PaletteColour(plan.next_key, checked_name(self.name), role, self.anchor)
         return replace(plan, colours=(*plan.colours, added), next_key=plan.next_key + 1)
 
 

@@ -4,7 +4,8 @@ import re
 
 SPAN = "span"
 THICKNESS, ENVELOPE, SPREAD, WRITING = "thickness", "envelope", "spread", "writing"
-_OF_CARD = (SPAN, THICKNESS, ENVELOPE, SPREAD, WRITING)
+SHEET = "sheet"
+_OF_CARD = (SPAN, THICKNESS, ENVELOPE, SPREAD, WRITING, SHEET)
 _OF_ONE = re.compile(
     r"(?:pair|once|family|fit|stands|finish):[0-9]{1,9}|melts:[0-9]{1,9}:[0-9]{1,9}|(?:ground|conflict):.+"
 )

@@ -29,10 +29,14 @@ def areas_of(drawing: LineDrawing) -> tuple[Area, ...]:
 
 @dataclass(frozen=True, slots=True)
 class SetDrawing:
-    """Colour another drawing, with its areas; None: only a list. Areas without a shape stay."""
+    """Colour another drawing, with its areas; None: only a list. Areas without a shape stay.
+
+    ``proportion`` is the drawing's width by its height.
+    """
 
     drawing: int | None
     areas: tuple[Area, ...] = ()
+    proportion: float | None = None
 
     label = "the line drawing"
 
@@ -48,7 +52,8 @@ class SetDrawing:
         )
         listed = [one for one in before.values() if not one.shape or self.drawing is None]
         areas = (*areas, *(replace(one, shape="") for one in listed))[: defaults.AREAS_LIMIT]
-        return replace(plan, colouring=replace(plan.colouring, drawing=self.drawing, areas=areas))
+        told = {"drawing": self.drawing, "areas": areas, "proportion": self.proportion}
+        return replace(plan, colouring=replace(plan.colouring, **told))
 
 
 @dataclass(frozen=True, slots=True)
@@ -172,11 +177,10 @@ class SetFamilies:
             if len(one.colours) > most or len(set(one.colours)) < len(one.colours):
                 raise BadInput(Problem(f"A family has up to {most} colours, each once.", field="colours"))
             area = colouring.area(one.key)
-            colouring = colouring.with_area(
-                replace(
-                    area, family=one.colours, glaze=None, medium=_coloured_with(one.medium or area.medium)
-                )
-            )
+            medium = _coloured_with(one.medium or area.medium)
+            # A glaze lies over whatever is the darkest, as long as it can lie there at all.
+            glaze = area.glaze if one.colours and medium is area.medium else None
+            colouring = colouring.with_area(replace(area, family=one.colours, glaze=glaze, medium=medium))
         return replace(plan, colouring=colouring)
 
 

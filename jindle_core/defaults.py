@@ -30,6 +30,7 @@ DIRECTION_TOUCH = 4.0
 DIRECTION_MUCH = 12.0
 # A component is named beside the largest only if it reaches this share of it.
 DIRECTION_SHARE = 0.5
+DIRECTION_HUE = 60.0  # degrees beyond which one hue is no longer on the way to the other
 
 # --- Nearest search: candidates taken from the DIN99o tree before ranking by
 # ΔE00, and the factor c such that every colour within ΔE00 d lies within d/c
@@ -240,6 +241,8 @@ GREY_CARD_LAB = (50.0, 0.0, 0.0)  # a photographer's grey card reflects 18 %: L*
 DARK_ROLE_L = 40.0  # a colour this dark can carry lettering on a light ground
 LIGHT_ROLE_L = 85.0
 NEUTRAL_ROLE_C = 8.0
+PALE_ROLE_C = 30.0  # C* up to which a very dark or very light colour is dark or light before it is a hue
+GROUND_ROLE_L, ACCENT_ROLE_C = 70.0, 40.0  # what lies quietly under a picture; what calls out
 WARM_HUE = 55.0  # degrees; warm and cool greys part along this line through the neutral axis
 MIDDLE_GREY_L, DARK_GREY_L = 65.0, 35.0  # what shades white things, and what gives them weight
 WRONG_GREY = 15.0  # ΔL* that a grey of the other temperature must be better by
@@ -348,6 +351,7 @@ WRITING_SHARE = 0.3  # of the inside that must be free and light enough to write
 # wide a letter is at most on the whole (0.46 to 0.56 in usual wishes; 0.65 all in capitals); and how much of
 # its box's height the type takes.
 TYPE_CAPITALS, TYPE_WIDTH, TYPE_WIDTH_CAPITALS, TYPE_HEIGHT = 0.67, 0.57, 0.65, 0.72
+SMALLER = (0.75, 0.5)  # of a picture's size, where it covers what is to be read
 WORDS_LEAST = 6  # letters: shorter words do not fill their box to the brim
 WORDS_LIMIT = 120
 LARGE_CAPITALS = 3.5  # mm, of bold type: 14 point, from which WCAG 2.2 calls bold lettering large
@@ -365,6 +369,8 @@ MIDDLE_RIM = 6.0  # mm of a mat that must stay under what covers its middle
 # --- Line drawings.
 LARGEST_DRAWING = 4 * 1024 * 1024
 DRAWING_SHAPES = 2000  # a drawing to be coloured by hand has some dozens
+DRAWING_POINTS, DRAWING_RINGS = 120_000, 4_000  # of a drawing, of one path: ten times what a fine stamp has
+DRAWING_FLAT = 1.0  # thousandths of the longer side
 DRAWING_AREAS = 120
 DRAWING_DEPTH = 40  # groups in groups
 DRAWING_FAR = 1e7  # user units: larger is a mistake, not a drawing

@@ -25,8 +25,9 @@ class Part:
     ``shape`` is "rect", "disc" (an ellipse in the box), "dots" (a pattern that
     fills the box), "ground" (the ground as it is laid), "drawing" (the card's
     line drawing), "veil" (vellum) or "text"; ``raised`` is how far (mm) foam
-    lifts it. ``piece`` is the key of the piece that it is, 0 for none, ``rim``
-    the white edge (mm) around it. Text has a ``size`` of type (mm).
+    lifts it, and ``trimmed`` that it ends at the card's edge. ``piece`` is the
+    key of the piece that it is, 0 for none, ``rim`` the white edge (mm) around
+    it. Text has a ``size`` of type (mm).
     """
 
     name: str
@@ -42,6 +43,7 @@ class Part:
     text: str = ""
     size: float = 0.0
     bold: bool = True
+    trimmed: bool = False
 
 
 def built_desk(
@@ -59,7 +61,7 @@ def built_desk(
         parts.append(_part("panel", "ground", boxes[BASE], WHITE))
     for piece in in_order(face):
         box, up = boxes[piece.key], stands[piece.key].bottom - stands[piece.on].top
-        told = {"raised": up, "piece": piece.key}
+        told = {"raised": up, "piece": piece.key, "trimmed": piece.trimmed}
         rim = defaults.WHITE_EDGE if piece.white_edge else 0.0
         if piece.key == carrier:
             parts.append(_part("panel", "ground", box, piece.material, **told))

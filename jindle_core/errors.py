@@ -25,3 +25,7 @@ class BadInput(ValueError):
     def __init__(self, *problems: Problem) -> None:
         super().__init__("; ".join(problem.message for problem in problems))
         self.problems = problems
+
+    def __reduce__(self) -> tuple[type["BadInput"], tuple[Problem, ...]]:
+        """How it travels from one process to another."""
+        return type(self), self.problems

@@ -1,7 +1,7 @@
 """What are all the changes that can be made to a card's plan, and what is the plan after one?"""
 
 from jindle_core.build_changes import BuildChange
-from jindle_core.changes import Change, PairChange
+from jindle_core.changes import AddColour, Change, PairChange
 from jindle_core.colouring_changes import ColouringChange
 from jindle_core.ground_changes import SetGround
 from jindle_core.plan import Pair, Plan
@@ -16,5 +16,6 @@ def changed(plan: Plan, change: AnyChange, guessed: tuple[Pair, ...] = ()) -> Pl
     ``guessed`` are the pairs that stand while none were said; a change of
     pairs makes them the person's own.
     """
-    before = plan.settled(guessed) if isinstance(change, PairChange) else plan
+    keeps = isinstance(change, AddColour) and change.keep_pairs
+    before = plan.settled(guessed) if keeps or isinstance(change, PairChange) else plan
     return still_waived(before, change.apply(before))

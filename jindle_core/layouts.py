@@ -22,10 +22,11 @@ class Start:
 
 @dataclass(frozen=True, slots=True)
 class _Maker:
-    """A card's size, and which end of the palette plays which role."""
+    """A card's size, which end of the palette plays which role, and the drawing's width by its height."""
 
     card: Size
     ends: dict[Role, End]
+    proportion: float | None
 
     def share(self, length: Length, part: float) -> Length:
         """A part of a length, on the ruler's marks: whole sixteenths or millimetres."""
@@ -60,7 +61,11 @@ class _Maker:
         return Piece(key, Kind.PANEL, "panel", on, self.edge, material=self.of(*roles))
 
     def picture(self, key: int, on: int, wide: float, high: float, place: Place) -> Piece:
-        """A picture, raised."""
+        """A picture, raised, as large as it fits into so much of the card."""
+        if self.proportion:
+            width, height = self.card.width.millimetres, self.card.height.millimetres
+            shape = float(width / height) * wide / high
+            wide, high = wide * min(self.proportion / shape, 1.0), high * min(shape / self.proportion, 1.0)
         return Piece(
             key, Kind.IMAGE, "picture", on, size=self.size(wide, high), place=place,
             material=self.of(Role.LEAD), raised=Raised.TAPE,
@@ -169,16 +174,23 @@ STARTS = (
 )
 
 
-def start(key: str, card: Size, colours: Sequence[PaletteColour], first: int = 1) -> tuple[Piece, ...]:
+def start(
+    key: str,
+    card: Size,
+    colours: Sequence[PaletteColour],
+    first: int = 1,
+    proportion: float | None = None,
+) -> tuple[Piece, ...]:
     """The pieces of a layout for a card, in its palette's roles; KeyError for one that there is not.
 
-    Their keys begin with ``first``.
+    Their keys begin with ``first``; the picture takes the ``proportion`` (width
+    by height) of the card's drawing, where it has one.
     """
     ends: dict[Role, End] = {}
     for colour in colours:
         ends.setdefault(colour.role, End("palette", colour.key))
     made = {one.key: one for one in STARTS}[key].made
-    return tuple(_shifted(piece, first - 1) for piece in made(_Maker(card, ends)))
+    return tuple(_shifted(piece, first - 1) for piece in made(_Maker(card, ends, proportion)))
 
 
 def _shifted(piece: Piece, by: int) -> Piece:

@@ -16,6 +16,7 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import Size
 from jindle_core.ground import Ground
 from jindle_core.keys import above
+from jindle_core.layers.folding import Fold, usual_fold
 from jindle_core.stored import plain, structured
 
 
@@ -108,6 +109,11 @@ class Plan:
         """Keep the next keys above those that there are."""
         object.__setattr__(self, "next_key", above(self.colours, self.next_key))
         object.__setattr__(self, "next_pair", above(self.pairs or (), self.next_pair))
+
+    @property
+    def fold(self) -> Fold:
+        """How the card is folded: as said, or as the usual sheets allow."""
+        return self.build.fold or usual_fold(self.size)
 
     def colour(self, key: int) -> PaletteColour:
         """The palette colour with this key; BadInput where there is none."""

@@ -101,5 +101,6 @@ _SUBJECTS: dict[str, Callable[[Plan, list[int]], Any]] = {
     check_ids.SPREAD: _of_build(lambda plan: True),
     check_ids.WRITING: _of_build(lambda plan: True),
     check_ids.THICKNESS: _of_build(lambda plan: plan.build.post_limit),
+    check_ids.SHEET: _of_build(lambda plan: (plan.size, plan.fold)),
     check_ids.ENVELOPE: _of_build(lambda plan: (plan.size, plan.build.envelope)),
 }

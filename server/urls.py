@@ -96,6 +96,7 @@ api = [
     path("cards/<int:pk>", cards.OneCard.as_view()),
     path("cards/<int:pk>/changes", cards.CardChanges.as_view()),
     path("cards/<int:pk>/mends", cards.CardMends.as_view()),
+    path("cards/<int:pk>/adding", cards.CardAdding.as_view()),
     path("cards/<int:pk>/states", cards.CardStates.as_view()),
     path("cards/<int:pk>/file", cards.CardFile.as_view()),
     path("cards/<int:pk>/undo", cards.CardUndo.as_view()),

@@ -91,7 +91,13 @@ class BrowserTestCase(StaticLiveServerTestCase):
         self.choose("Role:", role)
         self.page.get_by_label("Your name for it").fill(name)
         self.page.get_by_role("combobox", name="Find a colour").fill(typed)
+        strip = self.page.locator("[data-colour]")
+        there = strip.count()
         self.page.get_by_role("option").first.click()
+        asked = self.button("Add it and change that")
+        expect(asked.or_(strip.nth(there))).to_be_visible()
+        if asked.is_visible():
+            asked.click()
         expect(self.dialog()).to_have_count(0)
 
     def check_axe(self) -> None:

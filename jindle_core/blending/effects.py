@@ -13,6 +13,7 @@ from jindle_core.contrast.rules import Finding, Status
 from jindle_core.prediction.kubelka_munk import film
 from jindle_core.prediction.laying import SCATTER_SHAPE
 from jindle_core.prediction.stocks import WHITE
+from jindle_core.shown import shown
 
 
 class EffectKind(StrEnum):
@@ -115,7 +116,7 @@ def examine_marks(kind: EffectKind, found: Marks) -> Finding:
         )
     off = float(np.median(delta_e(found.seen, found.under)))
     lighter = float(np.median(found.seen[:, 0] - found.under[:, 0]))
-    figure = f"ΔE {off:.0f}, ΔL* {abs(lighter):.0f} {'lighter' if lighter > 0 else 'darker'}"
+    figure = f"ΔE {shown(off, shows, loud)}, ΔL* {abs(lighter):.0f} {'lighter' if lighter > 0 else 'darker'}"
     if off < shows:
         return Finding(Status.LOOK_AGAIN, figure, f"ΔE {shows:g}", _TOO_FAINT[kind])
     if kind in (EffectKind.STENCIL, EffectKind.TEXT) and off > loud:

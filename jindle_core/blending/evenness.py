@@ -8,6 +8,7 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.contrast.rules import Finding, Status
 from jindle_core.prediction.stocks import WHITE
+from jindle_core.shown import shown
 
 
 def examine_steps(labs: Array) -> Finding:
@@ -21,7 +22,7 @@ def examine_steps(labs: Array) -> Finding:
     if span < defaults.OMBRE_SPAN:
         return Finding(
             Status.LOOK_AGAIN,
-            figure,
+            f"{figure}: {shown(span, defaults.OMBRE_SPAN)} in all",
             f"ΔL* {defaults.OMBRE_SPAN:.0f} in all",
             "hardly gets darker or lighter",
         )
@@ -53,7 +54,7 @@ def examine_centre(centre: Array, edge: Array) -> Finding:
     hue = np.degrees(np.arctan2(edge[2], edge[1])) % 360
     warm = chroma >= defaults.MUD_ENDS_C and defaults.WARM_HUES[0] <= hue <= defaults.WARM_HUES[1]
     most = defaults.CENTRE_WARM if warm else defaults.CENTRE_HARSH
-    figure, limit = f"ΔE {off:.0f}, ΔL* {abs(centre[0] - edge[0]):.0f}", f"at most ΔE {most:.0f}"
+    figure, limit = f"ΔE {shown(off, most)}, ΔL* {abs(centre[0] - edge[0]):.0f}", f"at most ΔE {most:.0f}"
     if off <= most:
         return Finding(Status.HOLDS, figure, limit, "")
     beside = "a warm edge" if warm else "so strong an edge"
@@ -65,7 +66,7 @@ def examine_edge(ink: Inks, card: Array = WHITE) -> Finding:
     flat, gathered = (seen_on(ink.times(np.array(weight)), card) for weight in (1.0, defaults.EDGE_GATHERS))
     off = float(delta_e(flat, gathered))
     figure, limit = (
-        f"ΔE {off:.1f}, ΔL* {flat[0] - gathered[0]:.0f} darker",
+        f"ΔE {shown(off, defaults.EDGE_LINE, digits=1)}, ΔL* {flat[0] - gathered[0]:.0f} darker",
         f"at most ΔE {defaults.EDGE_LINE:.0f}",
     )
     if off <= defaults.EDGE_LINE:

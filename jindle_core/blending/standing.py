@@ -11,6 +11,7 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.contrast.measures import measure
 from jindle_core.contrast.rules import RULES, Finding, PairKind, Status, examine_each, holds
+from jindle_core.shown import percent, shown
 
 
 class Wish(StrEnum):
@@ -29,8 +30,8 @@ def examine_picture(picture: Array, ground: Array, names: Sequence[str], outline
     """
     stands = holds(PairKind.PICTURE, picture, ground)
     share = float(stands.mean())
-    figure = f"{100 * share:.0f} % of its outline"
     wanted, least = defaults.STANDS_SHARE
+    figure = f"{percent(share, wanted, least)} of its outline"
     limit = f"{100 * wanted:.0f} % with {RULES[PairKind.PICTURE].limit}"
     if share >= wanted:
         return Finding(Status.HOLDS, figure, limit, "")
@@ -67,8 +68,8 @@ def examine_wish(wish: Wish, ground: Array, picture: Array, card: Array) -> Find
 
 def _quiet(ground: Array, picture: Array, card: Array) -> Finding:
     delta_l, ratio, off = _apart(ground)
-    figure = f"ΔL* {delta_l:.0f}, ΔE {off:.0f}"
     limit = RULES[PairKind.QUIET].limit
+    figure = RULES[PairKind.QUIET].figure(ratio, delta_l, off)
     if delta_l > defaults.QUIET_DELTA_L or ratio > defaults.QUIET_RATIO or off > defaults.QUIET_DELTA_E:
         return Finding(Status.LOOK_AGAIN, figure, limit, "too loud: its own colours differ too much")
     if _hardly_there(ground, card):
@@ -78,7 +79,7 @@ def _quiet(ground: Array, picture: Array, card: Array) -> Finding:
         if own > beside + defaults.GROUND_LOUD:
             return Finding(
                 Status.LOOK_AGAIN,
-                f"C* {own:.0f}, the picture's {beside:.0f}",
+                f"C* {shown(own, beside + defaults.GROUND_LOUD)}, the picture's {beside:.0f}",
                 f"at most {defaults.GROUND_LOUD:.0f} more",
                 "too loud: stronger in colour than the picture",
             )
@@ -87,18 +88,19 @@ def _quiet(ground: Array, picture: Array, card: Array) -> Finding:
 
 def _dark(ground: Array, picture: Array) -> Finding:
     level = float(np.median(ground[:, 0]))
+    figure = f"L* {shown(level, defaults.DARK_GROUND_L)}"
     limit = f"L* {defaults.DARK_GROUND_L:.0f} at most"
     if level > defaults.DARK_GROUND_L:
-        return Finding(Status.LOOK_AGAIN, f"L* {level:.0f}", limit, "too quiet: not dark enough to shine on")
+        return Finding(Status.LOOK_AGAIN, figure, limit, "too quiet: not dark enough to shine on")
     lighter = picture[:, 0] >= level + defaults.PICTURE_DELTA_L
     if len(picture) and lighter.mean() < defaults.SHINES_SHARE:
         return Finding(
             Status.LOOK_AGAIN,
-            f"{100 * lighter.mean():.0f} % of the picture is lighter",
+            f"{percent(float(lighter.mean()), defaults.SHINES_SHARE)} of the picture is lighter",
             f"{100 * defaults.SHINES_SHARE:.0f} %",
             "the picture has too little that could shine on it",
         )
-    return Finding(Status.HOLDS, f"L* {level:.0f}", limit, "right: the picture shines on it")
+    return Finding(Status.HOLDS, figure, limit, "right: the picture shines on it")
 
 
 def _bright(ground: Array, picture: Array, card: Array) -> Finding:
@@ -108,7 +110,7 @@ def _bright(ground: Array, picture: Array, card: Array) -> Finding:
     if not len(picture):
         return Finding(Status.HOLDS, "", limit, "there is no picture on it yet")
     low, high = np.quantile(picture[:, 0], [defaults.GROUND_TAIL, 1 - defaults.GROUND_TAIL])
-    figure = f"the picture's ΔL* {high - low:.0f}"
+    figure = f"the picture's ΔL* {shown(float(high - low), defaults.PALETTE_SPAN)}"
     if high - low < defaults.PALETTE_SPAN:
         return Finding(Status.LOOK_AGAIN, figure, limit, "too loud for so flat a picture")
     return Finding(Status.HOLDS, figure, limit, "right: the picture has the range for it")

@@ -8,6 +8,7 @@ import numpy as np
 from colour.difference import delta_E_CIE2000
 
 from jindle_core import defaults
+from jindle_core.colorimetry.naming import hue_name
 from jindle_core.colorimetry.spaces import Array
 
 
@@ -57,16 +58,26 @@ def components(target: Sequence[float], other: Sequence[float]) -> Components:
 
 
 _HUELESS = 4.0  # C*ab below which a colour has no hue to speak of
-# Which way the hue goes when it turns counter-clockwise or clockwise from a
-# hue angle: each entry (up to this angle, name of the hue ahead, name behind).
-_TOWARDS = (
-    (50, "more orange", "pinker"),
-    (80, "yellower", "redder"),
-    (115, "greener", "more orange"),
-    (185, "bluer", "yellower"),
-    (285, "more violet", "greener"),
-    (335, "pinker", "bluer"),
-    (360, "redder", "more violet"),
+# What one says of a hue (CIELAB, up to an angle) that turns counter-clockwise, and of one that turns back:
+# the next plain name on that side, which lies farther on than the hue itself.
+_ON = (
+    (10, "redder"),
+    (50, "more orange"),
+    (80, "yellower"),
+    (130, "greener"),
+    (255, "bluer"),
+    (295, "more violet"),
+    (335, "pinker"),
+    (360, "redder"),
+)
+_BACK = (
+    (45, "pinker"),
+    (75, "redder"),
+    (110, "more orange"),
+    (170, "yellower"),
+    (265, "greener"),
+    (325, "bluer"),
+    (360, "more violet"),
 )
 
 
@@ -74,10 +85,13 @@ def direction_words(target: Sequence[float], other: Sequence[float]) -> str:
     """How the other colour (3,) differs from the target (3,), as one would say it.
 
     Names the largest component, and the second where it comes near the first;
-    empty where none is large enough to name.
+    empty where none is large enough to name. Hues that lie far apart are not on
+    the way to one another: both are named outright.
 
     >>> direction_words([50, 0, -30], [53, 0, -30])
     'a touch lighter'
+    >>> direction_words([42, -14, -22], [60, 10, 26])
+    'a different hue: golden yellow against blue, and much lighter'
     """
     parts = components(target, other)
     # A step in chroma or hue looks smaller than the same step in lightness the
@@ -86,22 +100,37 @@ def direction_words(target: Sequence[float], other: Sequence[float]) -> str:
     named = [
         (abs(parts.lightness), "lighter" if parts.lightness > 0 else "darker"),
         (abs(parts.chroma) / (1 + 0.045 * strength), "stronger" if parts.chroma > 0 else "duller"),
-        (abs(parts.hue) / (1 + 0.015 * strength), _hue_word(target, other, parts.hue)),
     ]
-    named.sort(key=lambda part: part[0], reverse=True)
-    largest = named[0][0]
+    if _hues_apart(target, other) > defaults.DIRECTION_HUE:
+        told = f"a different hue: {hue_name(other)} against {hue_name(target)}"
+        beside = _worded(named)
+        return f"{told}, and {beside}" if beside else told
+    named.append((abs(parts.hue) / (1 + 0.015 * strength), _hue_word(target, other, parts.hue)))
+    return _worded(named)
+
+
+def _worded(named: list[tuple[float, str]]) -> str:
+    ranked = sorted(named, key=lambda part: part[0], reverse=True)
+    largest = ranked[0][0]
     if largest < defaults.DIRECTION_FLOOR:
         return ""
     least = max(defaults.DIRECTION_FLOOR, defaults.DIRECTION_SHARE * largest)
-    told = " and ".join(word for size, word in named[:2] if size >= least)
+    told = " and ".join(word for size, word in ranked[:2] if size >= least)
     if largest < defaults.DIRECTION_TOUCH:
         return "a touch " + told
     return "much " + told if largest >= defaults.DIRECTION_MUCH else told
+
+
+def _hues_apart(target: Sequence[float], other: Sequence[float]) -> float:
+    """Degrees between two hues; 0 where either is too grey to have one."""
+    if min(math.hypot(one[1], one[2]) for one in (target, other)) < defaults.NEUTRAL_ROLE_C:
+        return 0.0
+    turn = math.degrees(math.atan2(other[2], other[1]) - math.atan2(target[2], target[1]))
+    return abs((turn + 180) % 360 - 180)
 
 
 def _hue_word(target: Sequence[float], other: Sequence[float], turn: float) -> str:
     # Near the neutral axis the target has no hue to turn from: the other's counts.
     seen_from = target if math.hypot(target[1], target[2]) >= _HUELESS else other
     angle = math.degrees(math.atan2(seen_from[2], seen_from[1])) % 360
-    ahead, behind = next((ahead, behind) for limit, ahead, behind in _TOWARDS if angle <= limit)
-    return ahead if turn > 0 else behind
+    return next(word for limit, word in (_ON if turn > 0 else _BACK) if angle <= limit)

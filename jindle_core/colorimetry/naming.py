@@ -40,11 +40,24 @@ def hue_family(lab: Sequence[float]) -> str:
         if chroma < 1.5:
             return _depth(lightness) + "grey"
         return _depth(lightness) + ("warm grey" if -45 <= (angle + 180) % 360 - 180 <= 135 else "cool grey")
-    if 35 <= angle <= 85 and lightness < 55 and chroma < 45:
-        return _depth(lightness, 25, 70) + "brown"
-    name = next(name for limit, name in _HUES if angle <= limit)
+    name = hue_name(lab)
+    if name == "brown":
+        return _depth(lightness, 25, 70) + name
     greyish = "greyish " if chroma < _GREYISH_CHROMA else ""
     return _depth(lightness) + greyish + name
+
+
+def hue_name(lab: Sequence[float]) -> str:
+    """What one would call only the hue of a colour (3,) that has one.
+
+    >>> hue_name([45, 12, 28])
+    'brown'
+    """
+    lightness, a, b = lab
+    chroma, angle = math.hypot(a, b), math.degrees(math.atan2(b, a)) % 360
+    if 35 <= angle <= 85 and lightness < 55 and chroma < 45:
+        return "brown"
+    return next(name for limit, name in _HUES if angle <= limit)
 
 
 def _depth(lightness: float, dark: float = 32, pale: float = 78) -> str:

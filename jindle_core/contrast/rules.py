@@ -17,6 +17,7 @@ from jindle_core.media import (
     PICTURE_MEDIA,
     Medium,
 )
+from jindle_core.shown import shown
 
 Holds = NDArray[np.bool_]
 
@@ -63,20 +64,26 @@ def _at_least(limits: tuple[float, float]) -> Callable[[Measures], Holds]:
     return lambda found: (found.ratio >= ratio) & (found.delta_l >= delta_l)
 
 
-def _reads(ratio: float, delta_l: float, _: float) -> str:
-    return f"{ratio:.1f} : 1, ΔL* {delta_l:.0f}"
+def _reads(limits: tuple[float, float]) -> Callable[[float, float, float], str]:
+    least_ratio, least_l = limits
+    return lambda ratio, delta_l, _: (
+        f"{shown(ratio, least_ratio, digits=1)} : 1, ΔL* {shown(delta_l, least_l)}"
+    )
 
 
 def _stands(_: float, delta_l: float, distance: float) -> str:
-    return f"ΔE {distance:.0f}, ΔL* {delta_l:.0f}"
+    return f"ΔE {shown(distance, defaults.PICTURE_DELTA_E)}, ΔL* {shown(delta_l, defaults.PICTURE_DELTA_L)}"
 
 
 def _quiet_figure(ratio: float, delta_l: float, distance: float) -> str:
-    return f"{ratio:.2f} : 1, ΔL* {delta_l:.0f}, ΔE {distance:.0f}"
+    return (
+        f"{shown(ratio, defaults.QUIET_RATIO, digits=2)} : 1, ΔL* {shown(delta_l, defaults.QUIET_DELTA_L)},"
+        f" ΔE {shown(distance, defaults.QUIET_DELTA_E)}"
+    )
 
 
 def _mat_figure(_: float, __: float, distance: float) -> str:
-    return f"ΔE {distance:.0f}"
+    return f"ΔE {shown(distance, defaults.MAT_DELTA_E)}"
 
 
 RULES = {
@@ -89,7 +96,7 @@ RULES = {
             "{:.0f} : 1 and ΔL* {:.0f}".format(*defaults.LETTERING_SMALL),
             Status.FAILS,
             "cannot be read at arm's length",
-            _reads,
+            _reads(defaults.LETTERING_SMALL),
             (("upper", LETTERING_MEDIA), ("lower", GROUND_MEDIA)),
         ),
         Rule(
@@ -99,7 +106,7 @@ RULES = {
             "{:g} : 1 and ΔL* {:.0f}".format(*defaults.LETTERING_LARGE),
             Status.FAILS,
             "cannot be read at arm's length",
-            _reads,
+            _reads(defaults.LETTERING_LARGE),
             (("upper", LETTERING_MEDIA), ("lower", GROUND_MEDIA)),
         ),
         Rule(
@@ -208,7 +215,7 @@ def _by_colour_only(upper: Array, lower: Array) -> str:
 def examine_span(lab: Array) -> Finding:
     """Whether a palette (n, 3) reaches from light to dark; n at least 1."""
     span = float(np.ptp(np.asarray(lab)[:, 0]))
-    limit = f"ΔL* {defaults.PALETTE_SPAN:.0f}"
+    figure, limit = f"ΔL* {shown(span, defaults.PALETTE_SPAN)}", f"ΔL* {defaults.PALETTE_SPAN:.0f}"
     if span >= defaults.PALETTE_SPAN:
-        return Finding(Status.HOLDS, f"ΔL* {span:.0f}", limit, "")
-    return Finding(Status.LOOK_AGAIN, f"ΔL* {span:.0f}", limit, "has no full range from light to dark")
+        return Finding(Status.HOLDS, figure, limit, "")
+    return Finding(Status.LOOK_AGAIN, figure, limit, "has no full range from light to dark")

@@ -10,6 +10,7 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.contrast.measures import measure
 from jindle_core.contrast.rules import Finding, PairKind, Status, examine_each, holds
+from jindle_core.shown import percent, shown
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,7 +88,8 @@ def melting(labs: Array, pairs: Sequence[tuple[int, int]]) -> list[tuple[int, in
 def examine_melting(one: Array, other: Array) -> Finding:
     """What squinting makes of two colours (3,) that melt together."""
     found = measure(one, other)
-    figure = f"ΔL* {found.delta_l[0]:.0f}, ΔE {found.delta_e[0]:.0f}"
+    lightness, off = float(found.delta_l[0]), float(found.delta_e[0])
+    figure = f"ΔL* {shown(lightness, defaults.MELTS_L)}, ΔE {shown(off, defaults.MAT_DELTA_E)}"
     return Finding(
         Status.LOOK_AGAIN,
         figure,
@@ -100,11 +102,12 @@ def examine_finish(lab: Array, card: Array, names: Sequence[str]) -> Finding:
     """Whether a finishing piece (3,) repeats one of the card's colours (n, 3), or sets them off; n ≥ 1."""
     off = delta_e(np.asarray(lab, float), np.asarray(card, float))
     nearest = int(off.argmin())
-    figure = f"ΔE {off[nearest]:.0f} from {names[nearest]}"
+    distance = float(off[nearest])
+    figure = f"ΔE {shown(distance, defaults.NEAR, defaults.PICTURE_DELTA_E)} from {names[nearest]}"
     limit = f"ΔE {defaults.NEAR:.0f} at most, or {defaults.PICTURE_DELTA_E:.0f} from all"
-    if off[nearest] <= defaults.NEAR:
+    if distance <= defaults.NEAR:
         return Finding(Status.HOLDS, figure, limit, f"repeats {names[nearest]}")
-    if off[nearest] >= defaults.PICTURE_DELTA_E:
+    if distance >= defaults.PICTURE_DELTA_E:
         return Finding(Status.HOLDS, figure, limit, "sets the card's colours off on purpose")
     return Finding(Status.LOOK_AGAIN, figure, limit, "neither repeats a colour of the card nor sets one off")
 
@@ -126,7 +129,8 @@ def examine_spread(lab: Array, areas: Array) -> Finding:
     light, dark = shares[lightness >= defaults.SPREAD_LIGHT_L], shares[lightness <= defaults.DARK_ROLE_L]
     middle = 1 - light.sum() - dark.sum()
     parts = zip((light.sum(), middle, dark.sum()), ("light", "middle", "dark"), strict=True)
-    figure = f"ΔL* {span:.0f}: " + ", ".join(f"{_percent(share)} {word}" for share, word in parts)
+    figure = f"ΔL* {shown(span, defaults.PALETTE_SPAN)}: "
+    figure += ", ".join(f"{_percent(share)} {word}" for share, word in parts)
     limit = f"ΔL* {defaults.PALETTE_SPAN:.0f}"
     if span >= defaults.PALETTE_SPAN:
         return Finding(Status.HOLDS, figure, limit, "")
@@ -137,7 +141,10 @@ def examine_writing(lab: Array, areas: Array) -> Finding:
     """Whether there is room inside that takes a dark pen: colours (n, 3) with areas (n,)."""
     pen = np.broadcast_to(np.array(defaults.PEN_LAB), np.asarray(lab).shape)
     share = float(np.asarray(areas)[holds(PairKind.LETTERING_SMALL, pen, lab)].sum() / np.sum(areas))
-    figure, limit = f"{_percent(share)} takes a dark pen", _percent(defaults.WRITING_SHARE)
+    figure, limit = (
+        f"{percent(share, defaults.WRITING_SHARE)} takes a dark pen",
+        _percent(defaults.WRITING_SHARE),
+    )
     if share >= defaults.WRITING_SHARE:
         return Finding(Status.HOLDS, figure, limit, "")
     return Finding(Status.LOOK_AGAIN, figure, limit, "has no room for what you write")

@@ -78,7 +78,7 @@ def pack(pieces: Sequence[ToCut], sheet: Size, work: int = defaults.PACKING_WORK
         )
     wide, high = grains(sheet.width), grains(sheet.height)
     for piece in pieces:
-        if not _holds(piece, wide, high):
+        if not holds(piece, sheet):
             raise BadInput(
                 Problem(
                     f"No sheet is big enough for {piece.name}, {piece.size.text()}: one is {sheet.text()}.",
@@ -119,7 +119,9 @@ def _ways(count: int) -> Iterator[tuple[type, Callable, tuple[bool, ...]]]:
         yield random.choice(_ALGORITHMS), random.choice(_SORTS), turns
 
 
-def _holds(piece: ToCut, wide: int, high: int) -> bool:
+def holds(piece: ToCut, sheet: Size) -> bool:
+    """Whether a sheet is big enough for a piece, turned if it may be."""
+    wide, high = grains(sheet.width), grains(sheet.height)
     width, height = grains(piece.size.width), grains(piece.size.height)
     return (width <= wide and height <= high) or (piece.turns and height <= wide and width <= high)
 

@@ -41,12 +41,14 @@ class Builder:
         count: int = 1,
         allowance: Allowance = USUAL,
         off: Array | None = None,
+        reach: float = defaults.NEAR,
     ) -> list[Family]:
         """The best families of 2 to 5 tones around a wanted colour (3,), best first.
 
         A family holds one of the candidates nearest to the wanted colour,
         rather in its middle than at an end. ``off`` are the ΔE00 of the wanted
-        colour from every candidate, (n,), where they are known already.
+        colour from every candidate, (n,), where they are known already; how
+        near one tone must come, as ``judge`` takes it, is ``reach``.
 
         Ours: a dynamic programme outwards from the anchor, to both sides,
         that keeps both ends of every path, so that the span is exact; checked
@@ -57,7 +59,7 @@ class Builder:
         most like the wanted colour in hue and strength are looked at.
         """
         if len(self.candidates) > defaults.FAMILY_CANDIDATES:
-            return self._among_alike(np.asarray(wanted, dtype=float), tones, count, allowance)
+            return self._among_alike(np.asarray(wanted, dtype=float), tones, count, allowance, reach)
         tones = min(tones, len(self.candidates))
         if tones < defaults.FAMILY_SIZES[0]:
             return []
@@ -74,15 +76,17 @@ class Builder:
                     break
                 found += self._around(int(anchor), tones, kept, count, extra, allowance)
             if found:
-                return self._families(found, kept, count, allowance)
-        return self.best(wanted, tones - 1, count, allowance, off)
+                return self._families(found, kept, count, allowance, wanted, reach)
+        return self.best(wanted, tones - 1, count, allowance, off, reach)
 
     @cached_property
     def _steps(self) -> Steps:
         """[i, j]: from candidate i down to candidate j."""
         return steps(self.candidates[:, None], self.candidates[None])
 
-    def _among_alike(self, wanted: Array, tones: int, count: int, allowance: Allowance) -> list[Family]:
+    def _among_alike(
+        self, wanted: Array, tones: int, count: int, allowance: Allowance, reach: float
+    ) -> list[Family]:
         """The best families of the candidates whose a, b come nearest to the wanted colour's."""
         apart = ((self.candidates[:, 1:] - wanted[1:]) ** 2).sum(axis=1)
         kept = np.sort(np.argpartition(apart, defaults.FAMILY_CANDIDATES)[: defaults.FAMILY_CANDIDATES])
@@ -92,16 +96,22 @@ class Builder:
                 places=tuple(int(kept[place]) for place in family.places),
                 anchor=int(kept[family.anchor]),
             )
-            for family in Builder(self.candidates[kept]).best(wanted, tones, count, allowance)
+            for family in Builder(self.candidates[kept]).best(wanted, tones, count, allowance, reach=reach)
         ]
 
     def _families(
-        self, found: list[tuple[float, tuple[int, ...], int]], kept: str, count: int, allowance: Allowance
+        self,
+        found: list[tuple[float, tuple[int, ...], int]],
+        kept: str,
+        count: int,
+        allowance: Allowance,
+        wanted: Array,
+        reach: float,
     ) -> list[Family]:
         families: dict[tuple[int, ...], Family] = {}
         for cost, places, anchor in sorted(found):
             if places not in families and len(families) < count:
-                judged = judge(self.candidates[list(places)], allowance)
+                judged = judge(self.candidates[list(places)], allowance, wanted, reach)
                 families[places] = Family(places, anchor, cost, kept, judged)
         return list(families.values())
 

@@ -6,7 +6,9 @@ import numpy as np
 from numpy.typing import NDArray
 
 from jindle_core import defaults
+from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
+from jindle_core.shown import shown
 
 
 @dataclass(frozen=True, slots=True)
@@ -99,7 +101,8 @@ class Judgement:
     """A family's steps, its span and the one wanted in ΔL*, and what is wrong.
 
     ``lightness`` is ΔL* of each step, ``hue`` its turn in degrees, None where
-    it is too near to grey for an angle to say anything.
+    it is too near to grey for an angle to say anything; ``off`` the ΔE00 of
+    the nearest tone from the colour wanted, None where none is.
     """
 
     lightness: tuple[float, ...]
@@ -107,6 +110,7 @@ class Judgement:
     span: float
     wanted: float
     faults: tuple[Fault, ...]
+    off: float | None = None
 
     @property
     def holds(self) -> bool:
@@ -114,8 +118,18 @@ class Judgement:
         return not self.faults
 
 
-def judge(tones: Array, allowance: Allowance = USUAL) -> Judgement:
+def judge(
+    tones: Array,
+    allowance: Allowance = USUAL,
+    around: Array | None = None,
+    reach: float = defaults.NEAR,
+    glazed: Array | None = None,
+) -> Judgement:
     """What holds of tones (k, 3), light to dark, k 2 to 5.
+
+    ``around`` is the colour (3,) that they are wanted for, of which one must
+    come within a ΔE00 of ``reach``; ``glazed`` (3,) the darkest with a glaze
+    over it, which deepens the whole.
 
     >>> judge(np.array([[80.0, 0, 30], [62, 4, 34], [45, 8, 36]])).holds
     True
@@ -130,29 +144,42 @@ def judge(tones: Array, allowance: Allowance = USUAL) -> Judgement:
         lighter, darker = names[at], names[at + 1]
         delta = float(found.lightness[at])
         if delta < least:
-            words = f"the {darker} is too near the {lighter}: only ΔL* {delta:.0f}"
+            words = f"the {darker} is too near the {lighter}: only ΔL* {shown(delta, least)}"
             if delta <= 0:
                 words = f"the {darker} is not darker than the {lighter}"
             faults.append(Fault(at, "near", words))
         elif delta > most:
-            faults.append(Fault(at, "far", f"{lighter} and {darker} will not join: ΔL* {delta:.0f} apart"))
+            faults.append(
+                Fault(at, "far", f"{lighter} and {darker} will not join: ΔL* {shown(delta, most)} apart")
+            )
         if not found.hue_holds(kept.hue)[at]:
             turn = float(found.hue[at])
-            faults.append(Fault(at, "hue", f"the hue jumps by {turn:.0f}° from {lighter} to {darker}"))
+            faults.append(
+                Fault(at, "hue", f"the hue jumps by {shown(turn, kept.hue)}° from {lighter} to {darker}")
+            )
         if not found.chroma_holds[at]:
             faults.append(
                 Fault(at, "chroma", f"the {_duller(tones[at : at + 2], names[at:])} is much duller")
             )
-    span = float(tones[0, 0] - tones[-1, 0])
+    darkest = tones[-1, 0] if glazed is None else min(tones[-1, 0], glazed[0])
+    span = float(tones[0, 0] - darkest)
     if span < kept.span:
         faults.append(
-            Fault(None, "flat", f"flat: ΔL* {span:.0f} from light to dark, {kept.span:.0f} show form")
+            Fault(
+                None,
+                "flat",
+                f"flat: ΔL* {shown(span, kept.span)} from light to dark, {kept.span:.0f} show form",
+            )
         )
+    off = None if around is None else float(delta_e(np.asarray(around, dtype=float), tones).min())
+    if off is not None and off > reach:
+        words = f"its nearest tone is ΔE {shown(off, reach)} from the colour wanted, {reach:.0f} is near"
+        faults.append(Fault(None, "off", words))
     turns = tuple(
         float(turn) if turn <= kept.hue or distance > defaults.STEP_HUE_DISTANCE else None
         for turn, distance in zip(found.hue, found.hue_distance, strict=True)
     )
-    return Judgement(tuple(map(float, found.lightness)), turns, span, kept.span, tuple(faults))
+    return Judgement(tuple(map(float, found.lightness)), turns, span, kept.span, tuple(faults), off)
 
 
 def tone_names(count: int) -> tuple[str, ...]:

@@ -42,16 +42,22 @@ class GlazeTable:
         self._pairs = np.stack([first, second], axis=1)
         self._index = NearestIndex(np.concatenate(predicted) if predicted else np.empty((0, 3)))
 
-    def best(self, target: Array, count: int = 1) -> list[Glaze]:
-        """The ``count`` glazes nearest to a target (3,), each pair of colours once."""
-        if not len(self._index):
-            return []
-        (found,) = self._index.query(np.asarray(target)[None], 8 * count)
-        best: dict[frozenset[int], Glaze] = {}
-        for place, distance in zip(found.indices, found.distances, strict=True):
-            how, pair = divmod(int(place), len(self._pairs))
-            under, over = (int(one) for one in self._pairs[pair])
-            lightness, a, b = (float(value) for value in self._index.lab[place])
-            glaze = Glaze(under, over, *LAYERS[how], (lightness, a, b), float(distance))
-            best.setdefault(frozenset((under, over)), glaze)
+    def best(self, target: Array, count: int = 1, without: int | None = None) -> list[Glaze]:
+        """The ``count`` glazes nearest to a target (3,), each pair of colours once.
+
+        The colour in the place ``without`` is in none of them: nothing is made of itself.
+        """
+        looked, best = 8 * count, dict[frozenset[int], Glaze]()
+        while len(self._index):
+            (found,) = self._index.query(np.asarray(target)[None], looked)
+            for place, distance in zip(found.indices, found.distances, strict=True):
+                how, pair = divmod(int(place), len(self._pairs))
+                under, over = (int(one) for one in self._pairs[pair])
+                lightness, a, b = (float(value) for value in self._index.lab[place])
+                if without not in (under, over):
+                    glaze = Glaze(under, over, *LAYERS[how], (lightness, a, b), float(distance))
+                    best.setdefault(frozenset((under, over)), glaze)
+            if len(best) >= count or looked >= len(self._index):
+                break
+            looked *= 4
         return list(best.values())[:count]

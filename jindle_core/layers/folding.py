@@ -2,8 +2,11 @@
 
 from dataclasses import dataclass
 from enum import StrEnum
+from fractions import Fraction
 
-from jindle_core.formats import Length, Size
+from jindle_core import defaults
+from jindle_core.contrast.rules import Finding, Status
+from jindle_core.formats import Length, Size, read_size
 
 
 class Fold(StrEnum):
@@ -32,6 +35,42 @@ def flat(card: Size, fold: Fold) -> Flat:
     if fold is Fold.SIDE:
         return Flat(Size(_doubled(card.width), card.height), True, card.width)
     return Flat(Size(card.width, _doubled(card.height)), False, card.height)
+
+
+_SHEETS = tuple(read_size(*sheet[1:]) for sheet in defaults.SHEETS_TO_CUT)
+
+
+def usual_fold(card: Size) -> Fold:
+    """The fold with which a usual sheet holds the base: at the side where that does, or neither.
+
+    >>> usual_fold(read_size("7", "5", "in")), usual_fold(read_size("5", "7", "in"))
+    (<Fold.TOP: 'at the top'>, <Fold.SIDE: 'at the side'>)
+    """
+    return next((fold for fold in Fold if fits_usual_sheet(flat(card, fold).size)), Fold.SIDE)
+
+
+def fits_usual_sheet(base: Size) -> bool:
+    """Whether a usual sheet holds a base laid flat, this way or turned."""
+    sides = sorted(side.millimetres for side in (base.width, base.height))
+    return any(
+        all(side <= room for side, room in zip(sides, sorted(_sides(sheet)), strict=True))
+        for sheet in _SHEETS
+    )
+
+
+def examine_base(card: Size, fold: Fold) -> Finding:
+    """Whether a usual sheet holds a card's base before it is folded."""
+    size = flat(card, fold).size
+    figure = f"{size.text()} before it is folded {fold.value}"
+    limit = "a usual sheet"
+    if fits_usual_sheet(size):
+        return Finding(Status.HOLDS, figure, limit, "")
+    reason = "is larger than the usual sheets: have a larger one, or glue it of two halves"
+    return Finding(Status.LOOK_AGAIN, figure, limit, reason)
+
+
+def _sides(size: Size) -> tuple[Fraction, Fraction]:
+    return size.width.millimetres, size.height.millimetres
 
 
 def _doubled(length: Length) -> Length:

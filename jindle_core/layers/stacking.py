@@ -11,6 +11,7 @@ from jindle_core.contrast.rules import Finding, Status
 from jindle_core.formats import Size, read_size
 from jindle_core.layers.pieces import BASE, Kind, Piece
 from jindle_core.layers.sizing import Box, edges, in_order
+from jindle_core.shown import shown
 
 ENVELOPES = tuple(read_size(*one) for one in defaults.ENVELOPES)
 
@@ -53,10 +54,10 @@ def top_of(face: dict[int, Height]) -> float:
 
 def examine_thickness(thick: float, limit: float | None) -> Finding:
     """Whether a card (mm) keeps a postal limit (mm); without a limit it is only told."""
-    figure = f"{thick:.1f} mm at its highest"
     if limit is None:
+        figure = f"{shown(thick, digits=1)} mm at its highest"
         return Finding(Status.HOLDS, figure, "", "no postal limit is said; they differ by country")
-    words = f"{limit:g} mm"
+    figure, words = f"{shown(thick, limit, digits=1)} mm at its highest", f"{limit:g} mm"
     if thick <= limit:
         return Finding(Status.HOLDS, figure, words, "")
     return Finding(Status.FAILS, figure, words, "thicker than your post takes")

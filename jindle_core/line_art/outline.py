@@ -8,6 +8,7 @@ from numpy.typing import NDArray
 
 from jindle_core import defaults
 from jindle_core.line_art.drawing import LineDrawing
+from jindle_core.line_art.enclosed import enclosed
 
 _NEAR = 1.5  # thousandths of the drawing's longer side: paths are stored to a tenth
 
@@ -54,9 +55,5 @@ def _along(edges: shapely.Geometry, way: NDArray[np.float64]) -> NDArray[np.obje
 
 def _polygon(path: str) -> shapely.Geometry:
     """The area of a path of straight lines as ``svg`` writes it; rings in rings are holes."""
-    whole: shapely.Geometry = shapely.Polygon()
-    for ring in path.replace("Z", "").split("M")[1:]:
-        points = np.array(ring.split(), dtype=float).reshape(-1, 2)
-        if len(points) > 2:
-            whole = whole.symmetric_difference(shapely.make_valid(shapely.Polygon(points)))
-    return whole
+    rings = path.replace("Z", "").split("M")[1:]
+    return enclosed([np.array(ring.split(), dtype=float).reshape(-1, 2) for ring in rings])

@@ -11,8 +11,7 @@ from xml.etree.ElementTree import Element, ParseError, SubElement, tostring
 import numpy as np
 from defusedxml import DefusedXmlException
 from defusedxml.ElementTree import fromstring
-from shapely import make_valid
-from shapely.geometry import Polygon
+from shapely.errors import ShapelyError
 from shapely.geometry.base import BaseGeometry
 from shapely.ops import unary_union
 from svgelements import SVG, Close, Line, Move, Path
@@ -21,6 +20,7 @@ from svgelements import Shape as SvgShape
 from jindle_core import defaults
 from jindle_core.errors import BadInput, Problem
 from jindle_core.line_art.drawing import LineDrawing, Shape
+from jindle_core.line_art.enclosed import enclosed
 
 # What draws a line, with the attributes that say where; everything else of a file is left out.
 _SHAPES = {
@@ -68,6 +68,12 @@ def read_svg(content: bytes) -> LineDrawing:
     left: dict[str, int] = {}
     clean = _cleaned(root, left)
     drawn = list(_drawn(clean))
+    points = sum(len(one) for shape in drawn for one in (*shape.rings, *shape.lines))
+    if points > defaults.DRAWING_POINTS:
+        raise _bad(f"has {points:,} points; {defaults.DRAWING_POINTS:,} are the most")
+    most = max((len(shape.rings) for shape in drawn), default=0)
+    if most > defaults.DRAWING_RINGS:
+        raise _bad(f"has a path with {most:,} rings; {defaults.DRAWING_RINGS:,} are the most")
     rings = [one for one in drawn if one.rings]
     if not rings:
         raise BadInput(
@@ -77,7 +83,10 @@ def read_svg(content: bytes) -> LineDrawing:
                 expected="outlines that close, such as a path that ends where it begins",
             )
         )
-    return _fitted(drawn, left)
+    try:
+        return _fitted(drawn, left)
+    except ShapelyError:
+        raise _bad("has shapes whose areas cannot be told") from None
 
 
 def _tag(element: Element) -> str:
@@ -171,6 +180,8 @@ def _fitted(drawn: list[_Drawn], left: dict[str, int]) -> LineDrawing:
     low, high = everything.min(axis=0), everything.max(axis=0)
     scale = _SIDE / max(float((high - low).max()), 1e-9)
     width, height = (high - low) * scale
+    if min(width, height) < defaults.DRAWING_FLAT:
+        raise _bad("is flat: it has no width, or no height")
 
     def moved(points: np.ndarray) -> np.ndarray:
         return (points - low) * scale
@@ -181,7 +192,7 @@ def _fitted(drawn: list[_Drawn], left: dict[str, int]) -> LineDrawing:
     for one in drawn:
         lines += [_path(moved(points), closed=False) for points in one.lines]
         rings = [moved(ring) for ring in one.rings if len(ring) > 2]
-        shape = _even_odd(rings)
+        shape = enclosed(rings)
         if shape.area < defaults.AREA_LEAST * width * height:
             small += len(rings)
             lines += [_path(ring, closed=True) for ring in rings]
@@ -199,14 +210,6 @@ def _fitted(drawn: list[_Drawn], left: dict[str, int]) -> LineDrawing:
 
 
 _QUIET = ("title", "desc", "defs", "metadata", "style", "namedview")
-
-
-def _even_odd(rings: list[np.ndarray]) -> BaseGeometry:
-    """The area that rings enclose: what lies in a second ring within a first is a hole."""
-    whole: BaseGeometry = Polygon()
-    for ring in rings:
-        whole = whole.symmetric_difference(make_valid(Polygon(ring)))
-    return whole
 
 
 def _shown(areas: list[tuple[str, str, BaseGeometry]], whole: float) -> tuple[Shape, ...]:

@@ -11,6 +11,7 @@ from jindle_core.errors import Problem
 from jindle_core.palettes.rules import Rule, wanted
 from jindle_core.palettes.searching import FEW, MANY, ROUGH, Effort, Search
 from jindle_core.palettes.standing import Landable, Standing
+from jindle_core.shown import shown
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,15 +44,16 @@ def reasons(one: Landed) -> list[Reason]:
     return [
         Reason(
             kept,
-            f"hues within {off:.0f}° of the rule"
+            f"hues within {shown(off, defaults.RULE_KEPT)}° of the rule"
             if kept
-            else f"hues {off:.0f}° off the rule: nothing nearer here",
+            else f"hues {shown(off, defaults.RULE_KEPT)}° off the rule: nothing nearer here",
         ),
         Reason(
             wide,
-            f"light to dark ΔL* {span:.0f}"
+            f"light to dark ΔL* {shown(span, defaults.PALETTE_SPAN)}"
             if wide
-            else f"light to dark only ΔL* {span:.0f}; {defaults.PALETTE_SPAN:.0f} make a picture",
+            else f"light to dark only ΔL* {shown(span, defaults.PALETTE_SPAN)};"
+            f" {defaults.PALETTE_SPAN:.0f} make a picture",
         ),
         Reason(
             bool(found.reads),
@@ -61,9 +63,9 @@ def reasons(one: Landed) -> list[Reason]:
         ),
         Reason(
             distinct,
-            f"all at least ΔE {closest:.0f} apart"
+            f"all at least ΔE {shown(closest, defaults.RULE_APART)} apart"
             if distinct
-            else f"two of them are only ΔE {closest:.0f} apart",
+            else f"two of them are only ΔE {shown(closest, defaults.RULE_APART)} apart",
         ),
     ]
 

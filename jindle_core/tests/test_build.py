@@ -18,7 +18,7 @@ from jindle_core.formats import Length, Size, read_size
 from jindle_core.layers.folding import Fold
 from jindle_core.layers.pieces import BASE, WHITE, Across, Down, InkedOver, Kind, Raised
 from jindle_core.layers.sizing import laid_out
-from jindle_core.layouts import STARTS
+from jindle_core.layouts import STARTS, start
 from jindle_core.plan import plan_from_json, plan_to_json
 from jindle_core.tests.test_plan import some_plan
 
@@ -185,3 +185,16 @@ class FacesTests(unittest.TestCase):
     def test_too_many_words_are_refused(self):
         with self.assertRaises(BadInput):
             EditPiece(5, {"text": "x" * 500}).apply(self.inside())
+
+    def test_a_layouts_picture_takes_the_proportion_of_the_drawing(self):
+        card = read_size("5 1/2", "4 1/4", "in")
+        for layout in STARTS:
+            for proportion in (0.4, 1.0, 2.5):
+                (shaped,) = [
+                    one for one in start(layout.key, card, (), 1, proportion) if one.kind is Kind.IMAGE
+                ]
+                (plain,) = [one for one in start(layout.key, card, ()) if one.kind is Kind.IMAGE]
+                wide, high = shaped.size.width.millimetres, shaped.size.height.millimetres
+                self.assertAlmostEqual(float(wide / high), proportion, delta=0.12 * proportion)
+                self.assertLessEqual(wide, plain.size.width.millimetres)
+                self.assertLessEqual(high, plain.size.height.millimetres)

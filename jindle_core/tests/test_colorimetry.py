@@ -1,3 +1,4 @@
+import math
 import unittest
 import warnings
 
@@ -50,6 +51,64 @@ class DifferenceTests(unittest.TestCase):
         self.assertGreater(parts.hue, 0)
         whole = np.hypot(parts.chroma, parts.hue)
         self.assertAlmostEqual(whole, 50)  # ΔE*ab without ΔL*: √(30² + 40²)
+
+    # CIELAB hue angles of plain colours round the circle, and what one would say of the next and the last from each.
+    CIRCLE = (
+        (20, "red", "more orange", "pinker"),
+        (55, "orange", "yellower", "redder"),
+        (90, "yellow", "greener", "more orange"),
+        (125, "leaf", "greener", "yellower"),
+        (155, "green", "bluer", "yellower"),
+        (195, "petrol", "bluer", "greener"),
+        (235, "water", "bluer", "greener"),
+        (270, "blue", "more violet", "bluer"),
+        (305, "violet", "pinker", "bluer"),
+        (345, "pink", "redder", "more violet"),
+    )
+
+    def test_hues_all_round_the_circle_as_one_would_say_it(self):
+        labs = {
+            name: [55.0, 45 * math.cos(math.radians(hue)), 45 * math.sin(math.radians(hue))]
+            for hue, name, *_ in self.CIRCLE
+        }
+        names = list(labs)
+        for at, (hue, name, ahead, behind) in enumerate(self.CIRCLE):
+            for on in range(1, len(names)):
+                other, far = names[(at + on) % len(names)], self.CIRCLE[(at + on) % len(names)][0]
+                said = direction_words(labs[name], labs[other])
+                apart = abs((far - hue + 180) % 360 - 180)
+                with self.subTest(f"{name} to {other}"):
+                    if apart > 60:
+                        self.assertIn("a different hue: ", said)
+                        self.assertNotRegex(said, r"(green|blu|yellow|pink|redd)er|more ")
+                    else:
+                        self.assertNotIn("different hue", said)
+                    if on == 1:
+                        self.assertIn(ahead, said)
+                    if on == len(names) - 1:
+                        self.assertIn(behind, said)
+
+    @settings(max_examples=200, deadline=None)
+    @given(LAB, LAB)
+    def test_far_hues_are_named_outright_and_the_same_both_ways(self, one, other):
+        there, back = direction_words(one, other), direction_words(other, one)
+        self.assertEqual("different hue" in there, "different hue" in back)
+        if "different hue" in there:
+            first, second = naming.hue_name(other), naming.hue_name(one)
+            self.assertIn(f"a different hue: {first} against {second}", there)
+            self.assertIn(f"a different hue: {second} against {first}", back)
+            self.assertNotEqual(first, second)
+
+    def test_kraft_is_not_on_the_way_to_petrol(self):
+        kraft, petrol = [52, 11, 24], [38, -16, -18]
+        self.assertEqual(
+            direction_words(petrol, kraft), "a different hue: brown against blue, and much lighter"
+        )
+        self.assertEqual(
+            direction_words(kraft, petrol), "a different hue: blue against brown, and much darker"
+        )
+        # Near the neutral axis a hue says little.
+        self.assertNotIn("hue", direction_words([60, 5, 3], [60, -4, -5]))
 
     def test_direction_words(self):
         cases = (

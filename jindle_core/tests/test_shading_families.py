@@ -74,7 +74,7 @@ class BuildTests(unittest.TestCase):
             self.assertTrue(np.all(np.diff(candidates[list(found.places), 0]) < 0))
             self.assertIn(found.anchor, found.places)
             if found.kept == "whole":
-                self.assertEqual(found.judgement.faults, ())
+                self.assertLessEqual({fault.key for fault in found.judgement.faults}, {"off"})
 
     def test_the_best_there_is_and_what_is_wrong_with_it(self):
         few = np.array([[60.0, 40, 30], [52, -30, -20], [90, 2, 3]])
@@ -92,7 +92,7 @@ class BuildTests(unittest.TestCase):
         many = np.concatenate([some_lab(defaults.FAMILY_CANDIDATES * 4, 3), GREENS])
         (found,) = Builder(many).best(GREENS[2], 3)
         self.assertEqual(found.kept, "whole")
-        self.assertEqual(found.judgement, judge(many[list(found.places)]))
+        self.assertEqual(found.judgement, judge(many[list(found.places)], around=many[found.anchor]))
         self.assertLess(delta_e(many[found.anchor], GREENS[2]), defaults.COUSIN)
 
     def test_wide_limits_for_a_small_drawer(self):
@@ -188,3 +188,36 @@ class MendingTests(unittest.TestCase):
         self.assertGreaterEqual(min(gained), defaults.DEEPEN[0])
         self.assertIsNone(glazed_shadow(dark, greys[:1], behaviour))
         self.assertIsNone(glazed_shadow(dark, np.empty((0, 31)), behaviour))
+
+
+class NearnessTests(unittest.TestCase):
+    CREAM = np.array([92.0, 0.0, 12.0])
+    ORANGES = np.array([[84.0, 18, 50], [68, 36, 62], [52, 44, 54]])
+
+    def test_an_orange_trio_is_no_family_for_cream(self):
+        (found,) = Builder(self.ORANGES).best(self.CREAM, 3)
+        (fault,) = found.judgement.faults
+        self.assertEqual((fault.key, fault.step), ("off", None))
+        off = delta_e(self.CREAM, self.ORANGES).min()
+        self.assertIn(f"ΔE {off:.0f} from the colour wanted", fault.words)
+        self.assertAlmostEqual(found.judgement.off, off)
+        self.assertTrue(judge(self.ORANGES).holds)
+
+    def test_it_may_lie_as_far_as_the_colours_are_known(self):
+        tones, off = self.ORANGES, delta_e(self.CREAM, self.ORANGES).min()
+        for reach, holds in ((off - 0.01, False), (off + 0.01, True)):
+            self.assertEqual(judge(tones, around=self.CREAM, reach=float(reach)).holds, holds)
+
+    def test_what_is_nearer_goes_before_what_steps_better(self):
+        creams = np.array([[94.0, 0, 8], [80, 3, 18], [64, 6, 26]])
+        (found,) = Builder(np.concatenate([self.ORANGES, creams])).best(self.CREAM, 3)
+        self.assertEqual(found.places, (3, 4, 5))
+
+    def test_a_glaze_over_the_darkest_shows_form(self):
+        flat = np.array([[80.0, -6, 12], [66, -8, 14]])
+        self.assertEqual([one.key for one in judge(np.vstack([flat, [58, -8, 14]])).faults], ["flat"])
+        three = np.vstack([flat, [58, -8, 14]])
+        deep = judge(three, glazed=np.array([46.0, -4, 8]))
+        self.assertTrue(deep.holds)
+        self.assertAlmostEqual(deep.span, 34)
+        self.assertAlmostEqual(judge(three, glazed=np.array([60.0, 0, 0])).span, 22)

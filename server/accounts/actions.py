@@ -60,6 +60,8 @@ def _confirm(person: Person, password: str, field: str) -> None:
 
 
 def _check_password(password: str, field: str = "password") -> None:
+    if not password.strip():
+        raise BadInput(Problem("A password of spaces is none; choose another.", field=field))
     try:
         password_validation.validate_password(password)
     except ValidationError as error:

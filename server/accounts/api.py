@@ -9,6 +9,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from server.accounts import actions
+from server.accounts.door import TokenAtTheDoor
 from server.accounts.models import Person
 
 
@@ -56,9 +57,12 @@ class Door(APIView):
 class SignUp(APIView):
     """Make an account."""
 
+    authentication_classes = [TokenAtTheDoor]
     permission_classes = [AllowAny]
 
-    @extend_schema(request=CredentialsSerializer, responses={201: PersonSerializer}, operation_id="sign_up")
+    @extend_schema(
+        request=CredentialsSerializer, responses={201: PersonSerializer}, operation_id="sign_up", auth=[]
+    )
     def post(self, request: Request) -> Response:
         """Make an account and sign in with it."""
         person = actions.sign_up(request._request, **_credentials(request))
@@ -68,9 +72,10 @@ class SignUp(APIView):
 class SignIn(APIView):
     """Sign in."""
 
+    authentication_classes = [TokenAtTheDoor]
     permission_classes = [AllowAny]
 
-    @extend_schema(request=CredentialsSerializer, responses=PersonSerializer, operation_id="sign_in")
+    @extend_schema(request=CredentialsSerializer, responses=PersonSerializer, operation_id="sign_in", auth=[])
     def post(self, request: Request) -> Response:
         """Sign in with name and password."""
         return Response(PersonSerializer(actions.sign_in(request._request, **_credentials(request))).data)

@@ -10,7 +10,8 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from server.archive.pack import pack
-from server.archive.unpack import LARGEST_ARCHIVE, unpack
+from server.archive.unpack import unpack
+from server.archive.zipped import LARGEST_ARCHIVE
 from server.catalogue.downloads import download
 
 

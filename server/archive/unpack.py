@@ -1,11 +1,6 @@
 """Bringing an archive back into an empty account."""
 
-import io
 import json
-import lzma
-import struct
-import zipfile
-import zlib
 from dataclasses import replace
 from datetime import date
 from typing import Any
@@ -34,6 +29,7 @@ from server.accounts.models import SURROUNDS, UNITS, Person
 from server.archive.history import whole
 from server.archive.pack import FORMAT, NOT_AS_WRITTEN, VERSION
 from server.archive.references import Turns, in_plan, named
+from server.archive.zipped import unzipped
 from server.cards.models import Card, Revision
 from server.cards.views import worked_out
 from server.catalogue.arrays import Catalogue, read_catalogue
@@ -49,18 +45,15 @@ from server.catalogue.models import (
 from server.catalogue.range_actions import RangeDetails, store_range
 from server.catalogue.reading_actions import Laid, Value, add_readings
 from server.colouring.actions import keep_family, store_drawing
+from server.guarded import guarded
 from server.palettes.actions import keep_combination
 from server.papers.models import Paper
 from server.quotas import refuse_in_demo
 from server.writes import write
 
-LARGEST_ARCHIVE = 50 * 1024 * 1024  # packed
-_LARGEST_WHOLE = 400 * 1024 * 1024  # unpacked: a small zip can hold a huge nothing
-_MOST_FILES = 20_000
-# What reading a file raises that is not as it was written, and what a damaged zip does.
+_SECONDS = 30  # of computing, to unpack what may be unpacked
+# What reading a file raises that is not as it was written.
 _BROKEN = (*NOT_AS_WRITTEN, RecursionError, OverflowError, DataError, IntegrityError)
-_NO_ZIP = (zipfile.BadZipFile, zlib.error, lzma.LZMAError, struct.error, EOFError, OSError, RuntimeError)
-_NO_ZIP += (ValueError, KeyError, IndexError, OverflowError)  # NotImplementedError is a RuntimeError
 
 
 def unpack(person: Person, content: bytes) -> dict[str, int]:
@@ -70,7 +63,7 @@ def unpack(person: Person, content: bytes) -> dict[str, int]:
     something in it already.
     """
     refuse_in_demo(person, "bring an archive")
-    files = _files(content)
+    files = guarded(unzipped, content, _SECONDS)
     about = _read(files, "about.json")
     if not isinstance(about, dict) or about.get("format") != FORMAT:
         raise BadInput(
@@ -103,19 +96,6 @@ def _unpacked(person: Person, files: dict[str, bytes], about: dict) -> dict[str,
             )
         )
     return _Unpacking(person, files).run(about)
-
-
-def _files(content: bytes) -> dict[str, bytes]:
-    if len(content) > LARGEST_ARCHIVE:
-        raise BadInput(Problem(f"The archive is larger than {LARGEST_ARCHIVE // 2**20} MB.", field="file"))
-    try:
-        with zipfile.ZipFile(io.BytesIO(content)) as archive:
-            listed = archive.infolist()
-            if sum(one.file_size for one in listed) > _LARGEST_WHOLE or len(listed) > _MOST_FILES:
-                raise BadInput(Problem("Unpacked, the archive would be too large.", field="file"))
-            return {one.filename: archive.read(one) for one in listed if not one.is_dir()}
-    except _NO_ZIP:
-        raise BadInput(Problem("This is no zip archive, or it is damaged.", field="file")) from None
 
 
 def _read(files: dict[str, bytes], name: str) -> Any:

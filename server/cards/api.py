@@ -22,6 +22,8 @@ from server.cards.models import Card
 from server.cards.resolve import ResolvedPlan
 from server.cards.serializers import (
     COLUMN_CHOICES,
+    ROLE_CHOICES,
+    AddingSerializer,
     AlternativesSerializer,
     CardSerializer,
     CardsSerializer,
@@ -113,6 +115,31 @@ class CardChanges(APIView):
         version = _version(request.data)
         change = read_change(request.data.get("change"), catalogue, request.user)
         return Response(actions.change_card(card, version, change, catalogue))
+
+
+class AddingQuery(serializers.Serializer):
+    """Which colour, by its id or its value, and in which role if one is said."""
+
+    colour = serializers.IntegerField(required=False, allow_null=True, default=None)
+    value = serializers.CharField(required=False, allow_blank=True, default="", max_length=100)
+    role = serializers.ChoiceField(choices=ROLE_CHOICES, required=False, allow_blank=True, default="")
+
+
+class CardAdding(APIView):
+    """Adding a colour, before it is done."""
+
+    @extend_schema(parameters=[AddingQuery], responses=AddingSerializer, operation_id="adding")
+    def get(self, request: Request, pk: int) -> Response:
+        """The role that a colour would have, and what it would change; nothing is changed by asking."""
+        card = own_card(request.user, pk)
+        given = AddingQuery(data=request.query_params)
+        given.is_valid(raise_exception=True)
+        asked = given.validated_data
+        catalogue = catalogue_for(request.user)
+        anchor = {"value": asked["value"]} if asked["colour"] is None else {"colour": asked["colour"]}
+        told = {"kind": "add_colour", "anchor": anchor, "name": "new", "role": asked["role"] or None}
+        change = read_change(told, catalogue, request.user)
+        return Response(views.adding(ResolvedPlan(card.plan, catalogue), change))
 
 
 class CardUndo(APIView):

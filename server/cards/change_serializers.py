@@ -40,13 +40,14 @@ class SetCardSerializer(ChangeSerializer):
 
 
 class AddColourSerializer(ChangeSerializer):
-    """``name`` may be left out: then it is the colour's own."""
+    """``name`` may be left out: then it is the colour's own; and so may ``role``: then it is guessed."""
 
     makes = dict
     kind = kind_field("add_colour")
     anchor = AnchorRequestSerializer()
     name = serializers.CharField(required=False, allow_blank=True, default="")
-    role = serializers.ChoiceField(choices=ROLE_CHOICES)
+    role = serializers.ChoiceField(choices=ROLE_CHOICES, required=False, allow_null=True, default=None)
+    keep_pairs = serializers.BooleanField(default=False, help_text="leave what lies on what as it is guessed")
 
 
 class EditColourSerializer(ChangeSerializer):

@@ -47,7 +47,8 @@ def read_change(given, catalogue: Catalogue, person: Person) -> AnyChange:
     values = read.validated_data
     if kind == "add_colour":
         anchor, own_name = _anchor(values["anchor"], catalogue)
-        return AddColour(anchor, values["name"].strip() or own_name, Role(values["role"]))
+        role = Role(values["role"]) if values["role"] else None
+        return AddColour(anchor, values["name"].strip() or own_name, role, values["keep_pairs"])
     if kind == "reanchor":
         return Reanchor(values["key"], _anchor(values["anchor"], catalogue)[0])
     if kind == "set_drawing":
@@ -97,7 +98,8 @@ def _supplies(change: Change) -> list[int]:
 def _drawing(pk: int | None, person: Person) -> SetDrawing:
     if pk is None:
         return SetDrawing(None)
-    return SetDrawing(pk, areas_of(one(drawings_seen_by(person), pk=pk).shapes))
+    drawing = one(drawings_seen_by(person), pk=pk).shapes
+    return SetDrawing(pk, areas_of(drawing), drawing.width / drawing.height)
 
 
 def _families(given: list[dict], catalogue: Catalogue) -> SetFamilies:

@@ -8,6 +8,7 @@ from jindle_core.check_ids import SPAN, conflict_check, family_check, pair_check
 from jindle_core.contrast.mending import Mend, mend
 from jindle_core.contrast.rules import RULES, Finding, Status, examine_each, examine_span
 from jindle_core.plan import End, Pair
+from jindle_core.shown import shown
 from server.cards import findings
 from server.cards.building.checks import build_checks
 from server.cards.building.examined import Examined
@@ -30,7 +31,7 @@ def checks(laid: OnGround, examined: Examined) -> list[Check]:
     if resolved.plan.build.every:
         of_ground = [one for one in of_ground if one.key not in _BUILT]
     return [
-        *_of_pairs(resolved),
+        *pair_checks(resolved),
         *_span(resolved),
         *_of_colouring(laid.coloured),
         *of_ground,
@@ -41,7 +42,8 @@ def checks(laid: OnGround, examined: Examined) -> list[Check]:
 # --- Pairs of the palette.
 
 
-def _of_pairs(resolved: ResolvedPlan) -> list[Check]:
+def pair_checks(resolved: ResolvedPlan) -> list[Check]:
+    """The checks on what lies on what, in its order."""
     pairs = resolved.pairs
     if not pairs:
         return []
@@ -62,9 +64,8 @@ def _span(resolved: ResolvedPlan) -> list[Check]:
 def _pair(
     resolved: ResolvedPlan, pair: Pair, upper: np.ndarray, lower: np.ndarray, finding: Finding
 ) -> Check:
-    title = RULES[pair.kind].title.format(
-        upper=resolved.end_words(pair.upper), lower=resolved.end_words(pair.lower)
-    )
+    upper_words, lower_words = (resolved.end_words(end) for end in (pair.upper, pair.lower))
+    title = RULES[pair.kind].title.format(upper=upper_words, lower=lower_words)
     to_mend = partial(_mends, resolved, pair, upper, lower)
     return Check("contrast", pair_check(pair.key), title, finding, to_mend)
 
@@ -105,7 +106,10 @@ def _of_colouring(coloured: Coloured) -> list[Check]:
         if judged is not None:
             status = Status.LOOK_AGAIN if judged.faults else Status.HOLDS
             reason = "; ".join(dict.fromkeys(fault.words for fault in judged.faults))
-            figure, limit = f"ΔL* {judged.span:.0f} in all", f"ΔL* {judged.wanted:.0f} and even steps"
+            figure, limit = (
+                f"ΔL* {shown(judged.span, judged.wanted)} in all",
+                f"ΔL* {judged.wanted:.0f} and even steps",
+            )
             finding = Finding(status, figure, limit, reason)
             found.append(Check("colouring", family_check(area.key), f"Family of {area.name}", finding))
     return found

@@ -140,7 +140,21 @@ class Coloured:
         tones = self.tones[area.key]
         if len(tones.places) < defaults.FAMILY_SIZES[0]:
             return None
-        return judge(tones.lab, recipe(area.thing).allowance)
+        around, reach = self.aim(area, max(tones.sigma))
+        glazed = self.glazes[area.key][1] if area.key in self.glazes else None
+        return judge(tones.lab, recipe(area.thing).allowance, around, reach, glazed)
+
+    def aim(self, area: Area, sigma: float) -> tuple[np.ndarray | None, float]:
+        """The colour that an area's family is wanted for, and how near to it one tone must come.
+
+        ``sigma`` is how well the tones are known. What has a recipe with
+        colours of its own is wanted for none.
+        """
+        if area.colour is None or recipe(area.thing).around:
+            return None, np.inf
+        at = [colour.key for colour in self.resolved.plan.colours].index(area.colour)
+        known = np.hypot(self.resolved.sigma[at], sigma)
+        return self.resolved.lab[at], float(np.hypot(defaults.NEAR, known))
 
     @cached_property
     def surface(self) -> Surface:

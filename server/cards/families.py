@@ -35,9 +35,10 @@ def offered(
     builder, places = catalogue.families(area.medium, owned, area.layers, coloured.paper)
     made = recipe(area.thing)
     around, off = made.around, None
+    aimed, reach = coloured.aim(area, float(np.median(catalogue.sigma[places])) if len(places) else 0.0)
     if around is None and area.colour is not None and len(places):
         at = [colour.key for colour in coloured.resolved.plan.colours].index(area.colour)
-        around = coloured.resolved.lab[at]
+        around = aimed
         known = {} if known is None else known
         if builder not in known:
             known[builder] = delta_e(coloured.resolved.lab[:, None], builder.candidates[None])
@@ -49,7 +50,7 @@ def offered(
     if not fits.all() and fits.sum() >= defaults.FAMILY_SIZES[0]:
         builder, places = Builder(builder.candidates[fits]), places[fits]
         off = None if off is None else off[fits]
-    return builder.best(np.asarray(around), wanted, count, made.allowance, off), places
+    return builder.best(np.asarray(around), wanted, count, made.allowance, off, reach), places
 
 
 def proposed(coloured: Coloured, keys: Sequence[int], owned: bool) -> SetFamilies:

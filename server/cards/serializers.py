@@ -171,6 +171,7 @@ class PartSerializer(serializers.Serializer):
     text = serializers.CharField()
     size = serializers.FloatField(help_text="of type, in mm")
     bold = serializers.BooleanField()
+    trimmed = serializers.BooleanField(help_text="it ends at the card's edge")
     opacity = serializers.FloatField()
     shades = ShadesSerializer()
 
@@ -318,6 +319,20 @@ class UsualSizeSerializer(serializers.Serializer):
     width = serializers.CharField()
     height = serializers.CharField()
     unit = serializers.ChoiceField(choices=UNIT_CHOICES)
+
+
+class ChangedPairSerializer(serializers.Serializer):
+    """What lies on what, before and after; after: blank where it no longer does."""
+
+    before = serializers.CharField()
+    after = serializers.CharField()
+
+
+class AddingSerializer(serializers.Serializer):
+    """What adding a colour would mean: its role, and which guesses of what lies on what would change."""
+
+    role = serializers.ChoiceField(choices=ROLE_CHOICES)
+    changes = ChangedPairSerializer(many=True)
 
 
 class BrokenCardSerializer(serializers.Serializer):

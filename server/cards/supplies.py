@@ -46,9 +46,17 @@ def shopping(cards: Iterable[Card], catalogue: Catalogue) -> list[Wanted]:
         for pk in used:
             if pk in catalogue.places:
                 users.setdefault(pk, {})[plan.name] = None
-    found = []
-    for pk, names in sorted(users.items()):
-        place = catalogue.places[pk]
+    found, sheets = [], set()
+    for pk, its_cards in sorted(users.items()):
+        place, names = catalogue.places[pk], its_cards
+        row = catalogue.rows[place]
+        sheet = (row[Catalogue.RANGE], row[Catalogue.FAMILY])
+        if sheet in catalogue.sheets:  # one buys the sheet, not each of its colours
+            if sheet in sheets:
+                continue
+            sheets.add(sheet)
+            on_it = {catalogue.rows[at][Catalogue.ID] for at in catalogue.sheets[sheet]}
+            names = {name: None for each in sorted(on_it & users.keys()) for name in users[each]}
         kept = catalogue.kept(place)
         why = "not in the drawer" if kept is None else {"dry": "dry", "low": "running low"}.get(kept.fullness)
         if why:
@@ -92,4 +100,13 @@ def moved(
 
 def wanted_told(catalogue: Catalogue, found: Sequence[Wanted]) -> list[dict[str, Any]]:
     """The list as ``ShoppingSerializer`` describes its items."""
-    return [{"swatch": swatch(catalogue, one.place), "why": one.why, "cards": one.cards} for one in found]
+    return [{"swatch": _as_bought(catalogue, one.place), "why": one.why, "cards": one.cards} for one in found]
+
+
+def _as_bought(catalogue: Catalogue, place: int) -> dict[str, Any]:
+    """A colour as it is bought: of patterned paper the sheet by its title."""
+    told, row = swatch(catalogue, place), catalogue.rows[place]
+    if (row[Catalogue.RANGE], row[Catalogue.FAMILY]) in catalogue.sheets:
+        title = row[Catalogue.FAMILY] or told["label"]
+        told |= {"code": "", "name": title, "label": title}
+    return told

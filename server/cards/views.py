@@ -9,11 +9,13 @@ from django.db import DatabaseError
 from rest_framework.exceptions import APIException
 
 from jindle_core import defaults
+from jindle_core.changes import AddColour
 from jindle_core.check_ids import pair_check
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.contrast.rules import Status
 from jindle_core.desk import Part
+from jindle_core.every_change import changed
 from jindle_core.formats import USUAL_SIZES, Length, Size
 from jindle_core.matching.nearest import Nearest, query_each
 from jindle_core.matching.verdicts import Verdict
@@ -22,9 +24,9 @@ from jindle_core.plan import End
 from server.accounts.models import Person
 from server.cards.building.examined import Examined
 from server.cards.building.stack import VEIL_OPACITY, Stack
-from server.cards.checks import checks
+from server.cards.checks import checks, pair_checks
 from server.cards.colouring import Coloured, coloured_plans
-from server.cards.findings import mends_told
+from server.cards.findings import Check, mends_told
 from server.cards.grounds.on_ground import OnGround, on_ground
 from server.cards.models import Card
 from server.cards.picture import picture
@@ -269,6 +271,28 @@ def _cell(
     return {"column": column, "state": state, "hole": hole, "match": told}
 
 
+def adding(resolved: ResolvedPlan, change: AddColour) -> dict[str, Any]:
+    """What adding a colour would mean, as ``AddingSerializer`` describes it; nothing is changed.
+
+    Guesses that go on holding, or failing, may change without a word.
+    """
+    after = ResolvedPlan(changed(resolved.plan, change), resolved.catalogue)
+    now = {pair.kind: check for pair, check in zip(after.pairs, pair_checks(after), strict=True)}
+    before = zip(resolved.pairs, pair_checks(resolved), strict=True)
+    changes = [
+        {"before": _stands(check), "after": _stands(now[pair.kind]) if pair.kind in now else ""}
+        for pair, check in before
+        if pair.kind not in now or now[pair.kind].finding.status is not check.finding.status
+    ]
+    return {"role": after.plan.colours[-1].role.value, "changes": changes}
+
+
+def _stands(check: Check) -> str:
+    found = check.finding
+    words = "holds" if found.status is Status.HOLDS else found.reason
+    return f"{check.title} ({words}, {found.figure})"
+
+
 def _pairs(resolved: ResolvedPlan) -> list[dict[str, Any]]:
     return [
         {
@@ -302,7 +326,7 @@ def desk_told(laid: OnGround, stack: Stack, inside: bool = True) -> dict[str, An
         "height": float(given.height.millimetres),
         "parts": told_parts(laid.parts, laid, stack),
         "inside": told_parts(stack.parts[1], laid, stack) if inside and built else [],
-        "fold": resolved.plan.build.fold.value,
+        "fold": resolved.plan.fold.value,
         "picture": picture(laid.coloured),
         "ground": laid.grounded.panel(),
     }
@@ -324,6 +348,7 @@ def told_parts(parts: Sequence[Part], laid: OnGround, stack: Stack) -> list[dict
             "text": part.text,
             "size": round(part.size, 3),
             "bold": part.bold,
+            "trimmed": part.trimmed,
             "opacity": round(VEIL_OPACITY, 3) if part.shape == "veil" else 1.0,
             "shades": inked.get(part.name) or _part_shades(stack, part),
         }

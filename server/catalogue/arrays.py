@@ -402,6 +402,10 @@ def read_catalogue(person: Person) -> Catalogue:
     shares = dict(
         Colour.objects.filter(range__in=list(ranges), share__isnull=False).values_list("id", "share")
     )
+    # A sheet of one's own that was photographed lies on one's shelf.
+    for row in rows:
+        if row[Catalogue.ID] in shares and ranges[row[Catalogue.RANGE]].own:
+            drawer.setdefault(row[Catalogue.ID], Kept("full", ""))
     return Catalogue(rows, ranges, drawer, spectra, settled, reads.other, shares)
 
 

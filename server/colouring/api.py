@@ -24,6 +24,7 @@ from server.catalogue.swatches import SwatchSerializer, swatch
 from server.colouring.actions import keep_family, store_drawing
 from server.colouring.models import KeptFamily
 from server.colouring.tones import tones_of
+from server.guarded import guarded
 
 
 class DrawingSerializer(serializers.Serializer):
@@ -114,7 +115,7 @@ class Drawings(APIView):
             raise BadInput(
                 Problem(f"The drawing is larger than {defaults.LARGEST_DRAWING // 2**20} MB.", field="file")
             )
-        found = read_svg(file.read())
+        found = guarded(read_svg, file.read())
         stored = store_drawing(request.user, given.validated_data["name"], found)
         return Response(
             {"id": stored.pk, "areas": len(found.shapes), "notes": found.notes},

@@ -10,15 +10,17 @@ from rest_framework.views import APIView
 
 from server.accounts.actions import come_in
 from server.accounts.api import PersonSerializer
+from server.accounts.door import TokenAtTheDoor
 from server.demo.studio import opened
 
 
 class OpenDemo(APIView):
     """Open the demo studio."""
 
+    authentication_classes = [TokenAtTheDoor]
     permission_classes = [AllowAny]
 
-    @extend_schema(request=None, responses=PersonSerializer, operation_id="open_demo")
+    @extend_schema(request=None, responses=PersonSerializer, operation_id="open_demo", auth=[])
     def post(self, request: Request) -> Response:
         """Sign in to the demo studio; 404 unless the server runs in demo mode."""
         studio = opened() if settings.DEMO else None

@@ -9,7 +9,6 @@ from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import extend_schema
 from PIL import Image
 from rest_framework import serializers
-from rest_framework.parsers import JSONParser
 from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
@@ -26,6 +25,7 @@ from server.catalogue.models import Colour
 from server.catalogue.reading_actions import Laid
 from server.papers.api import PaperSerializer
 from server.papers.views import sheet
+from server.parsing import StrictJSONParser
 from standins.camera import LIGHTS, Scene, SimulatedCamera
 from standins.page import filled_chart
 from standins.reader import true_reflectance
@@ -82,7 +82,7 @@ class ChartSceneSerializer(serializers.Serializer):
 class CameraChart(APIView):
     """Photographing a filled swatch chart."""
 
-    parser_classes = [JSONParser]
+    parser_classes = [StrictJSONParser]
 
     @extend_schema(
         request=ChartSceneSerializer,
@@ -113,7 +113,7 @@ class CameraChart(APIView):
 class CameraPhotograph(APIView):
     """Taking a photograph."""
 
-    parser_classes = [JSONParser]
+    parser_classes = [StrictJSONParser]
 
     @extend_schema(
         request=PhotographSerializer,

@@ -111,6 +111,7 @@ TABLE = (
     ("cards", "get", None, 401, 200, 200),
     ("cards", "post", {"name": "x", "size": SIZE}, 401, 201, 201),
     ("cards/{card}", "get", None, 401, 200, 404),
+    ("cards/{card}/adding", "get", {"value": "#112233"}, 401, 200, 404),
     ("cards/{card}/states", "get", None, 401, 200, 404),
     ("cards/{card}/states", "post", {"version": "{version}", "number": 1}, 401, 200, 404),
     ("cards/{card}/file", "get", None, 401, 200, 404),

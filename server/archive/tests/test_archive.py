@@ -17,6 +17,7 @@ from jindle_core.line_art.drawing import LineDrawing, Shape
 from server.accounts.models import Person
 from server.archive.history import differences, whole
 from server.archive.pack import pack
+from server.archive.zipped import unzipped
 from server.cards.models import Card
 from server.catalogue.models import Range, Reading
 from server.colouring.actions import store_drawing
@@ -300,19 +301,17 @@ class ArchiveTests(ApiTestCase):
         self.assertIn("an account of your own", self.bring_back(archive, 400)["message"])
 
     def test_every_kind_of_damage_to_a_zip_is_told(self):
-        archive = bytearray(pack(self.ann))
+        archive = pack(self.ann)
+        end, told = len(archive), 0
+        for at in (*range(0, 64), *range(end - 90, end), *range(64, end, 97)):
+            for byte in (0x00, 0xFF, archive[at] ^ 1):
+                try:
+                    unzipped(archive[:at] + bytes([byte]) + archive[at + 1 :])
+                except BadInput:
+                    told += 1
+        self.assertGreater(told, 200)
         self.client.force_login(self.ben)
-        end = len(archive)
-        for at in (*range(0, 64, 4), *range(end - 66, end, 3), end // 2, end // 3):
-            for byte in (0x00, 0xFF):
-                damaged = bytes(archive[:at]) + bytes([byte]) + bytes(archive[at + 1 :])
-                answer = self.client.post("/api/me/archive", {"file": SimpleUploadedFile("a.zip", damaged)})
-                self.assertIn(answer.status_code, (200, 400), (at, byte, answer.content[:200]))
-                self.assertEqual(answer["Content-Type"], "application/json")
-                if answer.status_code == 200:  # what was changed meant nothing: begin anew
-                    self.ben.delete()
-                    self.ben = Person.objects.create_user("Ben", "long-enough-9")
-                    self.client.force_login(self.ben)
+        self.assertIn("damaged", self.bring_back(archive[: end // 2], 400)["message"])
 
 
 class DifferenceTests(unittest.TestCase):

@@ -23,10 +23,11 @@ def built(examined: Examined, units: str) -> dict[str, Any]:
     """Everything, as ``BuildSerializer`` describes it; lengths are told in the person's unit."""
     stack = examined.stack
     card, plan = stack.resolved.plan.size, stack.plan
-    laid = flat(card, plan.fold)
+    fold = stack.resolved.plan.fold
+    laid = flat(card, fold)
     edge = "left" if laid.upright else "top"
     return {
-        "fold": plan.fold.value,
+        "fold": fold.value,
         "base": told_end(stack, 0),
         "flat": laid.size.text(units),
         "score": f"{_halves(laid, units)[0].text()} {units} from the {edge}",

@@ -3,9 +3,19 @@
 from collections.abc import Iterator
 from functools import partial
 
-from jindle_core.check_ids import ENVELOPE, SPREAD, THICKNESS, WRITING, melting_check, once_check, piece_check
+from jindle_core.check_ids import (
+    ENVELOPE,
+    SHEET,
+    SPREAD,
+    THICKNESS,
+    WRITING,
+    melting_check,
+    once_check,
+    piece_check,
+)
 from jindle_core.contrast.rules import Status
 from jindle_core.contrast.stacked import examine_melting
+from jindle_core.layers.folding import examine_base
 from jindle_core.layers.pieces import WORDS, Kind, Piece
 from server.cards.building import mends
 from server.cards.building.examined import Examined
@@ -22,7 +32,7 @@ def build_checks(examined: Examined) -> list[Check]:
     if not plan.every:
         return []
     found = [check for piece in plan.every for check in _of_piece(examined, piece)]
-    return [*found, *_together(examined), *_in_the_post(examined)]
+    return [*found, *_together(examined), *_of_base(examined), *_in_the_post(examined)]
 
 
 def _of_piece(examined: Examined, piece: Piece) -> Iterator[Check]:
@@ -56,6 +66,13 @@ def _together(examined: Examined) -> Iterator[Check]:
         to_mend = partial(mends.to_spread, examined)
         yield _of_build(SPREAD, "Light to dark on the card", examined.spread, to_mend)
     yield _of_build(WRITING, "Room to write inside", examined.writing, partial(mends.to_write, examined))
+
+
+def _of_base(examined: Examined) -> Iterator[Check]:
+    plan = examined.stack.resolved.plan
+    finding = examine_base(plan.size, plan.fold)
+    if finding.status is not Status.HOLDS:
+        yield _of_build(SHEET, "The base", finding, partial(mends.to_fold, examined))
 
 
 def _in_the_post(examined: Examined) -> Iterator[Check]:

@@ -8,7 +8,7 @@ from typing import Any
 from jindle_core import defaults
 from jindle_core.cutting.grain import Grain, turned_for_grain
 from jindle_core.cutting.middles import filled, middles
-from jindle_core.cutting.packing import GRAINS, Cut, Sheet, ToCut, area_bound, pack
+from jindle_core.cutting.packing import GRAINS, Cut, Sheet, ToCut, area_bound, holds, pack
 from jindle_core.cutting.trimming import Part, Trim, trimmed
 from jindle_core.ends import End
 from jindle_core.formats import Length, Size
@@ -36,14 +36,14 @@ class Cutting:
     def _base_turned(self) -> bool | None:
         """Whether the base is turned to be folded along the grain; None where it lies as it fits."""
         plan = self.stack.resolved.plan
-        return turned_for_grain(flat(plan.size, plan.build.fold), self.sheet, self.grain)
+        return turned_for_grain(flat(plan.size, plan.fold), self.sheet, self.grain)
 
     @cached_property
     def _of_one(self) -> dict[End, list[ToCut]]:
         """By material what is cut for one card."""
         stack, found = self.stack, defaultdict(list)
         plan = stack.resolved.plan
-        laid = flat(plan.size, plan.build.fold).size
+        laid = flat(plan.size, plan.fold).size
         size = laid.turned() if self._base_turned else laid
         found[plan.build.base].append(ToCut(BASE, "base", size, self._base_turned is None))
         for piece in plan.build.every:
@@ -73,14 +73,21 @@ class Cutting:
     def told(self) -> dict[str, Any]:
         """All of it, as ``CuttingSerializer`` describes it."""
         cut = {
-            end: [piece for piece in pieces if piece.key not in self._filled] * self.count
+            end: kept * self.count
             for end, pieces in self._of_one.items()
+            if (kept := [one for one in pieces if one.key not in self._filled and holds(one, self.sheet)])
         }
-        work = defaults.PACKING_WORK // len(cut)
+        work = defaults.PACKING_WORK // max(len(cut), 1)
         found = [(end, one, pieces) for end, pieces in cut.items() for one in pack(pieces, self.sheet, work)]
         return {
             "sheets": [self._sheet(*one) for one in found],
             "pieces": [self._listed(end, piece) for end, pieces in self._of_one.items() for piece in pieces],
+            "too_large": [
+                {"name": piece.name, "size": self._sizes[piece.key].text()}
+                for pieces in self._of_one.values()
+                for piece in pieces
+                if not holds(piece, self.sheet)
+            ],
             "middles": [
                 {"name": self.stack.name(key), "size": size.text()} for key, size in self._middles.items()
             ],
@@ -92,7 +99,7 @@ class Cutting:
         """By key what each piece is cut to, as it stands."""
         stack = self.stack
         sizes = {piece.key: stack.cut_to(piece) for piece in stack.plan.every}
-        return sizes | {BASE: flat(stack.resolved.plan.size, stack.plan.fold).size}
+        return sizes | {BASE: flat(stack.resolved.plan.size, stack.resolved.plan.fold).size}
 
     def _listed(self, end: End, piece: ToCut) -> dict[str, Any]:
         mat = self._filled.get(piece.key)
@@ -135,7 +142,8 @@ class Cutting:
         hole = self._middles.get(cut.key) if cut.key in self._filled.values() else None
         told["hole"] = None if hole is None else _hole(cut, hole)
         if cut.key == BASE:
-            told["score"] = _score(cut, flat(self.stack.resolved.plan.size, self.stack.plan.fold), turned)
+            plan = self.stack.resolved.plan
+            told["score"] = _score(cut, flat(plan.size, plan.fold), turned)
         return told
 
     def _left(self, part: Part) -> dict[str, Any]:

@@ -5,13 +5,14 @@ from typing import Any
 import numpy as np
 
 from jindle_core import defaults
-from jindle_core.build_changes import AddPiece, EditPiece
+from jindle_core.build_changes import AddPiece, EditPiece, MovePiece, SetBuild
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import Status
 from jindle_core.contrast.stacked import examine_finish, examine_melting
 from jindle_core.ends import End
 from jindle_core.formats import Length, Size
 from jindle_core.layers.fitting import ways_to_fit
+from jindle_core.layers.folding import Fold, examine_base
 from jindle_core.layers.pieces import BASE, WHITE, Across, Down, Kind, Piece, Raised
 from jindle_core.layouts import EDGE
 from jindle_core.plan import PaletteColour
@@ -35,15 +36,76 @@ def to_fit(examined: Examined, piece: Piece) -> list[Told]:
 
 
 def to_stand(examined: Examined, piece: Piece) -> list[Told]:
-    """A white edge for a picture; another colour for it, or for what it lies beside."""
+    """Words out from what covers them; a white edge for a picture; another colour, here or beside it."""
     stack, found = examined.stack, []
+    if examined.stands[piece.key].over:
+        return _to_uncover(examined, piece)
     if piece.kind is Kind.IMAGE and not piece.white_edge:
-        change = written(EditPiece(piece.key, {"white_edge": True}), stack.unit)
-        found.append(mend("leave a white edge around it", f"{defaults.WHITE_EDGE:g} mm all round", change))
+        change, after = _tried(examined, EditPiece(piece.key, {"white_edge": True}))
+        wide = f"{defaults.WHITE_EDGE:g} mm all round"
+        if _stands(after, piece) and _no_worse(examined, after):
+            found.append(mend("leave a white edge around it", wide, change))
     for key in dict.fromkeys([piece.key, *examined.stands[piece.key].at.tolist()]):
         if len(found) < _OFFERED:
             found += recolourings(stack, examined.stands, key, piece.key)
     return found[:_OFFERED]
+
+
+def _to_uncover(examined: Examined, piece: Piece) -> list[Told]:
+    """Words in front, moved, or what covers them made smaller: of each way the first that does."""
+    stack = examined.stack
+    ways: list[list[tuple[str, MovePiece | EditPiece]]] = [
+        [("bring it to the front", MovePiece(piece.key, len(stack.plan.face(piece.key))))],
+        [
+            (f"move it: {down}, {across}", EditPiece(piece.key, {"place": _placed(across, down)}))
+            for down in (Down.BOTTOM, Down.TOP, Down.MIDDLE)
+            for across in (Across.CENTRE, Across.RIGHT, Across.LEFT)
+        ],
+        [
+            (f"{over.name} {size.text()}", EditPiece(over.key, {"size": size}))
+            for over in (stack.piece(key) for key in examined.stands[piece.key].over)
+            for size in _smaller(stack.cut_to(over))
+        ],
+    ]
+    found = []
+    for tries in ways:
+        for words, change in tries:
+            sent, after = _tried(examined, change)
+            if _stands(after, piece) and _no_worse(examined, after):
+                found.append(mend(words, after.stands[piece.key].finding.figure, sent))
+                break
+    return found
+
+
+def _placed(across: Across, down: Down) -> dict[str, Any]:
+    nothing = Length(0, "mm")
+    return {"across": across, "down": down, "right": nothing, "below": nothing}
+
+
+def _smaller(size: Size) -> list[Size]:
+    """A size in some smaller ones of the same proportions, in whole ticks."""
+    return [
+        Size(*(Length(round(side.ticks * share), side.unit) for side in (size.width, size.height)))
+        for share in defaults.SMALLER
+        if min(size.width.ticks, size.height.ticks) * share >= 1
+    ]
+
+
+def _stands(examined: Examined, piece: Piece) -> bool:
+    stands = examined.stands.get(piece.key)
+    return stands is not None and stands.finding.status is Status.HOLDS
+
+
+def _no_worse(before: Examined, after: Examined) -> bool:
+    """Whether nothing fails that did not before."""
+    return _failing(after) <= _failing(before)
+
+
+def _failing(examined: Examined) -> set[tuple[str, int]]:
+    found = {("fit", key) for key, fit in examined.fits.items() if fit.finding.status is Status.FAILS}
+    return found | {
+        ("stands", key) for key, one in examined.stands.items() if one.finding.status is Status.FAILS
+    }
 
 
 def to_repeat(examined: Examined, piece: Piece) -> list[Told]:
@@ -117,6 +179,8 @@ def to_write(examined: Examined) -> list[Told]:
     stack = examined.stack
     told = {"reveal": EDGE[stack.unit], "material": WHITE}
     change, after = _tried(examined, AddPiece(Kind.PANEL, "writing panel", told, inside=True))
+    if after.writing.status is not Status.HOLDS or not _no_worse(examined, after):
+        return []
     shades = stack.resolved.end_shades(WHITE)
     return [mend("lay a white panel inside", after.writing.figure, change, shades)]
 
@@ -128,11 +192,22 @@ def to_thin(examined: Examined) -> list[Told]:
         for raised in (Raised.TAPE, Raised.FLAT):
             if defaults.FOAM[raised.value] < defaults.FOAM[piece.raised.value]:
                 change, after = _tried(examined, EditPiece(piece.key, {"raised": raised}))
-                if after.thick.status is Status.HOLDS:
+                if after.thick.status is Status.HOLDS and _no_worse(examined, after):
                     how = "flat" if raised is Raised.FLAT else f"on {raised.value}"
                     found.append(mend(f"{piece.name} {how}", after.thick.figure, change))
                     break
     return found[:_OFFERED]
+
+
+def to_fold(examined: Examined) -> list[Told]:
+    """The other fold, where a usual sheet holds the base then."""
+    plan = examined.stack.resolved.plan
+    found = []
+    for fold in Fold:
+        after = examine_base(plan.size, fold)
+        if fold is not plan.fold and after.status is Status.HOLDS:
+            found.append(mend(f"fold it {fold}", after.figure, {"kind": "set_build", "fold": fold.value}))
+    return found
 
 
 def to_post(examined: Examined) -> list[Told]:
@@ -140,10 +215,14 @@ def to_post(examined: Examined) -> list[Told]:
     usual = examined.usual_envelope
     if examined.stack.plan.envelope is None or usual is None:
         return []
-    return [mend(f"take one of {usual.text()}", "", {"kind": "set_build", "envelope": None})]
+    after = Examined(examined.stack.after(SetBuild({"envelope": None})))
+    if after.posted.status is not Status.HOLDS:
+        return []
+    change = {"kind": "set_build", "envelope": None}
+    return [mend(f"take one of {usual.text()}", after.posted.figure, change)]
 
 
-def _tried(examined: Examined, change: AddPiece | EditPiece) -> tuple[dict[str, Any], Examined]:
+def _tried(examined: Examined, change: AddPiece | EditPiece | MovePiece) -> tuple[dict[str, Any], Examined]:
     """A change as it is sent, and what is found after it."""
     return written(change, examined.stack.unit), Examined(examined.stack.after(change))
 

@@ -12,6 +12,7 @@ from jindle_core.contrast.rules import RULES, PairKind, examine_each, holds
 from jindle_core.ends import End
 from jindle_core.layers.pieces import BASE, WHITE, Kind
 from jindle_core.media import FINISH_MEDIA, GROUND_MEDIA
+from jindle_core.shown import percent
 from server.cards.building.stack import Stack
 from server.cards.building.standing import Stands
 from server.cards.building.written import written
@@ -111,7 +112,8 @@ def _figure(one: Stands, key: int, own: bool, lab: np.ndarray) -> str:
     else:
         under[one.at == key] = lab
     if one.rule is PairKind.PICTURE:
-        return f"{100 * holds(one.rule, upper, under).mean():.0f} % of its outline"
+        share = float(holds(one.rule, upper, under).mean())
+        return f"{percent(share, *defaults.STANDS_SHARE)} of its outline"
     found = examine_each([one.rule] * len(upper), upper, under, [False] * len(upper))
     off = delta_e(upper, under) if one.rule is PairKind.MAT else np.abs(upper[:, 0] - under[:, 0])
     return found[int(np.argmin(off))].figure

@@ -393,7 +393,7 @@ class CutPieceSerializer(serializers.Serializer):
 
 
 class MiddleSerializer(serializers.Serializer):
-    """A middle that lies hidden and can be cut out of a mat."""
+    """A piece, or a middle that lies hidden and can be cut out of a mat, by its size."""
 
     name = serializers.CharField()
     size = serializers.CharField()
@@ -404,5 +404,6 @@ class CuttingSerializer(serializers.Serializer):
 
     pieces = CutPieceSerializer(many=True)
     middles = MiddleSerializer(many=True)
+    too_large = MiddleSerializer(many=True, help_text="what no such sheet holds")
     sheets = SheetSerializer(many=True)
     bound = serializers.IntegerField(help_text="what the pieces' area alone would need")

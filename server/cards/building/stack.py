@@ -32,7 +32,8 @@ class Face:
     """The pieces of the front or of the inside from the lowest up, those that are only ink left out.
 
     ``keys`` begins with the base's, ``sides`` are their edges;
-    ``parts`` are how the pieces are drawn, by key.
+    ``parts`` are how the pieces are drawn, by key, and ``ink`` how many of the
+    stack are drawn before each that is only ink.
     """
 
     pieces: tuple[Piece, ...]
@@ -40,14 +41,11 @@ class Face:
     sides: np.ndarray
     labs: np.ndarray
     parts: dict[int, Part]
+    ink: dict[int, int]
 
     def place(self, key: int) -> int:
-        """The place of a piece in the stack; for what is only ink, one more than that of what it lies on."""
-        while key not in self.keys:
-            key = next(one.on for one in self.pieces if one.key == key)
-            if key in self.keys:
-                return self.keys.index(key) + 1
-        return self.keys.index(key)
+        """The place of a piece in the stack; of what is only ink, that of what is drawn next over it."""
+        return self.ink[key] if key in self.ink else self.keys.index(key)
 
 
 @dataclass(frozen=True)
@@ -197,10 +195,15 @@ class Stack:
         return front, inside
 
     def _face(self, pieces: tuple[Piece, ...], parts: list[Part]) -> Face:
-        keys = [BASE, *(piece.key for piece in in_order(pieces) if piece.kind is not Kind.LETTERING)]
+        keys, ink = [BASE], {}
+        for piece in in_order(pieces):
+            if piece.kind is Kind.LETTERING:
+                ink[piece.key] = len(keys)
+            else:
+                keys.append(piece.key)
         labs = np.array([self.lab(key) for key in keys])
         sides = edges([self.boxes[key] for key in keys])
-        return Face(pieces, tuple(keys), sides, labs, {part.piece: part for part in parts})
+        return Face(pieces, tuple(keys), sides, labs, {part.piece: part for part in parts}, ink)
 
     def face_of(self, key: int) -> Face:
         """The face that a piece lies on."""

@@ -12,6 +12,7 @@ from jindle_core.contrast.stacked import Neighbour, Standing, examine_stack
 from jindle_core.layers.lettering import lettering_rule
 from jindle_core.layers.pieces import WORDS, Kind, Piece
 from jindle_core.layers.touching import Beside, neighbours
+from jindle_core.shown import percent
 from server.cards.building.stack import Face, Stack
 
 _OUTSIDE = 0.01  # mm beside a piece where one looks at what lies there
@@ -26,6 +27,7 @@ class Stands:
     """How a piece stands: by which rule, what was found, beside what, and what was compared with what.
 
     Each of m comparisons is of CIELAB ``upper`` (m, 3) on ``under`` (m, 3), seen ``at`` (m,) keys.
+    ``over`` are the keys of what covers it.
     """
 
     rule: PairKind
@@ -34,6 +36,7 @@ class Stands:
     upper: np.ndarray
     under: np.ndarray
     at: np.ndarray
+    over: tuple[int, ...] = ()
 
 
 def touching(stack: Stack) -> dict[int, list[Beside]]:
@@ -173,12 +176,14 @@ def _words(stack: Stack, face: Face, piece: Piece) -> Stands:
     beside = _names(stack, face, places)
     cut = piece.kind is Kind.CUT_WORDS
     covered = above > place if cut else above != places
+    over: tuple[int, ...] = ()
     if covered.mean() > defaults.BESIDE_LEAST:
-        figure = f"{100 * covered.mean():.0f} % covered"
+        over = tuple(face.keys[at] for at in np.unique(above[covered]))
+        figure = f"{percent(float(covered.mean()), defaults.BESIDE_LEAST)} covered"
         reason = f"is covered by {_names(stack, face, above[covered])}"
         finding = Finding(Status.FAILS, figure, "nothing over it", reason)
     upper = np.broadcast_to(stack.lab(piece.key), under.shape)
-    return Stands(rule, finding, beside, upper, under, np.array(face.keys)[np.maximum(places, 0)])
+    return Stands(rule, finding, beside, upper, under, np.array(face.keys)[np.maximum(places, 0)], over)
 
 
 def _names(stack: Stack, face: Face, places: np.ndarray) -> str:

@@ -4,14 +4,16 @@ from dataclasses import asdict
 from enum import Enum
 from typing import Any
 
-from jindle_core.build_changes import AddPiece, EditPiece, RemovePiece
+from jindle_core.build_changes import AddPiece, EditPiece, MovePiece, RemovePiece
 from jindle_core.formats import Length, Size
 
 
-def written(change: AddPiece | EditPiece | RemovePiece, unit: str) -> dict[str, Any]:
+def written(change: AddPiece | EditPiece | MovePiece | RemovePiece, unit: str) -> dict[str, Any]:
     """The change as the API takes it; ``unit`` is the card's own."""
     if isinstance(change, RemovePiece):
         return {"kind": "remove_piece", "key": change.key}
+    if isinstance(change, MovePiece):
+        return {"kind": "move_piece", "key": change.key, "to": change.to}
     if isinstance(change, EditPiece):
         return {"kind": "edit_piece", "key": change.key, "unit": unit} | _fields(change.told)
     named = {"piece_kind": change.kind.value, "name": change.name, "inside": change.inside}

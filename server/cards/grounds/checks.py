@@ -21,6 +21,7 @@ from jindle_core.contrast.rules import Finding, PairKind, Status, holds
 from jindle_core.ground import Effect, PadUse
 from jindle_core.media import PAD_MEDIA
 from jindle_core.prediction.behaviour import Hand
+from jindle_core.shown import percent
 from server.cards.findings import Check, Told, mend
 from server.cards.grounds.grounded import Grounded
 from server.cards.grounds.on_ground import OnGround
@@ -48,7 +49,7 @@ def join_checks(grounded: Grounded) -> list[Check]:
     for at, join in enumerate(grounded.joins):
         if grounded.is_predicted(at):
             title = f"{_name(grounded, at)} into {_name(grounded, at + 1)}"
-            kept = f"{100 * join.kept:.0f} % of the colour kept"
+            kept = f"{percent(join.kept, defaults.MUD_SHARE)} of the colour kept"
             status = Status.LOOK_AGAIN if join.meeting is Meeting.MUDDY else Status.HOLDS
             finding = Finding(
                 status, kept, f"{100 * defaults.MUD_SHARE:.0f} %", f"{join.meeting}, {join.words}"

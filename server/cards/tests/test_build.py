@@ -226,7 +226,8 @@ class BuildTests(ApiTestCase):
         pages = re.findall(rb"/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]", inflated(printed.content))
         self.assertEqual(len(pages), 1 + len(told["sheets"]))
         self.assertEqual({(round(float(wide)), round(float(high))) for wide, high in pages}, {(612, 792)})
-        self.assertEqual(self.client.get(path, {"width": "3", "height": "3", "unit": "in"}).status_code, 400)
+        small = self.client.get(path, {"width": "3", "height": "3", "unit": "in"})
+        self.assertEqual((small.status_code, small["Content-Type"]), (200, "application/pdf"))
         odd = self.client.get(path, {"width": "14", "height": "9", "unit": "in", "from_middles": "true"})
         wide = re.findall(rb"/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]", inflated(odd.content))
         self.assertEqual({(round(float(one)), round(float(other))) for one, other in wide}, {(1008, 648)})
@@ -316,9 +317,13 @@ class BuildTests(ApiTestCase):
 
     def test_no_sheet_is_big_enough(self):
         card = self.built()
-        self.assertIn(
-            "No sheet is big enough for base", self.cutting(card, 400, width="6", height="4")["message"]
-        )
+        small = self.cutting(card, width="6", height="5")
+        self.assertEqual([one["name"] for one in small["too_large"]], ["base"])
+        cut = {one["name"] for sheet in small["sheets"] for one in sheet["cuts"]}
+        self.assertTrue(cut)
+        self.assertNotIn("base", cut)
+        none = self.cutting(card, width="1", height="1")
+        self.assertLess(len(none["sheets"]), len(small["sheets"]))
         self.assertIn("no size of a sheet", str(self.cutting(card, 400, width="0")))
         self.cutting(card, 400, count=0)
         self.cutting(card, 400, count=501)
@@ -326,6 +331,33 @@ class BuildTests(ApiTestCase):
         mat = min(one["key"] for one in self.told(many)["pieces"])
         self.change(many, kind="edit_piece", key=mat, unit="in", material={"source": "white"})
         self.assertIn("pieces are asked for", self.cutting(many, 400, count=500)["message"])
+
+    def test_a_card_is_folded_as_the_usual_sheets_allow(self):
+        for width, height, fold, flat in (
+            ("7", "5", "at the top", "7 × 10 in"),
+            ("5", "7", "at the side", "10 × 7 in"),
+            ("5 1/2", "4 1/4", "at the side", "11 × 4 1/4 in"),
+        ):
+            size = {"width": width, "height": height, "unit": "in"}
+            card = self.change(self.full_card(), kind="set_card", size=size)
+            told = self.told(self.change(card, kind="start_layout", layout="framed"))
+            self.assertEqual((told["fold"], told["flat"]), (fold, flat))
+            self.assertNotIn("sheet", [one["id"] for one in told["checks"]])
+
+    def test_a_base_that_no_usual_sheet_holds_is_a_check_with_its_way_out(self):
+        size = {"width": "7", "height": "5", "unit": "in"}
+        card = self.change(self.full_card(), kind="set_card", size=size)
+        card = self.change(card, kind="start_layout", layout="framed")
+        card = self.change(card, kind="set_build", fold="at the side")
+        (found,) = [one for one in card["checks"] if one["id"] == "sheet"]
+        self.assertEqual((found["status"], found["stage"]), ("look again", "build"))
+        self.assertIn("14 × 5 in", found["figure"])
+        (mend,) = self.mends(card, "sheet")
+        card = self.change(card, **mend["change"])
+        self.assertFalse([one for one in card["checks"] if one["id"] == "sheet"])
+        huge = self.change(card, kind="set_card", size={"width": "12", "height": "12", "unit": "in"})
+        self.assertTrue([one for one in huge["checks"] if one["id"] == "sheet"])
+        self.assertEqual(self.mends(huge, "sheet"), [])
 
     def test_a_ground_on_the_panel_is_judged_as_it_lies_and_cut_from_its_paper(self):
         card = self.change(

@@ -87,10 +87,45 @@ class StackTests(BuildChecksTestCase):
         card = self.add(self.built(), "leaf", "strip", "pond", on=3, width="1", height="3/4")
         found = self.check(card, "stands:4")
         self.assertEqual((found["status"], found["reason"]), ("fails", "is covered by leaf"))
+        self.assertMends(card, "stands:4")
+        words = [one["words"] for one in self.mends(card, "stands:4")]
+        self.assertIn("bring it to the front", words)
+
+    def test_words_over_a_picture_are_judged_as_they_are_drawn(self):
+        card = self.edit(self.built(), 3, material=of("mist"))
+        told = {"on": 2, "width": "3", "height": "2", "down": "bottom"}
+        card = self.add(card, "heron", "image", "mist", **told)
+        card = self.add(card, "hello", "lettering", "slate", on=2, width="2", height="1/2", down="bottom")
+        over = self.check(card, "stands:6")
+        self.assertEqual((over["status"], over["title"]), ("holds", "hello on panel and heron"))
+        parts = [part["piece"] for part in card["desk"]["parts"]]
+        self.assertLess(parts.index(5), parts.index(6))
+        under = self.change(card, kind="move_piece", key=6, to=3)
+        parts = [part["piece"] for part in under["desk"]["parts"]]
+        self.assertLess(parts.index(6), parts.index(5))
+        found = self.check(under, "stands:6")
+        self.assertEqual((found["status"], found["reason"]), ("fails", "is covered by heron"))
+        self.assertMends(under, "stands:6")
+        # Another colour would leave it covered, so none is offered.
+        self.assertFalse([one for one in self.mends(under, "stands:6") if one["shades"]])
+
+    def test_what_is_trimmed_is_told_so_also_on_a_turned_card(self):
+        told = {"width": "8", "height": "1", "trimmed": True}
+        card = self.add(self.built(), "band", "strip", "pond", on=0, **told)
+        for size in (None, {"width": "4 1/4", "height": "5 1/2", "unit": "in"}):
+            card = self.change(card, kind="set_card", size=size) if size else card
+            (band,) = [part for part in card["desk"]["parts"] if part["piece"] == 5]
+            self.assertTrue(band["trimmed"])
+            self.assertGreater(band["width"], card["desk"]["width"])
+            self.assertEqual(self.check(card, "fit:5"), None)
+        self.assertFalse(any(part["trimmed"] for part in card["desk"]["parts"] if part["piece"] != 5))
 
     def test_words_are_judged_through_vellum_and_on_the_picture(self):
-        card = self.edit(self.built(), 4, material=of(None), on=1, reveal="1 1/2")  # white on slate
+        card = self.edit(self.built(), 4, material=of(None), on=1, reveal="1 1/2")  # white over a white strip
+        self.assertEqual(self.check(card, "stands:4")["reason"], "cannot be read at arm's length")
+        card = self.change(card, kind="move_piece", key=4, to=1)
         self.assertEqual(self.check(card, "stands:4")["reason"], "is covered by panel and strip")
+        card = self.change(card, kind="move_piece", key=4, to=3)
         card = self.edit(card, 4, on=2, reveal="1 1/4", material=of("slate"))
         card = self.change(card, kind="remove_piece", key=3)
         clear = float(self.check(card, "stands:4")["figure"].split()[0])

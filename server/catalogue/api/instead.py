@@ -178,12 +178,12 @@ def _glazes(catalogue: Catalogue, place: int, best: float) -> tuple[list[dict], 
     table, places = catalogue.glazes(medium)
     if len(places) < 2:
         return [], f"A glaze takes two colours of {medium.value} in the drawer."
+    here = np.flatnonzero(places == place)
+    own = int(here[0]) if len(here) else None
     found = [
         glaze
-        for glaze in table.best(np.array(catalogue.lab_at(place)), _GLAZES)
-        if place not in (places[glaze.under], places[glaze.over])
-        and best - glaze.distance >= defaults.GLAZE_GAIN
-        and glaze.distance <= defaults.HOLE
+        for glaze in table.best(np.array(catalogue.lab_at(place)), _GLAZES, own)
+        if best - glaze.distance >= defaults.GLAZE_GAIN and glaze.distance <= defaults.HOLE
     ]
     if not found:
         return [], "No two of what you own come nearer than one alone by enough to be worth it."

@@ -271,7 +271,7 @@ class RangeComparison(APIView):
         seen = ranges_seen_by(request.user)
         found = one(seen, pk=pk)
         given = request.query_params.get("other", "")
-        other = one(seen, pk=int(given) if given.isdigit() else 0)
+        other = one(seen, pk=int(given) if given.isdecimal() else 0)
         catalogue = catalogue_for(request.user)
         return Response(
             {

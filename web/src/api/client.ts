@@ -2,6 +2,7 @@ import createClient, { type Middleware } from 'openapi-fetch'
 import type { components, paths } from './schema'
 
 type Schemas = components['schemas']
+export type Adding = Schemas['Adding']
 export type Area = Schemas['Area']
 export type Build = Schemas['Build']
 export type Camera = Schemas['Camera']

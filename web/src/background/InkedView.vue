@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Ground } from '@/api/client'
+import { useCard } from '@/cards/card'
 import { useSession } from '@/lib/session'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import PaperChoice from '@/ui/PaperChoice.vue'
@@ -10,6 +11,7 @@ import { coatChoices, HANDS, useGround } from './ground'
 /** A card for mats, inked by oneself where none matches. */
 const { ground } = defineProps<{ ground: Ground }>()
 const session = useSession()
+const store = useCard()
 const { set } = useGround()
 const choosing = ref(false)
 const mat = computed(() => ground.mat)
@@ -31,7 +33,14 @@ async function take(colour: number) {
 
 <template>
   <section aria-label="Card inked by myself">
-    <div v-if="!mat" class="panel p-4">
+    <p v-if="store.card!.built" class="panel p-4">
+      This card is built of pieces, and each says for itself what it is of: choose a mat or strip
+      under Build, then <i>Of</i>, and a pad to ink it with.
+      <RouterLink class="button mt-3" :to="`/cards/${store.card!.id}/build`"
+        >Go to the pieces</RouterLink
+      >
+    </p>
+    <div v-else-if="!mat" class="panel p-4">
       <p class="mb-3">
         Where no cardstock matches, a mat can be white card inked with a pad that is used already.
         Its edges are enough: the middle is covered.

@@ -106,6 +106,9 @@ const sheets = computed(() => cutting.value?.sheets ?? [])
           <b>{{ busy ? 'Laying them out …' : plural(sheets.length, 'sheet') }}</b>, each cut right
           across with a trimmer; broken lines are scored.
         </p>
+        <p v-for="one in cutting.too_large" :key="one.name" role="alert">
+          No sheet of this size holds {{ one.name }}, {{ one.size }}: take a larger one for it.
+        </p>
         <a class="button" :href="printed">Print it in true size</a>
         <p v-for="one in cutting.middles" :key="one.name" class="text-xs">
           The middle of {{ one.name }} is hidden: {{ one.size }} can be cut out of it.

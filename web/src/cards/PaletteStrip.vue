@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { nextTick, ref, watch } from 'vue'
 import { PlusIcon } from '@heroicons/vue/20/solid'
 import { useSession } from '@/lib/session'
 import { useCard } from './card'
@@ -6,16 +7,31 @@ import { useCard } from './card'
 defineEmits<{ add: [] }>()
 const store = useCard()
 const session = useSession()
+const strip = ref<HTMLElement | null>(null)
+// The dialog gives the focus back to the page; who adds by keys goes on from the new colour.
+watch(
+  () => store.added,
+  async (key) => {
+    if (!key) return
+    store.added = 0
+    await nextTick()
+    requestAnimationFrame(() =>
+      strip.value?.querySelector<HTMLElement>(`[data-colour="${key}"]`)?.focus(),
+    )
+  },
+)
 </script>
 
 <template>
   <section
+    ref="strip"
     aria-label="Palette"
     class="flex shrink-0 gap-1.5 overflow-x-auto border-t border-line bg-wall px-3 py-2"
   >
     <button
       v-for="(colour, n) in store.card?.colours"
       :key="colour.key"
+      :data-colour="colour.key"
       type="button"
       class="relative flex h-11 min-w-[92px] flex-1 cursor-pointer items-center overflow-hidden rounded-data border bg-sheet text-left"
       :class="

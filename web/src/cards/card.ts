@@ -8,6 +8,7 @@ export const useCard = defineStore('card', () => {
   const card = shallowRef<Card | null>(null)
   const lit = ref(0) // key of the palette colour that is chosen, or 0
   const piece = ref(0) // key of the piece that is chosen, or 0
+  const added = ref(0) // key of the palette colour that was just added: the keyboard goes on there
   const mends = shallowRef<Record<string, Mend[]>>({}) // by a check's id: what would mend it
   const missing = ref(false)
   const broken = ref('') // why the card cannot be shown
@@ -98,6 +99,7 @@ export const useCard = defineStore('card', () => {
     card,
     lit,
     piece,
+    added,
     mends,
     missing,
     broken,

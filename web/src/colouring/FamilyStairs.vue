@@ -16,11 +16,9 @@ const session = useSession()
 const changing = ref(-2) // the place of a tone, −1 for one more, −2 for none
 const keeping = ref(false)
 const unlike = computed(() => {
-  if (area.likeness !== 'cousin' && area.likeness !== 'far') return ''
+  if (area.likeness !== 'cousin') return ''
   const name = store.card!.colours.find((one) => one.key === area.colour)?.name
-  return area.likeness === 'far'
-    ? `None of it comes near ${name}.`
-    : `Its nearest tone is a cousin of ${name}.`
+  return `Its nearest tone is a cousin of ${name}.`
 })
 const HEIGHT = 150
 const ids = computed(() => area.tones.map((tone) => tone.swatch.id))

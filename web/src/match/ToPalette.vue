@@ -15,7 +15,7 @@ const router = useRouter()
 const notices = useNotices()
 const { data } = useFetched([], () => got(api.GET('/api/cards')))
 const chosen = ref(0)
-const role = ref<Role>('support')
+const role = ref<Role | ''>('')
 const name = ref('')
 const problem = ref('')
 const card = computed(
@@ -31,7 +31,13 @@ async function send() {
       params: { path: { id: card.value.id } },
       body: {
         version: card.value.version,
-        change: { kind: 'add_colour', anchor, name: name.value, role: role.value },
+        change: {
+          kind: 'add_colour',
+          anchor,
+          name: name.value,
+          role: role.value || null,
+          keep_pairs: false,
+        },
       },
     })
     notices.show(`It is in the palette of “${card.value.name}”.`)
@@ -65,7 +71,10 @@ async function send() {
           <ChoiceList
             v-model="role"
             label="Role"
-            :options="ROLES.map((one) => ({ value: one, words: one }))"
+            :options="[
+              { value: '', words: 'as it seems' },
+              ...ROLES.map((one) => ({ value: one, words: one })),
+            ]"
           />
         </div>
         <div>

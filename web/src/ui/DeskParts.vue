@@ -27,7 +27,13 @@ const box = ({ x, y, width, height }: Desk['parts'][number]) => ({ x, y, width, 
 
 <template>
   <g>
-    <template v-for="(part, n) in parts" :key="n">
+    <!-- A picture within a picture ends at its edges, as what is trimmed does at the card's. -->
+    <component
+      :is="part.trimmed ? 'svg' : 'g'"
+      v-for="(part, n) in parts"
+      :key="n"
+      v-bind="part.trimmed ? { width: desk.width, height: desk.height } : {}"
+    >
       <g v-if="part.raised" :transform="`translate(${part.raised / 2} ${part.raised / 2})`">
         <ellipse v-if="part.shape === 'disc'" v-bind="round(part, part.rim)" class="shadow" />
         <rect v-else-if="part.shape === 'rect'" v-bind="box(part)" class="shadow" />
@@ -109,7 +115,7 @@ const box = ({ x, y, width, height }: Desk['parts'][number]) => ({ x, y, width, 
       >
         {{ part.text }}
       </text>
-    </template>
+    </component>
   </g>
 </template>
 
