@@ -10,10 +10,12 @@ from django.db.models import Model, Q, QuerySet
 from django.http import Http404
 from rest_framework.exceptions import PermissionDenied
 
+from jindle_core.references import named
 from server.accounts.models import Person
 from server.cards.models import Card
 from server.catalogue.models import Colour, DrawerEntry, Range, Reading
 from server.colouring.models import Drawing, KeptFamily
+from server.errors import CannotBeShown
 from server.palettes.models import Combination
 from server.papers.models import Paper
 
@@ -34,17 +36,31 @@ def own_card(person: Person, pk: int) -> Card:
 
 def ranges_seen_by(person: Person) -> QuerySet[Range]:
     """The ranges that a person may see and match against: the shared ones and their own."""
-    return Range.objects.filter(Q(owner=None) | Q(owner=_somebody(person)))
+    return Range.objects.filter(Q(owner=None) | Q(owner=_somebody(person)), gone=False)
 
 
 def ranges_of(person: Person) -> QuerySet[Range]:
     """The ranges that a person may change: their own."""
-    return Range.objects.filter(owner=_somebody(person))
+    return Range.objects.filter(owner=_somebody(person), gone=False)
 
 
 def colours_seen_by(person: Person) -> QuerySet[Colour]:
     """The colours that a person may see: those of the ranges they see."""
-    return Colour.objects.filter(Q(range__owner=None) | Q(range__owner=_somebody(person)))
+    return Colour.objects.filter(Q(range__owner=None) | Q(range__owner=_somebody(person)), range__gone=False)
+
+
+def gone_colours_of(person: Person) -> QuerySet[Colour]:
+    """The colours of a person's deleted ranges that their cards still name."""
+    gone = Colour.objects.filter(range__owner=_somebody(person), range__gone=True)
+    if not gone.exists():
+        return gone
+    ids: set[int] = set()
+    for card in cards_of(person):
+        try:
+            ids |= named(card.plan).every
+        except CannotBeShown:
+            continue
+    return gone.filter(pk__in=ids)
 
 
 def drawer_of(person: Person) -> QuerySet[DrawerEntry]:

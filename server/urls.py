@@ -73,6 +73,7 @@ api = [
     path("ranges/preview", import_file.RangePreview.as_view()),
     path("ranges/import", import_file.RangeImport.as_view()),
     path("ranges/<int:pk>", ranges.OneRange.as_view()),
+    path("ranges/<int:pk>/uses", supply_api.RangeUses.as_view()),
     path("ranges/<int:pk>/changes", ranges.RangeChanges.as_view()),
     path("ranges/<int:pk>/compare", ranges.RangeComparison.as_view()),
     path("ranges/<int:pk>/readings", readings.RangeReadings.as_view()),

@@ -192,7 +192,7 @@ class BuildTests(BrowserTestCase):
         expect(cutting).to_contain_text("folded along the grain")
         self.choose("Sheets:", "my own size")
         cutting.get_by_label("Width").fill("3")
-        expect(cutting.get_by_role("alert")).to_contain_text("No sheet is big enough for base")
+        expect(cutting.get_by_role("alert").first).to_contain_text("No sheet of this size holds base")
         cutting.get_by_label("Width").fill("14")
         expect(cutting.get_by_role("alert")).to_have_count(0)
         expect(cutting).to_contain_text("The middle of mat 1 is hidden")

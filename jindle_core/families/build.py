@@ -41,7 +41,7 @@ class Builder:
         count: int = 1,
         allowance: Allowance = USUAL,
         off: Array | None = None,
-        reach: float = defaults.NEAR,
+        reach: float = defaults.COUSIN,
     ) -> list[Family]:
         """The best families of 2 to 5 tones around a wanted colour (3,), best first.
 

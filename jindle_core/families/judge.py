@@ -122,7 +122,7 @@ def judge(
     tones: Array,
     allowance: Allowance = USUAL,
     around: Array | None = None,
-    reach: float = defaults.NEAR,
+    reach: float = defaults.COUSIN,
     glazed: Array | None = None,
 ) -> Judgement:
     """What holds of tones (k, 3), light to dark, k 2 to 5.
@@ -173,7 +173,7 @@ def judge(
         )
     off = None if around is None else float(delta_e(np.asarray(around, dtype=float), tones).min())
     if off is not None and off > reach:
-        words = f"its nearest tone is ΔE {shown(off, reach)} from the colour wanted, {reach:.0f} is near"
+        words = f"its nearest tone is ΔE {shown(off, reach)} from the colour wanted, {reach:.0f} at most"
         faults.append(Fault(None, "off", words))
     turns = tuple(
         float(turn) if turn <= kept.hue or distance > defaults.STEP_HUE_DISTANCE else None

@@ -45,38 +45,66 @@ def read_cgats(content: bytes, provenance: str = "read") -> RangeFile:
 
     Spectral columns count before XYZ, and those before Lab. XYZ and Lab under
     another named illuminant are adapted (Bradford); under another observer,
-    which no formula undoes, they are refused, and so is what cannot be read.
+    which no formula undoes, they are refused, and so is what cannot be read. Of
+    several tables in one file the one that says most of a sample counts, and
+    tables without colours are left out.
     """
-    sheet = _parse(decode(content))
-    names = {field.upper(): place for place, field in enumerate(sheet.fields)}
-    waves = _waves(sheet.fields)
-    spectra = _spectra(sheet, waves) if waves else None
-    lab = reflectance_to_lab(spectra) if spectra is not None else _colours(sheet, names)
-    ids, titles = (_column(names, known) for known in (_IDS, _NAMES))
-    if ids is None and titles is None:
-        raise BadInput(
-            Problem("No column names the samples.", field="columns", expected="SAMPLE_ID or SAMPLE_NAME")
-        )
-    rows, reflectances = [], {}
-    for at, (line, cells) in enumerate(sheet.samples):
-        texts = ["" if place is None else neutral(cells[place]) for place in (ids, titles)]
-        rows.append((line, (*texts, *(repr(float(value)) for value in lab[at]))))
-        if spectra is not None:
-            reflectances[line] = tuple(float(value) for value in spectra[at])
+    sheets = _parse(decode(content))
+    rows, reflectances, seen = [], {}, set()
+    for sheet in _best_first(sheets):
+        names = {field.upper(): place for place, field in enumerate(sheet.fields)}
+        waves = _waves(sheet.fields)
+        spectra = _spectra(sheet, waves) if waves else None
+        lab = reflectance_to_lab(spectra) if spectra is not None else _colours(sheet, names)
+        ids, titles = (_column(names, known) for known in (_IDS, _NAMES))
+        if ids is None and titles is None:
+            raise BadInput(
+                Problem("No column names the samples.", field="columns", expected="SAMPLE_ID or SAMPLE_NAME")
+            )
+        there = set()
+        for at, (line, cells) in enumerate(sheet.samples):
+            texts = ["" if place is None else neutral(cells[place]) for place in (ids, titles)]
+            key = texts[0] or texts[1]
+            there.add(key)
+            if key in seen:
+                continue  # another table said more of it
+            rows.append((line, (*texts, *(repr(float(value)) for value in lab[at]))))
+            if spectra is not None:
+                reflectances[line] = tuple(float(value) for value in spectra[at])
+        seen |= there
     header = ("code", "name", "L", "a", "b")
-    table = Table(header, tuple(rows), "CGATS text")
+    table = Table(header, tuple(sorted(rows)), "CGATS text")
     return read_rows(table, {field: field for field in header}, provenance, reflectances)
 
 
-def _parse(text: str) -> Sheet:
+def _best_first(sheets: list[Sheet]) -> list[Sheet]:
+    """The tables that have colours, those with spectra first; all where none seems to have any."""
+
+    def rank(sheet: Sheet) -> int:
+        names = {field.upper() for field in sheet.fields}
+        if _waves(sheet.fields):
+            return 0
+        return next((at for at, known in ((1, "XYZ_X"), (2, "LAB_L")) if known in names), 3)
+
+    coloured = [sheet for sheet in sheets if rank(sheet) < 3]
+    return sorted(coloured, key=rank) or sheets[:1]
+
+
+def _parse(text: str) -> list[Sheet]:
+    """The tables of a file. Keywords hold on from one to the next; so do fields that are not named anew."""
     keywords: dict[str, str] = {}
     fields: list[str] = []
     tokens: list[tuple[int, str]] = []
-    block = ""
+    block, sheets = "", []
     for number, line in enumerate(text.splitlines(), start=1):
         bare = line.strip()
         word = bare.split(None, 1)[0].upper() if bare else ""
         if word in _MARKS:
+            if word == "END_DATA" and tokens:
+                sheets.append(_sheet(keywords, fields, tokens))
+                tokens = []
+            elif word == "BEGIN_DATA_FORMAT":
+                fields = []
             block = word if word.startswith("BEGIN") else ""
         elif not bare or bare.startswith("#"):
             continue
@@ -89,10 +117,20 @@ def _parse(text: str) -> Sheet:
             # “KEYWORD "NAME"” only announces a keyword of somebody's own.
             if word != "KEYWORD":
                 keywords.setdefault(words[0].upper(), " ".join(words[1:]))
+    if tokens:
+        sheets.append(_sheet(keywords, fields, tokens))
+    if not sheets:
+        if not fields:
+            raise BadInput(
+                Problem("The file names no fields.", expected="BEGIN_DATA_FORMAT … END_DATA_FORMAT")
+            )
+        raise BadInput(Problem("The file holds no data.", expected="BEGIN_DATA … END_DATA"))
+    return sheets
+
+
+def _sheet(keywords: dict[str, str], fields: list[str], tokens: list[tuple[int, str]]) -> Sheet:
     if not fields:
         raise BadInput(Problem("The file names no fields.", expected="BEGIN_DATA_FORMAT … END_DATA_FORMAT"))
-    if not tokens:
-        raise BadInput(Problem("The file holds no data.", expected="BEGIN_DATA … END_DATA"))
     # A sample may run over several lines (LGOROWLENGTH), so they are counted by fields.
     if len(tokens) % len(fields):
         line, value = tokens[len(tokens) // len(fields) * len(fields)]
@@ -108,7 +146,7 @@ def _parse(text: str) -> Sheet:
         (tokens[start][0], tuple(value for _, value in tokens[start : start + len(fields)]))
         for start in range(0, len(tokens), len(fields))
     )
-    return Sheet(keywords, tuple(fields), samples)
+    return Sheet(dict(keywords), tuple(fields), samples)
 
 
 def _said(found: re.Match) -> str:

@@ -11,6 +11,7 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.text import Table
 
 FIELDS = ("code", "name", "L", "a", "b", "hex", "family", "paper", "discontinued", "provenance")
+SAMPLE = 5  # rows that are shown as they stand in the file
 FILE_PROVENANCES = ("read", "photographed", "label", "screen")
 
 _YES = {"yes", "y", "true", "1", "x", "discontinued", "retired", "ja", "oui", "sí", "si"}
@@ -47,13 +48,14 @@ class Entry:
 @dataclass(frozen=True, slots=True)
 class RangeFile:
     """What was read: which header stands for which field, the entries, what is wrong,
-    and the ``kind`` of file."""
+    and the ``kind`` of file; ``sample`` are its first rows as they stand there."""
 
     header: tuple[str, ...]
     columns: Mapping[str, str]
     entries: tuple[Entry, ...]
     problems: tuple[Problem, ...]
     kind: str
+    sample: tuple[tuple[str, ...], ...] = ()
 
 
 def read_rows(
@@ -87,7 +89,8 @@ def read_rows(
         entries.append(replace(entry, reflectance=reflectance) if reflectance else entry)
     if not entries and not problems:
         problems.append(Problem("The file has a header but no rows.", row=1))
-    return RangeFile(table.header, columns, tuple(entries), tuple(problems), table.kind)
+    sample = tuple(cells for _, cells in table.rows[:SAMPLE])
+    return RangeFile(table.header, columns, tuple(entries), tuple(problems), table.kind, sample)
 
 
 def _check_columns(table: Table, columns: Mapping[str, str]) -> None:

@@ -3,24 +3,33 @@
 import csv
 import io
 import re
+import unicodedata
 from collections.abc import Iterable, Mapping
 
 from jindle_core.interchange.entries import FIELDS, FORMULA, NEUTRALISED, Entry, RangeFile, read_rows
-from jindle_core.interchange.text import read_table
+from jindle_core.interchange.text import Table, read_table
 
-# Usual spellings of each column's header, compared without case, spaces and signs.
-_SPELLINGS: Mapping[str, tuple[str, ...]] = {
-    "code": ("code", "no", "nr", "number", "num", "id", "ref", "colourcode", "colorcode", "codice", "código"),
-    "name": ("name", "colour", "color", "colourname", "colorname", "description", "farbe", "nom", "naam"),
-    "L": ("l", "cieL", "labl", "lstar", "lightness"),
-    "a": ("a", "ciea", "laba", "astar"),
-    "b": ("b", "cieb", "labb", "bstar"),
-    "hex": ("hex", "hexcode", "rgb", "srgb", "html", "web"),
-    "family": ("family", "group", "set", "sheet", "serie", "series"),
-    "paper": ("paper", "onpaper", "stock", "substrate"),
-    "provenance": ("provenance", "known", "measuredby"),
-    "discontinued": ("discontinued", "retired", "stillmade", "status", "ended"),
+# Usual spellings of each column's header in English, German, French, Dutch, Spanish and Italian,
+# compared without case, accents, spaces and signs.
+_SPELLINGS: Mapping[str, str] = {
+    "code": "code no nr number num id ref colourcode colorcode colournumber colornumber itemnumber nummer "
+    "farbnummer farbnr artikelnummer bestellnummer numero reference kleurnummer codigo codice",
+    "name": "name colour color colourname colorname description farbe farbname farbton bezeichnung nom "
+    "couleur nomdelacouleur teinte designation naam kleur kleurnaam nombre nombredelcolor nome colore "
+    "nomedelcolore",
+    "L": "l ciel labl lstar lightness helligkeit luminosite clarte helderheid lichtheid luminosidad "
+    "luminosita",
+    "a": "a ciea laba astar",
+    "b": "b cieb labb bstar",
+    "hex": "hex hexcode rgb srgb html web hexadezimal hexwert hexadecimal esadecimale",
+    "family": "family group set sheet serie series familie gruppe farbfamilie famille groupe groep "
+    "kleurgroep familia grupo famiglia gruppo",
+    "paper": "paper onpaper stock substrate papier aufpapier surpapier papel sobrepapel carta sucarta",
+    "provenance": "provenance known measuredby herkunft origine herkomst procedencia provenienza",
+    "discontinued": "discontinued retired stillmade status ended ausgelaufen eingestellt arrete supprime "
+    "nietmeerleverbaar uitdehandel descatalogado fueradeproduccion fuoriproduzione",
 }
+_PLAIN = {spelling: field for field, known in _SPELLINGS.items() for spelling in known.split()}
 
 
 def recognise(header: Iterable[str]) -> dict[str, str]:
@@ -29,10 +38,10 @@ def recognise(header: Iterable[str]) -> dict[str, str]:
     >>> recognise(["Nr.", "Colour name", "L*", "a*", "b*"])
     {'code': 'Nr.', 'name': 'Colour name', 'L': 'L*', 'a': 'a*', 'b': 'b*'}
     """
-    plain = {spelling.casefold(): field for field, known in _SPELLINGS.items() for spelling in known}
     found: dict[str, str] = {}
     for title in header:
-        field = plain.get(re.sub(r"[\W_]+", "", title).casefold())
+        letters = unicodedata.normalize("NFKD", title).encode("ascii", "ignore").decode()
+        field = _PLAIN.get(re.sub(r"[\W_]+", "", letters).casefold())
         if field:
             found.setdefault(field, title)
     return {field: found[field] for field in FIELDS if field in found}
@@ -46,8 +55,21 @@ def read_range(
     ``columns`` (field → header) says which columns to use; without it they
     are recognised. Raises BadInput for what is no table; see ``read_rows``.
     """
-    table = read_table(content)
+    table = _table(content)
     return read_rows(table, columns or recognise(table.header), provenance)
+
+
+def look(content: bytes, columns: Mapping[str, str] | None, rows: int) -> RangeFile:
+    """What a CSV file's header and first rows say, however little of it is recognised."""
+    table = _table(content)
+    known = recognise(table.header) | {
+        field: title for field, title in (columns or {}).items() if title in table.header
+    }
+    return RangeFile(table.header, known, (), (), table.kind, tuple(cells for _, cells in table.rows[:rows]))
+
+
+def _table(content: bytes) -> Table:
+    return read_table(content, lambda cells: len(recognise(cells)))
 
 
 def neutral(text: str) -> str:

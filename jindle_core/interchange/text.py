@@ -1,6 +1,8 @@
 """Is this file text, and what does it say?"""
 
 import csv
+import re
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 from jindle_core import defaults
@@ -8,7 +10,9 @@ from jindle_core.errors import BadInput, Problem
 
 _UTF16 = (b"\xff\xfe", b"\xfe\xff")
 _DELIMITERS = {";": "semicolons", "\t": "tabs", ",": "commas"}
+_SEPARATOR = re.compile(r'"?sep=([,;\t])"?', re.IGNORECASE)
 _SHOWN = 60
+_HEADED = 12  # lines among which the header is looked for
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,7 +53,8 @@ def decode(content: bytes) -> str:
         raise BadInput(
             Problem(
                 f"Line {row} holds a byte (0x{content[error.start]:02x}) that is not UTF-8; "
-                "save the file as “CSV UTF-8”.",
+                "save the file as “CSV UTF-8”, or read it as Windows-1252.",
+                field="encoding",
                 row=row,
                 value=f"0x{content[error.start]:02x}",
                 expected="UTF-8 text",
@@ -57,20 +62,35 @@ def decode(content: bytes) -> str:
         ) from None
 
 
-def read_table(content: bytes) -> Table:
+def from_windows(content: bytes) -> bytes:
+    """A file in Windows-1252, as older spreadsheets write them, in UTF-8; BadInput where it is none."""
+    try:
+        return content.decode("cp1252").encode()
+    except UnicodeDecodeError as error:
+        row = content[: error.start].count(b"\n") + 1
+        words = (
+            f"Line {row} holds a byte (0x{content[error.start]:02x}) that Windows-1252 does not know either."
+        )
+        raise BadInput(Problem(words, field="encoding", row=row)) from None
+
+
+def read_table(content: bytes, known: Callable[[Sequence[str]], int] = lambda cells: 0) -> Table:
     """The header and rows of a comma, semicolon or tab separated file.
 
-    Rows count from 1, the header being row 1 unless empty lines stand before
-    it. Raises BadInput for what is no such file.
+    Rows count from 1, by the lines of the file. A line that names the separator
+    (``sep=;``) counts, and lines above the header are left out: of the first
+    lines with two cells or more, the header is the one in which most cells are
+    ``known``. Raises BadInput for what is no such file.
     """
     text = decode(content)
     lines = text.splitlines()
-    first = next((line for line in lines if line.strip()), "")
-    delimiter = max(_DELIMITERS, key=first.count)
-    if not first.count(delimiter):
+    said = _SEPARATOR.fullmatch(lines[0].strip()) if lines else None
+    delimiter = said[1] if said else max(_DELIMITERS, key=text.count)
+    if not text.count(delimiter):
+        first = next((line for line in lines if line.strip()), "")
         raise BadInput(
             Problem(
-                "This does not look like a CSV file: its first line has no comma, semicolon or tab.",
+                "This does not look like a CSV file: it has no comma, semicolon or tab.",
                 row=1,
                 value=first[:_SHOWN],
                 expected="a header such as code;name;L;a;b",
@@ -80,7 +100,7 @@ def read_table(content: bytes) -> Table:
         reader = csv.reader(text.splitlines(keepends=True), delimiter=delimiter, strict=True)
         rows = []
         for cells in reader:
-            if any(cell.strip() for cell in cells):
+            if any(cell.strip() for cell in cells) and not (said and reader.line_num == 1):
                 rows.append((reader.line_num, tuple(cell.strip() for cell in cells)))
     except csv.Error as error:
         raise BadInput(
@@ -89,4 +109,6 @@ def read_table(content: bytes) -> Table:
                 row=reader.line_num,
             )
         ) from None
-    return Table(rows[0][1], tuple(rows[1:]), f"CSV separated by {_DELIMITERS[delimiter]}")
+    wide = [at for at, (_, cells) in enumerate(rows[:_HEADED]) if sum(map(bool, cells)) > 1]
+    head = max(wide, key=lambda at: known(rows[at][1]), default=0)  # the first of equals
+    return Table(rows[head][1], tuple(rows[head + 1 :]), f"CSV separated by {_DELIMITERS[delimiter]}")

@@ -5,8 +5,9 @@ from hypothesis import strategies as st
 
 from jindle_core import defaults
 from jindle_core.errors import BadInput
+from jindle_core.interchange.cgats import read_cgats
 from jindle_core.interchange.entries import Entry
-from jindle_core.interchange.range_csv import read_range, recognise, write_range
+from jindle_core.interchange.range_csv import look, read_range, recognise, write_range
 from jindle_core.tests.strategies import LAB
 
 EUROPEAN = "\ufeffNr.;Farbe;L*;a*;b*;Discontinued\r\n101;Schleuse;52,5;-10,25;3,1;nein\r\n102;„Kahn“;60;1;−2,5;ja\r\n"
@@ -113,3 +114,78 @@ class ReadingTests(unittest.TestCase):
             for row, (name, lab) in enumerate(colours, start=2)
         ]
         self.assertEqual(list(read_range(write_range(entries).encode()).entries), entries)
+
+
+class HeadingTests(unittest.TestCase):
+    def test_headings_of_six_languages(self):
+        for header in (
+            "Colour number;Colour name;L*;a*;b*;Family",
+            "Farb-Nr.;Bezeichnung;L*;a*;b*;Farbfamilie",
+            "Référence;Nom de la couleur;L*;a*;b*;Famille",
+            "Kleurnummer;Kleurnaam;L*;a*;b*;Kleurgroep",
+            "Código;Nombre del color;L*;a*;b*;Familia",
+            "Codice;Nome del colore;L*;a*;b*;Famiglia",
+        ):
+            with self.subTest(header):
+                (entry,) = read_range(f"{header}\nX-1;reed;50;1;2;bank\n".encode()).entries
+                self.assertEqual(
+                    (entry.code, entry.name, entry.lab, entry.family), ("X-1", "reed", (50, 1, 2), "bank")
+                )
+
+    def test_a_separator_line_and_titles_above_the_header(self):
+        body = "Nr.;Name;L;a;b\nX-1;reed, wet;50;1;2\n"
+        for head in (
+            "sep=;\n",
+            '"sep=;"\n',
+            "Our river range\n\n",
+            "sep=;\nRiver range;2026\n;printed;;in;May\n",
+        ):
+            with self.subTest(head):
+                found = read_range((head + body).encode())
+                self.assertEqual([(one.code, one.name) for one in found.entries], [("X-1", "reed, wet")])
+                self.assertEqual(found.entries[0].row, 2 + head.count("\n"))
+
+    def test_a_look_tells_what_is_there(self):
+        found = look(
+            b"what,L,a,b,x\nA,50,1,2,9\nB,51,1,2,9\nC,52,1,2,9\n", {"code": "what", "name": "gone"}, 2
+        )
+        self.assertEqual(found.columns, {"L": "L", "a": "a", "b": "b", "code": "what"})
+        self.assertEqual(found.sample, (("A", "50", "1", "2", "9"), ("B", "51", "1", "2", "9")))
+
+
+class SeveralTablesTests(unittest.TestCase):
+    """Files with several tables in one, as measuring programs write them."""
+
+    HEAD = 'CGATS.17\nORIGINATOR "bench"\n'
+
+    def table(self, fields, *rows, named=True):
+        shape = f"BEGIN_DATA_FORMAT\n{fields}\nEND_DATA_FORMAT\n" if named else ""
+        return f"{shape}NUMBER_OF_SETS {len(rows)}\nBEGIN_DATA\n" + "\n".join(rows) + "\nEND_DATA\n"
+
+    def test_the_table_that_says_more_of_a_sample_counts(self):
+        waves = " ".join(f"SPECTRAL_NM{wave}" for wave in range(400, 710, 10))
+        flat = " ".join(["0.5"] * 31)
+        text = self.HEAD + self.table("SAMPLE_ID LAB_L LAB_A LAB_B", "A1 10 0 0", "A2 20 0 0")
+        text += self.table(f"SAMPLE_ID {waves}", f"A1 {flat}", f"A3 {flat}")
+        found = {one.code: one for one in read_cgats(text.encode()).entries}
+        self.assertEqual(sorted(found), ["A1", "A2", "A3"])
+        self.assertAlmostEqual(found["A1"].lab[0], 76.07, places=1)
+        self.assertEqual((found["A2"].lab[0], found["A2"].reflectance), (20, None))
+        self.assertEqual(len(found["A3"].reflectance), 31)
+
+    def test_a_table_without_colours_is_left_out_and_fields_hold_on(self):
+        text = self.HEAD + self.table("SAMPLE_ID DENSITY_C", "A1 1.2")
+        text += self.table("SAMPLE_ID LAB_L LAB_A LAB_B", "A1 10 0 0")
+        text += self.table("", "A2 20 0 0", named=False)
+        self.assertEqual(
+            [(one.code, one.lab[0]) for one in read_cgats(text.encode()).entries], [("A1", 10), ("A2", 20)]
+        )
+
+    def test_a_sample_that_is_cut_short_names_its_line(self):
+        text = (
+            self.HEAD
+            + self.table("SAMPLE_ID LAB_L LAB_A LAB_B", "A1 10 0 0")
+            + self.table("SAMPLE_ID LAB_L LAB_A LAB_B", "A2 20 0")
+        )
+        with self.assertRaisesRegex(BadInput, "Line 15: a sample has 3 of 4 values"):
+            read_cgats(text.encode())

@@ -154,7 +154,7 @@ class Coloured:
             return None, np.inf
         at = [colour.key for colour in self.resolved.plan.colours].index(area.colour)
         known = np.hypot(self.resolved.sigma[at], sigma)
-        return self.resolved.lab[at], float(np.hypot(defaults.NEAR, known))
+        return self.resolved.lab[at], float(np.hypot(defaults.COUSIN, known))
 
     @cached_property
     def surface(self) -> Surface:
@@ -249,7 +249,7 @@ class Coloured:
             "line_ranges": [
                 {"id": one.id, "name": one.name}
                 for one in self._catalogue.ranges.values()
-                if is_line_ink(one.medium)
+                if is_line_ink(one.medium) and not one.gone
             ],
             "finishes": list(plan.finishes),
             "all_finishes": [{"key": key, "words": words} for key, words in FINISHES.items()],
@@ -279,7 +279,7 @@ class Coloured:
             "medium": area.medium.value,
             "layers": area.layers,
             "note": recipe(area.thing).note,
-            "lost": len(area.family) - count,
+            "lost": len(area.family) - count + int(self._catalogue.lost[list(tones.places)].sum()),
             "likeness": self._likeness(area),
             "tones": [
                 self._tone(*each, predicted=area.layers > 1 or self.paper is not None)

@@ -107,6 +107,7 @@ class ResolvedPlan:
             return WHITE_WORDS if end.source == "white" else "a colour no longer in your supplies"
         row = self.catalogue.rows[place]
         label = row[Catalogue.CODE] or row[Catalogue.NAME]
+        label += ", no longer in your supplies" if self.catalogue.lost[place] else ""
         return f"{self.catalogue.ranges[row[Catalogue.RANGE]].name} {label}"
 
     def _supply(self, end: End) -> int | None:

@@ -1,7 +1,7 @@
 """What cards need of the supplies: what is to be bought, and how a card moves to other ranges."""
 
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, fields
 from typing import Any
 
 import numpy as np
@@ -9,6 +9,7 @@ import numpy as np
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.families.convert import assign
 from jindle_core.media import COLUMNS
+from jindle_core.references import named
 from server.cards.models import Card
 from server.cards.resolve import ResolvedPlan
 from server.catalogue.arrays import Catalogue
@@ -36,15 +37,8 @@ def shopping(cards: Iterable[Card], catalogue: Catalogue) -> list[Wanted]:
             plan = card.plan
         except CannotBeShown:
             continue
-        used = [choice.colour for choice in plan.choices]
-        used += [colour.anchor.colour for colour in plan.colours if colour.anchor.colour is not None]
-        used += [pk for area in plan.colouring.areas for pk in area.family]
-        used += [area.glaze for area in plan.colouring.areas if area.glaze is not None]
-        if plan.colouring.paper is not None:
-            used.append(plan.colouring.paper)
-        used += [*plan.ground.supplies, *plan.build.supplies]
-        for pk in used:
-            if pk in catalogue.places:
+        for pk in named(plan).every:
+            if pk in catalogue.places and not catalogue.lost[catalogue.places[pk]]:
                 users.setdefault(pk, {})[plan.name] = None
     found, sheets = [], set()
     for pk, its_cards in sorted(users.items()):
@@ -110,3 +104,17 @@ def _as_bought(catalogue: Catalogue, place: int) -> dict[str, Any]:
         title = row[Catalogue.FAMILY] or told["label"]
         told |= {"code": "", "name": title, "label": title}
     return told
+
+
+def uses(cards: Iterable[Card], ids: frozenset[int]) -> list[dict[str, Any]]:
+    """What cards name of some colours, for ``CardUsesSerializer``; cards that name none are left out."""
+    found = []
+    for card in cards:
+        try:
+            what = named(card.plan)
+        except CannotBeShown:
+            continue
+        counts = {one.name: sum(pk in ids for pk in getattr(what, one.name)) for one in fields(what)}
+        if any(counts.values()):
+            found.append({"name": card.name} | counts)
+    return found

@@ -13,10 +13,10 @@ from rest_framework.views import APIView
 
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.range_csv import neutral
-from server.access import cards_of, own_card, ranges_seen_by
+from server.access import cards_of, drawer_of, own_card, own_range, ranges_seen_by, readings_of
 from server.cards.resolve import ResolvedPlan
 from server.cards.serializers import COLUMN_CHOICES
-from server.cards.supplies import moved, shopping, wanted_told
+from server.cards.supplies import moved, shopping, uses, wanted_told
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 from server.catalogue.swatches import MatchSerializer, SwatchSerializer
@@ -81,6 +81,43 @@ class ShoppingFile(APIView):
             gone = "yes" if found["discontinued"] else "no"
             writer.writerow((*map(neutral, texts), gone, neutral("; ".join(item["cards"]))))
         return download(out.getvalue(), "text/csv", "shopping.csv")
+
+
+class CardUsesSerializer(serializers.Serializer):
+    """What a card names of a range, counted by what it is for."""
+
+    name = serializers.CharField()
+    palette = serializers.IntegerField()
+    cells = serializers.IntegerField()
+    tones = serializers.IntegerField(help_text="and glazes")
+    pads = serializers.IntegerField(help_text="of the ground, and of what is over it")
+    pieces = serializers.IntegerField(help_text="and what lies on what")
+    papers = serializers.IntegerField()
+
+
+class RangeUsesSerializer(serializers.Serializer):
+    """What would change if a range were deleted."""
+
+    cards = CardUsesSerializer(many=True)
+    drawer = serializers.IntegerField()
+    readings = serializers.IntegerField()
+
+
+class RangeUses(APIView):
+    """What a range is used for."""
+
+    @extend_schema(responses=RangeUsesSerializer, operation_id="range_uses")
+    def get(self, request: Request, pk: int) -> Response:
+        """Which cards name its colours and for what, and what is in the drawer or was read of it."""
+        found = own_range(request.user, pk)
+        ids = frozenset(found.colours.values_list("pk", flat=True))
+        return Response(
+            {
+                "cards": uses(cards_of(request.user), ids),
+                "drawer": drawer_of(request.user).filter(colour__range=found).count(),
+                "readings": readings_of(request.user).filter(colour__range=found).count(),
+            }
+        )
 
 
 class CardMove(APIView):

@@ -235,7 +235,7 @@ def _colour(resolved: ResolvedPlan, at: int, cells: list[dict]) -> dict[str, Any
         "provenance_words": _PROVENANCE_WORDS[provenance],
         "uncertainty": resolved.sigma[at],
         "anchor": anchor,
-        "lost": colour.anchor.colour is not None and place is None,
+        "lost": colour.anchor.colour is not None and (place is None or bool(resolved.catalogue.lost[place])),
         "cells": cells,
     }
 
@@ -258,7 +258,7 @@ def _cell(
     catalogue = resolved.catalogue
     choice = resolved.plan.choice(resolved.plan.colours[at].key, column)
     place = catalogue.places.get(choice.colour) if choice else None
-    if place is not None:
+    if place is not None and not catalogue.lost[place]:
         state = "locked" if choice.locked else "chosen"
         distance = float(delta_e(resolved.lab[at], catalogue.lab[place]))
     elif len(nearest.indices):

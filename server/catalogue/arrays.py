@@ -29,9 +29,9 @@ from jindle_core.prediction.fitting import Fit
 from jindle_core.prediction.laying import laid
 from jindle_core.prediction.stocks import WHITE
 from jindle_core.readings import Settled
-from server.access import drawer_of, ranges_seen_by
+from server.access import drawer_of, gone_colours_of, ranges_seen_by
 from server.accounts.models import Person
-from server.catalogue.models import CatalogueStamp, Colour, Reading
+from server.catalogue.models import CatalogueStamp, Colour, Range, Reading
 from server.catalogue.readings import fitted, from_bytes, read_of
 
 _BUILDERS = 12  # media, drawers and papers whose families are held at once
@@ -47,6 +47,7 @@ class RangeFacts:
     maker: str
     medium: Medium
     own: bool
+    gone: bool = False
     properties: dict[str, Any] = field(default_factory=dict)
 
 
@@ -246,10 +247,15 @@ class Catalogue:
         return {row[self.ID]: place for place, row in enumerate(self.rows)}
 
     @cached_property
+    def lost(self) -> np.ndarray:
+        """Whether each is of a range that was deleted: it stands in where cards name it, and nowhere else."""
+        return np.array([self.ranges[row[self.RANGE]].gone for row in self.rows], dtype=bool)
+
+    @cached_property
     def columns(self) -> dict[str, np.ndarray]:
         """The places of the colours in each column of the palette table."""
         keys = np.array([COLUMN_OF.get(self.ranges[row[self.RANGE]].medium, "") for row in self.rows])
-        return {column.key: np.flatnonzero(keys == column.key) for column in COLUMNS}
+        return {column.key: np.flatnonzero((keys == column.key) & ~self.lost) for column in COLUMNS}
 
     @cached_property
     def indexes(self) -> dict[tuple[str, bool], tuple[NearestIndex, np.ndarray]]:
@@ -275,12 +281,13 @@ class Catalogue:
     @cached_property
     def to_be_had(self) -> np.ndarray:
         """Whether each colour is still made or owned."""
-        return ~self.discontinued | self.owned
+        return (~self.discontinued | self.owned) & ~self.lost
 
     @cached_property
     def search(self) -> SearchIndex:
         """Finds colours by what somebody types."""
-        return SearchIndex([(row[self.CODE], row[self.NAME]) for row in self.rows])
+        live = len(self.rows) - int(self.lost.sum())  # what is lost stands last
+        return SearchIndex([(row[self.CODE], row[self.NAME]) for row in self.rows[:live]])
 
     @cached_property
     def shades(self) -> list[dict[str, str]]:
@@ -362,26 +369,19 @@ def read_catalogue(person: Person) -> Catalogue:
     """The same read anew and not held: within a transaction that changes supplies and may not be kept."""
     ranges = {
         one.pk: RangeFacts(
-            one.pk, one.name, one.maker, Medium(one.medium), one.owner_id is not None, one.properties
+            one.pk, one.name, one.maker, Medium(one.medium), one.owner_id is not None, False, one.properties
         )
         for one in ranges_seen_by(person)
     }
-    rows = tuple(
-        Colour.objects.filter(range__in=list(ranges))
-        .order_by("id")
-        .values_list(
-            "id",
-            "range_id",
-            "code",
-            "name",
-            "family",
-            "provenance",
-            "discontinued",
-            "lab_l",
-            "lab_a",
-            "lab_b",
+    kinds = ("id", "range_id", "code", "name", "family", "provenance", "discontinued")
+    kinds += ("lab_l", "lab_a", "lab_b")
+    rows = tuple(Colour.objects.filter(range__in=list(ranges)).order_by("id").values_list(*kinds))
+    lost = tuple(gone_colours_of(person).order_by("id").values_list(*kinds))
+    for one in Range.objects.filter(pk__in={row[1] for row in lost}) if lost else ():
+        ranges[one.pk] = RangeFacts(
+            one.pk, one.name, one.maker, Medium(one.medium), True, True, one.properties
         )
-    )
+    rows += lost
     drawer = {
         pk: Kept(fullness, note)
         for pk, fullness, note in drawer_of(person).values_list("colour_id", "fullness", "note")

@@ -66,6 +66,8 @@ class Range(models.Model):
     # Counts every edit, so that of two windows the second is told.
     version = models.PositiveIntegerField(default=1)
     created = models.DateTimeField(auto_now_add=True)
+    # Deleted: its colours only stand in where cards still name them.
+    gone = models.BooleanField(default=False)
 
     class Meta:
         db_table = "colour_range"

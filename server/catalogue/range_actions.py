@@ -16,8 +16,9 @@ from jindle_core.interchange.entries import FIELDS, Entry, RangeFile, read_rows
 from jindle_core.interchange.range_csv import figure, neutral
 from jindle_core.interchange.text import Table
 from jindle_core.media import Medium
+from server.access import cards_of
 from server.accounts.models import Person
-from server.catalogue.models import Colour, Range, touch_catalogue
+from server.catalogue.models import Colour, DrawerEntry, Range, Reading, touch_catalogue
 from server.catalogue.readings import from_bytes, to_bytes
 from server.errors import Stale
 from server.quotas import check_room
@@ -230,7 +231,16 @@ def typed(entry: Entry) -> dict[str, str]:
 
 @write
 def delete_range(found: Range) -> None:
-    """Delete an own range; cards keep the values of the colours they took from it."""
+    """Delete an own range. Where cards name its colours they stand in as they are, and nowhere else.
+
+    What the drawer holds of it, what was read of it and its papers go.
+    """
     owner = found.owner
-    found.delete()
+    if owner is None or not cards_of(owner).exists():
+        found.delete()
+    else:
+        DrawerEntry.objects.filter(colour__range=found).delete()
+        Reading.objects.filter(colour__range=found).delete()
+        found.papers.all().delete()
+        Range.objects.filter(pk=found.pk).update(gone=True)
     touch_catalogue(owner)

@@ -47,6 +47,7 @@ class SwatchSerializer(serializers.Serializer):
     fullness = serializers.ChoiceField(choices=FULLNESS_CHOICES, allow_null=True, help_text="in my drawer")
     read = serializers.BooleanField(help_text="the person's own reading, not the range's figure")
     discontinued = serializers.BooleanField()
+    lost = serializers.BooleanField(help_text="no longer in the supplies: its range was deleted")
     shades = ShadesSerializer()
     second = ShadesSerializer(
         allow_null=True, help_text="predicted: a marker's second layer, or a pad's light hand"
@@ -98,6 +99,7 @@ def swatch(catalogue: Catalogue, place: int) -> dict[str, Any]:
         "fullness": kept.fullness if kept else None,
         "read": row[Catalogue.ID] in catalogue.settled,
         "discontinued": bool(catalogue.discontinued[place]),
+        "lost": bool(catalogue.lost[place]),
         "shades": shades_of(catalogue, place),
         "second": second,
         "share": catalogue.shares.get(row[Catalogue.ID]),

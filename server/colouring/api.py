@@ -193,7 +193,8 @@ class FamiliesSheet(APIView):
 
 
 def _told(catalogue: Catalogue, kept: KeptFamily) -> dict:
-    places = [catalogue.places[pk] for pk in kept.colours if pk in catalogue.places]
+    known = (catalogue.places.get(pk) for pk in kept.colours)
+    places = [place for place in known if place is not None and not catalogue.lost[place]]
     return {
         "id": kept.pk,
         "name": kept.name,

@@ -50,7 +50,7 @@ def whole_ground(on: OnGround) -> dict[str, Any]:
         "paper": None if paper is None else swatch(catalogue, paper),
         "paper_shades": value_shades(tuple(map(float, grounded.card_lab))),
         "pads": _pads(grounded),
-        "lost": len(plan.pads) - len(grounded.pads),
+        "lost": len(plan.pads) - len(grounded.pads) + int(catalogue.lost[list(grounded.places)].sum()),
         "joins": _joins([(grounded, dict(enumerate(grounded.joins)))], damp=True)[0],
         "panel": grounded.panel(),
         "wet": grounded.panel(is_wet=True),

@@ -147,14 +147,26 @@ class BuildTests(ApiTestCase):
         self.change(card, 400, kind="start_layout", layout="pyramid")
         self.assertEqual(len(self.told(card)["pieces"]), 3)
 
-    def test_a_supply_that_is_gone_leaves_white(self):
+    def test_a_supply_that_is_gone_stands_in_as_it_was_and_says_so(self):
         own = make_range(self.ann, "Mine", "cardstock", "name,L,a,b\nrust,45,30,30\n")
         card = self.add(self.full_card(), "mat", piece_kind="mat", reveal="1/8",
                         material={"source": "supply", "id": own.colours.get().pk})  # fmt: skip
         self.assertEqual(self.piece(card, 1)["material"]["words"], "Mine rust")
         self.assertIn("rust", [one["swatch"]["label"] for one in self.ask("get", "shopping")])
+        before = self.piece(card, 1)["material"]
         delete_range(own)
-        self.assertEqual(self.piece(card, 1)["material"]["words"], "a colour no longer in your supplies")
+        after = self.piece(card, 1)["material"]
+        self.assertEqual(after["words"], "Mine rust, no longer in your supplies")
+        self.assertEqual(after["shades"], before["shades"])
+        self.assertNotIn("rust", [one["swatch"]["label"] for one in self.ask("get", "shopping")])
+        for address in (f"ranges/{own.pk}", f"ranges/{own.pk}/uses", f"ranges/{own.pk}/chart"):
+            self.ask("get", address, status=404)
+        self.assertEqual(self.ask("get", "find", {"q": "rust"})["colours"], [])
+        offered = self.ask("get", f"cards/{card['id']}/alternatives", {"key": 1, "column": "cardstock"})
+        self.assertNotIn("rust", [one["swatch"]["label"] for one in offered["matches"]])
+        # The card goes on being worked on, and the colour goes with the piece.
+        card = self.change(card, kind="edit_piece", key=1, unit="in", reveal="1/4")
+        self.assertEqual(self.piece(card, 1)["material"]["words"], after["words"])
 
     def test_it_goes_with_the_archive(self):
         own = make_range(self.ann, "Mine", "cardstock", "name,L,a,b\nrust,45,30,30\n")

@@ -291,8 +291,18 @@ class ColouringTests(ApiTestCase):
         self.assertEqual(([one["code"] for one in told["tones"]], told["id"]), (["MOSS-1", "MOSS-2"], kept))
         self.assertEqual(self.client.get("/api/families/kept/sheet").content[:5], b"%PDF-")
         self.assertEqual([one["why"] for one in self.ask("get", "shopping")], ["not in the drawer"] * 4)
+        self.ask("post", "drawer", {"colours": ids[:1], "owned": True}, 204)
+        told = self.ask("get", f"ranges/{own.pk}/uses")
+        (used,) = told["cards"]
+        self.assertEqual((used["name"], used["tones"], used["pads"], told["drawer"]), (card["name"], 2, 0, 1))
+        before = self.area(card, 2)
         self.ask("delete", f"ranges/{own.pk}", status=204)
-        self.assertEqual(self.area(card, 2)["lost"], 2)
+        after = self.area(card, 2)
+        self.assertEqual(after["lost"], 2)
+        self.assertEqual(
+            [one["shades"] for one in after["tones"]], [one["shades"] for one in before["tones"]]
+        )
+        self.assertTrue(all(one["swatch"]["lost"] for one in after["tones"]))
         self.assertEqual(self.ask("get", "families/kept")[0]["lost"], 2)
         self.ask("delete", f"drawings/{self.ask('get', 'drawings')[0]['id']}", status=204)
         card = self.ask("get", f"cards/{card['id']}")
@@ -395,7 +405,9 @@ class ColouringTests(ApiTestCase):
         card = self.change(self.drawn(), kind="set_colouring", paper=own.colours.first().pk)
         self.assertEqual([one["key"] for one in self.colouring(card)["conflicts"]], ["sits on top"])
         self.ask("delete", f"ranges/{own.pk}", status=204)
-        self.assertEqual(self.colouring(card)["surface"], "smooth marker paper")
+        # As it was known: the card goes on as it was planned, but nothing new can be on it.
+        self.assertEqual(self.colouring(card)["surface"], "vellum")
+        self.assertTrue(self.colouring(card)["paper"]["lost"])
 
     def test_bad_drawings_say_what_is_wrong(self):
         for content, words in (

@@ -128,18 +128,21 @@ class GroundTests(GroundTestCase):
         card = self.ask("post", f"cards/{card['id']}/undo", {"version": card["version"]})
         self.assertEqual((self.ground(card)["wish"], card["redo"]), ("quiet", "the ground"))
 
-    def test_pads_that_left_the_supplies_are_left_out_and_counted(self):
+    def test_pads_that_left_the_supplies_stand_in_and_are_counted(self):
         own = make_range(self.ann, "Mine", content=NARROW)
         pk = own.colours.get().pk
         card = self.laid("SUN-1", card=self.full_card())
         card = self.change(card, kind="set_ground", pads=[*self.use("SUN-1"), {"colour": pk}],
                            effects=[{"effect": "text stamp", "colour": pk}], mat={"colour": pk})  # fmt: skip
         self.assertEqual(len(self.ground(card)["pads"]), 2)
+        before = self.ground(card)
         delete_range(own)
         told = self.ground(card)
-        self.assertEqual(
-            (len(told["pads"]), told["lost"], told["mat"], told["panel"]["effects"]), (1, 1, None, [])
-        )
+        self.assertEqual((len(told["pads"]), told["lost"], told["mat"]["colour"]), (2, 1, pk))
+        self.assertEqual(told["panel"], before["panel"])
+        self.assertEqual([one["swatch"]["lost"] for one in told["pads"]], [False, True])
+        pads = [{"colour": one["colour"], "hand": "light"} for one in told["pads"]]
+        self.assertEqual(len(self.ground(self.change(card, kind="set_ground", pads=pads))["pads"]), 2)
 
     def test_bad_grounds_get_a_sentence_and_change_nothing(self):
         card = self.laid("SUN-1")

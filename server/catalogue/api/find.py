@@ -156,7 +156,8 @@ def _like(catalogue: Catalogue, target: Target, owned: bool) -> list[dict]:
     kept = catalogue.usable if owned else np.ones(len(catalogue.rows), dtype=bool)
     places = {
         range_id: np.flatnonzero((catalogue.range_ids == range_id) & kept)
-        for range_id in catalogue.ranges
+        for range_id, facts in catalogue.ranges.items()
+        if not facts.gone
         if range_id != own_range
     }
     indexes = [NearestIndex(catalogue.lab[one]) for one in places.values()]

@@ -2,6 +2,7 @@
 
 import json
 from collections.abc import Iterator
+from dataclasses import replace
 from typing import Any
 
 import numpy as np
@@ -14,8 +15,11 @@ from rest_framework.views import APIView
 
 from jindle_core import defaults
 from jindle_core.colorimetry.spaces import lab_to_hex, on_screen
+from jindle_core.errors import BadInput
 from jindle_core.interchange.any_file import read_any_range
-from jindle_core.interchange.entries import FIELDS, RangeFile
+from jindle_core.interchange.entries import FIELDS, SAMPLE, RangeFile
+from jindle_core.interchange.range_csv import look
+from jindle_core.interchange.text import from_windows
 from server.catalogue import range_actions
 from server.catalogue.models import MEDIUM_CHOICES, PROVENANCE_CHOICES, Range
 from server.errors import ErrorSerializer, ProblemSerializer
@@ -46,6 +50,7 @@ class PreviewRequestSerializer(serializers.Serializer):
     file = serializers.FileField(allow_empty_file=True)
     columns = ColumnsField(required=False, help_text='JSON text, field → header: {"code": "Nr."}')
     provenance = serializers.ChoiceField(choices=FILE_PROVENANCE, default="label")
+    encoding = serializers.ChoiceField(choices=("UTF-8", "Windows-1252"), default="UTF-8")
 
 
 class ImportRequestSerializer(PreviewRequestSerializer):
@@ -76,6 +81,9 @@ class PreviewSerializer(serializers.Serializer):
 
     header = serializers.ListField(child=serializers.CharField())
     columns = serializers.DictField(child=serializers.CharField())
+    sample = serializers.ListField(
+        child=serializers.ListField(child=serializers.CharField()), help_text="the first rows as they stand"
+    )
     fields_known = serializers.ListField(child=serializers.ChoiceField(choices=FIELDS))
     kind = serializers.CharField(help_text="the kind of file, in words")
     name = serializers.CharField(help_text="the range's name, where the file tells it")
@@ -85,11 +93,20 @@ class PreviewSerializer(serializers.Serializer):
     problems = ProblemSerializer(many=True)
 
 
-def _read_file(given: dict) -> tuple[dict[str, Any], RangeFile]:
+def _read_file(given: dict, partly: bool = False) -> tuple[dict[str, Any], RangeFile]:
+    """The range's details and colours; ``partly``: what can be told where columns are not recognised."""
     upload = given["file"]
     # One byte more than is taken is enough to know that it is too large.
     content = upload.read(defaults.LARGEST_FILE + 1)
-    return read_any_range(content, given.get("columns"), given["provenance"])
+    if given["encoding"] == "Windows-1252":
+        content = from_windows(content)
+    try:
+        return read_any_range(content, given.get("columns"), given["provenance"])
+    except BadInput as error:
+        if partly and all(problem.field == "columns" for problem in error.problems):
+            # What was recognised stays, and the first rows show what stands where.
+            return {}, replace(look(content, given.get("columns"), SAMPLE), problems=error.problems)
+        raise
 
 
 class RangePreview(APIView):
@@ -106,7 +123,7 @@ class RangePreview(APIView):
         """What the file holds, line by line where something is wrong; stores nothing."""
         given = PreviewRequestSerializer(data=request.data)
         given.is_valid(raise_exception=True)
-        details, file = _read_file(given.validated_data)
+        details, file = _read_file(given.validated_data, partly=True)
         shown = file.entries[:_PREVIEWED]
         lab = np.array([entry.lab for entry in shown]).reshape(-1, 3)
         rows = zip(shown, lab_to_hex(lab), on_screen(lab), strict=True)
@@ -114,6 +131,7 @@ class RangePreview(APIView):
         answer = {
             "header": file.header,
             "columns": file.columns,
+            "sample": file.sample,
             "fields_known": FIELDS,
             "kind": file.kind,
             "name": details.get("name", ""),

@@ -1,3 +1,5 @@
+import json
+
 from django.core.files.uploadedfile import SimpleUploadedFile
 
 from server.catalogue.arrays import catalogue_for
@@ -9,7 +11,7 @@ DETAILS = {"name": "Mine", "medium": "wax pencil"}
 
 
 class ImportTests(ApiTestCase):
-    def upload(self, path, content, status, **values):
+    def upload(self, path, content, status=200, **values):
         data = values | {
             "file": SimpleUploadedFile("range.csv", content.encode() if isinstance(content, str) else content)
         }
@@ -54,9 +56,33 @@ class ImportTests(ApiTestCase):
         self.assertEqual([(one["row"], one["column"]) for one in told["problems"]], [(4, "L*"), (4, "Nr.")])
         self.assertEqual((Range.objects.count(), Colour.objects.count()), (2, before))
 
+    def test_what_is_recognised_stays_when_a_column_is_chosen_by_hand(self):
+        content = "Ref. maison,L*,a*,b*\nTAL-1,50,1,2\nTAL-2,60,3,4\n"
+        seen = self.upload("ranges/preview", content)
+        self.assertEqual(seen["columns"], {"L": "L*", "a": "a*", "b": "b*"})
+        self.assertEqual(seen["sample"][1], ["TAL-2", "60", "3", "4"])
+        columns = json.dumps(seen["columns"] | {"code": "Ref. maison"})
+        self.assertEqual(self.upload("ranges/preview", content, columns=columns)["count"], 2)
+        # The file is not taken as long as that is not said.
+        told = self.upload("ranges/import", content, 400, name="Talweg", medium="gel pen")
+        self.assertIn("No column was recognised", told["message"])
+
+    def test_a_windows_file_is_offered_to_be_read_so(self):
+        content = "Nr.;Farbe;L*;a*;b*\nGRÜ-1;Flußgrün;50;-20;9\n".encode("cp1252")
+        refused = self.upload("ranges/preview", content, 400)
+        self.assertEqual((refused["problems"][0]["field"], refused["problems"][0]["row"]), ("encoding", 2))
+        seen = self.upload("ranges/preview", content, encoding="Windows-1252")
+        self.assertEqual((seen["entries"][0]["code"], seen["sample"][0][1]), ("GRÜ-1", "Flußgrün"))
+        self.assertIn(
+            "Windows-1252",
+            self.upload("ranges/preview", b"a;b\n\x81;1\n", 400, encoding="Windows-1252")["message"],
+        )
+
     def test_columns_can_be_said(self):
         content = "one,two\nTow,#aabbcc\n"
-        self.assertIn("recognised", self.upload("ranges/preview", content, 400)["message"])
+        seen = self.upload("ranges/preview", content)
+        self.assertIn("recognised", seen["problems"][0]["message"])
+        self.assertEqual((seen["columns"], seen["sample"], seen["count"]), ({}, [["Tow", "#aabbcc"]], 0))
         told = self.upload("ranges/preview", content, 200, columns='{"name": "one", "hex": "two"}')
         self.assertEqual(told["entries"][0]["name"], "Tow")
         for columns in ("[]", "{broken", '{"name": 3}'):

@@ -36,7 +36,8 @@ async function add(colour: number) {
 <template>
   <section aria-label="Pads and joins" class="min-w-0">
     <p v-if="ground.lost" class="mb-2 border-l-2 border-ink pl-3">
-      {{ plural(ground.lost, 'pad') }} of this ground left your supplies.
+      {{ plural(ground.lost, 'pad') }} of this ground left your supplies and stands in as it was
+      known.
     </p>
     <p v-if="!ground.pads.length" class="panel mb-3 p-4">
       No pads yet. Take one to six, from the palette or from the drawer; what lies between each two

@@ -40,7 +40,7 @@ function replace(id: number | null) {
 <template>
   <div class="mb-4">
     <p v-if="area.lost" class="mb-2 border-l-2 border-ink pl-3">
-      {{ area.lost }} of its tones left your supplies. Choose again.
+      {{ area.lost }} of its tones left your supplies; they stand in as they were known.
     </p>
     <template v-if="area.tones.length">
       <div class="flex" :style="{ height: `${HEIGHT}px` }">
@@ -74,7 +74,9 @@ function replace(id: number | null) {
           >
             <span class="block text-soft">{{ tone.name }}</span>
             <b class="block truncate text-sm">{{ tone.swatch.label }}</b>
-            <span class="block truncate">{{ tone.swatch.range_name }}</span>
+            <span class="block truncate">{{
+              tone.swatch.lost ? 'no longer in the supplies' : tone.swatch.range_name
+            }}</span>
             <OwnedCorner :swatch="tone.swatch" />
             <span class="sr-only">, change this tone</span>
           </button>

@@ -11,6 +11,7 @@ import PreviewTable from './PreviewTable.vue'
 import RangeDetails, { type Details } from './RangeDetails.vue'
 
 /** From a CSV file to a range: look at it first, store nothing until it is confirmed. */
+const sample = `${import.meta.env.BASE_URL}sample-range.csv`
 const router = useRouter()
 const notices = useNotices()
 const file = ref<File | null>(null)
@@ -21,6 +22,7 @@ const problems = ref<Problem[]>([])
 const busy = ref(false)
 const over = ref(false)
 const share = ref<number | null>(null)
+const encoding = ref<'UTF-8' | 'Windows-1252'>('UTF-8')
 const details = reactive<Details>({
   name: '',
   maker: '',
@@ -38,7 +40,8 @@ async function look(chosen: File | null | undefined, mapped?: Record<string, str
     columns.value = {}
     header.value = []
   }
-  const body = form({ file: chosen, columns: mapped, provenance: details.provenance })
+  const provenance = details.provenance
+  const body = form({ file: chosen, columns: mapped, provenance, encoding: encoding.value })
   try {
     preview.value = await got(api.POST('/api/ranges/preview', { body: body as never }))
     columns.value = preview.value.columns
@@ -50,12 +53,17 @@ async function look(chosen: File | null | undefined, mapped?: Record<string, str
     problems.value = error.problems.length
       ? error.problems
       : [{ message: error.message, field: '', row: null, column: '', value: '', expected: '' }]
-    // The header is known even where no column was recognised: say which is which.
-    const named = error.problems.find((one) => one.field === 'columns' && one.value)
-    if (named) header.value = named.value.split(', ')
   } finally {
     busy.value = false
   }
+}
+function choose(chosen: File | null | undefined) {
+  encoding.value = 'UTF-8'
+  void look(chosen)
+}
+function asWindows() {
+  encoding.value = 'Windows-1252'
+  void look(file.value)
 }
 function map(mapped: Record<string, string>) {
   columns.value = mapped
@@ -65,7 +73,8 @@ async function store() {
   busy.value = true
   share.value = 0
   try {
-    const body = form({ file: file.value, columns: columns.value, ...details })
+    const how = { columns: columns.value, encoding: encoding.value }
+    const body = form({ file: file.value, ...how, ...details })
     const done = await follow<{ share?: number; id?: number }>(
       '/api/ranges/import',
       body,
@@ -98,7 +107,7 @@ async function store() {
       @drop.prevent="
         (event) => {
           over = false
-          look(event.dataTransfer?.files[0])
+          choose(event.dataTransfer?.files[0])
         }
       "
     >
@@ -111,7 +120,7 @@ async function store() {
           @change="
             (event) => {
               const input = event.target as HTMLInputElement
-              look(input.files?.[0])
+              choose(input.files?.[0])
               input.value = ''
             }
           "
@@ -123,6 +132,7 @@ async function store() {
           Or drop it here. CSV with one row per colour: a code or a name, and either L, a, b (D50)
           or a hex value; commas, semicolons or tabs, a decimal comma is understood. Or a range as
           JSON, CGATS.17 text with Lab or spectra, or a .gpl palette.
+          <a class="underline" :href="sample" download>A sample file</a>
         </template>
       </p>
     </div>
@@ -130,20 +140,33 @@ async function store() {
     <section v-if="problems.length" class="panel mb-5 p-5" role="alert">
       <h2 class="mb-2 text-base">This file cannot be taken as it is</h2>
       <ProblemList :problems="problems" />
+      <button
+        v-if="problems.some((one) => one.field === 'encoding') && encoding === 'UTF-8'"
+        type="button"
+        class="button mt-3"
+        @click="asWindows"
+      >
+        Read it as Windows-1252 and show the rows
+      </button>
     </section>
     <ColumnChoice
       v-if="header.length"
       :header="header"
       :columns="columns"
+      :sample="preview?.sample ?? []"
       class="mb-5"
       @change="map"
     />
     <template v-if="preview">
       <section v-if="preview.problem_count" class="panel mb-5 p-5" role="alert">
         <h2 class="mb-1 text-base">
-          {{ plural(preview.problem_count, 'mistake') }}, nothing is stored
+          {{
+            preview.problems[0]!.field === 'columns'
+              ? 'Say which column is which'
+              : `${plural(preview.problem_count, 'mistake')}, nothing is stored`
+          }}
         </h2>
-        <p class="mb-3 text-soft">
+        <p v-if="preview.problems[0]!.field !== 'columns'" class="mb-3 text-soft">
           {{ plural(preview.count, 'row') }} can be read. Mend these in the file and choose it
           again; what you typed below stays.
         </p>

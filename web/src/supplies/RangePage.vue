@@ -18,6 +18,23 @@ const route = useRoute()
 const router = useRouter()
 const notices = useNotices()
 const deleting = ref(false)
+const { data: uses } = useFetched(deleting, () =>
+  deleting.value
+    ? got(api.GET('/api/ranges/{id}/uses', { params: { path: { id: id.value } } }))
+    : null,
+)
+/** What a card names of the range, in words. */
+const told = (card: NonNullable<typeof uses.value>['cards'][number]) =>
+  [
+    card.palette && plural(card.palette, 'palette colour'),
+    card.cells && plural(card.cells, 'chosen cell'),
+    card.tones && plural(card.tones, 'tone'),
+    card.pads && `${plural(card.pads, 'pad')} of its ground`,
+    card.pieces && plural(card.pieces, 'piece'),
+    card.papers && `${plural(card.papers, 'paper')} that is coloured or inked`,
+  ]
+    .filter(Boolean)
+    .join(', ')
 const id = computed(() => Number(route.params.id))
 const {
   data: range,
@@ -91,10 +108,25 @@ async function remove() {
     />
     <RangeColours v-else :range="range" @own="own" @changed="refresh" />
     <AppDialog v-if="deleting" title="Delete this range" @close="deleting = false">
-      <p class="mb-4">
-        {{ range.name }} with its {{ plural(range.count, 'colour') }} goes for good. Cards keep the
-        values of the colours they took from it.
+      <p class="mb-3">
+        {{ range.name }} with its {{ plural(range.count, 'colour') }} goes for good<template
+          v-if="uses?.drawer || uses?.readings"
+          >, and with it {{ plural(uses.drawer, 'entry', 'entries') }} of your drawer and
+          {{ plural(uses.readings, 'reading') }}</template
+        >.
       </p>
+      <template v-if="uses?.cards.length">
+        <p class="mb-2">
+          These cards use it. There its colours stand in as you see them now, marked “no longer in
+          the supplies”; chosen cells of the palette go back to the nearest.
+        </p>
+        <ul class="mb-4 list-disc pl-5">
+          <li v-for="card in uses.cards" :key="card.name">
+            <b>{{ card.name }}</b>: {{ told(card) }}
+          </li>
+        </ul>
+      </template>
+      <p v-else-if="uses" class="mb-4">No card uses it.</p>
       <button type="button" class="button button-main" @click="remove">
         Delete {{ range.name }}
       </button>

@@ -1,0 +1,48 @@
+"""Which supplies does a card name, and for what?"""
+
+from collections.abc import Iterable
+from dataclasses import dataclass, fields
+
+from jindle_core.plan import Plan
+
+
+@dataclass(frozen=True, slots=True)
+class Named:
+    """Ids of supplies by what they are for; each as often as it is named."""
+
+    palette: tuple[int, ...]
+    cells: tuple[int, ...]
+    tones: tuple[int, ...]
+    pads: tuple[int, ...]
+    pieces: tuple[int, ...]
+    papers: tuple[int, ...]
+
+    @property
+    def every(self) -> frozenset[int]:
+        """All of them."""
+        return frozenset(pk for one in fields(self) for pk in getattr(self, one.name))
+
+
+def named(plan: Plan) -> Named:
+    """What a plan names: palette colours and chosen cells, tones and glazes of areas, pads and effects of
+    the ground, what pieces are of or inked with, and the papers of picture and ground."""
+    areas, ground, build = plan.colouring.areas, plan.ground, plan.build
+    papers = [plan.colouring.paper, ground.paper, ground.mat and ground.mat.paper]
+    pads = [pad.colour for pad in ground.pads] + [one.colour for one in ground.effects]
+    pads.append(ground.mat and ground.mat.colour)
+    ends = [build.base, *(piece.material for piece in build.every)]
+    ends += [end for pair in plan.pairs or () for end in (pair.upper, pair.lower)]
+    pieces = [end.id for end in ends if end.source == "supply"]
+    pieces += [piece.inked.colour for piece in build.every if piece.inked]
+    return Named(
+        _known(colour.anchor.colour for colour in plan.colours),
+        _known(choice.colour for choice in plan.choices),
+        _known(pk for area in areas for pk in (*area.family, area.glaze)),
+        _known(pads),
+        _known(pieces),
+        _known(papers),
+    )
+
+
+def _known(ids: Iterable[int | None]) -> tuple[int, ...]:
+    return tuple(pk for pk in ids if pk)
