@@ -10,12 +10,10 @@ from django.db.models import Model, Q, QuerySet
 from django.http import Http404
 from rest_framework.exceptions import PermissionDenied
 
-from jindle_core.references import named
 from server.accounts.models import Person
 from server.cards.models import Card
 from server.catalogue.models import Colour, DrawerEntry, Range, Reading
 from server.colouring.models import Drawing, KeptFamily
-from server.errors import CannotBeShown
 from server.palettes.models import Combination
 from server.papers.models import Paper
 
@@ -49,18 +47,9 @@ def colours_seen_by(person: Person) -> QuerySet[Colour]:
     return Colour.objects.filter(Q(range__owner=None) | Q(range__owner=_somebody(person)), range__gone=False)
 
 
-def gone_colours_of(person: Person) -> QuerySet[Colour]:
-    """The colours of a person's deleted ranges that their cards still name."""
-    gone = Colour.objects.filter(range__owner=_somebody(person), range__gone=True)
-    if not gone.exists():
-        return gone
-    ids: set[int] = set()
-    for card in cards_of(person):
-        try:
-            ids |= named(card.plan).every
-        except CannotBeShown:
-            continue
-    return gone.filter(pk__in=ids)
+def gone_ranges_of(person: Person) -> QuerySet[Range]:
+    """A person's deleted ranges: what their cards name of them stands in as it was."""
+    return Range.objects.filter(owner=_somebody(person), gone=True)
 
 
 def drawer_of(person: Person) -> QuerySet[DrawerEntry]:

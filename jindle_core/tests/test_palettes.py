@@ -4,6 +4,7 @@ import numpy as np
 
 from jindle_core.colorimetry.temperature import temperature
 from jindle_core.palettes.from_paper import goes_with, lettering_for, neutrals_for, propose_roles
+from jindle_core.palettes.roles import guess_role
 from jindle_core.patterned.colours import SheetColour
 from jindle_core.plan import Role
 
@@ -14,6 +15,22 @@ CREAM, TEAL, CLAY, BERRY, NIGHT = (
     [38.0, 55, 22],
     [22.0, 2, -10],
 )
+
+
+class GuessRoleTests(unittest.TestCase):
+    def test_by_lightness_strength_and_what_is_wanting(self):
+        black, white, grey, blush = [12.0, 0, 0], [97.0, 0, 1], [60.0, 1, 2], [80.0, 10, 8]
+        lead, ground, support, dark, light = Role.LEAD, Role.GROUND, Role.SUPPORT, Role.DARK, Role.LIGHT
+        for lab, taken, role in (
+            (black, [], dark), (black, [lead, ground], dark), (black, [dark], Role.NEUTRAL),
+            (white, [], light), (white, [light], ground), (white, [light, ground], Role.NEUTRAL),
+            (grey, [], Role.NEUTRAL), (TEAL, [], lead), (TEAL, [dark, light], lead),
+            (blush, [lead], ground), (blush, [lead, ground], support),
+            (TEAL, [lead], support), (BERRY, [lead, support], dark), (BERRY, [lead, support, dark], Role.ACCENT), (CREAM, [], light),
+            (BERRY, [lead, support, dark, Role.ACCENT], support), ([24.0, 30, -30], [], lead),
+        ):  # fmt: skip
+            with self.subTest(lab=lab, taken=taken):
+                self.assertIs(guess_role(np.array(lab), taken), role)
 
 
 class FromPaperTests(unittest.TestCase):

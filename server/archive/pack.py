@@ -12,6 +12,7 @@ from server.access import (
     combinations_seen_by,
     drawer_of,
     drawings_seen_by,
+    gone_ranges_of,
     kept_families_of,
     papers_seen_by,
     ranges_of,
@@ -35,7 +36,7 @@ SETTINGS = ("units", "surround", "only_owned", "dark_first")
 
 def pack(person: Person) -> bytes:
     """A zip of JSON files and pictures: everything that is theirs."""
-    ranges = list(ranges_of(person))
+    ranges = [*ranges_of(person), *gone_ranges_of(person)]
     own = {found.pk: f"own {number}" for number, found in enumerate(ranges, start=1)}
     names = names_of(person, own)
     files: dict[str, str | bytes] = {
@@ -44,6 +45,8 @@ def pack(person: Person) -> bytes:
                 "format": FORMAT,
                 "version": VERSION,
                 "settings": {one: getattr(person, one) for one in SETTINGS},
+                # Deleted, though cards still name colours of them.
+                "gone": [own[found.pk] for found in ranges if found.gone],
             }
         )
     }

@@ -4,8 +4,9 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any
 
-from server.access import colours_seen_by
+from server.access import colours_seen_by, gone_ranges_of
 from server.accounts.models import Person
+from server.catalogue.models import Colour
 
 # A range's place in the archive ("own 2"), or the name of a shared one, and the colour's key.
 Reference = list[str]
@@ -13,8 +14,9 @@ Reference = list[str]
 
 def names_of(person: Person, own: dict[int, str]) -> dict[int, Reference]:
     """The reference of every colour the person sees; ``own`` names their ranges in the archive."""
-    rows = colours_seen_by(person).values_list("id", "range_id", "range__name", "range__owner", "key")
-    return {pk: [named(range_id, name, own), key] for pk, range_id, name, _owner, key in rows}
+    found = colours_seen_by(person) | Colour.objects.filter(range__in=gone_ranges_of(person))
+    rows = found.values_list("id", "range_id", "range__name", "key")
+    return {pk: [named(range_id, name, own), key] for pk, range_id, name, key in rows}
 
 
 @dataclass(frozen=True)

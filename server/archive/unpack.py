@@ -133,6 +133,7 @@ class _Unpacking:
             ):
                 self.ids[named(range_id, name, own), key] = pk
                 self.ranges[named(range_id, name, own)] = range_id
+            counts["ranges"] -= self._gone(about.get("gone", []))
             at = "papers.json"
             counts["papers"] = self._papers(_read(self.files, at))
             at = "drawer.json"
@@ -181,6 +182,10 @@ class _Unpacking:
         medium = _among(details["medium"], dict(MEDIUM_CHOICES))
         stored = store_range(self.person, RangeDetails(**details | {"medium": medium}), file)
         self.own[name.removeprefix("ranges/").removesuffix(".json")] = stored
+
+    def _gone(self, names: list) -> int:
+        gone = [self.own[name].pk for name in set(names)]
+        return Range.objects.filter(pk__in=gone).update(gone=True)
 
     def _papers(self, lines: list) -> int:
         for one in lines:

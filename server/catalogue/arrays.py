@@ -29,9 +29,9 @@ from jindle_core.prediction.fitting import Fit
 from jindle_core.prediction.laying import laid
 from jindle_core.prediction.stocks import WHITE
 from jindle_core.readings import Settled
-from server.access import drawer_of, gone_colours_of, ranges_seen_by
+from server.access import drawer_of, gone_ranges_of, ranges_seen_by
 from server.accounts.models import Person
-from server.catalogue.models import CatalogueStamp, Colour, Range, Reading
+from server.catalogue.models import CatalogueStamp, Colour, Reading
 from server.catalogue.readings import fitted, from_bytes, read_of
 
 _BUILDERS = 12  # media, drawers and papers whose families are held at once
@@ -369,19 +369,19 @@ def read_catalogue(person: Person) -> Catalogue:
     """The same read anew and not held: within a transaction that changes supplies and may not be kept."""
     ranges = {
         one.pk: RangeFacts(
-            one.pk, one.name, one.maker, Medium(one.medium), one.owner_id is not None, False, one.properties
+            one.pk,
+            one.name,
+            one.maker,
+            Medium(one.medium),
+            one.owner_id is not None,
+            one.gone,
+            one.properties,
         )
-        for one in ranges_seen_by(person)
+        for one in ranges_seen_by(person) | gone_ranges_of(person)
     }
     kinds = ("id", "range_id", "code", "name", "family", "provenance", "discontinued")
     kinds += ("lab_l", "lab_a", "lab_b")
     rows = tuple(Colour.objects.filter(range__in=list(ranges)).order_by("id").values_list(*kinds))
-    lost = tuple(gone_colours_of(person).order_by("id").values_list(*kinds))
-    for one in Range.objects.filter(pk__in={row[1] for row in lost}) if lost else ():
-        ranges[one.pk] = RangeFacts(
-            one.pk, one.name, one.maker, Medium(one.medium), True, True, one.properties
-        )
-    rows += lost
     drawer = {
         pk: Kept(fullness, note)
         for pk, fullness, note in drawer_of(person).values_list("colour_id", "fullness", "note")

@@ -1,5 +1,7 @@
 """Every write to ranges, one action each."""
 
+import json
+import re
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 from typing import Any
@@ -236,11 +238,24 @@ def delete_range(found: Range) -> None:
     What the drawer holds of it, what was read of it and its papers go.
     """
     owner = found.owner
-    if owner is None or not cards_of(owner).exists():
-        found.delete()
-    else:
+    kept = found.colours.none()
+    if owner is not None:
+        kept = found.colours.filter(pk__in=_numbers_in_cards(owner))
+    ids = list(kept.values_list("pk", flat=True))
+    found.colours.exclude(pk__in=ids).delete()
+    if ids:
         DrawerEntry.objects.filter(colour__range=found).delete()
         Reading.objects.filter(colour__range=found).delete()
         found.papers.all().delete()
         Range.objects.filter(pk=found.pk).update(gone=True)
+    else:
+        found.delete()
     touch_catalogue(owner)
+
+
+def _numbers_in_cards(owner: Person) -> set[int]:
+    """Every whole number in every state of their cards: the ids of all that they name are among them."""
+    cards = cards_of(owner)
+    states = cards.exclude(revisions=None).values_list("revisions__stored", flat=True)
+    stored = [*cards.values_list("stored", flat=True), *states]
+    return {int(number) for one in stored for number in re.findall(r"\d+", json.dumps(one))}

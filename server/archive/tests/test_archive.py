@@ -20,6 +20,7 @@ from server.archive.pack import pack
 from server.archive.zipped import unzipped
 from server.cards.models import Card
 from server.catalogue.models import Range, Reading
+from server.catalogue.range_actions import delete_range
 from server.colouring.actions import store_drawing
 from server.papers.actions import Named, store_paper
 from server.papers.models import Paper
@@ -293,6 +294,20 @@ class ArchiveTests(ApiTestCase):
             self.assertEqual(json.loads(files.read(name))["plan"], {"name": "Half a card"})
         self.client.force_login(self.ben)
         self.assertEqual(self.bring_back(archive)["cards"], 1)
+
+    def test_what_stands_in_for_a_deleted_range_comes_along(self):
+        (card,) = self.ask("get", "cards")["cards"]
+        delete_range(self.own)
+        self.assertEqual(self.own.colours.count(), 1)  # the other was never named
+        before = self.ask("get", f"cards/{card['id']}")
+        archive = self.client.get("/api/me/archive").content
+        self.client.force_login(self.ben)
+        self.assertEqual(self.bring_back(archive)["ranges"], 2)
+        (card,) = self.ask("get", "cards")["cards"]
+        after = self.ask("get", f"cards/{card['id']}")
+        self.assertEqual(after["colours"][-1]["lab"], before["colours"][-1]["lab"])
+        self.assertNotIn("Mine", [one["name"] for one in self.ask("get", "ranges")])
+        self.assertEqual(self.client.get("/api/me/archive").content, archive)
 
     def test_the_demo_studio_takes_no_archive(self):
         studio = Person.objects.create_user("Everybody's")

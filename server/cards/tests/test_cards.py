@@ -74,6 +74,31 @@ class CardTests(ApiTestCase):
         card = self.change(card, kind="clear_choice", key=key, column="pad")
         self.assertEqual(card["colours"][0]["cells"][1]["match"]["swatch"]["label"], "SKY-2")
 
+    def test_what_adding_would_mean_is_told_and_can_be_left_out(self):
+        """Black is for the words, wherever it comes in the order of adding."""
+        card = self.new_card()
+        for key in ("SKY-2", "SKY-1"):
+            card = self.change(card, kind="add_colour", anchor={"colour": self.ids[key]})
+        ask = f"cards/{card['id']}/adding"
+        told = self.ask("get", ask, {"colour": self.ids["TAR-1"]})
+        self.assertEqual(told["role"], "dark")
+        self.assertTrue(told["changes"])
+        self.assertEqual(self.ask("get", ask, {"value": "#050505"})["role"], "dark")
+        self.assertEqual(self.ask("get", ask, {"value": "#050505", "role": "accent"})["role"], "accent")
+        self.assertEqual(self.ask("get", f"cards/{card['id']}")["version"], card["version"])
+        for wrong in ({"value": "blackish"}, {}, {"colour": 10**9}, {"value": "#050505", "role": "boss"}):
+            self.ask("get", ask, wrong, 400)
+
+        def pairs(of):
+            return [(one["title"], one["status"]) for one in of["checks"] if " in " in one["title"]]
+
+        new = {"kind": "add_colour", "anchor": {"colour": self.ids["TAR-1"]}}
+        kept = self.change(card, **new, keep_pairs=True)
+        self.assertEqual(pairs(kept), pairs(card))
+        self.assertEqual(kept["colours"][-1]["role"], "dark")
+        back = self.ask("post", f"cards/{card['id']}/undo", {"version": kept["version"]})
+        self.assertNotEqual(pairs(self.change(back, **new)), pairs(card))
+
     def test_undo_and_redo_reach_every_state(self):
         card = self.full_card()
         self.assertEqual(card["undo"], "adding a colour")
