@@ -42,9 +42,9 @@ def to_stand(examined: Examined, piece: Piece) -> list[Told]:
         return _to_uncover(examined, piece)
     if piece.kind is Kind.IMAGE and not piece.white_edge:
         change, after = _tried(examined, EditPiece(piece.key, {"white_edge": True}))
-        wide = f"{defaults.WHITE_EDGE:g} mm all round"
         if _stands(after, piece) and _no_worse(examined, after):
-            found.append(mend("leave a white edge around it", wide, change))
+            words = f"leave a white edge of {defaults.WHITE_EDGE:g} mm around it"
+            found.append(mend(words, after.stands[piece.key].finding.figure, change))
     for key in dict.fromkeys([piece.key, *examined.stands[piece.key].at.tolist()]):
         if len(found) < _OFFERED:
             found += recolourings(stack, examined.stands, key, piece.key)

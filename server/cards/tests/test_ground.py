@@ -149,15 +149,15 @@ class GroundTests(GroundTestCase):
         for settings, words in (
             ({"pads": self.use(*["SUN-1"] * 40)}, "up to 6 pads; these are 40"),
             ({"pads": self.use("NIB-1")}, "alcohol marker, and card is inked with ink pads"),
-            ({"pads": [{"colour": 10**9}]}, ""),
+            ({"pads": [{"colour": 10**9}]}, "not in your supplies"),
             ({"pads": self.use("SUN-1", coats=9)}, "1 to 3 coats"),
-            ({"pads": self.use("SUN-1", hand="furious")}, ""),
-            ({"pads": "SUN-1"}, ""),
+            ({"pads": self.use("SUN-1", hand="furious")}, 'pads.0.hand: "furious"'),
+            ({"pads": "SUN-1"}, "pads: Expected a list"),
             ({"paper": self.ids["SUN-1"]}, "what is coloured or inked is cardstock"),
             ({"effects": [{"effect": "text stamp"}]}, "with which pad"),
-            ({"effects": [{"effect": "confetti"}]}, ""),
+            ({"effects": [{"effect": "confetti"}]}, 'effects.0.effect: "confetti"'),
             ({"mat": {"colour": self.ids["SUN-1"], "paper": self.ids["MOSS-1"]}}, "cardstock"),
-            ({"shape": "spiral"}, ""),
+            ({"shape": "spiral"}, 'shape: "spiral"'),
         ):
             with self.subTest(settings=settings):
                 told = self.change(card, 400, kind="set_ground", **settings)
@@ -213,7 +213,7 @@ class WaysOutTests(GroundTestCase):
         card = self.laid("MOSS-1", "PLUM-1")
         bought = [one for one in self.ways(card) if one["way"] == "a pad between"]
         self.assertTrue(bought)
-        self.assertFalse(any(one["swatch"]["owned"] for one in bought if one["swatch"]["code"] == "POND-1"))
+        self.assertFalse(any(one["swatch"]["owned"] for one in bought))
         set_owned(self.ann, [self.ids["POND-1"]], True)
         owned = [one for one in self.ways(card) if one["way"] == "a pad between"]
         self.assertTrue(all(one["swatch"]["owned"] for one in owned))
