@@ -85,6 +85,25 @@ def bench(options: argparse.Namespace) -> int:
     return _with_server("bench.run", ["--write"] if options.write else [], port=8750)
 
 
+def trial(options: argparse.Namespace) -> int:
+    """the long trials: hostile (files made to stop a worker), changes (thousands of random ones)"""
+    _ensure_all()
+    if options.what == "hostile":
+        return subprocess.run([PYTHON, "-m", "bench.hostile"], cwd=ROOT).returncode
+    with database_running(Database("test-db", durable=False)) as database:
+        env = environment(database, "demo") | {"JINDLE_EXAMPLES": str(options.examples)}
+        return manage(env, "test", "--no-input", "server.cards.tests.test_every_change")
+
+
+def reset(options: argparse.Namespace) -> int:
+    """the demo studio as it was at first; accounts and their cards stay"""
+    _ensure_all()
+    with database_running(Database()) as database:
+        env = environment(database, "demo")
+        prepare(env, demo=True)
+        return manage(env, "set_back_demo")
+
+
 def shots(options: argparse.Namespace) -> int:
     """take the pictures in docs/screenshots from the demo data"""
     return _with_server("e2e.shots", [], port=8751)
@@ -143,7 +162,8 @@ def _ensure_all() -> None:
 
 
 COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
-    command.__name__: command for command in (demo, test, dev, lint, bench, shots, db, schema, lock)
+    command.__name__: command
+    for command in (demo, test, dev, reset, lint, bench, trial, shots, db, schema, lock)
 }
 
 
@@ -165,6 +185,8 @@ def main(arguments: list[str]) -> int:
         "names", nargs="*", help="only these, such as jindle_core or e2e.tests.test_story"
     )
     made["bench"].add_argument("--write", action="store_true", help="keep the table in docs/benchmarks.md")
+    made["trial"].add_argument("what", choices=("hostile", "changes"))
+    made["trial"].add_argument("--examples", type=int, default=150, help="of sequences of changes")
     made["db"].add_argument("what", choices=("start", "stop", "shell"))
     options = parser.parse_args(arguments)
     if options.command in (None, "help"):

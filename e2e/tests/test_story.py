@@ -267,6 +267,7 @@ class StoryTests(BrowserTestCase):
         self.choose("Begin from a layout", "a mat, a panel, a picture beside its words")
         pieces = self.page.get_by_role("region", name="Pieces")
         expect(pieces.get_by_role("button", name="mat 1")).to_contain_text("5 1/4 × 4 in")
+        self.adds_with_nothing_but_defaults(pieces)
         pieces.get_by_role("button", name="mat 1").click()
         reveal = self.page.get_by_label("Reveal on every side")
         reveal.fill("3 mm")
@@ -298,6 +299,21 @@ class StoryTests(BrowserTestCase):
         self.page.get_by_label("Why is it on purpose?").fill("white on white, for a quiet inside")
         self.button("Let it be").click()
         expect(checks).to_contain_text("writing panel beside the card is let be")
+
+    def adds_with_nothing_but_defaults(self, pieces):
+        """Two presses: the card is whole, it stands among the others, and it goes back."""
+        mats = pieces.get_by_role("button", name=re.compile("^mat"))
+        before = mats.count()
+        self.button("Add a piece").click()
+        self.button("Add the piece").click()
+        expect(self.dialog()).to_have_count(0)
+        expect(mats).to_have_count(before + 1)
+        self.page.get_by_role("link", name="Cards").click()
+        self.page.get_by_role("link", name="Grebe on the mere").click()
+        self.page.get_by_role("link", name="Build").click()
+        expect(mats).to_have_count(before + 1)
+        self.button("Undo").click()
+        expect(mats).to_have_count(before)
 
     def area(self, name):
         return self.page.locator("main").get_by_role("button", name=re.compile(f"^{name}"))

@@ -26,5 +26,7 @@ def unzipped(content: bytes) -> dict[str, bytes]:
             if sum(one.file_size for one in listed) > _LARGEST_WHOLE or len(listed) > _MOST_FILES:
                 raise BadInput(Problem("Unpacked, the archive would be too large.", field="file"))
             return {one.filename: archive.read(one) for one in listed if not one.is_dir()}
+    except BadInput:
+        raise
     except _NO_ZIP:
         raise BadInput(Problem("This is no zip archive, or it is damaged.", field="file")) from None

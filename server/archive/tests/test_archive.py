@@ -315,6 +315,15 @@ class ArchiveTests(ApiTestCase):
         self.client.force_login(studio)
         self.assertIn("an account of your own", self.bring_back(archive, 400)["message"])
 
+    def test_a_zip_that_swells_is_refused_unread(self):
+        for files in ({"about.json": bytes(151 * 2**20)}, {str(at): b"" for at in range(20_001)}):
+            out = io.BytesIO()
+            with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
+                for name, content in files.items():
+                    archive.writestr(name, content)
+            with self.assertRaisesRegex(BadInput, "would be too large"):
+                unzipped(out.getvalue())
+
     def test_every_kind_of_damage_to_a_zip_is_told(self):
         archive = pack(self.ann)
         end, told = len(archive), 0

@@ -1,0 +1,115 @@
+"""What do files do that were made to stop a worker? ``./jindle trial hostile`` keeps the table in docs."""
+
+import io
+import math
+import resource
+import zipfile
+from collections.abc import Callable
+from concurrent.futures import ProcessPoolExecutor
+from multiprocessing import get_context
+from pathlib import Path
+from typing import Any
+
+from bench.visitor import timed
+from jindle_core.errors import BadInput
+from jindle_core.line_art.svg import read_svg
+from server.archive.zipped import unzipped
+from server.guarded import guarded
+
+ROOT = Path(__file__).resolve().parent.parent
+SECONDS, MEGABYTES = 5, 500  # within which everything is answered or refused
+SVG = '<svg xmlns="http://www.w3.org/2000/svg"><path d="{}"/></svg>'
+
+
+def _path(parts: list[str]) -> bytes:
+    return SVG.format("".join(parts)).encode()
+
+
+def squares(count: int) -> bytes:
+    """A path of so many squares beside each other."""
+    side = math.isqrt(count) + 1
+    return _path([f"M{10 * (n % side)} {10 * (n // side)}h8v8h-8z" for n in range(count)])
+
+
+def nested(count: int) -> bytes:
+    """A path of so many squares, each within the last."""
+    wide = 2 * count + 9
+    return _path([f"M{n} {n}h{wide - 2 * n}v{wide - 2 * n}h-{wide - 2 * n}z" for n in range(count)])
+
+
+def arcs(count: int) -> bytes:
+    """A path of so many arcs that all lie over one another."""
+    return _path([f"M{n % 7} {n % 5}a9 9 0 1 0 {n % 11} {n % 3 + 1}z" for n in range(count)])
+
+
+def crossing(count: int) -> bytes:
+    """One ring of so many points that crosses itself all over."""
+    return _path(["M0 0", *(f"L{n * 7919 % 1000} {n * 104729 % 997}" for n in range(count)), "z"])
+
+
+def swelling(megabytes: int) -> bytes:
+    """An archive with one file of so many megabytes of nothing."""
+    return _zipped({"about.json": bytes(megabytes * 2**20)})
+
+
+def crowded(count: int) -> bytes:
+    """An archive with so many empty files."""
+    return _zipped({f"cards/{n}.json": b"" for n in range(count)})
+
+
+def _zipped(files: dict[str, bytes]) -> bytes:
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
+        for name, content in files.items():
+            archive.writestr(name, content)
+    return out.getvalue()
+
+
+CASES: list[tuple[str, Callable[[bytes], Any], Callable[[int], bytes], int]] = [
+    *[(f"{count:,} squares in one path", read_svg, squares, count) for count in (1000, 2000, 4000, 40_000)],
+    ("2,000 squares, each within the last", read_svg, nested, 2000),
+    *[(f"{count:,} overlapping arcs", read_svg, arcs, count) for count in (700, 1500, 4000)],
+    *[(f"A ring of {count:,} points across itself", read_svg, crossing, count) for count in (300, 60_000)],
+    *[(f"An archive that swells to {size:,} MB", unzipped, swelling, size) for size in (300, 3000)],
+    *[(f"An archive of {count:,} empty files", unzipped, crowded, count) for count in (1000, 200_000)],
+]
+
+
+def tried(place: int) -> tuple[str, float, float, str]:
+    """A case by its place: its name, the seconds and megabytes that it took, and what came of it."""
+    name, work, make, count = CASES[place]
+    content = make(count)
+    answers = []
+
+    def read() -> None:
+        try:
+            guarded(work, content)
+            answers.append("read")
+        except BadInput as refused:
+            answers.append(f"refused: {refused}")
+
+    seconds = timed(read)
+    return name, seconds, resource.getrusage(resource.RUSAGE_CHILDREN).ru_maxrss / 1024, answers[0]
+
+
+def main() -> int:
+    """Try all, each in a process of its own; print the table and keep it."""
+    with ProcessPoolExecutor(1, get_context("spawn"), max_tasks_per_child=1) as pool:
+        rows = list(pool.map(tried, range(len(CASES))))
+    table = [
+        "# Files that were made to stop a worker",
+        "",
+        f"Made by `./jindle trial hostile`; wanted: an answer within {SECONDS} s of computing and "
+        f"{MEGABYTES} MB.",
+        "",
+        "| File | Seconds | MB | What came of it |",
+        "| --- | ---: | ---: | --- |",
+        *(f"| {name} | {seconds:.1f} | {memory:.0f} | {what} |" for name, seconds, memory, what in rows),
+    ]
+    (ROOT / "docs" / "hostile.md").write_text("\n".join(table) + "\n")
+    print("\n".join(table))
+    return int(any(memory > MEGABYTES for _, _, memory, _ in rows))
+
+
+if __name__ == "__main__":
+    raise SystemExit(main())
