@@ -2,7 +2,7 @@
 
 from rest_framework import serializers
 
-from jindle_core import changes, defaults
+from jindle_core import changes, check_ids, defaults
 from jindle_core.contrast.rules import PairKind
 from jindle_core.media import COLUMNS
 from jindle_core.plan import Choice, Role
@@ -165,14 +165,14 @@ class GuessPairsSerializer(ChangeSerializer):
 class WaiveSerializer(ChangeSerializer):
     makes = changes.Waive
     kind = kind_field("waive")
-    check = serializers.CharField(max_length=40)
+    check = serializers.CharField(max_length=check_ids.LONGEST)
     reason = serializers.CharField(max_length=defaults.NAME_LIMIT)
 
 
 class UnwaiveSerializer(ChangeSerializer):
     makes = changes.Unwaive
     kind = kind_field("unwaive")
-    check = serializers.CharField(max_length=40)
+    check = serializers.CharField(max_length=check_ids.LONGEST)
 
 
 PALETTE_CHANGES: dict[str, type[ChangeSerializer]] = {
