@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { XMarkIcon } from '@heroicons/vue/20/solid'
-import { onBeforeUnmount, onMounted, ref } from 'vue'
+import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useNotices } from '@/lib/notices'
 import NoticeBar from './NoticeBar.vue'
 
@@ -12,13 +12,18 @@ const body = ref<HTMLElement | null>(null)
 // Where one types comes first: a space or a letter must never close the dialog or be a key.
 const first = ref<HTMLElement | null>(null)
 const FIELDS = 'input:not([type=hidden], [type=file]), textarea, [aria-haspopup=listbox]'
-onMounted(() => {
-  notices.dialogs++
-  first.value =
-    body.value?.querySelector<HTMLElement>('input[type=text], input:not([type]), textarea') ??
-    body.value?.querySelector<HTMLElement>(FIELDS) ??
-    null
-})
+// The dialog's body is there only after the dialog is, which is carried elsewhere on the page.
+watch(
+  body,
+  (shown) => {
+    first.value =
+      shown?.querySelector<HTMLElement>('input[type=text], input:not([type]), textarea') ??
+      shown?.querySelector<HTMLElement>(FIELDS) ??
+      null
+  },
+  { flush: 'sync' },
+)
+onMounted(() => notices.dialogs++)
 onBeforeUnmount(() => notices.dialogs--)
 </script>
 
