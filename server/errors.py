@@ -42,7 +42,8 @@ class CannotBeShown(exceptions.APIException):
     default_code = "cannot_be_shown"
 
     def __init__(self, why: Exception) -> None:
-        self.reason = str(why).rstrip(".") if isinstance(why, BadInput) else f"it is not as it was written ({why!r})"
+        known = isinstance(why, BadInput)
+        self.reason = str(why).rstrip(".") if known else f"it is not as it was written ({why!r})"
         super().__init__(f"This card cannot be shown: {self.reason}")
 
 
