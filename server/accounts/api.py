@@ -10,7 +10,7 @@ from rest_framework.views import APIView
 
 from server.accounts import actions
 from server.accounts.door import TokenAtTheDoor
-from server.accounts.models import Person
+from server.accounts.models import PREFERENCES, Person
 
 
 class PersonSerializer(serializers.ModelSerializer):
@@ -18,7 +18,7 @@ class PersonSerializer(serializers.ModelSerializer):
 
     class Meta:
         model = Person
-        fields = ("name", "units", "surround", "only_owned", "dark_first")
+        fields = ("name", *PREFERENCES)
         read_only_fields = ("name",)
 
 

@@ -6,6 +6,7 @@ from django.utils import timezone
 
 UNITS = [("in", "inches"), ("mm", "millimetres")]
 SURROUNDS = [("light", "Light"), ("mid", "Mid"), ("dark", "Dark")]
+PREFERENCES = ("units", "surround", "only_owned", "dark_first")  # the fields that say how things are shown
 
 
 class PersonManager(BaseUserManager):

@@ -19,7 +19,7 @@ from server.access import (
     ranges_seen_by,
     readings_of,
 )
-from server.accounts.models import Person
+from server.accounts.models import PREFERENCES, Person
 from server.archive.history import differences
 from server.archive.references import Turns, in_plan, named, names_of
 from server.cards.models import Card
@@ -31,7 +31,6 @@ from server.catalogue.readings import from_bytes
 FORMAT, VERSION = "jindle archive", 2  # 1 had every state of a card whole
 # What comes of turning the ids of a card that is not as it was written.
 NOT_AS_WRITTEN = (KeyError, TypeError, ValueError, AttributeError, IndexError)
-SETTINGS = ("units", "surround", "only_owned", "dark_first")
 
 
 def pack(person: Person) -> bytes:
@@ -44,7 +43,7 @@ def pack(person: Person) -> bytes:
             {
                 "format": FORMAT,
                 "version": VERSION,
-                "settings": {one: getattr(person, one) for one in SETTINGS},
+                "settings": {one: getattr(person, one) for one in PREFERENCES},
                 # Deleted, though cards still name colours of them.
                 "gone": [own[found.pk] for found in ranges if found.gone],
             }

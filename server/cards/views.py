@@ -274,11 +274,13 @@ def _cell(
 def adding(resolved: ResolvedPlan, change: AddColour) -> dict[str, Any]:
     """What adding a colour would mean, as ``AddingSerializer`` describes it; nothing is changed.
 
-    Guesses that go on holding, or failing, may change without a word.
+    Only guesses change, of which there is one of a kind; those that go on
+    holding, or failing, may do so without a word.
     """
     after = ResolvedPlan(changed(resolved.plan, change), resolved.catalogue)
     now = {pair.kind: check for pair, check in zip(after.pairs, pair_checks(after), strict=True)}
-    before = zip(resolved.pairs, pair_checks(resolved), strict=True)
+    guessed = resolved.pairs if resolved.plan.pairs is None else ()
+    before = zip(guessed, pair_checks(resolved) if guessed else (), strict=True)
     changes = [
         {"before": _stands(check), "after": _stands(now[pair.kind]) if pair.kind in now else ""}
         for pair, check in before

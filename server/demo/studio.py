@@ -27,7 +27,7 @@ from server.access import (
     ranges_of,
     readings_of,
 )
-from server.accounts.models import Person
+from server.accounts.models import PREFERENCES, Person
 from server.cards.actions import change_card, create_card
 from server.cards.changes import read_change
 from server.cards.colouring import coloured_plans
@@ -83,7 +83,7 @@ def set_back(studio: Person) -> None:
     ):
         theirs.delete()
     keep_reader_state(studio, State())
-    for name in ("units", "surround", "only_owned", "dark_first"):
+    for name in PREFERENCES:
         setattr(studio, name, Person._meta.get_field(name).default)
     studio.created = timezone.now()
     studio.save()
@@ -94,9 +94,21 @@ def set_back(studio: Person) -> None:
 def opened() -> Person | None:
     """The studio for somebody who comes in; the first of a day (UTC) finds it as it was at first."""
     studio = Person.objects.filter(name=DEMO_NAME).first()
-    if studio is not None and studio.created.date() < timezone.now().date():
-        set_back(studio)
+    if studio is not None and _of_yesterday(studio):
+        _set_back_once(studio)
     return studio
+
+
+def _of_yesterday(studio: Person) -> bool:
+    return studio.created.date() < timezone.now().date()
+
+
+@write
+def _set_back_once(studio: Person) -> None:
+    """Of several who come in at once only the first does it."""
+    studio.refresh_from_db()
+    if _of_yesterday(studio):
+        set_back(studio)
 
 
 def _furnish(studio: Person) -> None:

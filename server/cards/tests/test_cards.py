@@ -93,6 +93,14 @@ class CardTests(ApiTestCase):
             return [(one["title"], one["status"]) for one in of["checks"] if " in " in one["title"]]
 
         new = {"kind": "add_colour", "anchor": {"colour": self.ids["TAR-1"]}}
+        # Where pairs were said, also two of one kind, adding changes none of them.
+        said = self.full_card()
+        white = {"source": "white"}
+        for lower in (said["colours"][1]["key"], said["colours"][2]["key"]):
+            end = {"source": "palette", "id": lower}
+            said = self.change(said, kind="add_pair", pair_kind="large lettering", upper=white, lower=end)
+        asked = self.ask("get", f"cards/{said['id']}/adding", {"value": "#050505"})
+        self.assertEqual(asked["changes"], [])
         kept = self.change(card, **new, keep_pairs=True)
         self.assertEqual(pairs(kept), pairs(card))
         self.assertEqual(kept["colours"][-1]["role"], "dark")
