@@ -6,18 +6,22 @@ import resource
 import zipfile
 from collections.abc import Callable
 from concurrent.futures import ProcessPoolExecutor
+from functools import partial
 from multiprocessing import get_context
 from pathlib import Path
 from typing import Any
+
+from PIL import Image
 
 from bench.visitor import timed
 from jindle_core.errors import BadInput
 from jindle_core.line_art.svg import read_svg
 from server.archive.zipped import unzipped
 from server.guarded import guarded
+from server.pictures import opened
 
 ROOT = Path(__file__).resolve().parent.parent
-SECONDS, MEGABYTES = 5, 500  # within which everything is answered or refused
+SECONDS, MEGABYTES, PICTURES = 5, 500, 1000  # within which everything is answered or refused
 SVG = '<svg xmlns="http://www.w3.org/2000/svg"><path d="{}"/></svg>'
 
 
@@ -65,13 +69,33 @@ def _zipped(files: dict[str, bytes]) -> bytes:
     return out.getvalue()
 
 
-CASES: list[tuple[str, Callable[[bytes], Any], Callable[[int], bytes], int]] = [
-    *[(f"{count:,} squares in one path", read_svg, squares, count) for count in (1000, 2000, 4000, 40_000)],
-    ("2,000 squares, each within the last", read_svg, nested, 2000),
-    *[(f"{count:,} overlapping arcs", read_svg, arcs, count) for count in (700, 1500, 4000)],
-    *[(f"A ring of {count:,} points across itself", read_svg, crossing, count) for count in (300, 60_000)],
-    *[(f"An archive that swells to {size:,} MB", unzipped, swelling, size) for size in (300, 3000)],
-    *[(f"An archive of {count:,} empty files", unzipped, crowded, count) for count in (1000, 200_000)],
+def clear(side: int) -> bytes:
+    """A see-through PNG of so many pixels on a side."""
+    return _saved(Image.new("RGBA", (side, side), (9, 9, 9, 90)), "PNG", compress_level=1)
+
+
+def one_shade(side: int) -> bytes:
+    """A WebP picture of nothing, of so many pixels on a side, in 38 bytes."""
+    return _saved(Image.new("RGBA", (side, side), (9, 9, 9, 90)), "WEBP", lossless=True, method=0)
+
+
+def _saved(image: Image.Image, kind: str, **how: Any) -> bytes:
+    out = io.BytesIO()
+    image.save(out, kind, **how)
+    return out.getvalue()
+
+
+DRAWING, ARCHIVE = partial(guarded, read_svg), partial(guarded, unzipped)
+Case = tuple[str, Callable[[bytes], Any], Callable[[int], bytes], int]
+CASES: list[Case] = [
+    *[(f"{count:,} squares in one path", DRAWING, squares, count) for count in (1000, 2000, 4000, 40_000)],
+    ("2,000 squares, each within the last", DRAWING, nested, 2000),
+    *[(f"{count:,} overlapping arcs", DRAWING, arcs, count) for count in (700, 1500, 4000)],
+    *[(f"A ring of {count:,} points across itself", DRAWING, crossing, count) for count in (300, 60_000)],
+    *[(f"An archive that swells to {size:,} MB", ARCHIVE, swelling, size) for size in (300, 3000)],
+    *[(f"An archive of {count:,} empty files", ARCHIVE, crowded, count) for count in (1000, 200_000)],
+    *[(f"A see-through PNG of {side**2 / 1e6:.0f} megapixels", opened, clear, side) for side in (8900, 9500)],
+    *[(f"A WebP of {side**2 / 1e6:.0f} megapixels", opened, one_shade, side) for side in (5000, 8900)],
 ]
 
 
@@ -83,7 +107,7 @@ def tried(place: int) -> tuple[str, float, float, str]:
 
     def read() -> None:
         try:
-            guarded(work, content)
+            work(content)
             answers.append("read")
         except BadInput as refused:
             answers.append(f"refused: {refused}")
@@ -100,7 +124,7 @@ def main() -> int:
         "# Files that were made to stop a worker",
         "",
         f"Made by `./jindle trial hostile`; wanted: an answer within {SECONDS} s of computing and "
-        f"{MEGABYTES} MB.",
+        f"{MEGABYTES} MB, for pictures {PICTURES} MB.",
         "",
         "| File | Seconds | MB | What came of it |",
         "| --- | ---: | ---: | --- |",
@@ -108,7 +132,8 @@ def main() -> int:
     ]
     (ROOT / "docs" / "hostile.md").write_text("\n".join(table) + "\n")
     print("\n".join(table))
-    return int(any(memory > MEGABYTES for _, _, memory, _ in rows))
+    limits = [PICTURES if work is opened else MEGABYTES for _, work, _, _ in CASES]
+    return int(any(row[2] > limit for row, limit in zip(rows, limits, strict=True)))
 
 
 if __name__ == "__main__":

@@ -110,13 +110,32 @@ def glaze(visitor: Visitor, wanted: float = 20) -> Row:
     )
 
 
-def big_import(visitor: Visitor, rows: int = 20_000) -> Row:
-    """A file of many rows, stored in one transaction with its progress told."""
+def _bring(visitor: Visitor, rows: int) -> list[dict]:
+    """The lines of the answer to a made-up range brought in from a file."""
     lab = supplies(rows, 5)
     lines = [f"ROW-{n:05},name {n},{one[0]:.2f},{one[1]:.2f},{one[2]:.2f}" for n, one in enumerate(lab)]
     content = "\n".join(["code,name,L,a,b", *lines]).encode()
+    return visitor.upload("/api/ranges/import", content, name=f"Range of {rows}", medium="gel pen")
+
+
+def long_chart(visitor: Visitor, boxes: int = 2000, wanted: float = 3) -> Row:
+    """A chart of many colours to print, with its progress told."""
+    pk = _bring(visitor, boxes)[-1]["id"]
+    visitor.upload(f"/api/ranges/{pk}/chart?owned=true", b"")  # the library is loaded with the first
+    told: list[dict] = []
+    seconds = timed(lambda: told.extend(visitor.upload(f"/api/ranges/{pk}/chart", b"")))
+    return (
+        f"A chart of {boxes:,} colours to print",
+        f"≤ {wanted:g} s, progress told",
+        f"{seconds:.1f} s, {len(told) - 1} steps told",
+        seconds <= wanted and told[-2]["words"] == f"{boxes:,} of {boxes:,} boxes",
+    )
+
+
+def big_import(visitor: Visitor, rows: int = 20_000) -> Row:
+    """A file of many rows, stored in one transaction with its progress told."""
     before = peak_memory()
-    told = visitor.upload("/api/ranges/import", content, name="Bench range", medium="gel pen")
+    told = _bring(visitor, rows)
     shares = [line["share"] for line in told if "share" in line]
     stored = json.loads(visitor.get(f"/api/ranges/{told[-1]['id']}"))["count"]
     return (
@@ -156,6 +175,7 @@ def main() -> int:
         *build_rows(visitor),
         glaze(visitor),
         *landing_rows(visitor),
+        long_chart(Visitor("Somebody with many colours")),
         big_import(Visitor("Somebody with a long file")),
         first_load(),
         *prediction_rows(),

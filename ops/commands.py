@@ -86,7 +86,9 @@ def bench(options: argparse.Namespace) -> int:
 
 
 def trial(options: argparse.Namespace) -> int:
-    """the long trials: hostile (files made to stop a worker), changes (thousands of random ones)"""
+    """the long trials: hostile (files made to stop a worker), archives (300 cards), changes (random ones)"""
+    if options.what == "archives":
+        return _with_server("bench.archives", [], port=8752)
     _ensure_all()
     if options.what == "hostile":
         return subprocess.run([PYTHON, "-m", "bench.hostile"], cwd=ROOT).returncode
@@ -185,7 +187,7 @@ def main(arguments: list[str]) -> int:
         "names", nargs="*", help="only these, such as jindle_core or e2e.tests.test_story"
     )
     made["bench"].add_argument("--write", action="store_true", help="keep the table in docs/benchmarks.md")
-    made["trial"].add_argument("what", choices=("hostile", "changes"))
+    made["trial"].add_argument("what", choices=("hostile", "archives", "changes"))
     made["trial"].add_argument("--examples", type=int, default=150, help="of sequences of changes")
     made["db"].add_argument("what", choices=("start", "stop", "shell"))
     options = parser.parse_args(arguments)

@@ -19,11 +19,13 @@ _PATIENCE = 60  # seconds of waiting, on a busy machine
 _MEGABYTES = 500
 
 
-def guarded(work: Callable[[bytes], Made], content: bytes, seconds: int = _SECONDS) -> Made:
+def guarded(
+    work: Callable[[bytes], Made], content: bytes, seconds: int = _SECONDS, megabytes: int = _MEGABYTES
+) -> Made:
     """What a module's function gives for a file; BadInput where it takes too long or too much."""
     try:
         done = subprocess.run(
-            [sys.executable, "-m", "server.guarded", str(seconds)],
+            [sys.executable, "-m", "server.guarded", str(seconds), str(megabytes)],
             input=pickle.dumps((work, content)),
             capture_output=True,
             timeout=_PATIENCE,
@@ -40,14 +42,14 @@ def guarded(work: Callable[[bytes], Made], content: bytes, seconds: int = _SECON
 
 
 def _too_much() -> BadInput:
-    words = "This file takes too long, or too much memory, to read. Make it simpler."
+    words = "This file takes too long, or too much memory, to read. Make it smaller or simpler."
     return BadInput(Problem(words, field="file"))
 
 
 def _main() -> None:
-    seconds = int(sys.argv[1])
+    seconds, megabytes = map(int, sys.argv[1:])
     resource.setrlimit(resource.RLIMIT_CPU, (seconds, seconds))
-    resource.setrlimit(resource.RLIMIT_DATA, (_MEGABYTES * 2**20,) * 2)
+    resource.setrlimit(resource.RLIMIT_DATA, (megabytes * 2**20,) * 2)
     work, content = pickle.loads(sys.stdin.buffer.read())
     try:
         answer: tuple[Any, BadInput | None] = (work(content), None)

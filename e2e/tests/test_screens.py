@@ -423,8 +423,9 @@ class RangeTests(BrowserTestCase):
         self.check_axe()
         self.page.get_by_role("link", name="Print and files").click()
         with self.page.expect_download() as printed:
-            self.page.get_by_role("link", name="A4", exact=True).click()
+            self.button("A4", exact=True).click()
         self.assertEqual(printed.value.suggested_filename, "Weir pencils chart.pdf")
+        self.assertTrue(printed.value.path().read_bytes().startswith(b"%PDF"))
         self.go("/account")
         with self.page.expect_download() as taken:
             self.page.get_by_role("link", name="Take out everything").click()

@@ -60,9 +60,9 @@ class Box:
 
 def edges(boxes: Sequence[Box]) -> NDArray[np.int64]:
     """Left, right, top and bottom of boxes, (2, 2, n), as even whole numbers of half a raster."""
-    sides = [(box.x, box.right, box.y, box.bottom) for box in boxes]
     # Every edge lies on the raster, so nothing is lost; whole numbers are much faster than fractions.
-    whole = [[2 * RASTER * side.numerator // side.denominator for side in box] for box in sides]
+    sides = [(box.x, box.right, box.y, box.bottom) for box in boxes]
+    whole = [[_on_raster(side) for side in box] for box in sides]
     return np.array(whole, dtype=np.int64).T.reshape(2, 2, len(boxes))
 
 
@@ -158,13 +158,17 @@ def as_read(whole: Length, parts: Sequence[Fraction], unit: str) -> list[Length]
     goes to the parts that lost most by it.
     """
     step = 4 if unit == "in" else 10  # ticks of what a ruler shows
-    tick = (Fraction(254, 10) if unit == "in" else Fraction(1)) / TICKS[unit] * step
-    wanted = round(whole.millimetres / tick)
-    exact = [part / tick for part in parts]
-    found = [value // 1 for value in exact]
-    left = wanted - sum(found)
-    by_loss = sorted(range(len(parts)), key=lambda at: found[at] - exact[at])
+    # Whole numbers are much faster than fractions.
+    tick = _on_raster(Length(step, unit).millimetres)
+    exact = [divmod(_on_raster(part), tick) for part in parts]
+    found = [ticks for ticks, _ in exact]
+    left = round(Fraction(_on_raster(whole.millimetres), tick)) - sum(found)
+    by_loss = sorted(range(len(parts)), key=lambda at: -exact[at][1])
     for turn in range(abs(left)):
         at = by_loss[turn % len(parts)] if left > 0 else by_loss[-1 - turn % len(parts)]
         found[at] += 1 if left > 0 else -1
     return [Length(value * step, unit) for value in found]
+
+
+def _on_raster(millimetres: Fraction) -> int:
+    return 2 * RASTER * millimetres.numerator // millimetres.denominator

@@ -104,7 +104,7 @@ def from_drawer(rules: Sequence[Rule], on: Landable, most: int) -> list[Landed]:
     if not len(leads) or not rules:
         return []
     landed = []
-    for rule, asked in zip(rules, wanted(rules, on.lab[leads]), strict=True):
+    for rule, asked in zip(rules, on.asked_by_leads(rules), strict=True):
         rough = Search.of(rule, on, asked, leads, ROUGH)
         order = rough.costs(rough.ends(ROUGH)).argsort(kind="stable")[: defaults.DRAWER_FINALISTS]
         landed += _landed(Search.of(rule, on, asked[order], leads[order], MANY), MANY)

@@ -1,5 +1,6 @@
 """How well does a palette on real colours keep a rule, and how well does it stand by itself?"""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -12,7 +13,7 @@ from jindle_core.colorimetry.spaces import Array, lab_to_hue, luminance
 from jindle_core.contrast.measures import Measures
 from jindle_core.contrast.rules import RULES, PairKind
 from jindle_core.matching.nearest import NearestIndex
-from jindle_core.palettes.rules import Rule
+from jindle_core.palettes.rules import Rule, wanted
 
 Indices = NDArray[np.intp]
 LETTERING = RULES[PairKind.LETTERING_SMALL]
@@ -55,6 +56,7 @@ class Landable:
         self.towards = np.exp(1j * np.radians(hue))
         self.close = din99o(self.lab)
         self.luminance = luminance(self.lab) + defaults.FLARE
+        self._asked: dict[tuple[str, ...], list[Array]] = {}
 
     def __len__(self) -> int:
         return len(self.lab)
@@ -72,6 +74,13 @@ class Landable:
             found = found[np.sort(kept)]
             width *= _WIDER
         return np.sort(found)
+
+    def asked_by_leads(self, rules: Sequence[Rule]) -> list[Array]:
+        """What each rule asks for around each lead; found once, for they are asked again and again."""
+        keys = tuple(rule.key for rule in rules)
+        if keys not in self._asked:
+            self._asked[keys] = wanted(rules, self.lab[self.leads])
+        return self._asked[keys]
 
 
 def standing(

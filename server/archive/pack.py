@@ -22,6 +22,7 @@ from server.access import (
 from server.accounts.models import PREFERENCES, Person
 from server.archive.history import differences
 from server.archive.references import Turns, in_plan, named, names_of
+from server.archive.zipped import PICTURES
 from server.cards.models import Card
 from server.cards.views import card_summaries, document
 from server.catalogue.arrays import catalogue_for
@@ -54,7 +55,7 @@ def pack(person: Person) -> bytes:
         entries = [entry_of(colour) for colour in found.colours.all()]
         files[f"ranges/{own[found.pk]}.json"] = write_range_json(details, entries)
     papers = list(papers_seen_by(person).filter(owner=person).order_by("id"))
-    pictures = {f"papers/{number:04}.jpg": paper for number, paper in enumerate(papers, start=1)}
+    pictures = {f"{PICTURES}{number:04}.jpg": paper for number, paper in enumerate(papers, start=1)}
     files |= {name: bytes(paper.picture) for name, paper in pictures.items()}
     files["papers.json"] = _json(
         [

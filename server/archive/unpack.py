@@ -10,7 +10,6 @@ from django.db import DataError, IntegrityError
 from jindle_core import defaults
 from jindle_core.changes import AddColour, checked_name
 from jindle_core.errors import BadInput, Problem
-from jindle_core.interchange.picture import small_image
 from jindle_core.interchange.range_json import read_range_json
 from jindle_core.line_art.drawing import drawing_from_json
 from jindle_core.plan import Anchor, Role, plan_from_json, plan_to_json
@@ -29,7 +28,7 @@ from server.accounts.models import SURROUNDS, UNITS, Person
 from server.archive.history import whole
 from server.archive.pack import FORMAT, NOT_AS_WRITTEN, VERSION
 from server.archive.references import Turns, in_plan, named
-from server.archive.zipped import unzipped
+from server.archive.zipped import PICTURES, unzipped
 from server.cards.models import Card, Revision
 from server.cards.views import worked_out
 from server.catalogue.arrays import Catalogue, read_catalogue
@@ -189,8 +188,8 @@ class _Unpacking:
 
     def _papers(self, lines: list) -> int:
         for one in lines:
-            picture = self.files[one["picture"]]
-            small_image(picture)  # raises where it is none
+            # Those under this name were looked at when they were unpacked.
+            picture = self.files[PICTURES + one["picture"].removeprefix(PICTURES)]
             Paper.objects.create(
                 owner=self.person,
                 range=self.own[one["range"]],

@@ -7,7 +7,9 @@ import zipfile
 import zlib
 
 from jindle_core.errors import BadInput, Problem
+from jindle_core.interchange.small_picture import small_picture
 
+PICTURES = "papers/"  # where the pictures are
 LARGEST_ARCHIVE = 50 * 1024 * 1024  # packed
 _LARGEST_WHOLE = 150 * 1024 * 1024  # unpacked: a small zip can hold a huge nothing
 _MOST_FILES = 20_000
@@ -17,7 +19,10 @@ _NO_ZIP += (ValueError, KeyError, IndexError, OverflowError)
 
 
 def unzipped(content: bytes) -> dict[str, bytes]:
-    """By name what is in each file; BadInput where it is no zip, damaged or too large."""
+    """By name what is in each file; BadInput where it is no zip, damaged or too large.
+
+    What stands under ``PICTURES`` is a picture, and surely one.
+    """
     if len(content) > LARGEST_ARCHIVE:
         raise BadInput(Problem(f"The archive is larger than {LARGEST_ARCHIVE // 2**20} MB.", field="file"))
     try:
@@ -25,8 +30,19 @@ def unzipped(content: bytes) -> dict[str, bytes]:
             listed = archive.infolist()
             if sum(one.file_size for one in listed) > _LARGEST_WHOLE or len(listed) > _MOST_FILES:
                 raise BadInput(Problem("Unpacked, the archive would be too large.", field="file"))
-            return {one.filename: archive.read(one) for one in listed if not one.is_dir()}
+            files = {one.filename: archive.read(one) for one in listed if not one.is_dir()}
+        for name, picture in files.items():
+            if name.startswith(PICTURES):
+                _check_picture(name, picture)
+        return files
     except BadInput:
         raise
     except _NO_ZIP:
         raise BadInput(Problem("This is no zip archive, or it is damaged.", field="file")) from None
+
+
+def _check_picture(name: str, content: bytes) -> None:
+    try:
+        small_picture(content)
+    except BadInput as refused:
+        raise BadInput(Problem(f"{name} in the archive: {refused}", field="file")) from None

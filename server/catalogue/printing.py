@@ -6,7 +6,23 @@ from pathlib import Path
 from django.conf import settings
 from PIL import ImageFile
 
-_FONTS = settings.ROOT / "web" / "node_modules" / "@fontsource-variable"
+_MODULES = settings.ROOT / "web" / "node_modules"
+
+
+def _face(name: str, alphabet: str, weight: int) -> Path:
+    return _MODULES / f"@fontsource/{name}/files/{name}-{alphabet}-{weight}-normal.woff2"
+
+
+# By family and weight; "More" and "Rest" have letters that "Text" lacks, the rest Greek, Cyrillic and others.
+FACES = {
+    ("Text", 400): _face("atkinson-hyperlegible-next", "latin", 400),
+    ("Text", 700): _face("atkinson-hyperlegible-next", "latin", 700),
+    ("More", 400): _face("atkinson-hyperlegible-next", "latin-ext", 400),
+    ("More", 700): _face("atkinson-hyperlegible-next", "latin-ext", 700),
+    ("Rest", 400): _MODULES / "dejavu-fonts-ttf/ttf/DejaVuSans.ttf",
+    ("Rest", 700): _MODULES / "dejavu-fonts-ttf/ttf/DejaVuSans-Bold.ttf",
+    ("Head", 600): _face("bricolage-grotesque", "latin", 600),
+}
 
 
 def pdf(title: str, style: str, body: str) -> bytes:
@@ -16,13 +32,9 @@ def pdf(title: str, style: str, body: str) -> bytes:
 
     # It makes Pillow take pictures that are cut off, everywhere in this process; ours must be whole.
     ImageFile.LOAD_TRUNCATED_IMAGES = False
-    text = _font("atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2")
-    head = _font("bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2")
-    faces = f"@font-face {{ font-family: Text; src: url('{text}') }}"
-    faces += f"@font-face {{ font-family: Head; src: url('{head}') }}"
+    faces = "".join(
+        f"@font-face {{ font-family: {family}; font-weight: {weight}; src: url('{path.as_uri()}') }}"
+        for (family, weight), path in FACES.items()
+    )
     whole = f"<!doctype html><html lang=en><title>{escape(title)}</title><style>{faces}{style}</style>{body}"
-    return HTML(string=f"{whole}</html>", base_url=str(_FONTS)).write_pdf()
-
-
-def _font(name: str) -> str:
-    return Path(_FONTS / name).as_uri()
+    return HTML(string=f"{whole}</html>", base_url=str(_MODULES)).write_pdf()

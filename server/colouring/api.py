@@ -217,9 +217,9 @@ def _style(sheet: str) -> str:
     width, height = SHEETS[sheet]
     return f"""
 @page {{ size: {width}mm {height}mm; margin: 14mm }}
-body {{ font: 8pt/1.3 Text, sans-serif; color: #111; margin: 0 }}
-h1 {{ font: 600 15pt Head, sans-serif; margin: 0 }}
-h2 {{ font: 600 11pt Head, sans-serif; margin: 5mm 0 1.5mm; overflow-wrap: anywhere }}
+body {{ font: 8pt/1.3 Text, More, Rest, sans-serif; color: #111; margin: 0 }}
+h1 {{ font: 600 15pt Head, Text, More, Rest, sans-serif; margin: 0 }}
+h2 {{ font: 600 11pt Head, Text, More, Rest, sans-serif; margin: 5mm 0 1.5mm; overflow-wrap: anywhere }}
 section {{ break-inside: avoid }}
 td {{ width: 34mm; padding: 0 2mm 0 0; vertical-align: top; overflow-wrap: anywhere }}
 .box {{ height: 18mm; border: 0.3mm solid #111; position: relative }}

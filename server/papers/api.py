@@ -16,7 +16,7 @@ from rest_framework.views import APIView
 
 from jindle_core import defaults
 from jindle_core.errors import BadInput, Problem
-from jindle_core.interchange.picture import jpeg, read_picture
+from jindle_core.interchange.picture import jpeg
 from jindle_core.palettes.from_paper import goes_with
 from jindle_core.patterned.colours import SheetColour, sheet_colours, usual_names
 from jindle_core.patterned.correction import Box, Corrected, correct, find_white
@@ -34,6 +34,7 @@ from server.catalogue.swatches import MatchSerializer, SwatchSerializer
 from server.papers.actions import Named, delete_paper, store_paper
 from server.papers.palette import reason, starts
 from server.papers.views import found_colours, sheet
+from server.pictures import opened
 from server.streams import MEDIA_TYPE, finished, progress
 
 
@@ -145,7 +146,7 @@ class _Read:
 def _read(person: Person, values: dict, content: bytes) -> Generator[dict, None, _Read]:
     """Tells its progress and comes to what was read."""
     yield {"share": 0.05, "words": "opening the picture"}
-    picture = read_picture(content)
+    picture = opened(content)
     box, reference = None, defaults.PAPER_WHITE_LAB
     if values["white"] == "auto":
         yield {"share": 0.3, "words": "looking for the white card"}

@@ -1,3 +1,4 @@
+import io
 import json
 import math
 import time
@@ -5,12 +6,13 @@ from unittest import mock
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client, TestCase, override_settings
+from PIL import Image
 
 from jindle_core.errors import BadInput
 from jindle_core.line_art.svg import read_svg
 from server.guarded import guarded
 from server.settings import MIDDLEWARE
-from server.tests.helpers import ApiTestCase
+from server.tests.helpers import ApiTestCase, told_lines
 
 SVG = '<svg xmlns="http://www.w3.org/2000/svg"><path d="{}"/></svg>'
 
@@ -71,6 +73,14 @@ class HostileTests(ApiTestCase):
             self.assertIn(answer.status_code, (201, 400), answer.content[:200])
             if words:
                 self.assertIn(words, answer.json()["message"])
+
+    def test_pictures_are_opened_with_limits(self):
+        content = io.BytesIO()
+        Image.new("RGB", (6000, 6000)).save(content, "PNG")
+        file = SimpleUploadedFile("x.png", content.getvalue(), "image/png")
+        with mock.patch("server.pictures._MEGABYTES", 120):
+            (*_, last) = told_lines(self.client.post("/api/papers/read", {"file": file, "white": "none"}))
+        self.assertIn("too long, or too much memory", last["error"]["message"])
 
     def test_json_that_no_text_can_hold(self):
         card = self.full_card()

@@ -75,8 +75,8 @@ def _place(box: dict[str, Any]) -> str:
 
 
 _STYLE = """
-body { font: 9pt/1.35 Text, sans-serif; color: #111; margin: 0 }
-h1 { font: 600 16pt Head, sans-serif; margin: 0 0 4mm; overflow-wrap: anywhere }
+body { font: 9pt/1.35 Text, More, Rest, sans-serif; color: #111; margin: 0 }
+h1 { font: 600 16pt Head, Text, More, Rest, sans-serif; margin: 0 0 4mm; overflow-wrap: anywhere }
 .list { break-after: page }
 table { border-collapse: collapse; margin: 3mm 0 }
 th, td { text-align: left; padding: 0.6mm 6mm 0.6mm 0; overflow-wrap: anywhere }

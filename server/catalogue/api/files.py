@@ -1,9 +1,13 @@
 """Ranges and charts as files to take away."""
 
+from base64 import b64encode
+from collections.abc import Generator, Iterator
+
 import numpy as np
-from django.http import Http404, HttpResponse
+from django.http import Http404, HttpResponse, StreamingHttpResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import OpenApiParameter, extend_schema
+from rest_framework import serializers
 from rest_framework.request import Request
 from rest_framework.views import APIView
 
@@ -19,8 +23,11 @@ from server.catalogue.charts import chart_places
 from server.catalogue.downloads import download
 from server.catalogue.models import Range
 from server.catalogue.range_actions import entry_of
+from server.streams import MEDIA_TYPE, finished, progress
 
 KINDS = ("csv", "json", "txt", "gpl", "tokens.json")
+# Its file name, and its pages in the making.
+_Chart = tuple[str, Generator[dict, None, bytes]]
 _SHEET = OpenApiParameter("sheet", str, enum=list(SHEETS), description="letter (as it is) or a4")
 
 
@@ -54,6 +61,15 @@ class RangeFile(APIView):
         return download(text, media_type, f"{found.name}.{kind}")
 
 
+class ChartLineSerializer(serializers.Serializer):
+    """How far it has come; the last line has the whole PDF."""
+
+    share = serializers.FloatField()
+    words = serializers.CharField(required=False)
+    name = serializers.CharField(required=False)
+    pdf = serializers.CharField(required=False, help_text="in base64")
+
+
 class RangeChart(APIView):
     """A range's swatch chart."""
 
@@ -64,13 +80,17 @@ class RangeChart(APIView):
     )
     def get(self, request: Request, pk: int) -> HttpResponse:
         """An empty box a colour, in the order of use; ``owned`` leaves out what is not in the drawer."""
-        found = one(ranges_seen_by(request.user), pk=pk)
-        catalogue = catalogue_for(request.user)
-        places = chart_places(catalogue, found.pk, request.query_params.get("owned") == "true")
-        part = _part(catalogue, places, found.name, f"{found.medium}, {len(places)} colours")
-        return download(
-            chart_pdf(found.name, [part], _sheet(request)), "application/pdf", f"{found.name} chart.pdf"
-        )
+        return _downloaded(_range_chart(request, pk))
+
+    @extend_schema(
+        parameters=[_SHEET, OpenApiParameter("owned", bool)],
+        request=None,
+        responses={(200, MEDIA_TYPE): ChartLineSerializer},
+        operation_id="follow_range_chart",
+    )
+    def post(self, request: Request, pk: int) -> StreamingHttpResponse:
+        """The same, telling its progress."""
+        return progress(_followed(_range_chart(request, pk)))
 
 
 class DrawerChart(APIView):
@@ -83,15 +103,47 @@ class DrawerChart(APIView):
     )
     def get(self, request: Request) -> HttpResponse:
         """An empty box a colour that is owned, by range."""
-        catalogue = catalogue_for(request.user)
-        parts = []
-        for range_id, facts in catalogue.ranges.items():
-            places = chart_places(catalogue, range_id, owned=True)
-            if len(places):
-                parts.append(
-                    _part(catalogue, places, facts.name, f"{facts.medium.value}, {len(places)} colours")
-                )
-        return download(chart_pdf("My drawer", parts, _sheet(request)), "application/pdf", "drawer chart.pdf")
+        return _downloaded(_drawer_chart(request))
+
+    @extend_schema(
+        parameters=[_SHEET],
+        request=None,
+        responses={(200, MEDIA_TYPE): ChartLineSerializer},
+        operation_id="follow_drawer_chart",
+    )
+    def post(self, request: Request) -> StreamingHttpResponse:
+        """The same, telling its progress."""
+        return progress(_followed(_drawer_chart(request)))
+
+
+def _range_chart(request: Request, pk: int) -> _Chart:
+    found = one(ranges_seen_by(request.user), pk=pk)
+    catalogue = catalogue_for(request.user)
+    places = chart_places(catalogue, found.pk, request.query_params.get("owned") == "true")
+    part = _part(catalogue, places, found.name, f"{found.medium}, {len(places)} colours")
+    return f"{found.name} chart.pdf", chart_pdf(found.name, [part], _sheet(request))
+
+
+def _drawer_chart(request: Request) -> _Chart:
+    catalogue = catalogue_for(request.user)
+    parts = []
+    for range_id, facts in catalogue.ranges.items():
+        places = chart_places(catalogue, range_id, owned=True)
+        if len(places):
+            about = f"{facts.medium.value}, {len(places)} colours"
+            parts.append(_part(catalogue, places, facts.name, about))
+    return "drawer chart.pdf", chart_pdf("My drawer", parts, _sheet(request))
+
+
+def _downloaded(chart: _Chart) -> HttpResponse:
+    name, steps = chart
+    return download(finished(steps), "application/pdf", name)
+
+
+def _followed(chart: _Chart) -> Iterator[dict]:
+    name, steps = chart
+    content = yield from steps
+    yield {"share": 1.0, "name": name, "pdf": b64encode(content).decode()}
 
 
 def _sheet(request: Request) -> str:

@@ -17,7 +17,7 @@ from jindle_core import defaults
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import lab_to_hex
 from jindle_core.errors import BadInput, Problem
-from jindle_core.interchange.picture import Picture, jpeg, read_picture
+from jindle_core.interchange.picture import Picture, jpeg
 from jindle_core.patterned.correction import Box, correct, find_white
 from jindle_core.patterned.marks import find_marks, placed, plane
 from jindle_core.patterned.patches import Patch, read_patches
@@ -32,6 +32,7 @@ from server.catalogue.downloads import data_url
 from server.catalogue.models import Colour
 from server.catalogue.reading_actions import Value, add_readings
 from server.catalogue.swatches import SwatchSerializer, swatch
+from server.pictures import opened
 from server.streams import MEDIA_TYPE, progress
 
 TAKEN_WITH = "a photograph"
@@ -177,7 +178,7 @@ class KeepSwatches(APIView):
 
 def _reading(catalogue: Catalogue, asked: dict[str, Any], content: bytes) -> Iterator[dict]:
     yield {"share": 0.05, "words": "opening the picture"}
-    picture = read_picture(content)
+    picture = opened(content)
     yield {"share": 0.4, "words": "looking for the sheet" if "range" in asked else "looking for the white"}
     found = _chart(catalogue, asked, picture) if "range" in asked else _marked(catalogue, asked, picture)
     if not found.places:

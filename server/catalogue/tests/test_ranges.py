@@ -1,11 +1,14 @@
-import io
 import json
+from base64 import b64decode
+from urllib.parse import unquote
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 
 from jindle_core.interchange.any_file import read_any_range
+from server.catalogue.chart_pdf import Box, Part, chart_pdf
 from server.catalogue.models import Colour, Range
 from server.catalogue.range_actions import entry_of
+from server.streams import finished
 from server.tests.helpers import ApiTestCase, make_range, told_lines
 
 PALE = {"code": "OAR-1", "name": "pale oar", "L": "80", "a": "2", "b": "10", "provenance": "label"}
@@ -153,12 +156,25 @@ class FileTests(ApiTestCase):
         self.assertEqual([round(value, 3) for value in stored.reflectance], spectrum)
 
     def test_printable_charts(self):
-        for path in (
-            f"ranges/{self.pads.pk}/chart?sheet=a4",
-            f"ranges/{self.pads.pk}/chart?owned=true",
-            "drawer/chart",
+        for path, boxes in (
+            (f"ranges/{self.pads.pk}/chart?sheet=a4", 4),
+            (f"ranges/{self.pads.pk}/chart?owned=true", 2),
+            ("drawer/chart", 1),
         ):
             answer = self.client.get(f"/api/{path}")
             self.assertEqual((answer.status_code, answer["Content-Type"]), (200, "application/pdf"))
             self.assertTrue(answer.content.startswith(b"%PDF"))
-            self.assertGreater(len(io.BytesIO(answer.content).read()), 5000)
+            self.assertGreater(len(answer.content), 5000)
+            *steps, last = map(json.loads, self.client.post(f"/api/{path}").streaming_content)
+            self.assertEqual([one["words"] for one in steps[-1:]], [f"{boxes} of {boxes} boxes"])
+            made = b64decode(last["pdf"])
+            self.assertEqual(len(made), len(answer.content))
+            self.assertIn(last["name"], unquote(answer["Content-Disposition"]))
+        self.ask("post", "ranges/999999/chart", None, 404)
+
+    def test_a_chart_in_any_alphabet(self):
+        names = ("plain", "Żółty Ťapka", "Мох Χαῖρε", "緑 🎨", "w" * 200, "a b " * 60, "")
+        boxes = tuple(Box("#336699", name, name, name) for name in names * 30)
+        parts = [Part("緑" * 60, "Żółty", boxes), Part("", "", ())]
+        steps = chart_pdf("A title", parts, "letter")
+        self.assertTrue(finished(steps).startswith(b"%PDF"))

@@ -11,6 +11,7 @@ import OwnedCorner from '@/ui/OwnedCorner.vue'
 import SwatchShape from '@/ui/SwatchShape.vue'
 import DrawerList from './DrawerList.vue'
 import FileButton from '@/ui/FileButton.vue'
+import PrintedChart from './PrintedChart.vue'
 import SuppliesFrame from './SuppliesFrame.vue'
 
 /** What I own, how full it is, and ways to say so quickly. */
@@ -48,6 +49,11 @@ async function save(owned: boolean) {
     notices.fail(error)
   }
 }
+const CHARTS = [
+  { words: 'Chart, Letter', query: 'sheet=letter' },
+  { words: 'Chart, A4', query: 'sheet=a4' },
+]
+
 async function bring(file: File) {
   const body = new FormData()
   body.append('file', file)
@@ -69,8 +75,7 @@ async function bring(file: File) {
       </button>
       <FileButton accept=".csv,.tsv,.txt" @file="bring">From a file</FileButton>
       <a class="button" href="/api/drawer/file">Save as CSV</a>
-      <a class="button" href="/api/drawer/chart?sheet=letter">Chart, Letter</a>
-      <a class="button" href="/api/drawer/chart?sheet=a4">Chart, A4</a>
+      <PrintedChart path="/api/drawer/chart" :kinds="CHARTS" />
     </template>
     <p v-if="!data" class="text-soft">Opening the drawer …</p>
     <div v-else-if="!data.entries.length" class="panel max-w-xl p-6">

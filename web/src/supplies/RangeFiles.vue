@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { api, ApiError, got, type WholeRange } from '@/api/client'
 import { useNotices } from '@/lib/notices'
 import { plural } from '@/lib/words'
 import FileButton from '@/ui/FileButton.vue'
+import PrintedChart from './PrintedChart.vue'
 
 /** A chart to print and fill, the range as open files, and readings out and in. */
 const { range } = defineProps<{ range: WholeRange }>()
@@ -17,6 +18,17 @@ const FILES = [
   ['gpl', '.gpl palette', 'screen colours for drawing programs'],
   ['tokens.json', 'Design tokens', 'the W3C community group’s format'],
 ] as const
+
+const charts = computed(() => [
+  { words: 'Letter', query: 'sheet=letter' },
+  { words: 'A4', query: 'sheet=a4' },
+  ...(range.owned && range.owned < range.count
+    ? [
+        { words: 'Letter, only mine', query: 'sheet=letter&owned=true', less: true },
+        { words: 'A4, only mine', query: 'sheet=a4&owned=true', less: true },
+      ]
+    : []),
+])
 
 async function bring(file: File) {
   problem.value = ''
@@ -47,22 +59,7 @@ async function bring(file: File) {
         becomes readings.
       </p>
       <div class="flex flex-wrap gap-2">
-        <a class="button button-main" :href="`/api/ranges/${range.id}/chart?sheet=letter`"
-          >Letter</a
-        >
-        <a class="button button-main" :href="`/api/ranges/${range.id}/chart?sheet=a4`">A4</a>
-        <a
-          v-if="range.owned && range.owned < range.count"
-          class="button"
-          :href="`/api/ranges/${range.id}/chart?sheet=letter&owned=true`"
-          >Letter, only mine</a
-        >
-        <a
-          v-if="range.owned && range.owned < range.count"
-          class="button"
-          :href="`/api/ranges/${range.id}/chart?sheet=a4&owned=true`"
-          >A4, only mine</a
-        >
+        <PrintedChart :path="`/api/ranges/${range.id}/chart`" :kinds="charts" main />
         <RouterLink class="button" :to="`/supplies/photograph?range=${range.id}`"
           >Read it from a photo</RouterLink
         >
