@@ -116,7 +116,7 @@ class _Chart:
         self.pdf.set_dash_pattern(0.6, 0.6)
         for field, words in (
             (self.sheet.white, "leave white"),
-            (self.sheet.grey, "grey card, if you have one"),
+            (self.sheet.grey, "grey card, if any"),
         ):
             self.pdf.rect(field.left, field.top, field.width, field.height)
             self._lines(
