@@ -26,6 +26,10 @@ class Family:
     judgement: Judgement
 
 
+_Places = tuple[int, ...]
+_Path = tuple[float, _Places]  # with what it costs
+
+
 class Builder:
     """Candidates (n, 3) with every step between two of them, to be asked for many families."""
 
@@ -33,6 +37,7 @@ class Builder:
         self.candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
         self._near: dict[float, np.ndarray] = {}
         self._costs: dict[tuple, Array] = {}
+        self._paths: dict[tuple, list[_Path]] = {}
 
     def best(
         self,
@@ -68,13 +73,14 @@ class Builder:
         anchors = np.argsort(off, kind="stable")[: defaults.ANCHORS_TRIED]
         anchors = anchors[(off[anchors] <= defaults.COUSIN) | (anchors == anchors[0])]
         for kept in ("whole", "relaxed", "best"):
-            found: list[tuple[float, tuple[int, ...], int]] = []
+            found: list[tuple[float, _Places, int]] = []
             for anchor in anchors:
                 extra = float((off[anchor] / defaults.ANCHOR_COST) ** 2)
                 # No path costs less than nothing, so a farther anchor may be out of the running.
                 if len(found) >= count and sorted(found)[count - 1][0] < extra:
                     break
-                found += self._around(int(anchor), tones, kept, count, extra, allowance)
+                paths = self._around(int(anchor), tones, kept, count, allowance)
+                found += [(cost + extra, places, int(anchor)) for cost, places in paths]
             if found:
                 return self._families(found, kept, count, allowance, wanted, reach)
         return self.best(wanted, tones - 1, count, allowance, off, reach)
@@ -101,7 +107,7 @@ class Builder:
 
     def _families(
         self,
-        found: list[tuple[float, tuple[int, ...], int]],
+        found: list[tuple[float, _Places, int]],
         kept: str,
         count: int,
         allowance: Allowance,
@@ -115,10 +121,19 @@ class Builder:
                 families[places] = Family(places, anchor, cost, kept, judged)
         return list(families.values())
 
-    def _around(
-        self, anchor: int, tones: int, kept: str, count: int, extra: float, allowance: Allowance
-    ) -> list[tuple[float, tuple[int, ...], int]]:
-        """The cheapest paths through an anchor, at each place that it can have in the family."""
+    def _around(self, anchor: int, tones: int, kept: str, count: int, allowance: Allowance) -> list[_Path]:
+        """The cheapest paths through an anchor, at each place that it can have in the family.
+
+        They are the same whatever is wanted, and are kept for the next colour.
+        """
+        asked = (anchor, tones, kept, count, allowance)
+        if asked not in self._paths:
+            self._paths[asked] = self._found_around(*asked)
+        return self._paths[asked]
+
+    def _found_around(
+        self, anchor: int, tones: int, kept: str, count: int, allowance: Allowance
+    ) -> list[_Path]:
         wanted = limits(tones, allowance, relaxed=kept != "whole")
         rows = np.arange(len(self.candidates))
         near = rows
@@ -129,7 +144,7 @@ class Builder:
         darker = _walk(step_cost, start, tones)
         lighter = _walk(step_cost.T, start, tones)
         lightness = self.candidates[near, 0]
-        found = []
+        found: list[_Path] = []
         for before in range(tones):
             after = tones - 1 - before
             lights, darks = (
@@ -141,14 +156,14 @@ class Builder:
             if kept != "best":
                 total[lightness[lights, None] - lightness[darks] < wanted.span] = np.inf
             flat = total.ravel()
-            more = extra + abs(before - (tones - 1) / 2) * defaults.OFF_MIDDLE_COST
+            more = abs(before - (tones - 1) / 2) * defaults.OFF_MIDDLE_COST
             for at in np.argpartition(flat, min(count, len(flat) - 1))[:count]:
                 if np.isfinite(flat[at]):
                     light, dark = divmod(int(at), len(darks))
                     upper = _back(lighter, before, int(lights[light]))
                     lower = _back(darker, after, int(darks[dark]))
                     path = (*upper, *lower[::-1][1:])
-                    found.append((float(flat[at]) + more, tuple(int(near[one]) for one in path), anchor))
+                    found.append((float(flat[at]) + more, tuple(int(near[one]) for one in path)))
         return found
 
     def _holds(self, hue: float) -> np.ndarray:

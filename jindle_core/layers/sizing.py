@@ -13,7 +13,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from jindle_core.errors import BadInput, Problem
-from jindle_core.formats import TICKS, Length, Size
+from jindle_core.formats import Length, Size
 from jindle_core.layers.pieces import BASE, Across, Down, Piece, Place
 
 RASTER = 640  # of a millimetre
