@@ -319,7 +319,8 @@ class Catalogue:
         found: dict[tuple[int, str], list[int]] = {}
         for place in self.columns["paper"]:
             row = self.rows[place]
-            found.setdefault((row[self.RANGE], row[self.FAMILY]), []).append(int(place))
+            if row[self.FAMILY]:
+                found.setdefault((row[self.RANGE], row[self.FAMILY]), []).append(int(place))
         return found
 
     def nearest(self, targets: np.ndarray, k: int, places: np.ndarray) -> list[Nearest]:

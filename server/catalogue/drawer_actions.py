@@ -2,20 +2,22 @@
 
 from collections.abc import Iterable
 
+from jindle_core.media import Medium
 from server.access import drawer_of
 from server.accounts.models import Person
-from server.catalogue.models import DrawerEntry, touch_catalogue
+from server.catalogue.models import Colour, DrawerEntry, touch_catalogue
 from server.writes import write
 
 
 @write
 def set_owned(person: Person, colour_ids: Iterable[int], owned: bool) -> None:
     """Put colours into the person's drawer, or take them out; what is there stays as it is."""
+    colour_ids = [pk for sheet in _sheets(colour_ids) for pk in sheet]
     if owned:
         entries = [DrawerEntry(owner=person, colour_id=pk) for pk in colour_ids]
         DrawerEntry.objects.bulk_create(entries, ignore_conflicts=True)
     else:
-        drawer_of(person).filter(colour__in=list(colour_ids)).delete()
+        drawer_of(person).filter(colour__in=colour_ids).delete()
     touch_catalogue(person)
 
 
@@ -28,11 +30,28 @@ def keep(person: Person, kept: Iterable[tuple[int, str | None, str | None]]) -> 
     """
     there = {entry.colour_id: entry for entry in drawer_of(person)}
     said = {}
-    for pk, fullness, note in kept:
-        entry = said[pk] = there.get(pk) or DrawerEntry(owner=person, colour_id=pk)
-        entry.fullness = fullness or entry.fullness
-        entry.note = entry.note if note is None else note
+    kept = list(kept)
+    for (_, fullness, note), sheet in zip(kept, _sheets(pk for pk, *_ in kept), strict=True):
+        for pk in sheet:
+            entry = said[pk] = there.get(pk) or DrawerEntry(owner=person, colour_id=pk)
+            entry.fullness = fullness or entry.fullness
+            entry.note = entry.note if note is None else note
     DrawerEntry.objects.bulk_create(
         said.values(), update_conflicts=True, update_fields=["fullness", "note"], batch_size=1000
     )
     touch_catalogue(person)
+
+
+def _sheets(colour_ids: Iterable[int]) -> list[tuple[int, ...]]:
+    """For each colour what is had with it: of patterned paper the whole sheet, else the colour alone."""
+    ids = list(colour_ids)
+    printed = Colour.objects.filter(range__medium=Medium.PATTERNED_PAPER.value).exclude(family="")
+    sheet_of = {
+        pk: sheet for pk, *sheet in printed.filter(pk__in=ids).values_list("pk", "range_id", "family")
+    }
+    beside: dict[tuple[int, str], list[int]] = {}
+    if sheet_of:
+        ranges = {range_id for range_id, _ in sheet_of.values()}
+        for pk, *sheet in printed.filter(range__in=ranges).values_list("pk", "range_id", "family"):
+            beside.setdefault(tuple(sheet), []).append(pk)
+    return [tuple(beside[tuple(sheet_of[pk])]) if pk in sheet_of else (pk,) for pk in ids]

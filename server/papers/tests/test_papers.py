@@ -10,10 +10,11 @@ from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import hex_to_lab
 from jindle_core.interchange.range_json import read_range_json, write_range_json
 from jindle_core.prediction.stocks import WHITE
+from server.catalogue.drawer_actions import set_owned
 from server.catalogue.models import Colour, Range
 from server.catalogue.range_actions import entry_of
 from server.papers.models import Paper
-from server.tests.helpers import ApiTestCase, told_lines
+from server.tests.helpers import ApiTestCase, make_range, told_lines
 from standins.camera import Scene, SimulatedCamera
 
 SHADES = ("#e9e2cf", "#2a7f8a", "#c8643a", "#8c1f3f")
@@ -177,6 +178,41 @@ class ShelfTests(PaperTestCase):
             ),
             (0, 0),
         )
+
+    def test_what_she_photographed_is_on_her_shelf_and_so_hers_everywhere(self):
+        made = self.store()
+        ids = [one["id"] for one in made["colours"]]
+        self.client.patch("/api/me", {"only_owned": True}, "application/json")
+        card = self.new_card()
+        card = self.change(card, kind="add_colour", anchor={"value": SHADES[2]}, name="x", role="lead")
+        cell = card["colours"][0]["cells"][4]
+        self.assertIn(cell["match"]["swatch"]["id"], ids)
+        key = card["colours"][0]["key"]
+        card = self.change(card, kind="choose", key=key, column="paper", colour=ids[0])
+        self.assertTrue(card["colours"][0]["cells"][4]["match"]["swatch"]["owned"])
+        self.assertEqual(self.ask("get", "shopping"), [])
+        found = Paper.objects.get().range_id
+        self.assertEqual({one["owned"] for one in self.ask("get", f"ranges/{found}")["colours"]}, {True})
+        self.client.force_login(self.ben)
+        self.ask("get", f"ranges/{found}", status=404)
+
+    def test_one_sheet_is_one_thing_to_buy(self):
+        lines = ["code,name,family,L,a,b,share"]
+        lines += [f"ROW-{n},row {n},Harbour,{70 - 9 * n},{5 * n},{-8 * n},0.2" for n in range(4)]
+        shared = make_range(None, "Shop papers", "patterned paper", "\n".join(lines))
+        first, second, third, _ = shared.colours.order_by("id").values_list("id", flat=True)
+        for name, ids in (("Gulls", (first, second)), ("Terns", (second, third))):
+            card = self.new_card(name)
+            for pk in ids:
+                card = self.change(card, kind="add_colour", anchor={"colour": pk}, name=f"{pk}", role="lead")
+        (listed,) = self.ask("get", "shopping")
+        self.assertEqual((listed["why"], listed["cards"]), ("not in the drawer", ["Gulls", "Terns"]))
+        # Whoever has one colour of the sheet has the sheet.
+        self.ask("post", "drawer", {"colours": [third], "fullness": "low"}, 204)
+        self.assertEqual([one["why"] for one in self.ask("get", "shopping")], ["running low"])
+        self.assertEqual(len(self.ask("get", "drawer")["entries"]), 2 + 4)
+        set_owned(self.ann, [first], False)
+        self.assertEqual(len(self.ask("get", "drawer")["entries"]), 2)
 
     def test_twice_and_badly_named(self):
         self.store()
