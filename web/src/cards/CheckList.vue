@@ -40,7 +40,7 @@ const where = ({ id, stage }: Check) => ({
       <li v-for="check in [...open, ...waived]" :key="check.id">
         <CheckItem :check="check">
           <RouterLink
-            v-if="!store.mends[check.id]?.length && check.stage !== stage"
+            v-if="check.stage !== stage"
             :to="where(check)"
             class="block text-xs underline"
             >To where it is mended<span class="sr-only">: {{ check.title }}</span></RouterLink
