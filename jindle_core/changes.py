@@ -7,14 +7,17 @@ the undo button.
 
 from dataclasses import dataclass, replace
 
+import numpy as np
+
 from jindle_core import defaults
 from jindle_core.contrast.rules import PairKind
+from jindle_core.ends import End
 from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import Size
 from jindle_core.layers.sizing import laid_out
 from jindle_core.media import COLUMNS
 from jindle_core.palettes.roles import guess_role
-from jindle_core.plan import Anchor, Choice, End, Pair, PaletteColour, Plan, Role, Waiver
+from jindle_core.plan import Anchor, Choice, Pair, PaletteColour, Plan, Role, Waiver
 from jindle_core.waivers import subject
 
 _COLUMN_KEYS = tuple(column.key for column in COLUMNS)
@@ -78,7 +81,7 @@ class AddColour:
                         f"That colour is in the palette already, as {place} {colour.name}.", field="anchor"
                     )
                 )
-        role = self.role or guess_role(self.anchor.lab, [colour.role for colour in plan.colours])
+        role = self.role or guess_role(np.array(self.anchor.lab), [colour.role for colour in plan.colours])
         added = PaletteColour(plan.next_key, checked_name(self.name), role, self.anchor)
         return replace(plan, colours=(*plan.colours, added), next_key=plan.next_key + 1)
 

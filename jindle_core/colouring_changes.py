@@ -52,8 +52,8 @@ class SetDrawing:
         )
         listed = [one for one in before.values() if not one.shape or self.drawing is None]
         areas = (*areas, *(replace(one, shape="") for one in listed))[: defaults.AREAS_LIMIT]
-        told = {"drawing": self.drawing, "areas": areas, "proportion": self.proportion}
-        return replace(plan, colouring=replace(plan.colouring, **told))
+        drawn = replace(plan.colouring, drawing=self.drawing, areas=areas, proportion=self.proportion)
+        return replace(plan, colouring=drawn)
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,11 +11,12 @@ from typing import Any
 
 from jindle_core import defaults
 from jindle_core.contrast.rules import PairKind
+from jindle_core.ends import End
 from jindle_core.layers.lettering import font_size
 from jindle_core.layers.pieces import BASE, WHITE, WORDS, Kind, Piece
 from jindle_core.layers.sizing import Box, in_order
 from jindle_core.layers.stacking import heights
-from jindle_core.plan import End, Pair, PaletteColour, Plan, Role
+from jindle_core.plan import Pair, PaletteColour, Plan, Role
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,7 +62,7 @@ def built_desk(
         parts.append(_part("panel", "ground", boxes[BASE], WHITE))
     for piece in in_order(face):
         box, up = boxes[piece.key], stands[piece.key].bottom - stands[piece.on].top
-        told = {"raised": up, "piece": piece.key, "trimmed": piece.trimmed}
+        told: dict[str, Any] = {"raised": up, "piece": piece.key, "trimmed": piece.trimmed}
         rim = defaults.WHITE_EDGE if piece.white_edge else 0.0
         if piece.key == carrier:
             parts.append(_part("panel", "ground", box, piece.material, **told))
@@ -82,8 +83,8 @@ def built_desk(
 
 
 def _part(name: str, shape: str, box: Box, end: End, **told: Any) -> Part:
-    sides = (float(getattr(box, side)) for side in ("x", "y", "width", "height"))
-    return Part(name, shape, *sides, end, **told)
+    x, y, width, height = (float(side) for side in (box.x, box.y, box.width, box.height))
+    return Part(name, shape, x, y, width, height, end, **told)
 
 
 def _fitted(box: Box, drawing: tuple[float, float]) -> Box:

@@ -27,9 +27,9 @@ def named(plan: Plan) -> Named:
     """What a plan names: palette colours and chosen cells, tones and glazes of areas, pads and effects of
     the ground, what pieces are of or inked with, and the papers of picture and ground."""
     areas, ground, build = plan.colouring.areas, plan.ground, plan.build
-    papers = [plan.colouring.paper, ground.paper, ground.mat and ground.mat.paper]
+    papers = [plan.colouring.paper, ground.paper, ground.mat.paper if ground.mat else None]
     pads = [pad.colour for pad in ground.pads] + [one.colour for one in ground.effects]
-    pads.append(ground.mat and ground.mat.colour)
+    pads += [ground.mat.colour] if ground.mat else []
     ends = [build.base, *(piece.material for piece in build.every)]
     ends += [end for pair in plan.pairs or () for end in (pair.upper, pair.lower)]
     pieces = [end.id for end in ends if end.source == "supply"]

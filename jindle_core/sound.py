@@ -38,7 +38,8 @@ def _faults(plan: Plan) -> Iterator[str]:
             yield f"It has {len(things)} {what}; {most} are the most."
         if (twice := _twice(things)) is not None:
             yield f"Two {what} have the key {twice}."
-    named = [plan.name, *(one.name for one in (*plan.colours, *areas, *plan.build.every))]
+    named = [plan.name, *(colour.name for colour in plan.colours), *(area.name for area in areas)]
+    named += [piece.name for piece in plan.build.every]
     if any(not name.strip() or len(name) > defaults.NAME_LIMIT for name in named):
         yield f"Everything has a name, of {defaults.NAME_LIMIT} characters at most."
     cells = [(one.key, one.column) for one in plan.choices]

@@ -73,6 +73,7 @@ def lint(options: argparse.Namespace) -> int:
     steps = [
         ([bin_folder / "ruff", "check", "."], ROOT),
         ([bin_folder / "ruff", "format", "--check", "."], ROOT),
+        ([bin_folder / "mypy"], ROOT),
         ([bin_folder / "lint-imports", "--no-logo"], ROOT),
         (["npm", "run", "--silent", "check"], WEB),
         (["npm", "run", "--silent", "lint"], WEB),

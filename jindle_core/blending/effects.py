@@ -57,6 +57,8 @@ def placed(kind: EffectKind) -> tuple[Array, Array, Array]:
     """Where the marks of a kind fall: x, y and radius (m,)."""
     count, least, most = _MARKS[kind]
     number = np.arange(count)
+    x: Array
+    y: Array
     if kind is EffectKind.STENCIL:
         columns = 6
         row = number // columns
@@ -66,7 +68,7 @@ def placed(kind: EffectKind) -> tuple[Array, Array, Array]:
     else:
         start = 0.11 * list(EffectKind).index(kind)
         x, y = (0.04 + 0.92 * ((start + (number + 1) * turn) % 1) for turn in _TURNS)
-    sizes = (number * 0.618) % 1
+    sizes = np.asarray((number * 0.618) % 1, dtype=float)
     return x, y, least + (most - least) * sizes**2
 
 

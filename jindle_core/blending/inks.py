@@ -90,7 +90,8 @@ def inks_of(given: Sequence[Ink]) -> Inks:
     """Inks (n,) as arrays; raises ValueError for a medium that no pad is of."""
     ones = np.array([ink.one for ink in given]).reshape(-1, 31)
     dabs = one_dab(ones, [ink.medium for ink in given], [ink.behaviour for ink in given])
-    return dabs.times([amount(ink.medium, ink.behaviour, ink.hand, ink.coats) for ink in given])
+    dabbed = [amount(ink.medium, ink.behaviour, ink.hand, ink.coats) for ink in given]
+    return dabs.times(np.array(dabbed))
 
 
 def amount(medium: Medium, behaviour: Behaviour, hand: Hand, coats: int) -> float:

@@ -123,7 +123,7 @@ def measure(labs: Array, card: Array = WHITE) -> Measures:
 def _like(labs: Array, card: Array) -> NDArray[np.bool_]:
     """Which of some colours (…, 3) can hardly be told from a card (3,)."""
     # ΔE00 is at least ΔL* / 1.75, so most need not be measured.
-    found = np.abs(labs[..., 0] - card[0]) < 1.75 * defaults.MUD_SEEN
+    found: NDArray[np.bool_] = np.abs(labs[..., 0] - card[0]) < 1.75 * defaults.MUD_SEEN
     found[found] = delta_e(labs[found], card) < defaults.MUD_SEEN
     return found
 
@@ -168,4 +168,4 @@ def join(first: Inks, second: Inks, card: Array = WHITE, joint: Joint = BLENDED)
 
 def _apart(one: Array, other: Array) -> Array:
     angles = [np.degrees(np.arctan2(lab[..., 2], lab[..., 1])) for lab in (one, other)]
-    return np.abs((angles[1] - angles[0] + 180) % 360 - 180)
+    return np.asarray(np.abs((angles[1] - angles[0] + 180) % 360 - 180))

@@ -6,6 +6,7 @@ from enum import StrEnum
 from itertools import pairwise
 
 import numpy as np
+from numpy.typing import NDArray
 
 from jindle_core import defaults
 from jindle_core.blending.meeting import Joint, Seam
@@ -52,7 +53,7 @@ class Field:
     at: Array
     weights: Array
 
-    def holds(self, x: Array, y: Array) -> Array:
+    def holds(self, x: Array, y: Array) -> NDArray[np.bool_]:
         """Whether it covers points (k,)."""
         return y >= np.interp(x, np.linspace(0, 1, len(self.edge)), self.edge)
 

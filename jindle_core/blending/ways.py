@@ -51,7 +51,7 @@ class Row:
 
     def strip(self, at: int) -> Array:
         """CIELAB (p, 3) from the pad at a place to the next."""
-        return self.strips([at])[0]
+        return np.asarray(self.strips([at])[0])
 
     def strips(self, places: Sequence[int]) -> Array:
         """CIELAB (k, p, 3) from each of some pads to the next."""

@@ -127,7 +127,7 @@ def _brush(pads: Sequence[Worked], before: int | None, place: int) -> str:
     turn = abs((np.degrees(np.arctan2(one[2], one[1]) - np.arctan2(other[2], other[1])) + 180) % 360 - 180)
     strong = min(np.hypot(*one[1:]), np.hypot(*other[1:])) >= defaults.MUD_ENDS_C
     muddy = any(
-        pads[at].join is not None and pads[at].join.meeting is Meeting.MUDDY
+        (met := pads[at].join) is not None and met.meeting is Meeting.MUDDY
         for at in (place - 1, place)
         if 0 <= at < len(pads) - 1
     )

@@ -14,7 +14,7 @@ from jindle_core.colorimetry.spaces import Array
 
 def delta_e(target: Array, other: Array) -> Array:
     """ΔE00 (…) between CIELAB colours (…, 3); the two broadcast (CIE 142:2001, ISO/CIE 11664-6)."""
-    return delta_E_CIE2000(target, other)
+    return np.asarray(delta_E_CIE2000(target, other), dtype=float)
 
 
 def din99o(lab: Array) -> Array:

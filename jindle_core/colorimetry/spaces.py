@@ -1,5 +1,7 @@
 """Between reflectance, XYZ, CIELAB and what a screen can show."""
 
+from collections.abc import Iterable
+
 import numpy as np
 from colour import MSDS_CMFS, SDS_ILLUMINANTS, SpectralShape
 from colour.adaptation import matrix_chromatic_adaptation_VonKries
@@ -15,7 +17,8 @@ from colour.models import (
 from colour.models import xy_to_XYZ as _xy_to_xyz
 from numpy.typing import NDArray
 
-Array = NDArray[np.float64]
+Array = NDArray[np.floating]  # float64, but where a table would be too large
+Lab = tuple[float, float, float]  # one colour, in CIELAB
 
 BANDS = SpectralShape(400, 700, 10)
 WHITE_XY = np.array([0.34567, 0.35850])  # D50, CIE 15:2018
@@ -38,7 +41,7 @@ def weights(illuminant: str = "D50") -> Array:
     """
     light = SDS_ILLUMINANTS[illuminant].copy().align(BANDS).values
     weighted = _CMFS * light[:, None]
-    return weighted / weighted[:, 1].sum()
+    return np.asarray(weighted / weighted[:, 1].sum())
 
 
 # The bands that are left out shift the sums a little; scaled, a perfect white
@@ -56,14 +59,20 @@ def reflectance_to_lab(reflectance: Array) -> Array:
     return xyz_to_lab(np.asarray(reflectance) @ D50_WEIGHTS)
 
 
+def as_lab(values: Iterable[float]) -> Lab:
+    """One colour out of an array (3,) or anything of three numbers."""
+    lightness, a, b = (float(value) for value in values)
+    return lightness, a, b
+
+
 def xyz_to_lab(xyz: Array) -> Array:
     """CIELAB of XYZ (…, 3) relative to D50 with Y = 1 for white (CIE 15:2018, 8.2.1)."""
-    return XYZ_to_Lab(xyz, WHITE_XY)
+    return np.asarray(XYZ_to_Lab(xyz, WHITE_XY), dtype=float)
 
 
 def lab_to_xyz(lab: Array) -> Array:
     """XYZ (…, 3), Y = 1 for white, of CIELAB under D50."""
-    return Lab_to_XYZ(lab, WHITE_XY)
+    return np.asarray(Lab_to_XYZ(lab, WHITE_XY), dtype=float)
 
 
 def lab_to_linear(lab: Array) -> Array:
@@ -107,7 +116,7 @@ def hue_to_lab(lightness: Array, hue: Array, chroma: Array) -> Array:
 def on_screen(lab: Array) -> NDArray[np.bool_]:
     """Whether a screen can show the colours (…, 3): an honest flag, True or False (…)."""
     rgb = lab_to_linear(lab)
-    return np.all((rgb >= -_IN_GAMUT) & (rgb <= 1 + _IN_GAMUT), axis=-1)
+    return np.asarray(np.all((rgb >= -_IN_GAMUT) & (rgb <= 1 + _IN_GAMUT), axis=-1))
 
 
 def lab_to_shown(lab: Array) -> Array:
@@ -158,7 +167,7 @@ def hex_to_lab(text: str) -> Array:
     if len(digits) != 6:
         raise ValueError(f"{text!r} is not #rrggbb")
     encoded = np.frombuffer(bytes.fromhex(digits), dtype=np.uint8) / 255
-    return linear_to_lab(eotf_sRGB(encoded))
+    return linear_to_lab(np.asarray(eotf_sRGB(encoded), dtype=float))
 
 
 def luminance(lab: Array) -> Array:

@@ -14,4 +14,5 @@ def temperature(labs: Array, shares: Array) -> float:
 def warmth(labs: Array) -> Array:
     """How warm each of colours (n, 3) is, (n,): the part that points from blue-green towards orange."""
     angle = np.radians(defaults.WARM_HUE)
-    return np.asarray(labs)[:, 1:] @ np.array([np.cos(angle), np.sin(angle)])
+    found: Array = np.asarray(labs)[:, 1:] @ np.array([np.cos(angle), np.sin(angle)])
+    return found

@@ -47,7 +47,7 @@ VIEWS = tuple(Shades.__annotations__)
 
 def greys(lab: Array) -> Array:
     """The squint test: the colours (…, 3) with their lightness alone."""
-    return np.asarray(lab, dtype=float) * np.array([1.0, 0.0, 0.0])
+    return np.asarray(np.multiply(lab, (1.0, 0.0, 0.0)))
 
 
 def _neutral(lab: Array) -> Array:
@@ -96,4 +96,7 @@ def shades(lab: Array) -> list[Shades]:
     shown = lab_to_shown(lab)
     views = [linear_to_hex(shown), linear_to_hex(_neutral(lab)), lab_to_hex(lamp(lab))]
     views += [linear_to_hex(_eyes_linear(shown, kind)) for kind in EYES]
-    return [Shades(**dict(zip(VIEWS, row, strict=True))) for row in zip(*views, strict=True)]
+    return [
+        Shades(colour=one, greys=grey, lamp=under, protan=first, deutan=second, tritan=third)
+        for one, grey, under, first, second, third in zip(*views, strict=True)
+    ]

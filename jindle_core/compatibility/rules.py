@@ -155,7 +155,7 @@ def conflicts(used: Used) -> list[Conflict]:
     return sorted(found, key=lambda one: one.status is not Status.FAILS)
 
 
-CAUTIONS = (
+CAUTIONS: tuple[tuple[Callable[[Used], bool], str], ...] = (
     (
         lambda used: Medium.ALCOHOL_MARKER in used.media,
         "Alcohol markers: fresh air, and no flame or heat tool near while they are wet.",

@@ -31,10 +31,8 @@ def mend(kind: PairKind, upper: Array, lower: Array, end: str, candidates: Array
     """
     candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
     now = np.asarray(upper if end == "upper" else lower, dtype=float)
-    if end == "upper":
-        kept = np.flatnonzero(holds(kind, candidates, lower)) if len(candidates) else []
-    else:
-        kept = np.flatnonzero(holds(kind, upper, candidates)) if len(candidates) else []
+    ends = (candidates, lower) if end == "upper" else (upper, candidates)
+    kept = np.flatnonzero(holds(kind, *ends)) if len(candidates) else np.arange(0)
     if not len(kept):
         return None
     distances = delta_e(now[None], candidates[kept])

@@ -108,7 +108,10 @@ _ALGORITHMS = tuple(
 _SORTS = (rectpack.SORT_AREA, rectpack.SORT_LSIDE, rectpack.SORT_SSIDE, rectpack.SORT_PERI)
 
 
-def _ways(count: int) -> Iterator[tuple[type, Callable, tuple[bool, ...]]]:
+_Sort = Callable[[list[tuple[int, int]]], list[tuple[int, int]]]
+
+
+def _ways(count: int) -> Iterator[tuple[type, _Sort, tuple[bool, ...]]]:
     """Bins, orders, and which pieces lie along the sheet: all, none, then some at random, always the same."""
     for lying in (True, False):
         for algorithm, sort in product(_ALGORITHMS, _SORTS):
@@ -131,7 +134,7 @@ def _cost(sheets: list[Sheet]) -> tuple[int, float]:
 
 
 def _packed(
-    pieces: Sequence[ToCut], wide: int, high: int, algorithm: type, sort: Callable, lying: tuple[bool, ...]
+    pieces: Sequence[ToCut], wide: int, high: int, algorithm: type, sort: _Sort, lying: tuple[bool, ...]
 ) -> list[Sheet]:
     """One way of laying them; nothing where it leaves a piece out.
 

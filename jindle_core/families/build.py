@@ -36,8 +36,8 @@ class Builder:
     def __init__(self, candidates: Array) -> None:
         self.candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
         self._near: dict[float, np.ndarray] = {}
-        self._costs: dict[tuple, Array] = {}
-        self._paths: dict[tuple, list[_Path]] = {}
+        self._costs: dict[tuple[int, Limits, bool], Array] = {}
+        self._paths: dict[tuple[int, int, str, int, Allowance], list[_Path]] = {}
 
     def best(
         self,

@@ -69,7 +69,7 @@ class Steps:
     def chroma_holds(self) -> NDArray[np.bool_]:
         """Whether the strengths go together."""
         least, share = defaults.STEP_CHROMA
-        return self.chroma <= np.maximum(least, share * self.strongest)
+        return np.asarray(self.chroma <= np.maximum(least, share * self.strongest))
 
 
 def steps(lighter: Array, darker: Array) -> Steps:

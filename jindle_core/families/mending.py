@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from jindle_core import defaults
-from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
+from jindle_core.colorimetry.spaces import Array, as_lab, reflectance_to_lab
 from jindle_core.families.judge import steps
 from jindle_core.prediction.behaviour import Behaviour
 from jindle_core.prediction.laying import dye, glazed
@@ -81,4 +81,4 @@ def glazed_shadow(
     # Two layers of the tone itself are no glaze; the neutral must do more.
     fits = (deeper_by >= least) & (seen[:, 0] < before[0] + 1.0)
     at = _cheapest(np.abs(deeper_by - aim), fits)
-    return None if at is None else Glaze(at, tuple(map(float, seen[at])))
+    return None if at is None else Glaze(at, as_lab(seen[at]))

@@ -149,8 +149,9 @@ def _sheet(keywords: dict[str, str], fields: list[str], tokens: list[tuple[int, 
     return Sheet(dict(keywords), tuple(fields), samples)
 
 
-def _said(found: re.Match) -> str:
-    return found[1].replace('""', '"') if found[1] is not None else found[2]
+def _said(found: re.Match[str]) -> str:
+    quoted, plain = found.group(1, 2)
+    return str(plain if quoted is None else quoted.replace('""', '"'))
 
 
 def _column(names: dict[str, int], known: Iterable[str]) -> int | None:
@@ -226,7 +227,7 @@ def _colours(sheet: Sheet, names: dict[str, int]) -> Array:
         lab = _numbers(sheet, (names[f"LAB_{axis}"] for axis in "LAB"))
         if white is None:
             return lab
-        xyz = Lab_to_XYZ(lab, _OBSERVER[white])
+        xyz = np.asarray(Lab_to_XYZ(lab, _OBSERVER[white]), dtype=float)
     else:
         raise BadInput(
             Problem(
@@ -237,7 +238,9 @@ def _colours(sheet: Sheet, names: dict[str, int]) -> Array:
             )
         )
     if white is not None:
-        xyz = chromatic_adaptation_VonKries(xyz, _xy_to_xyz(_OBSERVER[white]), WHITE, transform="Bradford")
+        seen_under = _xy_to_xyz(_OBSERVER[white])
+        adapted = chromatic_adaptation_VonKries(xyz, seen_under, WHITE, transform="Bradford")
+        xyz = np.asarray(adapted, dtype=float)
     return xyz_to_lab(xyz)
 
 
@@ -293,7 +296,10 @@ def write_cgats(title: str, entries: Iterable[Entry]) -> str:
         "BEGIN_DATA",
     ]
     for one in entries:
-        values = [*map(figure, one.lab), *(f"{value:.6g}" for value in (one.reflectance if spectral else ()))]
+        values = [
+            *map(figure, one.lab),
+            *(f"{value:.6g}" for value in ((one.reflectance or ()) if spectral else ())),
+        ]
         lines.append(" ".join([_quoted(one.code), _quoted(one.name), *values]))
     return "\n".join([*lines, "END_DATA"]) + "\n"
 

@@ -78,7 +78,8 @@ def read_rows(
             Problem(f"The file has {len(table.rows)} rows; a range has at most {defaults.LARGEST_RANGE}.")
         )
     reader = _RowReader(table, columns, provenance)
-    entries, problems = [], []
+    entries: list[Entry] = []
+    problems: list[Problem] = []
     for row, cells in table.rows:
         try:
             entry = reader.entry(row, cells)
@@ -166,7 +167,16 @@ class _RowReader:
             )
         if problems or lab is None:
             raise BadInput(*problems)
-        return Entry(row, lab=lab, provenance=provenance, discontinued=discontinued, **plain)
+        return Entry(
+            row,
+            plain["code"],
+            plain["name"],
+            lab=lab,
+            provenance=provenance,
+            discontinued=discontinued,
+            family=plain["family"],
+            paper=plain["paper"],
+        )
 
     def _problem(self, row: int, field: str, value: str, trouble: str, expected: str) -> Problem:
         column = self._titles.get(field, field)
@@ -195,12 +205,11 @@ class _RowReader:
     ) -> tuple[tuple[float, float, float] | None, str]:
         given = [texts.get(field, "") for field in _LIMITS]
         if any(given):
-            values = [
+            lightness, a, b = (
                 self._number(row, field, text, problems) for field, text in zip(_LIMITS, given, strict=True)
-            ]
-            if None in values:
+            )
+            if lightness is None or a is None or b is None:
                 return None, self._provenance
-            lightness, a, b = values
             return (lightness, a, b), self._provenance
         value = texts.get("hex", "")
         if value:

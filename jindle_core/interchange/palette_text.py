@@ -21,7 +21,8 @@ def read_gpl(content: bytes) -> tuple[dict[str, str], RangeFile]:
     lines = decode(content).splitlines()
     if not lines or lines[0].strip() != GPL_HEAD:
         raise BadInput(Problem("This is no .gpl palette.", row=1, expected=GPL_HEAD))
-    details, rows, seen = {"name": ""}, [], {}
+    details, rows = {"name": ""}, []
+    seen: dict[str, int] = {}
     for number, line in enumerate(lines[1:], start=2):
         if not line.strip() or line.lstrip().startswith("#"):
             continue
@@ -31,7 +32,7 @@ def read_gpl(content: bytes) -> tuple[dict[str, str], RangeFile]:
             continue
         found = _LINE.fullmatch(line)
         parts = [int(part) for part in found.groups()[:3]] if found else []
-        if not parts or max(parts) > 255:
+        if found is None or max(parts) > 255:
             raise BadInput(
                 Problem(
                     f"Line {number} is no colour: “{line.strip()[:40]}”.",

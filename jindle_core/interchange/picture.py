@@ -38,7 +38,9 @@ def read_picture(content: bytes) -> Picture:
 def in_light(small: SmallPicture) -> Picture:
     """A picture that was opened already, perhaps by a process of its own."""
     pixels = small.pixels
-    return Picture(pixels, _TO_LINEAR[pixels], (pixels >= 254).any(axis=-1), small.width, small.height)
+    return Picture(
+        pixels, _TO_LINEAR[pixels], np.asarray((pixels >= 254).any(axis=-1)), small.width, small.height
+    )
 
 
 def jpeg(image: Image.Image) -> bytes:

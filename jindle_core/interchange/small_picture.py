@@ -75,7 +75,8 @@ def _small(opened: Image.Image) -> Image.Image:
         image = Image.alpha_composite(Image.new("RGBA", image.size, "white"), image)
     if profile and image.mode in ("RGB", "L", "CMYK"):
         try:
-            image = ImageCms.profileToProfile(image, io.BytesIO(profile), _SRGB, outputMode="RGB")
+            turned = ImageCms.profileToProfile(image, io.BytesIO(profile), _SRGB, outputMode="RGB")
+            image = turned or image  # it gives nothing only where it works in place
         except ImageCms.PyCMSError:
             raise _bad("has a colour profile that cannot be read") from None
     elif image.mode == "CMYK":

@@ -35,4 +35,4 @@ def shown(sides: Edges) -> Floats:
     x, y = (one.ravel() for one in np.meshgrid(*middles))
     areas = np.outer(np.diff(down), np.diff(across)).ravel() / _MM**2
     last = topmost(sides, x / _MM, y / _MM)
-    return np.bincount(last, weights=areas, minlength=sides.shape[2])
+    return np.bincount(last, weights=areas, minlength=sides.shape[2]).astype(float)

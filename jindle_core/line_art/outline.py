@@ -36,7 +36,8 @@ def shapes_at(drawing: LineDrawing, points: NDArray[np.float64]) -> list[str | N
 
 def _uppermost(there: NDArray[np.bool_]) -> NDArray[np.intp]:
     """Of the shapes (n, k) that are there, the last, which lies on top."""
-    return len(there) - 1 - there[::-1].argmax(axis=0)
+    found: NDArray[np.intp] = len(there) - 1 - there[::-1].argmax(axis=0)
+    return found
 
 
 @lru_cache(maxsize=64)
@@ -50,7 +51,8 @@ def _along(edges: shapely.Geometry, way: NDArray[np.float64]) -> NDArray[np.obje
     ends = np.cumsum([part.length for part in parts])
     at = np.minimum(np.searchsorted(ends, way, side="right"), len(parts) - 1)
     before = np.concatenate([[0.0], ends])[at]
-    return shapely.line_interpolate_point(parts[at], way - before)
+    found: NDArray[np.object_] = shapely.line_interpolate_point(parts[at], way - before)
+    return found
 
 
 def _polygon(path: str) -> shapely.Geometry:

@@ -184,7 +184,7 @@ def _fitted(drawn: list[_Drawn], left: dict[str, int]) -> LineDrawing:
         raise _bad("is flat: it has no width, or no height")
 
     def moved(points: np.ndarray) -> np.ndarray:
-        return (points - low) * scale
+        return np.asarray((points - low) * scale)
 
     areas: list[tuple[str, str, BaseGeometry]] = []
     lines: list[str] = []

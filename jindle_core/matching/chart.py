@@ -45,14 +45,13 @@ def gaps(lab: Array) -> list[Gap]:
     Only fields in whose middle a colour of middling chroma could be shown at
     all are told: there are no dark lemon yellows to miss.
     """
-    placed = [point for point in points(lab) if point.hue is not None]
+    placed = [(point.hue, point.lightness) for point in points(lab) if point.hue is not None]
     found = []
     for hue in range(0, 360, defaults.CHART_HUES):
         for low in range(defaults.CHART_LOWEST, 100 - defaults.CHART_STEP + 1, defaults.CHART_STEP):
             high = low + defaults.CHART_STEP
             there = any(
-                hue <= point.hue < hue + defaults.CHART_HUES and low <= point.lightness < high
-                for point in placed
+                hue <= at < hue + defaults.CHART_HUES and low <= lightness < high for at, lightness in placed
             )
             angle = math.radians(hue + defaults.CHART_HUES / 2)
             chroma = defaults.CHART_CHROMA
@@ -70,7 +69,7 @@ def order_of_use(lab: Array, families: Sequence[str]) -> list[int]:
     """
     known = {family: at for at, family in enumerate(dict.fromkeys(family for family in families if family))}
 
-    def key(place: int) -> tuple:
+    def key(place: int) -> tuple[int, int, float, int]:
         point = placed[place]
         if families[place]:
             group = (0, known[families[place]])

@@ -34,7 +34,7 @@ class NearestIndex:
 
     def __init__(self, lab: Array) -> None:
         self.lab = np.asarray(lab, dtype=float).reshape(-1, 3)
-        self._tree = cKDTree(din99o(self.lab)) if len(self.lab) else None
+        self._tree = cKDTree(din99o(self.lab).reshape(-1, 3))
 
     def __len__(self) -> int:
         return len(self.lab)
@@ -110,7 +110,7 @@ def _radii(kth: Array) -> Array:
 def _ranked(indices: Indices, distances: Array, k: int) -> Nearest:
     """The ``k`` nearest, ties in the order of the set: cut first, since a ball can be large."""
     if k == 1 and len(distances):  # indices ascend, so the first of equals is the right one
-        best = np.argmin(distances)[None]
+        best = np.array([np.argmin(distances)])
         return Nearest(indices[best], distances[best])
     if len(distances) > 4 * k:
         kept = np.flatnonzero(distances <= np.partition(distances, k - 1)[k - 1])

@@ -70,10 +70,10 @@ def lettering_for(ground: Array, own: Array, candidates: Array) -> tuple[str, in
     """
     own = np.asarray(own, dtype=float).reshape(-1, 3)
     candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
-    reads = np.flatnonzero(holds(PairKind.LETTERING_SMALL, own, ground)) if len(own) else []
+    reads = np.flatnonzero(holds(PairKind.LETTERING_SMALL, own, ground)) if len(own) else np.arange(0)
     if len(reads):
         return "own", int(reads[np.argmin(own[reads, 0])])
-    reads = np.flatnonzero(holds(PairKind.LETTERING_SMALL, candidates, ground)) if len(candidates) else []
+    reads = np.flatnonzero(holds(PairKind.LETTERING_SMALL, candidates, ground)) if len(candidates) else reads
     if not len(reads):
         return None
     near = own[np.argmin(own[:, 0])] if len(own) else np.asarray(ground)

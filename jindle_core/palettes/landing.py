@@ -77,7 +77,7 @@ def land(rules: Sequence[Rule], base: Array, on: Landable) -> list[Landed | Prob
     """
     bases = np.reshape(base, (1, 3))
     fitting = [rule for rule in rules if len(rule.places) <= len(on)]
-    first = on.index.query(bases)[0].indices if fitting else None
+    first = on.index.query(bases)[0].indices if fitting else np.arange(0)
     asked = dict(zip([rule.key for rule in fitting], wanted(fitting, bases), strict=True))
     return [
         _landed(Search.of(rule, on, asked[rule.key], first, FEW), FEW)[0]

@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import NDArray
 
 from jindle_core import defaults
 from jindle_core.colorimetry.spaces import Array, hue_to_lab, lab_to_hue
@@ -43,7 +44,7 @@ class Rule:
         return np.array([place.turn for place in self.places])
 
     @property
-    def hued(self) -> Array:
+    def hued(self) -> NDArray[np.bool_]:
         """Which places must keep their hue (k,)."""
         return np.array([place.hued for place in self.places])
 
@@ -177,4 +178,4 @@ def wanted(rules: Sequence[Rule], bases: Array) -> list[Array]:
 def _natural(hue: Array) -> Array:
     """The L* at which supplies of an Oklab hue (degrees) are about strongest: yellows light, blues deep."""
     low, high, yellow = defaults.NATURAL_L
-    return low + (high - low) * np.maximum(0, np.cos(np.radians(hue - yellow))) ** 2
+    return np.asarray(low + (high - low) * np.maximum(0, np.cos(np.radians(hue - yellow))) ** 2)

@@ -66,8 +66,8 @@ class Search:
 
     def only(self, at: Indices) -> "Search":
         """The search for some of its palettes, or some more than once."""
-        told = (one[at] for one in (self.asked, self.close, self.first, self.tried))
-        return Search(self.rule, self.on, *told)
+        asked, close = self.asked[at], self.close[at]
+        return Search(self.rule, self.on, asked, close, self.first[at], self.tried[at])
 
     def standing(self, chosen: Indices) -> Standing:
         """How palettes (n, k) stand."""
@@ -91,7 +91,7 @@ class Search:
         here = self.only(np.tile(np.arange(count), len(begun)))
         ends = here._settled(np.concatenate(begun), np.repeat(orders, count, axis=0), effort.rounds)
         costs = here.costs(ends).reshape(-1, count)
-        found = ends.reshape(-1, count, size)[costs.argmin(axis=0), np.arange(count)]
+        found: Indices = ends.reshape(-1, count, size)[costs.argmin(axis=0), np.arange(count)]
         if effort.paired:
             return np.array([self.only(np.array([at]))._paired(found[at]) for at in range(count)])
         return found
@@ -132,7 +132,8 @@ class Search:
         each = self.only(np.repeat(rows, tried.shape[1]))
         costs = each.costs(others.reshape(-1, chosen.shape[1])).reshape(len(chosen), -1)
         costs = costs + np.where(tried == chosen[:, [0]], np.inf, 0)
-        return others[rows, np.argmin(costs, axis=1)]
+        best: Indices = others[rows, np.argmin(costs, axis=1)]
+        return best
 
     def _paired(self, chosen: Indices) -> Indices:
         """One palette (k,) once no two places together would take others of their few either."""

@@ -35,7 +35,7 @@ class Standing:
     off: Array
     span: Array
     closest: Array
-    reads: Array
+    reads: NDArray[np.bool_]
     cost: Array
 
     def only(self, at: int) -> "Standing":

@@ -10,7 +10,7 @@ from scipy.spatial import cKDTree
 
 from jindle_core import defaults
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.colorimetry.spaces import Array
+from jindle_core.colorimetry.spaces import Array, as_lab
 from jindle_core.errors import BadInput, Problem
 from jindle_core.patterned.correction import Corrected, mixed
 from jindle_core.patterned.groups import groups
@@ -64,7 +64,7 @@ def with_parts(centres: Array, shares: Array) -> list[SheetColour]:
     """Colours (n, 3) with the parts they play, in the order of those parts and then of their shares."""
     parts = parts_of(centres, shares)
     ranked = sorted(range(len(shares)), key=lambda at: (PARTS.index(parts[at]), -shares[at]))
-    return [SheetColour(tuple(map(float, centres[at])), float(shares[at]), parts[at]) for at in ranked]
+    return [SheetColour(as_lab(centres[at]), float(shares[at]), parts[at]) for at in ranked]
 
 
 def usual_names(colours: Sequence[SheetColour]) -> list[str]:
@@ -99,6 +99,8 @@ PARTS = ("ground", "main", "support", "accent")
 def _grown(picture: Corrected) -> tuple[slice, slice]:
     """The reference's box with the margin in which the card may go on."""
     box = picture.reference
+    if box is None:
+        return slice(0, 0), slice(0, 0)
     more = max(box.width, box.height) // 3
     rows = slice(max(0, box.top - more), min(picture.linear.shape[0], box.top + box.height + more))
     return rows, slice(max(0, box.left - more), min(picture.linear.shape[1], box.left + box.width + more))
@@ -168,4 +170,4 @@ def _from_mixtures(colour: Array, others: Array) -> float:
 
 
 def _nearest(centres: Array, lab: Array) -> np.ndarray:
-    return cKDTree(centres).query(lab)[1]
+    return np.asarray(cKDTree(centres).query(lab)[1])

@@ -4,6 +4,7 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 
 import numpy as np
+from numpy.typing import NDArray
 from scipy import ndimage
 
 from jindle_core import defaults
@@ -13,6 +14,9 @@ from jindle_core.patterned.groups import groups
 
 _LEAST = 1e-4
 _COARSE = 2  # a card is large: it is looked for in every second pixel
+
+_Whole = NDArray[np.intp]
+_Places = Array | _Whole
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,13 +73,13 @@ class Corrected:
         corners = self._light(np.array([0, 0, height, height]), np.array([0, width, 0, width])).mean(axis=-1)
         return float(np.exp(np.ptp(corners)))
 
-    def around(self, places: Array) -> Array:
+    def around(self, places: _Whole) -> Array:
         """CIELAB (n, 9, 3) of pixels, by their flat places (n,), each with its eight neighbours."""
         return linear_to_lab(
             _around(self.linear, places) / np.exp(self._light(*_rows_columns(self.linear, places)))[:, None]
         )
 
-    def _light(self, rows: Array, columns: Array) -> Array:
+    def _light(self, rows: _Places, columns: _Places) -> Array:
         light = _terms(self.linear.shape, rows, columns) @ self.field
         if self.reference is not None:
             box = self.reference
@@ -84,23 +88,24 @@ class Corrected:
         return np.clip(light, -defaults.SHADING_LIMIT, defaults.SHADING_LIMIT)
 
 
-def _terms(shape: tuple[int, ...], rows: Array, columns: Array) -> Array:
+def _terms(shape: tuple[int, ...], rows: _Places, columns: _Places) -> Array:
     """The quadratic terms (…, 5) at some places of a picture, measured from its middle."""
     u, v = columns / shape[1] - 0.5, rows / shape[0] - 0.5
     return np.stack([u, v, u * u, u * v, v * v], axis=-1)
 
 
-def _rows_columns(linear: Array, places: Array) -> tuple[Array, Array]:
+def _rows_columns(linear: Array, places: _Whole) -> tuple[_Whole, _Whole]:
     return np.divmod(np.asarray(places), linear.shape[1])
 
 
-def _around(linear: Array, places: Array) -> Array:
+def _around(linear: Array, places: _Whole) -> Array:
     """Linear sRGB (n, 9, 3) of pixels and their neighbours; beyond the rim the rim itself."""
     rows, columns = _rows_columns(linear, places)
     steps = np.indices((3, 3)).reshape(2, 9) - 1
     near_rows = np.clip(rows[:, None] + steps[0], 0, linear.shape[0] - 1)
     near_columns = np.clip(columns[:, None] + steps[1], 0, linear.shape[1] - 1)
-    return linear[near_rows, near_columns]
+    near: Array = linear[near_rows, near_columns]
+    return near
 
 
 def find_white(linear: Array) -> Box | None:
@@ -203,7 +208,7 @@ def _field(even: Array) -> Array:
     near = _around(even, places)
     seen = near.mean(axis=1)
     plain = ~mixed(linear_to_lab(near)) & (seen.min(axis=1) > defaults.REFERENCE_DARK)
-    field = np.zeros((5, 3))
+    field: Array = np.zeros((5, 3))
     if plain.sum() < defaults.PLAIN_LEAST:
         return field
     features = _terms(even.shape, *_rows_columns(even, places[plain]))
@@ -232,7 +237,7 @@ def _within(features: Array, strength: Array, labels: np.ndarray) -> Array:
 
 def mixed(near: Array) -> np.ndarray:
     """Whether pixels with their neighbours (n, 9, 3) in CIELAB mix colours: not all of one colour (n,)."""
-    return np.ptp(near, axis=1).max(axis=1) > defaults.EDGE_SPREAD
+    return np.asarray(np.ptp(near, axis=1).max(axis=1) > defaults.EDGE_SPREAD)
 
 
 def _bad(trouble: str, card: str = "white") -> BadInput:

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from jindle_core import defaults
+from jindle_core.colorimetry.spaces import as_lab
 from jindle_core.errors import BadInput, Problem
 from jindle_core.patterned.colours import SheetColour, where, with_parts
 from jindle_core.patterned.correction import Corrected
@@ -52,7 +53,7 @@ def _merge(_: Corrected, colours: list[SheetColour], places: list[int]) -> list[
     shares = np.array([colours[at].share for at in places])
     labs = np.array([colours[at].lab for at in places])
     rest = [one for at, one in enumerate(colours) if at not in places]
-    merged = SheetColour(tuple(map(float, np.average(labs, axis=0, weights=shares))), float(shares.sum()), "")
+    merged = SheetColour(as_lab(np.average(labs, axis=0, weights=shares)), float(shares.sum()), "")
     return _again([*rest, merged])
 
 
@@ -70,9 +71,7 @@ def _split(picture: Corrected, colours: list[SheetColour], places: list[int]) ->
         _, sides = groups(pixels[chosen], 2)
         halves = [pixels[chosen][sides == side] for side in (0, 1)]
         colours += [
-            SheetColour(
-                tuple(map(float, np.median(half, axis=0))), colours[at].share * len(half) / len(chosen), ""
-            )
+            SheetColour(as_lab(np.median(half, axis=0)), colours[at].share * len(half) / len(chosen), "")
             for half in halves
             if len(half)
         ]

@@ -16,4 +16,5 @@ def groups(sample: Array, count: int) -> tuple[Array, np.ndarray]:
     spread = sample + np.random.default_rng(0).normal(0, _SPREAD, sample.shape)
     with warnings.catch_warnings():
         warnings.filterwarnings("ignore", "One of the clusters is empty")  # then it has no points
-        return kmeans2(spread, count, minit="++", seed=0)
+        centres, labels = kmeans2(spread, count, minit="++", seed=0)
+    return centres, labels

@@ -43,10 +43,9 @@ def find_marks(linear: Array) -> Array | None:
             found.append(_Candidate(x, y, filled, 1 - int(there.sum()) / filled))
     if len(found) < 4:
         return None
-    outermost = [
-        max(found, key=lambda one, way=way: way[0] * one.x + way[1] * one.y)
-        for way in ((-1, -1), (1, -1), (1, 1), (-1, 1))
-    ]
+    places = np.array([(one.x, one.y) for one in found])
+    corners = np.array([(-1, -1), (1, -1), (1, 1), (-1, 1)])
+    outermost = [found[at] for at in (corners @ places.T).argmax(axis=1)]
     areas = [one.area for one in outermost]
     if len({(one.x, one.y) for one in outermost}) < 4 or max(areas) > defaults.MARK_ALIKE * min(areas):
         return None

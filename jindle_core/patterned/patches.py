@@ -6,7 +6,7 @@ import numpy as np
 
 from jindle_core import defaults
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.colorimetry.spaces import Array
+from jindle_core.colorimetry.spaces import Array, as_lab
 from jindle_core.errors import BadInput, Problem
 from jindle_core.patterned.correction import Corrected
 
@@ -53,6 +53,6 @@ def read_patches(picture: Corrected, quads: Array, white: tuple[float, ...]) -> 
     spreads = np.median(delta_e(seen, labs[:, None]), axis=1)
     bare = delta_e(labs, np.array(white)) < defaults.PATCH_BARE
     return [
-        Patch(tuple(map(float, lab)), float(spread), bool(one))
+        Patch(as_lab(lab), float(spread), bool(one))
         for lab, spread, one in zip(labs, spreads, bare, strict=True)
     ]

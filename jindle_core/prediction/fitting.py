@@ -67,7 +67,7 @@ def fit(medium: Medium, readings: Sequence[Laying]) -> Fit | None:
 
 def _off(medium: Medium, readings: Sequence[Laying], behaviour: Behaviour) -> tuple[Array, Array]:
     """What was seen and what is predicted, both (n, 3), readings of one laying computed together."""
-    groups: dict[tuple, list[Laying]] = {}
+    groups: dict[tuple[int, Hand, bytes], list[Laying]] = {}
     for one in readings:
         groups.setdefault((one.layers, one.hand, one.card.tobytes()), []).append(one)
     seen, said = [], []

@@ -42,4 +42,4 @@ def film_absorption(seen: Array, scattering: Array, ground: Array) -> Array:
         middle = (low + high) / 2
         too_light = film(np.exp(middle), scattering, ground) > seen
         low, high = np.where(too_light, middle, low), np.where(too_light, high, middle)
-    return np.exp((low + high) / 2)
+    return np.asarray(np.exp((low + high) / 2))

@@ -43,7 +43,7 @@ def dye(one: Array, white: Array = WHITE) -> Dye:
     return Dye(np.log(passed), gained)
 
 
-def soaked(dyes: Dye, card: Array, share: float) -> Array:
+def soaked(dyes: Dye, card: Array, share: float | Array) -> Array:
     """A card with dye in it, its amounts already multiplied in and summed.
 
     The mean, in logarithms, of a pure filter (light passes the dye twice) and
@@ -77,7 +77,7 @@ def laid(
     alone = dye(one, white)
     if COVERING[medium] is Covering.WAX:
         on_white = _R0 + (white - _R0) * np.exp(alone.log_passed * weight)
-        return np.clip(on_white * (behaviour.cover + (1 - behaviour.cover) * card / white), 0, 1)
+        return np.asarray(np.clip(on_white * (behaviour.cover + (1 - behaviour.cover) * card / white), 0, 1))
     weight *= uptake(card)
     return soaked(Dye(alone.log_passed * weight, alone.gained * weight), card, behaviour.share)
 

@@ -29,5 +29,5 @@ def veil() -> tuple[tuple[float, float, float], float]:
     under = np.stack([lightness, 0 * lightness, 0 * lightness], axis=1)
     below, seen = (eotf_inverse_sRGB(lab_to_linear(one))[:, 0] for one in (under, under_vellum(under)))
     left, added = np.polyfit(below, seen, 1)
-    grey, _, _ = linear_to_lab(eotf_sRGB(np.full(3, added / (1 - left)))).tolist()
+    grey, _, _ = linear_to_lab(np.asarray(eotf_sRGB(np.full(3, added / (1 - left))), dtype=float)).tolist()
     return (grey, 0.0, 0.0), float(1 - left)
