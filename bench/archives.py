@@ -12,12 +12,12 @@ from itertools import chain, cycle, islice
 from pathlib import Path
 
 from bench.visitor import Visitor, peak_memory, timed
-from jindle_core import defaults
+from jindle_core import figures
 from server.archive.history import differences, whole
 
 ROOT = Path(__file__).resolve().parent.parent
 CARDS = 300
-STATES = defaults.UNDO_LIMIT + 1
+STATES = figures.palettes.UNDO_LIMIT + 1
 
 
 def grown(content: bytes) -> bytes:

@@ -13,7 +13,7 @@ import numpy as np
 
 from bench.prediction import SPECTRA
 from bench.visitor import CALLS, Row, Visitor, timed
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.blending.bridges import bridges
 from jindle_core.blending.inks import Ink, inks_of
 from jindle_core.blending.joins import measure, strips
@@ -85,7 +85,9 @@ def ground_rows(visitor: Visitor) -> list[Row]:
         for colour in json.loads(visitor.get(f"/api/ranges/{one['id']}"))["colours"]
     ]
     random = np.random.default_rng(4)
-    chosen = [{"colour": int(pk)} for pk in random.choice(pads, defaults.GROUND_PADS - 1, replace=False)]
+    chosen = [
+        {"colour": int(pk)} for pk in random.choice(pads, figures.grounds.GROUND_PADS - 1, replace=False)
+    ]
     size = {"width": "5", "height": "7", "unit": "in"}
     pk = visitor.post("/api/cards", {"name": "Six pads", "size": size})["id"]
 

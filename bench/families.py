@@ -7,7 +7,7 @@ import numpy as np
 
 from bench.visitor import CALLS, Row, Visitor, supplies, timed
 from demo.make import entries, ranges
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.families.build import Builder
 
 _AREAS, _PALETTE, _COLOURS = 12, 6, 400
@@ -23,7 +23,7 @@ def _trios(wanted: float = 0.95) -> Row:
     """Of every chromatic marker of the demo: is it part of a trio that keeps every usual limit?"""
     markers = [one for one in ranges() if one.medium == "alcohol marker"]
     lab = np.array([entry.lab for made in markers for entry in entries(made)])
-    chromatic = np.flatnonzero(np.hypot(lab[:, 1], lab[:, 2]) >= defaults.NEUTRAL_ROLE_C)
+    chromatic = np.flatnonzero(np.hypot(lab[:, 1], lab[:, 2]) >= figures.paper.NEUTRAL_ROLE_C)
     builder = Builder(lab)
     found = sum(
         any(

@@ -13,7 +13,7 @@ import numpy as np
 
 from bench.visitor import CALLS, Row, Visitor, peak_memory, supplies, timed
 from demo.make import DATA
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.interchange.drawer_csv import read_drawer
 from jindle_core.interchange.range_csv import read_range
 from jindle_core.media import COLUMN_OF, Medium
@@ -36,7 +36,7 @@ def _as_good() -> Row:
     worse, better, count = 0, 0, 0
     for name, costs in before.items():
         on = Landable(supplies_of[name])
-        found = [float(one.standing.cost) for one in from_drawer(TRIOS, on, defaults.DRAWER_PALETTES)]
+        found = [float(one.standing.cost) for one in from_drawer(TRIOS, on, figures.palettes.DRAWER_PALETTES)]
         pairs = list(zip(costs["drawer"], found, strict=True))
         for at in sorted({at for at, *_ in costs["rules"]}):
             landed = {one.rule.key: one for one in land(RULES, on.lab[at], on) if isinstance(one, Landed)}

@@ -9,7 +9,7 @@ from PIL import Image
 
 from demo.make import ranges
 from demo.papers import draw_sheet
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.interchange.picture import read_picture
@@ -139,10 +139,10 @@ def _charts() -> Row:
             there = plane(printed.mark_centres, marks)
             fields = (printed.white, printed.grey)
             boxes = [Box.inside(placed(there, one.inset(2, 2, 2, 5).corners)) for one in fields]
-            tone = (boxes[1], defaults.GREY_CARD_LAB) if grey else None
+            tone = (boxes[1], figures.paper.GREY_CARD_LAB) if grey else None
             corrected = correct(picture.linear, picture.clipped, boxes[0], grey=tone)
             quads = placed(there, np.array([printed.inked(box).corners for box in printed.boxes]))
-            read = read_patches(corrected, quads, defaults.PAPER_WHITE_LAB)
+            read = read_patches(corrected, quads, figures.laying.PAPER_WHITE_LAB)
             off.append(delta_e(np.array([patch.lab for patch in read]), labs))
         told.append(f"{np.median(off):.1f} / {np.percentile(off, 90):.1f}")
     return (

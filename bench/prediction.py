@@ -10,7 +10,7 @@ from pathlib import Path
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import reflectance_to_lab
@@ -24,7 +24,7 @@ from standins.device import Swatch
 from standins.reader import true_reflectance
 
 SPECTRA = Path(__file__).resolve().parent.parent / "demo" / "data" / "spectra"
-CARDS = {kind: lab_to_reflectance(np.array(lab)) for kind, (lab, _) in defaults.STOCKS.items()}
+CARDS = {kind: lab_to_reflectance(np.array(lab)) for kind, (lab, _) in figures.laying.STOCKS.items()}
 RANGES = (
     ("wherry", Medium.ALCOHOL_MARKER),
     ("lockside", Medium.ALCOHOL_MARKER),
@@ -156,9 +156,9 @@ def _band(desks, fits, ways) -> tuple[str, str, str, bool]:
     inside = []
     for desk, how in zip(desks, fits, strict=True):
         for layers, card in ways:
-            kind = stock_kind(np.array(defaults.STOCKS[card][0]))
+            kind = stock_kind(np.array(figures.laying.STOCKS[card][0]))
             sigma = prediction_sigma(desk.medium, layers, kind, fitted=True)
-            reach = 1.645 * np.hypot(sigma, defaults.UNCERTAINTY["read"])
+            reach = 1.645 * np.hypot(sigma, figures.colour.UNCERTAINTY["read"])
             inside.append(desk.errors(layers, card, how) <= reach)
     share = float(np.mean(np.concatenate(inside)))
     return (

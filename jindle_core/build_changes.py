@@ -4,7 +4,7 @@ from dataclasses import dataclass, replace
 from fractions import Fraction
 from typing import Any
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.build import Build
 from jindle_core.changes import checked_name
 from jindle_core.errors import BadInput, Problem
@@ -68,8 +68,8 @@ class AddPiece:
     def apply(self, plan: Plan) -> Plan:
         """The plan with the piece on top of its neighbours."""
         build = plan.build
-        if len(build.every) >= defaults.PIECES_LIMIT:
-            raise BadInput(Problem(f"{defaults.PIECES_LIMIT} pieces are the most.", field="pieces"))
+        if len(build.every) >= figures.building.PIECES_LIMIT:
+            raise BadInput(Problem(f"{figures.building.PIECES_LIMIT} pieces are the most.", field="pieces"))
         told = self.told | {"place": Place(**self.told.get("place", {}))}
         added = Piece(build.next_key, self.kind, checked_name(self.name), **told)
         if self.inside:
@@ -124,7 +124,7 @@ class NudgePiece:
 
 def _moved(offset: Length, by: float, unit: str) -> Length:
     found = offset.millimetres + Fraction(by)
-    furthest = Fraction(defaults.OFFSET_LIMIT)
+    furthest = Fraction(figures.building.OFFSET_LIMIT)
     return Length.near(min(max(found, -furthest), furthest), unit) if by else offset
 
 
@@ -178,8 +178,8 @@ def checked(plan: Plan, build: Build) -> Plan:
         if piece.inked and piece.kind not in OF_CARD:
             words = f"{piece.name} is not cut out of card, which is what can be inked."
             raise BadInput(Problem(words, field="inked", value=piece.kind.value))
-        if len(piece.text) > defaults.WORDS_LIMIT:
-            words = f"{defaults.WORDS_LIMIT} characters are the most on one line."
+        if len(piece.text) > figures.building.WORDS_LIMIT:
+            words = f"{figures.building.WORDS_LIMIT} characters are the most on one line."
             raise BadInput(Problem(words, field="text", value=piece.text))
     return replace(plan, build=build)
 

@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.contrast.rules import PairKind
 from jindle_core.ends import End
 from jindle_core.errors import BadInput, Problem
@@ -28,9 +28,12 @@ def checked_name(text: str, field: str = "name") -> str:
     name = " ".join(text.split())
     if not name:
         raise BadInput(Problem("A name is wanted here.", field=field, value=text))
-    if len(name) > defaults.NAME_LIMIT:
+    if len(name) > figures.palettes.NAME_LIMIT:
         raise BadInput(
-            Problem(f"The name has {len(name)} characters; {defaults.NAME_LIMIT} are the most.", field=field)
+            Problem(
+                f"The name has {len(name)} characters; {figures.palettes.NAME_LIMIT} are the most.",
+                field=field,
+            )
         )
     return name
 
@@ -67,13 +70,9 @@ class AddColour:
     label = "adding a colour"
 
     def apply(self, plan: Plan) -> Plan:
-        if len(plan.colours) >= defaults.PALETTE_LIMIT:
-            raise BadInput(
-                Problem(
-                    f"The palette is full: {defaults.PALETTE_LIMIT} colours are the most. Remove one first.",
-                    field="colours",
-                )
-            )
+        if len(plan.colours) >= figures.palettes.PALETTE_LIMIT:
+            most = f"{figures.palettes.PALETTE_LIMIT} colours are the most"
+            raise BadInput(Problem(f"The palette is full: {most}. Remove one first.", field="colours"))
         for place, colour in enumerate(plan.colours, start=1):
             if self.anchor.colour is not None and colour.anchor.colour == self.anchor.colour:
                 raise BadInput(

@@ -4,7 +4,7 @@ from dataclasses import dataclass, replace
 from itertools import count
 from typing import Any
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.areas import Area
 from jindle_core.changes import checked_name
 from jindle_core.errors import BadInput, Problem
@@ -19,9 +19,9 @@ def areas_of(drawing: LineDrawing) -> tuple[Area, ...]:
     found = []
     for key, shape in enumerate(drawing.shapes, start=1):
         extent = Extent.SMALL
-        if shape.share <= defaults.AREA_TINY:
+        if shape.share <= figures.drawings.AREA_TINY:
             extent = Extent.TINY
-        elif shape.share >= defaults.AREA_LARGE:
+        elif shape.share >= figures.drawings.AREA_LARGE:
             extent = Extent.LARGE
         found.append(Area(key, shape.id.replace("-", " ").replace("_", " "), shape.id, extent=extent))
     return tuple(found)
@@ -51,7 +51,7 @@ class SetDrawing:
             for one in self.areas
         )
         listed = [one for one in before.values() if not one.shape or self.drawing is None]
-        areas = (*areas, *(replace(one, shape="") for one in listed))[: defaults.AREAS_LIMIT]
+        areas = (*areas, *(replace(one, shape="") for one in listed))[: figures.drawings.AREAS_LIMIT]
         drawn = replace(plan.colouring, drawing=self.drawing, areas=areas, proportion=self.proportion)
         return replace(plan, colouring=drawn)
 
@@ -84,8 +84,8 @@ class AddArea:
     def apply(self, plan: Plan) -> Plan:
         """The plan with the area at the end."""
         areas = plan.colouring.areas
-        if len(areas) >= defaults.AREAS_LIMIT:
-            raise BadInput(Problem(f"{defaults.AREAS_LIMIT} areas are the most.", field="areas"))
+        if len(areas) >= figures.drawings.AREAS_LIMIT:
+            raise BadInput(Problem(f"{figures.drawings.AREAS_LIMIT} areas are the most.", field="areas"))
         added = Area(plan.colouring.next_key, checked_name(self.name), extent=self.extent)
         return replace(plan, colouring=replace(plan.colouring, areas=(*areas, added)))
 
@@ -116,8 +116,10 @@ class EditArea:
             plan.colour(self.colour)
         if self.medium is not None:
             _coloured_with(self.medium)
-        if self.layers is not None and not 1 <= self.layers <= defaults.AREA_LAYERS:
-            raise BadInput(Problem(f"An area has 1 to {defaults.AREA_LAYERS} layers.", field="layers"))
+        if self.layers is not None and not 1 <= self.layers <= figures.drawings.AREA_LAYERS:
+            raise BadInput(
+                Problem(f"An area has 1 to {figures.drawings.AREA_LAYERS} layers.", field="layers")
+            )
         told = {
             name: getattr(self, name)
             for name in ("thing", "extent", "focal", "medium", "layers")
@@ -172,7 +174,7 @@ class SetFamilies:
     def apply(self, plan: Plan) -> Plan:
         """The plan with these families."""
         colouring = plan.colouring
-        most = defaults.FAMILY_SIZES[1]
+        most = figures.families.FAMILY_SIZES[1]
         for one in self.families:
             if len(one.colours) > most or len(set(one.colours)) < len(one.colours):
                 raise BadInput(Problem(f"A family has up to {most} colours, each once.", field="colours"))

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 from typing import Any
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.contrast.rules import PairKind
 from jindle_core.ends import End
 from jindle_core.layers.lettering import font_size
@@ -63,7 +63,7 @@ def built_desk(
     for piece in in_order(face):
         box, up = boxes[piece.key], stands[piece.key].bottom - stands[piece.on].top
         told: dict[str, Any] = {"raised": up, "piece": piece.key, "trimmed": piece.trimmed}
-        rim = defaults.WHITE_EDGE if piece.white_edge else 0.0
+        rim = figures.building.WHITE_EDGE if piece.white_edge else 0.0
         if piece.key == carrier:
             parts.append(_part("panel", "ground", box, piece.material, **told))
         elif piece.kind is Kind.IMAGE and drawing:
@@ -111,10 +111,10 @@ def desk(plan: Plan, pairs: Sequence[Pair], drawing: tuple[float, float] | None 
     lettering = by_kind.get(PairKind.LETTERING_SMALL) or by_kind.get(PairKind.LETTERING_LARGE)
     parts = [Part("base", "rect", 0, 0, wide, high, WHITE)]
 
-    inset = defaults.MARGIN * short
+    inset = figures.palettes.MARGIN * short
     if mat or laid.mat:
         parts.append(_inset("mat", "rect", wide, high, inset, mat.upper if mat else WHITE))
-        inset += defaults.MAT_REVEAL * short
+        inset += figures.palettes.MAT_REVEAL * short
     ground = (picture and picture.lower) or (mat and mat.lower) or (quiet and quiet.lower)
     if laid.laid:
         parts.append(_inset("panel", "ground", wide, high, inset, WHITE))
@@ -127,7 +127,7 @@ def desk(plan: Plan, pairs: Sequence[Pair], drawing: tuple[float, float] | None 
     elif picture:
         parts += _pebbles(wide, high, picture.upper, plan.colours)
     if lettering:
-        strip_wide, strip_high = defaults.STRIP_WIDTH * wide, defaults.STRIP_HEIGHT * short
+        strip_wide, strip_high = figures.palettes.STRIP_WIDTH * wide, figures.palettes.STRIP_HEIGHT * short
         left = wide - inset - strip_wide - 0.04 * short
         top = high - inset - strip_high - 0.06 * short
         box = (left, top, strip_wide, strip_high)
@@ -144,7 +144,7 @@ def _inset(name: str, shape: str, wide: float, high: float, inset: float, end: E
 
 def _drawn(wide: float, high: float, inset: float, drawing: tuple[float, float], end: End) -> Part:
     """The drawing as large as it fits inside the panel."""
-    share = 1 - 2 * defaults.DRAWING_INSET
+    share = 1 - 2 * figures.palettes.DRAWING_INSET
     scale = min((wide - 2 * inset) * share / drawing[0], (high - 2 * inset) * share / drawing[1])
     width, height = drawing[0] * scale, drawing[1] * scale
     return Part("picture", "drawing", (wide - width) / 2, (high - height) / 2, width, height, end)
@@ -161,7 +161,7 @@ def _pebbles(wide: float, high: float, lead: End, colours: Sequence[PaletteColou
         for colour in colours
         if colour.role is role and End("palette", colour.key) != lead
     ]
-    tall = defaults.FOCAL_HEIGHT * min(wide, high)
+    tall = figures.palettes.FOCAL_HEIGHT * min(wide, high)
     return [
         Part(
             "picture",

@@ -3,7 +3,7 @@
 from dataclasses import dataclass, replace
 from typing import Any
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.blending.effects import INKED
 from jindle_core.errors import BadInput, Problem
 from jindle_core.ground import Ground
@@ -28,7 +28,7 @@ class SetGround:
 
 def checked(ground: Ground) -> Ground:
     """The ground, or BadInput where nobody could lay it so."""
-    most = defaults.GROUND_PADS
+    most = figures.grounds.GROUND_PADS
     if len(ground.pads) > most:
         raise BadInput(
             Problem(
@@ -39,8 +39,8 @@ def checked(ground: Ground) -> Ground:
             )
         )
     coats = [pad.coats for pad in ground.pads] + ([ground.mat.coats] if ground.mat else [])
-    if not all(1 <= each <= defaults.PAD_COATS for each in coats):
-        raise BadInput(Problem(f"A pad has 1 to {defaults.PAD_COATS} coats.", field="coats"))
+    if not all(1 <= each <= figures.grounds.PAD_COATS for each in coats):
+        raise BadInput(Problem(f"A pad has 1 to {figures.grounds.PAD_COATS} coats.", field="coats"))
     kinds = [effect.kind for effect in ground.effects]
     if len(set(kinds)) < len(kinds):
         raise BadInput(Problem("Each effect comes once.", field="effects"))

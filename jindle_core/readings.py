@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 
@@ -35,11 +35,11 @@ def settle(labs: Array, provenances: Sequence[str]) -> Settled:
     labs = np.asarray(labs, dtype=float).reshape(-1, 3)
     if not len(labs):
         raise ValueError("there are no readings to settle")
-    sigmas = np.array([defaults.UNCERTAINTY[one] for one in provenances])
+    sigmas = np.array([figures.colour.UNCERTAINTY[one] for one in provenances])
     surest = np.flatnonzero(sigmas == sigmas.min())
     sigma = float(sigmas.min())
     distances = delta_e(labs[surest], np.median(labs[surest], axis=0)[None])
-    far = distances > max(defaults.READING_OUTLIER, 3 * sigma)
+    far = distances > max(figures.laying.READING_OUTLIER, 3 * sigma)
     outliers = surest[far]
     counted = surest[~far] if len(surest) > 2 and not far.all() else surest
     lightness, a, b = (float(value) for value in np.median(labs[counted], axis=0))

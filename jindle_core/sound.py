@@ -4,7 +4,7 @@ from collections import Counter
 from collections.abc import Iterable, Iterator
 from dataclasses import replace
 
-from jindle_core import build_changes, changes, defaults, ground_changes
+from jindle_core import build_changes, changes, figures, ground_changes
 from jindle_core.errors import BadInput, Problem
 from jindle_core.keys import Keyed
 from jindle_core.layers.pieces import BASE
@@ -29,10 +29,10 @@ def _faults(plan: Plan) -> Iterator[str]:
     areas = plan.colouring.areas
     colours = {colour.key for colour in plan.colours}
     for what, things, most in (
-        ("colours", plan.colours, defaults.PALETTE_LIMIT),
-        ("areas", areas, defaults.AREAS_LIMIT),
-        ("pieces", plan.build.every, defaults.PIECES_LIMIT),
-        ("pairs", plan.pairs or (), defaults.NAME_LIMIT),
+        ("colours", plan.colours, figures.palettes.PALETTE_LIMIT),
+        ("areas", areas, figures.drawings.AREAS_LIMIT),
+        ("pieces", plan.build.every, figures.building.PIECES_LIMIT),
+        ("pairs", plan.pairs or (), figures.palettes.NAME_LIMIT),
     ):
         if len(things) > most:
             yield f"It has {len(things)} {what}; {most} are the most."
@@ -40,8 +40,8 @@ def _faults(plan: Plan) -> Iterator[str]:
             yield f"Two {what} have the key {twice}."
     named = [plan.name, *(colour.name for colour in plan.colours), *(area.name for area in areas)]
     named += [piece.name for piece in plan.build.every]
-    if any(not name.strip() or len(name) > defaults.NAME_LIMIT for name in named):
-        yield f"Everything has a name, of {defaults.NAME_LIMIT} characters at most."
+    if any(not name.strip() or len(name) > figures.palettes.NAME_LIMIT for name in named):
+        yield f"Everything has a name, of {figures.palettes.NAME_LIMIT} characters at most."
     cells = [(one.key, one.column) for one in plan.choices]
     if len(set(cells)) < len(cells) or any(
         one.key not in colours or one.column not in {column.key for column in COLUMNS} for one in plan.choices
@@ -49,19 +49,19 @@ def _faults(plan: Plan) -> Iterator[str]:
         yield "A supply is chosen for a cell that is not there, or two for one."
     if any(one.colour is not None and one.colour not in colours for one in areas):
         yield "An area is in a colour that is not in the palette."
-    least, most = 1, defaults.FAMILY_SIZES[1]
+    least, most = 1, figures.families.FAMILY_SIZES[1]
     if any(
         len(set(one.family)) < len(one.family) or len(one.family) > most or one.medium not in PICTURE_MEDIA
         for one in areas
     ):
         yield "A shading family is none."
-    if any(not least <= one.layers <= defaults.AREA_LAYERS for one in areas):
-        yield f"An area has {least} to {defaults.AREA_LAYERS} layers."
+    if any(not least <= one.layers <= figures.drawings.AREA_LAYERS for one in areas):
+        yield f"An area has {least} to {figures.drawings.AREA_LAYERS} layers."
     ends = [plan.build.base, *(one.material for one in plan.build.every)]
     ends += [end for pair in plan.pairs or () for end in (pair.upper, pair.lower)]
     if any(end.source not in ("palette", "supply", "white") for end in ends):
         yield "It is not known of what something is."
-    if any(colour.anchor.provenance not in defaults.UNCERTAINTY for colour in plan.colours):
+    if any(colour.anchor.provenance not in figures.colour.UNCERTAINTY for colour in plan.colours):
         yield "It is not known where a colour comes from."
 
 

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 
 SHEETS = {"letter": (215.9, 279.4), "a4": (210.0, 297.0)}  # mm
 
@@ -54,7 +54,7 @@ class SwatchSheet:
 
     def inked(self, box: Area) -> Area:
         """What of a box is surely ink: without its rim and the corner where the hint is printed."""
-        rim, hint = defaults.SHEET_RIM, defaults.SHEET_HINT
+        rim, hint = figures.paper.SHEET_RIM, figures.paper.SHEET_HINT
         return box.inset(rim, rim, rim, hint + rim / 2)
 
 
@@ -66,28 +66,28 @@ def swatch_sheet(name: str) -> SwatchSheet:
     (48, 3)
     """
     width, height = SHEETS[name]
-    margin, side = defaults.SHEET_MARGIN, defaults.SHEET_MARK
+    margin, side = figures.paper.SHEET_MARGIN, figures.paper.SHEET_MARK
     right, bottom = width - margin - side, height - margin - side
     marks = tuple(
         Area(left, top, side, side)
         for left, top in ((margin, margin), (right, margin), (right, bottom), (margin, bottom))
     )
-    gap, columns = defaults.SHEET_GAP, defaults.SHEET_COLUMNS
+    gap, columns = figures.paper.SHEET_GAP, figures.paper.SHEET_COLUMNS
     across = (width - 2 * margin - (columns - 1) * gap) / columns
-    rows = int((bottom - gap - defaults.SHEET_TOP) // defaults.SHEET_PITCH)
+    rows = int((bottom - gap - figures.paper.SHEET_TOP) // figures.paper.SHEET_PITCH)
     boxes = tuple(
         Area(
             margin + column * (across + gap),
-            defaults.SHEET_TOP + row * defaults.SHEET_PITCH,
+            figures.paper.SHEET_TOP + row * figures.paper.SHEET_PITCH,
             across,
-            defaults.SHEET_BOX,
+            figures.paper.SHEET_BOX,
         )
         for row in range(rows)
         for column in range(columns)
     )
-    field_left = right - gap - 2 * defaults.SHEET_FIELD[0] - gap
+    field_left = right - gap - 2 * figures.paper.SHEET_FIELD[0] - gap
     white, grey = (
-        Area(field_left + at * (defaults.SHEET_FIELD[0] + gap), margin, *defaults.SHEET_FIELD)
+        Area(field_left + at * (figures.paper.SHEET_FIELD[0] + gap), margin, *figures.paper.SHEET_FIELD)
         for at in (0, 1)
     )
     return SwatchSheet(width, height, marks, white, grey, boxes)

@@ -2,7 +2,7 @@
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.prediction.stocks import WHITE
 from jindle_core.swatch_sheet import Area, SwatchSheet
@@ -31,9 +31,11 @@ def filled_chart(printed: SwatchSheet, swatches: list[np.ndarray], hints: np.nda
         fill(mark, 1)
     fill(printed.marks[0].inset(*[printed.marks[0].width / 3] * 4), 0)
     if grey:
-        lay(printed.grey, lab_to_reflectance(np.array([defaults.GREY_CARD_LAB]))[0])
+        lay(printed.grey, lab_to_reflectance(np.array([figures.paper.GREY_CARD_LAB]))[0])
     for box, swatch, hint in zip(printed.boxes, swatches, lab_to_reflectance(hints), strict=False):
         fill(box, 1)
         lay(box.inset(*[_STROKE] * 4), swatch)
-        lay(box.inset(box.width - defaults.SHEET_HINT, box.height - defaults.SHEET_HINT, 0, 0), hint)
+        lay(
+            box.inset(box.width - figures.paper.SHEET_HINT, box.height - figures.paper.SHEET_HINT, 0, 0), hint
+        )
     return Scene(labels, np.array(reflectances), None, on_table=True)

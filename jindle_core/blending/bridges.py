@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.blending.inks import Inks, seen_on
 from jindle_core.blending.joins import Join, judge_each, measure, strips
 from jindle_core.blending.meeting import Seam
@@ -26,7 +26,11 @@ class Bridge:
 
 
 def bridges(
-    first: Inks, second: Inks, candidates: Inks, card: Array = WHITE, count: int = defaults.BRIDGES_OFFERED
+    first: Inks,
+    second: Inks,
+    candidates: Inks,
+    card: Array = WHITE,
+    count: int = figures.grounds.BRIDGES_OFFERED,
 ) -> list[Bridge]:
     """The candidates (n,) with which both halves are clean, the shortest way round first.
 
@@ -36,7 +40,7 @@ def bridges(
     ends = np.stack([seen_on(one, card) for one in (first, second)])
     between = seen_on(candidates, card)
     chroma = np.hypot(between[:, 1], between[:, 2])
-    strong = chroma >= defaults.BRIDGE_SHARE * np.hypot(ends[:, 1], ends[:, 2]).min()
+    strong = chroma >= figures.grounds.BRIDGE_SHARE * np.hypot(ends[:, 1], ends[:, 2]).min()
     way = delta_e(ends[0], between) ** 2 + delta_e(ends[1], between) ** 2
     order = np.argsort(way, kind="stable")
     order = order[strong[order]]

@@ -5,7 +5,7 @@ from enum import StrEnum
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.blending.inks import Inks, on_card, seen_on
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
@@ -86,13 +86,13 @@ def marks(kind: EffectKind, inks: Inks, leaves: Array, over: Inks | None, card: 
     elif kind is EffectKind.WATER:
         seen = seen_on(inks.times(leaves), card)
     elif kind is EffectKind.WHITE:
-        scattering = defaults.FILM_SCATTER["opaque"] * defaults.WHITE_COATS * SCATTER_SHAPE
-        absorbing = np.full(31, defaults.WHITE_ABSORPTION * defaults.WHITE_COATS)
+        scattering = figures.laying.FILM_SCATTER["opaque"] * figures.grounds.WHITE_COATS * SCATTER_SHAPE
+        absorbing = np.full(31, figures.grounds.WHITE_ABSORPTION * figures.grounds.WHITE_COATS)
         seen = reflectance_to_lab(film(absorbing, scattering, on_card(inks, card)))
     else:
         if over is None:
             raise ValueError(f"{kind} needs a pad")
-        strength = defaults.SPLASH if kind is EffectKind.SPLASHES else 1.0
+        strength = figures.grounds.SPLASH if kind is EffectKind.SPLASHES else 1.0
         seen = seen_on(inks.with_other(over.times(np.array(strength))), card)
     return Marks(x, y, radius, seen, under)
 
@@ -108,7 +108,7 @@ _TOO_FAINT = {
 
 def examine_marks(kind: EffectKind, found: Marks) -> Finding:
     """Whether an effect shows, and shows as texture."""
-    shows, loud = defaults.EFFECT_SHOWS, defaults.EFFECT_LOUD
+    shows, loud = figures.grounds.EFFECT_SHOWS, figures.grounds.EFFECT_LOUD
     if found.seen is None:
         return Finding(
             Status.HOLDS,

@@ -2,7 +2,7 @@
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.blending.inks import Inks, seen_on
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
@@ -18,21 +18,21 @@ def examine_steps(labs: Array) -> Finding:
     span = abs(float(lightness[-1] - lightness[0]))
     turn = -1 if lightness[-1] < lightness[0] else 1
     figure = "ΔL* " + ", ".join(f"{abs(drop):.0f}" for drop in drops)
-    limit = f"steps within ± {100 * defaults.OMBRE_UNEVEN:.0f} % of their mean"
-    if span < defaults.OMBRE_SPAN:
+    limit = f"steps within ± {100 * figures.grounds.OMBRE_UNEVEN:.0f} % of their mean"
+    if span < figures.grounds.OMBRE_SPAN:
         return Finding(
             Status.LOOK_AGAIN,
-            f"{figure}: {shown(span, defaults.OMBRE_SPAN)} in all",
-            f"ΔL* {defaults.OMBRE_SPAN:.0f} in all",
+            f"{figure}: {shown(span, figures.grounds.OMBRE_SPAN)} in all",
+            f"ΔL* {figures.grounds.OMBRE_SPAN:.0f} in all",
             "hardly gets darker or lighter",
         )
-    back = np.flatnonzero(drops * turn < -defaults.OMBRE_BACK)
+    back = np.flatnonzero(drops * turn < -figures.grounds.OMBRE_BACK)
     if len(back):
         there = int(back[0])
         words = "gets lighter again" if turn < 0 else "gets darker again"
         return Finding(Status.FAILS, figure, limit, f"{words} from band {there + 1} to {there + 2}")
     at = int(np.abs(np.abs(drops) - span / len(drops)).argmax())
-    if unevenness(labs) <= defaults.OMBRE_UNEVEN:
+    if unevenness(labs) <= figures.grounds.OMBRE_UNEVEN:
         return Finding(Status.HOLDS, figure, limit, "")
     how = "jumps" if abs(drops[at]) > span / len(drops) else "hardly shows a step"
     return Finding(Status.LOOK_AGAIN, figure, limit, f"{how} from band {at + 1} to {at + 2}")
@@ -52,8 +52,11 @@ def examine_centre(centre: Array, edge: Array) -> Finding:
     off = float(delta_e(np.asarray(centre, float), np.asarray(edge, float)))
     chroma = float(np.hypot(edge[1], edge[2]))
     hue = np.degrees(np.arctan2(edge[2], edge[1])) % 360
-    warm = chroma >= defaults.MUD_ENDS_C and defaults.WARM_HUES[0] <= hue <= defaults.WARM_HUES[1]
-    most = defaults.CENTRE_WARM if warm else defaults.CENTRE_HARSH
+    warm = (
+        chroma >= figures.grounds.MUD_ENDS_C
+        and figures.grounds.WARM_HUES[0] <= hue <= figures.grounds.WARM_HUES[1]
+    )
+    most = figures.grounds.CENTRE_WARM if warm else figures.grounds.CENTRE_HARSH
     figure, limit = f"ΔE {shown(off, most)}, ΔL* {abs(centre[0] - edge[0]):.0f}", f"at most ΔE {most:.0f}"
     if off <= most:
         return Finding(Status.HOLDS, figure, limit, "")
@@ -63,13 +66,15 @@ def examine_centre(centre: Array, edge: Array) -> Finding:
 
 def examine_edge(ink: Inks, card: Array = WHITE) -> Finding:
     """Whether one ink (…) gathers to a line along a stencil's edge, or under tape."""
-    flat, gathered = (seen_on(ink.times(np.array(weight)), card) for weight in (1.0, defaults.EDGE_GATHERS))
+    flat, gathered = (
+        seen_on(ink.times(np.array(weight)), card) for weight in (1.0, figures.grounds.EDGE_GATHERS)
+    )
     off = float(delta_e(flat, gathered))
     figure, limit = (
-        f"ΔE {shown(off, defaults.EDGE_LINE, digits=1)}, ΔL* {flat[0] - gathered[0]:.0f} darker",
-        f"at most ΔE {defaults.EDGE_LINE:.0f}",
+        f"ΔE {shown(off, figures.grounds.EDGE_LINE, digits=1)}, ΔL* {flat[0] - gathered[0]:.0f} darker",
+        f"at most ΔE {figures.grounds.EDGE_LINE:.0f}",
     )
-    if off <= defaults.EDGE_LINE:
+    if off <= figures.grounds.EDGE_LINE:
         return Finding(Status.HOLDS, figure, limit, "")
     return Finding(Status.LOOK_AGAIN, figure, limit, "ink gathers to a line along the edge")
 
@@ -78,4 +83,4 @@ def evened(bands: list[Array]) -> int | None:
     """Of several ways (n, 3) to lay bands, the first as they are, the one that is clearly more even."""
     found = [unevenness(one) for one in bands]
     best = int(np.argmin(found))
-    return best if found[best] < defaults.OMBRE_BETTER * found[0] else None
+    return best if found[best] < figures.grounds.OMBRE_BETTER * found[0] else None

@@ -6,7 +6,7 @@ from typing import Self
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
 from jindle_core.media import PAD_MEDIA, Medium
 from jindle_core.prediction.behaviour import (
@@ -83,7 +83,7 @@ class Inks:
     def share(self) -> Array:
         """How much of the dye filters (…, 1)."""
         some = np.maximum(self.amount, _NOTHING)
-        return np.where(self.amount > _NOTHING, self.filtering / some, defaults.TRANSPARENT_SHARE)
+        return np.where(self.amount > _NOTHING, self.filtering / some, figures.laying.TRANSPARENT_SHARE)
 
 
 def inks_of(given: Sequence[Ink]) -> Inks:
@@ -116,7 +116,7 @@ def one_dab(ones: Array, media: Sequence[Medium], behaviours: Sequence[Behaviour
     laid = films[:, 0]
     absorbing[laid] = film_absorption(ones[laid], scattering[laid], WHITE)
     shares = np.array([behaviour.share for behaviour in behaviours]).reshape(-1, 1)
-    dries = np.array([defaults.DRY_DOWN[medium] for medium in media]).reshape(-1, 1)
+    dries = np.array([figures.laying.DRY_DOWN[medium] for medium in media]).reshape(-1, 1)
     log_passed, gained = (np.where(films, 0.0, part) for part in (alone.log_passed, alone.gained))
     return Inks(log_passed, gained, absorbing, scattering, np.ones_like(shares), shares, dries)
 

@@ -7,7 +7,7 @@ from enum import StrEnum
 import numpy as np
 from numpy.typing import NDArray
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.blending.inks import Inks, seen_on
 from jindle_core.blending.meeting import BLENDED, Joint, Seam
 from jindle_core.colorimetry.difference import delta_e
@@ -82,17 +82,19 @@ class Measures:
     @property
     def muddy(self) -> NDArray[np.bool_]:
         """Whether they go grey or brown."""
-        share, dip = defaults.MUD_DIPPED
-        return self._can & ((self.kept < defaults.MUD_SHARE) | ((self.kept < share) & (self.dip >= dip)))
+        share, dip = figures.grounds.MUD_DIPPED
+        return self._can & (
+            (self.kept < figures.grounds.MUD_SHARE) | ((self.kept < share) & (self.dip >= dip))
+        )
 
     @property
     def softens(self) -> NDArray[np.bool_]:
         """Whether they lose strength, but stay of a colour."""
-        return self._can & ~self.muddy & (self.kept_anywhere < defaults.SOFT_SHARE)
+        return self._can & ~self.muddy & (self.kept_anywhere < figures.grounds.SOFT_SHARE)
 
     @property
     def _can(self) -> NDArray[np.bool_]:
-        return (self.ends_chroma >= defaults.MUD_ENDS_C) & (self.apart >= defaults.MUD_APART)
+        return (self.ends_chroma >= figures.grounds.MUD_ENDS_C) & (self.apart >= figures.grounds.MUD_APART)
 
 
 def measure(labs: Array, card: Array = WHITE) -> Measures:
@@ -123,8 +125,8 @@ def measure(labs: Array, card: Array = WHITE) -> Measures:
 def _like(labs: Array, card: Array) -> NDArray[np.bool_]:
     """Which of some colours (…, 3) can hardly be told from a card (3,)."""
     # ΔE00 is at least ΔL* / 1.75, so most need not be measured.
-    found: NDArray[np.bool_] = np.abs(labs[..., 0] - card[0]) < 1.75 * defaults.MUD_SEEN
-    found[found] = delta_e(labs[found], card) < defaults.MUD_SEEN
+    found: NDArray[np.bool_] = np.abs(labs[..., 0] - card[0]) < 1.75 * figures.grounds.MUD_SEEN
+    found[found] = delta_e(labs[found], card) < figures.grounds.MUD_SEEN
     return found
 
 
@@ -156,7 +158,7 @@ def _join(
     if seam is Seam.GAP:
         words = "a white gap keeps them apart"
     elif meeting is not Meeting.CLEAN:
-        opposite = apart >= defaults.OPPOSITE_HUES
+        opposite = apart >= figures.grounds.OPPOSITE_HUES
         words += ": the two are opposite" if opposite else f": their hues are {apart:.0f}° apart"
     return Join(meeting, words, at / (len(labs) - 1), (lightness, a, b), float(kept), float(dip))
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
 
 
@@ -21,7 +21,7 @@ class Known:
 def are_white(labs: Array) -> NDArray[np.bool_]:
     """Which of some dabs (…, 3) are white: a dab on white card does not say how such a pad covers."""
     lightness, chroma = labs[..., 0], np.hypot(labs[..., 1], labs[..., 2])
-    return (lightness >= defaults.WHITE_PAD[0]) & (chroma <= defaults.WHITE_PAD[1])
+    return (lightness >= figures.grounds.WHITE_PAD[0]) & (chroma <= figures.grounds.WHITE_PAD[1])
 
 
 def known(lab: Array, sigma: float, metallic: bool) -> Known:
@@ -32,9 +32,9 @@ def known(lab: Array, sigma: float, metallic: bool) -> Known:
     if are_white(np.asarray(lab)):
         return Known(False, True, ("white: not predicted, a dab on white card does not say how it covers",))
     notes = []
-    rough = sigma >= defaults.UNCERTAINTY["label"]
+    rough = sigma >= figures.colour.UNCERTAINTY["label"]
     if rough:
         notes.append(f"known to ± {sigma:.0f} only: read a swatch of it, and joins can be relied on")
-    if lightness <= defaults.BLACK_PAD[0] and chroma <= defaults.BLACK_PAD[1]:
+    if lightness <= figures.grounds.BLACK_PAD[0] and chroma <= figures.grounds.BLACK_PAD[1]:
         notes.append("black swallows what it meets: keep it to the edge, with a brush of its own")
     return Known(True, rough, tuple(notes))

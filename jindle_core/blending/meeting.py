@@ -5,7 +5,7 @@ from enum import StrEnum
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
 
 
@@ -32,20 +32,20 @@ class Joint:
     reach: Reach = Reach.MIDDLE
     seam: Seam = Seam.BLEND
 
-    def weights(self, places: int = defaults.STRIP_PLACES) -> Array:
+    def weights(self, places: int = figures.grounds.STRIP_PLACES) -> Array:
         """How much of the first and of the second pad lies at each place of the way, (places, 2)."""
         way = np.linspace(0, 1, places)
         if self.seam is Seam.GAP:
-            start, end = defaults.GAP_FALLS
+            start, end = figures.grounds.GAP_FALLS
         else:
-            stretch = defaults.REACH[self.reach.value]
-            middle, half = np.mean(defaults.STRIP_FALLS), np.ptp(defaults.STRIP_FALLS) / 2
+            stretch = figures.grounds.REACH[self.reach.value]
+            middle, half = np.mean(figures.grounds.STRIP_FALLS), np.ptp(figures.grounds.STRIP_FALLS) / 2
             start, end = middle - half * stretch, middle + half * stretch
         falling = np.clip((end - way) / (end - start), 0, 1)
         found = np.stack([falling, falling[::-1]], axis=1)
         if self.seam is Seam.LIGHT:
-            inside = np.clip(np.minimum(way, 1 - way) / defaults.SEAM_RAMP, 0, 1)
-            found *= (1 - (1 - defaults.SEAM_LIGHT) * inside)[:, None]
+            inside = np.clip(np.minimum(way, 1 - way) / figures.grounds.SEAM_RAMP, 0, 1)
+            found *= (1 - (1 - figures.grounds.SEAM_LIGHT) * inside)[:, None]
         return found
 
 

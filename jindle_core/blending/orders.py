@@ -5,7 +5,7 @@ from itertools import combinations, permutations
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.blending.inks import Inks, seen_on
 from jindle_core.blending.joins import Join, judge_each, measure, strips
 from jindle_core.blending.meeting import Seam
@@ -29,13 +29,13 @@ def best_order(inks: Inks, card: Array = WHITE) -> Order:
     """The order of pads (n,) with the fewest muddy joins, then the fewest that soften, then the least jumps.
 
     Every order is tried; of one and its reverse that which begins lighter is
-    given. Raises BadInput for no pads or more than ``defaults.ORDER_PADS``.
+    given. Raises BadInput for no pads or more than ``figures.grounds.ORDER_PADS``.
     """
     count = len(inks)
-    if not 1 <= count <= defaults.ORDER_PADS:
+    if not 1 <= count <= figures.grounds.ORDER_PADS:
         raise BadInput(
             Problem(
-                f"An order is found for 1 to {defaults.ORDER_PADS} pads; these are {count}.",
+                f"An order is found for 1 to {figures.grounds.ORDER_PADS} pads; these are {count}.",
                 field="pads",
                 value=str(count),
             )
@@ -67,11 +67,11 @@ class Overlap:
 def is_rainbow(labs: Array) -> bool:
     """Whether colours (n, 3), those strong enough to have a hue, go all round the circle."""
     labs = np.asarray(labs, dtype=float)
-    strong = labs[np.hypot(labs[:, 1], labs[:, 2]) >= defaults.MUD_ENDS_C]
+    strong = labs[np.hypot(labs[:, 1], labs[:, 2]) >= figures.grounds.MUD_ENDS_C]
     if not len(strong):
         return False
     hues = np.sort(np.degrees(np.arctan2(strong[:, 2], strong[:, 1])) % 360)
-    return float(np.diff(np.append(hues, hues[0] + 360)).max()) <= defaults.RAINBOW_GAP
+    return float(np.diff(np.append(hues, hues[0] + 360)).max()) <= figures.grounds.RAINBOW_GAP
 
 
 def overlaps(inks: Inks, card: Array = WHITE) -> list[Overlap]:

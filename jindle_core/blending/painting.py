@@ -8,7 +8,7 @@ from itertools import pairwise
 import numpy as np
 from numpy.typing import NDArray
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.blending.meeting import Joint, Seam
 from jindle_core.colorimetry.spaces import Array
 
@@ -90,7 +90,7 @@ def painting(
         return (_whole(Way.OUT, *_vignette(joints, tinted)),)
     if shape is GroundShape.OMBRE:
         if count == 1:
-            ramp = np.linspace(defaults.OMBRE_LEAST, 1, defaults.FIELD_PLACES)
+            ramp = np.linspace(figures.grounds.OMBRE_LEAST, 1, figures.grounds.FIELD_PLACES)
             return (_whole(way, np.linspace(0, 1, len(ramp)), ramp[:, None]),)
         return (_whole(way, *_run(joints, np.linspace(0, 1, count))),)
     return (_whole(way, *_run(joints, (np.arange(count) + 0.5) / count)),)
@@ -102,10 +102,10 @@ def between(shape: GroundShape, joint: Joint) -> Array:
         return Joint(seam=Seam.GAP).weights()
     if shape is GroundShape.SKY:
         # Above the edge the first is dense and a little of the second reaches it; below, the second alone.
-        over = (defaults.SKY_REACH - 1) / defaults.SKY_REACH
-        half = defaults.STRIP_PLACES // 2
+        over = (figures.grounds.SKY_REACH - 1) / figures.grounds.SKY_REACH
+        half = figures.grounds.STRIP_PLACES // 2
         above = np.stack([np.ones(half), np.linspace(0, over, half)], axis=1)
-        below = np.linspace(over, 1, defaults.STRIP_PLACES - half)
+        below = np.linspace(over, 1, figures.grounds.STRIP_PLACES - half)
         return np.concatenate([above, np.stack([0 * below, below], axis=1)])
     return joint.weights()
 
@@ -120,7 +120,7 @@ def at_points(fields: Sequence[Field], x: Array, y: Array) -> Array:
     return found
 
 
-def spread(fields: Sequence[Field], side: int = defaults.GROUND_SAMPLES) -> Array:
+def spread(fields: Sequence[Field], side: int = figures.grounds.GROUND_SAMPLES) -> Array:
     """How much of each pad lies at an even raster of the panel; (side², n)."""
     places = (np.arange(side) + 0.5) / side
     x, y = (one.ravel() for one in np.meshgrid(places, places))
@@ -136,7 +136,7 @@ def _run(joints: Sequence[Joint], centres: Array) -> tuple[Array, Array]:
     count = len(joints)
     places, weights = [0.0, centres[0]], [np.eye(count)[0]] * 2
     for at, (start, end) in enumerate(pairwise(centres)):
-        strip = joints[at].weights(defaults.FIELD_PLACES)
+        strip = joints[at].weights(figures.grounds.FIELD_PLACES)
         row = np.zeros((len(strip), count))
         row[:, at : at + 2] = strip
         places += list(np.linspace(start, end, len(strip)))
@@ -146,10 +146,10 @@ def _run(joints: Sequence[Joint], centres: Array) -> tuple[Array, Array]:
 
 def _vignette(joints: Sequence[Joint], tinted: bool) -> tuple[Array, Array]:
     """From a bare or lightly tinted centre outwards through the pads."""
-    bare, full = defaults.VIGNETTE_CENTRE
+    bare, full = figures.grounds.VIGNETTE_CENTRE
     count = len(joints)
     centre = np.zeros(count)
-    centre[0] = defaults.HAND_WEIGHT["light"] if tinted else 0.0
+    centre[0] = figures.laying.HAND_WEIGHT["light"] if tinted else 0.0
     centres = np.array([full]) if count == 1 else np.linspace(full, 1, count)
     at, weights = _run(joints, centres)
     return np.array([0.0, bare, *at[1:]]), np.array([centre, centre, *weights[1:]])
@@ -157,8 +157,8 @@ def _vignette(joints: Sequence[Joint], tinted: bool) -> tuple[Array, Array]:
 
 def _stripes(count: int) -> tuple[Array, Array]:
     """Flat stripes, each pad in turn, with bare card between them."""
-    stripes = max(count, -(-defaults.STRIPES // count) * count)
-    gap = defaults.STRIPE_GAP / 2
+    stripes = max(count, -(-figures.grounds.STRIPES // count) * count)
+    gap = figures.grounds.STRIPE_GAP / 2
     places, weights = [], []
     for at in range(stripes):
         there = np.eye(count)[at % count]
@@ -173,9 +173,9 @@ def _sky(count: int) -> tuple[Field, ...]:
 
     What runs out reaches a little over the edge before.
     """
-    times = max(defaults.SKY_EDGES, count)
+    times = max(figures.grounds.SKY_EDGES, count)
     pads = [at * count // times for at in range(times)]
-    step, reach = 1 / times, defaults.SKY_REACH
+    step, reach = 1 / times, figures.grounds.SKY_REACH
     found = []
     for at in range(times):
         above = np.array([1.0, 0.0])  # shares of the step above this edge
@@ -197,7 +197,7 @@ def _ridge(at: int, count: int) -> Field:
 
 def _wave(base: float, step: float, number: int) -> Array:
     """A stencil's edge, another each time it is moved."""
-    x = np.linspace(0, 1, defaults.EDGE_PLACES)
-    turn = number * defaults.EDGE_OFFSET
+    x = np.linspace(0, 1, figures.grounds.EDGE_PLACES)
+    turn = number * figures.grounds.EDGE_OFFSET
     wave = np.sin(2 * np.pi * (1.5 * x + turn)) + 0.5 * np.sin(2 * np.pi * (3.5 * x + 2 * turn))
-    return base + defaults.EDGE_HEIGHT * min(step, defaults.EDGE_STEP) * wave
+    return base + figures.grounds.EDGE_HEIGHT * min(step, figures.grounds.EDGE_STEP) * wave

@@ -6,7 +6,7 @@ from itertools import combinations
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.contrast.measures import measure
@@ -30,7 +30,7 @@ def examine_picture(picture: Array, ground: Array, names: Sequence[str], outline
     """
     stands = holds(PairKind.PICTURE, picture, ground)
     share = float(stands.mean())
-    wanted, least = defaults.STANDS_SHARE
+    wanted, least = figures.grounds.STANDS_SHARE
     figure = f"{percent(share, wanted, least)} of its outline"
     limit = f"{100 * wanted:.0f} % with {RULES[PairKind.PICTURE].limit}"
     if share >= wanted:
@@ -70,17 +70,21 @@ def _quiet(ground: Array, picture: Array, card: Array) -> Finding:
     delta_l, ratio, off = _apart(ground)
     limit = RULES[PairKind.QUIET].limit
     figure = RULES[PairKind.QUIET].figure(ratio, delta_l, off)
-    if delta_l > defaults.QUIET_DELTA_L or ratio > defaults.QUIET_RATIO or off > defaults.QUIET_DELTA_E:
+    if (
+        delta_l > figures.contrast.QUIET_DELTA_L
+        or ratio > figures.contrast.QUIET_RATIO
+        or off > figures.contrast.QUIET_DELTA_E
+    ):
         return Finding(Status.LOOK_AGAIN, figure, limit, "too loud: its own colours differ too much")
     if _hardly_there(ground, card):
         return Finding(Status.LOOK_AGAIN, figure, limit, "too quiet: it can hardly be told from the card")
     if len(picture):
         own, beside = (float(np.median(np.hypot(one[:, 1], one[:, 2]))) for one in (ground, picture))
-        if own > beside + defaults.GROUND_LOUD:
+        if own > beside + figures.grounds.GROUND_LOUD:
             return Finding(
                 Status.LOOK_AGAIN,
-                f"C* {shown(own, beside + defaults.GROUND_LOUD)}, the picture's {beside:.0f}",
-                f"at most {defaults.GROUND_LOUD:.0f} more",
+                f"C* {shown(own, beside + figures.grounds.GROUND_LOUD)}, the picture's {beside:.0f}",
+                f"at most {figures.grounds.GROUND_LOUD:.0f} more",
                 "too loud: stronger in colour than the picture",
             )
     return Finding(Status.HOLDS, figure, limit, "right: it keeps still")
@@ -88,37 +92,37 @@ def _quiet(ground: Array, picture: Array, card: Array) -> Finding:
 
 def _dark(ground: Array, picture: Array) -> Finding:
     level = float(np.median(ground[:, 0]))
-    figure = f"L* {shown(level, defaults.DARK_GROUND_L)}"
-    limit = f"L* {defaults.DARK_GROUND_L:.0f} at most"
-    if level > defaults.DARK_GROUND_L:
+    figure = f"L* {shown(level, figures.grounds.DARK_GROUND_L)}"
+    limit = f"L* {figures.grounds.DARK_GROUND_L:.0f} at most"
+    if level > figures.grounds.DARK_GROUND_L:
         return Finding(Status.LOOK_AGAIN, figure, limit, "too quiet: not dark enough to shine on")
-    lighter = picture[:, 0] >= level + defaults.PICTURE_DELTA_L
-    if len(picture) and lighter.mean() < defaults.SHINES_SHARE:
+    lighter = picture[:, 0] >= level + figures.contrast.PICTURE_DELTA_L
+    if len(picture) and lighter.mean() < figures.grounds.SHINES_SHARE:
         return Finding(
             Status.LOOK_AGAIN,
-            f"{percent(float(lighter.mean()), defaults.SHINES_SHARE)} of the picture is lighter",
-            f"{100 * defaults.SHINES_SHARE:.0f} %",
+            f"{percent(float(lighter.mean()), figures.grounds.SHINES_SHARE)} of the picture is lighter",
+            f"{100 * figures.grounds.SHINES_SHARE:.0f} %",
             "the picture has too little that could shine on it",
         )
     return Finding(Status.HOLDS, figure, limit, "right: the picture shines on it")
 
 
 def _bright(ground: Array, picture: Array, card: Array) -> Finding:
-    limit = f"a picture with ΔL* {defaults.PALETTE_SPAN:.0f} from light to dark"
+    limit = f"a picture with ΔL* {figures.contrast.PALETTE_SPAN:.0f} from light to dark"
     if _hardly_there(ground, card):
         return Finding(Status.LOOK_AGAIN, "", limit, "too quiet: it can hardly be told from the card")
     if not len(picture):
         return Finding(Status.HOLDS, "", limit, "there is no picture on it yet")
-    low, high = np.quantile(picture[:, 0], [defaults.GROUND_TAIL, 1 - defaults.GROUND_TAIL])
-    figure = f"the picture's ΔL* {shown(float(high - low), defaults.PALETTE_SPAN)}"
-    if high - low < defaults.PALETTE_SPAN:
+    low, high = np.quantile(picture[:, 0], [figures.grounds.GROUND_TAIL, 1 - figures.grounds.GROUND_TAIL])
+    figure = f"the picture's ΔL* {shown(float(high - low), figures.contrast.PALETTE_SPAN)}"
+    if high - low < figures.contrast.PALETTE_SPAN:
         return Finding(Status.LOOK_AGAIN, figure, limit, "too loud for so flat a picture")
     return Finding(Status.HOLDS, figure, limit, "right: the picture has the range for it")
 
 
 def _apart(ground: Array) -> tuple[float, float, float]:
     """ΔL*, luminance ratio and ΔE00 between the outermost of a ground's colours, its tails left out."""
-    low = round(defaults.GROUND_TAIL * (len(ground) - 1))
+    low = round(figures.grounds.GROUND_TAIL * (len(ground) - 1))
     ends = [ground[np.argsort(ground[:, axis])[place]] for axis in range(3) for place in (low, -1 - low)]
     one, other = (np.array(side) for side in zip(*combinations(ends, 2), strict=True))
     found = measure(one, other)
@@ -127,4 +131,4 @@ def _apart(ground: Array) -> tuple[float, float, float]:
 
 def _hardly_there(ground: Array, card: Array) -> bool:
     off = delta_e(ground, np.asarray(card, float))
-    return float(np.quantile(off, 1 - defaults.GROUND_TAIL)) < defaults.GROUND_THERE
+    return float(np.quantile(off, 1 - figures.grounds.GROUND_TAIL)) < figures.grounds.GROUND_THERE

@@ -6,7 +6,7 @@ from enum import StrEnum
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.blending.bridges import bridges
 from jindle_core.blending.inks import Inks, seen_on
 from jindle_core.blending.joins import Join, Meeting, judge_each, laid_over, measure, strips
@@ -61,7 +61,7 @@ class Row:
             return np.array(laid).reshape(-1, 3, 3)
         weights = np.array([between(self.shape, self.joints[at]) for at in places])
         at = np.array(places, dtype=np.intp)
-        weights = weights.reshape(len(at), defaults.STRIP_PLACES, 2)
+        weights = weights.reshape(len(at), figures.grounds.STRIP_PLACES, 2)
         return strips(self.inks[at], self.inks[at + 1], self.card, weights)
 
     def join(self, at: int) -> Join:
@@ -99,8 +99,10 @@ def ways_out(row: Row, at: int, candidates: Inks) -> list[WayOut]:
         return []
     wide = Row(row.inks.joined(candidates), row.joints, row.card, row.shape)
     found = [*_order(row, joins), *(_seams(row, at, joins[at]) if row.shape in BRUSHED else [])]
-    if count < defaults.GROUND_PADS:
-        for bridge in bridges(row.inks[at], row.inks[at + 1], candidates, row.card, defaults.WAYS_OFFERED):
+    if count < figures.grounds.GROUND_PADS:
+        for bridge in bridges(
+            row.inks[at], row.inks[at + 1], candidates, row.card, figures.grounds.WAYS_OFFERED
+        ):
             pads = [*range(at + 1), count + bridge.place, *range(at + 1, count)]
             joints = [*row.joints[:at], BLENDED, BLENDED, *row.joints[at + 1 :]]
             new = {at: bridge.first, at + 1: bridge.second}
@@ -119,7 +121,7 @@ def ways_out(row: Row, at: int, candidates: Inks) -> list[WayOut]:
 
 def _order(row: Row, joins: Sequence[Join]) -> list[WayOut]:
     """The best order, blended, where it has fewer muddy joins than there are."""
-    if not 2 < len(row.joints) <= defaults.ORDER_PADS:
+    if not 2 < len(row.joints) <= figures.grounds.ORDER_PADS:
         return []
     best = best_order(row.inks, row.card)
     if _muddy(best.joins) >= _muddy(joins):
@@ -159,8 +161,8 @@ def _other(row: Row, joins: Sequence[Join], at: int, place: int, candidates: Ink
     partner = at + 1 if place == at else at
     now = seen_on(row.inks[place], row.card)
     off = delta_e(now, seen)
-    strong = np.hypot(seen[:, 1], seen[:, 2]) >= defaults.BRIDGE_SHARE * np.hypot(now[1], now[2])
-    near = np.flatnonzero(strong & (off <= defaults.ANOTHER_PAD))
+    strong = np.hypot(seen[:, 1], seen[:, 2]) >= figures.grounds.BRIDGE_SHARE * np.hypot(now[1], now[2])
+    near = np.flatnonzero(strong & (off <= figures.grounds.ANOTHER_PAD))
     near = near[np.argsort(off[near], kind="stable")]
     beyond = place - 1 if place == at else place + 1
     for start in range(0, len(near), _AT_A_TIME):

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.joins import Join, Meeting
 from jindle_core.blending.meeting import Seam
@@ -125,13 +125,13 @@ def _brush(pads: Sequence[Worked], before: int | None, place: int) -> str:
         return ""
     one, other = pads[before].lab, pads[place].lab
     turn = abs((np.degrees(np.arctan2(one[2], one[1]) - np.arctan2(other[2], other[1])) + 180) % 360 - 180)
-    strong = min(np.hypot(*one[1:]), np.hypot(*other[1:])) >= defaults.MUD_ENDS_C
+    strong = min(np.hypot(*one[1:]), np.hypot(*other[1:])) >= figures.grounds.MUD_ENDS_C
     muddy = any(
         (met := pads[at].join) is not None and met.meeting is Meeting.MUDDY
         for at in (place - 1, place)
         if 0 <= at < len(pads) - 1
     )
-    if muddy or (strong and turn >= defaults.CLEAN_BRUSH):
+    if muddy or (strong and turn >= figures.grounds.CLEAN_BRUSH):
         return "a clean brush"
     return "the same brush will do"
 

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 import numpy as np
 from colour.difference import delta_E_CIE2000
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.naming import hue_name
 from jindle_core.colorimetry.spaces import Array
 
@@ -101,7 +101,7 @@ def direction_words(target: Sequence[float], other: Sequence[float]) -> str:
         (abs(parts.lightness), "lighter" if parts.lightness > 0 else "darker"),
         (abs(parts.chroma) / (1 + 0.045 * strength), "stronger" if parts.chroma > 0 else "duller"),
     ]
-    if _hues_apart(target, other) > defaults.DIRECTION_HUE:
+    if _hues_apart(target, other) > figures.colour.DIRECTION_HUE:
         told = f"a different hue: {hue_name(other)} against {hue_name(target)}"
         beside = _worded(named)
         return f"{told}, and {beside}" if beside else told
@@ -112,18 +112,18 @@ def direction_words(target: Sequence[float], other: Sequence[float]) -> str:
 def _worded(named: list[tuple[float, str]]) -> str:
     ranked = sorted(named, key=lambda part: part[0], reverse=True)
     largest = ranked[0][0]
-    if largest < defaults.DIRECTION_FLOOR:
+    if largest < figures.colour.DIRECTION_FLOOR:
         return ""
-    least = max(defaults.DIRECTION_FLOOR, defaults.DIRECTION_SHARE * largest)
+    least = max(figures.colour.DIRECTION_FLOOR, figures.colour.DIRECTION_SHARE * largest)
     told = " and ".join(word for size, word in ranked[:2] if size >= least)
-    if largest < defaults.DIRECTION_TOUCH:
+    if largest < figures.colour.DIRECTION_TOUCH:
         return "a touch " + told
-    return "much " + told if largest >= defaults.DIRECTION_MUCH else told
+    return "much " + told if largest >= figures.colour.DIRECTION_MUCH else told
 
 
 def _hues_apart(target: Sequence[float], other: Sequence[float]) -> float:
     """Degrees between two hues; 0 where either is too grey to have one."""
-    if min(math.hypot(one[1], one[2]) for one in (target, other)) < defaults.NEUTRAL_ROLE_C:
+    if min(math.hypot(one[1], one[2]) for one in (target, other)) < figures.paper.NEUTRAL_ROLE_C:
         return 0.0
     turn = math.degrees(math.atan2(other[2], other[1]) - math.atan2(target[2], target[1]))
     return abs((turn + 180) % 360 - 180)

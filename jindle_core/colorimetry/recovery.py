@@ -2,7 +2,7 @@
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import D50_WEIGHTS, Array, lab_to_xyz
 
 
@@ -29,8 +29,8 @@ def lab_to_reflectance(lab: Array) -> Array:
     tests against colour-science's Otsu et al. (2018) recovery.
     """
     wanted = lab_to_xyz(np.asarray(lab, dtype=float))
-    reflectance = np.clip(wanted @ _FROM_XYZ, defaults.REFLECTANCE_FLOOR, 1)
-    for _ in range(defaults.RECOVERY_ROUNDS):
+    reflectance = np.clip(wanted @ _FROM_XYZ, figures.colour.REFLECTANCE_FLOOR, 1)
+    for _ in range(figures.colour.RECOVERY_ROUNDS):
         missing = wanted - reflectance @ D50_WEIGHTS
-        reflectance = np.clip(reflectance + missing @ _FROM_XYZ, defaults.REFLECTANCE_FLOOR, 1)
+        reflectance = np.clip(reflectance + missing @ _FROM_XYZ, figures.colour.REFLECTANCE_FLOOR, 1)
     return reflectance

@@ -2,7 +2,7 @@
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
 
 
@@ -13,6 +13,6 @@ def temperature(labs: Array, shares: Array) -> float:
 
 def warmth(labs: Array) -> Array:
     """How warm each of colours (n, 3) is, (n,): the part that points from blue-green towards orange."""
-    angle = np.radians(defaults.WARM_HUE)
+    angle = np.radians(figures.paper.WARM_HUE)
     found: Array = np.asarray(labs)[:, 1:] @ np.array([np.cos(angle), np.sin(angle)])
     return found

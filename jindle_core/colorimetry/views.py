@@ -7,7 +7,7 @@ from colour.adaptation import CHROMATIC_ADAPTATION_TRANSFORMS
 from colour.blindness import matrix_cvd_Machado2009
 from colour.utilities import suppress_warnings
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import (
     WHITE,
@@ -56,10 +56,10 @@ def _neutral(lab: Array) -> Array:
 
 
 def _lamp() -> tuple[Array, Array]:
-    lamp_weights = weights(defaults.LAMP)
+    lamp_weights = weights(figures.colour.LAMP)
     cones = CHROMATIC_ADAPTATION_TRANSFORMS["CAT16"]
     gains = (cones @ WHITE) / (cones @ lamp_weights.sum(axis=0))
-    degree = defaults.LAMP_ADAPTATION
+    degree = figures.colour.LAMP_ADAPTATION
     adapted = np.linalg.inv(cones) @ np.diag(degree * gains + 1 - degree) @ cones
     return lamp_weights, adapted
 
@@ -71,7 +71,7 @@ def lamp(lab: Array) -> Array:
     """The colours (…, 3) under a warm evening lamp, eyes adapted for the most part.
 
     From the recovered reflectance under the CIE LED illuminant, adapted with
-    CAT16 (Li et al. 2017) to the degree of ``defaults.LAMP_ADAPTATION``.
+    CAT16 (Li et al. 2017) to the degree of ``figures.colour.LAMP_ADAPTATION``.
     """
     return xyz_to_lab(lab_to_reflectance(lab) @ _LAMP_WEIGHTS @ _LAMP_ADAPTED.T)
 

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array, luminance
 from jindle_core.colorimetry.views import EYES, eyes
@@ -26,7 +26,7 @@ class Measures:
 def measure(upper: Array, lower: Array) -> Measures:
     """The figures of colours (n, 3) lying on colours (n, 3); the two broadcast."""
     upper, lower = np.broadcast_arrays(np.atleast_2d(upper), np.atleast_2d(lower))
-    first, second = luminance(np.stack([upper, lower])) + defaults.FLARE
+    first, second = luminance(np.stack([upper, lower])) + figures.contrast.FLARE
     return Measures(
         np.maximum(first, second) / np.minimum(first, second),
         np.abs(upper[:, 0] - lower[:, 0]),

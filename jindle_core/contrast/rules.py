@@ -7,7 +7,7 @@ from enum import StrEnum
 import numpy as np
 from numpy.typing import NDArray
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.contrast.measures import Measures, measure, weakest_eyes
 from jindle_core.media import (
@@ -72,18 +72,20 @@ def _reads(limits: tuple[float, float]) -> Callable[[float, float, float], str]:
 
 
 def _stands(_: float, delta_l: float, distance: float) -> str:
-    return f"ΔE {shown(distance, defaults.PICTURE_DELTA_E)}, ΔL* {shown(delta_l, defaults.PICTURE_DELTA_L)}"
+    limits = figures.contrast
+    return f"ΔE {shown(distance, limits.PICTURE_DELTA_E)}, ΔL* {shown(delta_l, limits.PICTURE_DELTA_L)}"
 
 
 def _quiet_figure(ratio: float, delta_l: float, distance: float) -> str:
+    limits = figures.contrast
     return (
-        f"{shown(ratio, defaults.QUIET_RATIO, digits=2)} : 1, ΔL* {shown(delta_l, defaults.QUIET_DELTA_L)},"
-        f" ΔE {shown(distance, defaults.QUIET_DELTA_E)}"
+        f"{shown(ratio, limits.QUIET_RATIO, digits=2)} : 1, ΔL* {shown(delta_l, limits.QUIET_DELTA_L)},"
+        f" ΔE {shown(distance, limits.QUIET_DELTA_E)}"
     )
 
 
 def _mat_figure(_: float, __: float, distance: float) -> str:
-    return f"ΔE {shown(distance, defaults.MAT_DELTA_E)}"
+    return f"ΔE {shown(distance, figures.contrast.MAT_DELTA_E)}"
 
 
 RULES = {
@@ -92,30 +94,31 @@ RULES = {
         Rule(
             PairKind.LETTERING_SMALL,
             "Lettering in {upper} on {lower}",
-            _at_least(defaults.LETTERING_SMALL),
-            "{:.0f} : 1 and ΔL* {:.0f}".format(*defaults.LETTERING_SMALL),
+            _at_least(figures.contrast.LETTERING_SMALL),
+            "{:.0f} : 1 and ΔL* {:.0f}".format(*figures.contrast.LETTERING_SMALL),
             Status.FAILS,
             "cannot be read at arm's length",
-            _reads(defaults.LETTERING_SMALL),
+            _reads(figures.contrast.LETTERING_SMALL),
             (("upper", LETTERING_MEDIA), ("lower", GROUND_MEDIA)),
         ),
         Rule(
             PairKind.LETTERING_LARGE,
             "Large lettering in {upper} on {lower}",
-            _at_least(defaults.LETTERING_LARGE),
-            "{:g} : 1 and ΔL* {:.0f}".format(*defaults.LETTERING_LARGE),
+            _at_least(figures.contrast.LETTERING_LARGE),
+            "{:g} : 1 and ΔL* {:.0f}".format(*figures.contrast.LETTERING_LARGE),
             Status.FAILS,
             "cannot be read at arm's length",
-            _reads(defaults.LETTERING_LARGE),
+            _reads(figures.contrast.LETTERING_LARGE),
             (("upper", LETTERING_MEDIA), ("lower", GROUND_MEDIA)),
         ),
         Rule(
             PairKind.PICTURE,
             "Picture in {upper} on {lower}",
             lambda found: (
-                (found.delta_e >= defaults.PICTURE_DELTA_E) & (found.delta_l >= defaults.PICTURE_DELTA_L)
+                (found.delta_e >= figures.contrast.PICTURE_DELTA_E)
+                & (found.delta_l >= figures.contrast.PICTURE_DELTA_L)
             ),
-            f"ΔE {defaults.PICTURE_DELTA_E:.0f} and ΔL* {defaults.PICTURE_DELTA_L:.0f}",
+            f"ΔE {figures.contrast.PICTURE_DELTA_E:.0f} and ΔL* {figures.contrast.PICTURE_DELTA_L:.0f}",
             Status.FAILS,
             "sinks into its ground",
             _stands,
@@ -124,8 +127,8 @@ RULES = {
         Rule(
             PairKind.MAT,
             "Mat in {upper} around {lower}",
-            lambda found: found.delta_e >= defaults.MAT_DELTA_E,
-            f"ΔE {defaults.MAT_DELTA_E:.0f}",
+            lambda found: found.delta_e >= figures.contrast.MAT_DELTA_E,
+            f"ΔE {figures.contrast.MAT_DELTA_E:.0f}",
             Status.FAILS,
             "cannot be told from what it lies beside",
             _mat_figure,
@@ -135,12 +138,12 @@ RULES = {
             PairKind.QUIET,
             "Pattern in {upper} on {lower}",
             lambda found: (
-                (found.delta_l <= defaults.QUIET_DELTA_L)
-                & (found.ratio <= defaults.QUIET_RATIO)
-                & (found.delta_e <= defaults.QUIET_DELTA_E)
+                (found.delta_l <= figures.contrast.QUIET_DELTA_L)
+                & (found.ratio <= figures.contrast.QUIET_RATIO)
+                & (found.delta_e <= figures.contrast.QUIET_DELTA_E)
             ),
-            f"at most {defaults.QUIET_RATIO} : 1, ΔL* {defaults.QUIET_DELTA_L:.0f}"
-            f" and ΔE {defaults.QUIET_DELTA_E:.0f}",
+            f"at most {figures.contrast.QUIET_RATIO} : 1, ΔL* {figures.contrast.QUIET_DELTA_L:.0f}"
+            f" and ΔE {figures.contrast.QUIET_DELTA_E:.0f}",
             Status.LOOK_AGAIN,
             "competes with what lies on it",
             _quiet_figure,
@@ -199,7 +202,7 @@ def _finding(rule: Rule, found: Measures, upper: Array, lower: Array, outlined: 
     if rule.kind is PairKind.PICTURE:
         if outlined:
             return Finding(Status.HOLDS, figure, rule.limit, "held apart by its outline")
-        if distance >= defaults.PICTURE_DELTA_E:
+        if distance >= figures.contrast.PICTURE_DELTA_E:
             return Finding(Status.LOOK_AGAIN, figure, rule.limit, _by_colour_only(upper, lower))
     return Finding(rule.when_not, figure, rule.limit, rule.trouble)
 
@@ -207,7 +210,7 @@ def _finding(rule: Rule, found: Measures, upper: Array, lower: Array, outlined: 
 def _by_colour_only(upper: Array, lower: Array) -> str:
     kind, distance = weakest_eyes(upper, lower)
     reason = "stands out by colour only: the squint test melts it"
-    if distance < defaults.PICTURE_DELTA_E:
+    if distance < figures.contrast.PICTURE_DELTA_E:
         reason += f", and {_EYES_WORDS[kind]} see ΔE {distance:.0f}"
     return reason
 
@@ -215,7 +218,10 @@ def _by_colour_only(upper: Array, lower: Array) -> str:
 def examine_span(lab: Array) -> Finding:
     """Whether a palette (n, 3) reaches from light to dark; n at least 1."""
     span = float(np.ptp(np.asarray(lab)[:, 0]))
-    figure, limit = f"ΔL* {shown(span, defaults.PALETTE_SPAN)}", f"ΔL* {defaults.PALETTE_SPAN:.0f}"
-    if span >= defaults.PALETTE_SPAN:
+    figure, limit = (
+        f"ΔL* {shown(span, figures.contrast.PALETTE_SPAN)}",
+        f"ΔL* {figures.contrast.PALETTE_SPAN:.0f}",
+    )
+    if span >= figures.contrast.PALETTE_SPAN:
         return Finding(Status.HOLDS, figure, limit, "")
     return Finding(Status.LOOK_AGAIN, figure, limit, "has no full range from light to dark")

@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.contrast.measures import measure
@@ -36,7 +36,7 @@ class Standing:
 def examine_stack(pieces: Sequence[Standing]) -> list[tuple[Finding, str]]:
     """For each piece the worst that the rule for mats finds among its neighbours, and that neighbour's name.
 
-    What lies along less than ``defaults.BESIDE_LEAST`` of its edge is not judged,
+    What lies along less than ``figures.contrast.BESIDE_LEAST`` of its edge is not judged,
     unless it is all there is. Raises ValueError for a piece without neighbours.
     """
     if not all(piece.beside for piece in pieces):
@@ -44,7 +44,7 @@ def examine_stack(pieces: Sequence[Standing]) -> list[tuple[Finding, str]]:
     if not pieces:
         return []
     judged = [
-        [one for one in piece.beside if one.share >= defaults.BESIDE_LEAST] or list(piece.beside)
+        [one for one in piece.beside if one.share >= figures.contrast.BESIDE_LEAST] or list(piece.beside)
         for piece in pieces
     ]
     pairs = [(piece, one) for piece, beside in zip(pieces, judged, strict=True) for one in beside]
@@ -80,8 +80,8 @@ def melting(labs: Array, pairs: Sequence[tuple[int, int]]) -> list[tuple[int, in
     if not pairs:
         return []
     one, other = (labs[[pair[end] for pair in pairs]] for end in (0, 1))
-    alike = np.abs(one[:, 0] - other[:, 0]) < defaults.MELTS_L
-    melts = alike & (delta_e(one, other) >= defaults.MAT_DELTA_E)
+    alike = np.abs(one[:, 0] - other[:, 0]) < figures.contrast.MELTS_L
+    melts = alike & (delta_e(one, other) >= figures.contrast.MAT_DELTA_E)
     return [pair for pair, gone in zip(pairs, melts, strict=True) if gone]
 
 
@@ -89,11 +89,13 @@ def examine_melting(one: Array, other: Array) -> Finding:
     """What squinting makes of two colours (3,) that melt together."""
     found = measure(one, other)
     lightness, off = float(found.delta_l[0]), float(found.delta_e[0])
-    figure = f"ΔL* {shown(lightness, defaults.MELTS_L)}, ΔE {shown(off, defaults.MAT_DELTA_E)}"
+    figure = (
+        f"ΔL* {shown(lightness, figures.contrast.MELTS_L)}, ΔE {shown(off, figures.contrast.MAT_DELTA_E)}"
+    )
     return Finding(
         Status.LOOK_AGAIN,
         figure,
-        f"ΔL* {defaults.MELTS_L:.0f}",
+        f"ΔL* {figures.contrast.MELTS_L:.0f}",
         "melts together when you squint: no edge in greys",
     )
 
@@ -103,19 +105,21 @@ def examine_finish(lab: Array, card: Array, names: Sequence[str]) -> Finding:
     off = delta_e(np.asarray(lab, float), np.asarray(card, float))
     nearest = int(off.argmin())
     distance = float(off[nearest])
-    figure = f"ΔE {shown(distance, defaults.NEAR, defaults.PICTURE_DELTA_E)} from {names[nearest]}"
-    limit = f"ΔE {defaults.NEAR:.0f} at most, or {defaults.PICTURE_DELTA_E:.0f} from all"
-    if distance <= defaults.NEAR:
+    figure = (
+        f"ΔE {shown(distance, figures.colour.NEAR, figures.contrast.PICTURE_DELTA_E)} from {names[nearest]}"
+    )
+    limit = f"ΔE {figures.colour.NEAR:.0f} at most, or {figures.contrast.PICTURE_DELTA_E:.0f} from all"
+    if distance <= figures.colour.NEAR:
         return Finding(Status.HOLDS, figure, limit, f"repeats {names[nearest]}")
-    if distance >= defaults.PICTURE_DELTA_E:
+    if distance >= figures.contrast.PICTURE_DELTA_E:
         return Finding(Status.HOLDS, figure, limit, "sets the card's colours off on purpose")
     return Finding(Status.LOOK_AGAIN, figure, limit, "neither repeats a colour of the card nor sets one off")
 
 
 def examine_once(places: int) -> Finding:
     """Whether a colour returns on the card; ``places`` in which it is, one at least."""
-    figure, limit = f"in {places} place{'s' if places > 1 else ''}", f"{defaults.ONCE_LEAST} or more"
-    if places >= defaults.ONCE_LEAST:
+    figure, limit = f"in {places} place{'s' if places > 1 else ''}", f"{figures.contrast.ONCE_LEAST} or more"
+    if places >= figures.contrast.ONCE_LEAST:
         return Finding(Status.HOLDS, figure, limit, "")
     return Finding(Status.LOOK_AGAIN, figure, limit, "appears once, which looks like an accident")
 
@@ -124,28 +128,31 @@ def examine_spread(lab: Array, areas: Array) -> Finding:
     """Whether what shows of a card, colours (n, 3) with areas (n,), reaches from light to dark; n ≥ 1."""
     lightness, areas = np.asarray(lab, float)[:, 0], np.asarray(areas, float)
     shares = areas / areas.sum()
-    seen = lightness[shares >= defaults.SPREAD_LEAST]
+    seen = lightness[shares >= figures.contrast.SPREAD_LEAST]
     span = float(np.ptp(seen))
-    light, dark = shares[lightness >= defaults.SPREAD_LIGHT_L], shares[lightness <= defaults.DARK_ROLE_L]
+    light, dark = (
+        shares[lightness >= figures.contrast.SPREAD_LIGHT_L],
+        shares[lightness <= figures.paper.DARK_ROLE_L],
+    )
     middle = 1 - light.sum() - dark.sum()
     parts = zip((light.sum(), middle, dark.sum()), ("light", "middle", "dark"), strict=True)
-    figure = f"ΔL* {shown(span, defaults.PALETTE_SPAN)}: "
+    figure = f"ΔL* {shown(span, figures.contrast.PALETTE_SPAN)}: "
     figure += ", ".join(f"{_percent(share)} {word}" for share, word in parts)
-    limit = f"ΔL* {defaults.PALETTE_SPAN:.0f}"
-    if span >= defaults.PALETTE_SPAN:
+    limit = f"ΔL* {figures.contrast.PALETTE_SPAN:.0f}"
+    if span >= figures.contrast.PALETTE_SPAN:
         return Finding(Status.HOLDS, figure, limit, "")
     return Finding(Status.LOOK_AGAIN, figure, limit, "has no full range from light to dark")
 
 
 def examine_writing(lab: Array, areas: Array) -> Finding:
     """Whether there is room inside that takes a dark pen: colours (n, 3) with areas (n,)."""
-    pen = np.broadcast_to(np.array(defaults.PEN_LAB), np.asarray(lab).shape)
+    pen = np.broadcast_to(np.array(figures.building.PEN_LAB), np.asarray(lab).shape)
     share = float(np.asarray(areas)[holds(PairKind.LETTERING_SMALL, pen, lab)].sum() / np.sum(areas))
     figure, limit = (
-        f"{percent(share, defaults.WRITING_SHARE)} takes a dark pen",
-        _percent(defaults.WRITING_SHARE),
+        f"{percent(share, figures.building.WRITING_SHARE)} takes a dark pen",
+        _percent(figures.building.WRITING_SHARE),
     )
-    if share >= defaults.WRITING_SHARE:
+    if share >= figures.building.WRITING_SHARE:
         return Finding(Status.HOLDS, figure, limit, "")
     return Finding(Status.LOOK_AGAIN, figure, limit, "has no room for what you write")
 

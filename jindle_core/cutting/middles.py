@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.cutting.packing import ToCut
 from jindle_core.formats import TICKS, Length, Size
 from jindle_core.layers.pieces import Kind, Piece
@@ -25,7 +25,7 @@ def middles(boxes: dict[int, Box], pieces: Sequence[Piece], unit: str) -> list[M
     Only where what is cut out is large enough to be of use.
     """
     found = []
-    rim = 2 * Fraction(defaults.MIDDLE_RIM)
+    rim = 2 * Fraction(figures.cutting.MIDDLE_RIM)
     for mat in pieces:
         if mat.kind is not Kind.MAT:
             continue
@@ -35,7 +35,7 @@ def middles(boxes: dict[int, Box], pieces: Sequence[Piece], unit: str) -> list[M
         if hidden is None:
             continue
         sides = (hidden.width - rim, hidden.height - rim)
-        if min(sides) >= Fraction(defaults.TRIMMING_LEAST):
+        if min(sides) >= Fraction(figures.cutting.TRIMMING_LEAST):
             found.append(Middle(mat.key, Size(*(_on_ruler(side, unit) for side in sides))))
     return found
 

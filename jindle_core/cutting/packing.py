@@ -11,7 +11,7 @@ from random import Random
 
 import rectpack
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import Length, Size
 
@@ -59,19 +59,19 @@ def grains(length: Length) -> int:
     return length.ticks * GRAINS[length.unit]
 
 
-def pack(pieces: Sequence[ToCut], sheet: Size, work: int = defaults.PACKING_WORK) -> list[Sheet]:
+def pack(pieces: Sequence[ToCut], sheet: Size, work: int = figures.cutting.PACKING_WORK) -> list[Sheet]:
     """The pieces on as few sheets as are found, each cut right across from edge to edge (guillotine cuts).
 
     Many ways of laying them are tried (``rectpack``: every guillotine bin and
     order that it has, pieces standing, lying and turned at random) until one
     needs no more sheets than the pieces' area does, or ``work`` pieces were laid;
     the fewest sheets win, then the way that leaves one of them emptiest. Raises BadInput for a piece that no
-    sheet holds, and for more than ``defaults.SHEET_PIECES``.
+    sheet holds, and for more than ``figures.cutting.SHEET_PIECES``.
     """
-    if len(pieces) > defaults.SHEET_PIECES:
+    if len(pieces) > (most := figures.cutting.SHEET_PIECES):
         raise BadInput(
             Problem(
-                f"{len(pieces)} pieces are asked for; {defaults.SHEET_PIECES} can be laid out at once.",
+                f"{len(pieces)} pieces are asked for; {most} can be laid out at once.",
                 field="count",
                 value=str(len(pieces)),
             )

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.cutting.packing import GRAINS, Cut, Sheet
 
 
@@ -18,7 +18,7 @@ class Part:
     @property
     def of_use(self) -> bool:
         """Whether it is large enough to be used for something."""
-        return min(self.width, self.height) >= defaults.TRIMMING_LEAST * 10 * GRAINS["mm"]
+        return min(self.width, self.height) >= figures.cutting.TRIMMING_LEAST * 10 * GRAINS["mm"]
 
 
 @dataclass(frozen=True, slots=True)

@@ -5,7 +5,7 @@ from functools import cached_property
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.families.judge import USUAL, Allowance, Judgement, Limits, Steps, judge, limits, steps
@@ -46,7 +46,7 @@ class Builder:
         count: int = 1,
         allowance: Allowance = USUAL,
         off: Array | None = None,
-        reach: float = defaults.COUSIN,
+        reach: float = figures.colour.COUSIN,
     ) -> list[Family]:
         """The best families of 2 to 5 tones around a wanted colour (3,), best first.
 
@@ -63,19 +63,19 @@ class Builder:
         none where they hold less than 2. Of very many candidates only those
         most like the wanted colour in hue and strength are looked at.
         """
-        if len(self.candidates) > defaults.FAMILY_CANDIDATES:
+        if len(self.candidates) > figures.families.FAMILY_CANDIDATES:
             return self._among_alike(np.asarray(wanted, dtype=float), tones, count, allowance, reach)
         tones = min(tones, len(self.candidates))
-        if tones < defaults.FAMILY_SIZES[0]:
+        if tones < figures.families.FAMILY_SIZES[0]:
             return []
         if off is None:
             off = delta_e(np.asarray(wanted, dtype=float), self.candidates)
-        anchors = np.argsort(off, kind="stable")[: defaults.ANCHORS_TRIED]
-        anchors = anchors[(off[anchors] <= defaults.COUSIN) | (anchors == anchors[0])]
+        anchors = np.argsort(off, kind="stable")[: figures.families.ANCHORS_TRIED]
+        anchors = anchors[(off[anchors] <= figures.colour.COUSIN) | (anchors == anchors[0])]
         for kept in ("whole", "relaxed", "best"):
             found: list[tuple[float, _Places, int]] = []
             for anchor in anchors:
-                extra = float((off[anchor] / defaults.ANCHOR_COST) ** 2)
+                extra = float((off[anchor] / figures.families.ANCHOR_COST) ** 2)
                 # No path costs less than nothing, so a farther anchor may be out of the running.
                 if len(found) >= count and sorted(found)[count - 1][0] < extra:
                     break
@@ -95,7 +95,9 @@ class Builder:
     ) -> list[Family]:
         """The best families of the candidates whose a, b come nearest to the wanted colour's."""
         apart = ((self.candidates[:, 1:] - wanted[1:]) ** 2).sum(axis=1)
-        kept = np.sort(np.argpartition(apart, defaults.FAMILY_CANDIDATES)[: defaults.FAMILY_CANDIDATES])
+        kept = np.sort(
+            np.argpartition(apart, figures.families.FAMILY_CANDIDATES)[: figures.families.FAMILY_CANDIDATES]
+        )
         return [
             replace(
                 family,
@@ -156,7 +158,7 @@ class Builder:
             if kept != "best":
                 total[lightness[lights, None] - lightness[darks] < wanted.span] = np.inf
             flat = total.ravel()
-            more = abs(before - (tones - 1) / 2) * defaults.OFF_MIDDLE_COST
+            more = abs(before - (tones - 1) / 2) * figures.families.OFF_MIDDLE_COST
             for at in np.argpartition(flat, min(count, len(flat) - 1))[:count]:
                 if np.isfinite(flat[at]):
                     light, dark = divmod(int(at), len(darks))
@@ -176,8 +178,8 @@ class Builder:
         """What each step between two candidates costs, infinite where it may not be taken."""
         key = (tones, wanted, kept == "best")
         if key not in self._costs:
-            found, costs = self._steps, defaults.STEP_COST
-            aim = wanted.span / (tones - 1) + defaults.STEP_AIM
+            found, costs = self._steps, figures.families.STEP_COST
+            aim = wanted.span / (tones - 1) + figures.families.STEP_AIM
             chroma = np.maximum(0, found.chroma - costs["free chroma"])
             cost = (
                 ((found.lightness - aim) / costs["lightness"]) ** 2
@@ -185,7 +187,7 @@ class Builder:
                 + (chroma / costs["chroma"]) ** 2
             )
             if kept == "best":
-                allowed = found.lightness >= defaults.FAMILY_LEAST_LIGHTNESS
+                allowed = found.lightness >= figures.families.FAMILY_LEAST_LIGHTNESS
             else:
                 least, most = wanted.lightness
                 allowed = (found.lightness >= least) & (found.lightness <= most)

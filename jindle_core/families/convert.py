@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 from scipy.optimize import linear_sum_assignment
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.errors import BadInput, Problem
@@ -48,7 +48,7 @@ def convert(tones: Array, candidates: Array) -> Converted | None:
     """
     tones = np.asarray(tones, dtype=float).reshape(-1, 3)
     candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
-    least, most = defaults.FAMILY_SIZES
+    least, most = figures.families.FAMILY_SIZES
     if not least <= len(tones) <= most:
         raise BadInput(
             Problem(
@@ -69,7 +69,7 @@ def convert(tones: Array, candidates: Array) -> Converted | None:
     there = -np.diff(candidates[places, 0])
     here = -np.diff(tones[:, 0])
     steps = tuple(
-        Step(float(one), float(other), bool(abs(one - other) > defaults.FAMILY_GIVES_WAY))
+        Step(float(one), float(other), bool(abs(one - other) > figures.families.FAMILY_GIVES_WAY))
         for one, other in zip(here, there, strict=True)
     )
     distances = tuple(float(off[at, place]) for at, place in enumerate(places))
@@ -82,18 +82,18 @@ def _path(tones: Array, candidates: Array, off: Array) -> list[int] | None:
     """The cheapest path, one candidate a tone, or None."""
     # [i, j]: the step from candidate i to candidate j.
     there = candidates[None, :] - candidates[:, None]
-    cost = (off[0] / defaults.FAMILY_DELTA_E) ** 2
+    cost = (off[0] / figures.families.FAMILY_DELTA_E) ** 2
     came_from = []
     for at in range(1, len(tones)):
         here = tones[at] - tones[at - 1]
         bend = there - here
-        step_cost = (bend[..., 0] / defaults.FAMILY_STEP_L) ** 2
-        step_cost += (bend[..., 1:] ** 2).sum(axis=-1) / defaults.FAMILY_STEP_AB
-        floor, share = defaults.FAMILY_LEAST_STEP
+        step_cost = (bend[..., 0] / figures.families.FAMILY_STEP_L) ** 2
+        step_cost += (bend[..., 1:] ** 2).sum(axis=-1) / figures.families.FAMILY_STEP_AB
+        floor, share = figures.families.FAMILY_LEAST_STEP
         step_cost[-there[..., 0] < max(floor, share * abs(here[0]))] = np.inf
         reached = cost[:, None] + step_cost
         came_from.append(np.argmin(reached, axis=0))
-        cost = reached.min(axis=0) + (off[at] / defaults.FAMILY_DELTA_E) ** 2
+        cost = reached.min(axis=0) + (off[at] / figures.families.FAMILY_DELTA_E) ** 2
     last = int(np.argmin(cost))
     if not np.isfinite(cost[last]):
         return None

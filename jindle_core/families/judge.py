@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.shown import shown
@@ -35,16 +35,16 @@ USUAL = Allowance()
 
 def limits(tones: int, allowance: Allowance = USUAL, relaxed: bool = False) -> Limits:
     """The limits for a family of 2 to 5 tones; ``relaxed`` ones are for small drawers."""
-    span = defaults.FAMILY_SPAN[tones] if allowance.span is None else allowance.span
-    least, most = defaults.RELAXED_LIGHTNESS if relaxed else defaults.STEP_LIGHTNESS[tones]
+    span = figures.families.FAMILY_SPAN[tones] if allowance.span is None else allowance.span
+    least, most = figures.families.RELAXED_LIGHTNESS if relaxed else figures.families.STEP_LIGHTNESS[tones]
     lightness = (
         least if allowance.least_step is None else allowance.least_step,
         most if allowance.most_step is None else allowance.most_step,
     )
     if relaxed:
-        span *= defaults.RELAXED_SPAN
-        return Limits(lightness, defaults.RELAXED_HUE, defaults.RELAXED_ANCHOR_HUE, span)
-    return Limits(lightness, defaults.STEP_HUE, defaults.ANCHOR_HUE, span)
+        span *= figures.families.RELAXED_SPAN
+        return Limits(lightness, figures.families.RELAXED_HUE, figures.families.RELAXED_ANCHOR_HUE, span)
+    return Limits(lightness, figures.families.STEP_HUE, figures.families.ANCHOR_HUE, span)
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,12 +63,12 @@ class Steps:
 
     def hue_holds(self, most: float) -> NDArray[np.bool_]:
         """Whether the hue drifts by no more than ``most`` degrees, or by too little to see."""
-        return (self.hue <= most) | (self.hue_distance <= defaults.STEP_HUE_DISTANCE)
+        return (self.hue <= most) | (self.hue_distance <= figures.families.STEP_HUE_DISTANCE)
 
     @property
     def chroma_holds(self) -> NDArray[np.bool_]:
         """Whether the strengths go together."""
-        least, share = defaults.STEP_CHROMA
+        least, share = figures.families.STEP_CHROMA
         return np.asarray(self.chroma <= np.maximum(least, share * self.strongest))
 
 
@@ -122,7 +122,7 @@ def judge(
     tones: Array,
     allowance: Allowance = USUAL,
     around: Array | None = None,
-    reach: float = defaults.COUSIN,
+    reach: float = figures.colour.COUSIN,
     glazed: Array | None = None,
 ) -> Judgement:
     """What holds of tones (k, 3), light to dark, k 2 to 5.
@@ -176,7 +176,7 @@ def judge(
         words = f"its nearest tone is ΔE {shown(off, reach)} from the colour wanted, {reach:.0f} at most"
         faults.append(Fault(None, "off", words))
     turns = tuple(
-        float(turn) if turn <= kept.hue or distance > defaults.STEP_HUE_DISTANCE else None
+        float(turn) if turn <= kept.hue or distance > figures.families.STEP_HUE_DISTANCE else None
         for turn, distance in zip(found.hue, found.hue_distance, strict=True)
     )
     return Judgement(tuple(map(float, found.lightness)), turns, span, kept.span, tuple(faults), off)

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array, as_lab, reflectance_to_lab
 from jindle_core.families.judge import steps
 from jindle_core.prediction.behaviour import Behaviour
@@ -26,9 +26,9 @@ def bridge(lighter_tone: Array, darker_tone: Array, candidates: Array) -> int | 
     """The candidate (n, 3) that joins two tones (3,) which lie too far apart; or None."""
     candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
     upper, lower = steps(lighter_tone, candidates), steps(candidates, darker_tone)
-    least = defaults.RELAXED_LIGHTNESS[0]
+    least = figures.families.RELAXED_LIGHTNESS[0]
     fits = (upper.lightness >= least) & (lower.lightness >= least)
-    fits &= upper.hue_holds(defaults.RELAXED_HUE) & lower.hue_holds(defaults.RELAXED_HUE)
+    fits &= upper.hue_holds(figures.families.RELAXED_HUE) & lower.hue_holds(figures.families.RELAXED_HUE)
     cost = np.maximum(upper.lightness, lower.lightness) + upper.hue_distance + lower.hue_distance
     return _cheapest(cost, fits)
 
@@ -36,9 +36,11 @@ def bridge(lighter_tone: Array, darker_tone: Array, candidates: Array) -> int | 
 def _beyond(end: Array, candidates: Array, darker: bool) -> int | None:
     candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
     found = steps(end, candidates) if darker else steps(candidates, end)
-    least, aim = defaults.DEEPEN
-    most = defaults.RELAXED_LIGHTNESS[1]
-    fits = (found.lightness >= least) & (found.lightness <= most) & found.hue_holds(defaults.RELAXED_HUE)
+    least, aim = figures.families.DEEPEN
+    most = figures.families.RELAXED_LIGHTNESS[1]
+    fits = (
+        (found.lightness >= least) & (found.lightness <= most) & found.hue_holds(figures.families.RELAXED_HUE)
+    )
     cost = np.abs(found.lightness - aim) + found.hue_distance + found.chroma / 2
     return _cheapest(cost, fits & found.chroma_holds)
 
@@ -77,7 +79,7 @@ def glazed_shadow(
     alone, before = glazed_over(dark, np.stack([WHITE, dark]), behaviour, layers, card)
     seen = glazed_over(dark, neutrals, behaviour, layers, card)
     deeper_by = alone[0] - seen[:, 0]
-    least, aim = defaults.DEEPEN
+    least, aim = figures.families.DEEPEN
     # Two layers of the tone itself are no glaze; the neutral must do more.
     fits = (deeper_by >= least) & (seen[:, 0] < before[0] + 1.0)
     at = _cheapest(np.abs(deeper_by - aim), fits)

@@ -6,7 +6,7 @@ from enum import StrEnum
 import numpy as np
 from numpy.typing import NDArray
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.colorimetry.temperature import warmth
 from jindle_core.families.judge import USUAL, Allowance
@@ -52,9 +52,9 @@ class Recipe:
 
 _RECIPES = {
     Thing.WHITE: Recipe(
-        Allowance(least_step=defaults.WHITE_STEP, span=defaults.WHITE_SPAN),
+        Allowance(least_step=figures.families.WHITE_STEP, span=figures.families.WHITE_SPAN),
         (86.0, 0.0, 0.0),
-        defaults.WHITE_BARE,
+        figures.families.WHITE_BARE,
         "Leave most of it bare; shade only the far side with the palest greys.",
     ),
     Thing.BLACK: Recipe(
@@ -64,13 +64,13 @@ _RECIPES = {
         "Build it from three greys, so that form is kept; black only in the deepest.",
     ),
     Thing.METAL: Recipe(
-        Allowance(most_step=defaults.METAL_STEP),
+        Allowance(most_step=figures.families.METAL_STEP),
         (62.0, 0.0, 0.0),
-        defaults.GLINT_BARE,
+        figures.families.GLINT_BARE,
         "Light against dark with hard edges; leave a bare glint.",
     ),
     Thing.GLASS: Recipe(
-        USUAL, None, defaults.GLINT_BARE, "Keep it pale, its edge darkest; leave a bare glint."
+        USUAL, None, figures.families.GLINT_BARE, "Keep it pale, its edge darkest; leave a bare glint."
     ),
     Thing.SKIN: Recipe(USUAL, None, 0.0, "Lay it thin and blend wide; the cheeks last."),
 }
@@ -108,17 +108,23 @@ def suited(thing: Thing, candidates: Array, warm: float, beside_black: bool) -> 
     chroma = np.hypot(candidates[:, 1], candidates[:, 2])
     hue = np.degrees(np.arctan2(candidates[:, 2], candidates[:, 1])) % 360
     if thing is Thing.SKIN:
-        within = (hue >= defaults.SKIN_HUE[0]) & (hue <= defaults.SKIN_HUE[1])
-        return within & (chroma >= defaults.SKIN_CHROMA[0]) & (chroma <= defaults.SKIN_CHROMA[1])
+        within = (hue >= figures.families.SKIN_HUE[0]) & (hue <= figures.families.SKIN_HUE[1])
+        return (
+            within & (chroma >= figures.families.SKIN_CHROMA[0]) & (chroma <= figures.families.SKIN_CHROMA[1])
+        )
     if thing is Thing.GLASS:
-        return lightness >= defaults.GLASS_L
+        return lightness >= figures.families.GLASS_L
     if thing not in (Thing.WHITE, Thing.BLACK, Thing.METAL):
         return np.ones(len(candidates), dtype=bool)
-    greys = chroma < defaults.NEUTRAL_ROLE_C
+    greys = chroma < figures.paper.NEUTRAL_ROLE_C
     if thing is Thing.WHITE:
-        least, most = defaults.WHITE_THING_L
-        greys &= (lightness >= (defaults.BESIDE_BLACK_L if beside_black else least)) & (lightness <= most)
+        least, most = figures.families.WHITE_THING_L
+        greys &= (lightness >= (figures.families.BESIDE_BLACK_L if beside_black else least)) & (
+            lightness <= most
+        )
     if thing is Thing.BLACK:
-        greys &= (lightness >= defaults.BLACK_THING_L[0]) & (lightness <= defaults.BLACK_THING_L[1])
-    same = greys & ((np.sign(warmth(candidates)) == np.sign(warm)) | (chroma < defaults.TRUE_GREY_C))
-    return same if same.sum() >= defaults.FAMILY_SIZES[1] else greys
+        greys &= (lightness >= figures.families.BLACK_THING_L[0]) & (
+            lightness <= figures.families.BLACK_THING_L[1]
+        )
+    same = greys & ((np.sign(warmth(candidates)) == np.sign(warm)) | (chroma < figures.families.TRUE_GREY_C))
+    return same if same.sum() >= figures.families.FAMILY_SIZES[1] else greys

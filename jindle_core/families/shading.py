@@ -3,7 +3,7 @@
 import math
 from enum import StrEnum
 
-from jindle_core import defaults
+from jindle_core import figures
 
 
 class Light(StrEnum):
@@ -52,7 +52,7 @@ def stops(tones: int, bare: float = 0.0) -> list[tuple[float, int]]:
     if tones < 1:
         raise ValueError(f"tones must be 1 or more, not {tones}")
     part = (1 - bare) / tones
-    blend = defaults.BLEND_SHARE * part
+    blend = figures.families.BLEND_SHARE * part
     found = [(0.0, BARE), (round(bare - blend, 4), BARE)] if bare else []
     for tone in range(tones):
         start = 0.0 if tone == 0 and not bare else bare + tone * part + blend

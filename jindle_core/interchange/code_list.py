@@ -4,7 +4,7 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 from jindle_core.matching.search import SearchIndex, plain
 
@@ -51,9 +51,11 @@ def read_list(text: str, labels: Sequence[tuple[str, str, str]], search: SearchI
         raise BadInput(
             Problem("The list is empty.", field="text", expected="codes or names, such as moss 3, rook 7")
         )
-    if len(parts) > defaults.LARGEST_RANGE:
+    if len(parts) > figures.files.LARGEST_RANGE:
         raise BadInput(
-            Problem(f"The list has {len(parts)} parts; {defaults.LARGEST_RANGE} are the most.", field="text")
+            Problem(
+                f"The list has {len(parts)} parts; {figures.files.LARGEST_RANGE} are the most.", field="text"
+            )
         )
     known: dict[str, list[int]] = {}
     for place, (range_name, code, name) in enumerate(labels):

@@ -4,7 +4,7 @@ import re
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import hex_to_lab
 from jindle_core.colorimetry.typed import LAB_LIMITS
 from jindle_core.errors import BadInput, Problem
@@ -20,7 +20,7 @@ _NO = {"", "no", "n", "false", "0", "-", "current", "made", "nein", "non", "nee"
 FORMULA = re.compile(r"[=@\t\r]|[+\-]\S")
 NEUTRALISED = re.compile(rf"'+({FORMULA.pattern})")
 _LIMITS = dict(zip(("L", "a", "b"), LAB_LIMITS, strict=True))
-_TEXT_LIMIT = {"code": 60, "name": defaults.NAME_LIMIT, "family": 120, "paper": 120}
+_TEXT_LIMIT = {"code": 60, "name": figures.palettes.NAME_LIMIT, "family": 120, "paper": 120}
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,9 +73,11 @@ def read_rows(
     """
     columns = dict(columns)
     _check_columns(table, columns)
-    if len(table.rows) > defaults.LARGEST_RANGE:
+    if len(table.rows) > figures.files.LARGEST_RANGE:
         raise BadInput(
-            Problem(f"The file has {len(table.rows)} rows; a range has at most {defaults.LARGEST_RANGE}.")
+            Problem(
+                f"The file has {len(table.rows)} rows; a range has at most {figures.files.LARGEST_RANGE}."
+            )
         )
     reader = _RowReader(table, columns, provenance)
     entries: list[Entry] = []

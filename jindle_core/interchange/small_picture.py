@@ -10,7 +10,7 @@ from dataclasses import dataclass
 import numpy as np
 from PIL import Image, ImageCms, ImageOps, UnidentifiedImageError
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 
 _KINDS = ("PNG", "JPEG", "WEBP")
@@ -19,7 +19,7 @@ _SRGB = ImageCms.createProfile("sRGB")
 
 @dataclass(frozen=True)
 class SmallPicture:
-    """``pixels`` (h, w, 3), 8-bit sRGB, no side above ``defaults.PICTURE_SIDE``; the file's own size."""
+    """``pixels`` (h, w, 3), 8-bit sRGB, no side above ``figures.paper.PICTURE_SIDE``; the file's own size."""
 
     pixels: np.ndarray
     width: int
@@ -36,8 +36,10 @@ def small_picture(content: bytes) -> SmallPicture:
 
 
 def _small_image(content: bytes) -> Image.Image:
-    if len(content) > defaults.LARGEST_PICTURE:
-        raise _bad(f"has {len(content) / 2**20:.0f} MB; {defaults.LARGEST_PICTURE // 2**20} MB are the most")
+    if len(content) > figures.paper.LARGEST_PICTURE:
+        raise _bad(
+            f"has {len(content) / 2**20:.0f} MB; {figures.paper.LARGEST_PICTURE // 2**20} MB are the most"
+        )
     try:
         with warnings.catch_warnings():
             # How many pixels are too many is decided here, not by the library.
@@ -45,7 +47,7 @@ def _small_image(content: bytes) -> Image.Image:
             with Image.open(io.BytesIO(content), formats=_KINDS) as opened:
                 _check_size(*opened.size)
                 # A JPEG can be decoded at a fraction of its size at once.
-                opened.draft("RGB", (defaults.PICTURE_SIDE, defaults.PICTURE_SIDE))
+                opened.draft("RGB", (figures.paper.PICTURE_SIDE, figures.paper.PICTURE_SIDE))
                 opened.load()
                 return _small(opened)
     except (UnidentifiedImageError, Image.DecompressionBombError):
@@ -67,7 +69,7 @@ def _small(opened: Image.Image) -> Image.Image:
     if image.mode not in (("RGBA",) if transparent else ("RGB", "L", "CMYK")):
         image = image.convert("RGBA" if transparent else "RGB")
     # Small first: what follows makes copies.
-    shrink = max(image.size) // defaults.PICTURE_SIDE
+    shrink = max(image.size) // figures.paper.PICTURE_SIDE
     if shrink > 1:
         image = image.reduce(shrink)
     image = ImageOps.exif_transpose(image)
@@ -82,7 +84,7 @@ def _small(opened: Image.Image) -> Image.Image:
     elif image.mode == "CMYK":
         raise _bad("is in CMYK without a profile; save it as RGB")
     image = image.convert("RGB")
-    image.thumbnail((defaults.PICTURE_SIDE, defaults.PICTURE_SIDE), Image.Resampling.BOX)
+    image.thumbnail((figures.paper.PICTURE_SIDE, figures.paper.PICTURE_SIDE), Image.Resampling.BOX)
     return image
 
 
@@ -94,11 +96,11 @@ def _whole_size(content: bytes) -> tuple[int, int]:
 
 
 def _check_size(width: int, height: int) -> None:
-    if width * height > defaults.PICTURE_PIXELS:
+    if width * height > figures.paper.PICTURE_PIXELS:
         millions = f"{width * height / 1e6:.0f} megapixels"
-        raise _bad(f"has {millions}; {defaults.PICTURE_PIXELS // 10**6} are the most")
-    if min(width, height) < defaults.PICTURE_LEAST:
-        raise _bad(f"is {width} × {height} pixels; {defaults.PICTURE_LEAST} on a side are the least")
+        raise _bad(f"has {millions}; {figures.paper.PICTURE_PIXELS // 10**6} are the most")
+    if min(width, height) < figures.paper.PICTURE_LEAST:
+        raise _bad(f"is {width} × {height} pixels; {figures.paper.PICTURE_LEAST} on a side are the least")
 
 
 def _bad(trouble: str) -> BadInput:

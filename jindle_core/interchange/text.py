@@ -5,7 +5,7 @@ import re
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 
 _UTF16 = (b"\xff\xfe", b"\xfe\xff")
@@ -26,11 +26,11 @@ class Table:
 
 def decode(content: bytes) -> str:
     """The text of a UTF-8 file, with or without BOM; BadInput where it is something else."""
-    if len(content) > defaults.LARGEST_FILE:
+    if len(content) > figures.files.LARGEST_FILE:
         raise BadInput(
             Problem(
                 f"The file has {len(content) / 2**20:.1f} MB; "
-                f"{defaults.LARGEST_FILE // 2**20} MB are the most that is read."
+                f"{figures.files.LARGEST_FILE // 2**20} MB are the most that is read."
             )
         )
     if not content.strip():

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 from typing import Any
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.contrast.rules import Finding, Status
 from jindle_core.formats import Length, Size
 from jindle_core.layers.pieces import BASE, Across, Down, Piece, Place
@@ -110,7 +110,9 @@ def _back(place: Place, box: Box, under: Box) -> dict[str, Any]:
 
 def to_use_elsewhere(trimmings: Sequence[Box]) -> list[Box]:
     """The trimmings that are large enough to fill elsewhere, the largest first."""
-    kept = [one for one in trimmings if min(one.width, one.height) >= Fraction(defaults.TRIMMING_LEAST)]
+    kept = [
+        one for one in trimmings if min(one.width, one.height) >= Fraction(figures.cutting.TRIMMING_LEAST)
+    ]
     return sorted(kept, key=lambda one: one.width * one.height, reverse=True)
 
 

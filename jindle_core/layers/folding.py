@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 from fractions import Fraction
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.contrast.rules import Finding, Status
 from jindle_core.formats import Length, Size, read_size
 
@@ -37,7 +37,7 @@ def flat(card: Size, fold: Fold) -> Flat:
     return Flat(Size(card.width, _doubled(card.height)), False, card.height)
 
 
-_SHEETS = tuple(read_size(*sheet[1:]) for sheet in defaults.SHEETS_TO_CUT)
+_SHEETS = tuple(read_size(*sheet[1:]) for sheet in figures.cutting.SHEETS_TO_CUT)
 
 
 def usual_fold(card: Size) -> Fold:

@@ -6,14 +6,14 @@ from fractions import Fraction
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.contrast.rules import Finding, Status
 from jindle_core.formats import Size, read_size
 from jindle_core.layers.pieces import BASE, Kind, Piece
 from jindle_core.layers.sizing import Box, edges, in_order
 from jindle_core.shown import shown
 
-ENVELOPES = tuple(read_size(*one) for one in defaults.ENVELOPES)
+ENVELOPES = tuple(read_size(*one) for one in figures.building.ENVELOPES)
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,18 +33,18 @@ def heights(boxes: dict[int, Box], pieces: Sequence[Piece]) -> dict[int, Height]
     (left, right), (top, bottom) = edges([boxes[BASE], *(boxes[piece.key] for piece in order)])
     across = (left[:, None] < right) & (left < right[:, None])
     over = across & (top[:, None] < bottom) & (top < bottom[:, None])
-    found = {BASE: Height(-defaults.THICKNESS["base"], 0.0)}
+    found = {BASE: Height(-figures.building.THICKNESS["base"], 0.0)}
     tops = np.zeros(len(order) + 1)
     for at, piece in enumerate(order, start=1):
-        lowest = tops[:at][over[at, :at]].max(initial=0.0) + defaults.FOAM[piece.raised.value]
-        tops[at] = lowest + defaults.THICKNESS[_made_of(piece.kind)]
+        lowest = tops[:at][over[at, :at]].max(initial=0.0) + figures.building.FOAM[piece.raised.value]
+        tops[at] = lowest + figures.building.THICKNESS[_made_of(piece.kind)]
         found[piece.key] = Height(float(lowest), float(tops[at]))
     return found
 
 
 def thickness(*faces: dict[int, Height]) -> float:
     """How thick the folded card is at its highest, in mm: its two halves and what lies on each face."""
-    return 2 * defaults.THICKNESS["base"] + sum(top_of(face) for face in faces)
+    return 2 * figures.building.THICKNESS["base"] + sum(top_of(face) for face in faces)
 
 
 def top_of(face: dict[int, Height]) -> float:
@@ -68,7 +68,7 @@ def examine_envelope(card: Size, thick: float, envelope: Size) -> Finding:
 
     What stands up takes as much of the envelope's width and height.
     """
-    room = Fraction(defaults.ENVELOPE_ROOM) + Fraction(thick).limit_denominator(100)
+    room = Fraction(figures.building.ENVELOPE_ROOM) + Fraction(thick).limit_denominator(100)
     wide, high = (side.millimetres + room for side in (card.width, card.height))
     sides = sorted((envelope.width.millimetres, envelope.height.millimetres))
     figure = f"{card.text()} into {envelope.text()}"

@@ -6,7 +6,7 @@ import numpy as np
 import shapely
 from numpy.typing import NDArray
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.line_art.enclosed import enclosed
 
@@ -18,7 +18,7 @@ def outline(drawing: LineDrawing) -> tuple[NDArray[np.float64], tuple[str, ...]]
     """Points (k, 2) evenly along the outer edge of all shapes together, and the shape's id at each."""
     polygons = _polygons(drawing)
     edge = shapely.union_all(polygons).boundary
-    way = np.linspace(0, edge.length, defaults.OUTLINE_POINTS, endpoint=False)
+    way = np.linspace(0, edge.length, figures.grounds.OUTLINE_POINTS, endpoint=False)
     points = (
         shapely.line_interpolate_point(edge, way) if edge.geom_type == "LineString" else _along(edge, way)
     )

@@ -17,7 +17,7 @@ from shapely.ops import unary_union
 from svgelements import SVG, Close, Line, Move, Path
 from svgelements import Shape as SvgShape
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 from jindle_core.line_art.drawing import LineDrawing, Shape
 from jindle_core.line_art.enclosed import enclosed
@@ -55,8 +55,8 @@ def read_svg(content: bytes) -> LineDrawing:
     for what is no SVG, holds entities, has numbers out of all measure, too many
     shapes, or no closed one.
     """
-    if len(content) > defaults.LARGEST_DRAWING:
-        raise _bad(f"is larger than {defaults.LARGEST_DRAWING // 2**20} MB")
+    if len(content) > figures.drawings.LARGEST_DRAWING:
+        raise _bad(f"is larger than {figures.drawings.LARGEST_DRAWING // 2**20} MB")
     try:
         root = fromstring(content, forbid_dtd=False, forbid_entities=True, forbid_external=True)
     except DefusedXmlException:
@@ -69,11 +69,11 @@ def read_svg(content: bytes) -> LineDrawing:
     clean = _cleaned(root, left)
     drawn = list(_drawn(clean))
     points = sum(len(one) for shape in drawn for one in (*shape.rings, *shape.lines))
-    if points > defaults.DRAWING_POINTS:
-        raise _bad(f"has {points:,} points; {defaults.DRAWING_POINTS:,} are the most")
+    if points > figures.drawings.DRAWING_POINTS:
+        raise _bad(f"has {points:,} points; {figures.drawings.DRAWING_POINTS:,} are the most")
     most = max((len(shape.rings) for shape in drawn), default=0)
-    if most > defaults.DRAWING_RINGS:
-        raise _bad(f"has a path with {most:,} rings; {defaults.DRAWING_RINGS:,} are the most")
+    if most > figures.drawings.DRAWING_RINGS:
+        raise _bad(f"has a path with {most:,} rings; {figures.drawings.DRAWING_RINGS:,} are the most")
     rings = [one for one in drawn if one.rings]
     if not rings:
         raise BadInput(
@@ -100,8 +100,8 @@ def _cleaned(root: Element, left: dict[str, int]) -> Element:
     count, waiting = 0, [(root, made, 0)]
     while waiting:
         source, target, depth = waiting.pop()
-        if depth > defaults.DRAWING_DEPTH:
-            raise _bad(f"has groups nested deeper than {defaults.DRAWING_DEPTH}")
+        if depth > figures.drawings.DRAWING_DEPTH:
+            raise _bad(f"has groups nested deeper than {figures.drawings.DRAWING_DEPTH}")
         for child in source:
             tag = _tag(child)
             if tag in _GROUPS:
@@ -112,8 +112,8 @@ def _cleaned(root: Element, left: dict[str, int]) -> Element:
                 SubElement(target, tag, _kept(child, (*_SHAPES[tag], "transform", "id")))
             elif tag:
                 left[tag] = left.get(tag, 0) + 1
-    if count > defaults.DRAWING_SHAPES:
-        raise _bad(f"has {count} shapes; {defaults.DRAWING_SHAPES} are the most")
+    if count > figures.drawings.DRAWING_SHAPES:
+        raise _bad(f"has {count} shapes; {figures.drawings.DRAWING_SHAPES} are the most")
     return made
 
 
@@ -139,7 +139,7 @@ def _drawn(clean: Element) -> Iterator[_Drawn]:
                 rings, lines = _flattened(abs(Path(one)))  # a turned rectangle keeps its turn apart
                 if rings or lines:
                     name = str(one.values.get("attributes", {}).get("id") or one.id or f"shape {number}")
-                    yield _Drawn(name[: defaults.AREA_NAME], tuple(rings), tuple(lines))
+                    yield _Drawn(name[: figures.drawings.AREA_NAME], tuple(rings), tuple(lines))
     except BadInput:
         raise
     except (ValueError, TypeError, AttributeError, IndexError, ZeroDivisionError, OverflowError):
@@ -165,7 +165,7 @@ def _flattened(path: Path) -> tuple[list[np.ndarray], list[np.ndarray]]:
         found = np.array(points, dtype=float).reshape(-1, 2)
         if len(found) < 2:
             continue
-        if not np.isfinite(found).all() or np.abs(found).max() > defaults.DRAWING_FAR:
+        if not np.isfinite(found).all() or np.abs(found).max() > figures.drawings.DRAWING_FAR:
             raise _bad("has a number out of all measure")
         if closed or math.dist(found[0], found[-1]) < 1e-6 * max(1.0, float(np.ptp(found))):
             rings.append(found)
@@ -180,7 +180,7 @@ def _fitted(drawn: list[_Drawn], left: dict[str, int]) -> LineDrawing:
     low, high = everything.min(axis=0), everything.max(axis=0)
     scale = _SIDE / max(float((high - low).max()), 1e-9)
     width, height = (high - low) * scale
-    if min(width, height) < defaults.DRAWING_FLAT:
+    if min(width, height) < figures.drawings.DRAWING_FLAT:
         raise _bad("is flat: it has no width, or no height")
 
     def moved(points: np.ndarray) -> np.ndarray:
@@ -193,14 +193,14 @@ def _fitted(drawn: list[_Drawn], left: dict[str, int]) -> LineDrawing:
         lines += [_path(moved(points), closed=False) for points in one.lines]
         rings = [moved(ring) for ring in one.rings if len(ring) > 2]
         shape = enclosed(rings)
-        if shape.area < defaults.AREA_LEAST * width * height:
+        if shape.area < figures.drawings.AREA_LEAST * width * height:
             small += len(rings)
             lines += [_path(ring, closed=True) for ring in rings]
             continue
         areas.append((one.id, "".join(_path(ring, closed=True) for ring in rings), shape))
     if not areas:
         raise _bad("has only closed shapes that are too small to colour")
-    kept = areas[-defaults.DRAWING_AREAS :]
+    kept = areas[-figures.drawings.DRAWING_AREAS :]
     notes = [f"{count} × <{tag}> left out" for tag, count in sorted(left.items()) if tag not in _QUIET]
     if small:
         notes.append(f"{small} shapes too small to colour are kept as lines")
@@ -219,7 +219,7 @@ def _shown(areas: list[tuple[str, str, BaseGeometry]], whole: float) -> tuple[Sh
         above = [over for _, _, over in areas[at + 1 :] if over.intersects(shape)]
         seen.append(shape.difference(unary_union(above)))
     names = _distinct([name for name, _, _ in areas])
-    near = [one.buffer(defaults.AREA_TOUCH) for one in seen]
+    near = [one.buffer(figures.drawings.AREA_TOUCH) for one in seen]
     found = []
     for at, (_, path, _) in enumerate(areas):
         touches = tuple(

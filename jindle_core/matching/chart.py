@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import Array, on_screen
 
@@ -34,7 +34,7 @@ def points(lab: Array) -> list[Point]:
     found = []
     for lightness, a, b in np.asarray(lab, dtype=float).reshape(-1, 3).tolist():
         chroma = math.hypot(a, b)
-        hue = math.degrees(math.atan2(b, a)) % 360 if chroma >= defaults.CHART_NEUTRAL else None
+        hue = math.degrees(math.atan2(b, a)) % 360 if chroma >= figures.colour.CHART_NEUTRAL else None
         found.append(Point(hue, lightness, chroma))
     return found
 
@@ -47,17 +47,22 @@ def gaps(lab: Array) -> list[Gap]:
     """
     placed = [(point.hue, point.lightness) for point in points(lab) if point.hue is not None]
     found = []
-    for hue in range(0, 360, defaults.CHART_HUES):
-        for low in range(defaults.CHART_LOWEST, 100 - defaults.CHART_STEP + 1, defaults.CHART_STEP):
-            high = low + defaults.CHART_STEP
+    for hue in range(0, 360, figures.colour.CHART_HUES):
+        for low in range(
+            figures.colour.CHART_LOWEST, 100 - figures.colour.CHART_STEP + 1, figures.colour.CHART_STEP
+        ):
+            high = low + figures.colour.CHART_STEP
             there = any(
-                hue <= at < hue + defaults.CHART_HUES and low <= lightness < high for at, lightness in placed
+                hue <= at < hue + figures.colour.CHART_HUES and low <= lightness < high
+                for at, lightness in placed
             )
-            angle = math.radians(hue + defaults.CHART_HUES / 2)
-            chroma = defaults.CHART_CHROMA
+            angle = math.radians(hue + figures.colour.CHART_HUES / 2)
+            chroma = figures.colour.CHART_CHROMA
             middle = np.array([(low + high) / 2, chroma * math.cos(angle), chroma * math.sin(angle)])
             if not there and on_screen(middle):
-                found.append(Gap((hue, hue + defaults.CHART_HUES), (low, high), hue_family(middle.tolist())))
+                found.append(
+                    Gap((hue, hue + figures.colour.CHART_HUES), (low, high), hue_family(middle.tolist()))
+                )
     return found
 
 
@@ -76,7 +81,7 @@ def order_of_use(lab: Array, families: Sequence[str]) -> list[int]:
         elif point.hue is None:
             group = (2, 0)
         else:
-            group = (1, int(point.hue // defaults.CHART_HUES))
+            group = (1, int(point.hue // figures.colour.CHART_HUES))
         return (*group, -point.lightness, place)
 
     placed = points(lab)

@@ -7,7 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy.spatial import cKDTree
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e, din99o
 from jindle_core.colorimetry.spaces import Array
 
@@ -27,7 +27,7 @@ class NearestIndex:
 
     ΔE00 is no metric, so no tree can hold it. The tree stands in DIN99o: a
     first handful is ranked by ΔE00, and the k-th distance d bounds how far
-    in DIN99o any nearer colour can lie (``defaults.DIN99O_BOUND``). Where no
+    in DIN99o any nearer colour can lie (``figures.colour.DIN99O_BOUND``). Where no
     bound is known the whole set is compared. Equal distances keep the order
     of the set.
     """
@@ -67,7 +67,7 @@ def query_each(indexes: Sequence[NearestIndex], targets: Array, k: int = 1) -> l
     if not len(targets):
         return [[] for _ in indexes]
     places = din99o(targets)
-    count = max(defaults.FIRST_CANDIDATES, k)
+    count = max(figures.colour.FIRST_CANDIDATES, k)
     first = [index.handfuls(places, count) for index in indexes]
     ranked = _rank_all(indexes, targets, first, k)
     # A set no larger than the handful is answered; the others look again, in
@@ -102,7 +102,7 @@ def _rank_all(
 def _radii(kth: Array) -> Array:
     """How far in DIN99o a colour within ΔE00 ``kth`` (m,) can lie; infinite where no bound is known."""
     radii = np.full(len(kth), np.inf)
-    for limit, factor in reversed(defaults.DIN99O_BOUND):
+    for limit, factor in reversed(figures.colour.DIN99O_BOUND):
         radii = np.where(kth <= limit, kth / factor + 1e-9, radii)
     return radii
 

@@ -5,7 +5,7 @@ from collections.abc import Sequence
 
 from rapidfuzz import fuzz, process
 
-from jindle_core import defaults
+from jindle_core import figures
 
 
 def plain(text: str) -> str:
@@ -57,10 +57,10 @@ class SearchIndex:
 
     def _with_a_slip(self, wanted: str, limit: int) -> list[int]:
         """Places whose code or name, or a word of the name, is like what was typed."""
-        if len(wanted) < defaults.SLIP_LENGTH:
+        if len(wanted) < figures.colour.SLIP_LENGTH:
             return []
         found = process.extract(
-            wanted, self._forms, scorer=fuzz.ratio, score_cutoff=defaults.SLIP_LIKENESS, limit=8 * limit
+            wanted, self._forms, scorer=fuzz.ratio, score_cutoff=figures.colour.SLIP_LIKENESS, limit=8 * limit
         )
         places = dict.fromkeys(self._owners[at] for _, _, at in found)
         return list(places)[:limit]

@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import direction_words
 
 
@@ -20,10 +20,10 @@ class Verdict(StrEnum):
 
 
 LIMITS = (
-    (defaults.SAME_TO_THE_EYE, Verdict.SAME),
-    (defaults.VERY_NEAR, Verdict.VERY_NEAR),
-    (defaults.NEAR, Verdict.NEAR),
-    (defaults.COUSIN, Verdict.COUSIN),
+    (figures.colour.SAME_TO_THE_EYE, Verdict.SAME),
+    (figures.colour.VERY_NEAR, Verdict.VERY_NEAR),
+    (figures.colour.NEAR, Verdict.NEAR),
+    (figures.colour.COUSIN, Verdict.COUSIN),
 )
 
 

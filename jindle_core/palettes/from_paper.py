@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.colorimetry.temperature import temperature
@@ -30,10 +30,10 @@ def propose_roles(colours: Sequence[SheetColour]) -> list[Role]:
             roles.append(Role.GROUND)
         elif one.part == "main":
             roles.append(Role.LEAD)
-        elif at == darkest and lightness <= defaults.DARK_ROLE_L:
+        elif at == darkest and lightness <= figures.paper.DARK_ROLE_L:
             roles.append(Role.DARK)
-        elif chroma < defaults.NEUTRAL_ROLE_C:
-            roles.append(Role.LIGHT if lightness >= defaults.LIGHT_ROLE_L else Role.NEUTRAL)
+        elif chroma < figures.paper.NEUTRAL_ROLE_C:
+            roles.append(Role.LIGHT if lightness >= figures.paper.LIGHT_ROLE_L else Role.NEUTRAL)
         else:
             roles.append(Role.ACCENT if one.part == "accent" else Role.SUPPORT)
     return roles
@@ -47,14 +47,14 @@ def neutrals_for(labs: Array, shares: Array, candidates: Array, count: int = 2) 
     """
     candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
     chroma = np.hypot(candidates[:, 1], candidates[:, 2])
-    greys = np.flatnonzero(chroma < defaults.NEUTRAL_ROLE_C)
+    greys = np.flatnonzero(chroma < figures.paper.NEUTRAL_ROLE_C)
     if not len(greys):
         return []
     warm = np.sign(temperature(labs, shares))
     leaning = np.array([np.sign(temperature(candidates[[at]], np.ones(1))) for at in greys])
-    off = np.where((leaning == warm) | (chroma[greys] < 1.0), 0.0, defaults.WRONG_GREY)
+    off = np.where((leaning == warm) | (chroma[greys] < 1.0), 0.0, figures.paper.WRONG_GREY)
     chosen: list[int] = []
-    for wanted in (defaults.MIDDLE_GREY_L, defaults.DARK_GREY_L)[:count]:
+    for wanted in (figures.paper.MIDDLE_GREY_L, figures.paper.DARK_GREY_L)[:count]:
         cost = np.abs(candidates[greys, 0] - wanted) + off
         best = int(greys[np.argmin(cost)])
         if best not in chosen:
@@ -84,7 +84,7 @@ def lettering_for(ground: Array, own: Array, candidates: Array) -> tuple[str, in
 class Going:
     """How well a sheet goes with a palette.
 
-    ``agrees`` is the share of its area within ``defaults.AGREES`` of a palette
+    ``agrees`` is the share of its area within ``figures.paper.AGREES`` of a palette
     colour; ``rank`` the same by the roots of the shares, since a ground that
     agrees says little of the pattern; ``holds`` the places of the palette colours it has, and ``stranger``
     the place of its largest colour that the palette does not know, or None.
@@ -99,10 +99,10 @@ class Going:
 def goes_with(sheet: Array, shares: Array, palette: Array) -> Going:
     """Hold a sheet's colours (n, 3), by their shares (n,), against a palette (m, 3), m at least 1."""
     apart = delta_e(np.asarray(sheet)[:, None], np.asarray(palette)[None])
-    known = apart.min(axis=1) <= defaults.AGREES
+    known = apart.min(axis=1) <= figures.paper.AGREES
     shares = np.asarray(shares, dtype=float)
     roots = np.sqrt(shares)
-    held = np.flatnonzero(apart.min(axis=0) <= defaults.AGREES)
+    held = np.flatnonzero(apart.min(axis=0) <= figures.paper.AGREES)
     strangers = np.flatnonzero(~known)
     stranger = int(strangers[np.argmax(shares[strangers])]) if len(strangers) else None
     agrees, rank = (float(one[known].sum() / one.sum()) for one in (shares, roots))

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.errors import Problem
 from jindle_core.palettes.rules import Rule, wanted
@@ -37,23 +37,23 @@ def reasons(one: Landed) -> list[Reason]:
     found = one.standing
     off, span, closest = float(found.off), float(found.span), float(found.closest)
     kept, wide, distinct = (
-        off <= defaults.RULE_KEPT,
-        span >= defaults.PALETTE_SPAN,
-        closest >= defaults.RULE_APART,
+        off <= figures.palettes.RULE_KEPT,
+        span >= figures.contrast.PALETTE_SPAN,
+        closest >= figures.palettes.RULE_APART,
     )
     return [
         Reason(
             kept,
-            f"hues within {shown(off, defaults.RULE_KEPT)}° of the rule"
+            f"hues within {shown(off, figures.palettes.RULE_KEPT)}° of the rule"
             if kept
-            else f"hues {shown(off, defaults.RULE_KEPT)}° off the rule: nothing nearer here",
+            else f"hues {shown(off, figures.palettes.RULE_KEPT)}° off the rule: nothing nearer here",
         ),
         Reason(
             wide,
-            f"light to dark ΔL* {shown(span, defaults.PALETTE_SPAN)}"
+            f"light to dark ΔL* {shown(span, figures.contrast.PALETTE_SPAN)}"
             if wide
-            else f"light to dark only ΔL* {shown(span, defaults.PALETTE_SPAN)};"
-            f" {defaults.PALETTE_SPAN:.0f} make a picture",
+            else f"light to dark only ΔL* {shown(span, figures.contrast.PALETTE_SPAN)};"
+            f" {figures.contrast.PALETTE_SPAN:.0f} make a picture",
         ),
         Reason(
             bool(found.reads),
@@ -63,9 +63,9 @@ def reasons(one: Landed) -> list[Reason]:
         ),
         Reason(
             distinct,
-            f"all at least ΔE {shown(closest, defaults.RULE_APART)} apart"
+            f"all at least ΔE {shown(closest, figures.palettes.RULE_APART)} apart"
             if distinct
-            else f"two of them are only ΔE {shown(closest, defaults.RULE_APART)} apart",
+            else f"two of them are only ΔE {shown(closest, figures.palettes.RULE_APART)} apart",
         ),
     ]
 
@@ -96,7 +96,7 @@ def from_drawer(rules: Sequence[Rule], on: Landable, most: int) -> list[Landed]:
 
     Every colour with a hue leads in each rule, or of very many the strongest
     of each kind: roughly at first, then the best leads with care. Palettes that
-    share more than ``defaults.DRAWER_SHARED`` colours with a better one are
+    share more than ``figures.palettes.DRAWER_SHARED`` colours with a better one are
     left out.
     """
     leads = on.leads
@@ -106,12 +106,12 @@ def from_drawer(rules: Sequence[Rule], on: Landable, most: int) -> list[Landed]:
     landed = []
     for rule, asked in zip(rules, on.asked_by_leads(rules), strict=True):
         rough = Search.of(rule, on, asked, leads, ROUGH)
-        order = rough.costs(rough.ends(ROUGH)).argsort(kind="stable")[: defaults.DRAWER_FINALISTS]
+        order = rough.costs(rough.ends(ROUGH)).argsort(kind="stable")[: figures.palettes.DRAWER_FINALISTS]
         landed += _landed(Search.of(rule, on, asked[order], leads[order], MANY), MANY)
     kept: list[Landed] = []
     for one in sorted(landed, key=lambda one: one.standing.cost):
         shared = max((len(set(one.places) & set(other.places)) for other in kept), default=0)
-        if shared <= defaults.DRAWER_SHARED:
+        if shared <= figures.palettes.DRAWER_SHARED:
             kept.append(one)
         if len(kept) == most:
             break

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.plan import Role
 
@@ -21,19 +21,19 @@ def guess_role(lab: Array, taken: Sequence[Role]) -> Role:
     """
     lightness, a, b = map(float, lab)
     chroma = float(np.hypot(a, b))
-    grey = chroma < defaults.NEUTRAL_ROLE_C
-    pale = chroma < defaults.PALE_ROLE_C
-    if lightness <= defaults.DARK_ROLE_L and (pale or Role.LEAD in taken) and Role.DARK not in taken:
+    grey = chroma < figures.paper.NEUTRAL_ROLE_C
+    pale = chroma < figures.paper.PALE_ROLE_C
+    if lightness <= figures.paper.DARK_ROLE_L and (pale or Role.LEAD in taken) and Role.DARK not in taken:
         return Role.DARK
-    if lightness >= defaults.LIGHT_ROLE_L and pale:
+    if lightness >= figures.paper.LIGHT_ROLE_L and pale:
         return next((one for one in (Role.LIGHT, Role.GROUND) if one not in taken), Role.NEUTRAL)
     if grey:
         return Role.NEUTRAL
     if Role.LEAD not in taken:
         return Role.LEAD
-    if lightness >= defaults.GROUND_ROLE_L and pale and Role.GROUND not in taken:
+    if lightness >= figures.paper.GROUND_ROLE_L and pale and Role.GROUND not in taken:
         return Role.GROUND
-    strong = chroma >= defaults.ACCENT_ROLE_C
+    strong = chroma >= figures.paper.ACCENT_ROLE_C
     if strong and Role.SUPPORT in taken and Role.ACCENT not in taken:
         return Role.ACCENT
     return Role.SUPPORT

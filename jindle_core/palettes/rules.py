@@ -6,7 +6,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array, hue_to_lab, lab_to_hue
 from jindle_core.plan import Role
 
@@ -157,13 +157,13 @@ def wanted(rules: Sequence[Rule], bases: Array) -> list[Array]:
     """The colours (n, k, 3) in CIELAB that each rule asks for, around each base (n, 3).
 
     The first is the base. A base without a hue of its own lends its others
-    ``defaults.RULE_CHROMA``.
+    ``figures.palettes.RULE_CHROMA``.
     """
     if not rules:
         return []
     bases = np.asarray(bases, dtype=float).reshape(-1, 3)
     hue, chroma = lab_to_hue(bases)
-    chroma = np.where(chroma < defaults.RULE_COLOURED, defaults.RULE_CHROMA, chroma)
+    chroma = np.where(chroma < figures.palettes.RULE_COLOURED, figures.palettes.RULE_CHROMA, chroma)
     turned, lightness, strength = [], [], []
     for place in (place for rule in rules for place in rule.places[1:]):
         turned.append(hue + place.turn)
@@ -177,5 +177,5 @@ def wanted(rules: Sequence[Rule], bases: Array) -> list[Array]:
 
 def _natural(hue: Array) -> Array:
     """The L* at which supplies of an Oklab hue (degrees) are about strongest: yellows light, blues deep."""
-    low, high, yellow = defaults.NATURAL_L
+    low, high, yellow = figures.palettes.NATURAL_L
     return np.asarray(low + (high - low) * np.maximum(0, np.cos(np.radians(hue - yellow))) ** 2)

@@ -12,7 +12,7 @@ from itertools import combinations
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import din99o
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.palettes.rules import Rule
@@ -35,9 +35,14 @@ class Effort:
     paired: bool = False
 
 
-ROUGH = Effort(defaults.RULE_FEW[0], 1, back=False)
-MANY = Effort(defaults.RULE_FEW[1], defaults.RULE_ROUNDS)
-FEW = Effort(defaults.RULE_FEW[2], defaults.RULE_ROUNDS, starts=defaults.RULE_STARTS, paired=True)
+ROUGH = Effort(figures.palettes.RULE_FEW[0], 1, back=False)
+MANY = Effort(figures.palettes.RULE_FEW[1], figures.palettes.RULE_ROUNDS)
+FEW = Effort(
+    figures.palettes.RULE_FEW[2],
+    figures.palettes.RULE_ROUNDS,
+    starts=figures.palettes.RULE_STARTS,
+    paired=True,
+)
 
 
 @dataclass(frozen=True)
@@ -83,7 +88,7 @@ class Search:
         forth = np.arange(1, size)
         orders = [forth, forth[::-1]] if effort.back else [forth]
         begun = [self._begun(self.tried, order) for order in orders]
-        random = np.random.default_rng(defaults.RULE_SEED)
+        random = np.random.default_rng(figures.palettes.RULE_SEED)
         for order in (orders * effort.starts)[: effort.starts]:
             begun.append(self._begun(random.permuted(self.tried, axis=2), order))
             orders.append(order)
@@ -139,7 +144,7 @@ class Search:
         """One palette (k,) once no two places together would take others of their few either."""
         (cost,) = self.costs(chosen[None])
         pairs = list(combinations(range(1, len(chosen)), 2))
-        for _ in range(defaults.RULE_ROUNDS):
+        for _ in range(figures.palettes.RULE_ROUNDS):
             others = np.concatenate([self._with_pair(chosen, *pair) for pair in pairs])
             others = others[(np.diff(np.sort(others, axis=1), axis=1) > 0).all(axis=1)]
             costs = self.costs(others) if len(others) else np.array([np.inf])

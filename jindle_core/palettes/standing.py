@@ -7,7 +7,7 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import din99o
 from jindle_core.colorimetry.spaces import Array, lab_to_hue, luminance
 from jindle_core.contrast.measures import Measures
@@ -55,7 +55,7 @@ class Landable:
         hue, self.chroma = lab_to_hue(self.lab)
         self.towards = np.exp(1j * np.radians(hue))
         self.close = din99o(self.lab)
-        self.luminance = luminance(self.lab) + defaults.FLARE
+        self.luminance = luminance(self.lab) + figures.contrast.FLARE
         self._asked: dict[tuple[str, ...], list[Array]] = {}
 
     def __len__(self) -> int:
@@ -64,10 +64,10 @@ class Landable:
     @cached_property
     def leads(self) -> Indices:
         """Those that lead a palette: every one with a hue, or of very many the strongest of each kind."""
-        found = np.flatnonzero(self.chroma >= defaults.RULE_COLOURED)
+        found = np.flatnonzero(self.chroma >= figures.palettes.RULE_COLOURED)
         found = found[np.argsort(-self.chroma[found], kind="stable")]
         width = 1.0
-        while len(found) > defaults.DRAWER_LEADS:
+        while len(found) > figures.palettes.DRAWER_LEADS:
             # The first of each cell of a grid, which is made wider until they are few enough.
             cells = np.floor(self.close[found] / width).astype(np.int64) + _CELLS // 2
             _, kept = np.unique(cells @ [_CELLS**2, _CELLS, 1], return_index=True)
@@ -96,10 +96,10 @@ def standing(
     lightness, hued = on.lab[places, 0], rule.hued[:, None]
     # The rule may be turned: what counts is how the hues stand to one another.
     apart = on.towards[places] * np.exp(-1j * np.radians(rule.turns))[:, None]
-    weight = hued & (on.chroma[places] >= defaults.RULE_COLOURED)
+    weight = hued & (on.chroma[places] >= figures.palettes.RULE_COLOURED)
     mean = (apart * weight).sum(axis=0)
     off = np.abs(np.degrees(np.angle(apart * mean.conj())))
-    off = np.where(weight, off, defaults.RULE_GREY_OFF)
+    off = np.where(weight, off, figures.palettes.RULE_GREY_OFF)
     off = (off * hued).sum(axis=0) / hued.sum()
 
     span = lightness.max(axis=0) - lightness.min(axis=0)
@@ -110,19 +110,19 @@ def standing(
     light = on.luminance[places]
     reads = LETTERING.holds(Measures(light.max(axis=0) / light.min(axis=0), span, span))
 
-    costs = defaults.RULE_COSTS
+    costs = figures.palettes.RULE_COSTS
     # What the rule wants lighter must land lighter.
     asked_lightness = _first(asked[..., 0], 1)
     lighter = asked_lightness[first] - asked_lightness[second]
     step = (lightness[first] - lightness[second]) * np.sign(lighter)
-    short = np.maximum(0, defaults.FAMILY_LEAST_STEP[0] - step)
-    disorder = (short * (np.abs(lighter) > defaults.RULE_ORDERED)).sum(axis=0)
+    short = np.maximum(0, figures.families.FAMILY_LEAST_STEP[0] - step)
+    disorder = (short * (np.abs(lighter) > figures.palettes.RULE_ORDERED)).sum(axis=0)
     from_asked = np.sqrt(((asked_close - close) ** 2).sum(axis=0)).mean(axis=0)
     cost = (
         off / costs["off"]
         + disorder / costs["order"]
-        + np.maximum(0, defaults.PALETTE_SPAN - span) / costs["span"]
-        + np.maximum(0, defaults.RULE_APART - closest) / costs["apart"]
+        + np.maximum(0, figures.contrast.PALETTE_SPAN - span) / costs["span"]
+        + np.maximum(0, figures.palettes.RULE_APART - closest) / costs["apart"]
         + from_asked / costs["wanted"]
         + ~reads * costs["check"]
     )

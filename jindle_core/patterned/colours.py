@@ -8,7 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy.spatial import cKDTree
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array, as_lab
 from jindle_core.errors import BadInput, Problem
@@ -39,12 +39,12 @@ def sheet_colours(picture: Corrected) -> list[SheetColour]:
     everything = np.flatnonzero(sheet.ravel())
     if not len(everything):
         raise BadInput(Problem("The white card covers the whole picture.", field="reference"))
-    near = picture.around(random.choice(everything, defaults.SHARE_SAMPLE))
+    near = picture.around(random.choice(everything, figures.paper.SHARE_SAMPLE))
     # The middle one of nine is what the place is, noise apart.
     counted = np.median(near, axis=1)
     plain = counted[~mixed(near)]
-    sample = plain if len(plain) >= defaults.PLAIN_LEAST else counted  # noise, or nothing but edges
-    sample = sample[: defaults.COLOUR_SAMPLE]
+    sample = plain if len(plain) >= figures.paper.PLAIN_LEAST else counted  # noise, or nothing but edges
+    sample = sample[: figures.paper.COLOUR_SAMPLE]
     centres, weights = _clusters(sample)
     centres = _merged(centres, weights)
     shares = np.bincount(_nearest(centres, counted), minlength=len(centres)) / len(counted)
@@ -84,7 +84,7 @@ def parts_of(centres: Array, shares: Array) -> list[str]:
     by how strong it is.
     """
     chromas = np.hypot(centres[:, 1], centres[:, 2])
-    parts = ["accent" if share < defaults.ACCENT_SHARE else "support" for share in shares]
+    parts = ["accent" if share < figures.paper.ACCENT_SHARE else "support" for share in shares]
     ground = int(np.argmax(shares))
     parts[ground] = "ground"
     large = [at for at, part in enumerate(parts) if part == "support"]
@@ -108,11 +108,11 @@ def _grown(picture: Corrected) -> tuple[slice, slice]:
 
 def _clusters(sample: Array) -> tuple[Array, Array]:
     """Medians (k, 3) and sizes (k,) of clusters of a sample, small strong ones among them."""
-    centres, labels = groups(sample, defaults.CLUSTERS)
+    centres, labels = groups(sample, figures.paper.CLUSTERS)
     # What lies far from every centre is a small colour that the others swallowed.
-    far = np.linalg.norm(sample - centres[labels], axis=1) > defaults.SWALLOWED
+    far = np.linalg.norm(sample - centres[labels], axis=1) > figures.paper.SWALLOWED
     found = [sample[(labels == number) & ~far] for number in range(len(centres))]
-    if far.sum() >= defaults.SMALLEST_SHARE * len(sample):
+    if far.sum() >= figures.paper.SMALLEST_SHARE * len(sample):
         strays = sample[far]
         _, stray_labels = groups(strays, 4)
         found += [strays[stray_labels == number] for number in range(stray_labels.max() + 1)]
@@ -121,12 +121,12 @@ def _clusters(sample: Array) -> tuple[Array, Array]:
 
 
 def _merged(centres: Array, weights: Array) -> Array:
-    """The centres with those merged, nearest first, that lie within ``defaults.MERGED`` of one another."""
+    """The centres with those merged, nearest first, that lie within MERGED of one another."""
     centres, weights = centres.copy(), weights.astype(float)
     while len(centres) > 1:
         apart = delta_e(centres[:, None], centres[None]) + np.eye(len(centres)) * 1e3
         first, second = np.unravel_index(int(np.argmin(apart)), apart.shape)
-        if apart[first, second] >= defaults.MERGED:
+        if apart[first, second] >= figures.paper.MERGED:
             break
         total = weights[first] + weights[second]
         centres[first] = (centres[first] * weights[first] + centres[second] * weights[second]) / total
@@ -142,19 +142,19 @@ def _kept(centres: Array, shares: Array, plainly: Array) -> NDArray[np.bool_]:
     between two others is a mixture of them along their edges, unless it has
     its share of the places that mix nothing (``plainly``).
     """
-    kept = shares >= defaults.ACCENT_SHARE
+    kept = shares >= figures.paper.ACCENT_SHARE
     if not kept.any():
         kept[np.argmax(shares)] = True
     for at in np.argsort(-shares, kind="stable"):
-        if kept[at] or shares[at] < defaults.SMALLEST_SHARE:
+        if kept[at] or shares[at] < figures.paper.SMALLEST_SHARE:
             continue
         others = centres[kept]
         far = float(delta_e(centres[at][None], others).min())
-        mixture = _from_mixtures(centres[at], others) < defaults.STANDS_OUT / 2
-        if shares[at] < defaults.SMALL_SHARE:
-            kept[at] = far >= defaults.STANDS_OUT and not mixture
+        mixture = _from_mixtures(centres[at], others) < figures.paper.STANDS_OUT / 2
+        if shares[at] < figures.paper.SMALL_SHARE:
+            kept[at] = far >= figures.paper.STANDS_OUT and not mixture
         else:
-            kept[at] = not mixture or plainly[at] >= defaults.PLAINLY * shares[at]
+            kept[at] = not mixture or plainly[at] >= figures.paper.PLAINLY * shares[at]
     return kept
 
 

@@ -7,7 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy import ndimage
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array, lab_to_linear, linear_to_lab
 from jindle_core.errors import BadInput, Problem
 from jindle_core.patterned.groups import groups
@@ -85,7 +85,7 @@ class Corrected:
             box = self.reference
             middle = np.array([box.top + box.height / 2]), np.array([box.left + box.width / 2])
             light = light - _terms(self.linear.shape, *middle) @ self.field
-        return np.clip(light, -defaults.SHADING_LIMIT, defaults.SHADING_LIMIT)
+        return np.clip(light, -figures.paper.SHADING_LIMIT, figures.paper.SHADING_LIMIT)
 
 
 def _terms(shape: tuple[int, ...], rows: _Places, columns: _Places) -> Array:
@@ -119,37 +119,37 @@ def find_white(linear: Array) -> Box | None:
     light = linear.mean(axis=-1)
     mean = ndimage.uniform_filter(light, 7)
     rough = np.sqrt(np.maximum(ndimage.uniform_filter(light**2, 7) - mean**2, 0))
-    labels, _ = ndimage.label(rough < defaults.WHITE_ROUGH * np.maximum(mean, _LEAST))
+    labels, _ = ndimage.label(rough < figures.paper.WHITE_ROUGH * np.maximum(mean, _LEAST))
     patches, colours = [], []
     for number, (rows, columns) in enumerate(ndimage.find_objects(labels), start=1):
         there = labels[rows, columns] == number
         area = int(there.sum())
-        if area >= defaults.WHITE_SHARE * light.size:
+        if area >= figures.paper.WHITE_SHARE * light.size:
             patches.append((rows, columns, area / there.size))
             colours.append(np.median(linear[rows, columns][there], axis=0))
     if not patches:
         return None
     strongest = np.max(colours, axis=0)
     scores = [
-        float((colour / np.maximum(strongest, _LEAST)).min()) * (filled > defaults.WHITE_FILLED)
+        float((colour / np.maximum(strongest, _LEAST)).min()) * (filled > figures.paper.WHITE_FILLED)
         for colour, (*_, filled) in zip(colours, patches, strict=True)
     ]
     best = int(np.argmax(scores))
-    if scores[best] < defaults.WHITE_LIGHT:
+    if scores[best] < figures.paper.WHITE_LIGHT:
         return None
     rows, columns, _ = patches[best]
     height, width = rows.stop - rows.start, columns.stop - columns.start
     inset = max(1, min(height, width) // 8)
     found = (columns.start + inset, rows.start + inset, width - 2 * inset, height - 2 * inset)
     box = Box(*(_COARSE * side for side in found))
-    return box if min(box.width, box.height) >= defaults.REFERENCE_LEAST else None
+    return box if min(box.width, box.height) >= figures.paper.REFERENCE_LEAST else None
 
 
 def correct(
     linear: Array,
     clipped: np.ndarray,
     reference: Box | None,
-    reference_lab: tuple[float, ...] = defaults.PAPER_WHITE_LAB,
+    reference_lab: tuple[float, ...] = figures.laying.PAPER_WHITE_LAB,
     grey: tuple[Box, tuple[float, ...]] | None = None,
 ) -> Corrected:
     """The picture as CIELAB, its cast and unevenness taken out by a reference card of known colour.
@@ -162,19 +162,19 @@ def correct(
     outside, is too small, overexposed, or no card of that lightness.
     """
     if reference is None:
-        return Corrected(linear, None, np.zeros((5, 3)), defaults.UNCERTAINTY["screen"])
+        return Corrected(linear, None, np.zeros((5, 3)), figures.colour.UNCERTAINTY["screen"])
     rows, columns = reference.slices()
     patch = linear[rows, columns]
-    if patch.shape[0] < defaults.REFERENCE_LEAST or patch.shape[1] < defaults.REFERENCE_LEAST:
+    if patch.shape[0] < figures.paper.REFERENCE_LEAST or patch.shape[1] < figures.paper.REFERENCE_LEAST:
         raise _bad("is too small or lies outside the picture")
-    if clipped[rows, columns].mean() > defaults.REFERENCE_CLIPPED:
+    if clipped[rows, columns].mean() > figures.paper.REFERENCE_CLIPPED:
         raise _bad("is overexposed: its white is cut off, so it says nothing of the light")
     seen = np.median(patch.reshape(-1, 3), axis=0)
-    if seen.min() < defaults.REFERENCE_DARK:
+    if seen.min() < figures.paper.REFERENCE_DARK:
         raise _bad("is nearly black there; mark the white card")
     gains = np.maximum(lab_to_linear(np.array(reference_lab)), _LEAST) / seen
     even = linear * gains.astype(linear.dtype)
-    corrected = Corrected(even, reference, _field(even), defaults.UNCERTAINTY["photographed"])
+    corrected = Corrected(even, reference, _field(even), figures.colour.UNCERTAINTY["photographed"])
     return corrected if grey is None else _toned(corrected, np.array(reference_lab), *grey)
 
 
@@ -182,14 +182,14 @@ def _toned(picture: Corrected, white_lab: Array, box: Box, grey_lab: tuple[float
     """The picture with the tone taken out that shows between a white and a grey card."""
     rows, columns = box.slices()
     patch = picture.linear[rows, columns]
-    if patch.shape[0] < defaults.REFERENCE_LEAST or patch.shape[1] < defaults.REFERENCE_LEAST:
+    if patch.shape[0] < figures.paper.REFERENCE_LEAST or patch.shape[1] < figures.paper.REFERENCE_LEAST:
         raise _bad("is too small or lies outside the picture", "grey")
     middle = np.array([box.top + box.height / 2]), np.array([box.left + box.width / 2])
     seen = np.median(patch.reshape(-1, 3), axis=0) / np.exp(picture._light(*middle)[0])
     white = lab_to_linear(white_lab)
     with np.errstate(divide="ignore", invalid="ignore"):
         tone = np.log(lab_to_linear(np.array(grey_lab)) / white) / np.log(seen / white)
-    least, most = defaults.GREY_TONE
+    least, most = figures.paper.GREY_TONE
     if not ((tone >= least) & (tone <= most)).all():
         raise _bad("does not look like grey card beside the white one", "grey")
     linear = white * np.maximum(picture.linear / white, 0) ** tone
@@ -204,18 +204,18 @@ def _field(even: Array) -> Array:
     since the clusters get cleaner once the first field is taken out).
     """
     random = np.random.default_rng(0)
-    places = random.integers(0, even.shape[0] * even.shape[1], defaults.SHADING_SAMPLE)
+    places = random.integers(0, even.shape[0] * even.shape[1], figures.paper.SHADING_SAMPLE)
     near = _around(even, places)
     seen = near.mean(axis=1)
-    plain = ~mixed(linear_to_lab(near)) & (seen.min(axis=1) > defaults.REFERENCE_DARK)
+    plain = ~mixed(linear_to_lab(near)) & (seen.min(axis=1) > figures.paper.REFERENCE_DARK)
     field: Array = np.zeros((5, 3))
-    if plain.sum() < defaults.PLAIN_LEAST:
+    if plain.sum() < figures.paper.PLAIN_LEAST:
         return field
     features = _terms(even.shape, *_rows_columns(even, places[plain]))
     strength = np.log(seen[plain])
     for _ in range(2):
         flat = linear_to_lab(np.exp(strength - features @ field))
-        _, labels = groups(flat, defaults.CLUSTERS)
+        _, labels = groups(flat, figures.paper.CLUSTERS)
         field = _within(features, strength, labels)
     return field
 
@@ -237,7 +237,7 @@ def _within(features: Array, strength: Array, labels: np.ndarray) -> Array:
 
 def mixed(near: Array) -> np.ndarray:
     """Whether pixels with their neighbours (n, 9, 3) in CIELAB mix colours: not all of one colour (n,)."""
-    return np.asarray(np.ptp(near, axis=1).max(axis=1) > defaults.EDGE_SPREAD)
+    return np.asarray(np.ptp(near, axis=1).max(axis=1) > figures.paper.EDGE_SPREAD)
 
 
 def _bad(trouble: str, card: str = "white") -> BadInput:

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import as_lab
 from jindle_core.errors import BadInput, Problem
 from jindle_core.patterned.colours import SheetColour, where, with_parts
@@ -65,9 +65,9 @@ def _split(picture: Corrected, colours: list[SheetColour], places: list[int]) ->
     labels = where(picture.lab, np.array([one.lab for one in colours]))
     for at in places:
         pixels = picture.lab[labels == at]
-        if len(pixels) < defaults.PLAIN_LEAST:
+        if len(pixels) < figures.paper.PLAIN_LEAST:
             raise BadInput(Problem("That colour has too little area to be parted.", field="edits"))
-        chosen = np.random.default_rng(0).choice(len(pixels), defaults.COLOUR_SAMPLE)
+        chosen = np.random.default_rng(0).choice(len(pixels), figures.paper.COLOUR_SAMPLE)
         _, sides = groups(pixels[chosen], 2)
         halves = [pixels[chosen][sides == side] for side in (0, 1)]
         colours += [

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 from scipy import ndimage
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
 
 
@@ -26,9 +26,9 @@ def find_marks(linear: Array) -> Array | None:
     from the side.
     """
     light = linear.mean(axis=-1)
-    dark = light < defaults.MARK_DARK * np.percentile(light, 95)
+    dark = light < figures.paper.MARK_DARK * np.percentile(light, 95)
     labels, _ = ndimage.label(dark)
-    least, most = (share * max(light.shape) for share in defaults.MARK_SIDE)
+    least, most = (share * max(light.shape) for share in figures.paper.MARK_SIDE)
     found = []
     for number, where in enumerate(ndimage.find_objects(labels), start=1):
         height, width = (one.stop - one.start for one in where)
@@ -37,8 +37,8 @@ def find_marks(linear: Array) -> Array | None:
         there = labels[where] == number
         whole = ndimage.binary_fill_holes(there)
         filled = int(whole.sum())
-        squarish = min(height, width) / max(height, width) >= defaults.MARK_SQUARE
-        if squarish and filled >= defaults.MARK_FILLED * height * width:
+        squarish = min(height, width) / max(height, width) >= figures.paper.MARK_SQUARE
+        if squarish and filled >= figures.paper.MARK_FILLED * height * width:
             y, x = (one.start + (one.stop - one.start - 1) / 2 for one in where)
             found.append(_Candidate(x, y, filled, 1 - int(there.sum()) / filled))
     if len(found) < 4:
@@ -47,10 +47,10 @@ def find_marks(linear: Array) -> Array | None:
     corners = np.array([(-1, -1), (1, -1), (1, 1), (-1, 1)])
     outermost = [found[at] for at in (corners @ places.T).argmax(axis=1)]
     areas = [one.area for one in outermost]
-    if len({(one.x, one.y) for one in outermost}) < 4 or max(areas) > defaults.MARK_ALIKE * min(areas):
+    if len({(one.x, one.y) for one in outermost}) < 4 or max(areas) > figures.paper.MARK_ALIKE * min(areas):
         return None
     first = max(range(4), key=lambda at: outermost[at].hole)
-    if outermost[first].hole < defaults.MARK_HOLE:
+    if outermost[first].hole < figures.paper.MARK_HOLE:
         return None
     turned = outermost[first:] + outermost[:first]
     return np.array([(one.x, one.y) for one in turned])

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array, as_lab
 from jindle_core.errors import BadInput, Problem
@@ -24,7 +24,7 @@ class Patch:
     @property
     def uneven(self) -> bool:
         """Whether streaks, a shadow or a wrong frame make the colour doubtful."""
-        return self.spread > defaults.PATCH_SPREAD
+        return self.spread > figures.paper.PATCH_SPREAD
 
 
 def read_patches(picture: Corrected, quads: Array, white: tuple[float, ...]) -> list[Patch]:
@@ -51,7 +51,7 @@ def read_patches(picture: Corrected, quads: Array, white: tuple[float, ...]) -> 
     seen = np.median(picture.around(places.ravel()), axis=1).reshape(*places.shape, 3)
     labs = np.median(seen, axis=1)
     spreads = np.median(delta_e(seen, labs[:, None]), axis=1)
-    bare = delta_e(labs, np.array(white)) < defaults.PATCH_BARE
+    bare = delta_e(labs, np.array(white)) < figures.paper.PATCH_BARE
     return [
         Patch(as_lab(lab), float(spread), bool(one))
         for lab, spread, one in zip(labs, spreads, bare, strict=True)

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from enum import StrEnum
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.media import Medium
 
 
@@ -35,7 +35,7 @@ class Hand(StrEnum):
     HEAVY = "heavy"
 
 
-HAND_WEIGHT = {Hand(name): weight for name, weight in defaults.HAND_WEIGHT.items()}
+HAND_WEIGHT = {Hand(name): weight for name, weight in figures.laying.HAND_WEIGHT.items()}
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,9 +50,9 @@ class Behaviour:
     """
 
     decay: float
-    share: float = defaults.TRANSPARENT_SHARE
-    scatter: float = defaults.FILM_SCATTER["semi-opaque"]
-    cover: float = defaults.PENCIL_COVER
+    share: float = figures.laying.TRANSPARENT_SHARE
+    scatter: float = figures.laying.FILM_SCATTER["semi-opaque"]
+    cover: float = figures.laying.PENCIL_COVER
 
 
 # What readings of a range can say about it, by what its medium does.
@@ -70,8 +70,8 @@ def usual_behaviour(medium: Medium) -> Behaviour:
     covering = COVERING[medium]
     opaque = medium in (Medium.GEL_PEN, Medium.CHALK_PAD)
     return Behaviour(
-        decay=defaults.LAYER_DECAY[covering],
-        scatter=defaults.FILM_SCATTER["opaque" if opaque else "semi-opaque"],
+        decay=figures.laying.LAYER_DECAY[covering],
+        scatter=figures.laying.FILM_SCATTER["opaque" if opaque else "semi-opaque"],
     )
 
 

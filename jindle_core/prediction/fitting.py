@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 import numpy as np
 from scipy.optimize import least_squares
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
 from jindle_core.media import Medium
@@ -45,19 +45,19 @@ def fit(medium: Medium, readings: Sequence[Laying]) -> Fit | None:
     """Fit a range's parameters to readings; None where there are too few to say.
 
     Least squares of the Lab errors, drawn towards the usual values as if each
-    were known to ``defaults.FIT_PRIOR``, so that few readings cannot pull far.
-    Of very many the last ``defaults.FIT_MOST`` count.
+    were known to ``figures.laying.FIT_PRIOR``, so that few readings cannot pull far.
+    Of very many the last ``figures.laying.FIT_MOST`` count.
     """
-    if len(readings) < defaults.FIT_READINGS:
+    if len(readings) < figures.laying.FIT_READINGS:
         return None
-    readings = readings[-defaults.FIT_MOST :]
+    readings = readings[-figures.laying.FIT_MOST :]
     usual = usual_behaviour(medium)
     names = FITTED[COVERING[medium]]
     before = float(np.mean(_errors(medium, readings, usual)))
     left_out = []
-    for start in range(defaults.FIT_READINGS):
-        judged = readings[start :: defaults.FIT_READINGS]
-        others = [one for at, one in enumerate(readings) if at % defaults.FIT_READINGS != start]
+    for start in range(figures.laying.FIT_READINGS):
+        judged = readings[start :: figures.laying.FIT_READINGS]
+        others = [one for at, one in enumerate(readings) if at % figures.laying.FIT_READINGS != start]
         left_out.append(_errors(medium, judged, _fitted(medium, others, usual, names)))
     after = float(np.mean(np.concatenate(left_out)))
     taken = after < before
@@ -87,8 +87,8 @@ def _fitted(
     medium: Medium, readings: Sequence[Laying], usual: Behaviour, names: tuple[str, ...]
 ) -> Behaviour:
     start = np.array([getattr(usual, name) for name in names])
-    low, high = (np.array([defaults.FIT_LIMITS[name][end] for name in names]) for end in (0, 1))
-    loose = np.array([defaults.FIT_PRIOR[name] for name in names])
+    low, high = (np.array([figures.laying.FIT_LIMITS[name][end] for name in names]) for end in (0, 1))
+    loose = np.array([figures.laying.FIT_PRIOR[name] for name in names])
 
     def off(values: Array) -> Array:
         behaviour = replace(usual, **dict(zip(names, map(float, values), strict=True)))

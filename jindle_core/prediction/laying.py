@@ -8,7 +8,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import BANDS, Array
 from jindle_core.media import Medium
 from jindle_core.prediction.behaviour import (
@@ -23,7 +23,7 @@ from jindle_core.prediction.behaviour import (
 from jindle_core.prediction.kubelka_munk import absorption, film, film_absorption, reflectance_of
 from jindle_core.prediction.stocks import WHITE, uptake
 
-_R0 = defaults.SURFACE_REFLECTION
+_R0 = figures.laying.SURFACE_REFLECTION
 SCATTER_SHAPE = (BANDS.wavelengths / 550) ** -0.6  # shorter waves scatter more
 
 
@@ -37,9 +37,11 @@ class Dye:
 
 def dye(one: Array, white: Array = WHITE) -> Dye:
     """The dye whose one layer on ``white`` shows ``one``."""
-    passed = np.clip((one - _R0) / (white - _R0), *defaults.TRANSMITTANCE_RANGE)
+    passed = np.clip((one - _R0) / (white - _R0), *figures.laying.TRANSMITTANCE_RANGE)
     white_absorption = absorption(white)
-    gained = np.maximum(absorption(one) - white_absorption, -defaults.LIGHTENING_LIMIT * white_absorption)
+    gained = np.maximum(
+        absorption(one) - white_absorption, -figures.laying.LIGHTENING_LIMIT * white_absorption
+    )
     return Dye(np.log(passed), gained)
 
 
@@ -52,7 +54,7 @@ def soaked(dyes: Dye, card: Array, share: float | Array) -> Array:
     on the reading's own paper, exact.
     """
     filtered = _R0 + (card - _R0) * np.exp(dyes.log_passed)
-    mixed = reflectance_of(np.maximum(absorption(card) + dyes.gained, defaults.LEAST_ABSORPTION))
+    mixed = reflectance_of(np.maximum(absorption(card) + dyes.gained, figures.laying.LEAST_ABSORPTION))
     return filtered**share * mixed ** (1 - share)
 
 
@@ -98,11 +100,11 @@ def glazed(
 ) -> Array:
     """Reflectance of transparent colours glazed over others; their dyes broadcast.
 
-    What comes second sinks in less: it counts ``defaults.GLAZE_WEIGHT``.
+    What comes second sinks in less: it counts ``figures.laying.GLAZE_WEIGHT``.
     """
     taken = uptake(card)
     first = taken * layer_weight(under_layers, behaviour.decay)
-    second = taken * defaults.GLAZE_WEIGHT * layer_weight(over_layers, behaviour.decay)
+    second = taken * figures.laying.GLAZE_WEIGHT * layer_weight(over_layers, behaviour.decay)
     together = Dye(
         first * under.log_passed + second * over.log_passed, first * under.gained + second * over.gained
     )

@@ -4,12 +4,12 @@ from functools import lru_cache
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
 
-WHITE = lab_to_reflectance(np.array(defaults.PAPER_WHITE_LAB))
+WHITE = lab_to_reflectance(np.array(figures.laying.PAPER_WHITE_LAB))
 
 
 def stock_kind(paper_lab: Array) -> str:
@@ -18,8 +18,8 @@ def stock_kind(paper_lab: Array) -> str:
     Ranges of card seldom say how far ink sinks into them; their colour tells
     most of it, since what makes a stock dark or brown also makes it drink.
     """
-    names = list(defaults.STOCKS)
-    labs = np.array([defaults.STOCKS[name][0] for name in names])
+    names = list(figures.laying.STOCKS)
+    labs = np.array([figures.laying.STOCKS[name][0] for name in names])
     return names[int(np.argmin(delta_e(labs, np.asarray(paper_lab)[None])))]
 
 
@@ -40,4 +40,4 @@ def _bytes(card: Array) -> bytes:
 @lru_cache(maxsize=256)  # a card is asked for with every colour that is laid on it
 def _known(card: bytes) -> tuple[Array, float]:
     lab = reflectance_to_lab(np.frombuffer(card))
-    return lab, defaults.STOCKS[stock_kind(lab)][1]
+    return lab, figures.laying.STOCKS[stock_kind(lab)][1]

@@ -3,7 +3,7 @@
 import numpy as np
 from colour.models import eotf_inverse_sRGB, eotf_sRGB
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import WHITE, Array, lab_to_linear, lab_to_xyz, linear_to_lab, xyz_to_lab
 
 
@@ -14,7 +14,7 @@ def under_vellum(lab: Array) -> Array:
     R + T² g / (1 − R g): light goes to and fro between the two (Kubelka 1954).
     Since the sheet is neutral it is applied to XYZ over the white's.
     """
-    back, through = defaults.VELLUM
+    back, through = figures.building.VELLUM
     ground = lab_to_xyz(np.asarray(lab, dtype=float)) / WHITE
     return xyz_to_lab(WHITE * (back + through**2 * ground / (1 - back * ground)))
 
@@ -25,7 +25,7 @@ def veil() -> tuple[tuple[float, float, float], float]:
     The best straight line through what greys from black to white paper become;
     none is drawn off by more than a sixteenth of the screen's range.
     """
-    lightness = np.linspace(0, defaults.PAPER_WHITE_LAB[0], 20)
+    lightness = np.linspace(0, figures.laying.PAPER_WHITE_LAB[0], 20)
     under = np.stack([lightness, 0 * lightness, 0 * lightness], axis=1)
     below, seen = (eotf_inverse_sRGB(lab_to_linear(one))[:, 0] for one in (under, under_vellum(under)))
     left, added = np.polyfit(below, seen, 1)

@@ -8,7 +8,7 @@ import numpy as np
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.blending.bridges import bridges
 from jindle_core.blending.inks import Ink, inks_of, on_card, seen_on, wet
 from jindle_core.blending.joins import Meeting, join, judge, strips
@@ -59,7 +59,7 @@ class StripTests(unittest.TestCase):
         self.assertIs(join(inks[0], inks[1]).meeting, Meeting.CLEAN)
 
     def test_one_dab_is_what_laying_says(self):
-        kraft = lab_to_reflectance(np.array(defaults.STOCKS["kraft"][0]))
+        kraft = lab_to_reflectance(np.array(figures.laying.STOCKS["kraft"][0]))
         for medium in KINDS:
             for hand, coats in ((Hand.MIDDLE, 1), (Hand.LIGHT, 1), (Hand.MIDDLE, 2), (Hand.HEAVY, 3)):
                 one = ink(PADS["moss"], medium, hand=hand, coats=coats)
@@ -71,11 +71,13 @@ class StripTests(unittest.TestCase):
             for seam in Seam:
                 falling, rising = Joint(reach, seam).weights().T
                 np.testing.assert_allclose(rising, falling[::-1])
-                self.assertEqual((falling[0], falling[-1], len(falling)), (1, 0, defaults.STRIP_PLACES))
+                self.assertEqual(
+                    (falling[0], falling[-1], len(falling)), (1, 0, figures.grounds.STRIP_PLACES)
+                )
         middle = {seam: Joint(seam=seam).weights()[10].sum() for seam in Seam}
         self.assertGreater(middle[Seam.BLEND], 1)
         self.assertEqual(middle[Seam.GAP], 0)
-        self.assertAlmostEqual(middle[Seam.LIGHT], middle[Seam.BLEND] * defaults.SEAM_LIGHT)
+        self.assertAlmostEqual(middle[Seam.LIGHT], middle[Seam.BLEND] * figures.grounds.SEAM_LIGHT)
         lies = [(Joint(reach).weights().min(axis=1) > 0).sum() for reach in Reach]
         self.assertEqual(lies, sorted(lies))  # the further it is carried, the more places have both
 
@@ -198,7 +200,7 @@ class DepthTests(unittest.TestCase):
 
     def test_joins_on_other_cards(self):
         for kind in ("cream", "kraft"):
-            card = lab_to_reflectance(np.array(defaults.STOCKS[kind][0]))
+            card = lab_to_reflectance(np.array(figures.laying.STOCKS[kind][0]))
             inks = pads("moss", "plum", "sun", "leaf")
             with self.subTest(kind):
                 strip = strips(inks[0], inks[1], card)
@@ -224,7 +226,7 @@ class SeamTests(unittest.TestCase):
         found = join(inks[0], inks[1], joint=gap)
         self.assertEqual((found.meeting, found.words), (Meeting.CLEAN, "a white gap keeps them apart"))
         np.testing.assert_allclose(
-            strips(inks[0], inks[1], weights=gap.weights())[10], defaults.PAPER_WHITE_LAB, atol=0.2
+            strips(inks[0], inks[1], weights=gap.weights())[10], figures.laying.PAPER_WHITE_LAB, atol=0.2
         )
 
     def test_a_lighter_hand_makes_the_join_paler_and_may_clear_it(self):
@@ -248,7 +250,7 @@ class SeamTests(unittest.TestCase):
         inks = inks_of([ink(PADS["moss"], kind) for kind in kinds])
         dry = seen_on(inks)
         darker = (dry - wet(dry, inks))[:, 0]
-        np.testing.assert_allclose(darker, [defaults.DRY_DOWN[kind] for kind in kinds])
+        np.testing.assert_allclose(darker, [figures.laying.DRY_DOWN[kind] for kind in kinds])
         half = inks.times(np.full(3, 0.5))
         np.testing.assert_allclose((seen_on(half) - wet(seen_on(half), half))[:, 0], darker / 2)
         none = inks.times(np.zeros(3))
@@ -258,7 +260,7 @@ class SeamTests(unittest.TestCase):
         usual = usual_behaviour(Medium.DYE_PAD)
         one = ink(PADS["moss"])
         other = replace(ink(PADS["lagoon"]), behaviour=replace(usual, share=0.8))
-        kraft = lab_to_reflectance(np.array(defaults.STOCKS["kraft"][0]))
+        kraft = lab_to_reflectance(np.array(figures.laying.STOCKS["kraft"][0]))
         inks = inks_of([one, other])
         strip = strips(inks[0], inks[1], kraft)
         for end, alone in ((strip[0], one), (strip[-1], other)):

@@ -1,7 +1,7 @@
 import unittest
 from fractions import Fraction
 
-from jindle_core import changes, defaults
+from jindle_core import changes, figures
 from jindle_core.build import Build
 from jindle_core.build_changes import (
     AddPiece,
@@ -119,7 +119,7 @@ class BuildTests(unittest.TestCase):
                 change.apply(plan)
             self.assertIn(words, str(caught.exception))
         full = plan
-        for number in range(defaults.PIECES_LIMIT - len(plan.build.pieces)):
+        for number in range(figures.building.PIECES_LIMIT - len(plan.build.pieces)):
             full = AddPiece(
                 Kind.FINISH, f"dot {number}", {"size": Size(Length(40, "mm"), Length(40, "mm"))}
             ).apply(full)

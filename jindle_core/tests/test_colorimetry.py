@@ -8,7 +8,7 @@ from colour.recovery import XYZ_to_sd_Otsu2018
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry import naming, spaces, views
 from jindle_core.colorimetry.difference import components, delta_e, din99o, direction_words
 from jindle_core.colorimetry.recovery import lab_to_reflectance
@@ -42,7 +42,7 @@ class DifferenceTests(unittest.TestCase):
         near = lab + np.random.default_rng(2).normal(0, 2, lab.shape)
         ratio = np.linalg.norm(din99o(lab) - din99o(near), axis=1) / delta_e(lab, near)
         self.assertGreater(ratio.min(), 0.5)
-        self.assertLess(ratio.max(), 1 / min(factor for _, factor in defaults.DIN99O_BOUND))
+        self.assertLess(ratio.max(), 1 / min(factor for _, factor in figures.colour.DIN99O_BOUND))
 
     def test_components_have_the_signs_they_say(self):
         parts = components([50, 30, 0], [60, 0, 40])

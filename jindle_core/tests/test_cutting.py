@@ -5,7 +5,7 @@ from random import Random
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.cutting.grain import Grain, turned_for_grain
 from jindle_core.cutting.middles import filled, middles
 from jindle_core.cutting.packing import Cut, Sheet, ToCut, area_bound, grains, pack
@@ -93,7 +93,7 @@ class PackingTests(unittest.TestCase):
             pack(cuts(read_size("9", "12", "in")), LETTER)
         self.assertIn("No sheet is big enough for piece 1, 9 × 12 in", str(caught.exception))
         with self.assertRaises(BadInput) as caught:
-            pack(cuts(*[size("1", "1")] * (defaults.SHEET_PIECES + 1)), LETTER)
+            pack(cuts(*[size("1", "1")] * (figures.cutting.SHEET_PIECES + 1)), LETTER)
         self.assertIn("501 pieces", str(caught.exception))
         self.assertEqual(pack([], LETTER), [])
 
@@ -139,7 +139,7 @@ class MiddleTests(unittest.TestCase):
         pieces = [piece(1, kind=Kind.MAT), piece(2, 1), piece(3, 2, kind=Kind.IMAGE, size=size("1", "1"))]
         (found,) = middles(laid_out(CARD, pieces), pieces, "in")
         self.assertEqual(found.key, 1)
-        rim = 2 * defaults.MIDDLE_RIM
+        rim = 2 * figures.cutting.MIDDLE_RIM
         hidden = laid_out(CARD, pieces)[2]
         self.assertLessEqual(float(found.size.width.millimetres), float(hidden.width) - rim)
         self.assertGreater(float(found.size.width.millimetres), float(hidden.width) - rim - 1.6)

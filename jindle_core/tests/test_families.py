@@ -5,7 +5,7 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.errors import BadInput
 from jindle_core.families.convert import assign, convert
@@ -17,11 +17,14 @@ TONES = np.array([[86.0, -8, -14], [66, -16, -24], [45, -18, -27], [28, -12, -22
 def cost(tones, path):
     """What the conversion minimises, written out the long way."""
     total = sum(
-        (delta_e(tone, one) / defaults.FAMILY_DELTA_E) ** 2 for tone, one in zip(tones, path, strict=True)
+        (delta_e(tone, one) / figures.families.FAMILY_DELTA_E) ** 2
+        for tone, one in zip(tones, path, strict=True)
     )
     for at in range(1, len(tones)):
         bend = (path[at] - path[at - 1]) - (tones[at] - tones[at - 1])
-        total += (bend[0] / defaults.FAMILY_STEP_L) ** 2 + (bend[1:] ** 2).sum() / defaults.FAMILY_STEP_AB
+        total += (bend[0] / figures.families.FAMILY_STEP_L) ** 2 + (
+            bend[1:] ** 2
+        ).sum() / figures.families.FAMILY_STEP_AB
     return total
 
 

@@ -6,7 +6,7 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import lab_to_xyz, reflectance_to_lab
 from jindle_core.errors import BadInput
@@ -279,6 +279,6 @@ class CodeListTests(unittest.TestCase):
         self.assertEqual(told[3][1], ())
 
     def test_nothing_and_too_much(self):
-        for text in ("", " ,;\n", "x," * (defaults.LARGEST_RANGE + 1)):
+        for text in ("", " ,;\n", "x," * (figures.files.LARGEST_RANGE + 1)):
             with self.assertRaises(BadInput):
                 self.read(text)

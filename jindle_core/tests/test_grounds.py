@@ -5,7 +5,7 @@ import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.blending.effects import INKED, EffectKind, examine_marks, marks, placed
 from jindle_core.blending.evenness import evened, examine_centre, examine_edge, examine_steps, unevenness
 from jindle_core.blending.inks import inks_of, seen_on
@@ -55,7 +55,7 @@ class PaintingTests(unittest.TestCase):
     @given(st.sampled_from(GroundShape), JOINTS)
     def test_every_pad_lies_somewhere_in_full(self, shape, joints):
         if shape is GroundShape.SKY:
-            joints = joints[: defaults.SKY_EDGES]
+            joints = joints[: figures.grounds.SKY_EDGES]
         most = spread(painting(shape, joints), side=160).max(axis=0)
         self.assertTrue(np.all(most > 0.75), most)
 
@@ -73,18 +73,18 @@ class PaintingTests(unittest.TestCase):
         weights = at_points(painting(GroundShape.OMBRE, [BLENDED]), np.full(3, 0.5), np.array([0, 0.5, 1]))[
             :, 0
         ]
-        self.assertEqual((weights[0], weights[2]), (defaults.OMBRE_LEAST, 1))
-        self.assertAlmostEqual(weights[1], (1 + defaults.OMBRE_LEAST) / 2)
+        self.assertEqual((weights[0], weights[2]), (figures.grounds.OMBRE_LEAST, 1))
+        self.assertAlmostEqual(weights[1], (1 + figures.grounds.OMBRE_LEAST) / 2)
 
     def test_a_vignette_is_bare_or_tinted_in_the_middle_and_full_in_the_corners(self):
         x = np.array([0.5, 0.0, 1.0])
-        for tinted, least in ((False, 0.0), (True, defaults.HAND_WEIGHT["light"])):
+        for tinted, least in ((False, 0.0), (True, figures.laying.HAND_WEIGHT["light"])):
             weights = at_points(painting(GroundShape.VIGNETTE, [BLENDED] * 2, tinted=tinted), x, x)
             np.testing.assert_allclose(weights, [[least, 0], [0, 1], [0, 1]], atol=1e-9)
 
         for count in (1, 3):
             fields = painting(GroundShape.VIGNETTE, [BLENDED] * count)
-            full = 0.5 + defaults.VIGNETTE_CENTRE[1] / 2
+            full = 0.5 + figures.grounds.VIGNETTE_CENTRE[1] / 2
             np.testing.assert_allclose(
                 at_points(fields, np.array([full]), np.array([full])), np.eye(count)[:1]
             )
@@ -94,7 +94,7 @@ class PaintingTests(unittest.TestCase):
             painting(GroundShape.STRIPES, [BLENDED] * 2), np.full(400, 0.5), np.linspace(0, 1, 400)
         )
         bare = (weights.sum(axis=1) == 0).mean()
-        self.assertAlmostEqual(bare, defaults.STRIPE_GAP, places=1)
+        self.assertAlmostEqual(bare, figures.grounds.STRIPE_GAP, places=1)
         self.assertTrue(np.all((weights > 0).sum(axis=1) <= 1))
 
     def test_a_sky_is_densest_along_its_edges_and_only_neighbours_mix(self):
@@ -225,7 +225,7 @@ class EffectTests(unittest.TestCase):
     def laid(self, kind, medium=Medium.DYE_PAD, over="pewter", name="moss", weight=1.0):
         count = len(placed(kind)[0])
         inks = inks_of([ink(PADS[name], medium)]).mixed(np.full((count, 1), weight))
-        leaves = np.full(count, defaults.WATER_LEAVES[medium])
+        leaves = np.full(count, figures.grounds.WATER_LEAVES[medium])
         return marks(kind, inks, leaves, inks_of([ink(PADS[over])])[0] if kind in INKED else None)
 
     def test_marks_lie_on_the_panel_and_are_the_same_every_time(self):
@@ -237,7 +237,7 @@ class EffectTests(unittest.TestCase):
     def test_water_lifts_dye_more_than_chalk_and_chalk_more_than_pigment(self):
         lifted = {
             kind: np.median(found.seen[:, 0] - found.under[:, 0])
-            for kind in defaults.WATER_LEAVES
+            for kind in figures.grounds.WATER_LEAVES
             for found in [self.laid(EffectKind.WATER, Medium(kind))]
         }
         self.assertGreater(lifted["dye ink pad"], lifted["chalk ink pad"])
@@ -334,7 +334,7 @@ class WaysTests(unittest.TestCase):
 
     def test_along_a_stencil_edge_only_a_little_of_the_next_reaches_the_first(self):
         weights = between(GroundShape.SKY, BLENDED)
-        self.assertEqual(len(weights), defaults.STRIP_PLACES)
+        self.assertEqual(len(weights), figures.grounds.STRIP_PLACES)
         np.testing.assert_allclose(weights[[0, -1]], np.eye(2))
         both = weights[(weights > 0).all(axis=1)]
         self.assertLess(both[:, 1].max(), 0.3)
@@ -374,7 +374,7 @@ class KnownTests(unittest.TestCase):
         self.assertFalse(known(np.array([95.0, 0, 1]), 0.5, False).predicted)
         self.assertIn("white", known(np.array([95.0, 0, 1]), 0.5, False).notes[0])
         self.assertFalse(known(np.array([60.0, 5, 40]), 0.5, True).predicted)
-        screen = known(np.array(PADS["moss"], float), defaults.UNCERTAINTY["screen"], False)
+        screen = known(np.array(PADS["moss"], float), figures.colour.UNCERTAINTY["screen"], False)
         self.assertTrue(screen.predicted and screen.rough)
         self.assertIn("± 5", screen.notes[0])
         black = known(np.array([14.0, 1, 0]), 0.5, False)
@@ -454,7 +454,9 @@ class OutlineTests(unittest.TestCase):
             b'<rect id="door" x="40" y="30" width="20" height="30"/><circle id="sun" cx="150" cy="20" r="15"/></svg>'
         )
         points, names = outline(drawing)
-        self.assertEqual((len(points), len(names)), (defaults.OUTLINE_POINTS, defaults.OUTLINE_POINTS))
+        self.assertEqual(
+            (len(points), len(names)), (figures.grounds.OUTLINE_POINTS, figures.grounds.OUTLINE_POINTS)
+        )
         self.assertEqual(set(names), {"wall", "door", "sun"})
         scale = drawing.width / 165
         for (x, y), name in zip(points / scale, names, strict=True):

@@ -6,7 +6,7 @@ import numpy as np
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.build import Build
 from jindle_core.build_changes import EditPiece
 from jindle_core.contrast.rules import PairKind, Status
@@ -195,19 +195,21 @@ class StackingTests(unittest.TestCase):
         ]
         found = heights(laid_out(CARD, pieces), pieces)
         card, foam, vellum = (
-            defaults.THICKNESS["card"],
-            defaults.FOAM["foam tape"],
-            defaults.THICKNESS["vellum"],
+            figures.building.THICKNESS["card"],
+            figures.building.FOAM["foam tape"],
+            figures.building.THICKNESS["vellum"],
         )
         self.assertAlmostEqual(found[1].top, card)
         self.assertAlmostEqual(found[2].bottom, card + foam)
         self.assertAlmostEqual(found[3].bottom, card)
         self.assertAlmostEqual(found[4].bottom, found[2].top)
         self.assertAlmostEqual(found[4].top, found[2].top + vellum)
-        self.assertAlmostEqual(thickness(found), 2 * defaults.THICKNESS["base"] + found[4].top)
+        self.assertAlmostEqual(thickness(found), 2 * figures.building.THICKNESS["base"] + found[4].top)
 
     def test_a_bare_card_is_two_sheets_thick(self):
-        self.assertAlmostEqual(thickness(heights(laid_out(CARD, []), [])), 2 * defaults.THICKNESS["base"])
+        self.assertAlmostEqual(
+            thickness(heights(laid_out(CARD, []), [])), 2 * figures.building.THICKNESS["base"]
+        )
 
     def test_the_post(self):
         self.assertIn("no postal limit", examine_thickness(4, None).reason)
@@ -361,13 +363,13 @@ class LetteringTests(unittest.TestCase):
     def test_words_fill_their_box_on_one_line(self):
         box = laid_out(CARD, [piece(1, size=size("4", "1/2"))])[1]
         short, long = font_size(box, "hello"), font_size(box, "with love from all of us at the ferry landing")
-        self.assertAlmostEqual(short, 12.7 * defaults.TYPE_HEIGHT)
+        self.assertAlmostEqual(short, 12.7 * figures.building.TYPE_HEIGHT)
         self.assertLess(long, short)
-        self.assertLessEqual(long * defaults.TYPE_WIDTH * 45, 4 * 25.4 + 1e-9)
+        self.assertLessEqual(long * figures.building.TYPE_WIDTH * 45, 4 * 25.4 + 1e-9)
         self.assertLess(font_size(box, "CONGRATULATIONS TO YOU"), font_size(box, "Congratulations to you"))
 
     def test_only_what_is_large_and_bold_may_be_paler(self):
-        large = defaults.LARGE_CAPITALS / defaults.TYPE_CAPITALS
+        large = figures.building.LARGE_CAPITALS / figures.building.TYPE_CAPITALS
         self.assertAlmostEqual(capitals(large), 3.5)
         self.assertIs(lettering_rule(large + 0.01, True), PairKind.LETTERING_LARGE)
         self.assertIs(lettering_rule(large - 0.01, True), PairKind.LETTERING_SMALL)

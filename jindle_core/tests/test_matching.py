@@ -4,7 +4,7 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.matching.nearest import NearestIndex, query_each
 from jindle_core.matching.search import SearchIndex
@@ -71,7 +71,7 @@ class VerdictTests(unittest.TestCase):
 
     def test_uncertainties_add_in_quadrature(self):
         self.assertEqual(combined(3, 4), 5)
-        self.assertEqual(combined(defaults.UNCERTAINTY["read"], 0), 0.5)
+        self.assertEqual(combined(figures.colour.UNCERTAINTY["read"], 0), 0.5)
 
     def test_negative_distance(self):
         with self.assertRaises(ValueError):

@@ -2,7 +2,7 @@ import unittest
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import lab_to_linear
 from jindle_core.errors import BadInput
@@ -10,7 +10,7 @@ from jindle_core.patterned.colours import sheet_colours, usual_names, where, wit
 from jindle_core.patterned.correction import Box, correct, find_white
 
 CREAM, TEAL, CLAY, BERRY, WHITE = (
-    [91.0, 2, 12], [52.0, -22, -20], [62.0, 30, 38], [38.0, 55, 22], list(defaults.PAPER_WHITE_LAB),
+    [91.0, 2, 12], [52.0, -22, -20], [62.0, 30, 38], [38.0, 55, 22], list(figures.laying.PAPER_WHITE_LAB),
 )  # fmt: skip
 LAMP = np.array([1.0, 0.83, 0.55])
 CARD = Box(10, 10, 50, 40)

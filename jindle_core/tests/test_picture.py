@@ -4,7 +4,7 @@ import unittest
 import numpy as np
 from PIL import Image, ImageCms
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.errors import BadInput
 from jindle_core.interchange.picture import read_picture
 from jindle_core.interchange.small_picture import small_picture
@@ -46,7 +46,7 @@ class GoodPictureTests(unittest.TestCase):
     def test_a_large_one_is_made_small(self):
         picture = read_picture(saved(plain(size=(3000, 1500)), "JPEG"))
         self.assertEqual((picture.width, picture.height), (3000, 1500))
-        self.assertLessEqual(max(picture.linear.shape), defaults.PICTURE_SIDE)
+        self.assertLessEqual(max(picture.linear.shape), figures.paper.PICTURE_SIDE)
 
     def test_turned_as_the_camera_was_held(self):
         image = plain(size=(64, 48))
@@ -106,7 +106,7 @@ class BadPictureTests(unittest.TestCase):
         self.assert_refused(saved(plain(size=(1, 1))), "1 × 1 pixels")
 
     def test_too_large_a_file(self):
-        self.assert_refused(b"x" * (defaults.LARGEST_PICTURE + 1), "MB are the most")
+        self.assert_refused(b"x" * (figures.paper.LARGEST_PICTURE + 1), "MB are the most")
 
     def test_cmyk_without_a_profile(self):
         self.assert_refused(saved(plain("CMYK", (200, 40, 20, 10)), "JPEG"), "CMYK without a profile")

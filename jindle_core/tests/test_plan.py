@@ -2,7 +2,7 @@ import json
 import unittest
 from dataclasses import replace
 
-from jindle_core import changes, defaults
+from jindle_core import changes, figures
 from jindle_core.contrast.rules import PairKind
 from jindle_core.desk import desk
 from jindle_core.errors import BadInput
@@ -75,7 +75,7 @@ class ColourChangeTests(unittest.TestCase):
 
     def test_what_cannot_be(self):
         plan = some_plan()
-        full = replace(plan, colours=plan.colours * (defaults.PALETTE_LIMIT // 3))
+        full = replace(plan, colours=plan.colours * (figures.palettes.PALETTE_LIMIT // 3))
         cases = (
             (plan, changes.AddColour(anchor(1), "again", Role.LEAD), "already, as 1 pond"),
             (full, changes.AddColour(anchor(99), "one more", Role.LEAD), "full"),

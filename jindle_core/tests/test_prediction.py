@@ -4,7 +4,7 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import reflectance_to_lab
@@ -18,7 +18,7 @@ from jindle_core.prediction.stocks import WHITE, stock_kind, uptake
 from jindle_core.tests.strategies import LAB, some_lab
 
 BLACK = np.full(31, 0.04)
-KRAFT = lab_to_reflectance(np.array(defaults.STOCKS["kraft"][0]))
+KRAFT = lab_to_reflectance(np.array(figures.laying.STOCKS["kraft"][0]))
 # Colours that a white card with something laid on it can have.
 LAID = some_lab(200)
 LAID = lab_to_reflectance(LAID[(np.hypot(LAID[:, 1], LAID[:, 2]) < 25) & (LAID[:, 0] < 75)])
@@ -149,6 +149,6 @@ class FittingTests(unittest.TestCase):
     def test_too_few_say_nothing_and_noise_is_not_taken(self):
         medium = Medium.ALCOHOL_MARKER
         usual = usual_behaviour(medium)
-        self.assertIsNone(fit(medium, self.readings(medium, usual, defaults.FIT_READINGS - 1)))
+        self.assertIsNone(fit(medium, self.readings(medium, usual, figures.laying.FIT_READINGS - 1)))
         found = fit(medium, self.readings(medium, usual, 8))
         self.assertLess(abs(found.behaviour.decay - usual.decay), 0.05)

@@ -3,7 +3,7 @@ import unittest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.errors import BadInput
 from jindle_core.interchange.cgats import read_cgats
 from jindle_core.interchange.entries import Entry
@@ -80,7 +80,7 @@ class ReadingTests(unittest.TestCase):
                 self.assertIn(words.casefold(), " ".join(one.message for one in problems).casefold())
 
     def test_too_many_rows(self):
-        rows = "".join(f"x{n},1,2,3\n" for n in range(defaults.LARGEST_RANGE + 1))
+        rows = "".join(f"x{n},1,2,3\n" for n in range(figures.files.LARGEST_RANGE + 1))
         with self.assertRaisesRegex(BadInput, "50000"):
             read_range(("code,L,a,b\n" + rows).encode())
 

@@ -1,6 +1,6 @@
 import unittest
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.readings import settle
 
 
@@ -9,7 +9,7 @@ class SettleTests(unittest.TestCase):
         found = settle([[50, 10, 10]], ["photographed"])
         self.assertEqual(found.lab, (50, 10, 10))
         self.assertEqual(
-            (found.sigma, found.provenance), (defaults.UNCERTAINTY["photographed"], "photographed")
+            (found.sigma, found.provenance), (figures.colour.UNCERTAINTY["photographed"], "photographed")
         )
 
     def test_the_median_counts_and_an_outlier_is_left_out(self):

@@ -5,7 +5,7 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import hue_to_lab, lab_to_hue, on_screen
 from jindle_core.palettes.landing import Landed, from_drawer, land, reasons
@@ -48,7 +48,7 @@ class WantedTests(TestCase):
 
     def test_a_grey_base_still_gives_colours_round_it(self):
         ((asked,),) = wanted((RULE["three-around"],), np.array([[50.0, 0, 0]]))
-        self.assertGreater(lab_to_hue(asked)[1][1], defaults.RULE_COLOURED)
+        self.assertGreater(lab_to_hue(asked)[1][1], figures.palettes.RULE_COLOURED)
 
     def test_a_rainbow_has_light_yellows_and_deep_blues(self):
         ((asked,),) = wanted((RULE["rainbow"],), BLUE)
@@ -120,7 +120,7 @@ class DrawerTests(TestCase):
         self.assertEqual(len(found), 6)
         for at, one in enumerate(found):
             for other in found[:at]:
-                self.assertLessEqual(len(set(one.places) & set(other.places)), defaults.DRAWER_SHARED)
+                self.assertLessEqual(len(set(one.places) & set(other.places)), figures.palettes.DRAWER_SHARED)
 
     def test_greys_alone_give_none(self):
         greys = np.stack([np.linspace(10, 95, 8), np.zeros(8), np.zeros(8)], axis=1)
@@ -130,8 +130,8 @@ class DrawerTests(TestCase):
         random = np.random.default_rng(7)
         many = random.uniform((10, -50, -50), (95, 50, 60), (20_000, 3))
         on = Landable(many)
-        self.assertLessEqual(len(on.leads), defaults.DRAWER_LEADS)
-        self.assertGreater(len(on.leads), defaults.DRAWER_LEADS / 3)
+        self.assertLessEqual(len(on.leads), figures.palettes.DRAWER_LEADS)
+        self.assertGreater(len(on.leads), figures.palettes.DRAWER_LEADS / 3)
         hue, chroma = lab_to_hue(many[on.leads])
         self.assertLess(np.diff(np.sort(hue)).max(), 25)  # all round the circle
         self.assertGreater(np.median(chroma), np.median(lab_to_hue(many)[1]))

@@ -5,7 +5,7 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.families.build import Builder
@@ -22,7 +22,7 @@ GREENS = np.array([[86.0, -10, 12], [74, -16, 18], [61, -20, 22], [47, -22, 23],
 def cost_of(tones, wanted, count):
     """What a family costs, written out the long way; None where a limit is broken."""
     kept, total = limits(count), 0.0
-    aim = kept.span / (count - 1) + defaults.STEP_AIM
+    aim = kept.span / (count - 1) + figures.families.STEP_AIM
     for upper, lower in pairwise(tones):
         one = steps(upper, lower)
         if not (kept.lightness[0] <= one.lightness <= kept.lightness[1]):
@@ -47,17 +47,17 @@ class BuildTests(unittest.TestCase):
                 continue
             tried += 1
             off = delta_e(wanted, candidates)
-            anchors = np.argsort(off)[: defaults.ANCHORS_TRIED]
+            anchors = np.argsort(off)[: figures.families.ANCHORS_TRIED]
             costs = {}
-            for anchor in anchors[(off[anchors] <= defaults.COUSIN) | (anchors == anchors[0])]:
+            for anchor in anchors[(off[anchors] <= figures.colour.COUSIN) | (anchors == anchors[0])]:
                 for path in permutations(range(11), 3):
                     drift = steps(candidates[anchor], candidates[list(path)])
-                    if anchor not in path or not drift.hue_holds(defaults.ANCHOR_HUE).all():
+                    if anchor not in path or not drift.hue_holds(figures.families.ANCHOR_HUE).all():
                         continue
                     cost = cost_of(candidates[list(path)], wanted, 3)
                     if cost is not None:
-                        cost += (off[anchor] / defaults.ANCHOR_COST) ** 2
-                        cost += defaults.OFF_MIDDLE_COST * abs(path.index(anchor) - 1)
+                        cost += (off[anchor] / figures.families.ANCHOR_COST) ** 2
+                        cost += figures.families.OFF_MIDDLE_COST * abs(path.index(anchor) - 1)
                         costs[path] = min(cost, costs.get(path, np.inf))
             best = min(costs, key=costs.get)
             self.assertEqual(found.places, best)
@@ -89,11 +89,11 @@ class BuildTests(unittest.TestCase):
         self.assertEqual(Builder(np.empty((0, 3))).best(few[0], 3), [])
 
     def test_of_very_many_candidates_those_alike_are_looked_at(self):
-        many = np.concatenate([some_lab(defaults.FAMILY_CANDIDATES * 4, 3), GREENS])
+        many = np.concatenate([some_lab(figures.families.FAMILY_CANDIDATES * 4, 3), GREENS])
         (found,) = Builder(many).best(GREENS[2], 3)
         self.assertEqual(found.kept, "whole")
         self.assertEqual(found.judgement, judge(many[list(found.places)], around=many[found.anchor]))
-        self.assertLess(delta_e(many[found.anchor], GREENS[2]), defaults.COUSIN)
+        self.assertLess(delta_e(many[found.anchor], GREENS[2]), figures.colour.COUSIN)
 
     def test_wide_limits_for_a_small_drawer(self):
         drawer = np.array([[88.0, -10, 12], [58, -20, 22], [30, -18, 20]])
@@ -181,11 +181,11 @@ class MendingTests(unittest.TestCase):
         dark = lab_to_reflectance(GREENS[2])
         each = [glazed_shadow(dark, grey, behaviour) for grey in greys]
         gained = [GREENS[2][0] - one.lab[0] if one else np.inf for one in each]
-        aimed = np.abs(np.array(gained) - defaults.DEEPEN[1])
+        aimed = np.abs(np.array(gained) - figures.families.DEEPEN[1])
         found = glazed_shadow(dark, greys, behaviour)
         self.assertEqual(found.place, np.argmin(aimed))
         np.testing.assert_allclose(found.lab, each[found.place].lab)
-        self.assertGreaterEqual(min(gained), defaults.DEEPEN[0])
+        self.assertGreaterEqual(min(gained), figures.families.DEEPEN[0])
         self.assertIsNone(glazed_shadow(dark, greys[:1], behaviour))
         self.assertIsNone(glazed_shadow(dark, np.empty((0, 31)), behaviour))
 

@@ -5,7 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy import ndimage
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import lab_to_linear, on_screen
 from jindle_core.errors import BadInput
@@ -19,7 +19,7 @@ SCALE = 2.5  # pixels a millimetre
 SHEET = swatch_sheet("letter")
 _MANY = some_lab(400, seed=3)
 COLOURS = _MANY[on_screen(_MANY)][: len(SHEET.boxes)]
-WHITE = defaults.PAPER_WHITE_LAB
+WHITE = figures.laying.PAPER_WHITE_LAB
 
 
 def drawn(tone=1.0, light=(1.0, 1.0, 1.0), shading=0.0, hole=True) -> np.ndarray:
@@ -34,7 +34,7 @@ def drawn(tone=1.0, light=(1.0, 1.0, 1.0), shading=0.0, hole=True) -> np.ndarray
         fill(mark, (8, 0, 0))
     if hole:
         fill(SHEET.marks[0].inset(2, 2, 2, 2), WHITE)
-    fill(SHEET.grey, defaults.GREY_CARD_LAB)
+    fill(SHEET.grey, figures.paper.GREY_CARD_LAB)
     for box, colour in zip(SHEET.boxes, COLOURS, strict=True):
         fill(box, (8, 0, 0))
         fill(box.inset(0.4, 0.4, 0.4, 0.4), colour)
@@ -47,7 +47,7 @@ def read(linear, grey=False):
     marks = find_marks(linear)
     there = plane(SHEET.mark_centres, marks)
     inside = [Box.inside(placed(there, one.inset(2, 2, 2, 5).corners)) for one in (SHEET.white, SHEET.grey)]
-    tone = (inside[1], defaults.GREY_CARD_LAB) if grey else None
+    tone = (inside[1], figures.paper.GREY_CARD_LAB) if grey else None
     corrected = correct(linear, np.zeros(linear.shape[:2], bool), inside[0], WHITE, tone)
     quads = placed(there, np.array([SHEET.inked(box).corners for box in SHEET.boxes]))
     return read_patches(corrected, quads, WHITE)
@@ -114,7 +114,7 @@ class PatchTests(TestCase):
         corrected = (linear, np.zeros(linear.shape[:2], bool), Box(400, 30, 30, 20), WHITE)
         for box, words in ((Box(400, 30, 30, 20), "grey card"), (Box(5, 5, 2, 2), "too small")):
             with self.assertRaisesRegex(BadInput, words):
-                correct(*corrected, grey=(box, defaults.GREY_CARD_LAB))
+                correct(*corrected, grey=(box, figures.paper.GREY_CARD_LAB))
 
     def test_bare_and_streaky_boxes_are_told(self):
         linear = drawn()

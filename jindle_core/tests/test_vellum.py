@@ -3,7 +3,7 @@ import unittest
 import numpy as np
 from hypothesis import given
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import lab_to_hex, luminance
 from jindle_core.prediction.vellum import under_vellum, veil
 from jindle_core.tests.strategies import LAB
@@ -11,14 +11,14 @@ from jindle_core.tests.strategies import LAB
 
 class VellumTests(unittest.TestCase):
     def test_over_black_only_what_the_sheet_reflects_is_left(self):
-        back, through = defaults.VELLUM
+        back, through = figures.building.VELLUM
         black, white = luminance(under_vellum(np.array([[0.0, 0, 0], [100, 0, 0]])))
         self.assertAlmostEqual(black, back)
         self.assertAlmostEqual(white, back + through**2 / (1 - back))
 
     def test_two_sheets_are_one_of_both(self):
         """R = R1 + T1² R2 / (1 − R1 R2) and T = T1 T2 / (1 − R1 R2) (Kubelka 1954)."""
-        back, through = defaults.VELLUM
+        back, through = figures.building.VELLUM
         both = back + through**2 * back / (1 - back**2), through**2 / (1 - back**2)
         ground = np.array([[60.0, 0, 0]])
         twice = luminance(under_vellum(under_vellum(ground)))
@@ -32,7 +32,7 @@ class VellumTests(unittest.TestCase):
 
     def test_as_a_screen_draws_it(self):
         grey, opacity = veil()
-        under = np.array([defaults.PAPER_WHITE_LAB, (0.0, 0.0, 0.0), (50.0, 0.0, 0.0)])
+        under = np.array([figures.laying.PAPER_WHITE_LAB, (0.0, 0.0, 0.0), (50.0, 0.0, 0.0)])
         for lab in under:
             wanted, below, over = (
                 int(lab_to_hex(np.atleast_2d(one))[0][1:3], 16)

@@ -5,7 +5,7 @@ import json
 import zipfile
 from typing import Any
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.interchange.range_json import DETAILS, write_range_json
 from server.access import (
     cards_of,
@@ -88,7 +88,8 @@ def pack(person: Person) -> bytes:
         [
             {"name": one.name, "colours": colours}
             for one in kept_families_of(person)
-            if len(colours := [names[pk] for pk in one.colours if pk in names]) >= defaults.FAMILY_SIZES[0]
+            if len(colours := [names[pk] for pk in one.colours if pk in names])
+            >= figures.families.FAMILY_SIZES[0]
         ]
     )
     turns = Turns(

@@ -7,7 +7,7 @@ from typing import Any
 
 from django.db import DataError, IntegrityError
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.changes import AddColour, checked_name
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.range_json import read_range_json
@@ -255,7 +255,7 @@ class _Unpacking:
         history = told["history"]
         head = _among(told["head"], [one["number"] for one in history])
         states = [self._plan(plan) for plan in whole(history)]
-        near = range(head - defaults.UNDO_LIMIT, head + defaults.UNDO_LIMIT + 1)
+        near = range(head - figures.palettes.UNDO_LIMIT, head + figures.palettes.UNDO_LIMIT + 1)
         card = Card(owner=self.person, stored=self._plan(told["plan"]), head=head)
         card.save()
         Revision.objects.bulk_create(

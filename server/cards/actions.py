@@ -10,7 +10,7 @@ from typing import Any
 from django.db.models import F
 from django.utils import timezone
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.changes import AddColour, Waive, checked_name
 from jindle_core.errors import BadInput, Problem
 from jindle_core.every_change import AnyChange, changed
@@ -64,7 +64,7 @@ def change_card(card: Card, version: int, change: AnyChange, catalogue: Catalogu
     version = _store(card, version, stored, head)
     card.revisions.filter(number__gte=head).delete()
     Revision.objects.create(card=card, number=head, stored=stored, label=change.label)
-    card.revisions.filter(number__lt=head - defaults.UNDO_LIMIT).delete()
+    card.revisions.filter(number__lt=head - figures.palettes.UNDO_LIMIT).delete()
     made = copy(card)
     made.stored, made.version, made.head = stored, version, head
     told = worked_out(made, catalogue, card.owner)

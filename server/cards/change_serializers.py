@@ -2,7 +2,7 @@
 
 from rest_framework import serializers
 
-from jindle_core import changes, check_ids, defaults
+from jindle_core import changes, check_ids, figures
 from jindle_core.contrast.rules import PairKind
 from jindle_core.media import COLUMNS
 from jindle_core.plan import Choice, Role
@@ -103,7 +103,7 @@ class CellChoiceSerializer(serializers.Serializer):
 class ChooseManySerializer(ChangeSerializer):
     makes = changes.ChooseMany
     kind = kind_field("choose_many")
-    choices = CellChoiceSerializer(many=True, max_length=defaults.PALETTE_LIMIT * len(COLUMNS))
+    choices = CellChoiceSerializer(many=True, max_length=figures.palettes.PALETTE_LIMIT * len(COLUMNS))
 
     def to_internal_value(self, data):
         given = super(ChangeSerializer, self).to_internal_value(data)
@@ -166,7 +166,7 @@ class WaiveSerializer(ChangeSerializer):
     makes = changes.Waive
     kind = kind_field("waive")
     check = serializers.CharField(max_length=check_ids.LONGEST)
-    reason = serializers.CharField(max_length=defaults.NAME_LIMIT)
+    reason = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
 
 
 class UnwaiveSerializer(ChangeSerializer):

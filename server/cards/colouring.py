@@ -7,7 +7,7 @@ from typing import Any
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.areas import Area, Colouring
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.temperature import temperature
@@ -85,7 +85,7 @@ class Coloured:
     @cached_property
     def paper_lab(self) -> tuple[float, ...]:
         """The paper's colour."""
-        return defaults.PAPER_WHITE_LAB if self.paper is None else self._catalogue.lab_at(self.paper)
+        return figures.laying.PAPER_WHITE_LAB if self.paper is None else self._catalogue.lab_at(self.paper)
 
     @cached_property
     def tones(self) -> dict[int, Tones]:
@@ -138,7 +138,7 @@ class Coloured:
     def judgement(self, area: Area) -> Judgement | None:
         """What holds of an area's family; None where it has less than two tones."""
         tones = self.tones[area.key]
-        if len(tones.places) < defaults.FAMILY_SIZES[0]:
+        if len(tones.places) < figures.families.FAMILY_SIZES[0]:
             return None
         around, reach = self.aim(area, max(tones.sigma))
         glazed = self.glazes[area.key][1] if area.key in self.glazes else None
@@ -154,7 +154,7 @@ class Coloured:
             return None, np.inf
         at = [colour.key for colour in self.resolved.plan.colours].index(area.colour)
         known = np.hypot(self.resolved.sigma[at], sigma)
-        return self.resolved.lab[at], float(np.hypot(defaults.COUSIN, known))
+        return self.resolved.lab[at], float(np.hypot(figures.colour.COUSIN, known))
 
     @cached_property
     def surface(self) -> Surface:
@@ -264,10 +264,12 @@ class Coloured:
         tones, views, glaze = self.tones[area.key], self.tone_shades[area.key], None
         if area.key in self.glazes:
             place, lab = self.glazes[area.key]
-            glaze = self._tone("glazed shadow", place, views[-1], lab, defaults.GLAZE_SIGMA, predicted=True)
+            glaze = self._tone(
+                "glazed shadow", place, views[-1], lab, figures.laying.GLAZE_SIGMA, predicted=True
+            )
         judged = self.judgement(area)
         count = len(tones.places)
-        names = tone_names(count) if count >= defaults.FAMILY_SIZES[0] else ("tone",) * count
+        names = tone_names(count) if count >= figures.families.FAMILY_SIZES[0] else ("tone",) * count
         return {
             "key": area.key,
             "name": area.name,

@@ -2,7 +2,7 @@
 
 from rest_framework import serializers
 
-from jindle_core import colouring_changes, defaults
+from jindle_core import colouring_changes, figures
 from jindle_core.compatibility.materials import FINISHES, LINE_INKS
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light
@@ -107,14 +107,14 @@ class AreaFamilySerializer(serializers.Serializer):
 
     key = serializers.IntegerField()
     colours = serializers.ListField(
-        child=serializers.IntegerField(), max_length=defaults.FAMILY_SIZES[1], allow_empty=True
+        child=serializers.IntegerField(), max_length=figures.families.FAMILY_SIZES[1], allow_empty=True
     )
 
 
 class SetFamiliesSerializer(ChangeSerializer):
     makes = dict
     kind = kind_field("set_families")
-    families = AreaFamilySerializer(many=True, max_length=defaults.AREAS_LIMIT)
+    families = AreaFamilySerializer(many=True, max_length=figures.drawings.AREAS_LIMIT)
 
 
 COLOURING_CHANGES: dict[str, type[ChangeSerializer]] = {
@@ -139,7 +139,7 @@ class OffersQuery(serializers.Serializer):
     """Only from the drawer, and with how many tones (0: as the area wants)."""
 
     owned = serializers.BooleanField(default=False)
-    tones = serializers.IntegerField(default=0, min_value=0, max_value=defaults.FAMILY_SIZES[1])
+    tones = serializers.IntegerField(default=0, min_value=0, max_value=figures.families.FAMILY_SIZES[1])
 
 
 # --- What it gives.

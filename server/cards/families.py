@@ -5,7 +5,7 @@ from typing import Any
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.areas import Area
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.views import shades
@@ -47,7 +47,7 @@ def offered(
         return [], places
     fits = suited(area.thing, builder.candidates, coloured.warmth(area), coloured.beside(area, Thing.BLACK))
     wanted = tones or tones_wanted(area.thing, area.extent, area.focal)
-    if not fits.all() and fits.sum() >= defaults.FAMILY_SIZES[0]:
+    if not fits.all() and fits.sum() >= figures.families.FAMILY_SIZES[0]:
         builder, places = Builder(builder.candidates[fits]), places[fits]
         off = None if off is None else off[fits]
     return builder.best(np.asarray(around), wanted, count, made.allowance, off, reach), places
@@ -82,7 +82,7 @@ def proposed(coloured: Coloured, keys: Sequence[int], owned: bool) -> SetFamilie
 
 def offers(coloured: Coloured, area: Area, owned: bool, tones: int | None) -> dict[str, Any]:
     """What can be chosen for an area, as ``OffersSerializer`` describes it."""
-    families, places = offered(coloured, area, owned, tones, defaults.FAMILIES_OFFERED)
+    families, places = offered(coloured, area, owned, tones, figures.families.FAMILIES_OFFERED)
     return {
         "wanted": tones or tones_wanted(area.thing, area.extent, area.focal),
         "families": [
@@ -124,7 +124,7 @@ def _mends(coloured: Coloured, area: Area, owned: bool) -> list[dict[str, Any]]:
     found = []
 
     def offer(words: str, at: int | None, where: int) -> None:
-        if at is not None and len(tones.places) < defaults.FAMILY_SIZES[1]:
+        if at is not None and len(tones.places) < figures.families.FAMILY_SIZES[1]:
             after = [*tones.places[:where], int(places[at]), *tones.places[where:]]
             ids = [catalogue.rows[place][Catalogue.ID] for place in after]
             tone = _tone(catalogue, int(places[at]), candidates[at])
@@ -147,13 +147,13 @@ def _glazes(
 ) -> list[dict[str, Any]]:
     """A neutral over the darkest tone: no tone of its own, so the family stays as it is."""
     catalogue, tones = coloured.resolved.catalogue, coloured.tones[area.key]
-    greys = places[np.hypot(candidates[:, 1], candidates[:, 2]) < defaults.NEUTRAL_ROLE_C]
+    greys = places[np.hypot(candidates[:, 1], candidates[:, 2]) < figures.paper.NEUTRAL_ROLE_C]
     dark = catalogue.reflectance(np.array(tones.places[-1:]))[0]
     behaviour = catalogue.behaviour(int(catalogue.range_ids[tones.places[-1]]))
     glaze = glazed_shadow(dark, catalogue.reflectance(greys), behaviour, area.layers, coloured.card)
     if glaze is None:
         return []
     place = int(greys[glaze.place])
-    words = f"over the dark once it is dry: predicted, ± {defaults.GLAZE_SIGMA:.0f}"
+    words = f"over the dark once it is dry: predicted, ± {figures.laying.GLAZE_SIGMA:.0f}"
     lab = np.array(glaze.lab)
     return [{"words": words, "family": None, "swatch": swatch(catalogue, place), "shades": _views(lab)}]

@@ -5,7 +5,7 @@ from typing import Any
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.areas import Area
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.families.recipes import recipe
@@ -48,7 +48,7 @@ def papers_to_try(catalogue: Catalogue) -> list[tuple[str, int | None]]:
     stock = catalogue.columns["cardstock"]
     mine = stock[catalogue.usable[stock]]
     found: list[tuple[str, int | None]] = [("white marker paper", None)]
-    for kind, (lab, _) in defaults.STOCKS.items():
+    for kind, (lab, _) in figures.laying.STOCKS.items():
         for places in (mine, stock) if kind != "white" else ():
             off = delta_e(np.array(lab), catalogue.lab[places])
             if len(places) and stock_kind(catalogue.lab[places[off.argmin()]]) == kind:

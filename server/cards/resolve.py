@@ -5,7 +5,7 @@ from functools import cached_property, lru_cache
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.changes import AddColour
 from jindle_core.colorimetry.spaces import on_screen
 from jindle_core.colorimetry.views import shades
@@ -87,7 +87,7 @@ class ResolvedPlan:
         if end.source == "palette":
             return self.lab[self._places[end.id]]
         place = self._supply(end)
-        return np.array(defaults.PAPER_WHITE_LAB) if place is None else self.catalogue.lab[place]
+        return np.array(figures.laying.PAPER_WHITE_LAB) if place is None else self.catalogue.lab[place]
 
     def end_shades(self, end: End) -> dict[str, str]:
         """The colour of one end in every view."""
@@ -95,7 +95,7 @@ class ResolvedPlan:
             colour = self.plan.colour(end.id)
             place, value = self.place(colour), colour.anchor.lab
         else:
-            place, value = self._supply(end), defaults.PAPER_WHITE_LAB
+            place, value = self._supply(end), figures.laying.PAPER_WHITE_LAB
         return value_shades(value) if place is None else self.catalogue.shades[place]
 
     def end_words(self, end: End) -> str:
@@ -116,5 +116,5 @@ class ResolvedPlan:
     def _now(self, anchor: Anchor) -> tuple[tuple[float, ...], float]:
         place = None if anchor.colour is None else self.catalogue.places.get(anchor.colour)
         if place is None:
-            return anchor.lab, defaults.UNCERTAINTY[anchor.provenance]
+            return anchor.lab, figures.colour.UNCERTAINTY[anchor.provenance]
         return tuple(self.catalogue.lab[place]), float(self.catalogue.sigma[place])

@@ -2,7 +2,7 @@
 
 from rest_framework import serializers
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.painting import Way
 from jindle_core.contrast.rules import PairKind, Status
@@ -44,7 +44,7 @@ class SizeRequestSerializer(serializers.Serializer):
 class NewCardSerializer(serializers.Serializer):
     """A card to be made."""
 
-    name = serializers.CharField(max_length=defaults.NAME_LIMIT)
+    name = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
     size = SizeRequestSerializer()
 
 

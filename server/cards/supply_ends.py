@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.ends import End
 from jindle_core.layers.pieces import WHITE
@@ -36,10 +36,10 @@ def stocks(catalogue: Catalogue) -> Iterator[tuple[str, End]]:
     metallic = [key for key, facts in catalogue.ranges.items() if facts.properties.get("metallic")]
     metal = np.isin(catalogue.range_ids[card], metallic)
     lab = catalogue.lab[card]
-    grey = np.hypot(lab[:, 1], lab[:, 2]) <= defaults.NEUTRAL_ROLE_C
-    black = ~metal & grey & (lab[:, 0] <= defaults.BLACK_CARD_L)
+    grey = np.hypot(lab[:, 1], lab[:, 2]) <= figures.paper.NEUTRAL_ROLE_C
+    black = ~metal & grey & (lab[:, 0] <= figures.building.BLACK_CARD_L)
     kraft = ~metal & np.array([stock_kind(one) == "kraft" for one in lab], dtype=bool)
-    off = delta_e(lab, np.array(defaults.STOCKS["kraft"][0])) if len(lab) else lab[:, 0]
+    off = delta_e(lab, np.array(figures.laying.STOCKS["kraft"][0])) if len(lab) else lab[:, 0]
     for words, fits, cost in (
         ("black card", black, lab[:, 0]),
         ("kraft card", kraft, off),

@@ -8,7 +8,7 @@ import numpy as np
 from django.db import DatabaseError
 from rest_framework.exceptions import APIException
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.changes import AddColour
 from jindle_core.check_ids import pair_check
 from jindle_core.colorimetry.difference import delta_e
@@ -170,7 +170,7 @@ def size(given: Size, units: str) -> dict[str, Any]:
 def _nudge(given: Size) -> dict[str, float]:
     """How far an arrow key moves a piece of a card, as ``NudgeSerializer`` describes it."""
     unit = given.width.unit
-    coarse, fine = (float(Length(ticks, unit).millimetres) for ticks in defaults.NUDGE[unit])
+    coarse, fine = (float(Length(ticks, unit).millimetres) for ticks in figures.building.NUDGE[unit])
     return {"coarse": coarse, "fine": fine}
 
 
@@ -203,7 +203,7 @@ def alternatives(
         places = places[catalogue.usable[places]]
     if made:
         places = places[catalogue.to_be_had[places]]
-    found = catalogue.nearest(target[None], defaults.ALTERNATIVES, places)[0]
+    found = catalogue.nearest(target[None], figures.palettes.ALTERNATIVES, places)[0]
     return {
         "matches": [
             match(catalogue, int(place), target.tolist(), sigma, float(distance))

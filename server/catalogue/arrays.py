@@ -12,7 +12,7 @@ from typing import Any
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.blending.inks import Inks, one_dab
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.recovery import lab_to_reflectance
@@ -108,7 +108,7 @@ class Catalogue:
     @cached_property
     def sigma(self) -> np.ndarray:
         """The uncertainty of each, in ΔE00."""
-        sigma = np.array([defaults.UNCERTAINTY[row[self.PROVENANCE]] for row in self.rows], dtype=float)
+        sigma = np.array([figures.colour.UNCERTAINTY[row[self.PROVENANCE]] for row in self.rows], dtype=float)
         for pk, settled in self.settled.items():
             sigma[self.places[pk]] = settled.sigma
         return sigma
@@ -165,11 +165,11 @@ class Catalogue:
     def glazes(self, medium: Medium) -> tuple[GlazeTable, np.ndarray]:
         """Every glaze of two usable colours of a transparent medium, and the places they speak of.
 
-        Of very many colours the first ``defaults.GLAZE_OWNED``, in the order of their ranges.
+        Of very many colours the first ``figures.laying.GLAZE_OWNED``, in the order of their ranges.
         """
         if medium not in self._glaze_tables:
             places = self.of_media((medium,))
-            places = places[self.usable[places]][: defaults.GLAZE_OWNED]
+            places = places[self.usable[places]][: figures.laying.GLAZE_OWNED]
             table = GlazeTable(self.reflectance(places), usual_behaviour(medium))
             self._glaze_tables[medium] = (table, places)
         return self._glaze_tables[medium]
@@ -190,7 +190,7 @@ class Catalogue:
         if key not in self._builders:
             places = self.of_media((medium,))
             mine = places[self.usable[places]]
-            enough = owned and len(mine) >= defaults.FAMILY_SIZES[0]
+            enough = owned and len(mine) >= figures.families.FAMILY_SIZES[0]
             places = mine if enough else places[self.to_be_had[places]]
             self._builders[key] = (Builder(self.predicted(places, layers, paper)), places)
             while len(self._builders) > _BUILDERS:

@@ -11,7 +11,7 @@ from typing import NamedTuple
 
 from fpdf import FPDF
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.swatch_sheet import Area, SwatchSheet, swatch_sheet
 from server.catalogue.printing import FACES
 
@@ -100,7 +100,7 @@ class _Chart:
     def page(self, part: Part, number: str, boxes: Sequence[Box]) -> None:
         """One page: what it is, what to do, the marks by which a photograph is read, the boxes."""
         self.pdf.add_page()
-        left = defaults.SHEET_MARGIN + defaults.SHEET_MARK + defaults.SHEET_GAP
+        left = figures.paper.SHEET_MARGIN + figures.paper.SHEET_MARK + figures.paper.SHEET_GAP
         self.pdf.set_text_color(17)
         self._lines(Area(left, 9, 110, 6), part.title, Font("Head", "", 15), most=1)
         self.pdf.set_text_color(85)
@@ -130,7 +130,7 @@ class _Chart:
 
     def _box(self, box: Box, area: Area) -> None:
         self.pdf.rect(area.left, area.top, area.width, area.height)
-        hint = area.inset(area.width - defaults.SHEET_HINT, area.height - defaults.SHEET_HINT, 0, 0)
+        hint = area.inset(area.width - figures.paper.SHEET_HINT, area.height - figures.paper.SHEET_HINT, 0, 0)
         self.pdf.set_fill_color(box.shade)
         self.pdf.rect(hint.left, hint.top, hint.width, hint.height, style="F")
         under = area.top + area.height + 0.8

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.instead.inked import Pad, ink_your_own
 from jindle_core.matching.verdicts import combined
 from jindle_core.media import PAD_MEDIA
@@ -40,7 +40,9 @@ def inked_cards(
     pads = pads[catalogue.usable[pads]]
     stock = catalogue.columns["cardstock"]
     lab = catalogue.lab[stock]
-    white = (lab[:, 0] >= defaults.WHITE_CARD_L) & (np.hypot(lab[:, 1], lab[:, 2]) <= defaults.WHITE_CARD_C)
+    white = (lab[:, 0] >= figures.laying.WHITE_CARD_L) & (
+        np.hypot(lab[:, 1], lab[:, 2]) <= figures.laying.WHITE_CARD_C
+    )
     cards = stock[white & catalogue.usable[stock]]
     if not len(pads) or not (len(cards) or plain):
         return None

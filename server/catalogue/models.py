@@ -4,7 +4,7 @@ from django.conf import settings
 from django.db import models
 from django.db.models import F, Q
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.media import Medium
 from jindle_core.prediction.behaviour import Hand
 from server.accounts.models import Person
@@ -57,8 +57,8 @@ class Range(models.Model):
     owner = models.ForeignKey(
         settings.AUTH_USER_MODEL, null=True, blank=True, on_delete=models.CASCADE, related_name="ranges"
     )
-    name = models.CharField(max_length=defaults.NAME_LIMIT)
-    maker = models.CharField(max_length=defaults.NAME_LIMIT, blank=True)
+    name = models.CharField(max_length=figures.palettes.NAME_LIMIT)
+    maker = models.CharField(max_length=figures.palettes.NAME_LIMIT, blank=True)
     medium = models.CharField(max_length=20, choices=MEDIUM_CHOICES)
     note = models.TextField(blank=True)
     # How it behaves with others: see jindle_core.compatibility.properties.
@@ -87,9 +87,9 @@ class Colour(models.Model):
 
     range = models.ForeignKey(Range, on_delete=models.CASCADE, related_name="colours")
     # What tells it from the others of its range: the code, or the name where there is none.
-    key = models.CharField(max_length=defaults.NAME_LIMIT, db_collation=EXACT)
+    key = models.CharField(max_length=figures.palettes.NAME_LIMIT, db_collation=EXACT)
     code = models.CharField(max_length=60, blank=True, db_collation=EXACT)
-    name = models.CharField(max_length=defaults.NAME_LIMIT, blank=True)
+    name = models.CharField(max_length=figures.palettes.NAME_LIMIT, blank=True)
     family = models.CharField(max_length=120, blank=True)
     paper = models.CharField(max_length=120, blank=True)
     lab_l = models.FloatField()

@@ -9,7 +9,7 @@ from typing import Any
 from django.db import transaction
 from django.db.models import F
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.changes import checked_name
 from jindle_core.colorimetry.typed import read_typed
 from jindle_core.compatibility.properties import checked_properties
@@ -185,8 +185,10 @@ def change_range(
 
 
 def _read_puts(puts: Sequence[Put], staying: Sequence[Colour]) -> tuple[Entry, ...]:
-    if len(puts) + len(staying) > defaults.LARGEST_RANGE:
-        raise BadInput(Problem(f"A range has at most {defaults.LARGEST_RANGE} colours.", field="colours"))
+    if len(puts) + len(staying) > figures.files.LARGEST_RANGE:
+        raise BadInput(
+            Problem(f"A range has at most {figures.files.LARGEST_RANGE} colours.", field="colours")
+        )
     if not puts:
         return ()
     rows = [(number, _cells(number, put.texts)) for number, put in enumerate(puts, start=1)]

@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.changes import checked_name
 from jindle_core.errors import BadInput, Problem
 from jindle_core.line_art.drawing import LineDrawing, drawing_to_json
@@ -22,7 +22,7 @@ def store_drawing(owner: Person | None, name: str, drawing: LineDrawing) -> Draw
 @write
 def keep_family(owner: Person, name: str, colours: Sequence[int]) -> KeptFamily:
     """Keep a family, light to dark, under a name."""
-    least, most = defaults.FAMILY_SIZES
+    least, most = figures.families.FAMILY_SIZES
     if not least <= len(colours) <= most or len(set(colours)) < len(colours):
         raise BadInput(Problem(f"A family has {least} to {most} colours, each once.", field="colours"))
     check_room(owner, "families", KeptFamily.objects.filter(owner=owner))

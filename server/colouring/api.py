@@ -11,7 +11,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 from jindle_core.line_art.svg import read_svg
 from jindle_core.media import PICTURE_MEDIA
@@ -44,7 +44,7 @@ class StoreDrawingSerializer(serializers.Serializer):
     """An SVG file and what it is called."""
 
     file = serializers.FileField(allow_empty_file=True)
-    name = serializers.CharField(max_length=defaults.NAME_LIMIT)
+    name = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
 
 
 class StoredDrawingSerializer(serializers.Serializer):
@@ -67,7 +67,7 @@ class KeptFamilySerializer(serializers.Serializer):
 class KeepFamilySerializer(serializers.Serializer):
     """Colours of one medium and a name."""
 
-    name = serializers.CharField(max_length=defaults.NAME_LIMIT)
+    name = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
     colours = serializers.ListField(child=serializers.IntegerField())
 
 
@@ -111,9 +111,12 @@ class Drawings(APIView):
         given = StoreDrawingSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         file = given.validated_data["file"]
-        if file.size > defaults.LARGEST_DRAWING:
+        if file.size > figures.drawings.LARGEST_DRAWING:
             raise BadInput(
-                Problem(f"The drawing is larger than {defaults.LARGEST_DRAWING // 2**20} MB.", field="file")
+                Problem(
+                    f"The drawing is larger than {figures.drawings.LARGEST_DRAWING // 2**20} MB.",
+                    field="file",
+                )
             )
         found = guarded(read_svg, file.read())
         stored = store_drawing(request.user, given.validated_data["name"], found)

@@ -3,7 +3,7 @@
 from django.conf import settings
 from django.db import models
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.line_art.drawing import LineDrawing, drawing_from_json
 
 
@@ -16,7 +16,7 @@ class Drawing(models.Model):
     owner = models.ForeignKey(
         settings.AUTH_USER_MODEL, null=True, blank=True, on_delete=models.CASCADE, related_name="drawings"
     )
-    name = models.CharField(max_length=defaults.NAME_LIMIT)
+    name = models.CharField(max_length=figures.palettes.NAME_LIMIT)
     stored = models.JSONField()
     created = models.DateTimeField(auto_now_add=True)
 
@@ -39,7 +39,7 @@ class KeptFamily(models.Model):
     owner = models.ForeignKey(
         settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="kept_families"
     )
-    name = models.CharField(max_length=defaults.NAME_LIMIT)
+    name = models.CharField(max_length=figures.palettes.NAME_LIMIT)
     colours = models.JSONField()
     created = models.DateTimeField(auto_now_add=True)
 

@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.changes import AddColour, checked_name
 from jindle_core.errors import BadInput, Problem
 from server.accounts.models import Person
@@ -16,9 +16,9 @@ def keep_combination(owner: Person | None, name: str, colours: Sequence[AddColou
     """Keep colours, by their values, under a name."""
     if not colours:
         raise BadInput(Problem("There are no colours to keep.", field="colours"))
-    if len(colours) > defaults.PALETTE_LIMIT:
+    if len(colours) > figures.palettes.PALETTE_LIMIT:
         raise BadInput(
-            Problem(f"A combination has at most {defaults.PALETTE_LIMIT} colours.", field="colours")
+            Problem(f"A combination has at most {figures.palettes.PALETTE_LIMIT} colours.", field="colours")
         )
     stored = [
         {

@@ -6,7 +6,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.changes import AddColour
 from jindle_core.errors import BadInput, Problem
 from jindle_core.palettes.landing import Landed, from_drawer, land
@@ -106,7 +106,7 @@ class StartColourSerializer(serializers.Serializer):
 class StartCardSerializer(serializers.Serializer):
     """A card to be started with a palette."""
 
-    name = serializers.CharField(max_length=defaults.NAME_LIMIT)
+    name = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
     size = SizeRequestSerializer()
     colours = StartColourSerializer(many=True)
 
@@ -120,7 +120,7 @@ class StartedCardSerializer(serializers.Serializer):
 class KeepSerializer(serializers.Serializer):
     """Colours to be kept under a name: those given, or a card's palette."""
 
-    name = serializers.CharField(max_length=defaults.NAME_LIMIT)
+    name = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
     card = serializers.IntegerField(required=False, allow_null=True, default=None)
     colours = StartColourSerializer(many=True, required=False, default=list)
 
@@ -168,7 +168,7 @@ class DrawerLandings(APIView):
         catalogue = catalogue_for(request.user)
         places = places_of(catalogue, asked["column"], asked["owned"])
         on = catalogue.landable(asked["column"], asked["owned"])
-        told = landings(catalogue, places, from_drawer(TRIOS, on, defaults.DRAWER_PALETTES))
+        told = landings(catalogue, places, from_drawer(TRIOS, on, figures.palettes.DRAWER_PALETTES))
         return Response({"count": len(places), "landings": told})
 
 

@@ -3,7 +3,7 @@
 from django.conf import settings
 from django.db import models
 
-from jindle_core import defaults
+from jindle_core import figures
 
 
 class Combination(models.Model):
@@ -16,7 +16,7 @@ class Combination(models.Model):
     owner = models.ForeignKey(
         settings.AUTH_USER_MODEL, null=True, blank=True, on_delete=models.CASCADE, related_name="combinations"
     )
-    name = models.CharField(max_length=defaults.NAME_LIMIT)
+    name = models.CharField(max_length=figures.palettes.NAME_LIMIT)
     stored = models.JSONField()
     created = models.DateTimeField(auto_now_add=True)
 

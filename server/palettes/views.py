@@ -6,7 +6,7 @@ from typing import Any
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.views import shades
@@ -62,7 +62,7 @@ def combination(
         if found is not None:
             place = int(found[at])
             distance = float(delta_e(labs[at], catalogue.lab[place]))
-            sigma = defaults.UNCERTAINTY[one["provenance"]]
+            sigma = figures.colour.UNCERTAINTY[one["provenance"]]
             told |= _colour(catalogue, place, labs[at], shade, sigma, distance)
         colours.append(told)
     return {"id": kept.pk, "name": kept.name, "own": kept.owner_id == person_id, "colours": colours}

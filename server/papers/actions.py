@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.changes import checked_name
 from jindle_core.errors import BadInput, Problem
 from jindle_core.media import Medium
@@ -41,7 +41,7 @@ def store_paper(
     found = found or Range.objects.create(owner=owner, name=collection, medium=Medium.PATTERNED_PAPER)
     if found.papers.filter(title=title).exists():
         raise BadInput(Problem(f"“{collection}” has a sheet “{title}” already.", field="title", value=title))
-    names = [f"{title}, {checked_name(one.name)}"[: defaults.NAME_LIMIT] for one in colours]
+    names = [f"{title}, {checked_name(one.name)}"[: figures.palettes.NAME_LIMIT] for one in colours]
     for name in names:
         if names.count(name) > 1:
             raise BadInput(Problem(f"Two colours are called “{name}”.", field="colours", value=name))

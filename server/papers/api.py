@@ -14,7 +14,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.picture import jpeg
 from jindle_core.palettes.from_paper import goes_with
@@ -63,7 +63,7 @@ class StorePaperSerializer(ReadPaperSerializer):
     """The same, to be kept."""
 
     title = serializers.CharField(max_length=120)
-    collection = serializers.CharField(max_length=defaults.NAME_LIMIT)
+    collection = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
     names = JsonField(required=False, help_text="JSON: a name for each colour, or nothing")
 
 
@@ -122,7 +122,7 @@ class GoingSerializer(serializers.Serializer):
 class StartSerializer(serializers.Serializer):
     """A card to be started from a sheet."""
 
-    name = serializers.CharField(max_length=defaults.NAME_LIMIT)
+    name = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
     size = SizeRequestSerializer()
     colours = serializers.ListField(child=serializers.IntegerField(), min_length=1, max_length=12)
 
@@ -147,7 +147,7 @@ def _read(person: Person, values: dict, content: bytes) -> Generator[dict, None,
     """Tells its progress and comes to what was read."""
     yield {"share": 0.05, "words": "opening the picture"}
     picture = opened(content)
-    box, reference = None, defaults.PAPER_WHITE_LAB
+    box, reference = None, figures.laying.PAPER_WHITE_LAB
     if values["white"] == "auto":
         yield {"share": 0.3, "words": "looking for the white card"}
         box = find_white(picture.linear)
@@ -178,7 +178,7 @@ def _read(person: Person, values: dict, content: bytes) -> Generator[dict, None,
     warning = ""
     if box is None:
         warning = f"{trouble}No white card is marked, so the colours are only as good as the light was."
-    elif values["white"] == "auto" and reference == defaults.PAPER_WHITE_LAB:
+    elif values["white"] == "auto" and reference == figures.laying.PAPER_WHITE_LAB:
         warning = "The white card was found by itself: look whether the frame lies on it."
     if len(colours) == 1:
         warning += " The whole sheet is of one colour."
@@ -186,7 +186,7 @@ def _read(person: Person, values: dict, content: bytes) -> Generator[dict, None,
 
 
 def _content(values: dict) -> bytes:
-    return values["file"].read(defaults.LARGEST_PICTURE + 1)
+    return values["file"].read(figures.paper.LARGEST_PICTURE + 1)
 
 
 class Papers(APIView):

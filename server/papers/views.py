@@ -6,7 +6,7 @@ from typing import Any
 import numpy as np
 from PIL import Image
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import lab_to_hex
 from jindle_core.matching.nearest import query_each
@@ -65,7 +65,7 @@ def _nearest_in_each(catalogue: Catalogue, labs: np.ndarray, sigma: float) -> li
         own, all_of_them = (catalogue.indexes[key, owned] for owned in (True, False))
         answers = query_each([own[0], all_of_them[0]], labs)
         for at, (mine, best) in enumerate(zip(*answers, strict=True)):
-            usable = len(mine.indices) and mine.distances[0] <= defaults.NEAR
+            usable = len(mine.indices) and mine.distances[0] <= figures.colour.NEAR
             (_, places), found = (own, mine) if usable else (all_of_them, best)
             if len(found.indices):
                 place, distance = int(places[found.indices[0]]), float(found.distances[0])

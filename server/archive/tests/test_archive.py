@@ -11,7 +11,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from PIL import Image
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.errors import BadInput
 from jindle_core.line_art.drawing import LineDrawing, Shape
 from server.accounts.models import Person
@@ -225,12 +225,12 @@ class ArchiveTests(ApiTestCase):
 
     def test_a_card_with_all_the_states_that_are_kept_comes_back(self):
         card = self.ask("get", "cards")["cards"][0]
-        for count in range(defaults.UNDO_LIMIT + 3):
+        for count in range(figures.palettes.UNDO_LIMIT + 3):
             card = self.change(card, kind="set_card", name=f"Name {count}")
         for _ in range(4):  # with something to redo
             card = self.ask("post", f"cards/{card['id']}/undo", {"version": card["version"]})
         kept = Card.objects.get(pk=card["id"]).revisions.count()
-        self.assertEqual(kept, defaults.UNDO_LIMIT + 1)
+        self.assertEqual(kept, figures.palettes.UNDO_LIMIT + 1)
         whole_one = pack(self.ann)
         self.client.force_login(self.ben)
         self.bring_back(whole_one)
@@ -250,7 +250,7 @@ class ArchiveTests(ApiTestCase):
         eve = Person.objects.create_user("Eve", "long-enough-9")
         self.client.force_login(eve)
         self.bring_back(longer)
-        self.assertEqual(Card.objects.get(owner=eve).revisions.count(), defaults.UNDO_LIMIT + 1)
+        self.assertEqual(Card.objects.get(owner=eve).revisions.count(), figures.palettes.UNDO_LIMIT + 1)
 
     def test_what_would_poison_an_account_is_refused(self):
         told, _ = self.a_card()

@@ -3,7 +3,7 @@
 from dataclasses import asdict
 from typing import Any
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.cutting.grain import Grain
 from jindle_core.formats import Length
 from jindle_core.layers.fitting import to_use_elsewhere
@@ -51,10 +51,10 @@ def built(examined: Examined, units: str) -> dict[str, Any]:
         "ground_said": plan.ground_on is not None,
         "ground": stack.resolved.plan.ground.laid,
         "trimmings": _trimmings(examined, units),
-        "base_thickness": defaults.THICKNESS["base"],
+        "base_thickness": figures.building.THICKNESS["base"],
         "sheets": [
             {"words": f"{name}{wide} × {high} {unit}", "width": wide, "height": high, "unit": unit}
-            for name, wide, high, unit in defaults.SHEETS_TO_CUT
+            for name, wide, high, unit in figures.cutting.SHEETS_TO_CUT
         ],
         "grains": [one.value for one in Grain],
         "layouts": [{"key": one.key, "words": one.words} for one in STARTS],

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from functools import cached_property
 from typing import Any
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.cutting.grain import Grain, turned_for_grain
 from jindle_core.cutting.middles import filled, middles
 from jindle_core.cutting.packing import GRAINS, Cut, Sheet, ToCut, area_bound, holds, pack
@@ -77,7 +77,7 @@ class Cutting:
             for end, pieces in self._of_one.items()
             if (kept := [one for one in pieces if one.key not in self._filled and holds(one, self.sheet)])
         }
-        work = defaults.PACKING_WORK // max(len(cut), 1)
+        work = figures.cutting.PACKING_WORK // max(len(cut), 1)
         found = [(end, one, pieces) for end, pieces in cut.items() for one in pack(pieces, self.sheet, work)]
         return {
             "sheets": [self._sheet(*one) for one in found],

@@ -5,7 +5,7 @@ from functools import cached_property
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import Finding, Status
 from jindle_core.contrast.stacked import (
@@ -69,7 +69,7 @@ class Examined:
             (min(key, one.beside), max(key, one.beside))
             for key, beside in self.beside.items()
             for one in beside
-            if one.share >= defaults.BESIDE_LEAST and self.is_plain(key) and self.is_plain(one.beside)
+            if one.share >= figures.contrast.BESIDE_LEAST and self.is_plain(key) and self.is_plain(one.beside)
         }
         keys = sorted({key for pair in touch for key in pair})
         labs = np.array([self.stack.lab(key) for key in keys])
@@ -113,7 +113,7 @@ class Examined:
             for piece in stack.plan.every
             if piece.key != stack.carrier and not (drawn and piece.kind is Kind.IMAGE)
         ]
-        near = delta_e(np.array(labs).reshape(-1, 3), lab) <= defaults.NEAR
+        near = delta_e(np.array(labs).reshape(-1, 3), lab) <= figures.colour.NEAR
         areas = stack.coloured.plan.areas if drawn else ()
         return int(near.sum()) + sum(area.colour == colour.key for area in areas)
 

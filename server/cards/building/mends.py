@@ -4,7 +4,7 @@ from typing import Any
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.build_changes import AddPiece, EditPiece, MovePiece, SetBuild
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import Status
@@ -43,7 +43,7 @@ def to_stand(examined: Examined, piece: Piece) -> list[Told]:
     if piece.kind is Kind.IMAGE and not piece.white_edge:
         change, after = _tried(examined, EditPiece(piece.key, {"white_edge": True}))
         if _stands(after, piece) and _no_worse(examined, after):
-            words = f"leave a white edge of {defaults.WHITE_EDGE:g} mm around it"
+            words = f"leave a white edge of {figures.building.WHITE_EDGE:g} mm around it"
             found.append(mend(words, after.stands[piece.key].finding.figure, change))
     for key in dict.fromkeys([piece.key, *examined.stands[piece.key].at.tolist()]):
         if len(found) < _OFFERED:
@@ -86,7 +86,7 @@ def _smaller(size: Size) -> list[Size]:
     """A size in some smaller ones of the same proportions, in whole ticks."""
     return [
         Size(*(Length(round(side.ticks * share), side.unit) for side in (size.width, size.height)))
-        for share in defaults.SMALLER
+        for share in figures.building.SMALLER
         if min(size.width.ticks, size.height.ticks) * share >= 1
     ]
 
@@ -112,7 +112,7 @@ def to_repeat(examined: Examined, piece: Piece) -> list[Told]:
     """A finishing piece in one of the colours that are there."""
     labs, names = examined.colours_without(piece)
     repeats = Wanted(
-        lambda candidates: (delta_e(candidates[:, None], labs[None]) <= defaults.NEAR).any(axis=1),
+        lambda candidates: (delta_e(candidates[:, None], labs[None]) <= figures.colour.NEAR).any(axis=1),
         lambda lab: examine_finish(lab, labs, names).figure,
     )
     return recolourings(examined.stack, examined.stands, piece.key, piece.key, repeats)
@@ -125,7 +125,7 @@ def to_part(examined: Examined, one: int, other: int) -> list[Told]:
     near = {each.beside for each in examined.beside.get(smaller, ()) if examined.is_plain(each.beside)}
     around = np.array([stack.lab(key)[0] for key in {larger, *near}])
     parts = Wanted(
-        lambda candidates: (np.abs(candidates[:, :1] - around) >= defaults.MELTS_L).all(axis=1),
+        lambda candidates: (np.abs(candidates[:, :1] - around) >= figures.contrast.MELTS_L).all(axis=1),
         lambda lab: examine_melting(lab, stack.lab(larger)).figure,
     )
     return recolourings(stack, examined.stands, smaller, smaller, parts)
@@ -134,7 +134,7 @@ def to_part(examined: Examined, one: int, other: int) -> list[Told]:
 def to_return(examined: Examined, colour: PaletteColour) -> list[Told]:
     """A finishing piece in a colour, where there is one, and a new one."""
     stack, end = examined.stack, End("palette", colour.key)
-    side = Length(defaults.DOT_SIZE[stack.unit], stack.unit)
+    side = Length(figures.building.DOT_SIZE[stack.unit], stack.unit)
     told = {
         "on": stack.plan.carrier,
         "size": Size(side, side),
@@ -190,7 +190,7 @@ def to_thin(examined: Examined) -> list[Told]:
     found = []
     for piece in examined.stack.plan.every:
         for raised in (Raised.TAPE, Raised.FLAT):
-            if defaults.FOAM[raised.value] < defaults.FOAM[piece.raised.value]:
+            if figures.building.FOAM[raised.value] < figures.building.FOAM[piece.raised.value]:
                 change, after = _tried(examined, EditPiece(piece.key, {"raised": raised}))
                 if after.thick.status is Status.HOLDS and _no_worse(examined, after):
                     how = "flat" if raised is Raised.FLAT else f"on {raised.value}"

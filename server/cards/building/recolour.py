@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.build_changes import EditPiece
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import RULES, PairKind, examine_each, holds
@@ -79,7 +79,7 @@ def _standing(stands: dict[int, Stands], key: int, judged: int, labs: np.ndarray
         here = (one.at == key)[None, :, None]
         if other not in (key, judged) and not here.any():
             continue
-        wanted = defaults.STANDS_SHARE[0] if one.rule is PairKind.PICTURE else 1.0
+        wanted = figures.grounds.STANDS_SHARE[0] if one.rule is PairKind.PICTURE else 1.0
         if other != judged:  # it may stand for another reason, as by its outline: it is not to stand worse
             wanted = min(wanted, _share(one, one.upper[None], one.under[None])[0])
         if other == key:
@@ -113,7 +113,7 @@ def _figure(one: Stands, key: int, own: bool, lab: np.ndarray) -> str:
         under[one.at == key] = lab
     if one.rule is PairKind.PICTURE:
         share = float(holds(one.rule, upper, under).mean())
-        return f"{percent(share, *defaults.STANDS_SHARE)} of its outline"
+        return f"{percent(share, *figures.grounds.STANDS_SHARE)} of its outline"
     found = examine_each([one.rule] * len(upper), upper, under, [False] * len(upper))
     off = delta_e(upper, under) if one.rule is PairKind.MAT else np.abs(upper[:, 0] - under[:, 0])
     return found[int(np.argmin(off))].figure

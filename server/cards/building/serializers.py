@@ -5,7 +5,7 @@ from typing import Any
 
 from rest_framework import serializers
 
-from jindle_core import build_changes, defaults
+from jindle_core import build_changes, figures
 from jindle_core.cutting.grain import Grain
 from jindle_core.errors import BadInput, Problem
 from jindle_core.formats import Length, Limits, Size, read_length, read_size
@@ -47,7 +47,7 @@ class InkedOverSerializer(serializers.Serializer):
 
     colour = serializers.IntegerField(help_text="the pad's id")
     hand = serializers.ChoiceField(choices=HAND_CHOICES, default="middle")
-    coats = serializers.IntegerField(default=1, min_value=1, max_value=defaults.PAD_COATS)
+    coats = serializers.IntegerField(default=1, min_value=1, max_value=figures.grounds.PAD_COATS)
 
     def to_internal_value(self, data) -> InkedOver:
         given = super().to_internal_value(data)
@@ -72,7 +72,7 @@ class PieceFieldsSerializer(ChangeSerializer):
     tucked = serializers.BooleanField(required=False)
     inked = InkedOverSerializer(required=False, allow_null=True)
     white_edge = serializers.BooleanField(required=False)
-    text = serializers.CharField(required=False, allow_blank=True, max_length=defaults.WORDS_LIMIT)
+    text = serializers.CharField(required=False, allow_blank=True, max_length=figures.building.WORDS_LIMIT)
     bold = serializers.BooleanField(required=False)
 
     def told(self, given: dict) -> dict:
@@ -109,7 +109,7 @@ class AddPieceSerializer(PieceFieldsSerializer):
 
     kind = kind_field("add_piece")
     piece_kind = serializers.ChoiceField(choices=PIECE_CHOICES)
-    name = serializers.CharField(max_length=defaults.NAME_LIMIT)
+    name = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
     inside = serializers.BooleanField(default=False)
 
     def to_internal_value(self, data):
@@ -124,7 +124,7 @@ class EditPieceSerializer(PieceFieldsSerializer):
     kind = kind_field("edit_piece")
     key = serializers.IntegerField()
     piece_kind = serializers.ChoiceField(choices=PIECE_CHOICES, required=False)
-    name = serializers.CharField(required=False, max_length=defaults.NAME_LIMIT)
+    name = serializers.CharField(required=False, max_length=figures.palettes.NAME_LIMIT)
 
     def to_internal_value(self, data):
         given = super(ChangeSerializer, self).to_internal_value(data)
@@ -207,7 +207,7 @@ BUILD_CHANGES: dict[str, type[ChangeSerializer]] = {
 class CuttingQuery(serializers.Serializer):
     """For how many cards, out of which sheets."""
 
-    count = serializers.IntegerField(default=1, min_value=1, max_value=defaults.SHEET_PIECES)
+    count = serializers.IntegerField(default=1, min_value=1, max_value=figures.cutting.SHEET_PIECES)
     width = serializers.CharField(max_length=40)
     height = serializers.CharField(max_length=40)
     unit = serializers.ChoiceField(choices=UNIT_CHOICES)

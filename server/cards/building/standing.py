@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.blending.standing import examine_lettering, examine_picture
 from jindle_core.contrast.rules import Finding, PairKind, Status, holds
 from jindle_core.contrast.stacked import Neighbour, Standing, examine_stack
@@ -177,9 +177,9 @@ def _words(stack: Stack, face: Face, piece: Piece) -> Stands:
     cut = piece.kind is Kind.CUT_WORDS
     covered = above > place if cut else above != places
     over: tuple[int, ...] = ()
-    if covered.mean() > defaults.BESIDE_LEAST:
+    if covered.mean() > figures.contrast.BESIDE_LEAST:
         over = tuple(face.keys[at] for at in np.unique(above[covered]))
-        figure = f"{percent(float(covered.mean()), defaults.BESIDE_LEAST)} covered"
+        figure = f"{percent(float(covered.mean()), figures.contrast.BESIDE_LEAST)} covered"
         reason = f"is covered by {_names(stack, face, above[covered])}"
         finding = Finding(Status.FAILS, figure, "nothing over it", reason)
     upper = np.broadcast_to(stack.lab(piece.key), under.shape)
@@ -189,5 +189,5 @@ def _words(stack: Stack, face: Face, piece: Piece) -> Stands:
 def _names(stack: Stack, face: Face, places: np.ndarray) -> str:
     """What is at places of the stack, but for what is hardly there."""
     found, counts = np.unique(places, return_counts=True)
-    kept = found[counts >= min(defaults.BESIDE_LEAST * len(places), counts.max())]
+    kept = found[counts >= min(figures.contrast.BESIDE_LEAST * len(places), counts.max())]
     return " and ".join(stack.name(face.keys[max(at, 0)]) for at in kept)

@@ -7,7 +7,7 @@ from typing import Any
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.blending.effects import EffectKind, examine_marks
 from jindle_core.blending.evenness import evened, examine_centre, examine_edge, examine_steps
 from jindle_core.blending.inks import seen_on
@@ -49,10 +49,10 @@ def join_checks(grounded: Grounded) -> list[Check]:
     for at, join in enumerate(grounded.joins):
         if grounded.is_predicted(at):
             title = f"{_name(grounded, at)} into {_name(grounded, at + 1)}"
-            kept = f"{percent(join.kept, defaults.MUD_SHARE)} of the colour kept"
+            kept = f"{percent(join.kept, figures.grounds.MUD_SHARE)} of the colour kept"
             status = Status.LOOK_AGAIN if join.meeting is Meeting.MUDDY else Status.HOLDS
             finding = Finding(
-                status, kept, f"{100 * defaults.MUD_SHARE:.0f} %", f"{join.meeting}, {join.words}"
+                status, kept, f"{100 * figures.grounds.MUD_SHARE:.0f} %", f"{join.meeting}, {join.words}"
             )
             found.append(_of_ground(f"join {at}", title, finding))
     return found
@@ -90,7 +90,7 @@ def _steps(grounded: Grounded) -> Check:
         tried = [
             (at, _changed(grounded.pads, at, coats=pad.coats + 1))
             for at, pad in enumerate(grounded.pads)
-            if pad.coats < defaults.PAD_COATS
+            if pad.coats < figures.grounds.PAD_COATS
         ]
         seen = [_bands(grounded.with_plan(replace(grounded.plan, pads=pads))) for _, pads in tried]
         best = evened([labs, *seen])
@@ -106,7 +106,7 @@ def _steps(grounded: Grounded) -> Check:
 def _centre(grounded: Grounded) -> Check:
     def seen(of: Grounded) -> Finding:
         # Half of the way to the corner lies so far from the middle, right and down.
-        x = np.array([0.5, 0.5 + defaults.VIGNETTE_CENTRE[1] / 2])
+        x = np.array([0.5, 0.5 + figures.grounds.VIGNETTE_CENTRE[1] / 2])
         centre, edge = of.seen_at(x, x)
         return examine_centre(centre, edge)
 
@@ -209,7 +209,7 @@ def _other_hands(on: OnGround, turn: int) -> _Tries:
 
 
 def _more_coats(on: OnGround) -> _Tries:
-    most = defaults.PAD_COATS
+    most = figures.grounds.PAD_COATS
     changed = tuple(replace(pad, coats=min(pad.coats + 1, most)) for pad in on.grounded.pads)
     if changed != on.grounded.pads:
         yield "one more coat all over", {"pads": changed}
@@ -247,7 +247,7 @@ def _another_pad(on: OnGround) -> _Tries:
         # Flat, as if it were laid all over: the whole ground is examined after.
         stands = holds(PairKind.PICTURE, np.repeat(labs, len(seen), axis=0), np.tile(seen, (len(labs), 1)))
         share = stands.reshape(len(labs), len(seen)).mean(axis=0)
-        order = order[share[order] >= defaults.STANDS_SHARE[0]]
+        order = order[share[order] >= figures.grounds.STANDS_SHARE[0]]
     for place in candidates[order[:_TRIED]]:
         pk = grounded.catalogue.rows[place][Catalogue.ID]
         words = f"{label(grounded.catalogue, place)} instead of {_name(grounded, at)}"
@@ -270,8 +270,8 @@ def _pale_grey(grounded: Grounded) -> int | None:
     for owned in (True, False):
         places = pads_to_take(grounded, owned)
         lab = grounded.catalogue.lab[places]
-        fits = np.hypot(lab[:, 1], lab[:, 2]) <= defaults.NEUTRAL_ROLE_C
-        fits &= delta_e(grounded.card_lab, lab) >= 2 * defaults.EFFECT_SHOWS
+        fits = np.hypot(lab[:, 1], lab[:, 2]) <= figures.paper.NEUTRAL_ROLE_C
+        fits &= delta_e(grounded.card_lab, lab) >= 2 * figures.grounds.EFFECT_SHOWS
         if fits.any():
             return int(places[fits][lab[fits][:, 0].argmax()])
     return None

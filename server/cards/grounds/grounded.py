@@ -7,7 +7,7 @@ from typing import Any
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.blending.effects import INKED, EffectKind, Marks, marks, placed
 from jindle_core.blending.inks import Inks, amount, seen_on, wet
 from jindle_core.blending.joins import Join
@@ -124,7 +124,7 @@ class Grounded:
     def marks(self) -> dict[EffectKind, Marks]:
         """What comes over it, as far as its pads are there."""
         found = {}
-        leaves = np.array([defaults.WATER_LEAVES[self.facts(place).medium] for place in self.places])
+        leaves = np.array([figures.grounds.WATER_LEAVES[self.facts(place).medium] for place in self.places])
         for effect in sorted(self.plan.effects, key=lambda one: list(EffectKind).index(one.kind)):
             place = self.catalogue.places.get(effect.colour or 0)
             if effect.kind in INKED and place is None:

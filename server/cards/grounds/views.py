@@ -6,7 +6,7 @@ from typing import Any
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.blending.effects import INKED
 from jindle_core.blending.inks import seen_on, wet
 from jindle_core.blending.joins import Join
@@ -45,8 +45,8 @@ def whole_ground(on: OnGround) -> dict[str, Any]:
         "brushed": plan.shape in BRUSHED,
         "turns": plan.shape in TURNING,
         "inked_effects": [kind.value for kind in INKED],
-        "most_pads": defaults.GROUND_PADS,
-        "most_coats": defaults.PAD_COATS,
+        "most_pads": figures.grounds.GROUND_PADS,
+        "most_coats": figures.grounds.PAD_COATS,
         "paper": None if paper is None else swatch(catalogue, paper),
         "paper_shades": value_shades(tuple(map(float, grounded.card_lab))),
         "pads": _pads(grounded),
@@ -158,7 +158,7 @@ def _like(grounded: Grounded, lab: np.ndarray) -> dict[str, Any] | None:
     return {
         "key": colour.key,
         "name": colour.name,
-        "verdict": judge_match(float(off[at]), defaults.GLAZE_SIGMA).verdict.value,
+        "verdict": judge_match(float(off[at]), figures.laying.GLAZE_SIGMA).verdict.value,
         "distance": round(float(off[at]), 1),
     }
 

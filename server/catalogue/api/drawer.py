@@ -12,7 +12,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.code_list import read_list
 from jindle_core.interchange.drawer_csv import KeptLine, read_drawer, write_drawer
@@ -44,7 +44,7 @@ class DrawerSerializer(serializers.Serializer):
 class DrawerRequestSerializer(serializers.Serializer):
     """Colours to put into the drawer or take out, or what to say of them."""
 
-    colours = serializers.ListField(child=serializers.IntegerField(), max_length=defaults.LARGEST_RANGE)
+    colours = serializers.ListField(child=serializers.IntegerField(), max_length=figures.files.LARGEST_RANGE)
     owned = serializers.BooleanField(default=True)
     fullness = serializers.ChoiceField(choices=FULLNESS_CHOICES, required=False, allow_null=True)
     note = serializers.CharField(max_length=200, required=False, allow_blank=True, allow_null=True)
@@ -180,7 +180,7 @@ class DrawerFile(APIView):
         """Put a file's colours into the drawer: all, or none where a line cannot be taken."""
         given = DrawerFileSerializer(data=request.data)
         given.is_valid(raise_exception=True)
-        lines = read_drawer(given.validated_data["file"].read(defaults.LARGEST_FILE + 1))
+        lines = read_drawer(given.validated_data["file"].read(figures.files.LARGEST_FILE + 1))
         kept = ids_of(catalogue_for(request.user), lines)
         keep(request.user, [(pk, line.full, line.note) for pk, line in zip(kept, lines, strict=True)])
         return Response({"count": len(set(kept))})

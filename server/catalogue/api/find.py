@@ -7,7 +7,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import lab_to_hex, on_screen
 from jindle_core.colorimetry.typed import read_typed
@@ -60,7 +60,7 @@ class Find(APIView):
         """Colours by code or name, and the value where the text is #rrggbb or Lab."""
         given = FindQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
-        typed = given.validated_data["q"][: defaults.NAME_LIMIT]
+        typed = given.validated_data["q"][: figures.palettes.NAME_LIMIT]
         column = given.validated_data.get("column")
         catalogue = catalogue_for(request.user)
         value = read_typed(typed)

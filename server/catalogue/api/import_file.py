@@ -13,7 +13,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.spaces import lab_to_hex, on_screen
 from jindle_core.errors import BadInput
 from jindle_core.interchange.any_file import read_any_range
@@ -56,8 +56,8 @@ class PreviewRequestSerializer(serializers.Serializer):
 class ImportRequestSerializer(PreviewRequestSerializer):
     """A file to store as a range."""
 
-    name = serializers.CharField(max_length=defaults.NAME_LIMIT)
-    maker = serializers.CharField(max_length=defaults.NAME_LIMIT, allow_blank=True, default="")
+    name = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
+    maker = serializers.CharField(max_length=figures.palettes.NAME_LIMIT, allow_blank=True, default="")
     medium = serializers.ChoiceField(choices=MEDIUM_CHOICES)
     note = serializers.CharField(max_length=2000, allow_blank=True, default="")
 
@@ -97,7 +97,7 @@ def _read_file(given: dict, partly: bool = False) -> tuple[dict[str, Any], Range
     """The range's details and colours; ``partly``: what can be told where columns are not recognised."""
     upload = given["file"]
     # One byte more than is taken is enough to know that it is too large.
-    content = upload.read(defaults.LARGEST_FILE + 1)
+    content = upload.read(figures.files.LARGEST_FILE + 1)
     if given["encoding"] == "Windows-1252":
         content = from_windows(content)
     try:

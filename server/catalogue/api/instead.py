@@ -10,7 +10,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.views import shades
 from jindle_core.families.convert import convert
 from jindle_core.matching.verdicts import combined, direction, judge
@@ -183,7 +183,7 @@ def _glazes(catalogue: Catalogue, place: int, best: float) -> tuple[list[dict], 
     found = [
         glaze
         for glaze in table.best(np.array(catalogue.lab_at(place)), _GLAZES, own)
-        if best - glaze.distance >= defaults.GLAZE_GAIN and glaze.distance <= defaults.HOLE
+        if best - glaze.distance >= figures.laying.GLAZE_GAIN and glaze.distance <= figures.palettes.HOLE
     ]
     if not found:
         return [], "No two of what you own come nearer than one alone by enough to be worth it."
@@ -193,7 +193,7 @@ def _glazes(catalogue: Catalogue, place: int, best: float) -> tuple[list[dict], 
             "over": swatch(catalogue, int(places[glaze.over])),
             "under_layers": glaze.under_layers,
             "over_layers": glaze.over_layers,
-            **_predicted(catalogue, place, glaze.lab, glaze.distance, defaults.GLAZE_SIGMA, best),
+            **_predicted(catalogue, place, glaze.lab, glaze.distance, figures.laying.GLAZE_SIGMA, best),
         }
         for glaze in found
     ], ""

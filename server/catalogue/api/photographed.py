@@ -13,7 +13,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import lab_to_hex
 from jindle_core.errors import BadInput, Problem
@@ -147,7 +147,7 @@ class ReadSwatches(APIView):
         asked = given.validated_data
         if asked.get("range") is not None:
             one(ranges_seen_by(request.user), pk=asked["range"])
-        content = asked["file"].read(defaults.LARGEST_PICTURE + 1)
+        content = asked["file"].read(figures.paper.LARGEST_PICTURE + 1)
         return progress(_reading(catalogue_for(request.user), asked, content))
 
 
@@ -182,7 +182,7 @@ def _reading(catalogue: Catalogue, asked: dict[str, Any], content: bytes) -> Ite
     yield {"share": 0.4, "words": "looking for the sheet" if "range" in asked else "looking for the white"}
     found = _chart(catalogue, asked, picture) if "range" in asked else _marked(catalogue, asked, picture)
     if not found.places:
-        yield {"read": _told(catalogue, found, [], defaults.UNCERTAINTY["photographed"], picture)}
+        yield {"read": _told(catalogue, found, [], figures.colour.UNCERTAINTY["photographed"], picture)}
         return
     if found.white is None:
         raise BadInput(
@@ -249,7 +249,7 @@ def _box(given: Any) -> Box:
 
 def _cards(catalogue: Catalogue, asked: dict[str, Any]) -> tuple[tuple[float, ...], tuple[float, ...]]:
     """What is known of the white and the grey card: a cardstock's colour, or the usual one."""
-    usual = {"white_card": defaults.PAPER_WHITE_LAB, "grey_card": defaults.GREY_CARD_LAB}
+    usual = {"white_card": figures.laying.PAPER_WHITE_LAB, "grey_card": figures.paper.GREY_CARD_LAB}
     white, grey = (
         catalogue.lab_at(place_of(catalogue, asked[name], name)) if asked.get(name) else lab
         for name, lab in usual.items()
@@ -266,7 +266,7 @@ def _told(
     warning = ""
     if len(patches) and not laid.any():
         warning = "Every swatch seems bare: is this the filled page?"
-    elif laid.any() and np.median(off[laid]) > defaults.PATCH_STRANGE:
+    elif laid.any() and np.median(off[laid]) > figures.paper.PATCH_STRANGE:
         warning = (
             "These colours are far from what is known of them: is it this range, this page, and the same"
             " drawer as when the chart was printed?"

@@ -9,7 +9,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.compatibility.materials import SURFACES
 from jindle_core.compatibility.properties import MOST_LAYERS
 from jindle_core.interchange.entries import FIELDS
@@ -100,8 +100,8 @@ class WholeRangeSerializer(RangeSerializer):
 class RangeDetailsSerializer(serializers.Serializer):
     """A range apart from its colours."""
 
-    name = serializers.CharField(max_length=defaults.NAME_LIMIT)
-    maker = serializers.CharField(max_length=defaults.NAME_LIMIT, allow_blank=True, default="")
+    name = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
+    maker = serializers.CharField(max_length=figures.palettes.NAME_LIMIT, allow_blank=True, default="")
     medium = serializers.ChoiceField(choices=MEDIUM_CHOICES)
     note = serializers.CharField(max_length=2000, allow_blank=True, default="")
     properties = PropertiesSerializer(default=dict)

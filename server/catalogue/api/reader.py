@@ -10,7 +10,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.errors import BadInput, Problem
@@ -148,7 +148,7 @@ def lying_there(catalogue: Catalogue, colour: Colour, laid: Laid, touching: bool
         medium=catalogue.ranges[colour.range_id].medium.value,
         known=tuple(map(float, known)),
         white=tuple(map(float, WHITE)),
-        doubt=defaults.UNCERTAINTY[colour.provenance],
+        doubt=figures.colour.UNCERTAINTY[colour.provenance],
         paper=tuple(map(float, paper)),
         layers=laid.layers,
         hand=laid.hand,

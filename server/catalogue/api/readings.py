@@ -11,7 +11,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e, direction_words
 from jindle_core.colorimetry.spaces import lab_to_hex
 from jindle_core.colorimetry.typed import read_typed
@@ -133,7 +133,7 @@ def _readings(person: Person, colour: Colour) -> dict:
         settled, _ = settled_of(usual)
         outliers = {usual[at].pk for at in settled.outliers}
         off = float(delta_e(np.array(settled.lab), np.array(label)))
-        sigma = combined(settled.sigma, defaults.UNCERTAINTY[colour.provenance])
+        sigma = combined(settled.sigma, figures.colour.UNCERTAINTY[colour.provenance])
         words = f"{judge(off).verdict.value}"
         if turned := direction_words(settled.lab, label):
             words += f", {turned}"
@@ -234,7 +234,7 @@ class RangeReadings(APIView):
         found = one(ranges_seen_by(request.user), pk=pk)
         given = CgatsRequestSerializer(data=request.data)
         given.is_valid(raise_exception=True)
-        file = read_cgats(given.validated_data["file"].read(defaults.LARGEST_FILE + 1))
+        file = read_cgats(given.validated_data["file"].read(figures.files.LARGEST_FILE + 1))
         if file.problems:
             raise BadInput(*file.problems)
         colours: dict[str, Colour] = {}

@@ -5,7 +5,7 @@ from typing import Any
 
 import numpy as np
 
-from jindle_core import defaults
+from jindle_core import figures
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import on_screen
 from jindle_core.colorimetry.typed import read_typed
@@ -53,7 +53,7 @@ def target_of(catalogue: Catalogue, colour: int | None, value: str) -> Target:
             )
         )
     lab = np.array(typed.lab)
-    sigma = defaults.UNCERTAINTY[typed.provenance]
+    sigma = figures.colour.UNCERTAINTY[typed.provenance]
     told = {
         "swatch": None,
         "label": value.strip(),

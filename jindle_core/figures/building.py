@@ -1,0 +1,40 @@
+"""Building: thickness in mm, envelopes, words, what holds."""
+
+from types import MappingProxyType
+
+# Building: thickness in mm. Card of about 300 g/m², paper of 120; what is held up by foam stands on it.
+# Vellum reflects and lets through about so much: our estimate from sheets of 100 g/m² as sold; no reading.
+VELLUM = (0.28, 0.62)
+THICKNESS = MappingProxyType(
+    {"base": 0.35, "card": 0.35, "paper": 0.15, "vellum": 0.1, "ribbon": 0.5, "finish": 2.0, "ink": 0.0}
+)
+FOAM = MappingProxyType({"flat": 0.0, "foam tape": 1.2, "foam sheet": 2.0, "double foam tape": 2.4})
+ENVELOPE_ROOM = 3  # mm that an envelope must be larger, or the card buckles
+# The usual envelopes, for the usual cards; ISO 269's three, and others by their size.
+ENVELOPES = (
+    ("4 3/8", "5 3/4", "in"),
+    ("5 1/4", "7 1/4", "in"),
+    ("3 7/8", "8 7/8", "in"),
+    ("4 1/2", "4 1/2", "in"),
+    ("6 1/2", "6 1/2", "in"),
+    ("114", "162", "mm"),
+    ("110", "220", "mm"),
+    ("162", "229", "mm"),
+    ("155", "155", "mm"),
+)
+PIECES_LIMIT = 60  # of one card, front and inside together
+PEN_LAB = (22.0, 0.0, -1.0)  # a black pen, dry, on card: what one writes with inside
+WRITING_SHARE = 0.3  # of the inside that must be free and light enough to write on
+# Words, in parts of the type's size, measured on the bold title face that ships: how high capitals are, how
+# wide a letter is at most on the whole (0.46 to 0.56 in usual wishes; 0.65 all in capitals); and how much of
+# its box's height the type takes.
+TYPE_CAPITALS, TYPE_WIDTH, TYPE_WIDTH_CAPITALS, TYPE_HEIGHT = 0.67, 0.57, 0.65, 0.72
+SMALLER = (0.75, 0.5)  # of a picture's size, where it covers what is to be read
+WORDS_LEAST = 6  # letters: shorter words do not fill their box to the brim
+WORDS_LIMIT = 120
+LARGE_CAPITALS = 3.5  # mm, of bold type: 14 point, from which WCAG 2.2 calls bold lettering large
+BLACK_CARD_L = 30.0  # L* up to which a grey card is called black
+WHITE_EDGE = 1.0  # mm that are left white around a picture that is cut out
+OFFSET_LIMIT = 610  # mm that a piece may be moved off its place
+NUDGE = MappingProxyType({"in": (4, 1), "mm": (10, 1)})  # ticks that an arrow key moves by, and with Shift
+DOT_SIZE = MappingProxyType({"in": 12, "mm": 50})  # ticks of a finishing piece that is offered

@@ -1,0 +1,51 @@
+"""Laying: transparent colour, films and wax on paper; readings and what is fitted to them."""
+
+from types import MappingProxyType
+
+# Transparent colour on paper (markers, dye pads, pencils).
+SURFACE_REFLECTION = 0.006  # what the surface returns before any dye is met
+TRANSMITTANCE_RANGE = (0.003, 1.03)
+TRANSPARENT_SHARE = 0.35  # w of R = M^w · K^(1-w); w = 1 is off by 11 on kraft
+LEAST_ABSORPTION = 1e-4  # total K/S is kept above this, or layers give NaN
+LIGHTENING_LIMIT = 0.2  # a layer takes away at most this share of the paper's K/S
+# How much of what a layer brings the next one brings (b). A film's layers lie whole on one another.
+LAYER_DECAY = MappingProxyType({"transparent": 0.75, "film": 0.9, "wax": 0.65})
+# ΔL* by which a full dab dries lighter; chalk most, since it turns from wet film to powder.
+DRY_DOWN = MappingProxyType({"dye ink pad": 3.0, "pigment ink pad": 3.0, "chalk ink pad": 5.0})
+HAND_WEIGHT = MappingProxyType({"light": 0.35, "middle": 1.0, "heavy": 1.5})  # of one full layer
+GLAZE_WEIGHT = 0.87  # of what is laid over a dry colour; between 0.85 and 0.90 in all five worlds
+FILM_SCATTER = MappingProxyType({"semi-opaque": 0.2, "opaque": 0.6})  # S at 550 nm of one layer
+PENCIL_COVER = 0.15  # share of a pencil's colour that another paper does not change
+PAPER_WHITE_LAB = (95.5, 0.3, -1.2)  # a usual smooth white card, slightly blue
+# Kinds of stock by a typical colour, and the share of a colour's strength that shows on them.
+STOCKS = MappingProxyType(
+    {
+        "white": (PAPER_WHITE_LAB, 1.0),
+        "pale tint": ((91.0, -3.0, -6.0), 0.98),
+        "cream": ((91.0, 2.0, 13.0), 0.93),
+        "grey": ((62.0, 0.0, 0.0), 0.87),
+        "kraft": ((60.0, 9.0, 23.0), 0.65),
+    }
+)
+# One sigma (ΔE00) that each layer after the first adds, and that another stock
+# than white adds, by what the medium does; a fit leaves the share below of it.
+PREDICTION_SIGMA = MappingProxyType({"transparent": (1.2, 1.5), "film": (1.2, 2.0), "wax": (1.0, 2.0)})
+FITTED_SHARE = 0.8
+GLAZE_SIGMA = 3.0  # the best of many predictions flatters itself: 1.5 to 2 above the predicted
+
+# Fitting a range's behaviour to readings.
+FIT_READINGS = 6  # fewer cannot tell a range's habit from the noise of an instrument
+FIT_MOST = 120  # more add nothing that the habits of a range could show
+FIT_PRIOR = MappingProxyType({"decay": 0.08, "share": 0.15, "scatter": 0.15, "cover": 0.1})
+FIT_LIMITS = MappingProxyType(
+    {"decay": (0.4, 0.97), "share": (0.0, 1.0), "scatter": (0.02, 2.0), "cover": (0.0, 0.8)}
+)
+
+# What to use instead.
+GLAZE_GAIN = 2.0  # ΔE00 by which a glaze must beat the nearest single colour to be offered
+GLAZE_OWNED = 200  # more owned colours than this make a table too large to hold
+WHITE_CARD_L = 91.0  # a card this light and with less chroma than below counts as white
+WHITE_CARD_C = 5.0
+
+# Readings.
+READING_OUTLIER = 3.0  # ΔE00 from the median, or three of its uncertainties: read it again

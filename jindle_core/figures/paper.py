@@ -1,0 +1,63 @@
+"""Paper: pictures of sheets and swatches, and the roles that their colours play."""
+
+# Pictures of paper. The limits were tried on drawn papers under made-up lamps.
+LARGEST_PICTURE = 40 * 1024 * 1024
+PICTURE_PIXELS = 80_000_000
+PICTURE_LEAST = 32  # pixels on a side
+PICTURE_SIDE = 800  # what is worked on: a dot of half a millimetre on a 6 in sheet still has 2 pixels
+REFERENCE_LEAST = 6  # pixels on a side of the marked card
+REFERENCE_CLIPPED = 0.2  # share of it that may be at the end of the scale
+REFERENCE_DARK = 0.005  # linear; a card darker than this is none
+WHITE_LIGHT = 0.78  # of the strongest that any patch has in a channel: a card may lie in some shade
+WHITE_ROUGH = 0.035  # relative deviation within 7 × 7 pixels
+WHITE_SHARE = 0.006  # of the picture, at least
+WHITE_FILLED = 0.8  # of its bounding box
+SHADING_SAMPLE = 4000
+SHADING_LIMIT = 1.2  # log: a light more than three times uneven is no photograph to read
+CLUSTERS = 16
+COLOUR_SAMPLE = 5000
+SHARE_SAMPLE = 9000
+PLAIN_LEAST = 400
+EDGE_SPREAD = 9.0  # CIELAB within 3 × 3 pixels
+SWALLOWED = 14.0  # CIELAB from a cluster's centre
+MERGED = 4.0  # ΔE00; 6 loses tonal papers
+SMALL_SHARE = 0.01
+SMALLEST_SHARE = 0.003
+STANDS_OUT = 12.0  # ΔE00 of a small colour from every other
+ACCENT_SHARE = 0.05
+PLAINLY = 0.6  # of its share that a colour between two others must have where nothing is mixed
+
+# A printed swatch sheet, in mm: marks and boxes large enough for a telephone held over the whole page.
+SHEET_MARGIN = 10.0  # what no home printer leaves out
+SHEET_MARK = 6.0
+SHEET_FIELD = (24.0, 14.0)
+SHEET_TOP = 36.0
+SHEET_COLUMNS = 6
+SHEET_GAP = 3.0
+SHEET_BOX = 15.0
+SHEET_PITCH = 28.0  # a box with two lines of text and air
+SHEET_HINT = 4.5  # side of the corner that is printed in the colour
+SHEET_RIM = 1.5
+# Finding it: shares of the picture's longer side, of the paper's light, of a mark's own area.
+MARK_SIDE = (0.008, 0.06)
+MARK_DARK = 0.22
+MARK_SQUARE = 0.72  # shorter by longer side: turned by up to 10°, or seen from the side
+MARK_FILLED = 0.62  # of its bounding box, for the same reason
+MARK_ALIKE = 2.5  # largest by smallest area: seen from the side the far ones are smaller
+MARK_HOLE = 0.06
+PATCH_SPREAD = 3.0  # ΔE00: a swatch laid by hand has up to 2
+PATCH_BARE = 2.0  # ΔE00 from the card: nothing laid there, or a colour too pale to be told from none
+PATCH_STRANGE = 12.0  # ΔE00 of the usual swatch from what the range says: this is another page
+GREY_TONE = (0.5, 2.0)  # exponents beyond these say that the grey card is no grey card
+GREY_CARD_LAB = (50.0, 0.0, 0.0)  # a photographer's grey card reflects 18 %: L* 49.5
+
+# Palettes out of paper.
+DARK_ROLE_L = 40.0  # a colour this dark can carry lettering on a light ground
+LIGHT_ROLE_L = 85.0
+NEUTRAL_ROLE_C = 8.0
+PALE_ROLE_C = 30.0  # C* up to which a very dark or very light colour is dark or light before it is a hue
+GROUND_ROLE_L, ACCENT_ROLE_C = 70.0, 40.0  # what lies quietly under a picture; what calls out
+WARM_HUE = 55.0  # degrees; warm and cool greys part along this line through the neutral axis
+MIDDLE_GREY_L, DARK_GREY_L = 65.0, 35.0  # what shades white things, and what gives them weight
+WRONG_GREY = 15.0  # ΔL* that a grey of the other temperature must be better by
+AGREES = 7.0  # ΔE00 within which a sheet's colour is taken for a palette's: near, and a little
