@@ -7,12 +7,12 @@ import statistics
 import numpy as np
 
 from bench.visitor import CALLS, Row, Visitor, timed
+from jindle_core.card.layouts import STARTS, start
 from jindle_core.cutting.packing import ToCut, area_bound, pack
 from jindle_core.cutting.trimming import trimmed
-from jindle_core.formats import USUAL_SIZES, Size, read_size
 from jindle_core.layers.folding import Fold, flat
 from jindle_core.layers.sizing import cut_size, laid_out
-from jindle_core.layouts import STARTS, start
+from jindle_core.lengths import USUAL_SIZES, Size, read_size
 
 _SETS, _PIECES = 30, 40
 _INCH_SHEETS = (read_size("8 1/2", "11", "in"), read_size("12", "12", "in"))

@@ -7,7 +7,7 @@ from typing import Any, TypeVar
 import cattrs
 
 from jindle_core.errors import BadInput, Problem
-from jindle_core.formats import LARGEST_MM, TICKS, Length, Size
+from jindle_core.lengths import LARGEST_MM, TICKS, Length, Size
 
 Made = TypeVar("Made")
 _TOLD = 3  # faults that are named; a file that is no such thing has hundreds

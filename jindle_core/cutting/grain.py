@@ -2,8 +2,8 @@
 
 from enum import StrEnum
 
-from jindle_core.formats import Size
 from jindle_core.layers.folding import Flat
+from jindle_core.lengths import Size
 
 
 class Grain(StrEnum):

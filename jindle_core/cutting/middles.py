@@ -6,9 +6,9 @@ from fractions import Fraction
 
 from jindle_core import figures
 from jindle_core.cutting.packing import ToCut
-from jindle_core.formats import TICKS, Length, Size
 from jindle_core.layers.pieces import Kind, Piece
 from jindle_core.layers.sizing import Box
+from jindle_core.lengths import TICKS, Length, Size
 
 
 @dataclass(frozen=True, slots=True)

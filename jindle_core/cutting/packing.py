@@ -13,7 +13,7 @@ import rectpack
 
 from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
-from jindle_core.formats import Length, Size
+from jindle_core.lengths import Length, Size
 
 GRAINS = {"in": 127, "mm": 32}  # in a tick of either unit
 

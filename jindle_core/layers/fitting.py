@@ -7,9 +7,9 @@ from typing import Any
 
 from jindle_core import figures
 from jindle_core.contrast.rules import Finding, Status
-from jindle_core.formats import Length, Size
 from jindle_core.layers.pieces import BASE, Across, Down, Piece, Place
 from jindle_core.layers.sizing import Box, put
+from jindle_core.lengths import Length, Size
 
 
 @dataclass(frozen=True, slots=True)

@@ -6,7 +6,7 @@ from fractions import Fraction
 
 from jindle_core import figures
 from jindle_core.contrast.rules import Finding, Status
-from jindle_core.formats import Length, Size, read_size
+from jindle_core.lengths import Length, Size, read_size
 
 
 class Fold(StrEnum):
@@ -28,7 +28,7 @@ class Flat:
 def flat(card: Size, fold: Fold) -> Flat:
     """The base of a card laid flat.
 
-    >>> from jindle_core.formats import read_size
+    >>> from jindle_core.lengths import read_size
     >>> flat(read_size("4 1/4", "5 1/2", "in"), Fold.TOP).size.text()
     '4 1/4 × 11 in'
     """

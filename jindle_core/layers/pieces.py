@@ -3,8 +3,8 @@
 from dataclasses import dataclass, field
 from enum import StrEnum
 
-from jindle_core.ends import End
-from jindle_core.formats import Length, Size
+from jindle_core.lengths import Length, Size
+from jindle_core.material import End
 from jindle_core.prediction.behaviour import Hand
 
 WHITE = End("white")

@@ -13,8 +13,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from jindle_core.errors import BadInput, Problem
-from jindle_core.formats import Length, Size
 from jindle_core.layers.pieces import BASE, Across, Down, Piece, Place
+from jindle_core.lengths import Length, Size
 
 RASTER = 640  # of a millimetre
 _THIRDS = {

@@ -8,9 +8,9 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.contrast.rules import Finding, Status
-from jindle_core.formats import Size, read_size
 from jindle_core.layers.pieces import BASE, Kind, Piece
 from jindle_core.layers.sizing import Box, edges, in_order
+from jindle_core.lengths import Size, read_size
 from jindle_core.shown import shown
 
 ENVELOPES = tuple(read_size(*one) for one in figures.building.ENVELOPES)

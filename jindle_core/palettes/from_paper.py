@@ -10,8 +10,8 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.colorimetry.temperature import temperature
 from jindle_core.contrast.rules import PairKind, holds
+from jindle_core.palettes.role import Role
 from jindle_core.patterned.colours import SheetColour
-from jindle_core.plan import Role
 
 
 def propose_roles(colours: Sequence[SheetColour]) -> list[Role]:

@@ -6,7 +6,7 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
-from jindle_core.plan import Role
+from jindle_core.palettes.role import Role
 
 
 def guess_role(lab: Array, taken: Sequence[Role]) -> Role:

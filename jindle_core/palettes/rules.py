@@ -8,7 +8,7 @@ from numpy.typing import NDArray
 
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array, hue_to_lab, lab_to_hue
-from jindle_core.plan import Role
+from jindle_core.palettes.role import Role
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,9 +1,10 @@
 import unittest
 from fractions import Fraction
 
-from jindle_core import changes, figures
-from jindle_core.build import Build
-from jindle_core.build_changes import (
+from jindle_core import figures
+from jindle_core.card.build import Build
+from jindle_core.card.changes import palette as changes
+from jindle_core.card.changes.build import (
     AddPiece,
     EditPiece,
     MovePiece,
@@ -12,14 +13,14 @@ from jindle_core.build_changes import (
     SetBuild,
     StartLayout,
 )
-from jindle_core.ends import End
+from jindle_core.card.layouts import STARTS, start
+from jindle_core.card.whole import plan_from_json, plan_to_json
 from jindle_core.errors import BadInput
-from jindle_core.formats import Length, Size, read_size
 from jindle_core.layers.folding import Fold
 from jindle_core.layers.pieces import BASE, WHITE, Across, Down, InkedOver, Kind, Raised
 from jindle_core.layers.sizing import laid_out
-from jindle_core.layouts import STARTS, start
-from jindle_core.plan import plan_from_json, plan_to_json
+from jindle_core.lengths import Length, Size, read_size
+from jindle_core.material import End
 from jindle_core.tests.test_plan import some_plan
 
 EIGHTH = Length(8, "in")

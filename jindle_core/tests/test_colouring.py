@@ -3,9 +3,8 @@ from dataclasses import replace
 
 import numpy as np
 
-from jindle_core.areas import Area, Colouring
-from jindle_core.changes import RemoveColour
-from jindle_core.colouring_changes import (
+from jindle_core.card.changes.palette import RemoveColour
+from jindle_core.card.changes.pictures import (
     AddArea,
     AreaFamily,
     EditArea,
@@ -15,14 +14,16 @@ from jindle_core.colouring_changes import (
     SetFamilies,
     areas_of,
 )
+from jindle_core.card.pictures import Area, Colouring
+from jindle_core.card.whole import Anchor, PaletteColour, Plan, plan_from_json, plan_to_json
 from jindle_core.errors import BadInput
 from jindle_core.families.order import sessions, wet_neighbours, working_order
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import BARE, Light, away, edge_tone, stops
-from jindle_core.formats import USUAL_SIZES
+from jindle_core.lengths import USUAL_SIZES
 from jindle_core.line_art.drawing import LineDrawing, Shape
 from jindle_core.media import Medium
-from jindle_core.plan import Anchor, PaletteColour, Plan, Role, plan_from_json, plan_to_json
+from jindle_core.palettes.role import Role
 
 FISH = LineDrawing(
     100, 60, (Shape("big-fin", "", 0.2, ()), Shape("scale", "", 0.05, ()), Shape("eye", "", 0.002, ())), ()

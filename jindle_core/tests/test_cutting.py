@@ -11,10 +11,10 @@ from jindle_core.cutting.middles import filled, middles
 from jindle_core.cutting.packing import Cut, Sheet, ToCut, area_bound, grains, pack
 from jindle_core.cutting.trimming import Part, trimmed
 from jindle_core.errors import BadInput
-from jindle_core.formats import USUAL_SIZES, Length, Size, read_size
 from jindle_core.layers.folding import Fold, flat
 from jindle_core.layers.pieces import Kind
 from jindle_core.layers.sizing import laid_out
+from jindle_core.lengths import USUAL_SIZES, Length, Size, read_size
 from jindle_core.tests.test_layers import CARD, length, piece, size
 
 LETTER = read_size("8 1/2", "11", "in")

@@ -4,7 +4,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from jindle_core.errors import BadInput
-from jindle_core.formats import USUAL_SIZES, Length, Size, read_length
+from jindle_core.lengths import USUAL_SIZES, Length, Size, read_length
 
 
 class LengthTests(unittest.TestCase):

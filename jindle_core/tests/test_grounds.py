@@ -17,18 +17,18 @@ from jindle_core.blending.painting import GroundShape, Way, at_points, between, 
 from jindle_core.blending.standing import Wish, examine_lettering, examine_picture, examine_wish
 from jindle_core.blending.ways import Row, WayKind, ways_out
 from jindle_core.blending.working import Worked, cautions, working_order
+from jindle_core.card.changes.ground import SetGround
+from jindle_core.card.ground import Effect, Ground, InkedCard, PadUse
+from jindle_core.card.whole import plan_from_json, plan_to_json
 from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.contrast.rules import PairKind, Status
-from jindle_core.desk import desk
 from jindle_core.errors import BadInput
-from jindle_core.ground import Effect, Ground, InkedCard, PadUse
-from jindle_core.ground_changes import SetGround
 from jindle_core.line_art.outline import outline, shapes_at
 from jindle_core.line_art.svg import read_svg
 from jindle_core.media import Medium
-from jindle_core.plan import plan_from_json, plan_to_json
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.stocks import WHITE
+from jindle_core.seen.desk import desk
 from jindle_core.tests.test_blending import PADS, ink, pads
 from jindle_core.tests.test_plan import some_plan
 

@@ -5,12 +5,12 @@ import numpy as np
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import reflectance_to_lab
-from jindle_core.instead.glaze import LAYERS, GlazeTable
-from jindle_core.instead.inked import Pad, ink_your_own
 from jindle_core.media import Medium
 from jindle_core.prediction.behaviour import Hand, usual_behaviour
 from jindle_core.prediction.laying import dye, glazed, laid
 from jindle_core.prediction.stocks import WHITE
+from jindle_core.substitutes.glaze import LAYERS, GlazeTable
+from jindle_core.substitutes.inked import Pad, ink_your_own
 
 MARKER = usual_behaviour(Medium.ALCOHOL_MARKER)
 YELLOW, BLUE, PINK = (

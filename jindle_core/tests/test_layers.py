@@ -7,11 +7,12 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from jindle_core import figures
-from jindle_core.build import Build
-from jindle_core.build_changes import EditPiece
+from jindle_core.card.build import Build
+from jindle_core.card.changes.build import EditPiece
+from jindle_core.card.layouts import STARTS, start
+from jindle_core.card.whole import Anchor, End, PaletteColour, Plan
 from jindle_core.contrast.rules import PairKind, Status
 from jindle_core.errors import BadInput
-from jindle_core.formats import TICKS, USUAL_SIZES, Length, Limits, Size, read_length, read_size
 from jindle_core.layers.fitting import fits, to_use_elsewhere, ways_to_fit
 from jindle_core.layers.lettering import capitals, font_size, lettering_rule
 from jindle_core.layers.pieces import BASE, Across, Down, Kind, Piece, Place, Raised
@@ -26,8 +27,8 @@ from jindle_core.layers.stacking import (
     thickness,
 )
 from jindle_core.layers.touching import neighbours
-from jindle_core.layouts import STARTS, start
-from jindle_core.plan import Anchor, End, PaletteColour, Plan, Role
+from jindle_core.lengths import TICKS, USUAL_SIZES, Length, Limits, Size, read_length, read_size
+from jindle_core.palettes.role import Role
 
 CARD = read_size("4 1/4", "5 1/2", "in")
 SMALL = Limits(Fraction(0), Fraction(1000), "is no length", "0 to 1000 mm")

@@ -4,9 +4,9 @@ import numpy as np
 
 from jindle_core.colorimetry.temperature import temperature
 from jindle_core.palettes.from_paper import goes_with, lettering_for, neutrals_for, propose_roles
+from jindle_core.palettes.role import Role
 from jindle_core.palettes.roles import guess_role
 from jindle_core.patterned.colours import SheetColour
-from jindle_core.plan import Role
 
 CREAM, TEAL, CLAY, BERRY, NIGHT = (
     [91.0, 2, 12],

@@ -2,23 +2,24 @@ import json
 import unittest
 from dataclasses import replace
 
-from jindle_core import changes, figures
-from jindle_core.contrast.rules import PairKind
-from jindle_core.desk import desk
-from jindle_core.errors import BadInput
-from jindle_core.every_change import changed
-from jindle_core.formats import USUAL_SIZES
-from jindle_core.plan import (
+from jindle_core import figures
+from jindle_core.card.changes import palette as changes
+from jindle_core.card.changes.every import changed
+from jindle_core.card.whole import (
     Anchor,
     Choice,
     End,
     Pair,
     PaletteColour,
     Plan,
-    Role,
     plan_from_json,
     plan_to_json,
 )
+from jindle_core.contrast.rules import PairKind
+from jindle_core.errors import BadInput
+from jindle_core.lengths import USUAL_SIZES
+from jindle_core.palettes.role import Role
+from jindle_core.seen.desk import desk
 
 
 def anchor(colour=None, lightness=50.0):

@@ -6,13 +6,14 @@ from dataclasses import replace
 from hypothesis import given
 from hypothesis import strategies as st
 
-from jindle_core.ends import End
+from jindle_core.card.sound import sound
+from jindle_core.card.whole import Choice, Waiver, plan_from_json, plan_to_json
 from jindle_core.errors import BadInput
 from jindle_core.layers.pieces import Kind
 from jindle_core.line_art.drawing import LineDrawing, Shape, drawing_from_json, drawing_to_json
+from jindle_core.material import End
 from jindle_core.media import Medium
-from jindle_core.plan import Choice, Role, Waiver, plan_from_json, plan_to_json
-from jindle_core.sound import sound
+from jindle_core.palettes.role import Role
 from jindle_core.tests.test_waivers import full_card
 
 STORED = json.loads(json.dumps(plan_to_json(full_card())))

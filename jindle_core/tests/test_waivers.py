@@ -1,22 +1,36 @@
 import unittest
 
-from jindle_core import changes
-from jindle_core.areas import Colouring
 from jindle_core.blending.painting import GroundShape
-from jindle_core.build_changes import EditPiece, MovePiece, NudgePiece, RemovePiece, SetBuild, StartLayout
-from jindle_core.check_ids import melting_check
-from jindle_core.colouring_changes import AddArea, AreaFamily, EditArea, RemoveArea, SetColouring, SetFamilies
-from jindle_core.every_change import changed
+from jindle_core.card.changes import palette as changes
+from jindle_core.card.changes.build import (
+    EditPiece,
+    MovePiece,
+    NudgePiece,
+    RemovePiece,
+    SetBuild,
+    StartLayout,
+)
+from jindle_core.card.changes.every import changed
+from jindle_core.card.changes.ground import SetGround
+from jindle_core.card.changes.pictures import (
+    AddArea,
+    AreaFamily,
+    EditArea,
+    RemoveArea,
+    SetColouring,
+    SetFamilies,
+)
+from jindle_core.card.ground import PadUse
+from jindle_core.card.pictures import Colouring
+from jindle_core.card.waivers import subject
+from jindle_core.checks.ids import melting_check
 from jindle_core.families.recipes import Thing
-from jindle_core.formats import USUAL_SIZES
-from jindle_core.ground import PadUse
-from jindle_core.ground_changes import SetGround
 from jindle_core.layers.folding import Fold
 from jindle_core.layers.pieces import WHITE
-from jindle_core.plan import Role
+from jindle_core.lengths import USUAL_SIZES
+from jindle_core.palettes.role import Role
 from jindle_core.tests.test_build import built
 from jindle_core.tests.test_plan import anchor, some_plan
-from jindle_core.waivers import subject
 
 
 def full_card():

@@ -5,7 +5,7 @@ from django.core.exceptions import ValidationError
 from django.db import IntegrityError, transaction
 from django.http import HttpRequest
 
-from jindle_core.changes import checked_name
+from jindle_core.card.changes.palette import checked_name
 from jindle_core.errors import BadInput, Problem
 from server.accounts.models import Person
 

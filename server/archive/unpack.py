@@ -8,12 +8,13 @@ from typing import Any
 from django.db import DataError, IntegrityError
 
 from jindle_core import figures
-from jindle_core.changes import AddColour, checked_name
+from jindle_core.card.changes.palette import AddColour, checked_name
+from jindle_core.card.sound import sound
+from jindle_core.card.whole import Anchor, plan_from_json, plan_to_json
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.range_json import read_range_json
 from jindle_core.line_art.drawing import drawing_from_json
-from jindle_core.plan import Anchor, Role, plan_from_json, plan_to_json
-from jindle_core.sound import sound
+from jindle_core.palettes.role import Role
 from server.access import (
     cards_of,
     colours_seen_by,

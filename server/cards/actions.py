@@ -11,11 +11,11 @@ from django.db.models import F
 from django.utils import timezone
 
 from jindle_core import figures
-from jindle_core.changes import AddColour, Waive, checked_name
+from jindle_core.card.changes.every import AnyChange, changed
+from jindle_core.card.changes.palette import AddColour, Waive, checked_name
+from jindle_core.card.whole import Plan, plan_to_json
 from jindle_core.errors import BadInput, Problem
-from jindle_core.every_change import AnyChange, changed
-from jindle_core.formats import Size
-from jindle_core.plan import Plan, plan_to_json
+from jindle_core.lengths import Size
 from server.access import cards_of
 from server.accounts.models import Person
 from server.cards.models import Card, Revision

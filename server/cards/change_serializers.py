@@ -2,10 +2,13 @@
 
 from rest_framework import serializers
 
-from jindle_core import changes, check_ids, figures
+from jindle_core import figures
+from jindle_core.card.changes import palette as changes
+from jindle_core.card.whole import Choice
+from jindle_core.checks import ids as check_ids
 from jindle_core.contrast.rules import PairKind
 from jindle_core.media import COLUMNS
-from jindle_core.plan import Choice, Role
+from jindle_core.palettes.role import Role
 from server.cards.serializers import (
     COLUMN_CHOICES,
     PAIR_CHOICES,

@@ -1,9 +1,10 @@
 """Which change of a card does JSON ask for?"""
 
-from jindle_core.build_changes import BuildChange
-from jindle_core.changes import AddColour, Change, Reanchor
-from jindle_core.colorimetry.typed import read_typed
-from jindle_core.colouring_changes import (
+from jindle_core.card.changes.build import BuildChange
+from jindle_core.card.changes.every import AnyChange
+from jindle_core.card.changes.ground import SetGround
+from jindle_core.card.changes.palette import AddColour, Change, Reanchor
+from jindle_core.card.changes.pictures import (
     AreaFamily,
     EditArea,
     SetColouring,
@@ -11,12 +12,12 @@ from jindle_core.colouring_changes import (
     SetFamilies,
     areas_of,
 )
+from jindle_core.card.whole import Anchor
+from jindle_core.colorimetry.typed import read_typed
 from jindle_core.compatibility.properties import is_line_ink
 from jindle_core.errors import BadInput, Problem
-from jindle_core.every_change import AnyChange
-from jindle_core.ground_changes import SetGround
 from jindle_core.media import PAD_MEDIA, Medium
-from jindle_core.plan import Anchor, Role
+from jindle_core.palettes.role import Role
 from server.access import drawings_seen_by, one
 from server.accounts.models import Person
 from server.cards.building.serializers import BUILD_CHANGES

@@ -4,10 +4,10 @@ from functools import partial
 
 import numpy as np
 
-from jindle_core.check_ids import SPAN, conflict_check, family_check, pair_check
+from jindle_core.card.whole import End, Pair
+from jindle_core.checks.ids import SPAN, conflict_check, family_check, pair_check
 from jindle_core.contrast.mending import Mend, mend
 from jindle_core.contrast.rules import RULES, Finding, Status, examine_each, examine_span
-from jindle_core.plan import End, Pair
 from jindle_core.shown import shown
 from server.cards import findings
 from server.cards.building.checks import build_checks

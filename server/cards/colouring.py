@@ -8,7 +8,7 @@ from typing import Any
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.areas import Area, Colouring
+from jindle_core.card.pictures import Area, Colouring
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.temperature import temperature
 from jindle_core.colorimetry.views import shades

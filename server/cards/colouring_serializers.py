@@ -2,7 +2,8 @@
 
 from rest_framework import serializers
 
-from jindle_core import colouring_changes, figures
+from jindle_core import figures
+from jindle_core.card.changes import pictures as colouring_changes
 from jindle_core.compatibility.materials import FINISHES, LINE_INKS
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light

@@ -6,10 +6,10 @@ from typing import Any
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.areas import Area
+from jindle_core.card.changes.pictures import AreaFamily, SetFamilies
+from jindle_core.card.pictures import Area
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.views import shades
-from jindle_core.colouring_changes import AreaFamily, SetFamilies
 from jindle_core.errors import BadInput, Problem
 from jindle_core.families.build import Builder, Family
 from jindle_core.families.mending import bridge, deeper, glazed_shadow, lighter

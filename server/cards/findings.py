@@ -4,9 +4,9 @@ from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from typing import Any
 
+from jindle_core.card.whole import Plan
 from jindle_core.contrast.rules import Finding, Status
-from jindle_core.ends import End
-from jindle_core.plan import Plan
+from jindle_core.material import End
 
 Told = dict[str, Any]
 

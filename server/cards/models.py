@@ -3,8 +3,8 @@
 from django.conf import settings
 from django.db import models
 
+from jindle_core.card.whole import Plan, plan_from_json
 from jindle_core.errors import BadInput
-from jindle_core.plan import Plan, plan_from_json
 from server.cards.packed import PackedJSONField
 from server.errors import CannotBeShown
 

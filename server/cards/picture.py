@@ -6,11 +6,11 @@ from typing import Any
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.areas import Area
+from jindle_core.card.pictures import Area
+from jindle_core.card.whole import End
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.families.recipes import recipe
 from jindle_core.families.shading import BARE, away, stops
-from jindle_core.plan import End
 from jindle_core.prediction.stocks import stock_kind
 from server.cards.colouring import Coloured
 from server.cards.resolve import ResolvedPlan, value_shades

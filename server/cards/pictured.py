@@ -5,9 +5,9 @@ from functools import cached_property
 
 import numpy as np
 
-from jindle_core.desk import Part
+from jindle_core.card.whole import End
 from jindle_core.line_art.outline import outline, shapes_at
-from jindle_core.plan import End
+from jindle_core.seen.desk import Part
 from server.cards.colouring import Coloured
 
 _RING = np.linspace(0, 2 * np.pi, 24, endpoint=False)

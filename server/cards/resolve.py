@@ -6,11 +6,11 @@ from functools import cached_property, lru_cache
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.changes import AddColour
+from jindle_core.card.changes.palette import AddColour
+from jindle_core.card.whole import Anchor, End, Pair, PaletteColour, Plan
 from jindle_core.colorimetry.spaces import on_screen
 from jindle_core.colorimetry.views import shades
 from jindle_core.contrast.guess import guess_pairs
-from jindle_core.plan import Anchor, End, Pair, PaletteColour, Plan
 from server.catalogue.arrays import Catalogue
 
 WHITE_WORDS = "white paper"

@@ -6,10 +6,10 @@ from typing import Any
 
 import numpy as np
 
+from jindle_core.card.references import named
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.families.convert import assign
 from jindle_core.media import COLUMNS
-from jindle_core.references import named
 from server.cards.models import Card
 from server.cards.resolve import ResolvedPlan
 from server.catalogue.arrays import Catalogue

@@ -6,8 +6,8 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.ends import End
 from jindle_core.layers.pieces import WHITE
+from jindle_core.material import End
 from jindle_core.media import Medium
 from jindle_core.prediction.stocks import stock_kind
 from server.cards.resolve import ResolvedPlan

@@ -9,18 +9,18 @@ from django.db import DatabaseError
 from rest_framework.exceptions import APIException
 
 from jindle_core import figures
-from jindle_core.changes import AddColour
-from jindle_core.check_ids import pair_check
+from jindle_core.card.changes.every import changed
+from jindle_core.card.changes.palette import AddColour
+from jindle_core.card.whole import End
+from jindle_core.checks.ids import pair_check
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.contrast.rules import Status
-from jindle_core.desk import Part
-from jindle_core.every_change import changed
-from jindle_core.formats import USUAL_SIZES, Length, Size
+from jindle_core.lengths import USUAL_SIZES, Length, Size
 from jindle_core.matching.nearest import Nearest, query_each
 from jindle_core.matching.verdicts import Verdict
 from jindle_core.media import COLUMNS
-from jindle_core.plan import End
+from jindle_core.seen.desk import Part
 from server.accounts.models import Person
 from server.cards.building.examined import Examined
 from server.cards.building.stack import VEIL_OPACITY, Stack

@@ -19,7 +19,6 @@ from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import on_screen, reflectance_to_lab
 from jindle_core.colorimetry.views import shades
 from jindle_core.families.build import Builder
-from jindle_core.instead.glaze import GlazeTable
 from jindle_core.matching.nearest import Nearest, NearestIndex
 from jindle_core.matching.search import SearchIndex
 from jindle_core.media import COLUMN_OF, COLUMNS, FORM, PAD_MEDIA, Form, Medium
@@ -29,6 +28,7 @@ from jindle_core.prediction.fitting import Fit
 from jindle_core.prediction.laying import laid
 from jindle_core.prediction.stocks import WHITE
 from jindle_core.readings import Settled
+from jindle_core.substitutes.glaze import GlazeTable
 from server.access import drawer_of, gone_ranges_of, ranges_seen_by
 from server.accounts.models import Person
 from server.catalogue.models import CatalogueStamp, Colour, Reading

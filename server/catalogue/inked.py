@@ -5,12 +5,12 @@ from dataclasses import dataclass
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.instead.inked import Pad, ink_your_own
 from jindle_core.matching.verdicts import combined
 from jindle_core.media import PAD_MEDIA
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.confidence import prediction_sigma
 from jindle_core.prediction.stocks import WHITE
+from jindle_core.substitutes.inked import Pad, ink_your_own
 from server.catalogue.arrays import Catalogue
 
 

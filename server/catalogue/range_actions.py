@@ -10,7 +10,7 @@ from django.db import transaction
 from django.db.models import F
 
 from jindle_core import figures
-from jindle_core.changes import checked_name
+from jindle_core.card.changes.palette import checked_name
 from jindle_core.colorimetry.typed import read_typed
 from jindle_core.compatibility.properties import checked_properties
 from jindle_core.errors import BadInput, Problem

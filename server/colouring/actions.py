@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 
 from jindle_core import figures
-from jindle_core.changes import checked_name
+from jindle_core.card.changes.palette import checked_name
 from jindle_core.errors import BadInput, Problem
 from jindle_core.line_art.drawing import LineDrawing, drawing_to_json
 from server.accounts.models import Person

@@ -9,13 +9,14 @@ from typing import Any
 from django.db import transaction
 from django.utils import timezone
 
-from jindle_core.changes import AddColour
+from jindle_core.card.changes.palette import AddColour
+from jindle_core.card.whole import Anchor
 from jindle_core.interchange.drawer_csv import read_drawer
 from jindle_core.interchange.entries import RangeFile
 from jindle_core.interchange.range_csv import read_range
 from jindle_core.interchange.range_json import DETAILS
 from jindle_core.line_art.svg import read_svg
-from jindle_core.plan import Anchor, Role
+from jindle_core.palettes.role import Role
 from server.access import (
     cards_of,
     combinations_seen_by,

@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 
 from jindle_core import figures
-from jindle_core.changes import AddColour, checked_name
+from jindle_core.card.changes.palette import AddColour, checked_name
 from jindle_core.errors import BadInput, Problem
 from server.accounts.models import Person
 from server.palettes.models import Combination

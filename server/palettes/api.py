@@ -7,7 +7,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core import figures
-from jindle_core.changes import AddColour
+from jindle_core.card.changes.palette import AddColour
 from jindle_core.errors import BadInput, Problem
 from jindle_core.palettes.landing import Landed, from_drawer, land
 from jindle_core.palettes.rules import RULES, TRIOS

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from jindle_core import figures
-from jindle_core.changes import checked_name
+from jindle_core.card.changes.palette import checked_name
 from jindle_core.errors import BadInput, Problem
 from jindle_core.media import Medium
 from server.access import papers_seen_by, ranges_of

@@ -4,13 +4,14 @@ from typing import Any
 
 import numpy as np
 
-from jindle_core.changes import AddColour
+from jindle_core.card.changes.palette import AddColour
+from jindle_core.card.whole import Anchor
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.temperature import temperature
 from jindle_core.media import LETTERING_MEDIA, Medium
 from jindle_core.palettes.from_paper import Going, lettering_for, neutrals_for, propose_roles
+from jindle_core.palettes.role import Role
 from jindle_core.patterned.colours import PARTS, SheetColour, parts_of
-from jindle_core.plan import Anchor, Role
 from server.catalogue.arrays import Catalogue
 from server.papers.models import Paper
 

@@ -4,14 +4,14 @@ from dataclasses import asdict
 from typing import Any
 
 from jindle_core import figures
+from jindle_core.card.layouts import EDGE, STARTS
 from jindle_core.cutting.grain import Grain
-from jindle_core.formats import Length
 from jindle_core.layers.fitting import to_use_elsewhere
 from jindle_core.layers.folding import Flat, flat
 from jindle_core.layers.pieces import OF_CARD, Kind, Piece
 from jindle_core.layers.sizing import Box, as_read, of_size
 from jindle_core.layers.stacking import ENVELOPES
-from jindle_core.layouts import EDGE, STARTS
+from jindle_core.lengths import Length
 from server.cards.building.examined import Examined
 from server.cards.building.stack import Stack
 from server.cards.findings import finding_told

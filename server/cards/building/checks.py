@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from functools import partial
 
-from jindle_core.check_ids import (
+from jindle_core.checks.ids import (
     ENVELOPE,
     SHEET,
     SPREAD,

@@ -10,10 +10,10 @@ from jindle_core.cutting.grain import Grain, turned_for_grain
 from jindle_core.cutting.middles import filled, middles
 from jindle_core.cutting.packing import GRAINS, Cut, Sheet, ToCut, area_bound, holds, pack
 from jindle_core.cutting.trimming import Part, Trim, trimmed
-from jindle_core.ends import End
-from jindle_core.formats import Length, Size
 from jindle_core.layers.folding import Flat, flat
 from jindle_core.layers.pieces import BASE, NOT_CUT, Kind
+from jindle_core.lengths import Length, Size
+from jindle_core.material import End
 from server.cards.building.stack import Stack
 
 _GRAIN = 1 / 320  # mm

@@ -6,6 +6,7 @@ from functools import cached_property
 import numpy as np
 
 from jindle_core import figures
+from jindle_core.card.whole import PaletteColour
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import Finding, Status
 from jindle_core.contrast.stacked import (
@@ -15,8 +16,6 @@ from jindle_core.contrast.stacked import (
     examine_writing,
     melting,
 )
-from jindle_core.ends import End
-from jindle_core.formats import Size
 from jindle_core.layers.fitting import Fit, fits
 from jindle_core.layers.pieces import BASE, Kind, Piece
 from jindle_core.layers.showing import shown
@@ -28,7 +27,9 @@ from jindle_core.layers.stacking import (
     top_of,
 )
 from jindle_core.layers.touching import Beside
-from jindle_core.plan import PaletteColour, Role
+from jindle_core.lengths import Size
+from jindle_core.material import End
+from jindle_core.palettes.role import Role
 from server.cards.building.stack import Face, Stack
 from server.cards.building.standing import Stands, standing, touching
 

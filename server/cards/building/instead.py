@@ -3,9 +3,9 @@
 from collections.abc import Iterator
 from typing import Any
 
-from jindle_core.build_changes import EditPiece, RemovePiece
-from jindle_core.ends import End
+from jindle_core.card.changes.build import EditPiece, RemovePiece
 from jindle_core.layers.pieces import OF_CARD, WHITE, InkedOver, Piece
+from jindle_core.material import End
 from server.cards.building.examined import Examined
 from server.cards.building.written import written
 from server.cards.findings import finding_told

@@ -5,17 +5,17 @@ from typing import Any
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.build_changes import AddPiece, EditPiece, MovePiece, SetBuild
+from jindle_core.card.changes.build import AddPiece, EditPiece, MovePiece, SetBuild
+from jindle_core.card.layouts import EDGE
+from jindle_core.card.whole import PaletteColour
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import Status
 from jindle_core.contrast.stacked import examine_finish, examine_melting
-from jindle_core.ends import End
-from jindle_core.formats import Length, Size
 from jindle_core.layers.fitting import ways_to_fit
 from jindle_core.layers.folding import Fold, examine_base
 from jindle_core.layers.pieces import BASE, WHITE, Across, Down, Kind, Piece, Raised
-from jindle_core.layouts import EDGE
-from jindle_core.plan import PaletteColour
+from jindle_core.lengths import Length, Size
+from jindle_core.material import End
 from server.cards.building.examined import PLAIN, Examined
 from server.cards.building.recolour import Wanted, recolourings
 from server.cards.building.written import written

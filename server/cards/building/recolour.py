@@ -6,11 +6,11 @@ from dataclasses import dataclass
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.build_changes import EditPiece
+from jindle_core.card.changes.build import EditPiece
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import RULES, PairKind, examine_each, holds
-from jindle_core.ends import End
 from jindle_core.layers.pieces import BASE, WHITE, Kind
+from jindle_core.material import End
 from jindle_core.media import FINISH_MEDIA, GROUND_MEDIA
 from jindle_core.shown import percent
 from server.cards.building.stack import Stack

@@ -5,12 +5,13 @@ from typing import Any
 
 from rest_framework import serializers
 
-from jindle_core import build_changes, figures
+from jindle_core import figures
+from jindle_core.card.changes import build as build_changes
 from jindle_core.cutting.grain import Grain
 from jindle_core.errors import BadInput, Problem
-from jindle_core.formats import Length, Limits, Size, read_length, read_size
 from jindle_core.layers.folding import Fold
 from jindle_core.layers.pieces import Across, Down, InkedOver, Kind, Raised
+from jindle_core.lengths import Length, Limits, Size, read_length, read_size
 from jindle_core.prediction.behaviour import Hand
 from server.cards.change_serializers import ChangeSerializer, kind_field
 from server.cards.serializers import (

@@ -6,17 +6,17 @@ from functools import cached_property
 import numpy as np
 
 from jindle_core.blending.inks import seen_on
-from jindle_core.build import Build
-from jindle_core.build_changes import BuildChange
+from jindle_core.card.build import Build
+from jindle_core.card.changes.build import BuildChange
 from jindle_core.colorimetry.recovery import lab_to_reflectance
-from jindle_core.desk import Part, built_desk
-from jindle_core.ends import End
-from jindle_core.formats import Size
 from jindle_core.layers.pieces import BASE, WHITE, Kind, Piece
 from jindle_core.layers.showing import topmost
 from jindle_core.layers.sizing import Box, cut_size, edges, in_order, laid_out
 from jindle_core.layers.stacking import Height, heights
+from jindle_core.lengths import Size
+from jindle_core.material import End
 from jindle_core.prediction.vellum import under_vellum, veil
+from jindle_core.seen.desk import Part, built_desk
 from server.cards.colouring import Coloured
 from server.cards.grounds.grounded import Grounded
 from server.cards.pictured import Pictured

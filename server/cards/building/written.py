@@ -4,8 +4,8 @@ from dataclasses import asdict
 from enum import Enum
 from typing import Any
 
-from jindle_core.build_changes import AddPiece, EditPiece, MovePiece, RemovePiece
-from jindle_core.formats import Length, Size
+from jindle_core.card.changes.build import AddPiece, EditPiece, MovePiece, RemovePiece
+from jindle_core.lengths import Length, Size
 
 
 def written(change: AddPiece | EditPiece | MovePiece | RemovePiece, unit: str) -> dict[str, Any]:

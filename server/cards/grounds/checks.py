@@ -15,10 +15,10 @@ from jindle_core.blending.joins import Meeting
 from jindle_core.blending.known import are_white
 from jindle_core.blending.painting import EDGED, GroundShape, at_points, spread
 from jindle_core.blending.standing import Wish
-from jindle_core.check_ids import ground_check
+from jindle_core.card.ground import Effect, PadUse
+from jindle_core.checks.ids import ground_check
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import Finding, PairKind, Status, holds
-from jindle_core.ground import Effect, PadUse
 from jindle_core.media import PAD_MEDIA
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.shown import percent

@@ -15,9 +15,9 @@ from jindle_core.blending.known import Known, known
 from jindle_core.blending.painting import Field, at_points, painting
 from jindle_core.blending.ways import Row
 from jindle_core.blending.working import Step, Worked, working_order
+from jindle_core.card.ground import Ground, PadUse
+from jindle_core.card.whole import Plan
 from jindle_core.colorimetry.views import shades
-from jindle_core.ground import Ground, PadUse
-from jindle_core.plan import Plan
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.stocks import WHITE, card_lab
 from server.cards.resolve import ResolvedPlan

@@ -9,11 +9,11 @@ from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.inks import seen_on
 from jindle_core.blending.painting import spread
 from jindle_core.blending.standing import examine_lettering, examine_picture, examine_wish
+from jindle_core.card.ground import Ground
 from jindle_core.contrast.rules import Finding, PairKind
-from jindle_core.desk import Part, desk
-from jindle_core.ground import Ground
 from jindle_core.layers.lettering import lettering_rule
 from jindle_core.layers.showing import topmost
+from jindle_core.seen.desk import Part, desk
 from server.cards.building.stack import Stack
 from server.cards.colouring import Coloured
 from server.cards.grounds.grounded import Grounded

@@ -2,14 +2,14 @@
 
 from rest_framework import serializers
 
-from jindle_core import ground_changes
 from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.joins import Meeting
 from jindle_core.blending.meeting import Reach, Seam
 from jindle_core.blending.painting import GroundShape
 from jindle_core.blending.standing import Wish
 from jindle_core.blending.ways import WayKind
-from jindle_core.ground import Effect, InkedCard, PadUse
+from jindle_core.card.changes import ground as ground_changes
+from jindle_core.card.ground import Effect, InkedCard, PadUse
 from jindle_core.prediction.behaviour import Hand
 from server.cards.change_serializers import ChangeSerializer, kind_field
 from server.cards.serializers import EFFECT_CHOICES, CheckSerializer, PanelSerializer

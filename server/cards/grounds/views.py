@@ -15,11 +15,11 @@ from jindle_core.blending.orders import best_order, is_rainbow, overlaps
 from jindle_core.blending.painting import BRUSHED, LAYERED, TURNING, between
 from jindle_core.blending.ways import WayKind, WayOut, ways_out
 from jindle_core.blending.working import cautions
+from jindle_core.card.ground import PadUse
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.views import shades
 from jindle_core.errors import BadInput, Problem
-from jindle_core.ground import PadUse
 from jindle_core.matching.verdicts import judge as judge_match
 from server.cards.grounds.checks import ground_checks, label, pads_to_take, told_use
 from server.cards.grounds.grounded import Grounded

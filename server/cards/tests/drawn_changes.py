@@ -6,15 +6,16 @@ from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.meeting import Reach, Seam
 from jindle_core.blending.painting import GroundShape
 from jindle_core.blending.standing import Wish
+from jindle_core.card.layouts import STARTS
+from jindle_core.card.whole import Plan
 from jindle_core.compatibility.materials import FINISHES, LINE_INKS
 from jindle_core.contrast.rules import PairKind
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light
 from jindle_core.layers.folding import Fold
 from jindle_core.layers.pieces import Across, Down, Kind, Raised
-from jindle_core.layouts import STARTS
 from jindle_core.media import COLUMNS, PICTURE_MEDIA
-from jindle_core.plan import Plan, Role
+from jindle_core.palettes.role import Role
 from jindle_core.prediction.behaviour import Hand
 
 

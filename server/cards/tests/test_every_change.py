@@ -6,12 +6,12 @@ from hypothesis import strategies as st
 from hypothesis.stateful import RuleBasedStateMachine, initialize, invariant, rule, run_state_machine_as_test
 from rest_framework.exceptions import ValidationError
 
+from jindle_core.card.sound import sound
+from jindle_core.card.waivers import subject
+from jindle_core.card.whole import plan_from_json, plan_to_json
 from jindle_core.errors import BadInput
-from jindle_core.formats import read_size
+from jindle_core.lengths import read_size
 from jindle_core.line_art.drawing import LineDrawing, Shape
-from jindle_core.plan import plan_from_json, plan_to_json
-from jindle_core.sound import sound
-from jindle_core.waivers import subject
 from server.cards.actions import change_card, create_card, go_to_state
 from server.cards.building.built import built
 from server.cards.building.cutting import Cutting

@@ -3,10 +3,11 @@
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
-from jindle_core.ends import End
-from jindle_core.formats import Length, Size
+from jindle_core.card.whole import PaletteColour
 from jindle_core.layers.pieces import BASE, WHITE, Across, Down, Kind, Piece, Place, Raised
-from jindle_core.plan import PaletteColour, Role
+from jindle_core.lengths import Length, Size
+from jindle_core.material import End
+from jindle_core.palettes.role import Role
 
 EDGE = {"in": Length(8, "in"), "mm": Length(30, "mm")}  # 1/8 in or 3 mm
 _NARROW = {"in": Length(4, "in"), "mm": Length(20, "mm")}  # 1/16 in or 2 mm

@@ -10,13 +10,14 @@ from fractions import Fraction
 from typing import Any
 
 from jindle_core import figures
+from jindle_core.card.whole import Pair, PaletteColour, Plan
 from jindle_core.contrast.rules import PairKind
-from jindle_core.ends import End
 from jindle_core.layers.lettering import font_size
 from jindle_core.layers.pieces import BASE, WHITE, WORDS, Kind, Piece
 from jindle_core.layers.sizing import Box, in_order
 from jindle_core.layers.stacking import heights
-from jindle_core.plan import Pair, PaletteColour, Plan, Role
+from jindle_core.material import End
+from jindle_core.palettes.role import Role
 
 
 @dataclass(frozen=True, slots=True)

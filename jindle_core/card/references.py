@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 from dataclasses import dataclass, fields
 
-from jindle_core.plan import Plan
+from jindle_core.card.whole import Plan
 
 
 @dataclass(frozen=True, slots=True)

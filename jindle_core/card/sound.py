@@ -4,13 +4,16 @@ from collections import Counter
 from collections.abc import Iterable, Iterator
 from dataclasses import replace
 
-from jindle_core import build_changes, changes, figures, ground_changes
+from jindle_core import figures
+from jindle_core.card.changes import build as build_changes
+from jindle_core.card.changes import ground as ground_changes
+from jindle_core.card.changes import palette as changes
+from jindle_core.card.keys import Keyed
+from jindle_core.card.waivers import subject
+from jindle_core.card.whole import Plan
 from jindle_core.errors import BadInput, Problem
-from jindle_core.keys import Keyed
 from jindle_core.layers.pieces import BASE
 from jindle_core.media import COLUMNS, PICTURE_MEDIA
-from jindle_core.plan import Plan
-from jindle_core.waivers import subject
 
 
 def sound(plan: Plan) -> Plan:

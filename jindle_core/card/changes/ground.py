@@ -5,9 +5,9 @@ from typing import Any
 
 from jindle_core import figures
 from jindle_core.blending.effects import INKED
+from jindle_core.card.ground import Ground
+from jindle_core.card.whole import Plan
 from jindle_core.errors import BadInput, Problem
-from jindle_core.ground import Ground
-from jindle_core.plan import Plan
 
 
 @dataclass(frozen=True, slots=True)

@@ -5,14 +5,14 @@ from fractions import Fraction
 from typing import Any
 
 from jindle_core import figures
-from jindle_core.build import Build
-from jindle_core.changes import checked_name
+from jindle_core.card.build import Build
+from jindle_core.card.changes.palette import checked_name
+from jindle_core.card.layouts import STARTS, start
+from jindle_core.card.whole import Plan
 from jindle_core.errors import BadInput, Problem
-from jindle_core.formats import Length
 from jindle_core.layers.pieces import BASE, OF_CARD, Kind, Piece, Place
 from jindle_core.layers.sizing import laid_out
-from jindle_core.layouts import STARTS, start
-from jindle_core.plan import Plan
+from jindle_core.lengths import Length
 
 
 @dataclass(frozen=True, slots=True)

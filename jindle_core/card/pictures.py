@@ -2,10 +2,10 @@
 
 from dataclasses import dataclass, replace
 
+from jindle_core.card.keys import above
 from jindle_core.errors import BadInput, Problem
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light
-from jindle_core.keys import above
 from jindle_core.media import Medium
 
 

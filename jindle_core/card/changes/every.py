@@ -1,11 +1,11 @@
 """What are all the changes that can be made to a card's plan, and what is the plan after one?"""
 
-from jindle_core.build_changes import BuildChange
-from jindle_core.changes import AddColour, Change, PairChange
-from jindle_core.colouring_changes import ColouringChange
-from jindle_core.ground_changes import SetGround
-from jindle_core.plan import Pair, Plan
-from jindle_core.waivers import still_waived
+from jindle_core.card.changes.build import BuildChange
+from jindle_core.card.changes.ground import SetGround
+from jindle_core.card.changes.palette import AddColour, Change, PairChange
+from jindle_core.card.changes.pictures import ColouringChange
+from jindle_core.card.waivers import still_waived
+from jindle_core.card.whole import Pair, Plan
 
 AnyChange = Change | ColouringChange | SetGround | BuildChange
 

@@ -8,12 +8,12 @@ from collections.abc import Callable, Hashable
 from dataclasses import replace
 from typing import Any
 
-from jindle_core import check_ids
-from jindle_core.areas import Area
-from jindle_core.ends import End
+from jindle_core.card.pictures import Area
+from jindle_core.card.whole import Pair, Plan
+from jindle_core.checks import ids as check_ids
 from jindle_core.errors import BadInput
 from jindle_core.layers.pieces import BASE, Piece
-from jindle_core.plan import Pair, Plan
+from jindle_core.material import End
 
 
 def still_waived(before: Plan, after: Plan) -> Plan:

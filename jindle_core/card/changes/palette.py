@@ -10,15 +10,16 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from jindle_core import figures
+from jindle_core.card.waivers import subject
+from jindle_core.card.whole import Anchor, Choice, Pair, PaletteColour, Plan, Waiver
 from jindle_core.contrast.rules import PairKind
-from jindle_core.ends import End
 from jindle_core.errors import BadInput, Problem
-from jindle_core.formats import Size
 from jindle_core.layers.sizing import laid_out
+from jindle_core.lengths import Size
+from jindle_core.material import End
 from jindle_core.media import COLUMNS
+from jindle_core.palettes.role import Role
 from jindle_core.palettes.roles import guess_role
-from jindle_core.plan import Anchor, Choice, Pair, PaletteColour, Plan, Role, Waiver
-from jindle_core.waivers import subject
 
 _COLUMN_KEYS = tuple(column.key for column in COLUMNS)
 

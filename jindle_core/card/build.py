@@ -3,13 +3,13 @@
 from collections.abc import Callable
 from dataclasses import dataclass, replace
 
-from jindle_core.ends import End
+from jindle_core.card.keys import above
 from jindle_core.errors import BadInput, Problem
-from jindle_core.formats import Size
-from jindle_core.keys import above
 from jindle_core.layers.folding import Fold
 from jindle_core.layers.pieces import BASE, WHITE, Kind, Piece
 from jindle_core.layers.sizing import in_order
+from jindle_core.lengths import Size
+from jindle_core.material import End
 
 
 @dataclass(frozen=True, slots=True)

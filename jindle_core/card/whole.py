@@ -5,31 +5,19 @@ plan can be kept and gone back to.
 """
 
 from dataclasses import dataclass, field, replace
-from enum import StrEnum
 from typing import Any
 
-from jindle_core.areas import Colouring
-from jindle_core.build import Build
+from jindle_core.card.build import Build
+from jindle_core.card.ground import Ground
+from jindle_core.card.keys import above
+from jindle_core.card.pictures import Colouring
 from jindle_core.contrast.rules import PairKind
-from jindle_core.ends import End
 from jindle_core.errors import BadInput, Problem
-from jindle_core.formats import Size
-from jindle_core.ground import Ground
-from jindle_core.keys import above
 from jindle_core.layers.folding import Fold, usual_fold
+from jindle_core.lengths import Size
+from jindle_core.material import End
+from jindle_core.palettes.role import Role
 from jindle_core.stored import plain, structured
-
-
-class Role(StrEnum):
-    """What a palette colour is for."""
-
-    LEAD = "lead"
-    SUPPORT = "support"
-    ACCENT = "accent"
-    LIGHT = "light"
-    DARK = "dark"
-    NEUTRAL = "neutral"
-    GROUND = "ground"
 
 
 @dataclass(frozen=True, slots=True)

@@ -5,13 +5,13 @@ from itertools import count
 from typing import Any
 
 from jindle_core import figures
-from jindle_core.areas import Area
-from jindle_core.changes import checked_name
+from jindle_core.card.changes.palette import checked_name
+from jindle_core.card.pictures import Area
+from jindle_core.card.whole import Plan
 from jindle_core.errors import BadInput, Problem
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.media import PICTURE_MEDIA, Medium
-from jindle_core.plan import Plan
 
 
 def areas_of(drawing: LineDrawing) -> tuple[Area, ...]:

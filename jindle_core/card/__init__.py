@@ -1,0 +1,1 @@
+"""The whole card, one frozen value, and what changes it."""

@@ -1,0 +1,1 @@
+"""All changes that can be made to a card."""

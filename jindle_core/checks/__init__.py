@@ -1,0 +1,1 @@
+"""Checks of a card: what they are called, what was found, what would mend it."""

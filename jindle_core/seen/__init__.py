@@ -1,0 +1,1 @@
+"""A card as it would look."""
