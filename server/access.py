@@ -11,7 +11,7 @@ from django.http import Http404
 from rest_framework.exceptions import PermissionDenied
 
 from server.accounts.models import Person
-from server.cards.models import Card
+from server.cards.models import StoredCard
 from server.catalogue.models import Colour, DrawerEntry, Range, Reading
 from server.colouring.models import Drawing, KeptFamily
 from server.palettes.models import Combination
@@ -20,12 +20,12 @@ from server.papers.models import Paper
 Found = TypeVar("Found", bound=Model)
 
 
-def cards_of(person: Person) -> QuerySet[Card]:
+def cards_of(person: Person) -> QuerySet[StoredCard]:
     """The cards that a person may see and change: their own."""
-    return Card.objects.filter(owner=_somebody(person))
+    return StoredCard.objects.filter(owner=_somebody(person))
 
 
-def own_card(person: Person, pk: int) -> Card:
+def own_card(person: Person, pk: int) -> StoredCard:
     """A card of the person's; 404 for anybody else's."""
     found = one(cards_of(person), pk=pk)
     found.owner = person  # the same object, so that nobody reads them again

@@ -1,6 +1,16 @@
 """Django's test runner, with a closing line that anybody can read."""
 
+import hypothesis
 from django.test.runner import DiscoverRunner
+
+# The same examples every time, and never a test that fails because the machine is busy.
+hypothesis.settings.register_profile(
+    "jindle",
+    deadline=None,
+    derandomize=True,
+    suppress_health_check=[hypothesis.HealthCheck.too_slow],
+)
+hypothesis.settings.load_profile("jindle")
 
 
 class Runner(DiscoverRunner):

@@ -5,16 +5,16 @@ import logging
 from playwright.sync_api import expect
 
 from e2e.tests.base import BrowserTestCase
-from server.cards.models import Card
+from server.cards.models import StoredCard
 
 
 class SafetyTests(BrowserTestCase):
     def test_a_card_that_cannot_be_shown_goes_back(self):
         logging.disable(logging.ERROR)  # it is reported, and here it is meant
         self.addCleanup(logging.disable, logging.NOTSET)
-        card = next(one for one in Card.objects.all() if one.stored["name"].startswith("Kingfisher"))
+        card = next(one for one in StoredCard.objects.all() if one.stored["name"].startswith("Kingfisher"))
         broken = card.stored | {"choices": [{"key": 1.5}]}
-        Card.objects.filter(pk=card.pk).update(stored=broken)
+        StoredCard.objects.filter(pk=card.pk).update(stored=broken)
         card.revisions.filter(number=card.head).update(stored=broken)
         self.open_demo()
         expect(self.page.get_by_role("link", name="Night ferry")).to_be_visible()

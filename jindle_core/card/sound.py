@@ -1,4 +1,4 @@
-"""Could a plan that comes from elsewhere have been made here, change by change?"""
+"""Could a card that comes from elsewhere have been made here, change by change?"""
 
 from collections import Counter
 from collections.abc import Iterable, Iterator
@@ -10,44 +10,44 @@ from jindle_core.card.changes import ground as ground_changes
 from jindle_core.card.changes import palette as changes
 from jindle_core.card.keys import Keyed
 from jindle_core.card.waivers import subject
-from jindle_core.card.whole import Plan
+from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.pieces import BASE
 from jindle_core.media import COLUMNS, PICTURE_MEDIA
 
 
-def sound(plan: Plan) -> Plan:
-    """The plan without waivers of nothing; BadInput where no sequence of changes could lead to it."""
-    problems = [Problem(words, field="card") for words in _faults(plan)]
+def sound(card: Card) -> Card:
+    """The card without waivers of nothing; BadInput where no sequence of changes could lead to it."""
+    problems = [Problem(words, field="card") for words in _faults(card)]
     if problems:
         raise BadInput(*problems)
-    ground_changes.checked(plan.ground)
-    build_changes.checked(plan, plan.build)
-    for pair in plan.pairs or ():
-        changes.checked_pair(plan, pair)
-    return replace(plan, waivers=tuple(one for one in plan.waivers if subject(plan, one.check) is not None))
+    ground_changes.checked(card.ground)
+    build_changes.checked(card, card.build)
+    for pair in card.pairs or ():
+        changes.checked_pair(card, pair)
+    return replace(card, waivers=tuple(one for one in card.waivers if subject(card, one.check) is not None))
 
 
-def _faults(plan: Plan) -> Iterator[str]:
-    areas = plan.colouring.areas
-    colours = {colour.key for colour in plan.colours}
+def _faults(card: Card) -> Iterator[str]:
+    areas = card.colouring.areas
+    colours = {colour.key for colour in card.colours}
     for what, things, most in (
-        ("colours", plan.colours, figures.palettes.PALETTE_LIMIT),
+        ("colours", card.colours, figures.palettes.PALETTE_LIMIT),
         ("areas", areas, figures.drawings.AREAS_LIMIT),
-        ("pieces", plan.build.every, figures.building.PIECES_LIMIT),
-        ("pairs", plan.pairs or (), figures.palettes.NAME_LIMIT),
+        ("pieces", card.build.every, figures.building.PIECES_LIMIT),
+        ("pairs", card.pairs or (), figures.palettes.NAME_LIMIT),
     ):
         if len(things) > most:
             yield f"It has {len(things)} {what}; {most} are the most."
         if (twice := _twice(things)) is not None:
             yield f"Two {what} have the key {twice}."
-    named = [plan.name, *(colour.name for colour in plan.colours), *(area.name for area in areas)]
-    named += [piece.name for piece in plan.build.every]
+    named = [card.name, *(colour.name for colour in card.colours), *(area.name for area in areas)]
+    named += [piece.name for piece in card.build.every]
     if any(not name.strip() or len(name) > figures.palettes.NAME_LIMIT for name in named):
         yield f"Everything has a name, of {figures.palettes.NAME_LIMIT} characters at most."
-    cells = [(one.key, one.column) for one in plan.choices]
+    cells = [(one.key, one.column) for one in card.choices]
     if len(set(cells)) < len(cells) or any(
-        one.key not in colours or one.column not in {column.key for column in COLUMNS} for one in plan.choices
+        one.key not in colours or one.column not in {column.key for column in COLUMNS} for one in card.choices
     ):
         yield "A supply is chosen for a cell that is not there, or two for one."
     if any(one.colour is not None and one.colour not in colours for one in areas):
@@ -60,11 +60,11 @@ def _faults(plan: Plan) -> Iterator[str]:
         yield "A shading family is none."
     if any(not least <= one.layers <= figures.drawings.AREA_LAYERS for one in areas):
         yield f"An area has {least} to {figures.drawings.AREA_LAYERS} layers."
-    ends = [plan.build.base, *(one.material for one in plan.build.every)]
-    ends += [end for pair in plan.pairs or () for end in (pair.upper, pair.lower)]
+    ends = [card.build.base, *(one.material for one in card.build.every)]
+    ends += [end for pair in card.pairs or () for end in (pair.upper, pair.lower)]
     if any(end.source not in ("palette", "supply", "white") for end in ends):
         yield "It is not known of what something is."
-    if any(colour.anchor.provenance not in figures.colour.UNCERTAINTY for colour in plan.colours):
+    if any(colour.anchor.provenance not in figures.colour.UNCERTAINTY for colour in card.colours):
         yield "It is not known where a colour comes from."
 
 

@@ -1,7 +1,7 @@
-"""What does the plan of one card hold?
+"""What does one card hold?
 
-A plan is a value: changes make a new one (see ``changes``), so every earlier
-plan can be kept and gone back to.
+A card is a value: changes make a new one (see ``changes``), so every earlier
+card can be kept and gone back to.
 """
 
 from dataclasses import dataclass, field, replace
@@ -74,8 +74,8 @@ class Waiver:
 
 
 @dataclass(frozen=True, slots=True)
-class Plan:
-    """One card as planned. ``pairs`` is None until the person says what lies on what.
+class Card:
+    """One card, as it is planned. ``pairs`` is None until the person says what lies on what.
 
     ``next_key`` and ``next_pair`` are above every key that a palette colour, or
     a pair, ever had.
@@ -118,19 +118,19 @@ class Plan:
         """The waiver of a check, if it has one."""
         return next((one for one in self.waivers if one.check == check), None)
 
-    def settled(self, guessed: tuple[Pair, ...]) -> "Plan":
-        """The plan with its pairs made the person's own: those guessed, where none were said.
+    def settled(self, guessed: tuple[Pair, ...]) -> "Card":
+        """The card with its pairs made the person's own: those guessed, where none were said.
 
         A card that is built of pieces has no use for them.
         """
         return self if self.pairs is not None or self.build.every else replace(self, pairs=guessed)
 
 
-def plan_to_json(plan: Plan) -> dict[str, Any]:
-    """The plan as plain JSON values."""
-    return plain(plan)
+def card_to_json(card: Card) -> dict[str, Any]:
+    """The card as plain JSON values."""
+    return plain(card)
 
 
-def plan_from_json(stored: Any) -> Plan:
-    """The plan that ``plan_to_json`` wrote; BadInput where it is none."""
-    return structured(stored, Plan, "card")
+def card_from_json(stored: Any) -> Card:
+    """The card that ``card_to_json`` wrote; BadInput where it is none."""
+    return structured(stored, Card, "card")

@@ -10,7 +10,7 @@ from fractions import Fraction
 from typing import Any
 
 from jindle_core import figures
-from jindle_core.card.whole import Pair, PaletteColour, Plan
+from jindle_core.card.whole import Card, Pair, PaletteColour
 from jindle_core.contrast.rules import PairKind
 from jindle_core.layers.lettering import font_size
 from jindle_core.layers.pieces import BASE, WHITE, WORDS, Kind, Piece
@@ -49,16 +49,16 @@ class Part:
 
 
 def built_desk(
-    plan: Plan, face: Sequence[Piece], drawing: tuple[float, float] | None, boxes: dict[int, Box]
+    card: Card, face: Sequence[Piece], drawing: tuple[float, float] | None, boxes: dict[int, Box]
 ) -> list[Part]:
     """A face of a card that is built of pieces, which are laid out in ``boxes``.
 
     ``drawing`` as in ``desk``. The ground, where one is laid, is on the piece
     that carries it.
     """
-    build, stands = plan.build, heights(boxes, face)
+    build, stands = card.build, heights(boxes, face)
     parts = [_part("base", "rect", boxes[BASE], build.base)]
-    carrier = build.carrier if plan.ground.laid and face == build.pieces else None
+    carrier = build.carrier if card.ground.laid and face == build.pieces else None
     if carrier == BASE:
         parts.append(_part("panel", "ground", boxes[BASE], WHITE))
     for piece in in_order(face):
@@ -73,7 +73,7 @@ def built_desk(
             name = "picture" if piece.kind is Kind.IMAGE else piece.kind.value
             parts.append(_part(name, "disc", box, piece.material, rim=rim, **told))
         elif piece.kind in WORDS:
-            text = piece.text or plan.name
+            text = piece.text or card.name
             size = font_size(box, text)
             told |= {"text": text, "size": size, "bold": piece.bold}
             parts.append(_part("lettering", "text", box, piece.material, **told))
@@ -96,14 +96,14 @@ def _fitted(box: Box, drawing: tuple[float, float]) -> Box:
     return Box(box.x + (box.width - width) / 2, box.y + (box.height - height) / 2, width, height)
 
 
-def desk(plan: Plan, pairs: Sequence[Pair], drawing: tuple[float, float] | None = None) -> list[Part]:
+def desk(card: Card, pairs: Sequence[Pair], drawing: tuple[float, float] | None = None) -> list[Part]:
     """The parts of a card without pieces from the lowest to the uppermost, in millimetres.
 
     ``drawing`` is the width and height of a line drawing, in any unit. A
     ground that is laid takes the place of what pairs say of the panel.
     """
-    laid = plan.ground
-    wide, high = float(plan.size.width.millimetres), float(plan.size.height.millimetres)
+    laid = card.ground
+    wide, high = float(card.size.width.millimetres), float(card.size.height.millimetres)
     short = min(wide, high)
     by_kind: dict[PairKind, Pair] = {}
     for pair in pairs:
@@ -126,7 +126,7 @@ def desk(plan: Plan, pairs: Sequence[Pair], drawing: tuple[float, float] | None 
     if drawing:
         parts.append(_drawn(wide, high, inset, drawing, picture.upper if picture else WHITE))
     elif picture:
-        parts += _pebbles(wide, high, picture.upper, plan.colours)
+        parts += _pebbles(wide, high, picture.upper, card.colours)
     if lettering:
         strip_wide, strip_high = figures.palettes.STRIP_WIDTH * wide, figures.palettes.STRIP_HEIGHT * short
         left = wide - inset - strip_wide - 0.04 * short
@@ -134,8 +134,8 @@ def desk(plan: Plan, pairs: Sequence[Pair], drawing: tuple[float, float] | None 
         box = (left, top, strip_wide, strip_high)
         if not (laid.laid and laid.lettered):
             parts.append(Part("strip", "rect", *box, lettering.lower))
-        type_size = font_size(Box(*(Fraction(side) for side in box)), plan.name)
-        parts.append(Part("lettering", "text", *box, lettering.upper, text=plan.name, size=type_size))
+        type_size = font_size(Box(*(Fraction(side) for side in box)), card.name)
+        parts.append(Part("lettering", "text", *box, lettering.upper, text=card.name, size=type_size))
     return parts
 
 

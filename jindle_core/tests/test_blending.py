@@ -41,7 +41,7 @@ def pads(*names, medium=Medium.DYE_PAD):
 
 
 class StripTests(unittest.TestCase):
-    @settings(max_examples=60, deadline=None)
+    @settings(max_examples=60)
     @given(LAB, LAB, st.sampled_from(KINDS), st.sampled_from(KINDS))
     def test_begins_and_ends_in_its_pads_and_turns_round(self, one, other, first, second):
         inks = inks_of([ink(one, first), ink(other, second)])
@@ -52,7 +52,7 @@ class StripTests(unittest.TestCase):
         np.testing.assert_allclose(strips(inks[1], inks[0]), strip[::-1], atol=1e-6)
         self.assertTrue(np.all((strip[:, 0] > 0) & (strip[:, 0] <= 105)))
 
-    @settings(max_examples=40, deadline=None)
+    @settings(max_examples=40)
     @given(LAB, st.sampled_from(KINDS))
     def test_the_same_pad_on_both_sides_is_clean(self, lab, medium):
         inks = inks_of([ink(lab, medium)] * 2)
@@ -179,7 +179,7 @@ class OrderTests(unittest.TestCase):
 class DepthTests(unittest.TestCase):
     """Hands, coats and cards: what is laid more is never lighter, and mud stays mud."""
 
-    @settings(max_examples=40, deadline=None)
+    @settings(max_examples=40)
     @given(LAB, st.sampled_from(KINDS))
     def test_more_coats_and_a_heavier_hand_are_never_lighter_on_white(self, lab, medium):
         # A pad that is read as brighter than the card itself has nothing to deepen with.

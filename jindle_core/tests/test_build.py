@@ -14,96 +14,96 @@ from jindle_core.card.changes.build import (
     StartLayout,
 )
 from jindle_core.card.layouts import STARTS, start
-from jindle_core.card.whole import plan_from_json, plan_to_json
+from jindle_core.card.whole import card_from_json, card_to_json
 from jindle_core.errors import BadInput
 from jindle_core.layers.folding import Fold
 from jindle_core.layers.pieces import BASE, WHITE, Across, Down, InkedOver, Kind, Raised
 from jindle_core.layers.sizing import laid_out
 from jindle_core.lengths import Length, Size, read_size
 from jindle_core.material import End
-from jindle_core.tests.test_plan import some_plan
+from jindle_core.tests.test_plan import some_card
 
 EIGHTH = Length(8, "in")
 
 
 def built():
     """A mat on the card, a panel on the mat, a picture on the panel."""
-    plan = some_plan()
-    plan = AddPiece(Kind.MAT, "mat", {"reveal": EIGHTH, "material": End("palette", 3)}).apply(plan)
-    plan = AddPiece(Kind.PANEL, "panel", {"on": 1, "reveal": EIGHTH}).apply(plan)
+    card = some_card()
+    card = AddPiece(Kind.MAT, "mat", {"reveal": EIGHTH, "material": End("palette", 3)}).apply(card)
+    card = AddPiece(Kind.PANEL, "panel", {"on": 1, "reveal": EIGHTH}).apply(card)
     size = Size(Length(64, "in"), Length(96, "in"))
     told = {"on": 2, "size": size, "raised": Raised.TAPE, "place": {"across": Across.LEFT_THIRD}}
-    return AddPiece(Kind.IMAGE, "heron", told).apply(plan)
+    return AddPiece(Kind.IMAGE, "heron", told).apply(card)
 
 
-def sizes(plan):
-    boxes = laid_out(plan.size, plan.build.pieces)
+def sizes(card):
+    boxes = laid_out(card.size, card.build.pieces)
     return {
         piece.name: (float(boxes[piece.key].width), float(boxes[piece.key].height))
-        for piece in plan.build.pieces
+        for piece in card.build.pieces
     }
 
 
 class BuildTests(unittest.TestCase):
     def test_stored_and_read_again(self):
-        plan = SetBuild({"fold": Fold.TOP, "post_limit": 6.0, "base": End("supply", 9),
+        card = SetBuild({"fold": Fold.TOP, "post_limit": 6.0, "base": End("supply", 9),
                          "envelope": read_size("5", "7", "in")}).apply(built())  # fmt: skip
-        self.assertEqual(plan_from_json(plan_to_json(plan)), plan)
-        self.assertEqual(plan.build.supplies, (9,))
+        self.assertEqual(card_from_json(card_to_json(card)), card)
+        self.assertEqual(card.build.supplies, (9,))
 
     def test_another_size_or_reveal_and_everything_follows(self):
-        plan = built()
-        before = sizes(plan)
-        turned = changes.SetCard(size=plan.size.turned()).apply(plan)
+        card = built()
+        before = sizes(card)
+        turned = changes.SetCard(size=card.size.turned()).apply(card)
         self.assertEqual(sizes(turned)["panel"], before["panel"][::-1])
         self.assertEqual(sizes(turned)["heron"], before["heron"])
-        wider = EditPiece(1, {"reveal": Length(16, "in")}).apply(plan)
+        wider = EditPiece(1, {"reveal": Length(16, "in")}).apply(card)
         for side in (0, 1):
             self.assertAlmostEqual(before["panel"][side] - sizes(wider)["panel"][side], 25.4 / 4)
         with self.assertRaises(BadInput) as caught:
             changes.SetCard(size=read_size("1", "1", "in")).apply(
-                EditPiece(1, {"reveal": Length(32, "in")}).apply(plan)
+                EditPiece(1, {"reveal": Length(32, "in")}).apply(card)
             )
         self.assertIn("leaves nothing of mat", str(caught.exception))
 
     def test_a_size_takes_the_reveal_away_and_the_other_way_round(self):
         size = Size(Length(128, "in"), Length(128, "in"))
-        plan = EditPiece(2, {"size": size}).apply(built())
-        self.assertEqual((plan.build.piece(2).reveal, plan.build.piece(2).size), (None, size))
-        plan = EditPiece(2, {"reveal": EIGHTH}).apply(plan)
-        self.assertEqual((plan.build.piece(2).reveal, plan.build.piece(2).size), (EIGHTH, None))
+        card = EditPiece(2, {"size": size}).apply(built())
+        self.assertEqual((card.build.piece(2).reveal, card.build.piece(2).size), (None, size))
+        card = EditPiece(2, {"reveal": EIGHTH}).apply(card)
+        self.assertEqual((card.build.piece(2).reveal, card.build.piece(2).size), (EIGHTH, None))
 
     def test_a_place_is_changed_in_parts(self):
-        plan = EditPiece(3, {"place": {"down": Down.TOP}}).apply(built())
-        place = plan.build.piece(3).place
+        card = EditPiece(3, {"place": {"down": Down.TOP}}).apply(built())
+        place = card.build.piece(3).place
         self.assertEqual((place.across, place.down), (Across.LEFT_THIRD, Down.TOP))
 
     def test_what_lay_on_a_piece_that_goes_lies_on_what_that_lay_on(self):
-        plan = RemovePiece(2).apply(built())
-        self.assertEqual([(one.key, one.on) for one in plan.build.pieces], [(1, BASE), (3, 1)])
-        self.assertEqual([one.on for one in RemovePiece(1).apply(plan).build.pieces], [BASE])
+        card = RemovePiece(2).apply(built())
+        self.assertEqual([(one.key, one.on) for one in card.build.pieces], [(1, BASE), (3, 1)])
+        self.assertEqual([one.on for one in RemovePiece(1).apply(card).build.pieces], [BASE])
 
     def test_a_colour_that_leaves_the_palette_leaves_white(self):
-        plan = changes.RemoveColour(3).apply(built())
-        self.assertEqual(plan.build.piece(1).material, WHITE)
+        card = changes.RemoveColour(3).apply(built())
+        self.assertEqual(card.build.piece(1).material, WHITE)
 
     def test_moved_among_its_neighbours(self):
-        plan = AddPiece(
+        card = AddPiece(
             Kind.STRIP, "strip", {"on": 2, "size": Size(Length(200, "in"), Length(32, "in"))}
         ).apply(built())
-        self.assertEqual([one.key for one in MovePiece(4, 0).apply(plan).build.pieces], [4, 1, 2, 3])
-        self.assertEqual([one.key for one in MovePiece(1, 99).apply(plan).build.pieces], [2, 3, 4, 1])
+        self.assertEqual([one.key for one in MovePiece(4, 0).apply(card).build.pieces], [4, 1, 2, 3])
+        self.assertEqual([one.key for one in MovePiece(1, 99).apply(card).build.pieces], [2, 3, 4, 1])
 
     def test_every_layout_starts_anew_in_the_palettes_roles(self):
         for one in STARTS:
-            plan = StartLayout(one.key).apply(built())
-            self.assertTrue(plan.build.pieces)
-            self.assertEqual({piece.name for piece in plan.build.pieces} & {"heron"}, set())
+            card = StartLayout(one.key).apply(built())
+            self.assertTrue(card.build.pieces)
+            self.assertEqual({piece.name for piece in card.build.pieces} & {"heron"}, set())
             if one.key != "halves":  # which leaves the card bare
-                self.assertIn(End("palette", 2), [piece.material for piece in plan.build.pieces])
+                self.assertIn(End("palette", 2), [piece.material for piece in card.build.pieces])
 
     def test_what_cannot_be_is_refused_in_words_and_leaves_the_plan(self):
-        plan = built()
+        card = built()
         for change, words in (
             (EditPiece(1, {"on": 3}), "in a circle"),
             (EditPiece(1, {"on": 77}), "not there"),
@@ -117,10 +117,10 @@ class BuildTests(unittest.TestCase):
             (MovePiece(8, 0), "no piece 8"),
         ):
             with self.subTest(words), self.assertRaises(BadInput) as caught:
-                change.apply(plan)
+                change.apply(card)
             self.assertIn(words, str(caught.exception))
-        full = plan
-        for number in range(figures.building.PIECES_LIMIT - len(plan.build.pieces)):
+        full = card
+        for number in range(figures.building.PIECES_LIMIT - len(card.build.pieces)):
             full = AddPiece(
                 Kind.FINISH, f"dot {number}", {"size": Size(Length(40, "mm"), Length(40, "mm"))}
             ).apply(full)
@@ -131,56 +131,56 @@ class BuildTests(unittest.TestCase):
 
 class FacesTests(unittest.TestCase):
     def inside(self):
-        plan = AddPiece(Kind.PANEL, "inside panel", {"reveal": EIGHTH}, inside=True).apply(built())
+        card = AddPiece(Kind.PANEL, "inside panel", {"reveal": EIGHTH}, inside=True).apply(built())
         told = {"on": 4, "reveal": EIGHTH, "inked": InkedOver(77), "text": "wish you well"}
-        return AddPiece(Kind.CUT_WORDS, "wish", told, inside=True).apply(plan)
+        return AddPiece(Kind.CUT_WORDS, "wish", told, inside=True).apply(card)
 
     def test_each_face_has_its_own_pieces_with_keys_of_their_own(self):
-        plan = self.inside()
-        self.assertEqual([one.key for one in plan.build.inside], [4, 5])
-        self.assertEqual([one.key for one in plan.build.pieces], [1, 2, 3])
-        self.assertEqual(plan.build.face(5), plan.build.inside)
-        self.assertEqual(plan_from_json(plan_to_json(plan)), plan)
-        self.assertIn(77, plan.build.supplies)
-        self.assertEqual([one.key for one in MovePiece(5, 0).apply(plan).build.inside], [5, 4])
-        self.assertEqual([one.on for one in RemovePiece(4).apply(plan).build.inside], [BASE])
+        card = self.inside()
+        self.assertEqual([one.key for one in card.build.inside], [4, 5])
+        self.assertEqual([one.key for one in card.build.pieces], [1, 2, 3])
+        self.assertEqual(card.build.face(5), card.build.inside)
+        self.assertEqual(card_from_json(card_to_json(card)), card)
+        self.assertIn(77, card.build.supplies)
+        self.assertEqual([one.key for one in MovePiece(5, 0).apply(card).build.inside], [5, 4])
+        self.assertEqual([one.on for one in RemovePiece(4).apply(card).build.inside], [BASE])
         with self.assertRaises(BadInput):
-            EditPiece(5, {"on": 2}).apply(plan)  # it lies on the front
+            EditPiece(5, {"on": 2}).apply(card)  # it lies on the front
 
     def test_older_plans_have_nothing_inside(self):
-        stored = plan_to_json(built())
+        stored = card_to_json(built())
         for name in ("inside", "ground_on"):
             del stored["build"][name]
         for one in stored["build"]["pieces"]:
             for name in ("inked", "white_edge", "text", "bold"):
                 del one[name]
-        self.assertEqual(plan_from_json(stored), built())
+        self.assertEqual(card_from_json(stored), built())
 
     def test_a_size_that_leaves_nothing_inside_is_refused(self):
-        plan = EditPiece(4, {"reveal": Length(60, "in")}).apply(self.inside())
+        card = EditPiece(4, {"reveal": Length(60, "in")}).apply(self.inside())
         with self.assertRaises(BadInput) as caught:
-            changes.SetCard(size=read_size("1 1/2", "1 1/2", "in")).apply(plan)
+            changes.SetCard(size=read_size("1 1/2", "1 1/2", "in")).apply(card)
         self.assertIn("leaves nothing of inside panel", str(caught.exception))
 
     def test_the_ground_lies_on_the_first_panel_unless_it_is_said_on_what(self):
-        plan = built()
-        self.assertEqual((plan.build.carrier, Build().carrier), (2, BASE))
-        plan = SetBuild({"ground_on": 1}).apply(plan)
-        self.assertEqual(plan.build.carrier, 1)
-        self.assertEqual(RemovePiece(1).apply(plan).build.carrier, 2)
+        card = built()
+        self.assertEqual((card.build.carrier, Build().carrier), (2, BASE))
+        card = SetBuild({"ground_on": 1}).apply(card)
+        self.assertEqual(card.build.carrier, 1)
+        self.assertEqual(RemovePiece(1).apply(card).build.carrier, 2)
         for wrong in (9, 4):
             with self.assertRaises(BadInput):
                 SetBuild({"ground_on": wrong}).apply(self.inside())
 
     def test_moved_by_whole_ticks_and_what_lies_on_it_goes_along(self):
-        plan = NudgePiece(2, 1.5875, -0.4).apply(built())
-        place = plan.build.piece(2).place
+        card = NudgePiece(2, 1.5875, -0.4).apply(built())
+        place = card.build.piece(2).place
         self.assertEqual((place.right, place.below), (Length(4, "in"), Length(-1, "in")))
-        before, after = (laid_out(one.size, one.build.pieces)[3] for one in (built(), plan))
+        before, after = (laid_out(one.size, one.build.pieces)[3] for one in (built(), card))
         self.assertEqual(float(after.x - before.x), 1.5875)
-        back = NudgePiece(2, -1.5875, 0.4).apply(plan).build.piece(2).place
+        back = NudgePiece(2, -1.5875, 0.4).apply(card).build.piece(2).place
         self.assertEqual((back.right.ticks, back.below.ticks), (0, 0))
-        far = NudgePiece(2, 1e6, 0).apply(plan).build.piece(2).place
+        far = NudgePiece(2, 1e6, 0).apply(card).build.piece(2).place
         self.assertEqual(far.right, Length(1537, "in"))  # 610 mm
 
     def test_too_many_words_are_refused(self):

@@ -28,7 +28,7 @@ class DifferenceTests(unittest.TestCase):
         self.assertEqual(len(found), 34)
         np.testing.assert_allclose(found, PUBLISHED_PAIRS[:, 6], atol=FOUR_PLACES)
 
-    @settings(max_examples=50, deadline=None)
+    @settings(max_examples=50)
     @given(LAB, LAB)
     def test_symmetry_and_identity(self, first, second):
         there, back = delta_e(np.array([first, second]), np.array([second, first]))
@@ -88,7 +88,7 @@ class DifferenceTests(unittest.TestCase):
                     if on == len(names) - 1:
                         self.assertIn(behind, said)
 
-    @settings(max_examples=200, deadline=None)
+    @settings(max_examples=200)
     @given(LAB, LAB)
     def test_far_hues_are_named_outright_and_the_same_both_ways(self, one, other):
         there, back = direction_words(one, other), direction_words(other, one)
@@ -140,13 +140,13 @@ class SpacesTests(unittest.TestCase):
         self.assertAlmostEqual(lightness, 50, places=3)
         self.assertLess(abs(a) + abs(b), 1e-3)
 
-    @settings(max_examples=60, deadline=None)
+    @settings(max_examples=60)
     @given(st.integers(0, 0xFFFFFF))
     def test_hex_round_trip(self, number):
         text = f"#{number:06x}"
         self.assertEqual(spaces.lab_to_hex(spaces.hex_to_lab(text)[None]), [text])
 
-    @settings(max_examples=60, deadline=None)
+    @settings(max_examples=60)
     @given(LAB)
     def test_lab_round_trips(self, lab):
         back = spaces.xyz_to_lab(spaces.lab_to_xyz(np.array(lab)))

@@ -15,7 +15,7 @@ from jindle_core.card.changes.pictures import (
     areas_of,
 )
 from jindle_core.card.pictures import Area, Colouring
-from jindle_core.card.whole import Anchor, PaletteColour, Plan, plan_from_json, plan_to_json
+from jindle_core.card.whole import Anchor, Card, PaletteColour, card_from_json, card_to_json
 from jindle_core.errors import BadInput
 from jindle_core.families.order import sessions, wet_neighbours, working_order
 from jindle_core.families.recipes import Extent, Thing
@@ -31,8 +31,8 @@ FISH = LineDrawing(
 COLOUR = PaletteColour(1, "weed", Role.LEAD, Anchor(None, (50.0, -20.0, 20.0), "typed"))
 
 
-def plan(*changes):
-    made = Plan("Pike", USUAL_SIZES[0], (COLOUR,), next_key=2)
+def card(*changes):
+    made = Card("Pike", USUAL_SIZES[0], (COLOUR,), next_key=2)
     for change in (SetDrawing(7, areas_of(FISH)), *changes):
         made = change.apply(made)
     return made
@@ -40,12 +40,12 @@ def plan(*changes):
 
 class ChangeTests(unittest.TestCase):
     def test_areas_of_a_drawing(self):
-        found = plan().colouring.areas
+        found = card().colouring.areas
         self.assertEqual([one.name for one in found], ["big fin", "scale", "eye"])
         self.assertEqual([one.extent for one in found], [Extent.LARGE, Extent.SMALL, Extent.TINY])
 
     def test_an_edit_keeps_what_is_not_named_and_drops_a_family_that_no_longer_fits(self):
-        made = plan(
+        made = card(
             EditArea(1, colour=1, focal=True), SetFamilies((AreaFamily(1, (5, 6)),)), EditArea(1, layers=2)
         )
         area = made.colouring.area(1)
@@ -58,7 +58,7 @@ class ChangeTests(unittest.TestCase):
             self.assertEqual(edit.apply(made).colouring.area(1).family, ())
 
     def test_another_drawing_keeps_what_was_said_of_the_same_names_and_of_listed_areas(self):
-        made = plan(EditArea(2, colour=1), AddArea("bank"))
+        made = card(EditArea(2, colour=1), AddArea("bank"))
         other = LineDrawing(10, 10, (Shape("scale", "", 0.1, ()), Shape("tail", "", 0.1, ())), ())
         areas = SetDrawing(8, areas_of(other)).apply(made).colouring.areas
         self.assertEqual(
@@ -72,18 +72,18 @@ class ChangeTests(unittest.TestCase):
         )
 
     def test_a_colour_taken_from_the_palette_leaves_its_areas(self):
-        made = RemoveColour(1).apply(plan(EditArea(1, colour=1)))
+        made = RemoveColour(1).apply(card(EditArea(1, colour=1)))
         self.assertIsNone(made.colouring.area(1).colour)
 
     def test_stored_and_read_back(self):
-        made = plan(
+        made = card(
             EditArea(1, colour=1, thing=Thing.METAL),
             SetColouring({"light": Light.CENTRE, "finishes": ("gloss",), "dark_first": True}),
         )
-        self.assertEqual(plan_from_json(plan_to_json(made)), made)
-        old = plan_to_json(made)
+        self.assertEqual(card_from_json(card_to_json(made)), made)
+        old = card_to_json(made)
         del old["colouring"]
-        self.assertEqual(plan_from_json(old).colouring, Colouring())
+        self.assertEqual(card_from_json(old).colouring, Colouring())
 
     def test_what_cannot_be(self):
         for change in (
@@ -99,8 +99,8 @@ class ChangeTests(unittest.TestCase):
             SetFamilies((AreaFamily(1, (5, 6), Medium.DYE_PAD),)),
         ):
             with self.subTest(change=change), self.assertRaises(BadInput):
-                change.apply(plan())
-        full = plan()
+                change.apply(card())
+        full = card()
         areas = tuple(replace(Area(key, f"area {key}")) for key in range(1, 121))
         with self.assertRaises(BadInput):
             AddArea("one more").apply(replace(full, colouring=replace(full.colouring, areas=areas)))

@@ -17,7 +17,7 @@ LINES = st.lists(
 
 
 class DrawerCsvTests(unittest.TestCase):
-    @settings(max_examples=60, deadline=None)
+    @settings(max_examples=60)
     @given(LINES)
     def test_round_trip(self, lines):
         read = read_drawer(write_drawer(lines).encode())

@@ -41,7 +41,7 @@ class ConvertTests(unittest.TestCase):
         best = min(allowed, key=lambda path: cost(tones, candidates[list(path)]))
         self.assertEqual(found.places, best)
 
-    @settings(max_examples=40, deadline=None)
+    @settings(max_examples=40)
     @given(st.integers(0, 10_000), st.integers(2, 5))
     def test_always_distinct_and_ordered(self, seed, count):
         tones, candidates = some_lab(count, seed), some_lab(60, seed + 1)

@@ -63,7 +63,7 @@ def cgats(fields: str, data: str, *keywords: str) -> bytes:
 
 
 class RoundTripTests(unittest.TestCase):
-    @settings(max_examples=60, deadline=None)
+    @settings(max_examples=60)
     @given(ENTRIES)
     def test_csv(self, entries):
         file = read_range(write_range(entries).encode())
@@ -76,7 +76,7 @@ class RoundTripTests(unittest.TestCase):
         self.assertIn("'=1+1,'-cmd", written)
         self.assertEqual(bare(read_range(written.encode()).entries), [entry])
 
-    @settings(max_examples=40, deadline=None)
+    @settings(max_examples=40)
     @given(ENTRIES, st.lists(st.floats(0, 1), min_size=31, max_size=31))
     def test_json_with_spectra(self, entries, spectrum):
         entries = [replace(entries[0], reflectance=tuple(spectrum)), *entries[1:]]

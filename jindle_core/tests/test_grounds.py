@@ -19,7 +19,7 @@ from jindle_core.blending.ways import Row, WayKind, ways_out
 from jindle_core.blending.working import Worked, cautions, working_order
 from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.ground import Effect, Ground, InkedCard, PadUse
-from jindle_core.card.whole import plan_from_json, plan_to_json
+from jindle_core.card.whole import card_from_json, card_to_json
 from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.contrast.rules import PairKind, Status
 from jindle_core.errors import BadInput
@@ -30,9 +30,9 @@ from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.stocks import WHITE
 from jindle_core.seen.desk import desk
 from jindle_core.tests.test_blending import PADS, ink, pads
-from jindle_core.tests.test_plan import some_plan
+from jindle_core.tests.test_plan import some_card
 
-PLAN = some_plan()
+PLAN = some_card()
 CARD = reflectance_to_lab(WHITE)
 JOINTS = st.lists(st.builds(Joint, st.sampled_from(Reach), st.sampled_from(Seam)), min_size=1, max_size=6)
 POINTS = st.lists(st.tuples(st.floats(0, 1), st.floats(0, 1)), min_size=1, max_size=20)
@@ -478,10 +478,10 @@ class PlanTests(unittest.TestCase):
     )  # fmt: skip
 
     def test_stored_and_read_again(self):
-        plan = SetGround({name: getattr(self.GROUND, name) for name in self.GROUND.__slots__}).apply(PLAN)
-        self.assertEqual(plan.ground, self.GROUND)
-        self.assertEqual(plan_from_json(plan_to_json(plan)), plan)
-        self.assertEqual(plan.ground.supplies, (3, 4, 5, 9, 6, 7))
+        card = SetGround({name: getattr(self.GROUND, name) for name in self.GROUND.__slots__}).apply(PLAN)
+        self.assertEqual(card.ground, self.GROUND)
+        self.assertEqual(card_from_json(card_to_json(card)), card)
+        self.assertEqual(card.ground.supplies, (3, 4, 5, 9, 6, 7))
         self.assertFalse(Ground().laid)
 
     def test_what_nobody_could_lay_is_refused_in_words(self):

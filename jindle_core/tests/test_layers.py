@@ -10,7 +10,7 @@ from jindle_core import figures
 from jindle_core.card.build import Build
 from jindle_core.card.changes.build import EditPiece
 from jindle_core.card.layouts import STARTS, start
-from jindle_core.card.whole import Anchor, End, PaletteColour, Plan
+from jindle_core.card.whole import Anchor, Card, End, PaletteColour
 from jindle_core.contrast.rules import PairKind, Status
 from jindle_core.errors import BadInput
 from jindle_core.layers.fitting import fits, to_use_elsewhere, ways_to_fit
@@ -393,12 +393,12 @@ class MendingFitTests(unittest.TestCase):
     def test_every_way_that_is_offered_fits(self, wide, high, right, below, across, down):
         place = Place(across, down, Length(right, "in"), Length(below, "in"))
         one = piece(1, size=Size(Length(wide, "in"), Length(high, "in")), place=place)
-        plan = Plan("card", CARD, build=Build(pieces=(one,)))
+        card = Card("card", CARD, build=Build(pieces=(one,)))
         assume(fits(laid_out(CARD, [one]), [one], "in")[0].finding.status is not Status.HOLDS)
         ways = ways_to_fit(one, laid_out(CARD, [one]))
         self.assertTrue(ways)
         for words, told in ways:
-            after = EditPiece(1, told).apply(plan).build.pieces
+            after = EditPiece(1, told).apply(card).build.pieces
             (fit,) = fits(laid_out(CARD, after), after, "in")
             self.assertIs(fit.finding.status, Status.HOLDS, words)
 

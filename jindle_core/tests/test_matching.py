@@ -26,7 +26,7 @@ class NearestTests(unittest.TestCase):
             for target, found in zip(targets, NearestIndex(lab).query(targets, k), strict=True):
                 np.testing.assert_array_equal(found.indices, brute_force(lab, target, k))
 
-    @settings(max_examples=25, deadline=None)
+    @settings(max_examples=25)
     @given(st.integers(0, 120), st.integers(1, 15), st.integers(0, 1000))
     def test_sets_of_any_size(self, count, k, seed):
         lab, target = some_lab(count, seed), some_lab(1, seed + 1)

@@ -56,7 +56,7 @@ class LayingTests(unittest.TestCase):
                 off = delta_e(reflectance_to_lab(laid(LAID, medium)), reflectance_to_lab(LAID))
                 self.assertLess(np.percentile(off, 95), 1.0)
 
-    @settings(max_examples=40, deadline=None)
+    @settings(max_examples=40)
     @given(LAB, st.sampled_from(sorted(COVERING)))
     def test_more_is_never_lighter_and_always_finite(self, lab, medium):
         one = lab_to_reflectance(np.array(lab))
@@ -71,7 +71,7 @@ class LayingTests(unittest.TestCase):
         if lab[0] < 80:
             self.assertTrue(np.all(np.diff(lightness) <= 0.3), lightness)
 
-    @settings(max_examples=40, deadline=None)
+    @settings(max_examples=40)
     @given(LAB)
     def test_a_transparent_colour_never_lightens_a_black_card(self, lab):
         seen = laid(lab_to_reflectance(np.array(lab)), Medium.ALCOHOL_MARKER, card=BLACK)

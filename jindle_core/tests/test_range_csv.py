@@ -105,7 +105,7 @@ class ReadingTests(unittest.TestCase):
             self.assertIn("formula", file.problems[0].message)
         self.assertEqual(read_range(b"name,hex\n- dash,#fff\n").problems, ())
 
-    @settings(max_examples=40, deadline=None)
+    @settings(max_examples=40)
     @given(st.lists(st.tuples(st.text(st.characters(categories=["L", "N", "So"]), min_size=1, max_size=30), LAB),
                     min_size=1, max_size=8, unique_by=lambda one: one[0]))  # fmt: skip
     def test_written_and_read_again_is_the_same(self, colours):

@@ -75,7 +75,7 @@ class LandingTests(TestCase):
         reached = np.array(found) / np.array(best)
         self.assertAlmostEqual(float(reached.max()), 1.0, places=6)
 
-    @settings(max_examples=12, deadline=None)
+    @settings(max_examples=12)
     @given(st.lists(LAB, min_size=7, max_size=20, unique=True), LAB)
     def test_no_supply_twice_and_the_lead_is_the_nearest(self, supplies, base):
         supplies = np.array(supplies)

@@ -64,7 +64,7 @@ class BuildTests(unittest.TestCase):
             self.assertAlmostEqual(found.cost, costs[best], places=6)
         self.assertGreater(tried, 10)
 
-    @settings(max_examples=60, deadline=None)
+    @settings(max_examples=60)
     @given(st.integers(0, 10_000), st.integers(2, 5), st.integers(2, 40))
     def test_always_ordered_and_distinct(self, seed, tones, owned):
         candidates, wanted = some_lab(owned, seed), some_lab(1, seed + 1)[0]

@@ -7,7 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from jindle_core.card.sound import sound
-from jindle_core.card.whole import Choice, Waiver, plan_from_json, plan_to_json
+from jindle_core.card.whole import Choice, Waiver, card_from_json, card_to_json
 from jindle_core.errors import BadInput
 from jindle_core.layers.pieces import Kind
 from jindle_core.line_art.drawing import LineDrawing, Shape, drawing_from_json, drawing_to_json
@@ -16,7 +16,7 @@ from jindle_core.media import Medium
 from jindle_core.palettes.role import Role
 from jindle_core.tests.test_waivers import full_card
 
-STORED = json.loads(json.dumps(plan_to_json(full_card())))
+STORED = json.loads(json.dumps(card_to_json(full_card())))
 
 
 def places(value, path=()):
@@ -29,11 +29,11 @@ def places(value, path=()):
 
 class StoredTests(unittest.TestCase):
     def test_a_card_comes_back_the_same_with_its_own_kinds(self):
-        found = plan_from_json(STORED)
+        found = card_from_json(STORED)
         self.assertEqual(found, full_card())
         self.assertIs(found.colours[0].role, Role.LEAD)
         self.assertIs(found.build.pieces[0].kind, Kind.MAT)
-        self.assertEqual(plan_to_json(found), STORED)
+        self.assertEqual(card_to_json(found), STORED)
 
     def test_nothing_is_converted(self):
         for path, wrong in (
@@ -62,12 +62,12 @@ class StoredTests(unittest.TestCase):
                     held = held[key]
                 held[path[-1]] = wrong
                 with self.assertRaisesRegex(BadInput, rf"no card as it was written.*{path[0]}"):
-                    plan_from_json(stored)
+                    card_from_json(stored)
 
     def test_what_is_no_card_at_all(self):
         for wrong in (None, [], {}, "card", 7, {"name": "x"}, [[]] * 9):
             with self.assertRaises(BadInput):
-                plan_from_json(wrong)
+                card_from_json(wrong)
 
     @given(
         st.sampled_from(list(places(STORED))),
@@ -80,10 +80,10 @@ class StoredTests(unittest.TestCase):
             held = held[key]
         held[path[-1]] = value
         try:
-            found = plan_from_json(stored)
+            found = card_from_json(stored)
         except BadInput:
             return
-        self.assertEqual(plan_from_json(plan_to_json(found)), found)
+        self.assertEqual(card_from_json(card_to_json(found)), found)
 
     def test_a_drawing(self):
         drawing = LineDrawing(10.0, 8.0, (Shape("a", "M0 0Z", 0.5, ("b",)),), ("M0 0L1 1",), ("left out",))
@@ -94,43 +94,43 @@ class StoredTests(unittest.TestCase):
 
 class SoundTests(unittest.TestCase):
     def test_what_no_sequence_of_changes_leads_to(self):
-        plan = full_card()
-        self.assertEqual(sound(plan), plan)
-        area, piece, colour = plan.colouring.areas[0], plan.build.pieces[0], plan.colours[0]
+        card = full_card()
+        self.assertEqual(sound(card), card)
+        area, piece, colour = card.colouring.areas[0], card.build.pieces[0], card.colours[0]
         for wrong, words in (
-            (replace(plan, colours=(*plan.colours, colour)), "have the key 1"),
-            (replace(plan, colours=plan.colours[1:]), "not there"),
-            (replace(plan, choices=(Choice(1, "crayon", 5),)), "not there"),
-            (replace(plan, choices=(Choice(1, "pad", 5), Choice(1, "pad", 6))), "not there"),
-            (replace(plan, name=" "), "has a name"),
-            (with_area(plan, colour=77), "not in the palette"),
-            (with_area(plan, family=(5, 5)), "family"),
-            (with_area(plan, layers=0), "1 to"),
-            (with_area(plan, medium=Medium.CARDSTOCK), "family"),
-            (with_area(plan, name="x" * 501), "has a name"),
-            (replace(plan, colouring=replace(plan.colouring, areas=(area,) * 2)), "have the key"),
-            (replace(plan, pairs=(replace(plan.pairs[0], upper=End("palette", 77)),)), "not in the palette"),
-            (replace(plan, pairs=(replace(plan.pairs[0], upper=End("paint", 1)),)), "of what something is"),
-            (with_piece(plan, key=0), "key 0"),
-            (with_piece(plan, on=9), "not there"),
-            (with_piece(plan, on=3), "circle"),
-            (with_piece(plan, material=End("palette", 77)), "no colour with key 77"),
-            (with_piece(plan, reveal=None), "neither"),
-            (with_piece(plan, kind=Kind.LETTERING), "stamped"),
-            (replace(plan, build=replace(plan.build, pieces=tuple(replace(piece, key=n) for n in range(1, 90)))), "pieces"),
-            (replace(plan, ground=replace(plan.ground, pads=plan.ground.pads * 9)), "up to"),
-            (replace(plan, colours=(replace(colour, anchor=replace(colour.anchor, provenance="guess")), *plan.colours[1:])), "comes from"),
+            (replace(card, colours=(*card.colours, colour)), "have the key 1"),
+            (replace(card, colours=card.colours[1:]), "not there"),
+            (replace(card, choices=(Choice(1, "crayon", 5),)), "not there"),
+            (replace(card, choices=(Choice(1, "pad", 5), Choice(1, "pad", 6))), "not there"),
+            (replace(card, name=" "), "has a name"),
+            (with_area(card, colour=77), "not in the palette"),
+            (with_area(card, family=(5, 5)), "family"),
+            (with_area(card, layers=0), "1 to"),
+            (with_area(card, medium=Medium.CARDSTOCK), "family"),
+            (with_area(card, name="x" * 501), "has a name"),
+            (replace(card, colouring=replace(card.colouring, areas=(area,) * 2)), "have the key"),
+            (replace(card, pairs=(replace(card.pairs[0], upper=End("palette", 77)),)), "not in the palette"),
+            (replace(card, pairs=(replace(card.pairs[0], upper=End("paint", 1)),)), "of what something is"),
+            (with_piece(card, key=0), "key 0"),
+            (with_piece(card, on=9), "not there"),
+            (with_piece(card, on=3), "circle"),
+            (with_piece(card, material=End("palette", 77)), "no colour with key 77"),
+            (with_piece(card, reveal=None), "neither"),
+            (with_piece(card, kind=Kind.LETTERING), "stamped"),
+            (replace(card, build=replace(card.build, pieces=tuple(replace(piece, key=n) for n in range(1, 90)))), "pieces"),
+            (replace(card, ground=replace(card.ground, pads=card.ground.pads * 9)), "up to"),
+            (replace(card, colours=(replace(colour, anchor=replace(colour.anchor, provenance="guess")), *card.colours[1:])), "comes from"),
         ):  # fmt: skip
             with self.subTest(words), self.assertRaisesRegex(BadInput, words):
                 sound(wrong)
-        lost = replace(plan, waivers=(Waiver("fit:99", "why"), Waiver("span", "why")))
+        lost = replace(card, waivers=(Waiver("fit:99", "why"), Waiver("span", "why")))
         self.assertEqual([one.check for one in sound(lost).waivers], ["span"])
 
 
-def with_area(plan, **told):
-    return replace(plan, colouring=plan.colouring.with_area(replace(plan.colouring.areas[0], **told)))
+def with_area(card, **told):
+    return replace(card, colouring=card.colouring.with_area(replace(card.colouring.areas[0], **told)))
 
 
-def with_piece(plan, **told):
-    first, *others = plan.build.pieces
-    return replace(plan, build=replace(plan.build, pieces=(replace(first, **told), *others)))
+def with_piece(card, **told):
+    first, *others = card.build.pieces
+    return replace(card, build=replace(card.build, pieces=(replace(first, **told), *others)))

@@ -30,12 +30,12 @@ from jindle_core.layers.pieces import WHITE
 from jindle_core.lengths import USUAL_SIZES
 from jindle_core.palettes.role import Role
 from jindle_core.tests.test_build import built
-from jindle_core.tests.test_plan import anchor, some_plan
+from jindle_core.tests.test_plan import anchor, some_card
 
 
 def full_card():
     """Three palette colours, a pair, a mat, a panel and a picture, a ground, two areas with a family."""
-    plan = built()
+    card = built()
     for change in (
         SetGround({"pads": (PadUse(70),)}),
         AddArea("fin"),
@@ -44,8 +44,8 @@ def full_card():
         SetFamilies((AreaFamily(1, (5, 6)),)),
         SetBuild({"post_limit": 5.0}),
     ):
-        plan = changed(plan, change)
-    return plan
+        card = changed(card, change)
+    return card
 
 
 EVERY = (
@@ -67,16 +67,16 @@ EVERY = (
 )
 
 
-def waived(plan, *checks):
+def waived(card, *checks):
     for check in checks:
-        plan = changed(plan, changes.Waive(check, "on purpose"))
-    return plan
+        card = changed(card, changes.Waive(check, "on purpose"))
+    return card
 
 
 class WaiverTests(unittest.TestCase):
     def test_what_ends_with_which_change(self):
-        plan = waived(full_card(), *EVERY)
-        self.assertEqual([one.check for one in plan.waivers], list(EVERY))
+        card = waived(full_card(), *EVERY)
+        self.assertEqual([one.check for one in card.waivers], list(EVERY))
         for change, ended in (
             (EditPiece(1, {"name": "frame"}), set()),
             (EditArea(1, name="flipper"), set()),
@@ -107,21 +107,21 @@ class WaiverTests(unittest.TestCase):
             (StartLayout("plain"), {"fit:3", "stands:1", "finish:2", "melts:1:2", "melts:0:1"}),
         ):
             with self.subTest(change):
-                left = {one.check for one in changed(plan, change).waivers}
+                left = {one.check for one in changed(card, change).waivers}
                 self.assertEqual(set(EVERY) - left, ended)
 
     def test_nothing_is_inherited_by_what_comes_after(self):
-        plan = waived(full_card(), "fit:3", "family:2", "pair:1")
+        card = waived(full_card(), "fit:3", "family:2", "pair:1")
         for gone in (RemovePiece(3), RemoveArea(2), changes.RemovePair(1)):
-            plan = changed(plan, gone)
-        self.assertEqual(plan.waivers, ())
-        plan = changed(plan, AddArea("beak"))
-        self.assertEqual([area.key for area in plan.colouring.areas], [1, 3])
-        plan = changed(plan, StartLayout("framed"))
-        self.assertEqual([piece.key for piece in plan.build.pieces], [4, 5, 6, 7, 8])
+            card = changed(card, gone)
+        self.assertEqual(card.waivers, ())
+        card = changed(card, AddArea("beak"))
+        self.assertEqual([area.key for area in card.colouring.areas], [1, 3])
+        card = changed(card, StartLayout("framed"))
+        self.assertEqual([piece.key for piece in card.build.pieces], [4, 5, 6, 7, 8])
 
     def test_a_check_that_the_card_has_nothing_of_cannot_be_let_be(self):
-        plan = some_plan()
+        card = some_card()
         for check in (
             *("pair:3", "once:9", "family:1", "fit:1", "melts:0:9", "melts:4", "ground:", "ground:join 0"),
             *(
@@ -135,9 +135,9 @@ class WaiverTests(unittest.TestCase):
                 "fit:" + "9" * 40,
             ),
         ):
-            self.assertIsNone(subject(plan, check), check)
+            self.assertIsNone(subject(card, check), check)
             with self.assertRaisesRegex(changes.BadInput, "no check"):
-                changed(plan, changes.Waive(check, "on purpose"))
+                changed(card, changes.Waive(check, "on purpose"))
         self.assertEqual(melting_check(5, 4), "melts:4:5")
 
     def test_the_next_key_is_above_every_key_there_is(self):

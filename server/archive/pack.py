@@ -23,7 +23,7 @@ from server.accounts.models import PREFERENCES, Person
 from server.archive.history import differences
 from server.archive.references import Turns, in_plan, named, names_of
 from server.archive.zipped import PICTURES
-from server.cards.models import Card
+from server.cards.models import StoredCard
 from server.cards.views import card_summaries, document
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.range_actions import entry_of
@@ -132,7 +132,7 @@ def _reading(reading, names: dict) -> dict[str, Any]:
     }
 
 
-def _card(card: Card, turns: Turns) -> dict[str, Any]:
+def _card(card: StoredCard, turns: Turns) -> dict[str, Any]:
     revisions, plans = [], []
     for revision in card.revisions.all():
         try:

@@ -10,7 +10,7 @@ from django.db import DataError, IntegrityError
 from jindle_core import figures
 from jindle_core.card.changes.palette import AddColour, checked_name
 from jindle_core.card.sound import sound
-from jindle_core.card.whole import Anchor, plan_from_json, plan_to_json
+from jindle_core.card.whole import Anchor, card_from_json, card_to_json
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.range_json import read_range_json
 from jindle_core.line_art.drawing import drawing_from_json
@@ -30,7 +30,7 @@ from server.archive.history import whole
 from server.archive.pack import FORMAT, NOT_AS_WRITTEN, VERSION
 from server.archive.references import Turns, in_plan, named
 from server.archive.zipped import PICTURES, unzipped
-from server.cards.models import Card, Revision
+from server.cards.models import Revision, StoredCard
 from server.cards.views import worked_out
 from server.catalogue.arrays import Catalogue, read_catalogue
 from server.catalogue.drawer_actions import keep
@@ -257,7 +257,7 @@ class _Unpacking:
         head = _among(told["head"], [one["number"] for one in history])
         states = [self._plan(plan) for plan in whole(history)]
         near = range(head - figures.palettes.UNDO_LIMIT, head + figures.palettes.UNDO_LIMIT + 1)
-        card = Card(owner=self.person, stored=self._plan(told["plan"]), head=head)
+        card = StoredCard(owner=self.person, stored=self._plan(told["plan"]), head=head)
         card.save()
         Revision.objects.bulk_create(
             [
@@ -285,7 +285,7 @@ class _Unpacking:
 
     def _plan(self, told: dict) -> dict:
         plan = in_plan(told, Turns(self._colour, self.ranges.get, self.drawings.get))
-        return plan_to_json(sound(plan_from_json(plan)))
+        return card_to_json(sound(card_from_json(plan)))
 
 
 def _among(value: Any, allowed: Any) -> Any:

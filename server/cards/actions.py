@@ -13,12 +13,12 @@ from django.utils import timezone
 from jindle_core import figures
 from jindle_core.card.changes.every import AnyChange, changed
 from jindle_core.card.changes.palette import AddColour, Waive, checked_name
-from jindle_core.card.whole import Plan, plan_to_json
+from jindle_core.card.whole import Card, card_to_json
 from jindle_core.errors import BadInput, Problem
 from jindle_core.lengths import Size
 from server.access import cards_of
 from server.accounts.models import Person
-from server.cards.models import Card, Revision
+from server.cards.models import Revision, StoredCard
 from server.cards.resolve import ResolvedPlan
 from server.cards.views import worked_out
 from server.catalogue.arrays import Catalogue, catalogue_for
@@ -28,17 +28,17 @@ from server.writes import write
 
 
 @write
-def create_card(owner: Person, name: str, size: Size) -> Card:
+def create_card(owner: Person, name: str, size: Size) -> StoredCard:
     """Make a card with an empty palette."""
     check_room(owner, "cards", cards_of(owner))
-    stored = plan_to_json(Plan(checked_name(name), size))
-    card = Card.objects.create(owner=owner, stored=stored)
+    stored = card_to_json(Card(checked_name(name), size))
+    card = StoredCard.objects.create(owner=owner, stored=stored)
     Revision.objects.create(card=card, number=0, stored=stored, label="the new card")
     return card
 
 
 @write
-def start_card(owner: Person, name: str, size: Size, colours: Sequence[AddColour]) -> Card:
+def start_card(owner: Person, name: str, size: Size, colours: Sequence[AddColour]) -> StoredCard:
     """Make a card whose palette starts with some colours; each can be undone by itself."""
     card, catalogue = create_card(owner, name, size), catalogue_for(owner)
     for colour in colours:
@@ -47,20 +47,20 @@ def start_card(owner: Person, name: str, size: Size, colours: Sequence[AddColour
 
 
 @write
-def delete_card(card: Card) -> None:
+def delete_card(card: StoredCard) -> None:
     """Delete a card with all its states."""
     card.delete()
 
 
 @write
-def change_card(card: Card, version: int, change: AnyChange, catalogue: Catalogue) -> dict[str, Any]:
+def change_card(card: StoredCard, version: int, change: AnyChange, catalogue: Catalogue) -> dict[str, Any]:
     """Make one change; the card after it, as it is told.
 
     Stale where the card has another version by now. Whatever keeps the card
     from being worked out is raised, and nothing is changed.
     """
-    after = changed(card.plan, change, ResolvedPlan(card.plan, catalogue).pairs)
-    head, stored = card.head + 1, plan_to_json(after)
+    after = changed(card.value, change, ResolvedPlan(card.value, catalogue).pairs)
+    head, stored = card.head + 1, card_to_json(after)
     version = _store(card, version, stored, head)
     card.revisions.filter(number__gte=head).delete()
     Revision.objects.create(card=card, number=head, stored=stored, label=change.label)
@@ -75,7 +75,7 @@ def change_card(card: Card, version: int, change: AnyChange, catalogue: Catalogu
     return told
 
 
-def step_card(card: Card, version: int, step: int) -> None:
+def step_card(card: StoredCard, version: int, step: int) -> None:
     """Undo (``step`` −1) or redo (+1) one change."""
     if not card.revisions.filter(number=card.head + step).exists():
         words = "undo" if step < 0 else "redo"
@@ -84,7 +84,7 @@ def step_card(card: Card, version: int, step: int) -> None:
 
 
 @write
-def go_to_state(card: Card, version: int, number: int) -> None:
+def go_to_state(card: StoredCard, version: int, number: int) -> None:
     """Bring a card back to one of its states, whether or not it can be shown as it is."""
     target = card.revisions.filter(number=number).first()
     if target is None:
@@ -93,10 +93,10 @@ def go_to_state(card: Card, version: int, number: int) -> None:
     card.stored, card.head = target.stored, number
 
 
-def _store(card: Card, version: int, stored: dict[str, Any], head: int) -> int:
+def _store(card: StoredCard, version: int, stored: dict[str, Any], head: int) -> int:
     """Store a state; the version that the card has from now on."""
     # The condition is checked by the database, so two windows cannot both win.
-    written = Card.objects.filter(pk=card.pk, version=version, head=card.head).update(
+    written = StoredCard.objects.filter(pk=card.pk, version=version, head=card.head).update(
         stored=stored, version=F("version") + 1, head=head, changed=timezone.now()
     )
     if not written:

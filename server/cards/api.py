@@ -18,7 +18,7 @@ from jindle_core.errors import BadInput, Problem
 from server.access import cards_of, own_card
 from server.cards import actions, views
 from server.cards.changes import CHANGE_SERIALIZERS, read_change
-from server.cards.models import Card
+from server.cards.models import StoredCard
 from server.cards.resolve import ResolvedPlan
 from server.cards.serializers import (
     COLUMN_CHOICES,
@@ -41,7 +41,7 @@ _VersionSchema = inline_serializer("Version", {"version": serializers.IntegerFie
 _MadeSchema = inline_serializer("MadeCard", {"id": serializers.IntegerField()})
 
 
-def _view(request: Request, card: Card, catalogue: Catalogue) -> Response:
+def _view(request: Request, card: StoredCard, catalogue: Catalogue) -> Response:
     return Response(views.whole_card(card, catalogue, request.user))
 
 
@@ -139,7 +139,7 @@ class CardAdding(APIView):
         anchor = {"value": asked["value"]} if asked["colour"] is None else {"colour": asked["colour"]}
         told = {"kind": "add_colour", "anchor": anchor, "name": "new", "role": asked["role"] or None}
         change = read_change(told, catalogue, request.user)
-        return Response(views.adding(ResolvedPlan(card.plan, catalogue), change))
+        return Response(views.adding(ResolvedPlan(card.value, catalogue), change))
 
 
 class CardUndo(APIView):
@@ -224,6 +224,6 @@ class Alternatives(APIView):
         given = AlternativesQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
         wanted = given.validated_data
-        resolved = ResolvedPlan(card.plan, catalogue_for(request.user))
+        resolved = ResolvedPlan(card.value, catalogue_for(request.user))
         wanted["range_id"] = wanted.pop("range")
         return Response(views.alternatives(resolved, **wanted))

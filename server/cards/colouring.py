@@ -35,7 +35,7 @@ from jindle_core.prediction.confidence import prediction_sigma
 from jindle_core.prediction.stocks import WHITE, stock_kind
 from server.access import drawings_seen_by
 from server.accounts.models import Person
-from server.cards.models import Card
+from server.cards.models import StoredCard
 from server.cards.resolve import ResolvedPlan
 from server.catalogue.arrays import Catalogue, is_transparent
 from server.catalogue.swatches import swatch
@@ -344,9 +344,9 @@ class Coloured:
         ]
 
 
-def coloured_plans(cards: Sequence[Card], catalogue: Catalogue, person: Person) -> list[Coloured]:
+def coloured_plans(cards: Sequence[StoredCard], catalogue: Catalogue, person: Person) -> list[Coloured]:
     """The colouring of some cards, their drawings fetched all at once."""
-    plans = [card.plan for card in cards]
+    plans = [card.value for card in cards]
     wanted = {plan.colouring.drawing for plan in plans} - {None}
     drawings = drawings_seen_by(person).in_bulk(wanted) if wanted else {}
     found = {pk: drawing.shapes for pk, drawing in drawings.items()}

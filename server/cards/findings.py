@@ -4,7 +4,7 @@ from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from typing import Any
 
-from jindle_core.card.whole import Plan
+from jindle_core.card.whole import Card
 from jindle_core.contrast.rules import Finding, Status
 from jindle_core.material import End
 
@@ -26,7 +26,7 @@ class Check:
     finding: Finding
     to_mend: Callable[[], list[Told]] = list
 
-    def told(self, plan: Plan) -> Told:
+    def told(self, plan: Card) -> Told:
         """As ``CheckSerializer`` describes it, let be where the plan says so."""
         waiver = plan.waiver(self.key)
         return {
@@ -48,7 +48,7 @@ def finding_told(found: Finding) -> Told:
     }
 
 
-def mends_told(found: Iterable[Check], plan: Plan) -> list[Told]:
+def mends_told(found: Iterable[Check], plan: Card) -> list[Told]:
     """What mends the first checks that do not hold, the worst first, as ``MendsSerializer`` describes it."""
     open_now = [one for one in found if one.finding.status is not Status.HOLDS and not plan.waiver(one.key)]
     open_now.sort(key=lambda one: one.finding.status is not Status.FAILS)

@@ -3,14 +3,14 @@
 from django.conf import settings
 from django.db import models
 
-from jindle_core.card.whole import Plan, plan_from_json
+from jindle_core.card.whole import Card, card_from_json
 from jindle_core.errors import BadInput
 from server.cards.packed import PackedJSONField
 from server.errors import CannotBeShown
 
 
-class Card(models.Model):
-    """A plan for one card.
+class StoredCard(models.Model):
+    """One card of a person's.
 
     ``version`` counts every write and tells two windows apart; ``head`` is the
     number of the revision that stands now, which undo moves back.
@@ -31,10 +31,10 @@ class Card(models.Model):
         return self.name
 
     @property
-    def plan(self) -> Plan:
-        """The plan as it stands; CannotBeShown where it is none."""
+    def value(self) -> Card:
+        """The card as it stands; CannotBeShown where it is none."""
         try:
-            return plan_from_json(self.stored)
+            return card_from_json(self.stored)
         except BadInput as error:
             raise CannotBeShown(error) from error
 
@@ -48,7 +48,7 @@ class Card(models.Model):
 class Revision(models.Model):
     """A state of a card and the change that led to it."""
 
-    card = models.ForeignKey(Card, on_delete=models.CASCADE, related_name="revisions")
+    card = models.ForeignKey(StoredCard, on_delete=models.CASCADE, related_name="revisions")
     number = models.PositiveIntegerField()
     stored = PackedJSONField()
     label = models.CharField(max_length=80)

@@ -7,7 +7,7 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.card.changes.palette import AddColour
-from jindle_core.card.whole import Anchor, End, Pair, PaletteColour, Plan
+from jindle_core.card.whole import Anchor, Card, End, Pair, PaletteColour
 from jindle_core.colorimetry.spaces import on_screen
 from jindle_core.colorimetry.views import shades
 from jindle_core.contrast.guess import guess_pairs
@@ -32,7 +32,7 @@ def value_on_screen(lab: tuple[float, float, float]) -> bool:
 class ResolvedPlan:
     """A plan read against a catalogue."""
 
-    plan: Plan
+    plan: Card
     catalogue: Catalogue
 
     @cached_property

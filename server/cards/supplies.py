@@ -10,7 +10,7 @@ from jindle_core.card.references import named
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.families.convert import assign
 from jindle_core.media import COLUMNS
-from server.cards.models import Card
+from server.cards.models import StoredCard
 from server.cards.resolve import ResolvedPlan
 from server.catalogue.arrays import Catalogue
 from server.catalogue.swatches import match, swatch
@@ -26,7 +26,7 @@ class Wanted:
     cards: tuple[str, ...]
 
 
-def shopping(cards: Iterable[Card], catalogue: Catalogue) -> list[Wanted]:
+def shopping(cards: Iterable[StoredCard], catalogue: Catalogue) -> list[Wanted]:
     """What cards use, by choice, as a palette colour or for colouring, and is not there to use.
 
     What is low is on the list too, as running out. By range and code.
@@ -34,7 +34,7 @@ def shopping(cards: Iterable[Card], catalogue: Catalogue) -> list[Wanted]:
     users: dict[int, dict[str, None]] = {}
     for card in cards:
         try:
-            plan = card.plan
+            plan = card.value
         except CannotBeShown:
             continue
         for pk in named(plan).every:
@@ -106,12 +106,12 @@ def _as_bought(catalogue: Catalogue, place: int) -> dict[str, Any]:
     return told
 
 
-def uses(cards: Iterable[Card], ids: frozenset[int]) -> list[dict[str, Any]]:
+def uses(cards: Iterable[StoredCard], ids: frozenset[int]) -> list[dict[str, Any]]:
     """What cards name of some colours, for ``CardUsesSerializer``; cards that name none are left out."""
     found = []
     for card in cards:
         try:
-            what = named(card.plan)
+            what = named(card.value)
         except CannotBeShown:
             continue
         counts = {one.name: sum(pk in ids for pk in getattr(what, one.name)) for one in fields(what)}

@@ -132,6 +132,6 @@ class CardMove(APIView):
         ids = {int(each) for each in given.validated_data["ranges"].split(",")}
         if ranges_seen_by(request.user).filter(pk__in=ids).count() != len(ids):
             raise BadInput(Problem("One of these ranges is not among yours.", field="ranges"))
-        resolved = ResolvedPlan(card.plan, catalogue_for(request.user))
+        resolved = ResolvedPlan(card.value, catalogue_for(request.user))
         cells, unserved = moved(resolved, sorted(ids), given.validated_data["owned"])
         return Response({"cells": cells, "unserved": unserved})

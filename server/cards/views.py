@@ -28,7 +28,7 @@ from server.cards.checks import checks, pair_checks
 from server.cards.colouring import Coloured, coloured_plans
 from server.cards.findings import Check, mends_told
 from server.cards.grounds.on_ground import OnGround, on_ground
-from server.cards.models import Card
+from server.cards.models import StoredCard
 from server.cards.picture import picture
 from server.cards.resolve import ResolvedPlan, value_on_screen, value_shades
 from server.catalogue.arrays import Catalogue
@@ -42,7 +42,7 @@ _KNOWN = 200  # summaries that are held for one person: a few megabytes
 _COLUMNS = [{"key": column.key, "title": column.title} for column in COLUMNS]
 
 
-def whole_card(card: Card, catalogue: Catalogue, person: Person) -> dict[str, Any]:
+def whole_card(card: StoredCard, catalogue: Catalogue, person: Person) -> dict[str, Any]:
     """The card as ``CardSerializer`` describes it; CannotBeShown where it cannot be worked out."""
     try:
         return worked_out(card, catalogue, person)
@@ -53,7 +53,7 @@ def whole_card(card: Card, catalogue: Catalogue, person: Person) -> dict[str, An
         raise CannotBeShown(error) from error
 
 
-def worked_out(card: Card, catalogue: Catalogue, person: Person) -> dict[str, Any]:
+def worked_out(card: StoredCard, catalogue: Catalogue, person: Person) -> dict[str, Any]:
     """The same; whatever is wrong with it is raised as it is."""
     (coloured,) = coloured_plans([card], catalogue, person)
     stack = Stack(coloured)
@@ -78,20 +78,20 @@ def worked_out(card: Card, catalogue: Catalogue, person: Person) -> dict[str, An
     }
 
 
-def mends(card: Card, catalogue: Catalogue, person: Person) -> list[dict[str, Any]]:
+def mends(card: StoredCard, catalogue: Catalogue, person: Person) -> list[dict[str, Any]]:
     """What would mend the checks of a card, as ``MendsSerializer`` describes it."""
     (coloured,) = coloured_plans([card], catalogue, person)
     stack = Stack(coloured)
     return mends_told(checks(on_ground(coloured, stack), Examined(stack)), coloured.resolved.plan)
 
 
-def card_summaries(cards: Sequence[Card], catalogue: Catalogue, person: Person) -> dict[str, Any]:
+def card_summaries(cards: Sequence[StoredCard], catalogue: Catalogue, person: Person) -> dict[str, Any]:
     """The cards for ``CardsSerializer``; those that cannot be shown stand by themselves and say why."""
     broken: list[dict[str, Any]] = []
-    readable: list[Card] = []
+    readable: list[StoredCard] = []
     for card in cards:
         try:
-            card.plan  # noqa: B018 (whether it can be read is what is asked)
+            card.value  # noqa: B018 (whether it can be read is what is asked)
             readable.append(card)
         except CannotBeShown as error:
             broken.append(_broken(card, error))
@@ -107,30 +107,30 @@ def card_summaries(cards: Sequence[Card], catalogue: Catalogue, person: Person) 
     return {"cards": found, "broken": broken}
 
 
-def _summary_held(card: Card, coloured: Coloured, catalogue: Catalogue, units: str) -> dict[str, Any]:
+def _summary_held(card: StoredCard, coloured: Coloured, catalogue: Catalogue, units: str) -> dict[str, Any]:
     key = (card.pk, card.version, units, coloured.drawing is None)
     told = catalogue.worked_out.get(key) or _summary(card, coloured, units)
     catalogue.worked_out[key] = told
     return told
 
 
-def _broken(card: Card, error: CannotBeShown) -> dict[str, Any]:
+def _broken(card: StoredCard, error: CannotBeShown) -> dict[str, Any]:
     return {"id": card.pk, "name": card.name, "reason": error.reason}
 
 
-def states(card: Card) -> list[dict[str, Any]]:
+def states(card: StoredCard) -> list[dict[str, Any]]:
     """The states that a card can be brought back to, the newest first, for ``StateSerializer``."""
     listed = card.revisions.order_by("-number").values("number", "label")
     return [one | {"now": one["number"] == card.head} for one in listed]
 
 
-def document(card: Card) -> dict[str, Any]:
+def document(card: StoredCard) -> dict[str, Any]:
     """A card with its states as it is stored, whether or not it can be shown."""
     history = [{"number": one.number, "label": one.label, "plan": one.stored} for one in card.revisions.all()]
     return {"format": "jindle card", "version": 1, "plan": card.stored, "head": card.head, "history": history}
 
 
-def _summary(card: Card, coloured: Coloured, units: str) -> dict[str, Any]:
+def _summary(card: StoredCard, coloured: Coloured, units: str) -> dict[str, Any]:
     resolved, stack = coloured.resolved, Stack(coloured)
     laid = on_ground(coloured, stack)
     found = checks(laid, Examined(stack))

@@ -33,7 +33,7 @@ from server.cards.actions import change_card, create_card
 from server.cards.changes import read_change
 from server.cards.colouring import coloured_plans
 from server.cards.families import proposed
-from server.cards.models import Card
+from server.cards.models import StoredCard
 from server.cards.serializers import SizeRequestSerializer
 from server.catalogue.arrays import Catalogue, read_catalogue
 from server.catalogue.drawer_actions import keep
@@ -132,7 +132,7 @@ def _furnish(studio: Person) -> None:
     keep_family(studio, "river green", [ids["Wherry", key] for key in ("REED-2", "REED-4", "REED-6")])
 
 
-def _card(studio: Person, catalogue: Catalogue, story: dict, ids: dict) -> Card:
+def _card(studio: Person, catalogue: Catalogue, story: dict, ids: dict) -> StoredCard:
     size = SizeRequestSerializer().to_internal_value(story["size"])
     card = create_card(studio, story["name"], size)
     for told in story["changes"]:
@@ -159,11 +159,11 @@ def _drawings() -> None:
         store_drawing(None, one["name"], read_svg((folder / one["file"]).read_bytes()))
 
 
-def _colour(studio: Person, catalogue: Catalogue, card: Card, drawing: Drawing, areas: dict) -> None:
+def _colour(studio: Person, catalogue: Catalogue, card: StoredCard, drawing: Drawing, areas: dict) -> None:
     """The card's drawing with its areas as the story tells, and a family from the drawer for each."""
     made = read_change({"kind": "set_drawing", "drawing": drawing.pk}, catalogue, studio)
     change_card(card, card.version, made, catalogue)
-    keys = {area.name: area.key for area in card.plan.colouring.areas}
+    keys = {area.name: area.key for area in card.value.colouring.areas}
     for name, told in areas.items():
         made = read_change({"kind": "edit_area", "key": keys[name]} | told, catalogue, studio)
         change_card(card, card.version, made, catalogue)

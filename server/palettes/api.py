@@ -201,7 +201,7 @@ class Combinations(APIView):
             colours = _colours(asked["colours"], catalogue, request.user)
         else:
             card = own_card(request.user, asked["card"])
-            colours = ResolvedPlan(card.plan, catalogue).as_added()
+            colours = ResolvedPlan(card.value, catalogue).as_added()
         kept = keep_combination(request.user, asked["name"], colours)
         return Response({"id": kept.pk}, status=status.HTTP_201_CREATED)
 

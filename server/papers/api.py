@@ -327,7 +327,7 @@ class CardPapers(APIView):
         """Every sheet, ranked by how much of it the card's palette knows, with the reason."""
         card = own_card(request.user, pk)
         catalogue = catalogue_for(request.user)
-        resolved = ResolvedPlan(card.plan, catalogue)
+        resolved = ResolvedPlan(card.value, catalogue)
         if not resolved.plan.colours:
             return Response([])
         names = [colour.name for colour in resolved.plan.colours]

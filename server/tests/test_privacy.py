@@ -2,7 +2,7 @@
 
 from datetime import date
 
-from server.cards.models import Card
+from server.cards.models import StoredCard
 from server.catalogue.drawer_actions import keep
 from server.catalogue.reading_actions import Laid, Value, add_readings
 from server.papers.actions import Named, store_paper
@@ -95,7 +95,7 @@ class PrivacyTests(ApiTestCase):
         self.ask("delete", f"papers/{self.paper.pk}", status=404)
         start = {"name": "x", "size": {"width": "5", "height": "7", "unit": "in"}, "colours": [1]}
         self.ask("post", f"papers/{self.paper.pk}/start", start, 404)
-        card = Card.objects.get(pk=self.card["id"])
+        card = StoredCard.objects.get(pk=self.card["id"])
         change = {"version": card.version, "change": {"kind": "set_card", "name": "mine now"}}
         self.ask("post", f"cards/{card.pk}/changes", change, 404)
         self.client.force_login(self.ann)

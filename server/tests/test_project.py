@@ -11,7 +11,7 @@ from django.test import Client, SimpleTestCase, TestCase
 
 from server.accounts.models import Person
 from server.cards.colouring import coloured_plans
-from server.cards.models import Card
+from server.cards.models import StoredCard
 from server.catalogue.arrays import catalogue_for, forget_catalogues
 from server.catalogue.models import Colour
 from server.demo.studio import DEMO_NAME
@@ -51,7 +51,7 @@ class DatabaseTests(TestCase):
     def test_every_area_of_the_demo_cards_has_its_family(self):
         call_command("load_demo", stdout=io.StringIO())
         studio = Person.objects.get(name=DEMO_NAME)
-        cards = list(Card.objects.filter(owner=studio))
+        cards = list(StoredCard.objects.filter(owner=studio))
         for coloured in coloured_plans(cards, catalogue_for(studio), studio):
             with self.subTest(coloured.resolved.plan.name):
                 self.assertIsNotNone(coloured.drawing)
@@ -66,7 +66,7 @@ class DatabaseTests(TestCase):
         colours = Colour.objects.count()
         call_command("load_demo", stdout=io.StringIO())
         self.assertEqual(
-            (Colour.objects.count(), Person.objects.count(), Card.objects.count()), (colours, 1, 3)
+            (Colour.objects.count(), Person.objects.count(), StoredCard.objects.count()), (colours, 1, 3)
         )
         self.assertGreaterEqual(colours, 600)
 

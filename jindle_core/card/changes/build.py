@@ -8,7 +8,7 @@ from jindle_core import figures
 from jindle_core.card.build import Build
 from jindle_core.card.changes.palette import checked_name
 from jindle_core.card.layouts import STARTS, start
-from jindle_core.card.whole import Plan
+from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.pieces import BASE, OF_CARD, Kind, Piece, Place
 from jindle_core.layers.sizing import laid_out
@@ -23,9 +23,9 @@ class SetBuild:
 
     label = "fold, base or post"
 
-    def apply(self, plan: Plan) -> Plan:
-        """The plan with these settings."""
-        return checked(plan, replace(plan.build, **self.settings))
+    def apply(self, card: Card) -> Card:
+        """The card with these settings."""
+        return checked(card, replace(card.build, **self.settings))
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,8 +36,8 @@ class StartLayout:
 
     label = "starting from a layout"
 
-    def apply(self, plan: Plan) -> Plan:
-        """The plan with these pieces and no others."""
+    def apply(self, card: Card) -> Card:
+        """The card with these pieces and no others."""
         if self.layout not in {one.key for one in STARTS}:
             raise BadInput(
                 Problem(
@@ -47,8 +47,8 @@ class StartLayout:
                     expected=", ".join(one.key for one in STARTS),
                 )
             )
-        pieces = start(self.layout, plan.size, plan.colours, plan.build.next_key, plan.colouring.proportion)
-        return checked(plan, replace(plan.build, pieces=pieces, inside=(), ground_on=None))
+        pieces = start(self.layout, card.size, card.colours, card.build.next_key, card.colouring.proportion)
+        return checked(card, replace(card.build, pieces=pieces, inside=(), ground_on=None))
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,16 +65,16 @@ class AddPiece:
 
     label = "adding a piece"
 
-    def apply(self, plan: Plan) -> Plan:
-        """The plan with the piece on top of its neighbours."""
-        build = plan.build
+    def apply(self, card: Card) -> Card:
+        """The card with the piece on top of its neighbours."""
+        build = card.build
         if len(build.every) >= figures.building.PIECES_LIMIT:
             raise BadInput(Problem(f"{figures.building.PIECES_LIMIT} pieces are the most.", field="pieces"))
         told = self.told | {"place": Place(**self.told.get("place", {}))}
         added = Piece(build.next_key, self.kind, checked_name(self.name), **told)
         if self.inside:
-            return checked(plan, replace(build, inside=(*build.inside, added)))
-        return checked(plan, replace(build, pieces=(*build.pieces, added)))
+            return checked(card, replace(build, inside=(*build.inside, added)))
+        return checked(card, replace(build, pieces=(*build.pieces, added)))
 
 
 @dataclass(frozen=True, slots=True)
@@ -86,9 +86,9 @@ class EditPiece:
 
     label = "a piece"
 
-    def apply(self, plan: Plan) -> Plan:
-        """The plan with the piece changed."""
-        told, piece = dict(self.told), plan.build.piece(self.key)
+    def apply(self, card: Card) -> Card:
+        """The card with the piece changed."""
+        told, piece = dict(self.told), card.build.piece(self.key)
         if "place" in told:
             told["place"] = replace(piece.place, **told["place"])
         if "name" in told:
@@ -97,7 +97,7 @@ class EditPiece:
             told["reveal"] = None
         elif told.get("reveal"):
             told["size"] = None
-        return checked(plan, plan.build.with_piece(replace(piece, **told)))
+        return checked(card, card.build.with_piece(replace(piece, **told)))
 
 
 @dataclass(frozen=True, slots=True)
@@ -110,16 +110,16 @@ class NudgePiece:
 
     label = "moving a piece"
 
-    def apply(self, plan: Plan) -> Plan:
-        """The plan with the piece moved; what lies on it goes along."""
-        piece = plan.build.piece(self.key)
-        unit = plan.size.width.unit
+    def apply(self, card: Card) -> Card:
+        """The card with the piece moved; what lies on it goes along."""
+        piece = card.build.piece(self.key)
+        unit = card.size.width.unit
         place = replace(
             piece.place,
             right=_moved(piece.place.right, self.right, unit),
             below=_moved(piece.place.below, self.below, unit),
         )
-        return checked(plan, plan.build.with_piece(replace(piece, place=place)))
+        return checked(card, card.build.with_piece(replace(piece, place=place)))
 
 
 def _moved(offset: Length, by: float, unit: str) -> Length:
@@ -136,9 +136,9 @@ class RemovePiece:
 
     label = "removing a piece"
 
-    def apply(self, plan: Plan) -> Plan:
-        """The plan without the piece."""
-        return checked(plan, plan.build.without_piece(self.key))
+    def apply(self, card: Card) -> Card:
+        """The card without the piece."""
+        return checked(card, card.build.without_piece(self.key))
 
 
 @dataclass(frozen=True, slots=True)
@@ -150,22 +150,22 @@ class MovePiece:
 
     label = "the order of pieces"
 
-    def apply(self, plan: Plan) -> Plan:
-        """The plan with the pieces in this order."""
-        moved = plan.build.piece(self.key)
-        others = [one for one in plan.build.face(self.key) if one is not moved]
+    def apply(self, card: Card) -> Card:
+        """The card with the pieces in this order."""
+        moved = card.build.piece(self.key)
+        others = [one for one in card.build.face(self.key) if one is not moved]
         at = min(max(self.to, 0), len(others))
         ordered = (*others[:at], moved, *others[at:])
-        return checked(plan, plan.build.with_pieces(lambda face: ordered if moved in face else face))
+        return checked(card, card.build.with_pieces(lambda face: ordered if moved in face else face))
 
 
-def checked(plan: Plan, build: Build) -> Plan:
-    """The plan with this build, or BadInput where a piece has no size or nothing to lie on."""
+def checked(card: Card, build: Build) -> Card:
+    """The card with this build, or BadInput where a piece has no size or nothing to lie on."""
     for face in build.faces:
-        laid_out(plan.size, face)
+        laid_out(card.size, face)
     for end in (build.base, *(piece.material for piece in build.every)):
         if end.source == "palette":
-            plan.colour(end.id)
+            card.colour(end.id)
     if build.ground_on and build.piece(build.ground_on) not in build.pieces:
         raise BadInput(Problem("The ground lies on the front.", field="ground_on"))
     for piece in build.every:
@@ -181,7 +181,7 @@ def checked(plan: Plan, build: Build) -> Plan:
         if len(piece.text) > figures.building.WORDS_LIMIT:
             words = f"{figures.building.WORDS_LIMIT} characters are the most on one line."
             raise BadInput(Problem(words, field="text", value=piece.text))
-    return replace(plan, build=build)
+    return replace(card, build=build)
 
 
 BuildChange = SetBuild | StartLayout | AddPiece | EditPiece | NudgePiece | RemovePiece | MovePiece

@@ -6,7 +6,7 @@ from typing import Any
 from jindle_core import figures
 from jindle_core.blending.effects import INKED
 from jindle_core.card.ground import Ground
-from jindle_core.card.whole import Plan
+from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 
 
@@ -21,9 +21,9 @@ class SetGround:
 
     label = "the ground"
 
-    def apply(self, plan: Plan) -> Plan:
-        """The plan with this ground."""
-        return replace(plan, ground=checked(replace(plan.ground, **self.settings)))
+    def apply(self, card: Card) -> Card:
+        """The card with this ground."""
+        return replace(card, ground=checked(replace(card.ground, **self.settings)))
 
 
 def checked(ground: Ground) -> Ground:

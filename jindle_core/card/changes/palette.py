@@ -1,6 +1,6 @@
-"""Every change that can be made to a card's plan: a value that makes a new plan.
+"""Every change that can be made to a card: a value that makes a new card.
 
-Each class names one change. ``apply`` gives the plan after it, or raises
+Each class names one change. ``apply`` gives the card after it, or raises
 BadInput and leaves everything as it was; ``label`` says it in a few words for
 the undo button.
 """
@@ -11,7 +11,7 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.card.waivers import subject
-from jindle_core.card.whole import Anchor, Choice, Pair, PaletteColour, Plan, Waiver
+from jindle_core.card.whole import Anchor, Card, Choice, Pair, PaletteColour, Waiver
 from jindle_core.contrast.rules import PairKind
 from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.sizing import laid_out
@@ -48,12 +48,12 @@ class SetCard:
 
     label = "card's name or size"
 
-    def apply(self, plan: Plan) -> Plan:
-        name = plan.name if self.name is None else checked_name(self.name)
-        size = self.size or plan.size
-        for face in plan.build.faces:
+    def apply(self, card: Card) -> Card:
+        name = card.name if self.name is None else checked_name(self.name)
+        size = self.size or card.size
+        for face in card.build.faces:
             laid_out(size, face)  # every piece follows, or says why it cannot
-        return replace(plan, name=name, size=size)
+        return replace(card, name=name, size=size)
 
 
 @dataclass(frozen=True, slots=True)
@@ -70,20 +70,20 @@ class AddColour:
 
     label = "adding a colour"
 
-    def apply(self, plan: Plan) -> Plan:
-        if len(plan.colours) >= figures.palettes.PALETTE_LIMIT:
+    def apply(self, card: Card) -> Card:
+        if len(card.colours) >= figures.palettes.PALETTE_LIMIT:
             most = f"{figures.palettes.PALETTE_LIMIT} colours are the most"
             raise BadInput(Problem(f"The palette is full: {most}. Remove one first.", field="colours"))
-        for place, colour in enumerate(plan.colours, start=1):
+        for place, colour in enumerate(card.colours, start=1):
             if self.anchor.colour is not None and colour.anchor.colour == self.anchor.colour:
                 raise BadInput(
                     Problem(
                         f"That colour is in the palette already, as {place} {colour.name}.", field="anchor"
                     )
                 )
-        role = self.role or guess_role(np.array(self.anchor.lab), [colour.role for colour in plan.colours])
-        added = PaletteColour(plan.next_key, checked_name(self.name), role, self.anchor)
-        return replace(plan, colours=(*plan.colours, added), next_key=plan.next_key + 1)
+        role = self.role or guess_role(np.array(self.anchor.lab), [colour.role for colour in card.colours])
+        added = PaletteColour(card.next_key, checked_name(self.name), role, self.anchor)
+        return replace(card, colours=(*card.colours, added), next_key=card.next_key + 1)
 
 
 @dataclass(frozen=True, slots=True)
@@ -96,10 +96,10 @@ class EditColour:
 
     label = "a colour's name or role"
 
-    def apply(self, plan: Plan) -> Plan:
-        colour = plan.colour(self.key)
+    def apply(self, card: Card) -> Card:
+        colour = card.colour(self.key)
         name = colour.name if self.name is None else checked_name(self.name)
-        return _with_colour(plan, replace(colour, name=name, role=self.role or colour.role))
+        return _with_colour(card, replace(colour, name=name, role=self.role or colour.role))
 
 
 @dataclass(frozen=True, slots=True)
@@ -111,9 +111,9 @@ class Reanchor:
 
     label = "a colour's anchor"
 
-    def apply(self, plan: Plan) -> Plan:
-        changed = _with_colour(plan, replace(plan.colour(self.key), anchor=self.anchor))
-        kept = tuple(one for one in plan.choices if one.key != self.key or one.locked)
+    def apply(self, card: Card) -> Card:
+        changed = _with_colour(card, replace(card.colour(self.key), anchor=self.anchor))
+        kept = tuple(one for one in card.choices if one.key != self.key or one.locked)
         return replace(changed, choices=kept)
 
 
@@ -126,11 +126,11 @@ class MoveColour:
 
     label = "the order of colours"
 
-    def apply(self, plan: Plan) -> Plan:
-        moved = plan.colour(self.key)
-        others = [colour for colour in plan.colours if colour.key != self.key]
+    def apply(self, card: Card) -> Card:
+        moved = card.colour(self.key)
+        others = [colour for colour in card.colours if colour.key != self.key]
         place = min(max(self.to, 0), len(others))
-        return replace(plan, colours=(*others[:place], moved, *others[place:]))
+        return replace(card, colours=(*others[:place], moved, *others[place:]))
 
 
 @dataclass(frozen=True, slots=True)
@@ -141,19 +141,19 @@ class RemoveColour:
 
     label = "removing a colour"
 
-    def apply(self, plan: Plan) -> Plan:
-        plan.colour(self.key)
+    def apply(self, card: Card) -> Card:
+        card.colour(self.key)
         gone = End("palette", self.key)
-        pairs = plan.pairs
+        pairs = card.pairs
         if pairs is not None:
             pairs = tuple(pair for pair in pairs if gone not in (pair.upper, pair.lower))
         return replace(
-            plan,
-            colours=tuple(colour for colour in plan.colours if colour.key != self.key),
-            choices=tuple(choice for choice in plan.choices if choice.key != self.key),
+            card,
+            colours=tuple(colour for colour in card.colours if colour.key != self.key),
+            choices=tuple(choice for choice in card.choices if choice.key != self.key),
             pairs=pairs,
-            colouring=plan.colouring.without_colour(self.key),
-            build=plan.build.without_colour(self.key),
+            colouring=card.colouring.without_colour(self.key),
+            build=card.build.without_colour(self.key),
         )
 
 
@@ -168,8 +168,8 @@ class Choose:
 
     label = "choosing a supply"
 
-    def apply(self, plan: Plan) -> Plan:
-        plan.colour(self.key)
+    def apply(self, card: Card) -> Card:
+        card.colour(self.key)
         if self.column not in _COLUMN_KEYS:
             raise BadInput(
                 Problem(
@@ -179,11 +179,11 @@ class Choose:
                     expected=", ".join(_COLUMN_KEYS),
                 )
             )
-        current = plan.choice(self.key, self.column)
+        current = card.choice(self.key, self.column)
         if current and current.locked and current.colour != self.colour:
             raise BadInput(Problem("This cell is locked; unlock it first.", field="column"))
         chosen = Choice(self.key, self.column, self.colour, self.locked)
-        return replace(plan, choices=(*(one for one in plan.choices if one is not current), chosen))
+        return replace(card, choices=(*(one for one in card.choices if one is not current), chosen))
 
 
 @dataclass(frozen=True, slots=True)
@@ -194,12 +194,12 @@ class ChooseMany:
 
     label = "moving to other ranges"
 
-    def apply(self, plan: Plan) -> Plan:
+    def apply(self, card: Card) -> Card:
         for choice in self.choices:
-            current = plan.choice(choice.key, choice.column)
+            current = card.choice(choice.key, choice.column)
             if not (current and current.locked):
-                plan = Choose(choice.key, choice.column, choice.colour).apply(plan)
-        return plan
+                card = Choose(choice.key, choice.column, choice.colour).apply(card)
+        return card
 
 
 @dataclass(frozen=True, slots=True)
@@ -211,14 +211,14 @@ class ClearChoice:
 
     label = "going back to the nearest"
 
-    def apply(self, plan: Plan) -> Plan:
-        current = plan.choice(self.key, self.column)
-        return replace(plan, choices=tuple(one for one in plan.choices if one is not current))
+    def apply(self, card: Card) -> Card:
+        current = card.choice(self.key, self.column)
+        return replace(card, choices=tuple(one for one in card.choices if one is not current))
 
 
 @dataclass(frozen=True, slots=True)
 class PairChange:
-    """A change of what lies on what. Apply it to a settled plan (``Plan.settled``)."""
+    """A change of what lies on what. Apply it to a settled card (``Card.settled``)."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -232,10 +232,10 @@ class AddPair(PairChange):
 
     label = "adding what lies on what"
 
-    def apply(self, plan: Plan) -> Plan:
-        pairs = plan.pairs or ()
-        pair = checked_pair(plan, Pair(plan.next_pair, self.kind, self.upper, self.lower, self.outlined))
-        return replace(plan, pairs=(*pairs, pair))
+    def apply(self, card: Card) -> Card:
+        pairs = card.pairs or ()
+        pair = checked_pair(card, Pair(card.next_pair, self.kind, self.upper, self.lower, self.outlined))
+        return replace(card, pairs=(*pairs, pair))
 
 
 @dataclass(frozen=True, slots=True)
@@ -250,8 +250,8 @@ class EditPair(PairChange):
 
     label = "changing what lies on what"
 
-    def apply(self, plan: Plan) -> Plan:
-        pair = _pair(plan, self.key)
+    def apply(self, card: Card) -> Card:
+        pair = _pair(card, self.key)
         changed = Pair(
             pair.key,
             self.kind or pair.kind,
@@ -259,10 +259,10 @@ class EditPair(PairChange):
             self.lower or pair.lower,
             pair.outlined if self.outlined is None else self.outlined,
         )
-        checked_pair(plan, changed)
+        checked_pair(card, changed)
         return replace(
-            plan,
-            pairs=tuple(changed if one.key == self.key else one for one in plan.pairs or ()),
+            card,
+            pairs=tuple(changed if one.key == self.key else one for one in card.pairs or ()),
         )
 
 
@@ -274,11 +274,11 @@ class RemovePair(PairChange):
 
     label = "removing what lies on what"
 
-    def apply(self, plan: Plan) -> Plan:
-        gone = _pair(plan, self.key)
+    def apply(self, card: Card) -> Card:
+        gone = _pair(card, self.key)
         return replace(
-            plan,
-            pairs=tuple(pair for pair in plan.pairs or () if pair is not gone),
+            card,
+            pairs=tuple(pair for pair in card.pairs or () if pair is not gone),
         )
 
 
@@ -288,8 +288,8 @@ class GuessPairs:
 
     label = "guessing what lies on what"
 
-    def apply(self, plan: Plan) -> Plan:
-        return replace(plan, pairs=None)
+    def apply(self, card: Card) -> Card:
+        return replace(card, pairs=None)
 
 
 @dataclass(frozen=True, slots=True)
@@ -301,13 +301,13 @@ class Waive(PairChange):
 
     label = "waiving a check"
 
-    def apply(self, plan: Plan) -> Plan:
-        if subject(plan, self.check) is None:
+    def apply(self, card: Card) -> Card:
+        if subject(card, self.check) is None:
             raise BadInput(
                 Problem(f"There is no check “{self.check}” on this card.", field="check", value=self.check)
             )
         waiver = Waiver(self.check, checked_name(self.reason, "reason"))
-        return replace(plan, waivers=(*_without(plan, self.check), waiver))
+        return replace(card, waivers=(*_without(card, self.check), waiver))
 
 
 @dataclass(frozen=True, slots=True)
@@ -318,8 +318,8 @@ class Unwaive:
 
     label = "counting a check again"
 
-    def apply(self, plan: Plan) -> Plan:
-        return replace(plan, waivers=_without(plan, self.check))
+    def apply(self, card: Card) -> Card:
+        return replace(card, waivers=_without(card, self.check))
 
 
 Change = (
@@ -341,29 +341,29 @@ Change = (
 )
 
 
-def _with_colour(plan: Plan, changed: PaletteColour) -> Plan:
+def _with_colour(card: Card, changed: PaletteColour) -> Card:
     return replace(
-        plan,
-        colours=tuple(changed if colour.key == changed.key else colour for colour in plan.colours),
+        card,
+        colours=tuple(changed if colour.key == changed.key else colour for colour in card.colours),
     )
 
 
-def _pair(plan: Plan, key: int) -> Pair:
-    for pair in plan.pairs or ():
+def _pair(card: Card, key: int) -> Pair:
+    for pair in card.pairs or ():
         if pair.key == key:
             return pair
     raise BadInput(Problem(f"This card has no pair {key}.", field="key", value=str(key)))
 
 
-def checked_pair(plan: Plan, pair: Pair) -> Pair:
+def checked_pair(card: Card, pair: Pair) -> Pair:
     """The pair, or BadInput where it names no colour of the palette or lies on itself."""
     for field, end in (("upper", pair.upper), ("lower", pair.lower)):
-        if end.source == "palette" and all(colour.key != end.id for colour in plan.colours):
+        if end.source == "palette" and all(colour.key != end.id for colour in card.colours):
             raise BadInput(Problem("That colour is not in the palette.", field=field, value=str(end.id)))
     if pair.upper == pair.lower:
         raise BadInput(Problem("A colour cannot lie on itself; choose another.", field="lower"))
     return pair
 
 
-def _without(plan: Plan, check: str) -> tuple[Waiver, ...]:
-    return tuple(one for one in plan.waivers if one.check != check)
+def _without(card: Card, check: str) -> tuple[Waiver, ...]:
+    return tuple(one for one in card.waivers if one.check != check)

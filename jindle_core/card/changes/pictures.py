@@ -7,7 +7,7 @@ from typing import Any
 from jindle_core import figures
 from jindle_core.card.changes.palette import checked_name
 from jindle_core.card.pictures import Area
-from jindle_core.card.whole import Plan
+from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.line_art.drawing import LineDrawing
@@ -40,10 +40,10 @@ class SetDrawing:
 
     label = "the line drawing"
 
-    def apply(self, plan: Plan) -> Plan:
-        """The plan with the drawing; areas that keep their name keep what was said of them."""
-        before = {one.name: one for one in plan.colouring.areas}
-        fresh = count(plan.colouring.next_key)
+    def apply(self, card: Card) -> Card:
+        """The card with the drawing; areas that keep their name keep what was said of them."""
+        before = {one.name: one for one in card.colouring.areas}
+        fresh = count(card.colouring.next_key)
         areas = tuple(
             replace(before.pop(one.name), shape=one.shape)
             if one.name in before
@@ -52,8 +52,8 @@ class SetDrawing:
         )
         listed = [one for one in before.values() if not one.shape or self.drawing is None]
         areas = (*areas, *(replace(one, shape="") for one in listed))[: figures.drawings.AREAS_LIMIT]
-        drawn = replace(plan.colouring, drawing=self.drawing, areas=areas, proportion=self.proportion)
-        return replace(plan, colouring=drawn)
+        drawn = replace(card.colouring, drawing=self.drawing, areas=areas, proportion=self.proportion)
+        return replace(card, colouring=drawn)
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,9 +67,9 @@ class SetColouring:
 
     label = "how the picture is coloured"
 
-    def apply(self, plan: Plan) -> Plan:
-        """The plan with these settings."""
-        return replace(plan, colouring=replace(plan.colouring, **self.settings))
+    def apply(self, card: Card) -> Card:
+        """The card with these settings."""
+        return replace(card, colouring=replace(card.colouring, **self.settings))
 
 
 @dataclass(frozen=True, slots=True)
@@ -81,13 +81,13 @@ class AddArea:
 
     label = "adding an area"
 
-    def apply(self, plan: Plan) -> Plan:
-        """The plan with the area at the end."""
-        areas = plan.colouring.areas
+    def apply(self, card: Card) -> Card:
+        """The card with the area at the end."""
+        areas = card.colouring.areas
         if len(areas) >= figures.drawings.AREAS_LIMIT:
             raise BadInput(Problem(f"{figures.drawings.AREAS_LIMIT} areas are the most.", field="areas"))
-        added = Area(plan.colouring.next_key, checked_name(self.name), extent=self.extent)
-        return replace(plan, colouring=replace(plan.colouring, areas=(*areas, added)))
+        added = Area(card.colouring.next_key, checked_name(self.name), extent=self.extent)
+        return replace(card, colouring=replace(card.colouring, areas=(*areas, added)))
 
 
 @dataclass(frozen=True, slots=True)
@@ -109,11 +109,11 @@ class EditArea:
 
     label = "what is said of an area"
 
-    def apply(self, plan: Plan) -> Plan:
-        """The plan with the area changed."""
-        area = plan.colouring.area(self.key)
+    def apply(self, card: Card) -> Card:
+        """The card with the area changed."""
+        area = card.colouring.area(self.key)
         if self.colour:
-            plan.colour(self.colour)
+            card.colour(self.colour)
         if self.medium is not None:
             _coloured_with(self.medium)
         if self.layers is not None and not 1 <= self.layers <= figures.drawings.AREA_LAYERS:
@@ -136,7 +136,7 @@ class EditArea:
         changed = replace(area, **told)
         kept = (changed.colour, changed.thing, changed.medium) == (area.colour, area.thing, area.medium)
         changed = changed if kept else replace(changed, family=(), glaze=None)
-        return replace(plan, colouring=plan.colouring.with_area(changed))
+        return replace(card, colouring=card.colouring.with_area(changed))
 
 
 @dataclass(frozen=True, slots=True)
@@ -147,11 +147,11 @@ class RemoveArea:
 
     label = "removing an area"
 
-    def apply(self, plan: Plan) -> Plan:
-        """The plan without the area."""
-        gone = plan.colouring.area(self.key)
-        kept = tuple(one for one in plan.colouring.areas if one is not gone)
-        return replace(plan, colouring=replace(plan.colouring, areas=kept))
+    def apply(self, card: Card) -> Card:
+        """The card without the area."""
+        gone = card.colouring.area(self.key)
+        kept = tuple(one for one in card.colouring.areas if one is not gone)
+        return replace(card, colouring=replace(card.colouring, areas=kept))
 
 
 @dataclass(frozen=True, slots=True)
@@ -171,9 +171,9 @@ class SetFamilies:
 
     label = "choosing shading families"
 
-    def apply(self, plan: Plan) -> Plan:
-        """The plan with these families."""
-        colouring = plan.colouring
+    def apply(self, card: Card) -> Card:
+        """The card with these families."""
+        colouring = card.colouring
         most = figures.families.FAMILY_SIZES[1]
         for one in self.families:
             if len(one.colours) > most or len(set(one.colours)) < len(one.colours):
@@ -183,7 +183,7 @@ class SetFamilies:
             # A glaze lies over whatever is the darkest, as long as it can lie there at all.
             glaze = area.glaze if one.colours and medium is area.medium else None
             colouring = colouring.with_area(replace(area, family=one.colours, glaze=glaze, medium=medium))
-        return replace(plan, colouring=colouring)
+        return replace(card, colouring=colouring)
 
 
 def _coloured_with(medium: Medium) -> Medium:

@@ -1,7 +1,7 @@
 from django.test import override_settings
 
 from server.accounts.models import Person
-from server.cards.models import Card
+from server.cards.models import StoredCard
 from server.catalogue.models import Range
 from server.demo.studio import DEMO_NAME
 from server.tests.helpers import ApiTestCase, make_range
@@ -80,7 +80,7 @@ class AccountTests(ApiTestCase):
         self.ask("post", "me/delete", {"password": "long-enough-9"}, 204)
         self.ask("get", "me", status=401)
         self.assertFalse(Person.objects.filter(name="Ann").exists())
-        self.assertEqual(Card.objects.count(), 0)
+        self.assertEqual(StoredCard.objects.count(), 0)
         self.assertEqual(list(Range.objects.filter(owner__isnull=False)), [kept])
 
     def test_the_demo_studio_cannot_be_deleted_or_locked_away(self):

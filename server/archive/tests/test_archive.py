@@ -18,7 +18,7 @@ from server.accounts.models import Person
 from server.archive.history import differences, whole
 from server.archive.pack import pack
 from server.archive.zipped import unzipped
-from server.cards.models import Card
+from server.cards.models import StoredCard
 from server.catalogue.models import Range, Reading
 from server.catalogue.range_actions import delete_range
 from server.colouring.actions import store_drawing
@@ -193,7 +193,7 @@ class ArchiveTests(ApiTestCase):
         for content, words in cases:
             with self.subTest(words):
                 self.assertIn(words, self.bring_back(content, 400)["message"])
-                self.assertEqual(Card.objects.filter(owner=self.ben).count(), 0)
+                self.assertEqual(StoredCard.objects.filter(owner=self.ben).count(), 0)
                 self.assertEqual(Reading.objects.filter(owner=self.ben).count(), 0)
                 self.assertEqual(self.ben.ranges.count(), 0)
 
@@ -218,8 +218,8 @@ class ArchiveTests(ApiTestCase):
         self.client.force_login(self.ben)
         self.bring_back(archive)
         self.assertEqual(
-            [one.stored for one in Card.objects.get(owner=self.ben).revisions.all()][-1],
-            Card.objects.get(owner=self.ben).stored,
+            [one.stored for one in StoredCard.objects.get(owner=self.ben).revisions.all()][-1],
+            StoredCard.objects.get(owner=self.ben).stored,
         )
         self.assertEqual(pack(Person.objects.get(name="Ben")), pack(self.ann))
 
@@ -229,7 +229,7 @@ class ArchiveTests(ApiTestCase):
             card = self.change(card, kind="set_card", name=f"Name {count}")
         for _ in range(4):  # with something to redo
             card = self.ask("post", f"cards/{card['id']}/undo", {"version": card["version"]})
-        kept = Card.objects.get(pk=card["id"]).revisions.count()
+        kept = StoredCard.objects.get(pk=card["id"]).revisions.count()
         self.assertEqual(kept, figures.palettes.UNDO_LIMIT + 1)
         whole_one = pack(self.ann)
         self.client.force_login(self.ben)
@@ -250,7 +250,7 @@ class ArchiveTests(ApiTestCase):
         eve = Person.objects.create_user("Eve", "long-enough-9")
         self.client.force_login(eve)
         self.bring_back(longer)
-        self.assertEqual(Card.objects.get(owner=eve).revisions.count(), figures.palettes.UNDO_LIMIT + 1)
+        self.assertEqual(StoredCard.objects.get(owner=eve).revisions.count(), figures.palettes.UNDO_LIMIT + 1)
 
     def test_what_would_poison_an_account_is_refused(self):
         told, _ = self.a_card()
@@ -285,7 +285,7 @@ class ArchiveTests(ApiTestCase):
     def test_a_card_that_cannot_be_shown_comes_along_and_hinders_nothing(self):
         logging.disable(logging.ERROR)
         self.addCleanup(logging.disable, logging.NOTSET)
-        broken = Card.objects.get(pk=self.new_card()["id"])
+        broken = StoredCard.objects.get(pk=self.new_card()["id"])
         broken.stored = {"name": "Half a card"}
         broken.save()
         archive = self.client.get("/api/me/archive").content

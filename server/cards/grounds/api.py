@@ -29,7 +29,7 @@ def _on_ground(request: Request, pk: int) -> OnGround:
 
 def _grounded(request: Request, pk: int) -> Grounded:
     card = own_card(request.user, pk)
-    return Grounded(ResolvedPlan(card.plan, catalogue_for(request.user)))
+    return Grounded(ResolvedPlan(card.value, catalogue_for(request.user)))
 
 
 class CardGround(APIView):

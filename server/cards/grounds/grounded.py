@@ -16,7 +16,7 @@ from jindle_core.blending.painting import Field, at_points, painting
 from jindle_core.blending.ways import Row
 from jindle_core.blending.working import Step, Worked, working_order
 from jindle_core.card.ground import Ground, PadUse
-from jindle_core.card.whole import Plan
+from jindle_core.card.whole import Card
 from jindle_core.colorimetry.views import shades
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.stocks import WHITE, card_lab
@@ -42,7 +42,7 @@ class Grounded:
 
     def with_plan(self, ground: Ground) -> "Grounded":
         """The same card with another ground."""
-        plan: Plan = replace(self.resolved.plan, ground=ground)
+        plan: Card = replace(self.resolved.plan, ground=ground)
         return Grounded(ResolvedPlan(plan, self.catalogue))
 
     @cached_property

@@ -7,7 +7,7 @@ from jindle_core.blending.meeting import Reach, Seam
 from jindle_core.blending.painting import GroundShape
 from jindle_core.blending.standing import Wish
 from jindle_core.card.layouts import STARTS
-from jindle_core.card.whole import Plan
+from jindle_core.card.whole import Card
 from jindle_core.compatibility.materials import FINISHES, LINE_INKS
 from jindle_core.contrast.rules import PairKind
 from jindle_core.families.recipes import Extent, Thing
@@ -42,7 +42,7 @@ class Drawn:
         self.pads, self.cards, self.markers, self.drawings = pads, cards, markers, drawings
         self.supplies = [*pads, *cards, *markers]
 
-    def changes(self, plan: Plan):
+    def changes(self, plan: Card):
         """By kind, any change of a card, mostly of what it has."""
         keys = {
             "colour": [one.key for one in plan.colours],

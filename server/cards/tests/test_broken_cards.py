@@ -2,7 +2,7 @@ import logging
 from unittest import mock
 
 from jindle_core.errors import BadInput, Problem
-from server.cards.models import Card
+from server.cards.models import StoredCard
 from server.tests.helpers import ApiTestCase
 
 
@@ -16,7 +16,7 @@ class BrokenCardTests(ApiTestCase):
 
     def damaged(self, **told):
         card = self.full_card()
-        row = Card.objects.get(pk=card["id"])
+        row = StoredCard.objects.get(pk=card["id"])
         row.stored = row.stored | told
         row.revisions.filter(number=row.head).update(stored=row.stored)
         row.save(update_fields=["stored"])
@@ -60,7 +60,7 @@ class BrokenCardTests(ApiTestCase):
             self.assertEqual(
                 (after["name"], after["version"], after["undo"]), (card["name"], 4, "adding a colour")
             )
-            self.assertEqual(Card.objects.get(pk=card["id"]).revisions.count(), 4, at)
+            self.assertEqual(StoredCard.objects.get(pk=card["id"]).revisions.count(), 4, at)
 
     def test_it_stands_in_the_list_and_goes_back_to_any_state(self):
         whole = self.full_card()
@@ -97,6 +97,6 @@ class BrokenCardTests(ApiTestCase):
         self.assertEqual(len(after["colours"]), 2)
         # Forward again it cannot be shown, and says so; it went there all the same.
         self.ask("post", f"cards/{card['id']}/redo", {"version": after["version"]}, 422)
-        self.assertEqual(Card.objects.get(pk=card["id"]).head, 3)
+        self.assertEqual(StoredCard.objects.get(pk=card["id"]).head, 3)
         self.ask("delete", f"cards/{card['id']}", status=204)
         self.assertEqual(self.ask("get", "cards")["broken"], [])

@@ -1,4 +1,4 @@
-from server.cards.models import Card
+from server.cards.models import StoredCard
 from server.catalogue.models import touch_catalogue
 from server.catalogue.range_actions import delete_range
 from server.tests.helpers import ApiTestCase, make_range
@@ -128,7 +128,7 @@ class CardTests(ApiTestCase):
         told = self.change(second, 409, kind="set_card", name="From the second")
         self.assertEqual(told["code"], "stale")
         self.ask("post", f"cards/{second['id']}/undo", {"version": second["version"]}, 409)
-        self.assertEqual(Card.objects.get(pk=first["id"]).plan.name, "From the first")
+        self.assertEqual(StoredCard.objects.get(pk=first["id"]).plan.name, "From the first")
 
     def test_a_colour_that_left_the_supplies_keeps_its_value(self):
         own = make_range(self.ann, "Mine", content="code,L,a,b\nOWN-1,40,30,20\n")

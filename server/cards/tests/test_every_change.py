@@ -8,7 +8,7 @@ from rest_framework.exceptions import ValidationError
 
 from jindle_core.card.sound import sound
 from jindle_core.card.waivers import subject
-from jindle_core.card.whole import plan_from_json, plan_to_json
+from jindle_core.card.whole import card_from_json, card_to_json
 from jindle_core.errors import BadInput
 from jindle_core.lengths import read_size
 from jindle_core.line_art.drawing import LineDrawing, Shape
@@ -21,7 +21,7 @@ from server.cards.changes import CHANGE_SERIALIZERS, read_change
 from server.cards.colouring import coloured_plans
 from server.cards.grounds.on_ground import on_ground
 from server.cards.grounds.views import whole_ground
-from server.cards.models import Card
+from server.cards.models import StoredCard
 from server.cards.tests.drawn_changes import Drawn
 from server.cards.views import mends, whole_card
 from server.catalogue.arrays import catalogue_for
@@ -67,7 +67,7 @@ class EveryChangeTests(ApiTestCase):
             def __init__(self):
                 super().__init__()
                 self.card = create_card(ann, "Fish", read_size("5 1/2", "4 1/4", "in"))
-                self.used = keys_of(self.card.plan)
+                self.used = keys_of(self.card.value)
                 self.told = None
 
             @initialize(layout=st.sampled_from(["", "framed", "veil"]))
@@ -85,23 +85,23 @@ class EveryChangeTests(ApiTestCase):
             def make(self, given):
                 """One change that may be refused, and back, and there again."""
                 catalogue = catalogue_for(ann)
-                before = Card.objects.get(pk=self.card.pk)
+                before = StoredCard.objects.get(pk=self.card.pk)
                 try:
                     made = read_change(given, catalogue, ann)
                     self.told = change_card(self.card, self.card.version, made, catalogue)
                 except (BadInput, ValidationError):
-                    now = Card.objects.get(pk=self.card.pk)
+                    now = StoredCard.objects.get(pk=self.card.pk)
                     assert (now.stored, now.version) == (before.stored, before.version)
                     return
                 counts[given["kind"]] += 1
                 go_to_state(self.card, self.card.version, before.head)
-                assert self.card.plan == before.plan, given
+                assert self.card.value == before.value, given
                 go_to_state(self.card, self.card.version, before.head + 1)
                 self._keys(given)
 
             def _keys(self, given):
                 """What is new has a key that nothing had before."""
-                for what, keys in keys_of(self.card.plan).items():
+                for what, keys in keys_of(self.card.value).items():
                     if given["kind"] != "guess_pairs":
                         new = keys - self.used[what]
                         assert min(new, default=10**9) > max(self.used[what], default=0), (given, what)
@@ -109,19 +109,19 @@ class EveryChangeTests(ApiTestCase):
 
             @invariant()
             def every_waiver_is_of_something(self):
-                plan = self.card.plan
+                plan = self.card.value
                 assert [one.check for one in plan.waivers if subject(plan, one.check) is None] == []
 
             @invariant()
             def it_is_stored_as_it_is(self):
-                plan = self.card.plan
-                assert plan_from_json(json.loads(json.dumps(plan_to_json(plan)))) == plan
+                plan = self.card.value
+                assert card_from_json(json.loads(json.dumps(card_to_json(plan)))) == plan
                 assert sound(plan) == plan
 
             def teardown(self):
                 """All that the stages tell of it can be worked out, and it can be gone back to the beginning."""
                 catalogue = catalogue_for(ann)
-                card = Card.objects.get(pk=self.card.pk)
+                card = StoredCard.objects.get(pk=self.card.pk)
                 told = whole_card(card, catalogue, ann)
                 if self.told is not None:
                     assert told["checks"] == self.told["checks"]
@@ -132,7 +132,7 @@ class EveryChangeTests(ApiTestCase):
                 built(Examined(stack), "in")
                 for one in mends(card, catalogue, ann):
                     for mend in one["mends"]:
-                        copy = Card.objects.get(pk=card.pk)
+                        copy = StoredCard.objects.get(pk=card.pk)
                         change_card(
                             copy, copy.version, read_change(mend["change"], catalogue, ann), catalogue
                         )
@@ -142,16 +142,16 @@ class EveryChangeTests(ApiTestCase):
                 except BadInput as error:
                     assert "sheet" in str(error), error
                 while card.revisions.filter(number=card.head - 1).exists():
-                    card = Card.objects.get(pk=card.pk)
+                    card = StoredCard.objects.get(pk=card.pk)
                     go_to_state(card, card.version, card.head - 1)
                     whole_card(card, catalogue, ann)
-                assert card.plan.colours == ()
+                assert card.value.colours == ()
                 card.delete()
 
         def of_kind(kind):
             @rule(data=st.data())
             def change(self, data):
-                self.make(data.draw(drawn.changes(self.card.plan)[kind]) | {"kind": kind})
+                self.make(data.draw(drawn.changes(self.card.value)[kind]) | {"kind": kind})
 
             return change
 
@@ -161,8 +161,6 @@ class EveryChangeTests(ApiTestCase):
             settings=settings(
                 max_examples=EXAMPLES,
                 stateful_step_count=20,
-                deadline=None,
-                derandomize=True,
                 suppress_health_check=list(HealthCheck),
                 print_blob=False,
             ),

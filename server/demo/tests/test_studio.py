@@ -9,7 +9,7 @@ from jindle_core.errors import BadInput
 from server import quotas
 from server.accounts.models import Person
 from server.archive.pack import pack
-from server.cards.models import Card
+from server.cards.models import StoredCard
 from server.catalogue.arrays import forget_catalogues
 from server.catalogue.models import Colour, Range
 from server.catalogue.range_actions import delete_range
@@ -35,7 +35,7 @@ class StudioTests(ApiTestCase):
         delete_range(own)
         make_range(self.studio, "Left behind")
         self.ask("delete", f"cards/{others[0]['id']}", status=204)
-        Card.objects.filter(pk=first["id"]).update(stored={"name": "broken"})
+        StoredCard.objects.filter(pk=first["id"]).update(stored={"name": "broken"})
         self.ask("patch", "me", {"units": "mm"})
 
     def assertAsAtFirst(self):
@@ -71,7 +71,7 @@ class StudioTests(ApiTestCase):
 
     def test_nobody_may_fill_it(self):
         self.client.force_login(self.studio)
-        there = Card.objects.filter(owner=self.studio).count()
+        there = StoredCard.objects.filter(owner=self.studio).count()
         size = {"width": "5", "height": "4", "unit": "in"}
         with mock.patch.dict(quotas.LIMITS, cards=there + 1, colours=Colour.objects.count()):
             self.ask("post", "cards", {"name": "The last", "size": size}, 201)
