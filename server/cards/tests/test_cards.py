@@ -128,7 +128,7 @@ class CardTests(ApiTestCase):
         told = self.change(second, 409, kind="set_card", name="From the second")
         self.assertEqual(told["code"], "stale")
         self.ask("post", f"cards/{second['id']}/undo", {"version": second["version"]}, 409)
-        self.assertEqual(StoredCard.objects.get(pk=first["id"]).plan.name, "From the first")
+        self.assertEqual(StoredCard.objects.get(pk=first["id"]).value.name, "From the first")
 
     def test_a_colour_that_left_the_supplies_keeps_its_value(self):
         own = make_range(self.ann, "Mine", content="code,L,a,b\nOWN-1,40,30,20\n")
