@@ -1,7 +1,7 @@
 import unittest
 
 from jindle_core import figures
-from jindle_core.readings import settle
+from jindle_core.supplies.readings import settle
 
 
 class SettleTests(unittest.TestCase):

@@ -15,6 +15,7 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.range_json import read_range_json
 from jindle_core.line_art.drawing import drawing_from_json
 from jindle_core.palettes.role import Role
+from jindle_core.supplies.colours import Supplies
 from server.access import (
     cards_of,
     colours_seen_by,
@@ -32,7 +33,7 @@ from server.archive.references import Turns, in_plan, named
 from server.archive.zipped import PICTURES, unzipped
 from server.cards.models import Revision, StoredCard
 from server.cards.views import worked_out
-from server.catalogue.arrays import Catalogue, read_catalogue
+from server.catalogue.arrays import read_catalogue
 from server.catalogue.drawer_actions import keep
 from server.catalogue.models import (
     FULLNESS_CHOICES,
@@ -117,7 +118,7 @@ class _Unpacking:
         self.ids: dict[tuple[str, str], int] = {}
         self.ranges: dict[str, int] = {}
         self.drawings: dict[str, int] = {}
-        self.catalogue: Catalogue | None = None
+        self.catalogue: Supplies | None = None
 
     def run(self, about: dict) -> dict[str, int]:
         at = "about.json"

@@ -16,12 +16,13 @@ from jindle_core.card.changes.palette import AddColour, Waive, checked_name
 from jindle_core.card.whole import Card, card_to_json
 from jindle_core.errors import BadInput, Problem
 from jindle_core.lengths import Size
+from jindle_core.supplies.colours import Supplies
 from server.access import cards_of
 from server.accounts.models import Person
 from server.cards.models import Revision, StoredCard
 from server.cards.resolve import ResolvedPlan
 from server.cards.views import worked_out
-from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.arrays import catalogue_for
 from server.errors import Stale
 from server.quotas import check_room
 from server.writes import write
@@ -53,7 +54,7 @@ def delete_card(card: StoredCard) -> None:
 
 
 @write
-def change_card(card: StoredCard, version: int, change: AnyChange, catalogue: Catalogue) -> dict[str, Any]:
+def change_card(card: StoredCard, version: int, change: AnyChange, catalogue: Supplies) -> dict[str, Any]:
     """Make one change; the card after it, as it is told.
 
     Stale where the card has another version by now. Whatever keeps the card

@@ -15,6 +15,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core.errors import BadInput, Problem
+from jindle_core.supplies.colours import Supplies
 from server.access import cards_of, own_card
 from server.cards import actions, views
 from server.cards.changes import CHANGE_SERIALIZERS, read_change
@@ -31,7 +32,7 @@ from server.cards.serializers import (
     NewCardSerializer,
     StatesSerializer,
 )
-from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 
 _ChangeSchema = PolymorphicProxySerializer(
@@ -41,7 +42,7 @@ _VersionSchema = inline_serializer("Version", {"version": serializers.IntegerFie
 _MadeSchema = inline_serializer("MadeCard", {"id": serializers.IntegerField()})
 
 
-def _view(request: Request, card: StoredCard, catalogue: Catalogue) -> Response:
+def _view(request: Request, card: StoredCard, catalogue: Supplies) -> Response:
     return Response(views.whole_card(card, catalogue, request.user))
 
 

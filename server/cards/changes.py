@@ -18,6 +18,7 @@ from jindle_core.compatibility.properties import is_line_ink
 from jindle_core.errors import BadInput, Problem
 from jindle_core.media import PAD_MEDIA, Medium
 from jindle_core.palettes.role import Role
+from jindle_core.supplies.colours import Supplies, is_transparent
 from server.access import drawings_seen_by, one
 from server.accounts.models import Person
 from server.cards.building.serializers import BUILD_CHANGES
@@ -25,13 +26,12 @@ from server.cards.change_serializers import PALETTE_CHANGES
 from server.cards.colouring_serializers import COLOURING_CHANGES
 from server.cards.grounds.serializers import GROUND_CHANGES
 from server.catalogue.api.targets import place_of
-from server.catalogue.arrays import Catalogue, is_transparent
 from server.colouring.tones import tones_of
 
 CHANGE_SERIALIZERS = PALETTE_CHANGES | COLOURING_CHANGES | GROUND_CHANGES | BUILD_CHANGES
 
 
-def read_change(given, catalogue: Catalogue, person: Person) -> AnyChange:
+def read_change(given, catalogue: Supplies, person: Person) -> AnyChange:
     """The change that JSON names, its colours looked up; BadInput or ValidationError where it is none."""
     kind = given.get("kind") if isinstance(given, dict) else None
     if not isinstance(kind, str) or kind not in CHANGE_SERIALIZERS:
@@ -77,7 +77,7 @@ def read_change(given, catalogue: Catalogue, person: Person) -> AnyChange:
     return values
 
 
-def _check_build(change: BuildChange, catalogue: Catalogue) -> None:
+def _check_build(change: BuildChange, catalogue: Supplies) -> None:
     """BadInput where a piece is of a supply that is not there."""
     told = getattr(change, "told", None) or getattr(change, "settings", {})
     for end in (told.get("material"), told.get("base")):
@@ -103,7 +103,7 @@ def _drawing(pk: int | None, person: Person) -> SetDrawing:
     return SetDrawing(pk, areas_of(drawing), drawing.width / drawing.height)
 
 
-def _families(given: list[dict], catalogue: Catalogue) -> SetFamilies:
+def _families(given: list[dict], catalogue: Supplies) -> SetFamilies:
     found = []
     for family in given:
         medium, ids = tones_of(catalogue, family["colours"], "families")
@@ -111,7 +111,7 @@ def _families(given: list[dict], catalogue: Catalogue) -> SetFamilies:
     return SetFamilies(tuple(found))
 
 
-def _check_materials(settings: dict, catalogue: Catalogue) -> None:
+def _check_materials(settings: dict, catalogue: Supplies) -> None:
     """BadInput where the paper is no cardstock, or the line's range no ink."""
     line = settings.get("line_range")
     _check_cardstock(settings.get("paper"), catalogue)
@@ -121,7 +121,7 @@ def _check_materials(settings: dict, catalogue: Catalogue) -> None:
         )
 
 
-def _check_ground(settings: dict, catalogue: Catalogue) -> None:
+def _check_ground(settings: dict, catalogue: Supplies) -> None:
     """BadInput where a pad is no pad, or a card no cardstock."""
     mat = settings.get("mat")
     inked = [*settings.get("pads", ()), *settings.get("effects", ()), *([mat] if mat else [])]
@@ -131,7 +131,7 @@ def _check_ground(settings: dict, catalogue: Catalogue) -> None:
     _check_cardstock(mat and mat.paper, catalogue)
 
 
-def _check_pad(pk: int, catalogue: Catalogue, field: str) -> None:
+def _check_pad(pk: int, catalogue: Supplies, field: str) -> None:
     facts = catalogue.ranges[int(catalogue.range_ids[place_of(catalogue, pk, field)])]
     if facts.medium not in PAD_MEDIA:
         raise BadInput(
@@ -144,7 +144,7 @@ def _check_pad(pk: int, catalogue: Catalogue, field: str) -> None:
         )
 
 
-def _check_cardstock(pk: int | None, catalogue: Catalogue) -> None:
+def _check_cardstock(pk: int | None, catalogue: Supplies) -> None:
     if pk is None:
         return
     facts = catalogue.ranges[int(catalogue.range_ids[place_of(catalogue, pk, "paper")])]
@@ -159,13 +159,13 @@ def _check_cardstock(pk: int | None, catalogue: Catalogue) -> None:
         )
 
 
-def _anchor(given: dict, catalogue: Catalogue) -> tuple[Anchor, str]:
+def _anchor(given: dict, catalogue: Supplies) -> tuple[Anchor, str]:
     """The anchor that was asked for and the name it has by itself."""
     colour = given.get("colour")
     if colour is not None:
         place = place_of(catalogue, colour, "anchor")
         row = catalogue.rows[place]
-        name = row[Catalogue.NAME] or row[Catalogue.CODE]
+        name = row.name or row.code
         return Anchor(colour, catalogue.lab_at(place), catalogue.provenance(place)), name
     value = given.get("value", "")
     typed = read_typed(value)

@@ -33,11 +33,11 @@ from jindle_core.matching.verdicts import judge as judge_match
 from jindle_core.media import WET_MEDIA
 from jindle_core.prediction.confidence import prediction_sigma
 from jindle_core.prediction.stocks import WHITE, stock_kind
+from jindle_core.supplies.colours import Supplies, is_transparent
 from server.access import drawings_seen_by
 from server.accounts.models import Person
 from server.cards.models import StoredCard
 from server.cards.resolve import ResolvedPlan
-from server.catalogue.arrays import Catalogue, is_transparent
 from server.catalogue.swatches import swatch
 
 
@@ -68,7 +68,7 @@ class Coloured:
         return self.resolved.plan.colouring
 
     @property
-    def _catalogue(self) -> Catalogue:
+    def _catalogue(self) -> Supplies:
         return self.resolved.catalogue
 
     @property
@@ -113,7 +113,7 @@ class Coloured:
         known = float(self._catalogue.sigma[place])
         if layers == 1 and self.paper is None:
             return known
-        range_id = self._catalogue.rows[place][Catalogue.RANGE]
+        range_id = self._catalogue.rows[place].range_id
         medium, fitted = self._catalogue.ranges[range_id].medium, range_id in self._catalogue.fits
         return combined(known, prediction_sigma(medium, layers, stock_kind(self.paper_lab), fitted))
 
@@ -163,7 +163,7 @@ class Coloured:
             return SURFACES[self.plan.surface]
         if self.paper is None:
             return WHITE_MARKER_PAPER
-        facts = self._catalogue.ranges[self._catalogue.rows[self.paper][Catalogue.RANGE]]
+        facts = self._catalogue.ranges[self._catalogue.rows[self.paper].range_id]
         return surface_of(facts.properties, stock_kind(self.paper_lab))
 
     @cached_property
@@ -322,7 +322,7 @@ class Coloured:
         glaze = ""
         if area.key in self.glazes:
             row = self._catalogue.rows[self.glazes[area.key][0]]
-            glaze = row[Catalogue.CODE] or row[Catalogue.NAME]
+            glaze = row.label
         solvent = "solvent" in self.plan.finishes
         strokes = working_order(area.medium, count, self.dark_first, area.layers, glaze, solvent)
         return [asdict(one) for one in strokes]
@@ -344,7 +344,7 @@ class Coloured:
         ]
 
 
-def coloured_plans(cards: Sequence[StoredCard], catalogue: Catalogue, person: Person) -> list[Coloured]:
+def coloured_plans(cards: Sequence[StoredCard], catalogue: Supplies, person: Person) -> list[Coloured]:
     """The colouring of some cards, their drawings fetched all at once."""
     plans = [card.value for card in cards]
     wanted = {plan.colouring.drawing for plan in plans} - {None}

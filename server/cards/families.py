@@ -14,8 +14,8 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.families.build import Builder, Family
 from jindle_core.families.mending import bridge, deeper, glazed_shadow, lighter
 from jindle_core.families.recipes import Thing, recipe, suited, tones_wanted
+from jindle_core.supplies.colours import Supplies, is_transparent
 from server.cards.colouring import Coloured, told_judgement
-from server.catalogue.arrays import Catalogue, is_transparent
 from server.catalogue.swatches import swatch
 
 
@@ -67,7 +67,7 @@ def proposed(coloured: Coloured, keys: Sequence[int], owned: bool) -> SetFamilie
             answered[alike] = offered(coloured, area, owned, known=known)
         found, places = answered[alike]
         for family in found[:1]:
-            ids = tuple(catalogue.rows[place][Catalogue.ID] for place in places[list(family.places)])
+            ids = tuple(catalogue.rows[place].id for place in places[list(family.places)])
             families.append(AreaFamily(key, ids, area.medium))
     if not families:
         raise BadInput(
@@ -104,7 +104,7 @@ def _tones(coloured: Coloured, area: Area, places: np.ndarray) -> list[dict[str,
     return [_tone(catalogue, int(place), lab) for place, lab in zip(places, labs, strict=True)]
 
 
-def _tone(catalogue: Catalogue, place: int, lab: np.ndarray) -> dict[str, Any]:
+def _tone(catalogue: Supplies, place: int, lab: np.ndarray) -> dict[str, Any]:
     return {"swatch": swatch(catalogue, place), "shades": _views(lab)}
 
 
@@ -126,7 +126,7 @@ def _mends(coloured: Coloured, area: Area, owned: bool) -> list[dict[str, Any]]:
     def offer(words: str, at: int | None, where: int) -> None:
         if at is not None and len(tones.places) < figures.families.FAMILY_SIZES[1]:
             after = [*tones.places[:where], int(places[at]), *tones.places[where:]]
-            ids = [catalogue.rows[place][Catalogue.ID] for place in after]
+            ids = [catalogue.rows[place].id for place in after]
             tone = _tone(catalogue, int(places[at]), candidates[at])
             found.append({"words": words, "family": ids} | tone)
 

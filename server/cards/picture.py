@@ -12,9 +12,9 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.families.recipes import recipe
 from jindle_core.families.shading import BARE, away, stops
 from jindle_core.prediction.stocks import stock_kind
+from jindle_core.supplies.colours import Supplies
 from server.cards.colouring import Coloured
 from server.cards.resolve import ResolvedPlan, value_shades
-from server.catalogue.arrays import Catalogue
 
 
 def picture(coloured: Coloured) -> dict[str, Any] | None:
@@ -38,12 +38,12 @@ def picture(coloured: Coloured) -> dict[str, Any] | None:
 def on_paper(coloured: Coloured, paper: int | None) -> dict[str, Any] | None:
     """The same on the card at a place of the catalogue; None: white marker paper."""
     resolved = coloured.resolved
-    pk = None if paper is None else resolved.catalogue.rows[paper][Catalogue.ID]
+    pk = None if paper is None else resolved.catalogue.rows[paper].id
     plan = replace(resolved.plan, colouring=replace(coloured.plan, paper=pk))
     return picture(Coloured(ResolvedPlan(plan, resolved.catalogue), coloured.drawing))
 
 
-def papers_to_try(catalogue: Catalogue) -> list[tuple[str, int | None]]:
+def papers_to_try(catalogue: Supplies) -> list[tuple[str, int | None]]:
     """White marker paper, and of each kind of cardstock the one most like it, owned ones first."""
     stock = catalogue.columns["cardstock"]
     mine = stock[catalogue.usable[stock]]

@@ -11,7 +11,7 @@ from jindle_core.card.whole import Anchor, Card, End, Pair, PaletteColour
 from jindle_core.colorimetry.spaces import on_screen
 from jindle_core.colorimetry.views import shades
 from jindle_core.contrast.guess import guess_pairs
-from server.catalogue.arrays import Catalogue
+from jindle_core.supplies.colours import Supplies
 
 WHITE_WORDS = "white paper"
 
@@ -33,7 +33,7 @@ class ResolvedPlan:
     """A plan read against a catalogue."""
 
     plan: Card
-    catalogue: Catalogue
+    catalogue: Supplies
 
     @cached_property
     def lab(self) -> np.ndarray:
@@ -106,9 +106,9 @@ class ResolvedPlan:
         if place is None:
             return WHITE_WORDS if end.source == "white" else "a colour no longer in your supplies"
         row = self.catalogue.rows[place]
-        label = row[Catalogue.CODE] or row[Catalogue.NAME]
+        label = row.label
         label += ", no longer in your supplies" if self.catalogue.lost[place] else ""
-        return f"{self.catalogue.ranges[row[Catalogue.RANGE]].name} {label}"
+        return f"{self.catalogue.ranges[row.range_id].name} {label}"
 
     def _supply(self, end: End) -> int | None:
         return self.catalogue.places.get(end.id) if end.source == "supply" else None

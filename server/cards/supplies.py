@@ -10,9 +10,9 @@ from jindle_core.card.references import named
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.families.convert import assign
 from jindle_core.media import COLUMNS
+from jindle_core.supplies.colours import Supplies
 from server.cards.models import StoredCard
 from server.cards.resolve import ResolvedPlan
-from server.catalogue.arrays import Catalogue
 from server.catalogue.swatches import match, swatch
 from server.errors import CannotBeShown
 
@@ -26,7 +26,7 @@ class Wanted:
     cards: tuple[str, ...]
 
 
-def shopping(cards: Iterable[StoredCard], catalogue: Catalogue) -> list[Wanted]:
+def shopping(cards: Iterable[StoredCard], catalogue: Supplies) -> list[Wanted]:
     """What cards use, by choice, as a palette colour or for colouring, and is not there to use.
 
     What is low is on the list too, as running out. By range and code.
@@ -44,18 +44,18 @@ def shopping(cards: Iterable[StoredCard], catalogue: Catalogue) -> list[Wanted]:
     for pk, its_cards in sorted(users.items()):
         place, names = catalogue.places[pk], its_cards
         row = catalogue.rows[place]
-        sheet = (row[Catalogue.RANGE], row[Catalogue.FAMILY])
+        sheet = (row.range_id, row.family)
         if sheet in catalogue.sheets:  # one buys the sheet, not each of its colours
             if sheet in sheets:
                 continue
             sheets.add(sheet)
-            on_it = {catalogue.rows[at][Catalogue.ID] for at in catalogue.sheets[sheet]}
+            on_it = {catalogue.rows[at].id for at in catalogue.sheets[sheet]}
             names = {name: None for each in sorted(on_it & users.keys()) for name in users[each]}
         kept = catalogue.kept(place)
         why = "not in the drawer" if kept is None else {"dry": "dry", "low": "running low"}.get(kept.fullness)
         if why:
             found.append(Wanted(place, why, tuple(names)))
-    return sorted(found, key=lambda one: (catalogue.rows[one.place][Catalogue.RANGE], one.place))
+    return sorted(found, key=lambda one: (catalogue.rows[one.place].range_id, one.place))
 
 
 def moved(
@@ -92,16 +92,16 @@ def moved(
     return cells, unserved
 
 
-def wanted_told(catalogue: Catalogue, found: Sequence[Wanted]) -> list[dict[str, Any]]:
+def wanted_told(catalogue: Supplies, found: Sequence[Wanted]) -> list[dict[str, Any]]:
     """The list as ``ShoppingSerializer`` describes its items."""
     return [{"swatch": _as_bought(catalogue, one.place), "why": one.why, "cards": one.cards} for one in found]
 
 
-def _as_bought(catalogue: Catalogue, place: int) -> dict[str, Any]:
+def _as_bought(catalogue: Supplies, place: int) -> dict[str, Any]:
     """A colour as it is bought: of patterned paper the sheet by its title."""
     told, row = swatch(catalogue, place), catalogue.rows[place]
-    if (row[Catalogue.RANGE], row[Catalogue.FAMILY]) in catalogue.sheets:
-        title = row[Catalogue.FAMILY] or told["label"]
+    if (row.range_id, row.family) in catalogue.sheets:
+        title = row.family or told["label"]
         told |= {"code": "", "name": title, "label": title}
     return told
 

@@ -10,8 +10,8 @@ from jindle_core.layers.pieces import WHITE
 from jindle_core.material import End
 from jindle_core.media import Medium
 from jindle_core.prediction.stocks import stock_kind
+from jindle_core.supplies.colours import Supplies
 from server.cards.resolve import ResolvedPlan
-from server.catalogue.arrays import Catalogue
 
 
 def palette_ends(resolved: ResolvedPlan, without: Sequence[End]) -> tuple[list[End], np.ndarray]:
@@ -21,15 +21,15 @@ def palette_ends(resolved: ResolvedPlan, without: Sequence[End]) -> tuple[list[E
     return [ends[place] for place in kept], resolved.lab[kept]
 
 
-def supply_ends(catalogue: Catalogue, media: Sequence[Medium]) -> tuple[list[End], np.ndarray]:
+def supply_ends(catalogue: Supplies, media: Sequence[Medium]) -> tuple[list[End], np.ndarray]:
     """Supplies of some media with their CIELAB (n, 3): those owned, or all that can be had where none is."""
     places = catalogue.of_media(media)
     owned = places[catalogue.usable[places]]
     places = owned if len(owned) else places
-    return [End("supply", catalogue.rows[place][Catalogue.ID]) for place in places], catalogue.lab[places]
+    return [End("supply", catalogue.rows[place].id) for place in places], catalogue.lab[places]
 
 
-def stocks(catalogue: Catalogue) -> Iterator[tuple[str, End]]:
+def stocks(catalogue: Supplies) -> Iterator[tuple[str, End]]:
     """White, black, kraft and metallic card, as far as there is any: owned ones first."""
     yield "white card", WHITE
     card = catalogue.columns["cardstock"]
@@ -49,4 +49,4 @@ def stocks(catalogue: Catalogue) -> Iterator[tuple[str, End]]:
         places = np.flatnonzero(mine if mine.any() else fits & catalogue.to_be_had[card])
         if len(places):
             best = card[places[np.argmin(cost[places])]]
-            yield words, End("supply", catalogue.rows[best][Catalogue.ID])
+            yield words, End("supply", catalogue.rows[best].id)

@@ -21,6 +21,7 @@ from jindle_core.matching.nearest import Nearest, query_each
 from jindle_core.matching.verdicts import Verdict
 from jindle_core.media import COLUMNS
 from jindle_core.seen.desk import Part
+from jindle_core.supplies.colours import Supplies
 from server.accounts.models import Person
 from server.cards.building.examined import Examined
 from server.cards.building.stack import VEIL_OPACITY, Stack
@@ -31,7 +32,6 @@ from server.cards.grounds.on_ground import OnGround, on_ground
 from server.cards.models import StoredCard
 from server.cards.picture import picture
 from server.cards.resolve import ResolvedPlan, value_on_screen, value_shades
-from server.catalogue.arrays import Catalogue
 from server.catalogue.models import PROVENANCE_CHOICES
 from server.catalogue.swatches import match, swatch
 from server.errors import CannotBeShown
@@ -42,7 +42,7 @@ _KNOWN = 200  # summaries that are held for one person: a few megabytes
 _COLUMNS = [{"key": column.key, "title": column.title} for column in COLUMNS]
 
 
-def whole_card(card: StoredCard, catalogue: Catalogue, person: Person) -> dict[str, Any]:
+def whole_card(card: StoredCard, catalogue: Supplies, person: Person) -> dict[str, Any]:
     """The card as ``CardSerializer`` describes it; CannotBeShown where it cannot be worked out."""
     try:
         return worked_out(card, catalogue, person)
@@ -53,7 +53,7 @@ def whole_card(card: StoredCard, catalogue: Catalogue, person: Person) -> dict[s
         raise CannotBeShown(error) from error
 
 
-def worked_out(card: StoredCard, catalogue: Catalogue, person: Person) -> dict[str, Any]:
+def worked_out(card: StoredCard, catalogue: Supplies, person: Person) -> dict[str, Any]:
     """The same; whatever is wrong with it is raised as it is."""
     (coloured,) = coloured_plans([card], catalogue, person)
     stack = Stack(coloured)
@@ -78,14 +78,14 @@ def worked_out(card: StoredCard, catalogue: Catalogue, person: Person) -> dict[s
     }
 
 
-def mends(card: StoredCard, catalogue: Catalogue, person: Person) -> list[dict[str, Any]]:
+def mends(card: StoredCard, catalogue: Supplies, person: Person) -> list[dict[str, Any]]:
     """What would mend the checks of a card, as ``MendsSerializer`` describes it."""
     (coloured,) = coloured_plans([card], catalogue, person)
     stack = Stack(coloured)
     return mends_told(checks(on_ground(coloured, stack), Examined(stack)), coloured.resolved.plan)
 
 
-def card_summaries(cards: Sequence[StoredCard], catalogue: Catalogue, person: Person) -> dict[str, Any]:
+def card_summaries(cards: Sequence[StoredCard], catalogue: Supplies, person: Person) -> dict[str, Any]:
     """The cards for ``CardsSerializer``; those that cannot be shown stand by themselves and say why."""
     broken: list[dict[str, Any]] = []
     readable: list[StoredCard] = []
@@ -107,7 +107,7 @@ def card_summaries(cards: Sequence[StoredCard], catalogue: Catalogue, person: Pe
     return {"cards": found, "broken": broken}
 
 
-def _summary_held(card: StoredCard, coloured: Coloured, catalogue: Catalogue, units: str) -> dict[str, Any]:
+def _summary_held(card: StoredCard, coloured: Coloured, catalogue: Supplies, units: str) -> dict[str, Any]:
     key = (card.pk, card.version, units, coloured.drawing is None)
     told = catalogue.worked_out.get(key) or _summary(card, coloured, units)
     catalogue.worked_out[key] = told

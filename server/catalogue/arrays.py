@@ -5,344 +5,22 @@ and only a change of them reads the colours again.
 """
 
 from collections import OrderedDict
-from dataclasses import dataclass, field
-from functools import cached_property
 from threading import Lock
-from typing import Any
 
-import numpy as np
-
-from jindle_core import figures
-from jindle_core.blending.inks import Inks, one_dab
-from jindle_core.colorimetry.naming import hue_family
-from jindle_core.colorimetry.recovery import lab_to_reflectance
-from jindle_core.colorimetry.spaces import on_screen, reflectance_to_lab
-from jindle_core.colorimetry.views import shades
-from jindle_core.families.build import Builder
-from jindle_core.matching.nearest import Nearest, NearestIndex
-from jindle_core.matching.search import SearchIndex
-from jindle_core.media import COLUMN_OF, COLUMNS, FORM, PAD_MEDIA, Form, Medium
-from jindle_core.palettes.standing import Landable
-from jindle_core.prediction.behaviour import COVERING, Behaviour, Covering, Hand, usual_behaviour
-from jindle_core.prediction.fitting import Fit
-from jindle_core.prediction.laying import laid
-from jindle_core.prediction.stocks import WHITE
-from jindle_core.readings import Settled
-from jindle_core.substitutes.glaze import GlazeTable
+from jindle_core.media import Medium
+from jindle_core.supplies.colours import Kept, RangeFacts, Supplies, SupplyColour
 from server.access import drawer_of, gone_ranges_of, ranges_seen_by
 from server.accounts.models import Person
-from server.catalogue.models import CatalogueStamp, Colour, Reading
-from server.catalogue.readings import fitted, from_bytes, read_of
+from server.catalogue.models import CatalogueStamp, Colour
+from server.catalogue.readings import from_bytes, read_of
 
-_BUILDERS = 12  # media, drawers and papers whose families are held at once
 _KEPT = 32  # people whose arrays are held at once in one process
 
-
-@dataclass(frozen=True)
-class RangeFacts:
-    """What every colour of a range shares."""
-
-    id: int
-    name: str
-    maker: str
-    medium: Medium
-    own: bool
-    gone: bool = False
-    properties: dict[str, Any] = field(default_factory=dict)
-
-
-@dataclass(frozen=True, slots=True)
-class Kept:
-    """A colour in the drawer: how full, and the person's note."""
-
-    fullness: str
-    note: str
-
-
-@dataclass(frozen=True, eq=False)
-class Catalogue:
-    """The colours of some ranges, in the order of their ids, as one person knows them.
-
-    Arrays are of length n. ``drawer``, ``spectra`` and ``settled`` go by a
-    colour's id, and so do ``shares`` (of a sheet); ``other_readings`` by a range's.
-    """
-
-    rows: tuple[tuple, ...]
-    ranges: dict[int, RangeFacts]
-    drawer: dict[int, Kept]
-    spectra: dict[int, np.ndarray]
-    settled: dict[int, Settled]
-    other_readings: dict[int, list[Reading]]
-    shares: dict[int, float]
-
-    ID, RANGE, CODE, NAME, FAMILY, PROVENANCE, GONE = range(7)
-
-    @cached_property
-    def worked_out(self) -> dict[Any, Any]:
-        """What was worked out with these colours, by what it is of: it is true as long as they are."""
-        return {}
-
-    @cached_property
-    def label_lab(self) -> np.ndarray:
-        """The colours (n, 3) as their ranges give them."""
-        return np.array([row[7:10] for row in self.rows], dtype=float).reshape(-1, 3)
-
-    @cached_property
-    def lab(self) -> np.ndarray:
-        """The colours (n, 3): the person's own readings where there are any."""
-        lab = self.label_lab.copy()
-        for pk, settled in self.settled.items():
-            lab[self.places[pk]] = settled.lab
-        return lab
-
-    def lab_at(self, place: int) -> tuple[float, float, float]:
-        """The colour at a place."""
-        lightness, a, b = self.lab[place].tolist()
-        return lightness, a, b
-
-    def provenance(self, place: int) -> str:
-        """Where the colour at a place comes from."""
-        settled = self.settled.get(self.rows[place][self.ID])
-        return settled.provenance if settled else self.rows[place][self.PROVENANCE]
-
-    @cached_property
-    def sigma(self) -> np.ndarray:
-        """The uncertainty of each, in ΔE00."""
-        sigma = np.array([figures.colour.UNCERTAINTY[row[self.PROVENANCE]] for row in self.rows], dtype=float)
-        for pk, settled in self.settled.items():
-            sigma[self.places[pk]] = settled.sigma
-        return sigma
-
-    @cached_property
-    def owned(self) -> np.ndarray:
-        """Whether each is in the drawer, dry ones too."""
-        return np.array([row[self.ID] in self.drawer for row in self.rows], dtype=bool)
-
-    @cached_property
-    def usable(self) -> np.ndarray:
-        """Whether each is in the drawer and not dry: what "only what I own" offers."""
-        wet = [pk in self.drawer and self.drawer[pk].fullness != "dry" for pk in self._ids]
-        return np.array(wet, dtype=bool)
-
-    @cached_property
-    def _ids(self) -> list[int]:
-        return [row[self.ID] for row in self.rows]
-
-    def kept(self, place: int) -> Kept | None:
-        """How the colour at a place stands in the drawer, if it does."""
-        return self.drawer.get(self.rows[place][self.ID])
-
-    def reflectance(self, places: np.ndarray) -> np.ndarray:
-        """One layer's reflectance (m, 31) of the colours at some places: read, or recovered from Lab."""
-        found = lab_to_reflectance(self.lab[places])
-        for at, place in enumerate(places):
-            known = self.spectra.get(self.rows[place][self.ID])
-            if known is not None:
-                found[at] = known
-        return found
-
-    @cached_property
-    def fits(self) -> dict[int, Fit]:
-        """By range: how it behaves, where the person's readings are enough to say."""
-        found = {}
-        for range_id, readings in self.other_readings.items():
-            ids = sorted({one.colour_id for one in readings} & self.places.keys())
-            ones = self.reflectance(np.array([self.places[pk] for pk in ids], dtype=np.intp))
-            fit = fitted(self.ranges[range_id].medium, readings, dict(zip(ids, ones, strict=True)))
-            if fit:
-                found[range_id] = fit
-        return found
-
-    def behaviour(self, range_id: int) -> Behaviour:
-        """How a range behaves: as fitted, or as its medium usually does."""
-        fit = self.fits.get(range_id)
-        return fit.behaviour if fit else usual_behaviour(self.ranges[range_id].medium)
-
-    @cached_property
-    def _glaze_tables(self) -> dict[Medium, tuple[GlazeTable, np.ndarray]]:
-        return {}
-
-    def glazes(self, medium: Medium) -> tuple[GlazeTable, np.ndarray]:
-        """Every glaze of two usable colours of a transparent medium, and the places they speak of.
-
-        Of very many colours the first ``figures.laying.GLAZE_OWNED``, in the order of their ranges.
-        """
-        if medium not in self._glaze_tables:
-            places = self.of_media((medium,))
-            places = places[self.usable[places]][: figures.laying.GLAZE_OWNED]
-            table = GlazeTable(self.reflectance(places), usual_behaviour(medium))
-            self._glaze_tables[medium] = (table, places)
-        return self._glaze_tables[medium]
-
-    @cached_property
-    def _builders(self) -> OrderedDict[tuple, tuple[Builder, np.ndarray]]:
-        return OrderedDict()
-
-    def families(
-        self, medium: Medium, owned: bool, layers: int, paper: int | None
-    ) -> tuple[Builder, np.ndarray]:
-        """What families of a medium, laid in layers on a card, are built from; and its places.
-
-        The card is a place, or None for white. Without two that are owned, all
-        that can be had.
-        """
-        key = (medium, owned, layers, paper)
-        if key not in self._builders:
-            places = self.of_media((medium,))
-            mine = places[self.usable[places]]
-            enough = owned and len(mine) >= figures.families.FAMILY_SIZES[0]
-            places = mine if enough else places[self.to_be_had[places]]
-            self._builders[key] = (Builder(self.predicted(places, layers, paper)), places)
-            while len(self._builders) > _BUILDERS:
-                self._builders.popitem(last=False)
-        return self._builders[key]
-
-    def predicted(self, places: np.ndarray, layers: int, paper: int | None) -> np.ndarray:
-        """CIELAB (m, 3) of the colours at some places laid in layers on a card (a place, or None: white)."""
-        if layers == 1 and paper is None:
-            return self.lab[places]
-        card = WHITE if paper is None else self.reflectance(np.array([paper]))[0]
-        found = np.empty((len(places), 3))
-        ones = self.reflectance(places)
-        for range_id in np.unique(self.range_ids[places]):
-            there = self.range_ids[places] == range_id
-            facts = self.ranges[int(range_id)]
-            seen = laid(ones[there], facts.medium, layers, card=card, behaviour=self.behaviour(int(range_id)))
-            found[there] = reflectance_to_lab(seen)
-        return found
-
-    @cached_property
-    def _dabs(self) -> tuple[Inks, np.ndarray]:
-        """A full dab of every pad, and by place which of them it is."""
-        pads = np.array([row[self.RANGE] in self._pad_ranges for row in self.rows], dtype=bool)
-        places = np.flatnonzero(pads)
-        ranges = self.range_ids[places].tolist()
-        media = [self.ranges[one].medium for one in ranges]
-        return one_dab(self.reflectance(places), media, [self.behaviour(one) for one in ranges]), np.cumsum(
-            pads
-        ) - 1
-
-    @cached_property
-    def _pad_ranges(self) -> set[int]:
-        return {key for key, facts in self.ranges.items() if facts.medium in PAD_MEDIA}
-
-    def dabs(self, places: np.ndarray) -> Inks:
-        """A full dab (m,) each of the pads at some places."""
-        inks, order = self._dabs
-        return inks[order[places]]
-
-    @cached_property
-    def discontinued(self) -> np.ndarray:
-        """Whether each is no longer made."""
-        return np.array([row[self.GONE] for row in self.rows], dtype=bool)
-
-    @cached_property
-    def range_ids(self) -> np.ndarray:
-        """The range of each."""
-        return np.array([row[self.RANGE] for row in self.rows], dtype=np.intp)
-
-    @cached_property
-    def places(self) -> dict[int, int]:
-        """Where each colour's id stands."""
-        return {row[self.ID]: place for place, row in enumerate(self.rows)}
-
-    @cached_property
-    def lost(self) -> np.ndarray:
-        """Whether each is of a range that was deleted: it stands in where cards name it, and nowhere else."""
-        return np.array([self.ranges[row[self.RANGE]].gone for row in self.rows], dtype=bool)
-
-    @cached_property
-    def columns(self) -> dict[str, np.ndarray]:
-        """The places of the colours in each column of the palette table."""
-        keys = np.array([COLUMN_OF.get(self.ranges[row[self.RANGE]].medium, "") for row in self.rows])
-        return {column.key: np.flatnonzero((keys == column.key) & ~self.lost) for column in COLUMNS}
-
-    @cached_property
-    def indexes(self) -> dict[tuple[str, bool], tuple[NearestIndex, np.ndarray]]:
-        """By column and "only what I own": a search tree and the places it searches.
-
-        What is no longer made and not owned cannot be had, so it is left out.
-        """
-        found = {}
-        for key, places in self.columns.items():
-            for only_owned in (False, True):
-                kept = places[(self.usable if only_owned else self.to_be_had)[places]]
-                found[key, only_owned] = (NearestIndex(self.lab[kept]), kept)
-        return found
-
-    def landable(self, column: str, only_owned: bool) -> Landable:
-        """The same colours of a column as a palette lands on them."""
-        key = ("landable", column, only_owned)
-        if key not in self.worked_out:
-            index, _ = self.indexes[column, only_owned]
-            self.worked_out[key] = Landable(index.lab, index)
-        return self.worked_out[key]
-
-    @cached_property
-    def to_be_had(self) -> np.ndarray:
-        """Whether each colour is still made or owned."""
-        return (~self.discontinued | self.owned) & ~self.lost
-
-    @cached_property
-    def search(self) -> SearchIndex:
-        """Finds colours by what somebody types."""
-        live = len(self.rows) - int(self.lost.sum())  # what is lost stands last
-        return SearchIndex([(row[self.CODE], row[self.NAME]) for row in self.rows[:live]])
-
-    @cached_property
-    def shades(self) -> list[dict[str, str]]:
-        """Every colour in every view, as the API gives it."""
-        return shades(self.lab)
-
-    @cached_property
-    def shown(self) -> np.ndarray:
-        """Whether a screen can show each colour."""
-        return on_screen(self.lab)
-
-    @cached_property
-    def second_shades(self) -> dict[int, dict[str, str]]:
-        """By place: a marker's second layer or a pad's light hand, in every view."""
-        found: dict[int, dict[str, str]] = {}
-        for range_id, facts in self.ranges.items():
-            if FORM[facts.medium] not in (Form.STROKE, Form.DAB):
-                continue
-            places = np.flatnonzero(self.range_ids == range_id)
-            how = (2, Hand.MIDDLE) if FORM[facts.medium] is Form.STROKE else (1, Hand.LIGHT)
-            seen = laid(self.reflectance(places), facts.medium, *how, behaviour=self.behaviour(range_id))
-            views = shades(reflectance_to_lab(seen))
-            found.update(zip(places.tolist(), views, strict=True))
-        return found
-
-    @cached_property
-    def sheets(self) -> dict[tuple[int, str], list[int]]:
-        """By range and title: the places of the colours of a patterned paper."""
-        found: dict[tuple[int, str], list[int]] = {}
-        for place in self.columns["paper"]:
-            row = self.rows[place]
-            if row[self.FAMILY]:
-                found.setdefault((row[self.RANGE], row[self.FAMILY]), []).append(int(place))
-        return found
-
-    def nearest(self, targets: np.ndarray, k: int, places: np.ndarray) -> list[Nearest]:
-        """For each target (m, 3) the ``k`` nearest colours among some places, by place."""
-        found = NearestIndex(self.lab[places]).query(targets, k)
-        return [Nearest(places[one.indices], one.distances) for one in found]
-
-    def of_media(self, media: tuple[Medium, ...]) -> np.ndarray:
-        """The places of the colours, still made or owned, in any of some media."""
-        fitting = [key for key, facts in self.ranges.items() if facts.medium in media]
-        return np.flatnonzero(np.isin(self.range_ids, fitting) & self.to_be_had)
-
-    def hue_name(self, place: int) -> str:
-        """What one would call the colour at a place aloud."""
-        return hue_family(self.lab[place])
-
-
-_held: OrderedDict[tuple[int, int, int], Catalogue] = OrderedDict()
+_held: OrderedDict[tuple[int, int, int], Supplies] = OrderedDict()
 _holding = Lock()
 
 
-def catalogue_for(person: Person) -> Catalogue:
+def catalogue_for(person: Person) -> Supplies:
     """The shared ranges and the person's own, as they are now; one query where nothing changed."""
     shared = CatalogueStamp.objects.filter(pk=1).values_list("version", flat=True).first() or 0
     key = (person.pk, shared, person.catalogue_version)
@@ -366,7 +44,7 @@ def forget_catalogues() -> None:
         _held.clear()
 
 
-def read_catalogue(person: Person) -> Catalogue:
+def read_catalogue(person: Person) -> Supplies:
     """The same read anew and not held: within a transaction that changes supplies and may not be kept."""
     ranges = {
         one.pk: RangeFacts(
@@ -382,7 +60,8 @@ def read_catalogue(person: Person) -> Catalogue:
     }
     kinds = ("id", "range_id", "code", "name", "family", "provenance", "discontinued")
     kinds += ("lab_l", "lab_a", "lab_b")
-    rows = tuple(Colour.objects.filter(range__in=list(ranges)).order_by("id").values_list(*kinds))
+    stored = Colour.objects.filter(range__in=list(ranges)).order_by("id").values_list(*kinds)
+    rows = tuple(SupplyColour(*row) for row in stored)
     drawer = {
         pk: Kept(fullness, note)
         for pk, fullness, note in drawer_of(person).values_list("colour_id", "fullness", "note")
@@ -405,11 +84,6 @@ def read_catalogue(person: Person) -> Catalogue:
     )
     # A sheet of one's own that was photographed lies on one's shelf.
     for row in rows:
-        if row[Catalogue.ID] in shares and ranges[row[Catalogue.RANGE]].own:
-            drawer.setdefault(row[Catalogue.ID], Kept("full", ""))
-    return Catalogue(rows, ranges, drawer, spectra, settled, reads.other, shares)
-
-
-def is_transparent(medium: Medium) -> bool:
-    """Whether colours of a medium can be glazed over one another."""
-    return COVERING.get(medium) is Covering.TRANSPARENT
+        if row.id in shares and ranges[row.range_id].own:
+            drawer.setdefault(row.id, Kept("full", ""))
+    return Supplies(rows, ranges, drawer, spectra, settled, reads.other, shares)

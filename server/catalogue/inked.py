@@ -11,7 +11,7 @@ from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.confidence import prediction_sigma
 from jindle_core.prediction.stocks import WHITE
 from jindle_core.substitutes.inked import Pad, ink_your_own
-from server.catalogue.arrays import Catalogue
+from jindle_core.supplies.colours import Supplies
 
 
 @dataclass(frozen=True)
@@ -30,7 +30,7 @@ class InkedFound:
 
 
 def inked_cards(
-    catalogue: Catalogue, target: tuple[float, ...], count: int = 3, plain: bool = False
+    catalogue: Supplies, target: tuple[float, ...], count: int = 3, plain: bool = False
 ) -> list[InkedFound] | None:
     """The nearest to a CIELAB (3,); None where the drawer holds no pad, or no white card.
 

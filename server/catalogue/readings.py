@@ -6,11 +6,8 @@ from dataclasses import dataclass
 import numpy as np
 
 from jindle_core.colorimetry.recovery import lab_to_reflectance
-from jindle_core.media import Medium
-from jindle_core.prediction.behaviour import COVERING, Hand
-from jindle_core.prediction.fitting import Fit, Laying, fit
-from jindle_core.prediction.stocks import WHITE
-from jindle_core.readings import Settled, settle
+from jindle_core.prediction.behaviour import Hand
+from jindle_core.supplies.readings import Settled, Swatch, settle
 from server.access import readings_of
 from server.accounts.models import Person
 from server.catalogue.models import Reading
@@ -21,7 +18,7 @@ class Reads:
     """A person's readings: those laid in the usual way settled by colour, the others by range."""
 
     settled: dict[int, tuple[Settled, np.ndarray | None]]
-    other: dict[int, list[Reading]]
+    other: dict[int, list[Swatch]]
 
 
 def to_bytes(reflectance) -> bytes | None:
@@ -46,8 +43,14 @@ def read_of(person: Person) -> Reads:
         if is_usual(reading):
             usual[reading.colour_id].append(reading)
         else:
-            other[reading.colour.range_id].append(reading)
+            other[reading.colour.range_id].append(_swatch(reading))
     return Reads({pk: settled_of(readings) for pk, readings in usual.items()}, dict(other))
+
+
+def _swatch(reading: Reading) -> Swatch:
+    card = None if reading.paper is None else card_reflectance(reading.paper)
+    lab = (reading.lab_l, reading.lab_a, reading.lab_b)
+    return Swatch(reading.colour_id, reading.layers, Hand(reading.hand), card, lab)
 
 
 def settled_of(readings: list[Reading]) -> tuple[Settled, np.ndarray | None]:
@@ -59,27 +62,6 @@ def settled_of(readings: list[Reading]) -> tuple[Settled, np.ndarray | None]:
         return settled, None
     nearest = min(with_spectrum, key=lambda at: np.abs(labs[at] - settled.lab).sum())
     return settled, from_bytes(readings[nearest].spectrum)
-
-
-def fitted(medium: Medium, readings: list[Reading], one_layer: dict[int, np.ndarray]) -> Fit | None:
-    """How a range behaves, from readings not laid in the usual way.
-
-    ``one_layer`` gives a colour's usual reflectance (31,) by its id.
-    """
-    if medium not in COVERING:
-        return None
-    layings = [
-        Laying(
-            one_layer[one.colour_id],
-            one.layers,
-            Hand(one.hand),
-            WHITE if one.paper is None else card_reflectance(one.paper),
-            np.array([one.lab_l, one.lab_a, one.lab_b]),
-        )
-        for one in readings
-        if one.colour_id in one_layer
-    ]
-    return fit(medium, layings)
 
 
 def card_reflectance(card) -> np.ndarray:

@@ -7,7 +7,7 @@ from rest_framework import serializers
 
 from jindle_core.matching.verdicts import Verdict, combined, direction, judge
 from jindle_core.media import FORM, Form
-from server.catalogue.arrays import Catalogue
+from jindle_core.supplies.colours import Supplies
 from server.catalogue.models import FULLNESS_CHOICES, MEDIUM_CHOICES, PROVENANCE_CHOICES
 
 PROVENANCE_WORDS = dict(PROVENANCE_CHOICES)
@@ -67,24 +67,20 @@ class MatchSerializer(serializers.Serializer):
     direction = serializers.CharField()
 
 
-def swatch(catalogue: Catalogue, place: int) -> dict[str, Any]:
+def swatch(catalogue: Supplies, place: int) -> dict[str, Any]:
     """The colour at a place of the catalogue, as ``SwatchSerializer`` describes it."""
     row = catalogue.rows[place]
-    facts = catalogue.ranges[row[Catalogue.RANGE]]
-    code, name, provenance = row[Catalogue.CODE], row[Catalogue.NAME], catalogue.provenance(place)
+    facts = catalogue.ranges[row.range_id]
+    code, name, provenance = row.code, row.name, catalogue.provenance(place)
     kept = catalogue.kept(place)
     second = catalogue.second_shades.get(place)
-    sheet = (
-        catalogue.sheets.get((facts.id, row[Catalogue.FAMILY]), ())
-        if FORM[facts.medium] is Form.SHEET
-        else ()
-    )
+    sheet = catalogue.sheets.get((facts.id, row.family), ()) if FORM[facts.medium] is Form.SHEET else ()
     return {
-        "id": row[Catalogue.ID],
+        "id": row.id,
         "code": code,
         "name": name,
         "label": code or name,
-        "family": row[Catalogue.FAMILY],
+        "family": row.family,
         "range_id": facts.id,
         "range_name": facts.name,
         "medium": facts.medium.value,
@@ -97,23 +93,23 @@ def swatch(catalogue: Catalogue, place: int) -> dict[str, Any]:
         "on_screen": bool(catalogue.shown[place]),
         "owned": kept is not None,
         "fullness": kept.fullness if kept else None,
-        "read": row[Catalogue.ID] in catalogue.settled,
+        "read": row.id in catalogue.settled,
         "discontinued": bool(catalogue.discontinued[place]),
         "lost": bool(catalogue.lost[place]),
         "shades": shades_of(catalogue, place),
         "second": second,
-        "share": catalogue.shares.get(row[Catalogue.ID]),
+        "share": catalogue.shares.get(row.id),
         "sheet": [shades_of(catalogue, other) for other in sheet],
     }
 
 
-def shades_of(catalogue: Catalogue, place: int) -> dict[str, str]:
+def shades_of(catalogue: Supplies, place: int) -> dict[str, str]:
     """The colour at a place in every view."""
     return catalogue.shades[place]
 
 
 def match(
-    catalogue: Catalogue, place: int, target: Sequence[float], sigma: float, distance: float
+    catalogue: Supplies, place: int, target: Sequence[float], sigma: float, distance: float
 ) -> dict[str, Any]:
     """How near the colour at a place is to a target (3,) known to ``sigma``."""
     uncertainty = combined(sigma, float(catalogue.sigma[place]))

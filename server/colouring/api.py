@@ -15,9 +15,10 @@ from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 from jindle_core.line_art.svg import read_svg
 from jindle_core.media import PICTURE_MEDIA
+from jindle_core.supplies.colours import Supplies
 from jindle_core.swatch_sheet import SHEETS
 from server.access import drawings_seen_by, kept_families_of, one, own_drawing
-from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 from server.catalogue.printing import pdf
 from server.catalogue.swatches import SwatchSerializer, swatch
@@ -195,7 +196,7 @@ class FamiliesSheet(APIView):
         return download(pdf("My shading families", _style(sheet), body), "application/pdf", "families.pdf")
 
 
-def _told(catalogue: Catalogue, kept: KeptFamily) -> dict:
+def _told(catalogue: Supplies, kept: KeptFamily) -> dict:
     known = (catalogue.places.get(pk) for pk in kept.colours)
     places = [place for place in known if place is not None and not catalogue.lost[place]]
     return {

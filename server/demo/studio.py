@@ -17,6 +17,7 @@ from jindle_core.interchange.range_csv import read_range
 from jindle_core.interchange.range_json import DETAILS
 from jindle_core.line_art.svg import read_svg
 from jindle_core.palettes.role import Role
+from jindle_core.supplies.colours import Supplies
 from server.access import (
     cards_of,
     combinations_seen_by,
@@ -35,7 +36,7 @@ from server.cards.colouring import coloured_plans
 from server.cards.families import proposed
 from server.cards.models import StoredCard
 from server.cards.serializers import SizeRequestSerializer
-from server.catalogue.arrays import Catalogue, read_catalogue
+from server.catalogue.arrays import read_catalogue
 from server.catalogue.drawer_actions import keep
 from server.catalogue.models import Colour, Range, touch_catalogue
 from server.catalogue.range_actions import RangeDetails, store_range
@@ -132,7 +133,7 @@ def _furnish(studio: Person) -> None:
     keep_family(studio, "river green", [ids["Wherry", key] for key in ("REED-2", "REED-4", "REED-6")])
 
 
-def _card(studio: Person, catalogue: Catalogue, story: dict, ids: dict) -> StoredCard:
+def _card(studio: Person, catalogue: Supplies, story: dict, ids: dict) -> StoredCard:
     size = SizeRequestSerializer().to_internal_value(story["size"])
     card = create_card(studio, story["name"], size)
     for told in story["changes"]:
@@ -159,7 +160,7 @@ def _drawings() -> None:
         store_drawing(None, one["name"], read_svg((folder / one["file"]).read_bytes()))
 
 
-def _colour(studio: Person, catalogue: Catalogue, card: StoredCard, drawing: Drawing, areas: dict) -> None:
+def _colour(studio: Person, catalogue: Supplies, card: StoredCard, drawing: Drawing, areas: dict) -> None:
     """The card's drawing with its areas as the story tells, and a family from the drawer for each."""
     made = read_change({"kind": "set_drawing", "drawing": drawing.pk}, catalogue, studio)
     change_card(card, card.version, made, catalogue)

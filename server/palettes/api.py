@@ -11,6 +11,7 @@ from jindle_core.card.changes.palette import AddColour
 from jindle_core.errors import BadInput, Problem
 from jindle_core.palettes.landing import Landed, from_drawer, land
 from jindle_core.palettes.rules import RULES, TRIOS
+from jindle_core.supplies.colours import Supplies
 from server.access import combinations_seen_by, own_card, own_combination
 from server.accounts.models import Person
 from server.cards.actions import start_card
@@ -24,7 +25,7 @@ from server.cards.serializers import (
 )
 from server.catalogue.api.find import TargetSerializer
 from server.catalogue.api.targets import target_of
-from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.arrays import catalogue_for
 from server.catalogue.swatches import MatchSerializer, ShadesSerializer
 from server.palettes.actions import keep_combination
 from server.palettes.views import combination, landings, places_of
@@ -131,7 +132,7 @@ class KeptSerializer(serializers.Serializer):
     id = serializers.IntegerField()
 
 
-def _colours(given: list, catalogue: Catalogue, person: Person) -> list[AddColour]:
+def _colours(given: list, catalogue: Supplies, person: Person) -> list[AddColour]:
     return [read_change({"kind": "add_colour"} | one, catalogue, person) for one in given]
 
 

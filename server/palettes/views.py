@@ -12,17 +12,17 @@ from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.views import shades
 from jindle_core.families.convert import assign
 from jindle_core.palettes.landing import Landed, reasons
-from server.catalogue.arrays import Catalogue
+from jindle_core.supplies.colours import Supplies
 from server.catalogue.swatches import match
 from server.palettes.models import Combination
 
 
-def places_of(catalogue: Catalogue, column: str, owned: bool) -> np.ndarray:
+def places_of(catalogue: Supplies, column: str, owned: bool) -> np.ndarray:
     """The supplies of a column of the palette table that a palette may land on."""
     return catalogue.indexes[column, owned][1]
 
 
-def landings(catalogue: Catalogue, places: np.ndarray, landed: Sequence[Landed]) -> list[dict[str, Any]]:
+def landings(catalogue: Supplies, places: np.ndarray, landed: Sequence[Landed]) -> list[dict[str, Any]]:
     """Palettes of rules as ``LandingSerializer`` describes them."""
     if not landed:
         return []
@@ -33,7 +33,7 @@ def landings(catalogue: Catalogue, places: np.ndarray, landed: Sequence[Landed])
     colours = iter(
         [
             _colour(catalogue, int(place), wanted, shade, 0.0, distance)
-            | {"name": catalogue.rows[place][Catalogue.NAME] or hue_family(catalogue.lab[place])}
+            | {"name": catalogue.rows[place].name or hue_family(catalogue.lab[place])}
             for place, wanted, shade, distance in zip(found, asked, shades(asked), off, strict=True)
         ]
     )
@@ -49,9 +49,7 @@ def landings(catalogue: Catalogue, places: np.ndarray, landed: Sequence[Landed])
     ]
 
 
-def combination(
-    catalogue: Catalogue, places: np.ndarray, kept: Combination, person_id: int
-) -> dict[str, Any]:
+def combination(catalogue: Supplies, places: np.ndarray, kept: Combination, person_id: int) -> dict[str, Any]:
     """A kept combination, with the supplies it lands on, as ``CombinationSerializer`` describes it."""
     labs = np.array([one["lab"] for one in kept.stored], dtype=float)
     found = places[assign(labs, catalogue.lab[places])] if len(places) else None
@@ -69,7 +67,7 @@ def combination(
 
 
 def _colour(
-    catalogue: Catalogue, place: int, wanted: np.ndarray, shade: dict, sigma: float, distance: float
+    catalogue: Supplies, place: int, wanted: np.ndarray, shade: dict, sigma: float, distance: float
 ) -> dict[str, Any]:
     """The supply at a place beside the colour that it stands for."""
     return {

@@ -28,7 +28,7 @@ from server.cards.resolve import ResolvedPlan
 from server.cards.serializers import SizeRequestSerializer
 from server.catalogue.api.fields import BoxSerializer, JsonField
 from server.catalogue.api.targets import place_of
-from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import data_url
 from server.catalogue.swatches import MatchSerializer, SwatchSerializer
 from server.papers.actions import Named, delete_paper, store_paper
@@ -312,7 +312,7 @@ class PaperStart(APIView):
         catalogue = catalogue_for(request.user)
         places = catalogue.sheets.get((paper.range_id, paper.title), [])
         wanted = set(values["colours"])
-        chosen = [place for place in places if catalogue.rows[place][Catalogue.ID] in wanted]
+        chosen = [place for place in places if catalogue.rows[place].id in wanted]
         if len(chosen) != len(wanted):
             raise BadInput(Problem("One of these colours is not of this sheet.", field="colours"))
         card = start_card(request.user, values["name"], values["size"], starts(catalogue, paper, chosen))

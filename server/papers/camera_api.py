@@ -19,7 +19,7 @@ from jindle_core.prediction.stocks import WHITE
 from jindle_core.swatch_sheet import SHEETS, swatch_sheet
 from server.access import one, papers_seen_by, ranges_seen_by
 from server.catalogue.api.reader import lying_there
-from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.arrays import catalogue_for
 from server.catalogue.charts import chart_places
 from server.catalogue.models import Colour
 from server.catalogue.reading_actions import Laid
@@ -102,7 +102,7 @@ class CameraChart(APIView):
         here = places[(values["page"] - 1) * size : values["page"] * size]
         if not len(here):
             raise BadInput(Problem(f"This chart has no page {values['page']}.", field="page"))
-        ids = [catalogue.rows[place][Catalogue.ID] for place in here]
+        ids = [catalogue.rows[place].id for place in here]
         colours, laid = Colour.objects.in_bulk(ids), Laid(timezone.localdate())
         swatches = [true_reflectance(lying_there(catalogue, colours[pk], laid)) for pk in ids]
         scene = filled_chart(printed, swatches, catalogue.label_lab[here], values["grey"])

@@ -12,14 +12,14 @@ from jindle_core.media import LETTERING_MEDIA, Medium
 from jindle_core.palettes.from_paper import Going, lettering_for, neutrals_for, propose_roles
 from jindle_core.palettes.role import Role
 from jindle_core.patterned.colours import PARTS, SheetColour, parts_of
-from server.catalogue.arrays import Catalogue
+from jindle_core.supplies.colours import Supplies
 from server.papers.models import Paper
 
 
-def starts(catalogue: Catalogue, paper: Paper, chosen: list[int]) -> list[AddColour]:
+def starts(catalogue: Supplies, paper: Paper, chosen: list[int]) -> list[AddColour]:
     """The palette that grows from some places of a sheet."""
     rows = [catalogue.rows[place] for place in chosen]
-    shares = np.array([catalogue.shares.get(row[Catalogue.ID], 0.0) or 1e-3 for row in rows])
+    shares = np.array([catalogue.shares.get(row.id, 0.0) or 1e-3 for row in rows])
     parts = parts_of(catalogue.lab[chosen], shares)
     order = sorted(range(len(chosen)), key=lambda at: (PARTS.index(parts[at]), -shares[at]))
     chosen, shares = [chosen[at] for at in order], shares[order]
@@ -45,17 +45,17 @@ def starts(catalogue: Catalogue, paper: Paper, chosen: list[int]) -> list[AddCol
     return found
 
 
-def _label(catalogue: Catalogue, place: int) -> str:
+def _label(catalogue: Supplies, place: int) -> str:
     row = catalogue.rows[place]
-    return row[Catalogue.NAME] or row[Catalogue.CODE]
+    return row.name or row.code
 
 
-def _start(catalogue: Catalogue, place: int, name: str, role: Role) -> AddColour:
-    pk = catalogue.rows[place][Catalogue.ID]
+def _start(catalogue: Supplies, place: int, name: str, role: Role) -> AddColour:
+    pk = catalogue.rows[place].id
     return AddColour(Anchor(pk, catalogue.lab_at(place), catalogue.provenance(place)), name, role)
 
 
-def _offered(catalogue: Catalogue, media: tuple[Medium, ...]) -> np.ndarray:
+def _offered(catalogue: Supplies, media: tuple[Medium, ...]) -> np.ndarray:
     """Supplies of some media: those that are usable, or all where none is."""
     places = catalogue.of_media(media)
     own = places[catalogue.usable[places]]

@@ -13,7 +13,7 @@ from jindle_core.matching.nearest import query_each
 from jindle_core.media import COLUMNS
 from jindle_core.patterned.colours import SheetColour, where
 from jindle_core.patterned.correction import Corrected
-from server.catalogue.arrays import Catalogue
+from jindle_core.supplies.colours import Supplies
 from server.catalogue.downloads import data_url
 from server.catalogue.swatches import match, swatch
 from server.papers.models import Paper
@@ -21,7 +21,7 @@ from server.papers.models import Paper
 _WHERE_SIDE = 240  # pixels of the little picture that shows where a colour stands
 
 
-def sheet(paper: Paper, catalogue: Catalogue, person_id: int) -> dict[str, Any]:
+def sheet(paper: Paper, catalogue: Supplies, person_id: int) -> dict[str, Any]:
     """A paper as ``PaperSerializer`` describes it, its largest colour first."""
     places = catalogue.sheets.get((paper.range_id, paper.title), [])
     colours = [swatch(catalogue, place) for place in places]
@@ -36,7 +36,7 @@ def sheet(paper: Paper, catalogue: Catalogue, person_id: int) -> dict[str, Any]:
 
 
 def found_colours(
-    catalogue: Catalogue, corrected: Corrected, colours: list[SheetColour]
+    catalogue: Supplies, corrected: Corrected, colours: list[SheetColour]
 ) -> list[dict[str, Any]]:
     """What was found as ``FoundColourSerializer`` describes it."""
     labs = np.array([colour.lab for colour in colours])
@@ -57,7 +57,7 @@ def found_colours(
     ]
 
 
-def _nearest_in_each(catalogue: Catalogue, labs: np.ndarray, sigma: float) -> list[list[dict]]:
+def _nearest_in_each(catalogue: Supplies, labs: np.ndarray, sigma: float) -> list[list[dict]]:
     """For each colour the nearest of every medium but paper: one that is owned where one is near enough."""
     columns = [column.key for column in COLUMNS if column.key != "paper"]
     rows: list[list[dict]] = [[] for _ in labs]

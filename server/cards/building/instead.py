@@ -12,7 +12,6 @@ from server.cards.findings import finding_told
 from server.cards.grounds.on_ground import on_ground
 from server.cards.supply_ends import stocks
 from server.cards.views import told_parts
-from server.catalogue.arrays import Catalogue
 from server.catalogue.inked import inked_cards
 
 _INKED = 2
@@ -33,8 +32,8 @@ def _ways(examined: Examined, piece: Piece) -> Iterator[_Way]:
         return
     catalogue = stack.resolved.catalogue
     for one in inked_cards(catalogue, tuple(map(float, stack.lab(piece.key))), _INKED, plain=True) or ():
-        pad = catalogue.rows[one.pad][Catalogue.ID]
-        card = WHITE if one.card is None else End("supply", catalogue.rows[one.card][Catalogue.ID])
+        pad = catalogue.rows[one.pad].id
+        card = WHITE if one.card is None else End("supply", catalogue.rows[one.card].id)
         told = {"material": card, "inked": InkedOver(pad, one.hand)}
         words = f"inked with {stack.resolved.end_words(End('supply', pad))}, {one.hand} hand"
         yield words, f"predicted, ± {2 * one.sigma:.0f} ΔE", EditPiece(piece.key, told)

@@ -22,10 +22,10 @@ from jindle_core.contrast.rules import Finding, PairKind, Status, holds
 from jindle_core.media import PAD_MEDIA
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.shown import percent
+from jindle_core.supplies.colours import Supplies
 from server.cards.findings import Check, Told, mend
 from server.cards.grounds.grounded import Grounded
 from server.cards.grounds.on_ground import OnGround
-from server.catalogue.arrays import Catalogue
 
 _BANDS = 5  # of an ombre of one pad, where it is judged
 _TRIED = 4  # pads instead of one
@@ -227,7 +227,7 @@ def _grey_pattern(on: OnGround) -> _Tries:
         others = tuple(one for one in on.grounded.plan.effects if one.kind is not EffectKind.STENCIL)
         words = f"bare card with a pale grey pattern in {label(catalogue, grey)}"
         for hand, how in ((Hand.MIDDLE, ""), (Hand.LIGHT, ", a light hand")):
-            effect = Effect(EffectKind.STENCIL, catalogue.rows[grey][Catalogue.ID], hand)
+            effect = Effect(EffectKind.STENCIL, catalogue.rows[grey].id, hand)
             yield words + how, {"pads": (), "effects": (effect, *others)}
 
 
@@ -249,7 +249,7 @@ def _another_pad(on: OnGround) -> _Tries:
         share = stands.reshape(len(labs), len(seen)).mean(axis=0)
         order = order[share[order] >= figures.grounds.STANDS_SHARE[0]]
     for place in candidates[order[:_TRIED]]:
-        pk = grounded.catalogue.rows[place][Catalogue.ID]
+        pk = grounded.catalogue.rows[place].id
         words = f"{label(grounded.catalogue, place)} instead of {_name(grounded, at)}"
         yield words, {"pads": _changed(grounded.pads, at, colour=pk)}
 
@@ -289,10 +289,10 @@ def _changed(pads: tuple[PadUse, ...], at: int, **told: Any) -> tuple[PadUse, ..
     return (*pads[:at], replace(pads[at], **told), *pads[at + 1 :])
 
 
-def label(catalogue: Catalogue, place: int) -> str:
+def label(catalogue: Supplies, place: int) -> str:
     """What a colour is called in a sentence."""
     row = catalogue.rows[place]
-    return row[Catalogue.CODE] or row[Catalogue.NAME]
+    return row.label
 
 
 def _name(grounded: Grounded, at: int) -> str:

@@ -20,8 +20,8 @@ from jindle_core.card.whole import Card
 from jindle_core.colorimetry.views import shades
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.stocks import WHITE, card_lab
+from jindle_core.supplies.colours import RangeFacts, Supplies
 from server.cards.resolve import ResolvedPlan
-from server.catalogue.arrays import Catalogue, RangeFacts
 
 
 @dataclass(frozen=True)
@@ -36,7 +36,7 @@ class Grounded:
         return self.resolved.plan.ground
 
     @property
-    def catalogue(self) -> Catalogue:
+    def catalogue(self) -> Supplies:
         """The supplies that it is laid with."""
         return self.resolved.catalogue
 

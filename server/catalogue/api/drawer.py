@@ -17,8 +17,9 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.code_list import read_list
 from jindle_core.interchange.drawer_csv import KeptLine, read_drawer, write_drawer
 from jindle_core.matching.search import SearchIndex, plain
+from jindle_core.supplies.colours import Supplies
 from server.access import colours_seen_by, one, ranges_seen_by
-from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 from server.catalogue.drawer_actions import keep, set_owned
 from server.catalogue.models import FULLNESS_CHOICES
@@ -134,10 +135,7 @@ class DrawerList(APIView):
             found = one(ranges_seen_by(request.user), pk=values["range"])
             places = np.flatnonzero(catalogue.range_ids == found.pk)
         rows = [catalogue.rows[place] for place in places]
-        labels = [
-            (catalogue.ranges[row[Catalogue.RANGE]].name, row[Catalogue.CODE], row[Catalogue.NAME])
-            for row in rows
-        ]
+        labels = [(catalogue.ranges[row.range_id].name, row.code, row.name) for row in rows]
         search = catalogue.search if values["range"] is None else SearchIndex([label[1:] for label in labels])
         read = read_list(values["text"], labels, search)
         understood = [int(places[part.place]) for part in read.understood]
@@ -157,7 +155,7 @@ class DrawerList(APIView):
             "stored": values["store"],
         }
         if values["store"]:
-            set_owned(request.user, [catalogue.rows[place][Catalogue.ID] for place in understood], True)
+            set_owned(request.user, [catalogue.rows[place].id for place in understood], True)
         return Response(answer)
 
 
@@ -186,24 +184,24 @@ class DrawerFile(APIView):
         return Response({"count": len(set(kept))})
 
 
-def drawer_lines(catalogue: Catalogue) -> list[KeptLine]:
+def drawer_lines(catalogue: Supplies) -> list[KeptLine]:
     """The drawer as lines of its file."""
     lines = []
     for place in np.flatnonzero(catalogue.owned):
         row, kept = catalogue.rows[place], catalogue.kept(place)
-        name = catalogue.ranges[row[Catalogue.RANGE]].name
-        lines.append(KeptLine(0, name, row[Catalogue.CODE] or row[Catalogue.NAME], kept.fullness, kept.note))
+        name = catalogue.ranges[row.range_id].name
+        lines.append(KeptLine(0, name, row.label, kept.fullness, kept.note))
     return lines
 
 
-def ids_of(catalogue: Catalogue, lines: list[KeptLine]) -> list[int]:
+def ids_of(catalogue: Supplies, lines: list[KeptLine]) -> list[int]:
     """The colour that each line means; BadInput for every line that means none, or several."""
     known: dict[tuple[str, str], list[int]] = {}
     for row in catalogue.rows:
-        range_name = plain(catalogue.ranges[row[Catalogue.RANGE]].name)
-        for key in {plain(row[Catalogue.CODE] or row[Catalogue.NAME]), plain(row[Catalogue.NAME])} - {""}:
-            known.setdefault((range_name, key), []).append(row[Catalogue.ID])
-            known.setdefault(("", key), []).append(row[Catalogue.ID])
+        range_name = plain(catalogue.ranges[row.range_id].name)
+        for key in {plain(row.label), plain(row.name)} - {""}:
+            known.setdefault((range_name, key), []).append(row.id)
+            known.setdefault(("", key), []).append(row.id)
     found, problems = [], []
     for line in lines:
         ids = known.get((plain(line.range), plain(line.colour)), [])
@@ -223,6 +221,6 @@ def ids_of(catalogue: Catalogue, lines: list[KeptLine]) -> list[int]:
     return found
 
 
-def _key(catalogue: Catalogue, pk: int) -> str:
+def _key(catalogue: Supplies, pk: int) -> str:
     row = catalogue.rows[catalogue.places[pk]]
-    return row[Catalogue.CODE] or row[Catalogue.NAME]
+    return row.label

@@ -15,9 +15,10 @@ from jindle_core.interchange.cgats import write_cgats
 from jindle_core.interchange.palette_text import write_gpl, write_tokens
 from jindle_core.interchange.range_csv import write_range
 from jindle_core.interchange.range_json import DETAILS, write_range_json
+from jindle_core.supplies.colours import Supplies
 from jindle_core.swatch_sheet import SHEETS
 from server.access import one, ranges_seen_by
-from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.arrays import catalogue_for
 from server.catalogue.chart_pdf import Box, Part, chart_pdf
 from server.catalogue.charts import chart_places
 from server.catalogue.downloads import download
@@ -151,13 +152,13 @@ def _sheet(request: Request) -> str:
     return sheet if sheet in SHEETS else "letter"
 
 
-def _part(catalogue: Catalogue, places: np.ndarray, title: str, about: str) -> Part:
+def _part(catalogue: Supplies, places: np.ndarray, title: str, about: str) -> Part:
     boxes = []
     for place in places:
         row, kept = catalogue.rows[place], catalogue.kept(place)
-        code, name = row[Catalogue.CODE], row[Catalogue.NAME]
+        code, name = row.code, row.name
         notes = [kept.fullness] if kept and kept.fullness != "full" else []
-        if row[Catalogue.GONE]:
+        if row.discontinued:
             notes.append("discontinued")
         shade = catalogue.shades[place]["colour"]
         boxes.append(Box(shade, code or name, name if code else "", ", ".join(notes)))

@@ -13,8 +13,9 @@ from jindle_core.colorimetry.spaces import lab_to_hex, on_screen
 from jindle_core.colorimetry.typed import read_typed
 from jindle_core.matching.nearest import NearestIndex, query_each
 from jindle_core.media import COLUMNS
+from jindle_core.supplies.colours import Supplies
 from server.catalogue.api.targets import Target, target_of
-from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.arrays import catalogue_for
 from server.catalogue.swatches import MatchSerializer, ShadesSerializer, SwatchSerializer, match, swatch
 
 _FOUND = 24
@@ -87,7 +88,7 @@ class Find(APIView):
 
 
 def _in_column(
-    catalogue: Catalogue, typed: str, lab: tuple[float, float, float] | None, column: str
+    catalogue: Supplies, typed: str, lab: tuple[float, float, float] | None, column: str
 ) -> list[int]:
     """Places in a column of what is typed, or nearest to a value."""
     within = catalogue.columns[column]
@@ -151,8 +152,8 @@ class Like(APIView):
         return Response({"target": target.told, "ranges": _like(catalogue, target, wanted["owned"])})
 
 
-def _like(catalogue: Catalogue, target: Target, owned: bool) -> list[dict]:
-    own_range = None if target.place is None else catalogue.rows[target.place][Catalogue.RANGE]
+def _like(catalogue: Supplies, target: Target, owned: bool) -> list[dict]:
+    own_range = None if target.place is None else catalogue.rows[target.place].range_id
     kept = catalogue.usable if owned else np.ones(len(catalogue.rows), dtype=bool)
     places = {
         range_id: np.flatnonzero((catalogue.range_ids == range_id) & kept)

@@ -15,9 +15,10 @@ from jindle_core.colorimetry.views import shades
 from jindle_core.families.convert import convert
 from jindle_core.matching.verdicts import combined, direction, judge
 from jindle_core.media import COLUMN_OF, Medium
+from jindle_core.supplies.colours import Supplies, is_transparent
 from server.access import colours_seen_by, one, ranges_seen_by
 from server.catalogue.api.targets import place_of
-from server.catalogue.arrays import Catalogue, catalogue_for, is_transparent
+from server.catalogue.arrays import catalogue_for
 from server.catalogue.inked import inked_cards
 from server.catalogue.models import Colour
 from server.catalogue.swatches import (
@@ -128,7 +129,7 @@ class Instead(APIView):
         )
 
 
-def _wanting(catalogue: Catalogue, place: int) -> str:
+def _wanting(catalogue: Supplies, place: int) -> str:
     kept = catalogue.kept(place)
     if kept is None:
         return (
@@ -137,11 +138,11 @@ def _wanting(catalogue: Catalogue, place: int) -> str:
     return {"dry": "dry", "low": "running low"}.get(kept.fullness, "")
 
 
-def _medium(catalogue: Catalogue, place: int) -> Medium:
-    return catalogue.ranges[catalogue.rows[place][Catalogue.RANGE]].medium
+def _medium(catalogue: Supplies, place: int) -> Medium:
+    return catalogue.ranges[catalogue.rows[place].range_id].medium
 
 
-def _nearest(catalogue: Catalogue, place: int) -> list[dict]:
+def _nearest(catalogue: Supplies, place: int) -> list[dict]:
     """The nearest usable colours of the media that do the same work."""
     column = COLUMN_OF.get(_medium(catalogue, place))
     places = catalogue.of_media((_medium(catalogue, place),)) if column is None else catalogue.columns[column]
@@ -155,7 +156,7 @@ def _nearest(catalogue: Catalogue, place: int) -> list[dict]:
 
 
 def _predicted(
-    catalogue: Catalogue, place: int, lab: tuple, distance: float, sigma: float, best: float
+    catalogue: Supplies, place: int, lab: tuple, distance: float, sigma: float, best: float
 ) -> dict[str, Any]:
     target = catalogue.lab_at(place)
     uncertainty = combined(sigma, float(catalogue.sigma[place]))
@@ -172,7 +173,7 @@ def _predicted(
     }
 
 
-def _glazes(catalogue: Catalogue, place: int, best: float) -> tuple[list[dict], str]:
+def _glazes(catalogue: Supplies, place: int, best: float) -> tuple[list[dict], str]:
     medium = _medium(catalogue, place)
     medium = medium if is_transparent(medium) else Medium.ALCOHOL_MARKER
     table, places = catalogue.glazes(medium)
@@ -199,7 +200,7 @@ def _glazes(catalogue: Catalogue, place: int, best: float) -> tuple[list[dict], 
     ], ""
 
 
-def _inked(catalogue: Catalogue, place: int, best: float) -> tuple[list[dict], str]:
+def _inked(catalogue: Supplies, place: int, best: float) -> tuple[list[dict], str]:
     if _medium(catalogue, place) is not Medium.CARDSTOCK:
         return [], ""
     found = inked_cards(catalogue, catalogue.lab_at(place))

@@ -21,12 +21,13 @@ from jindle_core.interchange.picture import Picture, jpeg
 from jindle_core.patterned.correction import Box, correct, find_white
 from jindle_core.patterned.marks import find_marks, placed, plane
 from jindle_core.patterned.patches import Patch, read_patches
+from jindle_core.supplies.colours import Supplies
 from jindle_core.swatch_sheet import SHEETS, swatch_sheet
 from server.access import one, ranges_seen_by
 from server.catalogue.api.fields import BoxSerializer, JsonField
 from server.catalogue.api.readings import CountSerializer, LaidSerializer, laid_as_said
 from server.catalogue.api.targets import place_of
-from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.arrays import catalogue_for
 from server.catalogue.charts import chart_places
 from server.catalogue.downloads import data_url
 from server.catalogue.models import Colour
@@ -176,7 +177,7 @@ class KeepSwatches(APIView):
         return Response({"count": len(values)}, status=status.HTTP_201_CREATED)
 
 
-def _reading(catalogue: Catalogue, asked: dict[str, Any], content: bytes) -> Iterator[dict]:
+def _reading(catalogue: Supplies, asked: dict[str, Any], content: bytes) -> Iterator[dict]:
     yield {"share": 0.05, "words": "opening the picture"}
     picture = opened(content)
     yield {"share": 0.4, "words": "looking for the sheet" if "range" in asked else "looking for the white"}
@@ -197,7 +198,7 @@ def _reading(catalogue: Catalogue, asked: dict[str, Any], content: bytes) -> Ite
     yield {"read": _told(catalogue, found, patches, corrected.sigma, picture)}
 
 
-def _chart(catalogue: Catalogue, asked: dict[str, Any], picture: Picture) -> _Asked:
+def _chart(catalogue: Supplies, asked: dict[str, Any], picture: Picture) -> _Asked:
     """A page of a printed chart, found by its marks."""
     sheet = swatch_sheet(asked["sheet"])
     places = chart_places(catalogue, asked["range"], asked["owned"])
@@ -226,7 +227,7 @@ def _chart(catalogue: Catalogue, asked: dict[str, Any], picture: Picture) -> _As
     return _Asked(here.tolist(), quads, white, white_lab, (grey, grey_lab) if asked["grey"] else None)
 
 
-def _marked(catalogue: Catalogue, asked: dict[str, Any], picture: Picture) -> _Asked:
+def _marked(catalogue: Supplies, asked: dict[str, Any], picture: Picture) -> _Asked:
     """Swatches that the person marked, and the white card, marked or found."""
     given = MarkedSerializer(data=asked.get("patches") or [], many=True)
     given.is_valid(raise_exception=True)
@@ -247,7 +248,7 @@ def _box(given: Any) -> Box:
     return Box(**read.validated_data)
 
 
-def _cards(catalogue: Catalogue, asked: dict[str, Any]) -> tuple[tuple[float, ...], tuple[float, ...]]:
+def _cards(catalogue: Supplies, asked: dict[str, Any]) -> tuple[tuple[float, ...], tuple[float, ...]]:
     """What is known of the white and the grey card: a cardstock's colour, or the usual one."""
     usual = {"white_card": figures.laying.PAPER_WHITE_LAB, "grey_card": figures.paper.GREY_CARD_LAB}
     white, grey = (
@@ -258,7 +259,7 @@ def _cards(catalogue: Catalogue, asked: dict[str, Any]) -> tuple[tuple[float, ..
 
 
 def _told(
-    catalogue: Catalogue, found: _Asked, patches: list[Patch], sigma: float, picture: Picture
+    catalogue: Supplies, found: _Asked, patches: list[Patch], sigma: float, picture: Picture
 ) -> dict[str, Any]:
     labs = np.array([patch.lab for patch in patches]).reshape(-1, 3)
     off = delta_e(labs, catalogue.lab[found.places])

@@ -15,9 +15,10 @@ from jindle_core.compatibility.properties import MOST_LAYERS
 from jindle_core.interchange.entries import FIELDS
 from jindle_core.matching.chart import gaps, points
 from jindle_core.matching.verdicts import Verdict
+from jindle_core.supplies.colours import Supplies
 from server.access import one, own_range, ranges_seen_by
 from server.catalogue import range_actions
-from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.arrays import catalogue_for
 from server.catalogue.models import MEDIUM_CHOICES, Range
 from server.catalogue.swatches import MatchSerializer, SwatchSerializer, match, swatch
 
@@ -149,7 +150,7 @@ class ComparisonSerializer(serializers.Serializer):
     name = serializers.CharField(help_text="of the other range")
 
 
-def _listed(found: Range, catalogue: Catalogue, person_id: int) -> dict:
+def _listed(found: Range, catalogue: Supplies, person_id: int) -> dict:
     places = np.flatnonzero(catalogue.range_ids == found.pk)
     shown = (
         places[np.linspace(0, len(places) - 1, min(_STRIP, len(places))).astype(int)] if len(places) else ()
@@ -192,14 +193,14 @@ class Ranges(APIView):
         return Response(answer, status=status.HTTP_201_CREATED)
 
 
-def _whole(found: Range, catalogue: Catalogue, person_id: int) -> dict:
+def _whole(found: Range, catalogue: Supplies, person_id: int) -> dict:
     places = np.flatnonzero(catalogue.range_ids == found.pk)
     lab = catalogue.lab[places]
     placed = zip(places, points(lab), strict=True)
     fit = catalogue.fits.get(found.pk)
     return _listed(found, catalogue, person_id) | {
         "colours": [swatch(catalogue, int(place)) for place in places],
-        "points": [{"id": catalogue.rows[place][Catalogue.ID], **asdict(point)} for place, point in placed],
+        "points": [{"id": catalogue.rows[place].id, **asdict(point)} for place, point in placed],
         "gaps": [asdict(gap) for gap in gaps(lab)],
         "fit": None
         if fit is None
@@ -282,7 +283,7 @@ class RangeComparison(APIView):
         )
 
 
-def _twins(catalogue: Catalogue, range_id: int, other_id: int) -> list[dict]:
+def _twins(catalogue: Supplies, range_id: int, other_id: int) -> list[dict]:
     """The colours of a range, the farthest from their nearest in the other first."""
     here, there = (np.flatnonzero(catalogue.range_ids == one) for one in (range_id, other_id))
     rows = []

@@ -15,10 +15,11 @@ from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.errors import BadInput, Problem
 from jindle_core.prediction.stocks import WHITE
+from jindle_core.supplies.colours import Supplies
 from server.access import colours_seen_by, one
 from server.accounts.models import Person
 from server.catalogue.api.readings import LaidSerializer, ReadingSerializer, laid_as_said, told
-from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.arrays import catalogue_for
 from server.catalogue.models import Colour
 from server.catalogue.reading_actions import Laid, Value, add_readings, keep_reader_state, reader_state
 from server.catalogue.readings import from_bytes
@@ -134,7 +135,7 @@ def _reading(person: Person, colour: Colour, laid: Laid, touching: bool) -> Iter
         raise BadInput(Problem(str(fault), field=fault.code)) from None
 
 
-def lying_there(catalogue: Catalogue, colour: Colour, laid: Laid, touching: bool = True) -> Swatch:
+def lying_there(catalogue: Supplies, colour: Colour, laid: Laid, touching: bool = True) -> Swatch:
     """The swatch as a simulated device has to be told of it: by what the range says, not by readings."""
     known = from_bytes(colour.spectrum)
     if known is None:

@@ -21,9 +21,10 @@ from jindle_core.interchange.entries import Entry
 from jindle_core.matching.search import plain
 from jindle_core.matching.verdicts import combined, judge
 from jindle_core.media import Medium
+from jindle_core.supplies.colours import Supplies
 from server.access import colours_seen_by, one, ranges_seen_by, readings_of
 from server.accounts.models import Person
-from server.catalogue.arrays import Catalogue, catalogue_for
+from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 from server.catalogue.models import HAND_CHOICES, LAYERS_LIMIT, Colour, Reading
 from server.catalogue.reading_actions import (
@@ -100,7 +101,7 @@ class CgatsRequestSerializer(serializers.Serializer):
     file = serializers.FileField(allow_empty_file=True)
 
 
-def told(reading: Reading, catalogue: Catalogue, outliers: set[int]) -> dict:
+def told(reading: Reading, catalogue: Supplies, outliers: set[int]) -> dict:
     """A reading as ``ReadingSerializer`` describes it; ``outliers`` are ids."""
     lab = (reading.lab_l, reading.lab_a, reading.lab_b)
     paper = catalogue.places.get(reading.paper_id)

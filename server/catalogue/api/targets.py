@@ -11,7 +11,7 @@ from jindle_core.colorimetry.spaces import on_screen
 from jindle_core.colorimetry.typed import read_typed
 from jindle_core.colorimetry.views import shades
 from jindle_core.errors import BadInput, Problem
-from server.catalogue.arrays import Catalogue
+from jindle_core.supplies.colours import Supplies
 from server.catalogue.swatches import PROVENANCE_WORDS, swatch
 
 
@@ -25,7 +25,7 @@ class Target:
     told: dict[str, Any]
 
 
-def place_of(catalogue: Catalogue, colour: int, field: str = "colour") -> int:
+def place_of(catalogue: Supplies, colour: int, field: str = "colour") -> int:
     """Where a colour's id stands; BadInput where it is not among what the person sees."""
     place = catalogue.places.get(colour)
     if place is None:
@@ -33,7 +33,7 @@ def place_of(catalogue: Catalogue, colour: int, field: str = "colour") -> int:
     return place
 
 
-def target_of(catalogue: Catalogue, colour: int | None, value: str) -> Target:
+def target_of(catalogue: Supplies, colour: int | None, value: str) -> Target:
     """The target that is named by a supply's id or by #rrggbb or Lab as typed."""
     if colour is not None:
         place = place_of(catalogue, colour)

@@ -1,13 +1,17 @@
-"""What colour is it, after several readings?"""
+"""What colour is it, after several readings, and how does its range behave?"""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.colorimetry.spaces import Array
+from jindle_core.colorimetry.spaces import Array, Lab
+from jindle_core.media import Medium
+from jindle_core.prediction.behaviour import COVERING, Hand
+from jindle_core.prediction.fitting import Fit, Laying, fit
+from jindle_core.prediction.stocks import WHITE
 
 
 @dataclass(frozen=True, slots=True)
@@ -19,7 +23,7 @@ class Settled:
     in the readings given.
     """
 
-    lab: tuple[float, float, float]
+    lab: Lab
     sigma: float
     provenance: str
     counted: tuple[int, ...]
@@ -46,3 +50,38 @@ def settle(labs: Array, provenances: Sequence[str]) -> Settled:
     return Settled(
         (lightness, a, b), sigma, provenances[surest[0]], tuple(map(int, counted)), tuple(map(int, outliers))
     )
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Swatch:
+    """A reading of a colour (by its id) that was not laid in the usual way.
+
+    ``card`` (31,) is the reflectance of what it was laid on, None for white; ``lab`` is what was seen.
+    """
+
+    colour: int
+    layers: int
+    hand: Hand
+    card: Array | None
+    lab: Lab
+
+
+def fitted(medium: Medium, swatches: Sequence[Swatch], one_layer: Mapping[int, Array]) -> Fit | None:
+    """How a range behaves, from readings not laid in the usual way; None where that cannot be said.
+
+    ``one_layer`` gives a colour's usual reflectance (31,) by its id.
+    """
+    if medium not in COVERING:
+        return None
+    layings = [
+        Laying(
+            one_layer[one.colour],
+            one.layers,
+            one.hand,
+            WHITE if one.card is None else one.card,
+            np.array(one.lab),
+        )
+        for one in swatches
+        if one.colour in one_layer
+    ]
+    return fit(medium, layings)
