@@ -1,6 +1,7 @@
 """Which colours are there, which of them are to be had, and what do they look like laid?"""
 
 from collections import OrderedDict
+from collections.abc import Collection
 from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Any, NamedTuple
@@ -343,7 +344,7 @@ class Supplies:
         found = NearestIndex(self.lab[places]).query(targets, k)
         return [Nearest(places[one.indices], one.distances) for one in found]
 
-    def of_media(self, media: tuple[Medium, ...]) -> np.ndarray:
+    def of_media(self, media: Collection[Medium]) -> np.ndarray:
         """The places of the colours, still made or owned, in any of some media."""
         fitting = [key for key, facts in self.ranges.items() if facts.medium in media]
         return np.flatnonzero(np.isin(self.range_ids, fitting) & self.to_be_had)

@@ -16,11 +16,11 @@ from jindle_core.card.changes.palette import AddColour, Waive, checked_name
 from jindle_core.card.whole import Card, card_to_json
 from jindle_core.errors import BadInput, Problem
 from jindle_core.lengths import Size
+from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.colours import Supplies
 from server.access import cards_of
 from server.accounts.models import Person
 from server.cards.models import Revision, StoredCard
-from server.cards.resolve import ResolvedPlan
 from server.cards.views import worked_out
 from server.catalogue.arrays import catalogue_for
 from server.errors import Stale
@@ -60,7 +60,7 @@ def change_card(card: StoredCard, version: int, change: AnyChange, catalogue: Su
     Stale where the card has another version by now. Whatever keeps the card
     from being worked out is raised, and nothing is changed.
     """
-    after = changed(card.value, change, ResolvedPlan(card.value, catalogue).pairs)
+    after = changed(card.value, change, SeenPalette(card.value, catalogue).pairs)
     head, stored = card.head + 1, card_to_json(after)
     version = _store(card, version, stored, head)
     card.revisions.filter(number__gte=head).delete()

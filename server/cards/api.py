@@ -15,12 +15,12 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core.errors import BadInput, Problem
+from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.colours import Supplies
 from server.access import cards_of, own_card
 from server.cards import actions, views
 from server.cards.changes import CHANGE_SERIALIZERS, read_change
 from server.cards.models import StoredCard
-from server.cards.resolve import ResolvedPlan
 from server.cards.serializers import (
     COLUMN_CHOICES,
     ROLE_CHOICES,
@@ -140,7 +140,7 @@ class CardAdding(APIView):
         anchor = {"value": asked["value"]} if asked["colour"] is None else {"colour": asked["colour"]}
         told = {"kind": "add_colour", "anchor": anchor, "name": "new", "role": asked["role"] or None}
         change = read_change(told, catalogue, request.user)
-        return Response(views.adding(ResolvedPlan(card.value, catalogue), change))
+        return Response(views.adding(SeenPalette(card.value, catalogue), change))
 
 
 class CardUndo(APIView):
@@ -225,6 +225,6 @@ class Alternatives(APIView):
         given = AlternativesQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
         wanted = given.validated_data
-        resolved = ResolvedPlan(card.value, catalogue_for(request.user))
+        resolved = SeenPalette(card.value, catalogue_for(request.user))
         wanted["range_id"] = wanted.pop("range")
         return Response(views.alternatives(resolved, **wanted))

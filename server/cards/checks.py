@@ -8,16 +8,16 @@ from jindle_core.card.whole import End, Pair
 from jindle_core.checks.ids import SPAN, conflict_check, family_check, pair_check
 from jindle_core.contrast.mending import Mend, mend
 from jindle_core.contrast.rules import RULES, Finding, Status, examine_each, examine_span
+from jindle_core.seen.colouring import Coloured
+from jindle_core.seen.palette import SeenPalette, palette_ends
 from jindle_core.shown import shown
+from jindle_core.supplies.choose import supply_ends
 from server.cards import findings
 from server.cards.building.checks import build_checks
 from server.cards.building.examined import Examined
-from server.cards.colouring import Coloured
 from server.cards.findings import Check, Told
 from server.cards.grounds.checks import ground_checks, join_checks
 from server.cards.grounds.on_ground import OnGround
-from server.cards.resolve import ResolvedPlan
-from server.cards.supply_ends import palette_ends, supply_ends
 
 _MENDS = 2
 # What the stack judges once a card is built of pieces, each on what it really lies on.
@@ -28,7 +28,7 @@ def checks(laid: OnGround, examined: Examined) -> list[Check]:
     """Every check of a card."""
     resolved = laid.coloured.resolved
     of_ground = [*join_checks(laid.grounded), *ground_checks(laid)]
-    if resolved.plan.build.every:
+    if resolved.card.build.every:
         of_ground = [one for one in of_ground if one.key not in _BUILT]
     return [
         *pair_checks(resolved),
@@ -42,7 +42,7 @@ def checks(laid: OnGround, examined: Examined) -> list[Check]:
 # --- Pairs of the palette.
 
 
-def pair_checks(resolved: ResolvedPlan) -> list[Check]:
+def pair_checks(resolved: SeenPalette) -> list[Check]:
     """The checks on what lies on what, in its order."""
     pairs = resolved.pairs
     if not pairs:
@@ -55,28 +55,26 @@ def pair_checks(resolved: ResolvedPlan) -> list[Check]:
     return [_pair(resolved, *each) for each in zip(pairs, upper, lower, found, strict=True)]
 
 
-def _span(resolved: ResolvedPlan) -> list[Check]:
-    if len(resolved.plan.colours) < 2:
+def _span(resolved: SeenPalette) -> list[Check]:
+    if len(resolved.card.colours) < 2:
         return []
     return [Check("contrast", SPAN, "Light to dark", examine_span(resolved.lab))]
 
 
-def _pair(
-    resolved: ResolvedPlan, pair: Pair, upper: np.ndarray, lower: np.ndarray, finding: Finding
-) -> Check:
+def _pair(resolved: SeenPalette, pair: Pair, upper: np.ndarray, lower: np.ndarray, finding: Finding) -> Check:
     upper_words, lower_words = (resolved.end_words(end) for end in (pair.upper, pair.lower))
     title = RULES[pair.kind].title.format(upper=upper_words, lower=lower_words)
     to_mend = partial(_mends, resolved, pair, upper, lower)
     return Check("contrast", pair_check(pair.key), title, finding, to_mend)
 
 
-def _mends(resolved: ResolvedPlan, pair: Pair, upper: np.ndarray, lower: np.ndarray) -> list[Told]:
+def _mends(resolved: SeenPalette, pair: Pair, upper: np.ndarray, lower: np.ndarray) -> list[Told]:
     """The palette's other colours first: a mend that brings in nothing new; then supplies."""
     found = []
     for end, media in RULES[pair.kind].remedies:
         for ends, lab in (
             palette_ends(resolved, [pair.upper, pair.lower]),
-            supply_ends(resolved.catalogue, media),
+            supply_ends(resolved.supplies, media),
         ):
             best = mend(pair.kind, upper, lower, end, lab)
             if best:
@@ -86,7 +84,7 @@ def _mends(resolved: ResolvedPlan, pair: Pair, upper: np.ndarray, lower: np.ndar
     return found[:_MENDS]
 
 
-def _mend(resolved: ResolvedPlan, pair: Pair, best: Mend, end: End) -> Told:
+def _mend(resolved: SeenPalette, pair: Pair, best: Mend, end: End) -> Told:
     after = {"upper": pair.upper, "lower": pair.lower} | {best.end: end}
     words = RULES[pair.kind].title.format(**{name: resolved.end_words(one) for name, one in after.items()})
     change = {"kind": "edit_pair", "key": pair.key, best.end: findings.told_end(end)}
@@ -101,7 +99,7 @@ def _of_colouring(coloured: Coloured) -> list[Check]:
         Check("colouring", conflict_check(one.key), one.title, Finding(one.status, "", "", one.why))
         for one in coloured.conflicts
     ]
-    for area in coloured.plan.areas:
+    for area in coloured.colouring.areas:
         judged = coloured.judgement(area)
         if judged is not None:
             status = Status.LOOK_AGAIN if judged.faults else Status.HOLDS

@@ -5,9 +5,11 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from jindle_core.seen.colouring import Coloured
+from jindle_core.supplies.choose import papers_to_try
 from server.access import own_card
 from server.cards import actions
-from server.cards.colouring import Coloured, coloured_plans
+from server.cards.coloured import coloured_plans
 from server.cards.colouring_serializers import (
     ColouringSerializer,
     OffersQuery,
@@ -16,7 +18,8 @@ from server.cards.colouring_serializers import (
     ProposeSerializer,
 )
 from server.cards.families import offers, proposed
-from server.cards.picture import on_paper, papers_to_try
+from server.cards.json.colouring import colouring_told
+from server.cards.json.picture import on_paper
 from server.cards.serializers import CardSerializer
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.swatches import swatch
@@ -33,7 +36,7 @@ class CardColouring(APIView):
     @extend_schema(responses=ColouringSerializer, operation_id="colouring")
     def get(self, request: Request, pk: int) -> Response:
         """Areas with their families, what holds of them, the order of work, and the materials."""
-        return Response(_coloured(request, pk).told())
+        return Response(colouring_told(_coloured(request, pk)))
 
 
 class CardOnPapers(APIView):
@@ -67,7 +70,7 @@ class CardPropose(APIView):
         card = own_card(request.user, pk)
         catalogue = catalogue_for(request.user)
         (coloured,) = coloured_plans([card], catalogue, request.user)
-        keys = asked["areas"] or [area.key for area in coloured.plan.areas if not area.family]
+        keys = asked["areas"] or [area.key for area in coloured.colouring.areas if not area.family]
         change = proposed(coloured, keys, asked["owned"])
         return Response(actions.change_card(card, asked["version"], change, catalogue))
 
@@ -82,4 +85,4 @@ class AreaFamilies(APIView):
         given = OffersQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
         asked = given.validated_data
-        return Response(offers(coloured, coloured.plan.area(key), asked["owned"], asked["tones"]))
+        return Response(offers(coloured, coloured.colouring.area(key), asked["owned"], asked["tones"]))

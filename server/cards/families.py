@@ -14,8 +14,9 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.families.build import Builder, Family
 from jindle_core.families.mending import bridge, deeper, glazed_shadow, lighter
 from jindle_core.families.recipes import Thing, recipe, suited, tones_wanted
+from jindle_core.seen.colouring import Coloured
 from jindle_core.supplies.colours import Supplies, is_transparent
-from server.cards.colouring import Coloured, told_judgement
+from server.cards.json.colouring import told_judgement
 from server.catalogue.swatches import swatch
 
 
@@ -31,13 +32,13 @@ def offered(
 
     ``known`` keeps, by builder, how far the palette is from all its candidates, for the next area.
     """
-    catalogue = coloured.resolved.catalogue
+    catalogue = coloured.resolved.supplies
     builder, places = catalogue.families(area.medium, owned, area.layers, coloured.paper)
     made = recipe(area.thing)
     around, off = made.around, None
     aimed, reach = coloured.aim(area, float(np.median(catalogue.sigma[places])) if len(places) else 0.0)
     if around is None and area.colour is not None and len(places):
-        at = [colour.key for colour in coloured.resolved.plan.colours].index(area.colour)
+        at = [colour.key for colour in coloured.resolved.card.colours].index(area.colour)
         around = aimed
         known = {} if known is None else known
         if builder not in known:
@@ -55,11 +56,11 @@ def offered(
 
 def proposed(coloured: Coloured, keys: Sequence[int], owned: bool) -> SetFamilies:
     """The best family for each of some areas that there is one for; BadInput where there is none at all."""
-    catalogue, families = coloured.resolved.catalogue, []
+    catalogue, families = coloured.resolved.supplies, []
     answered: dict[tuple, tuple[list[Family], np.ndarray]] = {}
     known: dict[Builder, np.ndarray] = {}
     for key in keys:
-        area = coloured.plan.area(key)
+        area = coloured.colouring.area(key)
         # A drawing has many leaves: what is asked alike is answered once.
         alike = (area.medium, area.layers, area.colour, area.thing, area.extent, area.focal)
         alike += (coloured.warmth(area) > 0, coloured.beside(area, Thing.BLACK))
@@ -99,7 +100,7 @@ def offers(coloured: Coloured, area: Area, owned: bool, tones: int | None) -> di
 
 def _tones(coloured: Coloured, area: Area, places: np.ndarray) -> list[dict[str, Any]]:
     """The colours at some places as they would look in the area."""
-    catalogue = coloured.resolved.catalogue
+    catalogue = coloured.resolved.supplies
     labs = catalogue.predicted(places, area.layers, coloured.paper)
     return [_tone(catalogue, int(place), lab) for place, lab in zip(places, labs, strict=True)]
 
@@ -117,7 +118,7 @@ def _mends(coloured: Coloured, area: Area, owned: bool) -> list[dict[str, Any]]:
     tones = coloured.tones[area.key]
     if not tones.places:
         return []
-    catalogue = coloured.resolved.catalogue
+    catalogue = coloured.resolved.supplies
     builder, places = catalogue.families(area.medium, owned, area.layers, coloured.paper)
     other = ~np.isin(places, tones.places)
     candidates, places = builder.candidates[other], places[other]
@@ -146,7 +147,7 @@ def _glazes(
     coloured: Coloured, area: Area, candidates: np.ndarray, places: np.ndarray
 ) -> list[dict[str, Any]]:
     """A neutral over the darkest tone: no tone of its own, so the family stays as it is."""
-    catalogue, tones = coloured.resolved.catalogue, coloured.tones[area.key]
+    catalogue, tones = coloured.resolved.supplies, coloured.tones[area.key]
     greys = places[np.hypot(candidates[:, 1], candidates[:, 2]) < figures.paper.NEUTRAL_ROLE_C]
     dark = catalogue.reflectance(np.array(tones.places[-1:]))[0]
     behaviour = catalogue.behaviour(int(catalogue.range_ids[tones.places[-1]]))

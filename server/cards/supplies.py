@@ -10,9 +10,9 @@ from jindle_core.card.references import named
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.families.convert import assign
 from jindle_core.media import COLUMNS
+from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.colours import Supplies
 from server.cards.models import StoredCard
-from server.cards.resolve import ResolvedPlan
 from server.catalogue.swatches import match, swatch
 from server.errors import CannotBeShown
 
@@ -59,20 +59,20 @@ def shopping(cards: Iterable[StoredCard], catalogue: Supplies) -> list[Wanted]:
 
 
 def moved(
-    resolved: ResolvedPlan, range_ids: Sequence[int], owned: bool
+    resolved: SeenPalette, range_ids: Sequence[int], owned: bool
 ) -> tuple[list[dict[str, Any]], list[str]]:
     """Where each cell of the table would go if only some ranges were there, and columns that none serves.
 
     In each column the palette's colours are given to the ranges' colours as a
     set: none is used twice while there are enough. Locked cells stay.
     """
-    catalogue, colours = resolved.catalogue, resolved.plan.colours
+    catalogue, colours = resolved.supplies, resolved.card.colours
     cells, unserved = [], []
     for column in COLUMNS:
         places = catalogue.columns[column.key]
         kept = catalogue.usable if owned else catalogue.to_be_had
         places = places[np.isin(catalogue.range_ids[places], list(range_ids)) & kept[places]]
-        choices = {colour.key: resolved.plan.choice(colour.key, column.key) for colour in colours}
+        choices = {colour.key: resolved.card.choice(colour.key, column.key) for colour in colours}
         locked = {key: one.colour for key, one in choices.items() if one and one.locked}
         free = [at for at, colour in enumerate(colours) if colour.key not in locked]
         taken = {catalogue.places[pk] for pk in locked.values() if pk in catalogue.places}

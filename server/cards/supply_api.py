@@ -13,8 +13,8 @@ from rest_framework.views import APIView
 
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.range_csv import neutral
+from jindle_core.seen.palette import SeenPalette
 from server.access import cards_of, drawer_of, own_card, own_range, ranges_seen_by, readings_of
-from server.cards.resolve import ResolvedPlan
 from server.cards.serializers import COLUMN_CHOICES
 from server.cards.supplies import moved, shopping, uses, wanted_told
 from server.catalogue.arrays import catalogue_for
@@ -132,6 +132,6 @@ class CardMove(APIView):
         ids = {int(each) for each in given.validated_data["ranges"].split(",")}
         if ranges_seen_by(request.user).filter(pk__in=ids).count() != len(ids):
             raise BadInput(Problem("One of these ranges is not among yours.", field="ranges"))
-        resolved = ResolvedPlan(card.value, catalogue_for(request.user))
+        resolved = SeenPalette(card.value, catalogue_for(request.user))
         cells, unserved = moved(resolved, sorted(ids), given.validated_data["owned"])
         return Response({"cells": cells, "unserved": unserved})

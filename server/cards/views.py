@@ -20,18 +20,20 @@ from jindle_core.lengths import USUAL_SIZES, Length, Size
 from jindle_core.matching.nearest import Nearest, query_each
 from jindle_core.matching.verdicts import Verdict
 from jindle_core.media import COLUMNS
+from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.desk import Part
+from jindle_core.seen.palette import SeenPalette, value_on_screen, value_shades
+from jindle_core.seen.stack import VEIL_OPACITY, Stack
 from jindle_core.supplies.colours import Supplies
 from server.accounts.models import Person
 from server.cards.building.examined import Examined
-from server.cards.building.stack import VEIL_OPACITY, Stack
 from server.cards.checks import checks, pair_checks
-from server.cards.colouring import Coloured, coloured_plans
+from server.cards.coloured import coloured_plans
 from server.cards.findings import Check, mends_told
 from server.cards.grounds.on_ground import OnGround, on_ground
+from server.cards.json.panel import panel_told
+from server.cards.json.picture import picture
 from server.cards.models import StoredCard
-from server.cards.picture import picture
-from server.cards.resolve import ResolvedPlan, value_on_screen, value_shades
 from server.catalogue.models import PROVENANCE_CHOICES
 from server.catalogue.swatches import match, swatch
 from server.errors import CannotBeShown
@@ -63,17 +65,17 @@ def worked_out(card: StoredCard, catalogue: Supplies, person: Person) -> dict[st
     return {
         "id": card.pk,
         "version": card.version,
-        "name": resolved.plan.name,
-        "size": size(resolved.plan.size, units),
+        "name": resolved.card.name,
+        "size": size(resolved.card.size, units),
         "undo": labels.get(card.head) if card.head else None,
         "redo": labels.get(card.head + 1),
         "columns": _COLUMNS,
         "colours": _colours(resolved, only_owned),
         "pairs": _pairs(resolved),
-        "guessed": resolved.plan.pairs is None,
-        "nudge": _nudge(resolved.plan.size),
-        "built": bool(resolved.plan.build.every),
-        "checks": [one.told(resolved.plan) for one in checks(laid, Examined(stack))],
+        "guessed": resolved.card.pairs is None,
+        "nudge": _nudge(resolved.card.size),
+        "built": bool(resolved.card.build.every),
+        "checks": [one.told(resolved.card) for one in checks(laid, Examined(stack))],
         "desk": desk_told(laid, stack),
     }
 
@@ -82,7 +84,7 @@ def mends(card: StoredCard, catalogue: Supplies, person: Person) -> list[dict[st
     """What would mend the checks of a card, as ``MendsSerializer`` describes it."""
     (coloured,) = coloured_plans([card], catalogue, person)
     stack = Stack(coloured)
-    return mends_told(checks(on_ground(coloured, stack), Examined(stack)), coloured.resolved.plan)
+    return mends_told(checks(on_ground(coloured, stack), Examined(stack)), coloured.resolved.card)
 
 
 def card_summaries(cards: Sequence[StoredCard], catalogue: Supplies, person: Person) -> dict[str, Any]:
@@ -134,19 +136,19 @@ def _summary(card: StoredCard, coloured: Coloured, units: str) -> dict[str, Any]
     resolved, stack = coloured.resolved, Stack(coloured)
     laid = on_ground(coloured, stack)
     found = checks(laid, Examined(stack))
-    counted = [one.finding.status for one in found if not resolved.plan.waiver(one.key)]
+    counted = [one.finding.status for one in found if not resolved.card.waiver(one.key)]
     return {
         "id": card.pk,
         "version": card.version,
-        "name": resolved.plan.name,
-        "size": size(resolved.plan.size, units),
+        "name": resolved.card.name,
+        "size": size(resolved.card.size, units),
         "strip": [
             {
                 "key": colour.key,
                 "name": colour.name,
                 "shades": resolved.end_shades(End("palette", colour.key)),
             }
-            for colour in resolved.plan.colours
+            for colour in resolved.card.colours
         ],
         "failing": counted.count(Status.FAILS),
         "doubtful": counted.count(Status.LOOK_AGAIN),
@@ -189,11 +191,11 @@ def usual_sizes(units: str) -> list[dict[str, Any]]:
 
 
 def alternatives(
-    resolved: ResolvedPlan, key: int, column: str, range_id: int | None, owned: bool, made: bool
+    resolved: SeenPalette, key: int, column: str, range_id: int | None, owned: bool, made: bool
 ) -> dict[str, Any]:
     """The nearest supplies in a column for a palette colour, as ``AlternativesSerializer`` describes."""
-    catalogue = resolved.catalogue
-    at = resolved.plan.colours.index(resolved.plan.colour(key))
+    catalogue = resolved.supplies
+    at = resolved.card.colours.index(resolved.card.colour(key))
     target, sigma = resolved.lab[at], resolved.sigma[at]
     places = catalogue.columns[column]
     ranges = sorted({int(one) for one in catalogue.range_ids[places]})
@@ -213,15 +215,15 @@ def alternatives(
     }
 
 
-def _colours(resolved: ResolvedPlan, only_owned: bool) -> list[dict[str, Any]]:
+def _colours(resolved: SeenPalette, only_owned: bool) -> list[dict[str, Any]]:
     rows = _cells(resolved, only_owned)
     return [_colour(resolved, at, cells) for at, cells in enumerate(rows)]
 
 
-def _colour(resolved: ResolvedPlan, at: int, cells: list[dict]) -> dict[str, Any]:
-    colour = resolved.plan.colours[at]
+def _colour(resolved: SeenPalette, at: int, cells: list[dict]) -> dict[str, Any]:
+    colour = resolved.card.colours[at]
     place = resolved.place(colour)
-    anchor = None if place is None else swatch(resolved.catalogue, place)
+    anchor = None if place is None else swatch(resolved.supplies, place)
     provenance = anchor["provenance"] if anchor else colour.anchor.provenance
     lab = resolved.lab[at].tolist()
     return {
@@ -235,14 +237,14 @@ def _colour(resolved: ResolvedPlan, at: int, cells: list[dict]) -> dict[str, Any
         "provenance_words": _PROVENANCE_WORDS[provenance],
         "uncertainty": resolved.sigma[at],
         "anchor": anchor,
-        "lost": colour.anchor.colour is not None and (place is None or bool(resolved.catalogue.lost[place])),
+        "lost": colour.anchor.colour is not None and (place is None or bool(resolved.supplies.lost[place])),
         "cells": cells,
     }
 
 
-def _cells(resolved: ResolvedPlan, only_owned: bool) -> list[list[dict[str, Any]]]:
+def _cells(resolved: SeenPalette, only_owned: bool) -> list[list[dict[str, Any]]]:
     """The table's rows of cells: one search for all columns and palette colours together."""
-    catalogue, colours = resolved.catalogue, resolved.plan.colours
+    catalogue, colours = resolved.supplies, resolved.card.colours
     indexes = [catalogue.indexes[column.key, only_owned] for column in COLUMNS]
     found = query_each([index for index, _ in indexes], resolved.lab) if colours else []
     rows: list[list[dict[str, Any]]] = [[] for _ in colours]
@@ -253,10 +255,10 @@ def _cells(resolved: ResolvedPlan, only_owned: bool) -> list[list[dict[str, Any]
 
 
 def _cell(
-    resolved: ResolvedPlan, at: int, column: str, places: np.ndarray, nearest: Nearest
+    resolved: SeenPalette, at: int, column: str, places: np.ndarray, nearest: Nearest
 ) -> dict[str, Any]:
-    catalogue = resolved.catalogue
-    choice = resolved.plan.choice(resolved.plan.colours[at].key, column)
+    catalogue = resolved.supplies
+    choice = resolved.card.choice(resolved.card.colours[at].key, column)
     place = catalogue.places.get(choice.colour) if choice else None
     if place is not None and not catalogue.lost[place]:
         state = "locked" if choice.locked else "chosen"
@@ -271,22 +273,22 @@ def _cell(
     return {"column": column, "state": state, "hole": hole, "match": told}
 
 
-def adding(resolved: ResolvedPlan, change: AddColour) -> dict[str, Any]:
+def adding(resolved: SeenPalette, change: AddColour) -> dict[str, Any]:
     """What adding a colour would mean, as ``AddingSerializer`` describes it; nothing is changed.
 
     Only guesses change, of which there is one of a kind; those that go on
     holding, or failing, may do so without a word.
     """
-    after = ResolvedPlan(changed(resolved.plan, change), resolved.catalogue)
+    after = SeenPalette(changed(resolved.card, change), resolved.supplies)
     now = {pair.kind: check for pair, check in zip(after.pairs, pair_checks(after), strict=True)}
-    guessed = resolved.pairs if resolved.plan.pairs is None else ()
+    guessed = resolved.pairs if resolved.card.pairs is None else ()
     before = zip(guessed, pair_checks(resolved) if guessed else (), strict=True)
     changes = [
         {"before": _stands(check), "after": _stands(now[pair.kind]) if pair.kind in now else ""}
         for pair, check in before
         if pair.kind not in now or now[pair.kind].finding.status is not check.finding.status
     ]
-    return {"role": after.plan.colours[-1].role.value, "changes": changes}
+    return {"role": after.card.colours[-1].role.value, "changes": changes}
 
 
 def _stands(check: Check) -> str:
@@ -295,7 +297,7 @@ def _stands(check: Check) -> str:
     return f"{check.title} ({words}, {found.figure})"
 
 
-def _pairs(resolved: ResolvedPlan) -> list[dict[str, Any]]:
+def _pairs(resolved: SeenPalette) -> list[dict[str, Any]]:
     return [
         {
             "key": pair.key,
@@ -309,7 +311,7 @@ def _pairs(resolved: ResolvedPlan) -> list[dict[str, Any]]:
     ]
 
 
-def _end(resolved: ResolvedPlan, end: End) -> dict[str, Any]:
+def _end(resolved: SeenPalette, end: End) -> dict[str, Any]:
     return {
         "source": end.source,
         "id": end.id,
@@ -321,16 +323,16 @@ def _end(resolved: ResolvedPlan, end: End) -> dict[str, Any]:
 def desk_told(laid: OnGround, stack: Stack, inside: bool = True) -> dict[str, Any]:
     """The card as ``DeskSerializer`` describes it; its inside where that is wanted and there is one."""
     resolved = laid.coloured.resolved
-    given = resolved.plan.size
-    built = resolved.plan.build.every
+    given = resolved.card.size
+    built = resolved.card.build.every
     return {
         "width": float(given.width.millimetres),
         "height": float(given.height.millimetres),
         "parts": told_parts(laid.parts, laid, stack),
         "inside": told_parts(stack.parts[1], laid, stack) if inside and built else [],
-        "fold": resolved.plan.fold.value,
+        "fold": resolved.card.fold.value,
         "picture": picture(laid.coloured),
-        "ground": laid.grounded.panel(),
+        "ground": panel_told(laid.grounded),
     }
 
 

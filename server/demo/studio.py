@@ -32,7 +32,7 @@ from server.access import (
 from server.accounts.models import PREFERENCES, Person
 from server.cards.actions import change_card, create_card
 from server.cards.changes import read_change
-from server.cards.colouring import coloured_plans
+from server.cards.coloured import coloured_plans
 from server.cards.families import proposed
 from server.cards.models import StoredCard
 from server.cards.serializers import SizeRequestSerializer

@@ -11,12 +11,12 @@ from jindle_core.card.changes.palette import AddColour
 from jindle_core.errors import BadInput, Problem
 from jindle_core.palettes.landing import Landed, from_drawer, land
 from jindle_core.palettes.rules import RULES, TRIOS
+from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.colours import Supplies
 from server.access import combinations_seen_by, own_card, own_combination
 from server.accounts.models import Person
 from server.cards.actions import start_card
 from server.cards.changes import read_change
-from server.cards.resolve import ResolvedPlan
 from server.cards.serializers import (
     COLUMN_CHOICES,
     ROLE_CHOICES,
@@ -202,7 +202,7 @@ class Combinations(APIView):
             colours = _colours(asked["colours"], catalogue, request.user)
         else:
             card = own_card(request.user, asked["card"])
-            colours = ResolvedPlan(card.value, catalogue).as_added()
+            colours = SeenPalette(card.value, catalogue).as_added()
         kept = keep_combination(request.user, asked["name"], colours)
         return Response({"id": kept.pk}, status=status.HTTP_201_CREATED)
 

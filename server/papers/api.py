@@ -21,10 +21,10 @@ from jindle_core.palettes.from_paper import goes_with
 from jindle_core.patterned.colours import SheetColour, sheet_colours, usual_names
 from jindle_core.patterned.correction import Box, Corrected, correct, find_white
 from jindle_core.patterned.editing import WAYS, Edit, edited
+from jindle_core.seen.palette import SeenPalette
 from server.access import one, own_card, own_paper, papers_seen_by
 from server.accounts.models import Person
 from server.cards.actions import start_card
-from server.cards.resolve import ResolvedPlan
 from server.cards.serializers import SizeRequestSerializer
 from server.catalogue.api.fields import BoxSerializer, JsonField
 from server.catalogue.api.targets import place_of
@@ -327,10 +327,10 @@ class CardPapers(APIView):
         """Every sheet, ranked by how much of it the card's palette knows, with the reason."""
         card = own_card(request.user, pk)
         catalogue = catalogue_for(request.user)
-        resolved = ResolvedPlan(card.value, catalogue)
-        if not resolved.plan.colours:
+        resolved = SeenPalette(card.value, catalogue)
+        if not resolved.card.colours:
             return Response([])
-        names = [colour.name for colour in resolved.plan.colours]
+        names = [colour.name for colour in resolved.card.colours]
         told = []
         for paper in papers_seen_by(request.user).select_related("range").defer("picture"):
             one_sheet = sheet(paper, catalogue, request.user.pk)

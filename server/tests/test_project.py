@@ -10,7 +10,8 @@ from django.core.management import call_command
 from django.test import Client, SimpleTestCase, TestCase
 
 from server.accounts.models import Person
-from server.cards.colouring import coloured_plans
+from server.cards.coloured import coloured_plans
+from server.cards.json.colouring import colouring_told
 from server.cards.models import StoredCard
 from server.catalogue.arrays import catalogue_for, forget_catalogues
 from server.catalogue.models import Colour
@@ -53,13 +54,13 @@ class DatabaseTests(TestCase):
         studio = Person.objects.get(name=DEMO_NAME)
         cards = list(StoredCard.objects.filter(owner=studio))
         for coloured in coloured_plans(cards, catalogue_for(studio), studio):
-            with self.subTest(coloured.resolved.plan.name):
+            with self.subTest(coloured.resolved.card.name):
                 self.assertIsNotNone(coloured.drawing)
-                self.assertTrue(all(area.colour and area.family for area in coloured.plan.areas))
+                self.assertTrue(all(area.colour and area.family for area in coloured.colouring.areas))
                 self.assertEqual(coloured.conflicts, [])
-                told = coloured.told()
+                told = colouring_told(coloured)
                 together = [key for one in told["sessions"] for key in one["areas"]]
-                self.assertEqual(sorted(together), [area.key for area in coloured.plan.areas])
+                self.assertEqual(sorted(together), [area.key for area in coloured.colouring.areas])
 
     def test_demo_data_loads_once(self):
         call_command("load_demo", stdout=io.StringIO())

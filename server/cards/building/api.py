@@ -7,6 +7,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from jindle_core.seen.stack import Stack
 from server.access import own_card
 from server.cards.building.built import built
 from server.cards.building.checks import build_checks
@@ -20,8 +21,7 @@ from server.cards.building.serializers import (
     CuttingSerializer,
     PieceInsteadSerializer,
 )
-from server.cards.building.stack import Stack
-from server.cards.colouring import coloured_plans
+from server.cards.coloured import coloured_plans
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 
@@ -39,7 +39,7 @@ class CardBuild(APIView):
     def get(self, request: Request, pk: int) -> Response:
         """Its pieces with their sizes, places and heights, and how they fit and stand."""
         examined = _examined(request, pk)
-        plan = examined.stack.resolved.plan
+        plan = examined.stack.resolved.card
         told = [one.told(plan) for one in build_checks(examined)]
         return Response(built(examined, request.user.units) | {"checks": told})
 
@@ -67,7 +67,7 @@ class CuttingSheet(APIView):
         given = CuttingQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
         examined = _examined(request, pk)
-        title = f"Cutting: {examined.stack.resolved.plan.name}"
+        title = f"Cutting: {examined.stack.resolved.card.name}"
         cutting = Cutting(examined.stack, **given.asked()).told()
         made = cutting_pdf(title, built(examined, request.user.units), cutting)
         return download(made, "application/pdf", "cutting.pdf")

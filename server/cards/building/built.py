@@ -12,8 +12,8 @@ from jindle_core.layers.pieces import OF_CARD, Kind, Piece
 from jindle_core.layers.sizing import Box, as_read, of_size
 from jindle_core.layers.stacking import ENVELOPES
 from jindle_core.lengths import Length
+from jindle_core.seen.stack import Stack
 from server.cards.building.examined import Examined
-from server.cards.building.stack import Stack
 from server.cards.findings import finding_told
 
 _SIDES = ("x", "y", "width", "height")
@@ -22,8 +22,8 @@ _SIDES = ("x", "y", "width", "height")
 def built(examined: Examined, units: str) -> dict[str, Any]:
     """Everything, as ``BuildSerializer`` describes it; lengths are told in the person's unit."""
     stack = examined.stack
-    card, plan = stack.resolved.plan.size, stack.plan
-    fold = stack.resolved.plan.fold
+    card, plan = stack.resolved.card.size, stack.build
+    fold = stack.resolved.card.fold
     laid = flat(card, fold)
     edge = "left" if laid.upright else "top"
     return {
@@ -49,7 +49,7 @@ def built(examined: Examined, units: str) -> dict[str, Any]:
         "inside": [_piece(examined, piece, units) for piece in plan.inside],
         "carrier": stack.carrier,
         "ground_said": plan.ground_on is not None,
-        "ground": stack.resolved.plan.ground.laid,
+        "ground": stack.resolved.card.ground.laid,
         "trimmings": _trimmings(examined, units),
         "base_thickness": figures.building.THICKNESS["base"],
         "sheets": [
@@ -129,12 +129,12 @@ def _lies(stack: Stack, piece: Piece, units: str) -> str:
 def _trimmings(examined: Examined, units: str) -> list[dict[str, Any]]:
     """What falls off pieces that are trimmed and is large enough for something, with what it could be."""
     stack, found = examined.stack, []
-    for piece in stack.plan.every:
+    for piece in stack.build.every:
         for off in to_use_elsewhere(examined.fits[piece.key].trimmings):
             sides = (Length.floor(side, stack.unit).text(units) for side in (off.width, off.height))
             could = [
                 other.name
-                for other in stack.plan.every
+                for other in stack.build.every
                 if other.key != piece.key
                 and stack.stock(other.key) == stack.stock(piece.key)
                 and _goes_into(of_size(stack.cut_to(other)), off)

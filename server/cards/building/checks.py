@@ -28,7 +28,7 @@ _of_build = partial(Check, "build")
 
 def build_checks(examined: Examined) -> list[Check]:
     """Every check of a card with pieces; none without any."""
-    plan = examined.stack.plan
+    plan = examined.stack.build
     if not plan.every:
         return []
     found = [check for piece in plan.every for check in _of_piece(examined, piece)]
@@ -62,20 +62,20 @@ def _together(examined: Examined) -> Iterator[Check]:
     for colour, finding in examined.accents:
         to_mend = partial(mends.to_return, examined, colour)
         yield _of_build(once_check(colour.key), f"The accent {colour.name}", finding, to_mend)
-    if stack.plan.pieces:
+    if stack.build.pieces:
         to_mend = partial(mends.to_spread, examined)
         yield _of_build(SPREAD, "Light to dark on the card", examined.spread, to_mend)
     yield _of_build(WRITING, "Room to write inside", examined.writing, partial(mends.to_write, examined))
 
 
 def _of_base(examined: Examined) -> Iterator[Check]:
-    plan = examined.stack.resolved.plan
+    plan = examined.stack.resolved.card
     finding = examine_base(plan.size, plan.fold)
     if finding.status is not Status.HOLDS:
         yield _of_build(SHEET, "The base", finding, partial(mends.to_fold, examined))
 
 
 def _in_the_post(examined: Examined) -> Iterator[Check]:
-    if examined.stack.plan.post_limit is not None:
+    if examined.stack.build.post_limit is not None:
         yield _of_build(THICKNESS, "Thickness", examined.thick, partial(mends.to_thin, examined))
     yield _of_build(ENVELOPE, "Envelope", examined.posted, partial(mends.to_post, examined))

@@ -14,7 +14,7 @@ from jindle_core.layers.folding import Flat, flat
 from jindle_core.layers.pieces import BASE, NOT_CUT, Kind
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
-from server.cards.building.stack import Stack
+from jindle_core.seen.stack import Stack
 
 _GRAIN = 1 / 320  # mm
 
@@ -35,14 +35,14 @@ class Cutting:
     @cached_property
     def _base_turned(self) -> bool | None:
         """Whether the base is turned to be folded along the grain; None where it lies as it fits."""
-        plan = self.stack.resolved.plan
+        plan = self.stack.resolved.card
         return turned_for_grain(flat(plan.size, plan.fold), self.sheet, self.grain)
 
     @cached_property
     def _of_one(self) -> dict[End, list[ToCut]]:
         """By material what is cut for one card."""
         stack, found = self.stack, defaultdict(list)
-        plan = stack.resolved.plan
+        plan = stack.resolved.card
         laid = flat(plan.size, plan.fold).size
         size = laid.turned() if self._base_turned else laid
         found[plan.build.base].append(ToCut(BASE, "base", size, self._base_turned is None))
@@ -56,7 +56,7 @@ class Cutting:
     def _middles(self) -> dict[int, Size]:
         """By key of a mat the middle that can be cut out of it."""
         stack = self.stack
-        found = [one for face in stack.plan.faces for one in middles(stack.boxes, face, stack.unit)]
+        found = [one for face in stack.build.faces for one in middles(stack.boxes, face, stack.unit)]
         return {one.key: one.size for one in found}
 
     @cached_property
@@ -98,8 +98,8 @@ class Cutting:
     def _sizes(self) -> dict[int, Size]:
         """By key what each piece is cut to, as it stands."""
         stack = self.stack
-        sizes = {piece.key: stack.cut_to(piece) for piece in stack.plan.every}
-        return sizes | {BASE: flat(stack.resolved.plan.size, stack.resolved.plan.fold).size}
+        sizes = {piece.key: stack.cut_to(piece) for piece in stack.build.every}
+        return sizes | {BASE: flat(stack.resolved.card.size, stack.resolved.card.fold).size}
 
     def _listed(self, end: End, piece: ToCut) -> dict[str, Any]:
         mat = self._filled.get(piece.key)
@@ -142,7 +142,7 @@ class Cutting:
         hole = self._middles.get(cut.key) if cut.key in self._filled.values() else None
         told["hole"] = None if hole is None else _hole(cut, hole)
         if cut.key == BASE:
-            plan = self.stack.resolved.plan
+            plan = self.stack.resolved.card
             told["score"] = _score(cut, flat(plan.size, plan.fold), turned)
         return told
 

@@ -30,7 +30,7 @@ from jindle_core.layers.touching import Beside
 from jindle_core.lengths import Size
 from jindle_core.material import End
 from jindle_core.palettes.role import Role
-from server.cards.building.stack import Face, Stack
+from jindle_core.seen.stack import Face, Stack
 from server.cards.building.standing import Stands, standing, touching
 
 # What is of one colour all over and large enough to be taken for one with its neighbour.
@@ -47,7 +47,7 @@ class Examined:
     def fits(self) -> dict[int, Fit]:
         """By key how each piece fits."""
         stack = self.stack
-        return {fit.key: fit for face in stack.plan.faces for fit in fits(stack.boxes, face, stack.unit)}
+        return {fit.key: fit for face in stack.build.faces for fit in fits(stack.boxes, face, stack.unit)}
 
     @cached_property
     def beside(self) -> dict[int, list[Beside]]:
@@ -84,7 +84,7 @@ class Examined:
         keys = [key for key in face.keys if key == BASE or stack.piece(key).kind is not Kind.FINISH]
         labs, names = [stack.lab(key) for key in keys], [stack.name(key) for key in keys]
         if stack.draws(face):
-            for area in stack.coloured.plan.areas:
+            for area in stack.coloured.colouring.areas:
                 wanted = [] if area.colour is None else [stack.resolved.end_lab(End("palette", area.colour))]
                 found = [*wanted, *stack.coloured.tones[area.key].lab]
                 labs += found
@@ -99,7 +99,7 @@ class Examined:
     def accents(self) -> list[tuple[PaletteColour, Finding]]:
         """The palette's accents that are on the card, and whether they return."""
         found = []
-        for at, colour in enumerate(self.stack.resolved.plan.colours):
+        for at, colour in enumerate(self.stack.resolved.card.colours):
             places = self._places(colour, self.stack.resolved.lab[at]) if colour.role is Role.ACCENT else 0
             if places:
                 found.append((colour, examine_once(places)))
@@ -111,11 +111,11 @@ class Examined:
         drawn = any(stack.draws(face) for face in stack.faces)
         labs = [
             stack.lab(piece.key)
-            for piece in stack.plan.every
+            for piece in stack.build.every
             if piece.key != stack.carrier and not (drawn and piece.kind is Kind.IMAGE)
         ]
         near = delta_e(np.array(labs).reshape(-1, 3), lab) <= figures.colour.NEAR
-        areas = stack.coloured.plan.areas if drawn else ()
+        areas = stack.coloured.colouring.areas if drawn else ()
         return int(near.sum()) + sum(area.colour == colour.key for area in areas)
 
     def seen(self, face: Face) -> tuple[np.ndarray, np.ndarray]:
@@ -150,22 +150,22 @@ class Examined:
     @cached_property
     def thick(self) -> Finding:
         """How thick the card is, against what the post takes."""
-        return examine_thickness(thickness(*self.stack.stacks), self.stack.plan.post_limit)
+        return examine_thickness(thickness(*self.stack.stacks), self.stack.build.post_limit)
 
     @cached_property
     def usual_envelope(self) -> Size | None:
         """The smallest usual envelope that the card goes into, if any."""
-        return matching_envelope(self.stack.resolved.plan.size, self.tops)
+        return matching_envelope(self.stack.resolved.card.size, self.tops)
 
     @property
     def envelope(self) -> Size | None:
         """What the card is posted in: as said, or the usual one."""
-        return self.stack.plan.envelope or self.usual_envelope
+        return self.stack.build.envelope or self.usual_envelope
 
     @cached_property
     def posted(self) -> Finding:
         """Whether the card goes into its envelope."""
-        size = self.stack.resolved.plan.size
+        size = self.stack.resolved.card.size
         if self.envelope is None:
             return Finding(Status.LOOK_AGAIN, size.text(), "", "is larger than the usual envelopes: make one")
         return examine_envelope(size, self.tops, self.envelope)

@@ -6,11 +6,11 @@ from typing import Any
 from jindle_core.card.changes.build import EditPiece, RemovePiece
 from jindle_core.layers.pieces import OF_CARD, WHITE, InkedOver, Piece
 from jindle_core.material import End
+from jindle_core.supplies.choose import stocks
 from server.cards.building.examined import Examined
 from server.cards.building.written import written
 from server.cards.findings import finding_told
 from server.cards.grounds.on_ground import on_ground
-from server.cards.supply_ends import stocks
 from server.cards.views import told_parts
 from server.catalogue.inked import inked_cards
 
@@ -26,11 +26,11 @@ def instead(examined: Examined, piece: Piece) -> list[dict[str, Any]]:
 
 def _ways(examined: Examined, piece: Piece) -> Iterator[_Way]:
     stack = examined.stack
-    note = "what lay on it follows" if any(one.on == piece.key for one in stack.plan.every) else ""
+    note = "what lay on it follows" if any(one.on == piece.key for one in stack.build.every) else ""
     yield f"without {piece.name}", note, RemovePiece(piece.key)
     if piece.kind not in OF_CARD or piece.key == stack.carrier:
         return
-    catalogue = stack.resolved.catalogue
+    catalogue = stack.resolved.supplies
     for one in inked_cards(catalogue, tuple(map(float, stack.lab(piece.key))), _INKED, plain=True) or ():
         pad = catalogue.rows[one.pad].id
         card = WHITE if one.card is None else End("supply", catalogue.rows[one.card].id)
@@ -49,7 +49,7 @@ def _told(
     after = examined if change is None else Examined(examined.stack.after(change))
     stands = after.stands.get(piece.key)
     laid = on_ground(after.stack.coloured, after.stack)
-    at = 1 if piece in examined.stack.plan.inside else 0
+    at = 1 if piece in examined.stack.build.inside else 0
     return {
         "words": words,
         "note": note,

@@ -55,7 +55,7 @@ def _to_uncover(examined: Examined, piece: Piece) -> list[Told]:
     """Words in front, moved, or what covers them made smaller: of each way the first that does."""
     stack = examined.stack
     ways: list[list[tuple[str, MovePiece | EditPiece]]] = [
-        [("bring it to the front", MovePiece(piece.key, len(stack.plan.face(piece.key))))],
+        [("bring it to the front", MovePiece(piece.key, len(stack.build.face(piece.key))))],
         [
             (f"move it: {down}, {across}", EditPiece(piece.key, {"place": _placed(across, down)}))
             for down in (Down.BOTTOM, Down.TOP, Down.MIDDLE)
@@ -136,14 +136,14 @@ def to_return(examined: Examined, colour: PaletteColour) -> list[Told]:
     stack, end = examined.stack, End("palette", colour.key)
     side = Length(figures.building.DOT_SIZE[stack.unit], stack.unit)
     told = {
-        "on": stack.plan.carrier,
+        "on": stack.build.carrier,
         "size": Size(side, side),
         "place": {"across": Across.RIGHT_THIRD, "down": Down.UPPER_THIRD},
         "material": end,
     }
     ways = [
         (f"{one.name} in {colour.name}", EditPiece(one.key, {"material": end, "inked": None}))
-        for one in stack.plan.pieces
+        for one in stack.build.pieces
         if one.kind is Kind.FINISH and one.material != end
     ]
     ways = [*ways[:1], (f"add a dot in {colour.name}", AddPiece(Kind.FINISH, f"dot in {colour.name}", told))]
@@ -158,9 +158,9 @@ def to_return(examined: Examined, colour: PaletteColour) -> list[Told]:
 def to_spread(examined: Examined) -> list[Told]:
     """A piece in the palette's lightest or darkest, with which the card reaches far enough."""
     stack, found = examined.stack, []
-    ends = [End("palette", colour.key) for colour in stack.resolved.plan.colours]
+    ends = [End("palette", colour.key) for colour in stack.resolved.card.colours]
     order = np.argsort(stack.resolved.lab[:, 0])
-    pieces = [piece for piece in stack.plan.pieces if piece.kind in PLAIN and piece.key != stack.carrier]
+    pieces = [piece for piece in stack.build.pieces if piece.kind in PLAIN and piece.key != stack.carrier]
     for end in (ends[at] for at in (*order[:1], *order[1:][-1:])):
         for piece in pieces:
             if piece.material != end:
@@ -188,7 +188,7 @@ def to_write(examined: Examined) -> list[Told]:
 def to_thin(examined: Examined) -> list[Told]:
     """Of the pieces that are raised, which, held flat or lower, makes the card thin enough."""
     found = []
-    for piece in examined.stack.plan.every:
+    for piece in examined.stack.build.every:
         for raised in (Raised.TAPE, Raised.FLAT):
             if figures.building.FOAM[raised.value] < figures.building.FOAM[piece.raised.value]:
                 change, after = _tried(examined, EditPiece(piece.key, {"raised": raised}))
@@ -201,7 +201,7 @@ def to_thin(examined: Examined) -> list[Told]:
 
 def to_fold(examined: Examined) -> list[Told]:
     """The other fold, where a usual sheet holds the base then."""
-    plan = examined.stack.resolved.plan
+    plan = examined.stack.resolved.card
     found = []
     for fold in Fold:
         after = examine_base(plan.size, fold)
@@ -213,7 +213,7 @@ def to_fold(examined: Examined) -> list[Told]:
 def to_post(examined: Examined) -> list[Told]:
     """A usual envelope instead of one's own."""
     usual = examined.usual_envelope
-    if examined.stack.plan.envelope is None or usual is None:
+    if examined.stack.build.envelope is None or usual is None:
         return []
     after = Examined(examined.stack.after(SetBuild({"envelope": None})))
     if after.posted.status is not Status.HOLDS:

@@ -12,12 +12,12 @@ from jindle_core.contrast.rules import RULES, PairKind, examine_each, holds
 from jindle_core.layers.pieces import BASE, WHITE, Kind
 from jindle_core.material import End
 from jindle_core.media import FINISH_MEDIA, GROUND_MEDIA
+from jindle_core.seen.stack import Stack
 from jindle_core.shown import percent
-from server.cards.building.stack import Stack
+from jindle_core.supplies.choose import supply_ends
 from server.cards.building.standing import Stands
 from server.cards.building.written import written
 from server.cards.findings import Told, mend, told_end
-from server.cards.supply_ends import supply_ends
 
 _OFFERED = 2
 
@@ -51,7 +51,7 @@ def recolourings(
     if key != BASE and stack.piece(key).kind is Kind.FINISH:
         media = FINISH_MEDIA
     found: list[Told] = []
-    for ends, labs in (_there(stack, key), supply_ends(stack.resolved.catalogue, media)):
+    for ends, labs in (_there(stack, key), supply_ends(stack.resolved.supplies, media)):
         kept = _standing(stands, key, judged, labs)
         if wanted is not None:
             kept &= wanted.does(labs)
@@ -66,8 +66,8 @@ def recolourings(
 
 def _there(stack: Stack, key: int) -> tuple[list[End], np.ndarray]:
     """The palette's colours and what else the card is made of, but for what a piece is of."""
-    used = [stack.material(each) for each in (BASE, *(piece.key for piece in stack.plan.every))]
-    palette = [End("palette", colour.key) for colour in stack.resolved.plan.colours]
+    used = [stack.material(each) for each in (BASE, *(piece.key for piece in stack.build.every))]
+    palette = [End("palette", colour.key) for colour in stack.resolved.card.colours]
     ends = [end for end in dict.fromkeys([*palette, *used, WHITE]) if end != stack.material(key)]
     return ends, np.array([stack.resolved.end_lab(end) for end in ends]).reshape(-1, 3)
 

@@ -12,8 +12,8 @@ from jindle_core.contrast.stacked import Neighbour, Standing, examine_stack
 from jindle_core.layers.lettering import lettering_rule
 from jindle_core.layers.pieces import WORDS, Kind, Piece
 from jindle_core.layers.touching import Beside, neighbours
+from jindle_core.seen.stack import Face, Stack
 from jindle_core.shown import percent
-from server.cards.building.stack import Face, Stack
 
 _OUTSIDE = 0.01  # mm beside a piece where one looks at what lies there
 _ALONG = 5  # places along each side of a piece where what is not of one colour is looked at
@@ -42,7 +42,7 @@ class Stands:
 def touching(stack: Stack) -> dict[int, list[Beside]]:
     """By key what shows beside each piece; what is only ink lies beside nothing."""
     found: dict[int, list[Beside]] = {}
-    for face in stack.plan.faces:
+    for face in stack.build.faces:
         cut = [piece for piece in face if piece.kind is not Kind.LETTERING]
         for one in neighbours(stack.boxes, cut):
             found.setdefault(one.key, []).append(one)
@@ -53,7 +53,7 @@ def standing(stack: Stack, beside: dict[int, list[Beside]]) -> dict[int, Stands]
     """By key how each piece stands; not those that are hidden, nor vellum, which shows what is under it."""
     found: dict[int, Stands] = {}
     plain: list[tuple[Piece, Standing, list[int]]] = []
-    for pieces, face in zip(stack.plan.faces, stack.faces, strict=True):
+    for pieces, face in zip(stack.build.faces, stack.faces, strict=True):
         sides = _sides(stack, face, beside)
         for piece in pieces:
             if piece.kind in WORDS:

@@ -5,10 +5,11 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from jindle_core.seen.ground import Grounded
+from jindle_core.seen.palette import SeenPalette
+from jindle_core.seen.stack import Stack
 from server.access import own_card
-from server.cards.building.stack import Stack
-from server.cards.colouring import coloured_plans
-from server.cards.grounds.grounded import Grounded
+from server.cards.coloured import coloured_plans
 from server.cards.grounds.on_ground import OnGround, on_ground
 from server.cards.grounds.serializers import (
     GroundSerializer,
@@ -17,7 +18,6 @@ from server.cards.grounds.serializers import (
     WayOutSerializer,
 )
 from server.cards.grounds.views import ways, what_they_make, whole_ground
-from server.cards.resolve import ResolvedPlan
 from server.catalogue.arrays import catalogue_for
 
 
@@ -29,7 +29,7 @@ def _on_ground(request: Request, pk: int) -> OnGround:
 
 def _grounded(request: Request, pk: int) -> Grounded:
     card = own_card(request.user, pk)
-    return Grounded(ResolvedPlan(card.value, catalogue_for(request.user)))
+    return Grounded(SeenPalette(card.value, catalogue_for(request.user)))
 
 
 class CardGround(APIView):

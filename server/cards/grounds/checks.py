@@ -21,10 +21,10 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import Finding, PairKind, Status, holds
 from jindle_core.media import PAD_MEDIA
 from jindle_core.prediction.behaviour import Hand
+from jindle_core.seen.ground import Grounded
 from jindle_core.shown import percent
 from jindle_core.supplies.colours import Supplies
 from server.cards.findings import Check, Told, mend
-from server.cards.grounds.grounded import Grounded
 from server.cards.grounds.on_ground import OnGround
 
 _BANDS = 5  # of an ombre of one pad, where it is judged
@@ -34,7 +34,7 @@ _HANDS = list(Hand)
 
 def ground_checks(on: OnGround) -> list[Check]:
     """All that holds or does not hold of a ground; none where nothing is laid."""
-    if not on.grounded.plan.laid:
+    if not on.grounded.ground.laid:
         return []
     effects = (
         _of_ground(f"effect {kind}", kind[0].upper() + kind[1:], examine_marks(kind, seen))
@@ -66,7 +66,7 @@ def _of_ground(what: str, title: str, finding: Finding, to_mend: Callable[[], li
 
 
 def _evenness(grounded: Grounded) -> Iterator[Check]:
-    shape, pads = grounded.plan.shape, grounded.pads
+    shape, pads = grounded.ground.shape, grounded.pads
     if pads and shape is GroundShape.OMBRE:
         yield _steps(grounded)
     if pads and shape is GroundShape.VIGNETTE:
@@ -80,7 +80,7 @@ def _bands(grounded: Grounded) -> np.ndarray:
         return seen_on(grounded.inks, grounded.card)
     middle = np.full(_BANDS, 0.5)
     along = np.linspace(0, 1, _BANDS)
-    return grounded.seen_at(*((along, middle) if grounded.plan.across else (middle, along)))
+    return grounded.seen_at(*((along, middle) if grounded.ground.across else (middle, along)))
 
 
 def _steps(grounded: Grounded) -> Check:
@@ -92,7 +92,7 @@ def _steps(grounded: Grounded) -> Check:
             for at, pad in enumerate(grounded.pads)
             if pad.coats < figures.grounds.PAD_COATS
         ]
-        seen = [_bands(grounded.with_plan(replace(grounded.plan, pads=pads))) for _, pads in tried]
+        seen = [_bands(grounded.with_ground(replace(grounded.ground, pads=pads))) for _, pads in tried]
         best = evened([labs, *seen])
         if not best:
             return []
@@ -137,7 +137,7 @@ def _that_hold(
 ) -> list[Told]:
     """Of some ways to change a ground, those with which it holds."""
     tried = [
-        (words, settings, seen(grounded.with_plan(replace(grounded.plan, **settings))))
+        (words, settings, seen(grounded.with_ground(replace(grounded.ground, **settings))))
         for words, settings in ways
     ]
     return [
@@ -157,7 +157,7 @@ def _standing(on: OnGround) -> Iterator[Check]:
         yield _of_ground("picture", "The picture on it", picture, to_mend)
     titles = {Wish.QUIET: "A quiet ground", Wish.SHINE: "A dark ground", Wish.BRIGHT: "A bright ground"}
     wanted = on.does_what_is_wanted()
-    title = titles[on.grounded.plan.wish]
+    title = titles[on.grounded.ground.wish]
     yield _of_ground("wish", title, wanted, partial(_mends, on, OnGround.does_what_is_wanted))
     lettering = on.lettering_stands()
     if lettering:
@@ -174,7 +174,7 @@ def _mends(on: OnGround, examine: Callable[[OnGround], Finding | None]) -> list[
     found, open_now = [], _open(on)
     for tries in _ways(on):
         for words, settings in tries:
-            changed = on.with_ground(replace(on.grounded.plan, **settings))
+            changed = on.with_ground(replace(on.grounded.ground, **settings))
             after = examine(changed)
             # What mends one thing must not break another.
             if after and after.status is Status.HOLDS and _open(changed) < open_now:
@@ -193,7 +193,7 @@ _Tries = Iterable[tuple[str, dict[str, Any]]]
 
 def _ways(on: OnGround) -> list[_Tries]:
     """Another hand, one more coat, one of the pads alone, another pad, a pale grey pattern instead."""
-    dark = on.grounded.plan.wish is Wish.SHINE
+    dark = on.grounded.ground.wish is Wish.SHINE
     ways: list[_Tries] = []
     if on.grounded.pads:
         ways += [_other_hands(on, 1), _more_coats(on)] if dark else [_other_hands(on, -1)]
@@ -222,9 +222,9 @@ def _alone(on: OnGround) -> _Tries:
 
 
 def _grey_pattern(on: OnGround) -> _Tries:
-    catalogue, grey = on.grounded.catalogue, _pale_grey(on.grounded)
+    catalogue, grey = on.grounded.supplies, _pale_grey(on.grounded)
     if grey is not None:
-        others = tuple(one for one in on.grounded.plan.effects if one.kind is not EffectKind.STENCIL)
+        others = tuple(one for one in on.grounded.ground.effects if one.kind is not EffectKind.STENCIL)
         words = f"bare card with a pale grey pattern in {label(catalogue, grey)}"
         for hand, how in ((Hand.MIDDLE, ""), (Hand.LIGHT, ", a light hand")):
             effect = Effect(EffectKind.STENCIL, catalogue.rows[grey].id, hand)
@@ -240,8 +240,8 @@ def _another_pad(on: OnGround) -> _Tries:
         weights = weights[sinks] if sinks.any() else weights
     at = int(weights.sum(axis=0).argmax())
     candidates = pads_to_take(grounded, owned=True)
-    seen = grounded.catalogue.lab[candidates]
-    now = grounded.catalogue.lab[grounded.places[at]]
+    seen = grounded.supplies.lab[candidates]
+    now = grounded.supplies.lab[grounded.places[at]]
     order = np.argsort(delta_e(now, seen), kind="stable")
     if len(labs):
         # Flat, as if it were laid all over: the whole ground is examined after.
@@ -249,14 +249,14 @@ def _another_pad(on: OnGround) -> _Tries:
         share = stands.reshape(len(labs), len(seen)).mean(axis=0)
         order = order[share[order] >= figures.grounds.STANDS_SHARE[0]]
     for place in candidates[order[:_TRIED]]:
-        pk = grounded.catalogue.rows[place].id
-        words = f"{label(grounded.catalogue, place)} instead of {_name(grounded, at)}"
+        pk = grounded.supplies.rows[place].id
+        words = f"{label(grounded.supplies, place)} instead of {_name(grounded, at)}"
         yield words, {"pads": _changed(grounded.pads, at, colour=pk)}
 
 
 def pads_to_take(grounded: Grounded, owned: bool) -> np.ndarray:
     """The places of pads that could be taken and are predicted: those owned, or all that can be had."""
-    catalogue = grounded.catalogue
+    catalogue = grounded.supplies
     places = catalogue.of_media(PAD_MEDIA)
     mine = places[catalogue.usable[places]]
     places = mine if owned and len(mine) else places
@@ -269,7 +269,7 @@ def _pale_grey(grounded: Grounded) -> int | None:
     """The palest grey pad that shows on the card, from the drawer first; None where there is none."""
     for owned in (True, False):
         places = pads_to_take(grounded, owned)
-        lab = grounded.catalogue.lab[places]
+        lab = grounded.supplies.lab[places]
         fits = np.hypot(lab[:, 1], lab[:, 2]) <= figures.paper.NEUTRAL_ROLE_C
         fits &= delta_e(grounded.card_lab, lab) >= 2 * figures.grounds.EFFECT_SHOWS
         if fits.any():
@@ -296,7 +296,7 @@ def label(catalogue: Supplies, place: int) -> str:
 
 
 def _name(grounded: Grounded, at: int) -> str:
-    return label(grounded.catalogue, grounded.places[at])
+    return label(grounded.supplies, grounded.places[at])
 
 
 def _mend(words: str, figure: str, settings: dict[str, Any]) -> Told:

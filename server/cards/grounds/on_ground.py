@@ -13,11 +13,11 @@ from jindle_core.card.ground import Ground
 from jindle_core.contrast.rules import Finding, PairKind
 from jindle_core.layers.lettering import lettering_rule
 from jindle_core.layers.showing import topmost
+from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.desk import Part, desk
-from server.cards.building.stack import Stack
-from server.cards.colouring import Coloured
-from server.cards.grounds.grounded import Grounded
-from server.cards.pictured import Edge, Pictured
+from jindle_core.seen.ground import Grounded
+from jindle_core.seen.pictures import Edge, Pictured
+from jindle_core.seen.stack import Stack
 
 _PATTERN_WEIGHT = 5  # samples for each motif of a pattern: together about a fifth of the ground
 
@@ -36,7 +36,7 @@ class OnGround:
 
     def with_ground(self, ground: Ground) -> "OnGround":
         """The same on another ground."""
-        return replace(self, grounded=self.grounded.with_plan(ground))
+        return replace(self, grounded=self.grounded.with_ground(ground))
 
     @cached_property
     def _panel(self) -> Part:
@@ -68,7 +68,7 @@ class OnGround:
             return edge
         face = self.stack.faces[0]
         places = topmost(face.sides, *edge.places.T, np.full(len(edge.places), face.place(part.piece)))
-        return edge.only(places == face.place(self.stack.plan.carrier))
+        return edge.only(places == face.place(self.stack.build.carrier))
 
     @cached_property
     def picture(self) -> np.ndarray:
@@ -107,7 +107,7 @@ class OnGround:
 
     def does_what_is_wanted(self) -> Finding:
         """Too loud, too quiet, or right."""
-        return examine_wish(self.grounded.plan.wish, self.sample, self.picture, self.grounded.card_lab)
+        return examine_wish(self.grounded.ground.wish, self.sample, self.picture, self.grounded.card_lab)
 
     def lettering_stands(self) -> tuple[str, Finding] | None:
         """How lettering, or its strip, stands on the ground under it; None where neither lies on it."""
@@ -120,7 +120,7 @@ class OnGround:
             rule = lettering_rule(text.size, text.bold)
             found = examine_lettering(rule, self._lab(text), self.under(text))
             return f"Lettering in {words(text.end)}, straight on the ground", found
-        if self.stack and self.stack.piece(strip.piece).on != self.stack.plan.carrier:
+        if self.stack and self.stack.piece(strip.piece).on != self.stack.build.carrier:
             return None
         found = examine_lettering(PairKind.MAT, self._lab(strip), self.under(strip))
         return f"The lettering's strip in {words(strip.end)}", found
@@ -130,7 +130,7 @@ class OnGround:
         if self.stack is None:
             return next((part for part in self.parts if part.name == "strip"), None)
         key = self.stack.piece(text.piece).on
-        if key == self.stack.plan.carrier:
+        if key == self.stack.build.carrier:
             return None
         return next(part for part in self.parts if part.piece == key)
 
@@ -149,8 +149,8 @@ class OnGround:
 def on_ground(coloured: Coloured, stack: Stack) -> OnGround:
     """The ground of a card with what lies on it."""
     resolved = coloured.resolved
-    if resolved.plan.build.every:
+    if resolved.card.build.every:
         return OnGround(coloured, stack.grounded, tuple(stack.parts[0]), stack)
     drawing = coloured.drawing
-    parts = desk(resolved.plan, resolved.pairs, drawing and (drawing.width, drawing.height))
+    parts = desk(resolved.card, resolved.pairs, drawing and (drawing.width, drawing.height))
     return OnGround(coloured, stack.grounded, tuple(parts))

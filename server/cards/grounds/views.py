@@ -21,10 +21,11 @@ from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.views import shades
 from jindle_core.errors import BadInput, Problem
 from jindle_core.matching.verdicts import judge as judge_match
+from jindle_core.seen.ground import Grounded
+from jindle_core.seen.palette import value_shades
 from server.cards.grounds.checks import ground_checks, label, pads_to_take, told_use
-from server.cards.grounds.grounded import Grounded
 from server.cards.grounds.on_ground import OnGround
-from server.cards.resolve import value_shades
+from server.cards.json.panel import panel_told
 from server.catalogue.swatches import swatch
 
 _STRIP, _THUMB = 2, 4  # every second place of a strip is shown, of one that is offered every fourth
@@ -32,8 +33,8 @@ _STRIP, _THUMB = 2, 4  # every second place of a strip is shown, of one that is 
 
 def whole_ground(on: OnGround) -> dict[str, Any]:
     """Everything of the stage, as ``GroundSerializer`` describes it."""
-    grounded, plan = on.grounded, on.grounded.plan
-    catalogue = grounded.catalogue
+    grounded, plan = on.grounded, on.grounded.ground
+    catalogue = grounded.supplies
     paper = None if plan.paper is None else catalogue.places.get(plan.paper)
     media = {grounded.facts(place).medium for place in grounded.places}
     return {
@@ -52,9 +53,9 @@ def whole_ground(on: OnGround) -> dict[str, Any]:
         "pads": _pads(grounded),
         "lost": len(plan.pads) - len(grounded.pads) + int(catalogue.lost[list(grounded.places)].sum()),
         "joins": _joins([(grounded, dict(enumerate(grounded.joins)))], damp=True)[0],
-        "panel": grounded.panel(),
-        "wet": grounded.panel(is_wet=True),
-        "findings": [one.told(grounded.resolved.plan) for one in ground_checks(on)],
+        "panel": panel_told(grounded),
+        "wet": panel_told(grounded, is_wet=True),
+        "findings": [one.told(grounded.resolved.card) for one in ground_checks(on)],
         "built": on.stack is not None,
         "effects": [told_use(one) | {"swatch": _swatch_of(grounded, one.colour)} for one in plan.effects],
         "mat": _mat(grounded),
@@ -64,8 +65,8 @@ def whole_ground(on: OnGround) -> dict[str, Any]:
 
 
 def _swatch_of(grounded: Grounded, pk: int | None) -> dict[str, Any] | None:
-    place = None if pk is None else grounded.catalogue.places.get(pk)
-    return None if place is None else swatch(grounded.catalogue, place)
+    place = None if pk is None else grounded.supplies.places.get(pk)
+    return None if place is None else swatch(grounded.supplies, place)
 
 
 def _pads(grounded: Grounded) -> list[dict[str, Any]]:
@@ -79,7 +80,7 @@ def _pads(grounded: Grounded) -> list[dict[str, Any]]:
         found.append(
             asdict(pad)
             | {
-                "swatch": swatch(grounded.catalogue, place),
+                "swatch": swatch(grounded.supplies, place),
                 "shades": view,
                 "lightness": round(float(lab[0]), 1),
                 "predicted": about.predicted,
@@ -124,18 +125,18 @@ def _strips(grounded: Grounded, places: Sequence[int], damp: bool) -> list[np.nd
     for at, labs in zip(places, grounded.row.strips(places), strict=True):
         if not grounded.is_predicted(at):
             found += [labs[:0], labs[:0]]
-        elif grounded.plan.shape in LAYERED:
+        elif grounded.ground.shape in LAYERED:
             found += [labs[:2], labs[:0]]  # the one, and then both
         elif not damp:
             found += [labs[::_THUMB], labs[:0]]
         else:
-            mixed = grounded.inks[at : at + 2].mixed(between(grounded.plan.shape, grounded.row.joints[at]))
+            mixed = grounded.inks[at : at + 2].mixed(between(grounded.ground.shape, grounded.row.joints[at]))
             found += [labs[::_STRIP], wet(labs, mixed)[::_STRIP]]
     return found
 
 
 def _mat(grounded: Grounded) -> dict[str, Any] | None:
-    mat, lab = grounded.plan.mat, grounded.mat_lab
+    mat, lab = grounded.ground.mat, grounded.mat_lab
     if mat is None or lab is None:
         return None
     return asdict(mat) | {
@@ -150,11 +151,11 @@ def _mat(grounded: Grounded) -> dict[str, Any] | None:
 def _like(grounded: Grounded, lab: np.ndarray) -> dict[str, Any] | None:
     """The palette colour nearest to a predicted one."""
     resolved = grounded.resolved
-    if not resolved.plan.colours:
+    if not resolved.card.colours:
         return None
     off = delta_e(np.asarray(lab, float), resolved.lab)
     at = int(off.argmin())
-    colour = resolved.plan.colours[at]
+    colour = resolved.card.colours[at]
     return {
         "key": colour.key,
         "name": colour.name,
@@ -170,11 +171,11 @@ def ways(grounded: Grounded, at: int, owned: bool) -> list[dict[str, Any]]:
     if not grounded.is_predicted(at):
         return []
     places = pads_to_take(grounded, owned)
-    found = [(way, places) for way in ways_out(grounded.row, at, grounded.catalogue.dabs(places))]
+    found = [(way, places) for way in ways_out(grounded.row, at, grounded.supplies.dabs(places))]
     if owned and not any(way.kind is WayKind.BRIDGE for way, _ in found):
         # The drawer has none: what could be bought, rather than nothing.
         everything = pads_to_take(grounded, owned=False)
-        bought = ways_out(grounded.row, at, grounded.catalogue.dabs(everything))
+        bought = ways_out(grounded.row, at, grounded.supplies.dabs(everything))
         found += [(way, everything) for way in bought if way.kind is WayKind.BRIDGE]
     told = [_way(grounded, *one) for one in found]
     joins = _joins([(after, way.joins) for (_, after), (way, _) in zip(told, found, strict=True)])
@@ -190,13 +191,13 @@ def _way(grounded: Grounded, way: WayOut, places: np.ndarray) -> tuple[dict[str,
             pads.append(replace(grounded.pads[place], reach=joint.reach, seam=joint.seam))
         else:
             brought = int(places[place - count])
-            pk = grounded.catalogue.rows[brought][grounded.catalogue.ID]
+            pk = grounded.supplies.rows[brought].id
             pads.append(PadUse(pk, reach=joint.reach, seam=joint.seam))
-    after = grounded.with_plan(replace(grounded.plan, pads=tuple(pads)))
+    after = grounded.with_ground(replace(grounded.ground, pads=tuple(pads)))
     told = {
         "way": way.kind.value,
         "words": _words(grounded, way, brought),
-        "swatch": None if brought is None else swatch(grounded.catalogue, brought),
+        "swatch": None if brought is None else swatch(grounded.supplies, brought),
         "pads": [asdict(pad) for pad in pads],
     }
     return told, after
@@ -207,7 +208,7 @@ def _words(grounded: Grounded, way: WayOut, brought: int | None) -> str:
         return "in the order " + ", ".join(_names(grounded, way.pads))
     if brought is None:
         return way.kind.value
-    name = label(grounded.catalogue, brought)
+    name = label(grounded.supplies, brought)
     if way.kind is WayKind.BRIDGE:
         return f"{name} between them"
     gone = next(at for at in range(len(grounded.pads)) if at not in way.pads)
@@ -215,7 +216,7 @@ def _words(grounded: Grounded, way: WayOut, brought: int | None) -> str:
 
 
 def _names(grounded: Grounded, places: Sequence[int]) -> list[str]:
-    return [label(grounded.catalogue, grounded.places[place]) for place in places]
+    return [label(grounded.supplies, grounded.places[place]) for place in places]
 
 
 def what_they_make(grounded: Grounded) -> dict[str, Any]:
@@ -250,7 +251,7 @@ def _best(grounded: Grounded) -> dict[str, Any]:
     best = best_order(grounded.inks, grounded.card)
     # It is judged blended, so it is offered blended.
     pads = [replace(grounded.pads[place], reach=BLENDED.reach, seam=BLENDED.seam) for place in best.places]
-    after = grounded.with_plan(replace(grounded.plan, pads=tuple(pads)))
+    after = grounded.with_ground(replace(grounded.ground, pads=tuple(pads)))
     same = best.places in (tuple(range(len(pads))), tuple(range(len(pads)))[::-1])
     return {
         "same": same,

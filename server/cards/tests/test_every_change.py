@@ -12,15 +12,16 @@ from jindle_core.card.whole import card_from_json, card_to_json
 from jindle_core.errors import BadInput
 from jindle_core.lengths import read_size
 from jindle_core.line_art.drawing import LineDrawing, Shape
+from jindle_core.seen.stack import Stack
 from server.cards.actions import change_card, create_card, go_to_state
 from server.cards.building.built import built
 from server.cards.building.cutting import Cutting
 from server.cards.building.examined import Examined
-from server.cards.building.stack import Stack
 from server.cards.changes import CHANGE_SERIALIZERS, read_change
-from server.cards.colouring import coloured_plans
+from server.cards.coloured import coloured_plans
 from server.cards.grounds.on_ground import on_ground
 from server.cards.grounds.views import whole_ground
+from server.cards.json.colouring import colouring_told
 from server.cards.models import StoredCard
 from server.cards.tests.drawn_changes import Drawn
 from server.cards.views import mends, whole_card
@@ -126,7 +127,7 @@ class EveryChangeTests(ApiTestCase):
                 if self.told is not None:
                     assert told["checks"] == self.told["checks"]
                 (coloured,) = coloured_plans([card], catalogue, ann)
-                coloured.told()
+                colouring_told(coloured)
                 stack = Stack(coloured)
                 whole_ground(on_ground(coloured, stack))
                 built(Examined(stack), "in")

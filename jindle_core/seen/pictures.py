@@ -5,10 +5,10 @@ from functools import cached_property
 
 import numpy as np
 
-from jindle_core.card.whole import End
 from jindle_core.line_art.outline import outline, shapes_at
+from jindle_core.material import End
+from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.desk import Part
-from server.cards.colouring import Coloured
 
 _RING = np.linspace(0, 2 * np.pi, 24, endpoint=False)
 
@@ -41,7 +41,7 @@ class Pictured:
             shape.id: (np.array([coloured.paper_lab]), "bare paper")
             for shape in (coloured.drawing.shapes if coloured.drawing else ())
         }
-        for area in coloured.plan.areas:
+        for area in coloured.colouring.areas:
             labs = coloured.tones[area.key].lab
             if not len(labs) and area.colour is not None:
                 labs = coloured.resolved.end_lab(End("palette", area.colour))[None]

@@ -3,18 +3,12 @@
 from dataclasses import replace
 from typing import Any
 
-import numpy as np
-
-from jindle_core import figures
 from jindle_core.card.pictures import Area
 from jindle_core.card.whole import End
-from jindle_core.colorimetry.difference import delta_e
 from jindle_core.families.recipes import recipe
 from jindle_core.families.shading import BARE, away, stops
-from jindle_core.prediction.stocks import stock_kind
-from jindle_core.supplies.colours import Supplies
-from server.cards.colouring import Coloured
-from server.cards.resolve import ResolvedPlan, value_shades
+from jindle_core.seen.colouring import Coloured
+from jindle_core.seen.palette import SeenPalette, value_shades
 
 
 def picture(coloured: Coloured) -> dict[str, Any] | None:
@@ -22,8 +16,8 @@ def picture(coloured: Coloured) -> dict[str, Any] | None:
     drawing = coloured.drawing
     if drawing is None:
         return None
-    areas = {area.shape: area for area in coloured.plan.areas if area.shape}
-    towards = away(coloured.plan.light)
+    areas = {area.shape: area for area in coloured.colouring.areas if area.shape}
+    towards = away(coloured.colouring.light)
     return {
         "width": drawing.width,
         "height": drawing.height,
@@ -38,23 +32,9 @@ def picture(coloured: Coloured) -> dict[str, Any] | None:
 def on_paper(coloured: Coloured, paper: int | None) -> dict[str, Any] | None:
     """The same on the card at a place of the catalogue; None: white marker paper."""
     resolved = coloured.resolved
-    pk = None if paper is None else resolved.catalogue.rows[paper].id
-    plan = replace(resolved.plan, colouring=replace(coloured.plan, paper=pk))
-    return picture(Coloured(ResolvedPlan(plan, resolved.catalogue), coloured.drawing))
-
-
-def papers_to_try(catalogue: Supplies) -> list[tuple[str, int | None]]:
-    """White marker paper, and of each kind of cardstock the one most like it, owned ones first."""
-    stock = catalogue.columns["cardstock"]
-    mine = stock[catalogue.usable[stock]]
-    found: list[tuple[str, int | None]] = [("white marker paper", None)]
-    for kind, (lab, _) in figures.laying.STOCKS.items():
-        for places in (mine, stock) if kind != "white" else ():
-            off = delta_e(np.array(lab), catalogue.lab[places])
-            if len(places) and stock_kind(catalogue.lab[places[off.argmin()]]) == kind:
-                found.append((kind, int(places[off.argmin()])))
-                break
-    return found
+    pk = None if paper is None else resolved.supplies.rows[paper].id
+    plan = replace(resolved.card, colouring=replace(coloured.colouring, paper=pk))
+    return picture(Coloured(SeenPalette(plan, resolved.supplies), coloured.drawing))
 
 
 def _filled(coloured: Coloured, area: Area | None) -> dict[str, Any]:

@@ -3,13 +3,12 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
-from typing import Any
 
 import numpy as np
 
 from jindle_core import figures
 from jindle_core.blending.effects import INKED, EffectKind, Marks, marks, placed
-from jindle_core.blending.inks import Inks, amount, seen_on, wet
+from jindle_core.blending.inks import Inks, amount, seen_on
 from jindle_core.blending.joins import Join
 from jindle_core.blending.known import Known, known
 from jindle_core.blending.painting import Field, at_points, painting
@@ -17,43 +16,42 @@ from jindle_core.blending.ways import Row
 from jindle_core.blending.working import Step, Worked, working_order
 from jindle_core.card.ground import Ground, PadUse
 from jindle_core.card.whole import Card
-from jindle_core.colorimetry.views import shades
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.stocks import WHITE, card_lab
+from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.colours import RangeFacts, Supplies
-from server.cards.resolve import ResolvedPlan
 
 
 @dataclass(frozen=True)
 class Grounded:
-    """The ground of a resolved plan. Pads that have left the supplies are left out."""
+    """The ground of a card. Pads that have left the supplies are left out."""
 
-    resolved: ResolvedPlan
+    resolved: SeenPalette
 
     @property
-    def plan(self) -> Ground:
+    def ground(self) -> Ground:
         """What is planned."""
-        return self.resolved.plan.ground
+        return self.resolved.card.ground
 
     @property
-    def catalogue(self) -> Supplies:
+    def supplies(self) -> Supplies:
         """The supplies that it is laid with."""
-        return self.resolved.catalogue
+        return self.resolved.supplies
 
-    def with_plan(self, ground: Ground) -> "Grounded":
+    def with_ground(self, ground: Ground) -> "Grounded":
         """The same card with another ground."""
-        plan: Card = replace(self.resolved.plan, ground=ground)
-        return Grounded(ResolvedPlan(plan, self.catalogue))
+        plan: Card = replace(self.resolved.card, ground=ground)
+        return Grounded(SeenPalette(plan, self.supplies))
 
     @cached_property
     def pads(self) -> tuple[PadUse, ...]:
         """The pads that are there."""
-        return tuple(pad for pad in self.plan.pads if pad.colour in self.catalogue.places)
+        return tuple(pad for pad in self.ground.pads if pad.colour in self.supplies.places)
 
     @cached_property
     def places(self) -> list[int]:
-        """Where they stand in the catalogue."""
-        return [self.catalogue.places[pad.colour] for pad in self.pads]
+        """Where they stand among the supplies."""
+        return [self.supplies.places[pad.colour] for pad in self.pads]
 
     @cached_property
     def inks(self) -> Inks:
@@ -61,32 +59,32 @@ class Grounded:
         return self.inks_at(self.places, [(pad.hand, pad.coats) for pad in self.pads])
 
     def inks_at(self, places: Sequence[int], how: Sequence[tuple[Hand, int]]) -> Inks:
-        """The inks of the pads at some places of the catalogue, by hand and coats."""
+        """The inks of the pads at some places of the supplies, by hand and coats."""
         facts = [self.facts(place) for place in places]
         amounts = [
-            amount(about.medium, self.catalogue.behaviour(about.id), hand, coats)
+            amount(about.medium, self.supplies.behaviour(about.id), hand, coats)
             for about, (hand, coats) in zip(facts, how, strict=True)
         ]
-        return self.catalogue.dabs(np.array(places, dtype=np.intp)).times(amounts)
+        return self.supplies.dabs(np.array(places, dtype=np.intp)).times(np.array(amounts))
 
     def facts(self, place: int) -> RangeFacts:
         """What is known of the range of a colour."""
-        return self.catalogue.ranges[int(self.catalogue.range_ids[place])]
+        return self.supplies.ranges[int(self.supplies.range_ids[place])]
 
     def known(self, place: int) -> Known:
         """What can be said of a pad at all."""
         metallic = bool(self.facts(place).properties.get("metallic"))
-        return known(self.catalogue.lab[place], float(self.catalogue.sigma[place]), metallic)
+        return known(self.supplies.lab[place], float(self.supplies.sigma[place]), metallic)
 
     def card_of(self, pk: int | None) -> np.ndarray:
         """The reflectance (31,) of a cardstock; white where none is said, or it is gone."""
-        place = None if pk is None else self.catalogue.places.get(pk)
-        return WHITE if place is None else self.catalogue.reflectance(np.array([place]))[0]
+        place = None if pk is None else self.supplies.places.get(pk)
+        return WHITE if place is None else self.supplies.reflectance(np.array([place]))[0]
 
     @cached_property
     def card(self) -> np.ndarray:
         """What the ground is laid on."""
-        return self.card_of(self.plan.paper)
+        return self.card_of(self.ground.paper)
 
     @cached_property
     def card_lab(self) -> np.ndarray:
@@ -96,7 +94,7 @@ class Grounded:
     @cached_property
     def row(self) -> Row:
         """The pads as they follow one another."""
-        return Row(self.inks, tuple(pad.joint for pad in self.pads), self.card, self.plan.shape)
+        return Row(self.inks, tuple(pad.joint for pad in self.pads), self.card, self.ground.shape)
 
     @cached_property
     def joins(self) -> list[Join]:
@@ -110,7 +108,7 @@ class Grounded:
     @cached_property
     def fields(self) -> tuple[Field, ...]:
         """Which pad lies where."""
-        return painting(self.plan.shape, self.row.joints, self.plan.across, self.plan.tinted)
+        return painting(self.ground.shape, self.row.joints, self.ground.across, self.ground.tinted)
 
     def inks_on(self, x: np.ndarray, y: np.ndarray) -> Inks:
         """What lies at points (k,) of the panel."""
@@ -125,8 +123,8 @@ class Grounded:
         """What comes over it, as far as its pads are there."""
         found = {}
         leaves = np.array([figures.grounds.WATER_LEAVES[self.facts(place).medium] for place in self.places])
-        for effect in sorted(self.plan.effects, key=lambda one: list(EffectKind).index(one.kind)):
-            place = self.catalogue.places.get(effect.colour or 0)
+        for effect in sorted(self.ground.effects, key=lambda one: list(EffectKind).index(one.kind)):
+            place = self.supplies.places.get(effect.colour or 0)
             if effect.kind in INKED and place is None:
                 continue
             over = None if place is None else self.inks_at([place], [(effect.hand, 1)])[0]
@@ -139,8 +137,8 @@ class Grounded:
     @cached_property
     def mat_lab(self) -> np.ndarray | None:
         """CIELAB (3,) of the card for mats that is inked by oneself, if it is and its pad is there."""
-        mat = self.plan.mat
-        place = None if mat is None else self.catalogue.places.get(mat.colour)
+        mat = self.ground.mat
+        place = None if mat is None else self.supplies.places.get(mat.colour)
         if mat is None or place is None:
             return None
         return seen_on(self.inks_at([place], [(mat.hand, mat.coats)])[0], self.card_of(mat.paper))
@@ -150,7 +148,7 @@ class Grounded:
         """The steps of laying it."""
         worked = [
             Worked(
-                self.catalogue.lab[place],
+                self.supplies.lab[place],
                 self.facts(place).medium,
                 pad.hand,
                 pad.coats,
@@ -162,44 +160,7 @@ class Grounded:
         colours = [pad.colour for pad in self.pads]
         over = [
             (one.kind, colours.index(one.colour) if one.colour in colours else None)
-            for one in self.plan.effects
+            for one in self.ground.effects
             if one.kind in self.marks
         ]
-        return working_order(self.plan.shape, worked, over)
-
-    def panel(self, is_wet: bool = False) -> dict[str, Any] | None:
-        """The ground as ``PanelSerializer`` describes it; None while there is none."""
-        if not self.plan.laid:
-            return None
-        laid = [self.inks.mixed(field.weights) for field in self.fields]
-        labs = [seen_on(inks, self.card) for inks in laid]
-        if is_wet:
-            labs = [wet(dry, inks) for dry, inks in zip(labs, laid, strict=True)]
-        over = [] if is_wet else list(self.marks.items())
-        seen = [*labs, *(found.seen for _, found in over if found.seen is not None)]
-        views = iter(shades(np.concatenate(seen)))
-        return {
-            "parts": [
-                {
-                    "edge": [round(float(y), 4) for y in field.edge] if field.edge.any() else [],
-                    "way": field.way.value,
-                    "stops": [{"at": round(float(at), 4), "shades": next(views)} for at in field.at],
-                }
-                for field in self.fields
-            ],
-            "effects": [
-                {
-                    "effect": kind.value,
-                    "marks": [
-                        {
-                            "x": round(float(x), 4),
-                            "y": round(float(y), 4),
-                            "radius": round(float(radius), 4),
-                            "shades": None if found.seen is None else next(views),
-                        }
-                        for x, y, radius in zip(found.x, found.y, found.radius, strict=True)
-                    ],
-                }
-                for kind, found in over
-            ],
-        }
+        return working_order(self.ground.shape, worked, over)

@@ -9,6 +9,7 @@ from jindle_core.blending.inks import seen_on
 from jindle_core.card.build import Build
 from jindle_core.card.changes.build import BuildChange
 from jindle_core.colorimetry.recovery import lab_to_reflectance
+from jindle_core.colorimetry.views import Shades
 from jindle_core.layers.pieces import BASE, WHITE, Kind, Piece
 from jindle_core.layers.showing import topmost
 from jindle_core.layers.sizing import Box, cut_size, edges, in_order, laid_out
@@ -16,11 +17,11 @@ from jindle_core.layers.stacking import Height, heights
 from jindle_core.lengths import Size
 from jindle_core.material import End
 from jindle_core.prediction.vellum import under_vellum, veil
+from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.desk import Part, built_desk
-from server.cards.colouring import Coloured
-from server.cards.grounds.grounded import Grounded
-from server.cards.pictured import Pictured
-from server.cards.resolve import ResolvedPlan, value_shades
+from jindle_core.seen.ground import Grounded
+from jindle_core.seen.palette import SeenPalette, value_shades
+from jindle_core.seen.pictures import Pictured
 
 _VEIL, VEIL_OPACITY = veil()
 # What does not show the same all over: what lies beside it is looked at place by place.
@@ -55,36 +56,36 @@ class Stack:
     coloured: Coloured
 
     @property
-    def resolved(self) -> ResolvedPlan:
+    def resolved(self) -> SeenPalette:
         """The plan with its colours."""
         return self.coloured.resolved
 
     @property
-    def plan(self) -> Build:
+    def build(self) -> Build:
         """How it is planned to be built."""
-        return self.resolved.plan.build
+        return self.resolved.card.build
 
     @property
     def unit(self) -> str:
         """The card's own unit, in which everything is cut."""
-        return self.resolved.plan.size.width.unit
+        return self.resolved.card.size.width.unit
 
     def after(self, change: BuildChange) -> "Stack":
         """The same card after a change."""
-        plan = change.apply(self.resolved.plan)
-        resolved = ResolvedPlan(plan, self.resolved.catalogue)
+        plan = change.apply(self.resolved.card)
+        resolved = SeenPalette(plan, self.resolved.supplies)
         return Stack(replace(self.coloured, resolved=resolved))
 
     @cached_property
     def boxes(self) -> dict[int, Box]:
         """By key where everything lies, on its own face."""
-        front, inside = (laid_out(self.resolved.plan.size, face) for face in self.plan.faces)
+        front, inside = (laid_out(self.resolved.card.size, face) for face in self.build.faces)
         return front | inside
 
     @cached_property
     def stacks(self) -> tuple[dict[int, Height], dict[int, Height]]:
         """How high everything stands on the front, and inside."""
-        front, inside = (heights(self.boxes, face) for face in self.plan.faces)
+        front, inside = (heights(self.boxes, face) for face in self.build.faces)
         return front, inside
 
     @cached_property
@@ -96,8 +97,8 @@ class Stack:
     def parts(self) -> tuple[list[Part], list[Part]]:
         """The front and the inside as they are drawn."""
         drawing = self.coloured.drawing
-        shape = drawing and (drawing.width, drawing.height)
-        front, inside = (built_desk(self.resolved.plan, face, shape, self.boxes) for face in self.plan.faces)
+        shape = (drawing.width, drawing.height) if drawing else None
+        front, inside = (built_desk(self.resolved.card, face, shape, self.boxes) for face in self.build.faces)
         return front, inside
 
     @cached_property
@@ -113,17 +114,17 @@ class Stack:
     @cached_property
     def carrier(self) -> int | None:
         """The key of what carries the ground; None where none is laid."""
-        return self.plan.carrier if self.resolved.plan.ground.laid else None
+        return self.build.carrier if self.resolved.card.ground.laid else None
 
     # --- What things are of.
 
     @cached_property
     def _by_key(self) -> dict[int, Piece]:
-        return {piece.key: piece for piece in self.plan.every}
+        return {piece.key: piece for piece in self.build.every}
 
     def piece(self, key: int) -> Piece:
         """The piece with a key; BadInput where there is none."""
-        return self._by_key.get(key) or self.plan.piece(key)
+        return self._by_key.get(key) or self.build.piece(key)
 
     def name(self, key: int) -> str:
         """What a piece, or the base, is called."""
@@ -131,11 +132,11 @@ class Stack:
 
     def material(self, key: int) -> End:
         """What a piece, or the base, is said to be of."""
-        return self.plan.base if key == BASE else self.piece(key).material
+        return self.build.base if key == BASE else self.piece(key).material
 
     def stock(self, key: int) -> End:
         """What it is cut out of: under a coloured picture and under a ground it is their paper."""
-        plan = self.resolved.plan
+        plan = self.resolved.card
         paper: int | None
         if key == self.carrier and key != BASE:
             paper = plan.ground.paper
@@ -149,11 +150,12 @@ class Stack:
     def _inked(self) -> dict[int, np.ndarray]:
         """By key the CIELAB (3,) of pieces that are inked by oneself, as predicted."""
         found = {}
-        for piece in self.plan.every:
-            place = piece.inked and self.resolved.catalogue.places.get(piece.inked.colour)
-            if piece.inked and place is not None:
+        for piece in self.build.every:
+            inked = piece.inked
+            place = self.resolved.supplies.places.get(inked.colour) if inked else None
+            if inked and place is not None:
                 card = self._reflectance(piece.material)
-                ink = self.grounded.inks_at([place], [(piece.inked.hand, piece.inked.coats)])
+                ink = self.grounded.inks_at([place], [(inked.hand, inked.coats)])
                 found[piece.key] = seen_on(ink, card)[0]
         return found
 
@@ -166,7 +168,7 @@ class Stack:
         """The colour (3,) of a piece by itself, or of the base."""
         return self._inked[key] if key in self._inked else self.resolved.end_lab(self.material(key))
 
-    def shades(self, key: int) -> dict[str, str]:
+    def shades(self, key: int) -> Shades:
         """The same in every view."""
         if key in self._inked:
             return value_shades(tuple(map(float, self._inked[key])))
@@ -191,7 +193,7 @@ class Stack:
     @cached_property
     def faces(self) -> tuple[Face, Face]:
         """The front and the inside as stacks."""
-        front, inside = (self._face(*each) for each in zip(self.plan.faces, self.parts, strict=True))
+        front, inside = (self._face(*each) for each in zip(self.build.faces, self.parts, strict=True))
         return front, inside
 
     def _face(self, pieces: tuple[Piece, ...], parts: list[Part]) -> Face:
@@ -207,7 +209,7 @@ class Stack:
 
     def face_of(self, key: int) -> Face:
         """The face that a piece lies on."""
-        return self.faces[0] if self.piece(key) in self.plan.pieces else self.faces[1]
+        return self.faces[0] if self.piece(key) in self.build.pieces else self.faces[1]
 
     def draws(self, face: Face) -> bool:
         """Whether a face shows the card's line drawing."""

@@ -1,0 +1,263 @@
+"""The colouring of a card's picture, its families laid on its paper as predicted."""
+
+from dataclasses import dataclass
+from functools import cached_property
+
+import numpy as np
+
+from jindle_core import figures
+from jindle_core.card.pictures import Area, Colouring
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.spaces import Array, Lab
+from jindle_core.colorimetry.temperature import temperature
+from jindle_core.colorimetry.views import Shades, shades
+from jindle_core.compatibility.materials import (
+    LINE_INKS,
+    SURFACES,
+    WHITE_MARKER_PAPER,
+    LineInk,
+    Surface,
+)
+from jindle_core.compatibility.properties import line_ink_of, surface_of
+from jindle_core.compatibility.rules import Conflict, Used, conflicts
+from jindle_core.families.judge import Judgement, judge
+from jindle_core.families.mending import glazed_over
+from jindle_core.families.order import Stroke, sessions, wet_neighbours, working_order
+from jindle_core.families.recipes import Thing, recipe
+from jindle_core.line_art.drawing import LineDrawing
+from jindle_core.matching.verdicts import Verdict, combined
+from jindle_core.matching.verdicts import judge as judge_match
+from jindle_core.media import WET_MEDIA
+from jindle_core.prediction.confidence import prediction_sigma
+from jindle_core.prediction.stocks import WHITE, stock_kind
+from jindle_core.seen.palette import SeenPalette
+from jindle_core.supplies.colours import Supplies, is_transparent
+
+
+@dataclass(frozen=True)
+class Tones:
+    """The tones of an area, light to dark: places, predicted CIELAB (k, 3), how sure that is."""
+
+    places: tuple[int, ...]
+    lab: np.ndarray
+    sigma: tuple[float, ...]
+
+
+@dataclass(frozen=True)
+class Coloured:
+    """The colouring of a card.
+
+    ``drawing`` is None where it has none, or it is gone; ``used_to_dark_first``
+    is what its person does where the card says nothing.
+    """
+
+    resolved: SeenPalette
+    drawing: LineDrawing | None
+    used_to_dark_first: bool = False
+
+    @property
+    def colouring(self) -> Colouring:
+        """What is planned."""
+        return self.resolved.card.colouring
+
+    @property
+    def _supplies(self) -> Supplies:
+        return self.resolved.supplies
+
+    @property
+    def dark_first(self) -> bool:
+        """Whether shadows are laid first on this card."""
+        said = self.colouring.dark_first
+        return self.used_to_dark_first if said is None else said
+
+    @cached_property
+    def paper(self) -> int | None:
+        """Where the paper stands among the supplies; None for white marker paper."""
+        return None if self.colouring.paper is None else self._supplies.places.get(self.colouring.paper)
+
+    @cached_property
+    def paper_lab(self) -> Lab:
+        """The paper's colour."""
+        return figures.laying.PAPER_WHITE_LAB if self.paper is None else self._supplies.lab_at(self.paper)
+
+    @cached_property
+    def tones(self) -> dict[int, Tones]:
+        """By the key of an area: its tones, without those that are no longer among the supplies."""
+        found = {
+            area.key: tuple(self._supplies.places[pk] for pk in area.family if pk in self._supplies.places)
+            for area in self.colouring.areas
+        }
+        seen: dict[tuple[int, int], Array] = {}
+        for layers in {area.layers for area in self.colouring.areas}:
+            areas = [area for area in self.colouring.areas if area.layers == layers]
+            places = np.array(sorted({place for area in areas for place in found[area.key]}), dtype=np.intp)
+            labs = self._supplies.predicted(places, layers, self.paper) if len(places) else places
+            seen |= {(layers, int(place)): lab for place, lab in zip(places, labs, strict=True)}
+        return {
+            area.key: Tones(
+                found[area.key],
+                np.array([seen[area.layers, place] for place in found[area.key]]).reshape(-1, 3),
+                tuple(self._sigma(place, area.layers) for place in found[area.key]),
+            )
+            for area in self.colouring.areas
+        }
+
+    def _sigma(self, place: int, layers: int) -> float:
+        known = float(self._supplies.sigma[place])
+        if layers == 1 and self.paper is None:
+            return known
+        range_id = self._supplies.rows[place].range_id
+        medium, fitted = self._supplies.ranges[range_id].medium, range_id in self._supplies.fits
+        return combined(known, prediction_sigma(medium, layers, stock_kind(np.array(self.paper_lab)), fitted))
+
+    @cached_property
+    def glazes(self) -> dict[int, tuple[int, np.ndarray]]:
+        """By the key of an area that has one: its glaze's place, and the Lab (3,) of it over the darkest."""
+        found = {}
+        for area in self.colouring.areas:
+            place, tones = self._supplies.places.get(area.glaze or 0), self.tones[area.key].places
+            if place is not None and tones and is_transparent(area.medium):
+                dark, over = self._supplies.reflectance(np.array([tones[-1], place]))
+                behaviour = self._supplies.behaviour(int(self._supplies.range_ids[tones[-1]]))
+                seen = glazed_over(dark, over[None], behaviour, area.layers, self.card)
+                found[area.key] = (place, seen[0])
+        return found
+
+    @cached_property
+    def card(self) -> np.ndarray:
+        """The paper's reflectance (31,)."""
+        return WHITE if self.paper is None else self._supplies.reflectance(np.array([self.paper]))[0]
+
+    def judgement(self, area: Area) -> Judgement | None:
+        """What holds of an area's family; None where it has less than two tones."""
+        tones = self.tones[area.key]
+        if len(tones.places) < figures.families.FAMILY_SIZES[0]:
+            return None
+        around, reach = self.aim(area, max(tones.sigma))
+        glazed = self.glazes[area.key][1] if area.key in self.glazes else None
+        return judge(tones.lab, recipe(area.thing).allowance, around, reach, glazed)
+
+    def aim(self, area: Area, sigma: float) -> tuple[np.ndarray | None, float]:
+        """The colour that an area's family is wanted for, and how near to it one tone must come.
+
+        ``sigma`` is how well the tones are known. What has a recipe with
+        colours of its own is wanted for none.
+        """
+        if area.colour is None or recipe(area.thing).around:
+            return None, np.inf
+        at = [colour.key for colour in self.resolved.card.colours].index(area.colour)
+        known = np.hypot(self.resolved.sigma[at], sigma)
+        return self.resolved.lab[at], float(np.hypot(figures.colour.COUSIN, known))
+
+    @cached_property
+    def surface(self) -> Surface:
+        """What kind of paper it is."""
+        if self.colouring.surface in SURFACES:
+            return SURFACES[self.colouring.surface]
+        if self.paper is None:
+            return WHITE_MARKER_PAPER
+        facts = self._supplies.ranges[self._supplies.rows[self.paper].range_id]
+        return surface_of(facts.properties, stock_kind(np.array(self.paper_lab)))
+
+    @cached_property
+    def line(self) -> LineInk | None:
+        """What the line is made with."""
+        facts = self._supplies.ranges.get(self.colouring.line_range or 0)
+        if facts:
+            return line_ink_of(facts.name, facts.medium, facts.properties)
+        return LINE_INKS.get(self.colouring.line)
+
+    @cached_property
+    def used(self) -> Used:
+        """What the picture is made with."""
+        areas = self.colouring.areas
+        return Used(
+            self.line,
+            frozenset(area.medium for area in areas),
+            self.surface,
+            max((area.layers for area in areas if area.medium in WET_MEDIA), default=1),
+            frozenset(self.colouring.finishes),
+        )
+
+    @cached_property
+    def conflicts(self) -> list[Conflict]:
+        """What of the materials will not get on; nothing while there is nothing to colour."""
+        return conflicts(self.used) if self.colouring.areas else []
+
+    @cached_property
+    def touching(self) -> set[tuple[int, int]]:
+        """Pairs of places of areas that share an edge in the drawing."""
+        places = {area.shape: at for at, area in enumerate(self.colouring.areas) if area.shape}
+        shapes = self.drawing.shapes if self.drawing else ()
+        return {
+            (places[shape.id], places[other])
+            for shape in shapes
+            if shape.id in places
+            for other in shape.touches
+            if other in places
+        }
+
+    def beside(self, area: Area, thing: Thing) -> bool:
+        """Whether an area touches one that shows a thing."""
+        at = self.colouring.areas.index(area)
+        return any(self.colouring.areas[b].thing is thing for a, b in self.touching if a == at)
+
+    def warmth(self, area: Area | None = None) -> float:
+        """How warm the palette is, above 0 warm; for an area, what lies beside it counts again."""
+        keys = [colour.key for colour in self.resolved.card.colours]
+        labs = list(self.resolved.lab)
+        if area is not None:
+            at = self.colouring.areas.index(area)
+            beside = [self.colouring.areas[b].colour for a, b in self.touching if a == at]
+            labs += [self.resolved.lab[keys.index(key)] for key in beside if key in keys]
+        return temperature(np.array(labs), np.ones(len(labs))) if labs else 0.0
+
+    @cached_property
+    def tone_shades(self) -> dict[int, list[Shades]]:
+        """By the key of an area: its tones in every view, and last its glaze where it has one."""
+        labs = {key: tones.lab for key, tones in self.tones.items()}
+        labs |= {key: np.vstack([labs[key], lab]) for key, (_, lab) in self.glazes.items()}
+        if not sum(map(len, labs.values())):
+            return {key: [] for key in labs}
+        views = shades(np.concatenate(list(labs.values())))
+        found = {}
+        for key, laid in labs.items():
+            found[key], views = views[: len(laid)], views[len(laid) :]
+        return found
+
+    def likeness(self, area: Area) -> Verdict | None:
+        """How near the nearest tone comes to the palette colour; None where that is not asked of it."""
+        tones = self.tones[area.key]
+        if area.colour is None or not tones.places or recipe(area.thing).around:
+            return None
+        at = [colour.key for colour in self.resolved.card.colours].index(area.colour)
+        off = delta_e(self.resolved.lab[at], tones.lab)
+        nearest = int(off.argmin())
+        sigma = combined(self.resolved.sigma[at], tones.sigma[nearest])
+        return judge_match(float(off[nearest]), sigma).verdict
+
+    def strokes(self, area: Area) -> list[Stroke]:
+        """The order in which an area's tones are laid; empty where it has none."""
+        count = len(self.tones[area.key].places)
+        if not count:
+            return []
+        glaze = self._supplies.rows[self.glazes[area.key][0]].label if area.key in self.glazes else ""
+        solvent = "solvent" in self.colouring.finishes
+        return working_order(area.medium, count, self.dark_first, area.layers, glaze, solvent)
+
+    def sessions(self) -> list[tuple[tuple[int, ...], bool]]:
+        """The order of the areas (their keys) that have a family, those of one family together.
+
+        Beside each whether one waits before it, as what lies beside is wet.
+        """
+        areas = self.colouring.areas
+        places = [at for at, area in enumerate(areas) if area.family]
+        renumbered = {at: n for n, at in enumerate(places)}
+        # Pencil is dry as soon as it is laid.
+        wet_areas = {at for at in places if areas[at].medium in WET_MEDIA}
+        touching = {
+            (renumbered[a], renumbered[b]) for a, b in self.touching if a in wet_areas and b in wet_areas
+        }
+        order = sessions([areas[at].family for at in places], touching)
+        wet = set(wet_neighbours(order, touching))
+        return [(tuple(areas[places[n]].key for n in one.areas), at in wet) for at, one in enumerate(order)]

@@ -1,0 +1,107 @@
+"""The colouring of a card's picture as it is told."""
+
+from dataclasses import asdict
+from typing import Any
+
+import numpy as np
+
+from jindle_core import figures
+from jindle_core.card.pictures import Area
+from jindle_core.colorimetry.views import Shades
+from jindle_core.compatibility.materials import FINISHES, LINE_INKS, SURFACES
+from jindle_core.compatibility.properties import is_line_ink
+from jindle_core.compatibility.rules import cautions
+from jindle_core.families.judge import Judgement, tone_names
+from jindle_core.families.recipes import recipe
+from jindle_core.families.shading import edge_tone
+from jindle_core.seen.colouring import Coloured
+from jindle_core.supplies.colours import Supplies
+from server.catalogue.swatches import swatch
+
+
+def colouring_told(coloured: Coloured) -> dict[str, Any]:
+    """Everything of the stage, as ``ColouringSerializer`` describes it."""
+    said = coloured.colouring
+    return {
+        "drawing": said.drawing if coloured.drawing else None,
+        "paper": None if coloured.paper is None else swatch(coloured.resolved.supplies, coloured.paper),
+        "surface": coloured.surface.title,
+        "surface_said": coloured.colouring.surface in SURFACES,
+        "wet_layers": coloured.surface.wet_layers,
+        "light": said.light.value,
+        "dark_first": coloured.dark_first,
+        "line": said.line,
+        "line_range": said.line_range,
+        "lines": [{"key": key, "words": ink.title} for key, ink in LINE_INKS.items()],
+        "line_ranges": [
+            {"id": one.id, "name": one.name}
+            for one in coloured.resolved.supplies.ranges.values()
+            if is_line_ink(one.medium) and not one.gone
+        ],
+        "finishes": list(said.finishes),
+        "all_finishes": [{"key": key, "words": words} for key, words in FINISHES.items()],
+        "areas": [_area(coloured, area) for area in said.areas],
+        "sessions": [{"areas": list(keys), "wait": wait} for keys, wait in coloured.sessions()],
+        "conflicts": [asdict(one) | {"status": one.status.value} for one in coloured.conflicts],
+        "cautions": cautions(coloured.used) if said.areas else [],
+        "greys": "warm" if coloured.warmth() > 0 else "cool",
+    }
+
+
+def _area(coloured: Coloured, area: Area) -> dict[str, Any]:
+    supplies, likeness = coloured.resolved.supplies, coloured.likeness(area)
+    tones, views, glaze = coloured.tones[area.key], coloured.tone_shades[area.key], None
+    if area.key in coloured.glazes:
+        place, lab = coloured.glazes[area.key]
+        glaze = _tone(
+            supplies, "glazed shadow", place, views[-1], lab, figures.laying.GLAZE_SIGMA, predicted=True
+        )
+    judged = coloured.judgement(area)
+    count = len(tones.places)
+    names = tone_names(count) if count >= figures.families.FAMILY_SIZES[0] else ("tone",) * count
+    return {
+        "key": area.key,
+        "name": area.name,
+        "shape": area.shape,
+        "colour": area.colour,
+        "thing": area.thing.value,
+        "extent": area.extent.value,
+        "focal": area.focal,
+        "medium": area.medium.value,
+        "layers": area.layers,
+        "note": recipe(area.thing).note,
+        "lost": len(area.family) - count + int(coloured.resolved.supplies.lost[list(tones.places)].sum()),
+        "likeness": likeness and likeness.value,
+        "tones": [
+            _tone(supplies, *each, predicted=area.layers > 1 or coloured.paper is not None)
+            for each in zip(names, tones.places, views[:count], tones.lab, tones.sigma, strict=True)
+        ],
+        "glaze": glaze,
+        "judgement": None if judged is None else told_judgement(judged),
+        "order": [asdict(one) for one in coloured.strokes(area)],
+        "edge": edge_tone(count, coloured.colouring.light) if count else None,
+    }
+
+
+def _tone(
+    supplies: Supplies, name: str, place: int, view: Shades, lab: np.ndarray, sigma: float, predicted: bool
+) -> dict[str, Any]:
+    return {
+        "name": name,
+        "swatch": swatch(supplies, place),
+        "shades": view,
+        "lightness": round(float(lab[0]), 1),
+        "uncertainty": round(sigma, 1),
+        "predicted": predicted,
+    }
+
+
+def told_judgement(judged: Judgement) -> dict[str, Any]:
+    """A judgement as ``JudgementSerializer`` describes it."""
+    return {
+        "span": round(judged.span, 1),
+        "wanted": judged.wanted,
+        "lightness": [round(one, 1) for one in judged.lightness],
+        "hue": [None if one is None else round(one) for one in judged.hue],
+        "faults": [{"step": one.step, "words": one.words} for one in judged.faults],
+    }
