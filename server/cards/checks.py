@@ -5,6 +5,8 @@ from functools import partial
 import numpy as np
 
 from jindle_core.card.whole import End, Pair
+from jindle_core.checked.build import Examined
+from jindle_core.checked.on_ground import OnGround
 from jindle_core.checks.ids import SPAN, conflict_check, family_check, pair_check
 from jindle_core.contrast.mending import Mend, mend
 from jindle_core.contrast.rules import RULES, Finding, Status, examine_each, examine_span
@@ -14,10 +16,8 @@ from jindle_core.shown import shown
 from jindle_core.supplies.choose import supply_ends
 from server.cards import findings
 from server.cards.building.checks import build_checks
-from server.cards.building.examined import Examined
 from server.cards.findings import Check, Told
 from server.cards.grounds.checks import ground_checks, join_checks
-from server.cards.grounds.on_ground import OnGround
 
 _MENDS = 2
 # What the stack judges once a card is built of pieces, each on what it really lies on.

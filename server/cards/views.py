@@ -12,6 +12,8 @@ from jindle_core import figures
 from jindle_core.card.changes.every import changed
 from jindle_core.card.changes.palette import AddColour
 from jindle_core.card.whole import End
+from jindle_core.checked.build import Examined
+from jindle_core.checked.on_ground import OnGround, on_ground
 from jindle_core.checks.ids import pair_check
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
@@ -26,11 +28,9 @@ from jindle_core.seen.palette import SeenPalette, value_on_screen, value_shades
 from jindle_core.seen.stack import VEIL_OPACITY, Stack
 from jindle_core.supplies.colours import Supplies
 from server.accounts.models import Person
-from server.cards.building.examined import Examined
 from server.cards.checks import checks, pair_checks
 from server.cards.coloured import coloured_plans
 from server.cards.findings import Check, mends_told
-from server.cards.grounds.on_ground import OnGround, on_ground
 from server.cards.json.panel import panel_told
 from server.cards.json.picture import picture
 from server.cards.models import StoredCard

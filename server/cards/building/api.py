@@ -7,12 +7,12 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from jindle_core.checked.build import Examined
 from jindle_core.seen.stack import Stack
 from server.access import own_card
 from server.cards.building.built import built
 from server.cards.building.checks import build_checks
 from server.cards.building.cutting import Cutting
-from server.cards.building.examined import Examined
 from server.cards.building.instead import instead
 from server.cards.building.pdf import cutting_pdf
 from server.cards.building.serializers import (

@@ -5,6 +5,7 @@ from typing import Any
 
 from jindle_core import figures
 from jindle_core.card.layouts import EDGE, STARTS
+from jindle_core.checked.build import Examined
 from jindle_core.cutting.grain import Grain
 from jindle_core.layers.fitting import to_use_elsewhere
 from jindle_core.layers.folding import Flat, flat
@@ -13,7 +14,6 @@ from jindle_core.layers.sizing import Box, as_read, of_size
 from jindle_core.layers.stacking import ENVELOPES
 from jindle_core.lengths import Length
 from jindle_core.seen.stack import Stack
-from server.cards.building.examined import Examined
 from server.cards.findings import finding_told
 
 _SIDES = ("x", "y", "width", "height")

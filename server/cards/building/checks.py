@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from functools import partial
 
+from jindle_core.checked.build import Examined
 from jindle_core.checks.ids import (
     ENVELOPE,
     SHEET,
@@ -18,7 +19,6 @@ from jindle_core.contrast.stacked import examine_melting
 from jindle_core.layers.folding import examine_base
 from jindle_core.layers.pieces import WORDS, Kind, Piece
 from server.cards.building import mends
-from server.cards.building.examined import Examined
 from server.cards.findings import Check
 
 # What lies on something, rather than around it, and so is judged on it.

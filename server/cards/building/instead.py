@@ -4,13 +4,13 @@ from collections.abc import Iterator
 from typing import Any
 
 from jindle_core.card.changes.build import EditPiece, RemovePiece
+from jindle_core.checked.build import Examined
+from jindle_core.checked.on_ground import on_ground
 from jindle_core.layers.pieces import OF_CARD, WHITE, InkedOver, Piece
 from jindle_core.material import End
 from jindle_core.supplies.choose import stocks
-from server.cards.building.examined import Examined
 from server.cards.building.written import written
 from server.cards.findings import finding_told
-from server.cards.grounds.on_ground import on_ground
 from server.cards.views import told_parts
 from server.catalogue.inked import inked_cards
 

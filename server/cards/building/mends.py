@@ -8,6 +8,7 @@ from jindle_core import figures
 from jindle_core.card.changes.build import AddPiece, EditPiece, MovePiece, SetBuild
 from jindle_core.card.layouts import EDGE
 from jindle_core.card.whole import PaletteColour
+from jindle_core.checked.build import PLAIN, Examined
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import Status
 from jindle_core.contrast.stacked import examine_finish, examine_melting
@@ -16,7 +17,6 @@ from jindle_core.layers.folding import Fold, examine_base
 from jindle_core.layers.pieces import BASE, WHITE, Across, Down, Kind, Piece, Raised
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
-from server.cards.building.examined import PLAIN, Examined
 from server.cards.building.recolour import Wanted, recolourings
 from server.cards.building.written import written
 from server.cards.findings import Told, mend

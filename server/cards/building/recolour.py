@@ -7,6 +7,7 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.card.changes.build import EditPiece
+from jindle_core.checked.standing import Stands
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import RULES, PairKind, examine_each, holds
 from jindle_core.layers.pieces import BASE, WHITE, Kind
@@ -15,7 +16,6 @@ from jindle_core.media import FINISH_MEDIA, GROUND_MEDIA
 from jindle_core.seen.stack import Stack
 from jindle_core.shown import percent
 from jindle_core.supplies.choose import supply_ends
-from server.cards.building.standing import Stands
 from server.cards.building.written import written
 from server.cards.findings import Told, mend, told_end
 

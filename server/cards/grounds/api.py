@@ -5,12 +5,12 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from jindle_core.checked.on_ground import OnGround, on_ground
 from jindle_core.seen.ground import Grounded
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.seen.stack import Stack
 from server.access import own_card
 from server.cards.coloured import coloured_plans
-from server.cards.grounds.on_ground import OnGround, on_ground
 from server.cards.grounds.serializers import (
     GroundSerializer,
     PadsQuery,

@@ -16,6 +16,7 @@ from jindle_core.blending.known import are_white
 from jindle_core.blending.painting import EDGED, GroundShape, at_points, spread
 from jindle_core.blending.standing import Wish
 from jindle_core.card.ground import Effect, PadUse
+from jindle_core.checked.on_ground import OnGround
 from jindle_core.checks.ids import ground_check
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import Finding, PairKind, Status, holds
@@ -25,7 +26,6 @@ from jindle_core.seen.ground import Grounded
 from jindle_core.shown import percent
 from jindle_core.supplies.colours import Supplies
 from server.cards.findings import Check, Told, mend
-from server.cards.grounds.on_ground import OnGround
 
 _BANDS = 5  # of an ombre of one pad, where it is judged
 _TRIED = 4  # pads instead of one

@@ -16,6 +16,7 @@ from jindle_core.blending.painting import BRUSHED, LAYERED, TURNING, between
 from jindle_core.blending.ways import WayKind, WayOut, ways_out
 from jindle_core.blending.working import cautions
 from jindle_core.card.ground import PadUse
+from jindle_core.checked.on_ground import OnGround
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.views import shades
@@ -24,7 +25,6 @@ from jindle_core.matching.verdicts import judge as judge_match
 from jindle_core.seen.ground import Grounded
 from jindle_core.seen.palette import value_shades
 from server.cards.grounds.checks import ground_checks, label, pads_to_take, told_use
-from server.cards.grounds.on_ground import OnGround
 from server.cards.json.panel import panel_told
 from server.catalogue.swatches import swatch
 

@@ -9,6 +9,8 @@ from rest_framework.exceptions import ValidationError
 from jindle_core.card.sound import sound
 from jindle_core.card.waivers import subject
 from jindle_core.card.whole import card_from_json, card_to_json
+from jindle_core.checked.build import Examined
+from jindle_core.checked.on_ground import on_ground
 from jindle_core.errors import BadInput
 from jindle_core.lengths import read_size
 from jindle_core.line_art.drawing import LineDrawing, Shape
@@ -16,10 +18,8 @@ from jindle_core.seen.stack import Stack
 from server.cards.actions import change_card, create_card, go_to_state
 from server.cards.building.built import built
 from server.cards.building.cutting import Cutting
-from server.cards.building.examined import Examined
 from server.cards.changes import CHANGE_SERIALIZERS, read_change
 from server.cards.coloured import coloured_plans
-from server.cards.grounds.on_ground import on_ground
 from server.cards.grounds.views import whole_ground
 from server.cards.json.colouring import colouring_told
 from server.cards.models import StoredCard

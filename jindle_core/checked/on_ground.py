@@ -67,7 +67,8 @@ class OnGround:
         if self.stack is None:
             return edge
         face = self.stack.faces[0]
-        places = topmost(face.sides, *edge.places.T, np.full(len(edge.places), face.place(part.piece)))
+        x, y = edge.places.T
+        places = topmost(face.sides, x, y, np.full(len(x), face.place(part.piece)))
         return edge.only(places == face.place(self.stack.build.carrier))
 
     @cached_property
@@ -81,9 +82,9 @@ class OnGround:
         grounded = self.grounded
         raster = seen_on(grounded.inks.mixed(spread(grounded.fields)), grounded.card)
         patterns = [
-            np.repeat(grounded.marks[kind].seen, _PATTERN_WEIGHT, axis=0)
+            np.repeat(seen, _PATTERN_WEIGHT, axis=0)
             for kind in (EffectKind.STENCIL, EffectKind.TEXT)
-            if kind in grounded.marks
+            if kind in grounded.marks and (seen := grounded.marks[kind].seen) is not None
         ]
         return np.concatenate([raster, *patterns])
 
@@ -152,5 +153,5 @@ def on_ground(coloured: Coloured, stack: Stack) -> OnGround:
     if resolved.card.build.every:
         return OnGround(coloured, stack.grounded, tuple(stack.parts[0]), stack)
     drawing = coloured.drawing
-    parts = desk(resolved.card, resolved.pairs, drawing and (drawing.width, drawing.height))
+    parts = desk(resolved.card, resolved.pairs, (drawing.width, drawing.height) if drawing else None)
     return OnGround(coloured, stack.grounded, tuple(parts))

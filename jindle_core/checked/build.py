@@ -7,6 +7,7 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.card.whole import PaletteColour
+from jindle_core.checked.standing import Stands, standing, touching
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import Finding, Status
 from jindle_core.contrast.stacked import (
@@ -31,7 +32,6 @@ from jindle_core.lengths import Size
 from jindle_core.material import End
 from jindle_core.palettes.role import Role
 from jindle_core.seen.stack import Face, Stack
-from server.cards.building.standing import Stands, standing, touching
 
 # What is of one colour all over and large enough to be taken for one with its neighbour.
 PLAIN = (Kind.MAT, Kind.PANEL, Kind.STRIP, Kind.PAPER, Kind.RIBBON)

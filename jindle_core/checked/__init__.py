@@ -1,0 +1,1 @@
+"""A card's checks: how what is seen of it stands."""
