@@ -13,6 +13,8 @@ from jindle_core.card.changes.every import changed
 from jindle_core.card.changes.palette import AddColour
 from jindle_core.card.whole import End
 from jindle_core.checked.build import Examined
+from jindle_core.checked.card import checks, pair_checks
+from jindle_core.checked.check import Check
 from jindle_core.checked.on_ground import OnGround, on_ground
 from jindle_core.checks.ids import pair_check
 from jindle_core.colorimetry.difference import delta_e
@@ -28,9 +30,8 @@ from jindle_core.seen.palette import SeenPalette, value_on_screen, value_shades
 from jindle_core.seen.stack import VEIL_OPACITY, Stack
 from jindle_core.supplies.colours import Supplies
 from server.accounts.models import Person
-from server.cards.checks import checks, pair_checks
 from server.cards.coloured import coloured_plans
-from server.cards.findings import Check, mends_told
+from server.cards.json.checks import check_told, mends_told
 from server.cards.json.panel import panel_told
 from server.cards.json.picture import picture
 from server.cards.models import StoredCard
@@ -75,7 +76,7 @@ def worked_out(card: StoredCard, catalogue: Supplies, person: Person) -> dict[st
         "guessed": resolved.card.pairs is None,
         "nudge": _nudge(resolved.card.size),
         "built": bool(resolved.card.build.every),
-        "checks": [one.told(resolved.card) for one in checks(laid, Examined(stack))],
+        "checks": [check_told(one, resolved.card) for one in checks(laid, Examined(stack))],
         "desk": desk_told(laid, stack),
     }
 

@@ -8,10 +8,10 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core.checked.build import Examined
+from jindle_core.checked.pieces import build_checks
 from jindle_core.seen.stack import Stack
 from server.access import own_card
 from server.cards.building.built import built
-from server.cards.building.checks import build_checks
 from server.cards.building.cutting import Cutting
 from server.cards.building.instead import instead
 from server.cards.building.pdf import cutting_pdf
@@ -22,6 +22,7 @@ from server.cards.building.serializers import (
     PieceInsteadSerializer,
 )
 from server.cards.coloured import coloured_plans
+from server.cards.json.checks import check_told
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 
@@ -40,7 +41,7 @@ class CardBuild(APIView):
         """Its pieces with their sizes, places and heights, and how they fit and stand."""
         examined = _examined(request, pk)
         plan = examined.stack.resolved.card
-        told = [one.told(plan) for one in build_checks(examined)]
+        told = [check_told(one, plan) for one in build_checks(examined)]
         return Response(built(examined, request.user.units) | {"checks": told})
 
 

@@ -14,7 +14,7 @@ from jindle_core.layers.sizing import Box, as_read, of_size
 from jindle_core.layers.stacking import ENVELOPES
 from jindle_core.lengths import Length
 from jindle_core.seen.stack import Stack
-from server.cards.findings import finding_told
+from server.cards.json.checks import finding_told
 
 _SIDES = ("x", "y", "width", "height")
 

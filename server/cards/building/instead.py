@@ -9,8 +9,8 @@ from jindle_core.checked.on_ground import on_ground
 from jindle_core.layers.pieces import OF_CARD, WHITE, InkedOver, Piece
 from jindle_core.material import End
 from jindle_core.supplies.choose import stocks
-from server.cards.building.written import written
-from server.cards.findings import finding_told
+from server.cards.json.changes import change_told
+from server.cards.json.checks import finding_told
 from server.cards.views import told_parts
 from server.catalogue.inked import inked_cards
 
@@ -55,5 +55,5 @@ def _told(
         "note": note,
         "stands": stands and finding_told(stands.finding),
         "parts": told_parts(after.stack.parts[at], laid, after.stack),
-        "change": change and written(change, examined.stack.unit),
+        "change": change and change_told(change, examined.stack.unit),
     }

@@ -16,6 +16,7 @@ from jindle_core.blending.painting import BRUSHED, LAYERED, TURNING, between
 from jindle_core.blending.ways import WayKind, WayOut, ways_out
 from jindle_core.blending.working import cautions
 from jindle_core.card.ground import PadUse
+from jindle_core.checked.ground import ground_checks, label, pads_to_take
 from jindle_core.checked.on_ground import OnGround
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
@@ -24,7 +25,8 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.matching.verdicts import judge as judge_match
 from jindle_core.seen.ground import Grounded
 from jindle_core.seen.palette import value_shades
-from server.cards.grounds.checks import ground_checks, label, pads_to_take, told_use
+from server.cards.json.changes import use_told
+from server.cards.json.checks import check_told
 from server.cards.json.panel import panel_told
 from server.catalogue.swatches import swatch
 
@@ -55,9 +57,9 @@ def whole_ground(on: OnGround) -> dict[str, Any]:
         "joins": _joins([(grounded, dict(enumerate(grounded.joins)))], damp=True)[0],
         "panel": panel_told(grounded),
         "wet": panel_told(grounded, is_wet=True),
-        "findings": [one.told(grounded.resolved.card) for one in ground_checks(on)],
+        "findings": [check_told(one, grounded.resolved.card) for one in ground_checks(on)],
         "built": on.stack is not None,
-        "effects": [told_use(one) | {"swatch": _swatch_of(grounded, one.colour)} for one in plan.effects],
+        "effects": [use_told(one) | {"swatch": _swatch_of(grounded, one.colour)} for one in plan.effects],
         "mat": _mat(grounded),
         "order": [asdict(step) for step in grounded.order],
         "cautions": cautions(media, {effect.kind for effect in plan.effects}),

@@ -6,7 +6,8 @@ from dataclasses import dataclass
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.card.changes.build import EditPiece
+from jindle_core.card.changes.build import BuildChange, EditPiece, SetBuild
+from jindle_core.checked.check import Mend
 from jindle_core.checked.standing import Stands
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import RULES, PairKind, examine_each, holds
@@ -16,8 +17,6 @@ from jindle_core.media import FINISH_MEDIA, GROUND_MEDIA
 from jindle_core.seen.stack import Stack
 from jindle_core.shown import percent
 from jindle_core.supplies.choose import supply_ends
-from server.cards.building.written import written
-from server.cards.findings import Told, mend, told_end
 
 _OFFERED = 2
 
@@ -32,7 +31,7 @@ class Wanted:
 
 def recolourings(
     stack: Stack, stands: dict[int, Stands], key: int, judged: int, wanted: Wanted | None = None
-) -> list[Told]:
+) -> list[Mend]:
     """The nearest other colours of a piece with which another, or itself, stands: mends of its check.
 
     ``judged`` is the key of the piece that is to stand; what stands now goes on
@@ -50,7 +49,7 @@ def recolourings(
     media = dict(RULES[own.rule].remedies)["upper"] if own else GROUND_MEDIA
     if key != BASE and stack.piece(key).kind is Kind.FINISH:
         media = FINISH_MEDIA
-    found: list[Told] = []
+    found: list[Mend] = []
     for ends, labs in (_there(stack, key), supply_ends(stack.resolved.supplies, media)):
         kept = _standing(stands, key, judged, labs)
         if wanted is not None:
@@ -93,15 +92,15 @@ def _share(one: Stands, upper: np.ndarray, under: np.ndarray) -> np.ndarray:
     """For n colours which share of m comparisons holds: colours (n, m, 3) on colours, the two broadcast."""
     upper, under = np.broadcast_arrays(upper, under)
     found = holds(one.rule, upper.reshape(-1, 3), under.reshape(-1, 3)).reshape(upper.shape[:2])
-    return found.mean(axis=1)
+    return np.asarray(found.mean(axis=1))
 
 
-def _mend(stack: Stack, key: int, end: End, figure: str) -> Told:
+def _mend(stack: Stack, key: int, end: End, figure: str) -> Mend:
     words = f"{stack.name(key)} in {stack.resolved.end_words(end)}"
-    change = {"kind": "set_build", "base": told_end(end)}
+    change: BuildChange = SetBuild({"base": end})
     if key != BASE:
-        change = written(EditPiece(key, {"material": end, "inked": None}), stack.unit)
-    return mend(words, figure, change, stack.resolved.end_shades(end))
+        change = EditPiece(key, {"material": end, "inked": None})
+    return Mend(words, figure, change, stack.resolved.end_shades(end))
 
 
 def _figure(one: Stands, key: int, own: bool, lab: np.ndarray) -> str:

@@ -3,7 +3,9 @@
 from collections.abc import Iterator
 from functools import partial
 
+from jindle_core.checked import mends
 from jindle_core.checked.build import Examined
+from jindle_core.checked.check import Check
 from jindle_core.checks.ids import (
     ENVELOPE,
     SHEET,
@@ -18,8 +20,6 @@ from jindle_core.contrast.rules import Status
 from jindle_core.contrast.stacked import examine_melting
 from jindle_core.layers.folding import examine_base
 from jindle_core.layers.pieces import WORDS, Kind, Piece
-from server.cards.building import mends
-from server.cards.findings import Check
 
 # What lies on something, rather than around it, and so is judged on it.
 _ON = (*WORDS, Kind.IMAGE)

@@ -5,10 +5,12 @@ from typing import Any
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.card.changes.build import AddPiece, EditPiece, MovePiece, SetBuild
+from jindle_core.card.changes.build import AddPiece, BuildChange, EditPiece, MovePiece, SetBuild
 from jindle_core.card.layouts import EDGE
 from jindle_core.card.whole import PaletteColour
 from jindle_core.checked.build import PLAIN, Examined
+from jindle_core.checked.check import Mend
+from jindle_core.checked.recolour import Wanted, recolourings
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import Status
 from jindle_core.contrast.stacked import examine_finish, examine_melting
@@ -17,41 +19,40 @@ from jindle_core.layers.folding import Fold, examine_base
 from jindle_core.layers.pieces import BASE, WHITE, Across, Down, Kind, Piece, Raised
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
-from server.cards.building.recolour import Wanted, recolourings
-from server.cards.building.written import written
-from server.cards.findings import Told, mend
 
 _OFFERED = 2
 
 
-def to_fit(examined: Examined, piece: Piece) -> list[Told]:
+def to_fit(examined: Examined, piece: Piece) -> list[Mend]:
     """Turned, moved back, cut or trimmed."""
     found = []
     for words, told in ways_to_fit(piece, examined.stack.boxes):
-        change, after = _tried(examined, EditPiece(piece.key, told))
+        change = EditPiece(piece.key, told)
+        after = _tried(examined, change)
         fit = after.fits[piece.key].finding
         if fit.status is Status.HOLDS:
-            found.append(mend(words, fit.figure, change))
+            found.append(Mend(words, fit.figure, change))
     return found
 
 
-def to_stand(examined: Examined, piece: Piece) -> list[Told]:
+def to_stand(examined: Examined, piece: Piece) -> list[Mend]:
     """Words out from what covers them; a white edge for a picture; another colour, here or beside it."""
     stack, found = examined.stack, []
     if examined.stands[piece.key].over:
         return _to_uncover(examined, piece)
     if piece.kind is Kind.IMAGE and not piece.white_edge:
-        change, after = _tried(examined, EditPiece(piece.key, {"white_edge": True}))
+        change = EditPiece(piece.key, {"white_edge": True})
+        after = _tried(examined, change)
         if _stands(after, piece) and _no_worse(examined, after):
             words = f"leave a white edge of {figures.building.WHITE_EDGE:g} mm around it"
-            found.append(mend(words, after.stands[piece.key].finding.figure, change))
+            found.append(Mend(words, after.stands[piece.key].finding.figure, change))
     for key in dict.fromkeys([piece.key, *examined.stands[piece.key].at.tolist()]):
         if len(found) < _OFFERED:
             found += recolourings(stack, examined.stands, key, piece.key)
     return found[:_OFFERED]
 
 
-def _to_uncover(examined: Examined, piece: Piece) -> list[Told]:
+def _to_uncover(examined: Examined, piece: Piece) -> list[Mend]:
     """Words in front, moved, or what covers them made smaller: of each way the first that does."""
     stack = examined.stack
     ways: list[list[tuple[str, MovePiece | EditPiece]]] = [
@@ -70,9 +71,9 @@ def _to_uncover(examined: Examined, piece: Piece) -> list[Told]:
     found = []
     for tries in ways:
         for words, change in tries:
-            sent, after = _tried(examined, change)
+            after = _tried(examined, change)
             if _stands(after, piece) and _no_worse(examined, after):
-                found.append(mend(words, after.stands[piece.key].finding.figure, sent))
+                found.append(Mend(words, after.stands[piece.key].finding.figure, change))
                 break
     return found
 
@@ -108,17 +109,17 @@ def _failing(examined: Examined) -> set[tuple[str, int]]:
     }
 
 
-def to_repeat(examined: Examined, piece: Piece) -> list[Told]:
+def to_repeat(examined: Examined, piece: Piece) -> list[Mend]:
     """A finishing piece in one of the colours that are there."""
     labs, names = examined.colours_without(piece)
     repeats = Wanted(
-        lambda candidates: (delta_e(candidates[:, None], labs[None]) <= figures.colour.NEAR).any(axis=1),
+        lambda some: np.asarray((delta_e(some[:, None], labs[None]) <= figures.colour.NEAR).any(axis=1)),
         lambda lab: examine_finish(lab, labs, names).figure,
     )
     return recolourings(examined.stack, examined.stands, piece.key, piece.key, repeats)
 
 
-def to_part(examined: Examined, one: int, other: int) -> list[Told]:
+def to_part(examined: Examined, one: int, other: int) -> list[Mend]:
     """Another colour for the smaller of two, lighter or darker than all that it lies beside."""
     stack = examined.stack
     smaller, larger = sorted((one, other), key=lambda key: (key == BASE, _area(examined, key)))
@@ -131,7 +132,7 @@ def to_part(examined: Examined, one: int, other: int) -> list[Told]:
     return recolourings(stack, examined.stands, smaller, smaller, parts)
 
 
-def to_return(examined: Examined, colour: PaletteColour) -> list[Told]:
+def to_return(examined: Examined, colour: PaletteColour) -> list[Mend]:
     """A finishing piece in a colour, where there is one, and a new one."""
     stack, end = examined.stack, End("palette", colour.key)
     side = Length(figures.building.DOT_SIZE[stack.unit], stack.unit)
@@ -141,7 +142,7 @@ def to_return(examined: Examined, colour: PaletteColour) -> list[Told]:
         "place": {"across": Across.RIGHT_THIRD, "down": Down.UPPER_THIRD},
         "material": end,
     }
-    ways = [
+    ways: list[tuple[str, BuildChange]] = [
         (f"{one.name} in {colour.name}", EditPiece(one.key, {"material": end, "inked": None}))
         for one in stack.build.pieces
         if one.kind is Kind.FINISH and one.material != end
@@ -149,13 +150,13 @@ def to_return(examined: Examined, colour: PaletteColour) -> list[Told]:
     ways = [*ways[:1], (f"add a dot in {colour.name}", AddPiece(Kind.FINISH, f"dot in {colour.name}", told))]
     found = []
     for words, change in ways:
-        sent, after = _tried(examined, change)
+        after = _tried(examined, change)
         figure = next(finding.figure for one, finding in after.accents if one.key == colour.key)
-        found.append(mend(words, figure, sent, stack.resolved.end_shades(end)))
+        found.append(Mend(words, figure, change, stack.resolved.end_shades(end)))
     return found
 
 
-def to_spread(examined: Examined) -> list[Told]:
+def to_spread(examined: Examined) -> list[Mend]:
     """A piece in the palette's lightest or darkest, with which the card reaches far enough."""
     stack, found = examined.stack, []
     ends = [End("palette", colour.key) for colour in stack.resolved.card.colours]
@@ -164,67 +165,70 @@ def to_spread(examined: Examined) -> list[Told]:
     for end in (ends[at] for at in (*order[:1], *order[1:][-1:])):
         for piece in pieces:
             if piece.material != end:
-                change, after = _tried(examined, EditPiece(piece.key, {"material": end, "inked": None}))
+                change = EditPiece(piece.key, {"material": end, "inked": None})
+                after = _tried(examined, change)
                 stands = after.stands.get(piece.key)
                 if after.spread.status is Status.HOLDS and stands and stands.finding.status is Status.HOLDS:
                     words = f"{piece.name} in {stack.resolved.end_words(end)}"
                     shades = stack.resolved.end_shades(end)
-                    found.append(mend(words, after.spread.figure, change, shades))
+                    found.append(Mend(words, after.spread.figure, change, shades))
                     break
     return found
 
 
-def to_write(examined: Examined) -> list[Told]:
+def to_write(examined: Examined) -> list[Mend]:
     """A white panel inside."""
     stack = examined.stack
     told = {"reveal": EDGE[stack.unit], "material": WHITE}
-    change, after = _tried(examined, AddPiece(Kind.PANEL, "writing panel", told, inside=True))
+    change = AddPiece(Kind.PANEL, "writing panel", told, inside=True)
+    after = _tried(examined, change)
     if after.writing.status is not Status.HOLDS or not _no_worse(examined, after):
         return []
     shades = stack.resolved.end_shades(WHITE)
-    return [mend("lay a white panel inside", after.writing.figure, change, shades)]
+    return [Mend("lay a white panel inside", after.writing.figure, change, shades)]
 
 
-def to_thin(examined: Examined) -> list[Told]:
+def to_thin(examined: Examined) -> list[Mend]:
     """Of the pieces that are raised, which, held flat or lower, makes the card thin enough."""
     found = []
     for piece in examined.stack.build.every:
         for raised in (Raised.TAPE, Raised.FLAT):
             if figures.building.FOAM[raised.value] < figures.building.FOAM[piece.raised.value]:
-                change, after = _tried(examined, EditPiece(piece.key, {"raised": raised}))
+                change = EditPiece(piece.key, {"raised": raised})
+                after = _tried(examined, change)
                 if after.thick.status is Status.HOLDS and _no_worse(examined, after):
                     how = "flat" if raised is Raised.FLAT else f"on {raised.value}"
-                    found.append(mend(f"{piece.name} {how}", after.thick.figure, change))
+                    found.append(Mend(f"{piece.name} {how}", after.thick.figure, change))
                     break
     return found[:_OFFERED]
 
 
-def to_fold(examined: Examined) -> list[Told]:
+def to_fold(examined: Examined) -> list[Mend]:
     """The other fold, where a usual sheet holds the base then."""
     plan = examined.stack.resolved.card
     found = []
     for fold in Fold:
         after = examine_base(plan.size, fold)
         if fold is not plan.fold and after.status is Status.HOLDS:
-            found.append(mend(f"fold it {fold}", after.figure, {"kind": "set_build", "fold": fold.value}))
+            found.append(Mend(f"fold it {fold}", after.figure, SetBuild({"fold": fold})))
     return found
 
 
-def to_post(examined: Examined) -> list[Told]:
+def to_post(examined: Examined) -> list[Mend]:
     """A usual envelope instead of one's own."""
     usual = examined.usual_envelope
     if examined.stack.build.envelope is None or usual is None:
         return []
-    after = Examined(examined.stack.after(SetBuild({"envelope": None})))
+    change = SetBuild({"envelope": None})
+    after = Examined(examined.stack.after(change))
     if after.posted.status is not Status.HOLDS:
         return []
-    change = {"kind": "set_build", "envelope": None}
-    return [mend(f"take one of {usual.text()}", after.posted.figure, change)]
+    return [Mend(f"take one of {usual.text()}", after.posted.figure, change)]
 
 
-def _tried(examined: Examined, change: AddPiece | EditPiece | MovePiece) -> tuple[dict[str, Any], Examined]:
-    """A change as it is sent, and what is found after it."""
-    return written(change, examined.stack.unit), Examined(examined.stack.after(change))
+def _tried(examined: Examined, change: BuildChange) -> Examined:
+    """What is found after a change."""
+    return Examined(examined.stack.after(change))
 
 
 def _area(examined: Examined, key: int) -> float:

@@ -1,7 +1,7 @@
 """Does a card's ground run evenly and do what is wanted of it, and what would mend it?"""
 
 from collections.abc import Callable, Iterable, Iterator
-from dataclasses import asdict, replace
+from dataclasses import replace
 from functools import partial
 from typing import Any
 
@@ -15,7 +15,9 @@ from jindle_core.blending.joins import Meeting
 from jindle_core.blending.known import are_white
 from jindle_core.blending.painting import EDGED, GroundShape, at_points, spread
 from jindle_core.blending.standing import Wish
+from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.ground import Effect, PadUse
+from jindle_core.checked.check import Check, Mend
 from jindle_core.checked.on_ground import OnGround
 from jindle_core.checks.ids import ground_check
 from jindle_core.colorimetry.difference import delta_e
@@ -25,7 +27,6 @@ from jindle_core.prediction.behaviour import Hand
 from jindle_core.seen.ground import Grounded
 from jindle_core.shown import percent
 from jindle_core.supplies.colours import Supplies
-from server.cards.findings import Check, Told, mend
 
 _BANDS = 5  # of an ombre of one pad, where it is judged
 _TRIED = 4  # pads instead of one
@@ -58,7 +59,7 @@ def join_checks(grounded: Grounded) -> list[Check]:
     return found
 
 
-def _of_ground(what: str, title: str, finding: Finding, to_mend: Callable[[], list[Told]] = list) -> Check:
+def _of_ground(what: str, title: str, finding: Finding, to_mend: Callable[[], list[Mend]] = list) -> Check:
     return Check("background", ground_check(what), title, finding, to_mend)
 
 
@@ -86,7 +87,7 @@ def _bands(grounded: Grounded) -> np.ndarray:
 def _steps(grounded: Grounded) -> Check:
     labs = _bands(grounded)
 
-    def to_mend() -> list[Told]:
+    def to_mend() -> list[Mend]:
         tried = [
             (at, _changed(grounded.pads, at, coats=pad.coats + 1))
             for at, pad in enumerate(grounded.pads)
@@ -110,7 +111,9 @@ def _centre(grounded: Grounded) -> Check:
         centre, edge = of.seen_at(x, x)
         return examine_centre(centre, edge)
 
-    ways = [("cover the centre with a light hand of the first pad", {"tinted": True})]
+    ways: list[tuple[str, dict[str, Any]]] = [
+        ("cover the centre with a light hand of the first pad", {"tinted": True})
+    ]
     hand = grounded.pads[0].hand
     if hand is not Hand.LIGHT:
         lighter = _changed(grounded.pads, 0, hand=_HANDS[_HANDS.index(hand) - 1])
@@ -134,7 +137,7 @@ def _edge(grounded: Grounded, at: int) -> Check:
 
 def _that_hold(
     grounded: Grounded, ways: list[tuple[str, dict[str, Any]]], seen: Callable[[Grounded], Finding]
-) -> list[Told]:
+) -> list[Mend]:
     """Of some ways to change a ground, those with which it holds."""
     tried = [
         (words, settings, seen(grounded.with_ground(replace(grounded.ground, **settings))))
@@ -169,7 +172,7 @@ def _standing(on: OnGround) -> Iterator[Check]:
         yield _of_ground("mat", "The inked mat around it", mat)
 
 
-def _mends(on: OnGround, examine: Callable[[OnGround], Finding | None]) -> list[Told]:
+def _mends(on: OnGround, examine: Callable[[OnGround], Finding | None]) -> list[Mend]:
     """What would make it hold, tried out: of each way the first that does."""
     found, open_now = [], _open(on)
     for tries in _ways(on):
@@ -299,21 +302,5 @@ def _name(grounded: Grounded, at: int) -> str:
     return label(grounded.supplies, grounded.places[at])
 
 
-def _mend(words: str, figure: str, settings: dict[str, Any]) -> Told:
-    return mend(words, figure, {"kind": "set_ground"} | told_settings(settings))
-
-
-def told_use(one: PadUse | Effect) -> dict[str, Any]:
-    """A pad or an effect as a change of the ground is written in JSON; there ``kind`` is the change's."""
-    told = asdict(one)
-    if isinstance(one, Effect):
-        told["effect"] = told.pop("kind")
-    return told
-
-
-def told_settings(settings: dict[str, Any]) -> dict[str, Any]:
-    """Some of a ground's settings as a change of it is written in JSON."""
-    return {
-        name: [told_use(one) for one in value] if isinstance(value, tuple) else value
-        for name, value in settings.items()
-    }
+def _mend(words: str, figure: str, settings: dict[str, Any]) -> Mend:
+    return Mend(words, figure, SetGround(settings))

@@ -4,20 +4,22 @@ from functools import partial
 
 import numpy as np
 
-from jindle_core.card.whole import End, Pair
+from jindle_core.card.changes.palette import EditPair
+from jindle_core.card.whole import Pair
 from jindle_core.checked.build import Examined
+from jindle_core.checked.check import Check, Mend
+from jindle_core.checked.ground import ground_checks, join_checks
 from jindle_core.checked.on_ground import OnGround
+from jindle_core.checked.pieces import build_checks
 from jindle_core.checks.ids import SPAN, conflict_check, family_check, pair_check
-from jindle_core.contrast.mending import Mend, mend
+from jindle_core.contrast.mending import Mend as Better
+from jindle_core.contrast.mending import mend
 from jindle_core.contrast.rules import RULES, Finding, Status, examine_each, examine_span
+from jindle_core.material import End
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.palette import SeenPalette, palette_ends
 from jindle_core.shown import shown
 from jindle_core.supplies.choose import supply_ends
-from server.cards import findings
-from server.cards.building.checks import build_checks
-from server.cards.findings import Check, Told
-from server.cards.grounds.checks import ground_checks, join_checks
 
 _MENDS = 2
 # What the stack judges once a card is built of pieces, each on what it really lies on.
@@ -68,7 +70,7 @@ def _pair(resolved: SeenPalette, pair: Pair, upper: np.ndarray, lower: np.ndarra
     return Check("contrast", pair_check(pair.key), title, finding, to_mend)
 
 
-def _mends(resolved: SeenPalette, pair: Pair, upper: np.ndarray, lower: np.ndarray) -> list[Told]:
+def _mends(resolved: SeenPalette, pair: Pair, upper: np.ndarray, lower: np.ndarray) -> list[Mend]:
     """The palette's other colours first: a mend that brings in nothing new; then supplies."""
     found = []
     for end, media in RULES[pair.kind].remedies:
@@ -84,11 +86,11 @@ def _mends(resolved: SeenPalette, pair: Pair, upper: np.ndarray, lower: np.ndarr
     return found[:_MENDS]
 
 
-def _mend(resolved: SeenPalette, pair: Pair, best: Mend, end: End) -> Told:
+def _mend(resolved: SeenPalette, pair: Pair, best: Better, end: End) -> Mend:
     after = {"upper": pair.upper, "lower": pair.lower} | {best.end: end}
     words = RULES[pair.kind].title.format(**{name: resolved.end_words(one) for name, one in after.items()})
-    change = {"kind": "edit_pair", "key": pair.key, best.end: findings.told_end(end)}
-    return findings.mend(words, best.finding.figure, change, resolved.end_shades(end))
+    change = EditPair(pair.key, upper=end) if best.end == "upper" else EditPair(pair.key, lower=end)
+    return Mend(words, best.finding.figure, change, resolved.end_shades(end))
 
 
 # --- Colouring.

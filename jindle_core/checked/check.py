@@ -1,0 +1,45 @@
+"""What is a check of a card, what would mend it, and which are mended first?"""
+
+from collections.abc import Callable, Iterable
+from dataclasses import dataclass
+
+from jindle_core.card.changes.every import AnyChange
+from jindle_core.card.whole import Card
+from jindle_core.colorimetry.views import Shades
+from jindle_core.contrast.rules import Finding, Status
+
+_MENDED = 8  # checks whose mends are sought: nobody reads on before these are mended
+
+
+@dataclass(frozen=True)
+class Mend:
+    """What would make a check hold: in words, the figure that it then has, the change that does it.
+
+    ``shades`` are those of the colour that it brings, if it brings one.
+    """
+
+    words: str
+    figure: str
+    change: AnyChange
+    shades: Shades | None = None
+
+
+@dataclass(frozen=True)
+class Check:
+    """A check of a card: at which stage it is mended, its id and title, what was found.
+
+    ``to_mend`` looks for what would make it hold; it takes its time.
+    """
+
+    stage: str
+    key: str
+    title: str
+    finding: Finding
+    to_mend: Callable[[], list[Mend]] = list
+
+
+def to_mend_first(found: Iterable[Check], card: Card) -> list[Check]:
+    """The first checks that do not hold and are not let be, the worst first."""
+    open_now = [one for one in found if one.finding.status is not Status.HOLDS and not card.waiver(one.key)]
+    open_now.sort(key=lambda one: one.finding.status is not Status.FAILS)
+    return open_now[:_MENDED]
