@@ -9,7 +9,6 @@ from jindle_core.seen.colouring import Coloured
 from jindle_core.supplies.choose import papers_to_try
 from server.access import own_card
 from server.cards import actions
-from server.cards.coloured import coloured_plans
 from server.cards.colouring_serializers import (
     ColouringSerializer,
     OffersQuery,
@@ -18,6 +17,7 @@ from server.cards.colouring_serializers import (
     ProposeSerializer,
 )
 from server.cards.families import offers, proposed
+from server.cards.held import checked_card
 from server.cards.json.colouring import colouring_told
 from server.cards.json.picture import on_paper
 from server.cards.serializers import CardSerializer
@@ -27,7 +27,7 @@ from server.catalogue.swatches import swatch
 
 def _coloured(request: Request, pk: int) -> Coloured:
     card = own_card(request.user, pk)
-    return coloured_plans([card], catalogue_for(request.user), request.user)[0]
+    return checked_card(card, catalogue_for(request.user), request.user).seen.coloured
 
 
 class CardColouring(APIView):
@@ -69,7 +69,7 @@ class CardPropose(APIView):
         asked = given.validated_data
         card = own_card(request.user, pk)
         catalogue = catalogue_for(request.user)
-        (coloured,) = coloured_plans([card], catalogue, request.user)
+        coloured = checked_card(card, catalogue, request.user).seen.coloured
         keys = asked["areas"] or [area.key for area in coloured.colouring.areas if not area.family]
         change = proposed(coloured, keys, asked["owned"])
         return Response(actions.change_card(card, asked["version"], change, catalogue))

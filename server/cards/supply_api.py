@@ -14,9 +14,10 @@ from rest_framework.views import APIView
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.range_csv import neutral
 from jindle_core.seen.palette import SeenPalette
+from jindle_core.seen.table import moved
 from server.access import cards_of, drawer_of, own_card, own_range, ranges_seen_by, readings_of
 from server.cards.serializers import COLUMN_CHOICES
-from server.cards.supplies import moved, shopping, uses, wanted_told
+from server.cards.supplies import cells_told, to_buy, uses, wanted_told
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 from server.catalogue.swatches import MatchSerializer, SwatchSerializer
@@ -61,7 +62,7 @@ class Shopping(APIView):
     def get(self, request: Request) -> Response:
         """What the person's cards need and the drawer lacks, by range."""
         catalogue = catalogue_for(request.user)
-        return Response(wanted_told(catalogue, shopping(cards_of(request.user), catalogue)))
+        return Response(wanted_told(catalogue, to_buy(cards_of(request.user), catalogue)))
 
 
 class ShoppingFile(APIView):
@@ -74,7 +75,7 @@ class ShoppingFile(APIView):
         out = io.StringIO()
         writer = csv.writer(out, lineterminator="\n")
         writer.writerow(("range", "maker", "medium", "code", "name", "why", "discontinued", "cards"))
-        for item in wanted_told(catalogue, shopping(cards_of(request.user), catalogue)):
+        for item in wanted_told(catalogue, to_buy(cards_of(request.user), catalogue)):
             found = item["swatch"]
             maker = catalogue.ranges[found["range_id"]].maker
             texts = (found["range_name"], maker, found["medium"], found["code"], found["name"], item["why"])
@@ -134,4 +135,4 @@ class CardMove(APIView):
             raise BadInput(Problem("One of these ranges is not among yours.", field="ranges"))
         resolved = SeenPalette(card.value, catalogue_for(request.user))
         cells, unserved = moved(resolved, sorted(ids), given.validated_data["owned"])
-        return Response({"cells": cells, "unserved": unserved})
+        return Response({"cells": cells_told(resolved, cells), "unserved": unserved})

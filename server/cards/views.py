@@ -4,7 +4,6 @@ import logging
 from collections.abc import Sequence
 from typing import Any
 
-import numpy as np
 from django.db import DatabaseError
 from rest_framework.exceptions import APIException
 
@@ -12,25 +11,22 @@ from jindle_core import figures
 from jindle_core.card.changes.every import changed
 from jindle_core.card.changes.palette import AddColour
 from jindle_core.card.whole import End
-from jindle_core.checked.build import Examined
-from jindle_core.checked.card import checks, pair_checks
+from jindle_core.checked.card import pair_checks
 from jindle_core.checked.check import Check
-from jindle_core.checked.on_ground import OnGround, on_ground
+from jindle_core.checked.on_ground import OnGround
+from jindle_core.checked.whole import CheckedCard
 from jindle_core.checks.ids import pair_check
-from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.contrast.rules import Status
 from jindle_core.lengths import USUAL_SIZES, Length, Size
-from jindle_core.matching.nearest import Nearest, query_each
-from jindle_core.matching.verdicts import Verdict
 from jindle_core.media import COLUMNS
-from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.desk import Part
 from jindle_core.seen.palette import SeenPalette, value_on_screen, value_shades
 from jindle_core.seen.stack import VEIL_OPACITY, Stack
+from jindle_core.seen.table import Cell, table
 from jindle_core.supplies.colours import Supplies
 from server.accounts.models import Person
-from server.cards.coloured import coloured_plans
+from server.cards.held import checked_card, checked_cards
 from server.cards.json.checks import check_told, mends_told
 from server.cards.json.panel import panel_told
 from server.cards.json.picture import picture
@@ -58,10 +54,8 @@ def whole_card(card: StoredCard, catalogue: Supplies, person: Person) -> dict[st
 
 def worked_out(card: StoredCard, catalogue: Supplies, person: Person) -> dict[str, Any]:
     """The same; whatever is wrong with it is raised as it is."""
-    (coloured,) = coloured_plans([card], catalogue, person)
-    stack = Stack(coloured)
-    laid = on_ground(coloured, stack)
-    resolved, units, only_owned = coloured.resolved, person.units, person.only_owned
+    checked = checked_card(card, catalogue, person)
+    resolved, units, only_owned = checked.seen.palette, person.units, person.only_owned
     labels = dict(card.revisions.filter(number__in=(card.head, card.head + 1)).values_list("number", "label"))
     return {
         "id": card.pk,
@@ -76,16 +70,15 @@ def worked_out(card: StoredCard, catalogue: Supplies, person: Person) -> dict[st
         "guessed": resolved.card.pairs is None,
         "nudge": _nudge(resolved.card.size),
         "built": bool(resolved.card.build.every),
-        "checks": [check_told(one, resolved.card) for one in checks(laid, Examined(stack))],
-        "desk": desk_told(laid, stack),
+        "checks": [check_told(one, resolved.card) for one in checked.checks],
+        "desk": desk_told(checked.laid, checked.seen.stack),
     }
 
 
 def mends(card: StoredCard, catalogue: Supplies, person: Person) -> list[dict[str, Any]]:
     """What would mend the checks of a card, as ``MendsSerializer`` describes it."""
-    (coloured,) = coloured_plans([card], catalogue, person)
-    stack = Stack(coloured)
-    return mends_told(checks(on_ground(coloured, stack), Examined(stack)), coloured.resolved.card)
+    checked = checked_card(card, catalogue, person)
+    return mends_told(checked.to_mend, checked.seen.card)
 
 
 def card_summaries(cards: Sequence[StoredCard], catalogue: Supplies, person: Person) -> dict[str, Any]:
@@ -99,9 +92,9 @@ def card_summaries(cards: Sequence[StoredCard], catalogue: Supplies, person: Per
         except CannotBeShown as error:
             broken.append(_broken(card, error))
     found = []
-    for card, coloured in zip(readable, coloured_plans(readable, catalogue, person), strict=True):
+    for card, checked in zip(readable, checked_cards(readable, catalogue, person), strict=True):
         try:
-            found.append(_summary_held(card, coloured, catalogue, person.units))
+            found.append(_summary_held(card, checked, person.units))
         except Exception as error:
             log.exception("Card %s cannot be shown", card.pk)
             broken.append(_broken(card, CannotBeShown(error)))
@@ -110,10 +103,11 @@ def card_summaries(cards: Sequence[StoredCard], catalogue: Supplies, person: Per
     return {"cards": found, "broken": broken}
 
 
-def _summary_held(card: StoredCard, coloured: Coloured, catalogue: Supplies, units: str) -> dict[str, Any]:
-    key = (card.pk, card.version, units, coloured.drawing is None)
-    told = catalogue.worked_out.get(key) or _summary(card, coloured, units)
-    catalogue.worked_out[key] = told
+def _summary_held(card: StoredCard, checked: CheckedCard, units: str) -> dict[str, Any]:
+    known = checked.seen.supplies.worked_out
+    key = (card.pk, card.version, units, checked.seen.drawing is None)
+    told = known.get(key) or _summary(card, checked, units)
+    known[key] = told
     return told
 
 
@@ -133,10 +127,8 @@ def document(card: StoredCard) -> dict[str, Any]:
     return {"format": "jindle card", "version": 1, "plan": card.stored, "head": card.head, "history": history}
 
 
-def _summary(card: StoredCard, coloured: Coloured, units: str) -> dict[str, Any]:
-    resolved, stack = coloured.resolved, Stack(coloured)
-    laid = on_ground(coloured, stack)
-    found = checks(laid, Examined(stack))
+def _summary(card: StoredCard, checked: CheckedCard, units: str) -> dict[str, Any]:
+    resolved, found = checked.seen.palette, checked.checks
     counted = [one.finding.status for one in found if not resolved.card.waiver(one.key)]
     return {
         "id": card.pk,
@@ -154,7 +146,7 @@ def _summary(card: StoredCard, coloured: Coloured, units: str) -> dict[str, Any]
         "failing": counted.count(Status.FAILS),
         "doubtful": counted.count(Status.LOOK_AGAIN),
         "checks": len(found),
-        "desk": desk_told(laid, stack, inside=False),
+        "desk": desk_told(checked.laid, checked.seen.stack, inside=False),
     }
 
 
@@ -217,11 +209,10 @@ def alternatives(
 
 
 def _colours(resolved: SeenPalette, only_owned: bool) -> list[dict[str, Any]]:
-    rows = _cells(resolved, only_owned)
-    return [_colour(resolved, at, cells) for at, cells in enumerate(rows)]
+    return [_colour(resolved, at, cells) for at, cells in enumerate(table(resolved, only_owned))]
 
 
-def _colour(resolved: SeenPalette, at: int, cells: list[dict]) -> dict[str, Any]:
+def _colour(resolved: SeenPalette, at: int, cells: list[Cell]) -> dict[str, Any]:
     colour = resolved.card.colours[at]
     place = resolved.place(colour)
     anchor = None if place is None else swatch(resolved.supplies, place)
@@ -239,39 +230,16 @@ def _colour(resolved: SeenPalette, at: int, cells: list[dict]) -> dict[str, Any]
         "uncertainty": resolved.sigma[at],
         "anchor": anchor,
         "lost": colour.anchor.colour is not None and (place is None or bool(resolved.supplies.lost[place])),
-        "cells": cells,
+        "cells": [_cell(resolved, at, cell) for cell in cells],
     }
 
 
-def _cells(resolved: SeenPalette, only_owned: bool) -> list[list[dict[str, Any]]]:
-    """The table's rows of cells: one search for all columns and palette colours together."""
-    catalogue, colours = resolved.supplies, resolved.card.colours
-    indexes = [catalogue.indexes[column.key, only_owned] for column in COLUMNS]
-    found = query_each([index for index, _ in indexes], resolved.lab) if colours else []
-    rows: list[list[dict[str, Any]]] = [[] for _ in colours]
-    for column, (_, places), nearest in zip(COLUMNS, indexes, found, strict=False):
-        for at, row in enumerate(rows):
-            row.append(_cell(resolved, at, column.key, places, nearest[at]))
-    return rows
-
-
-def _cell(
-    resolved: SeenPalette, at: int, column: str, places: np.ndarray, nearest: Nearest
-) -> dict[str, Any]:
-    catalogue = resolved.supplies
-    choice = resolved.card.choice(resolved.card.colours[at].key, column)
-    place = catalogue.places.get(choice.colour) if choice else None
-    if place is not None and not catalogue.lost[place]:
-        state = "locked" if choice.locked else "chosen"
-        distance = float(delta_e(resolved.lab[at], catalogue.lab[place]))
-    elif len(nearest.indices):
-        state, place = "nearest", int(places[nearest.indices[0]])
-        distance = float(nearest.distances[0])
-    else:
-        return {"column": column, "state": "nearest", "hole": True, "match": None}
-    told = match(catalogue, place, resolved.lab[at].tolist(), resolved.sigma[at], distance)
-    hole = state == "nearest" and told["verdict"] == Verdict.FAR.value
-    return {"column": column, "state": state, "hole": hole, "match": told}
+def _cell(resolved: SeenPalette, at: int, cell: Cell) -> dict[str, Any]:
+    told = None
+    if cell.place is not None:
+        target, sigma = resolved.lab[at].tolist(), resolved.sigma[at]
+        told = match(resolved.supplies, cell.place, target, sigma, cell.distance)
+    return {"column": cell.column, "state": cell.state, "hole": cell.hole, "match": told}
 
 
 def adding(resolved: SeenPalette, change: AddColour) -> dict[str, Any]:

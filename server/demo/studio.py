@@ -32,8 +32,8 @@ from server.access import (
 from server.accounts.models import PREFERENCES, Person
 from server.cards.actions import change_card, create_card
 from server.cards.changes import read_change
-from server.cards.coloured import coloured_plans
 from server.cards.families import proposed
+from server.cards.held import checked_card
 from server.cards.models import StoredCard
 from server.cards.serializers import SizeRequestSerializer
 from server.catalogue.arrays import read_catalogue
@@ -168,7 +168,7 @@ def _colour(studio: Person, catalogue: Supplies, card: StoredCard, drawing: Draw
     for name, told in areas.items():
         made = read_change({"kind": "edit_area", "key": keys[name]} | told, catalogue, studio)
         change_card(card, card.version, made, catalogue)
-    (coloured,) = coloured_plans([card], catalogue, studio)
+    coloured = checked_card(card, catalogue, studio).seen.coloured
     change_card(card, card.version, proposed(coloured, list(keys.values()), owned=True), catalogue)
 
 

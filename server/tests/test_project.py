@@ -10,7 +10,7 @@ from django.core.management import call_command
 from django.test import Client, SimpleTestCase, TestCase
 
 from server.accounts.models import Person
-from server.cards.coloured import coloured_plans
+from server.cards.held import checked_cards
 from server.cards.json.colouring import colouring_told
 from server.cards.models import StoredCard
 from server.catalogue.arrays import catalogue_for, forget_catalogues
@@ -53,7 +53,8 @@ class DatabaseTests(TestCase):
         call_command("load_demo", stdout=io.StringIO())
         studio = Person.objects.get(name=DEMO_NAME)
         cards = list(StoredCard.objects.filter(owner=studio))
-        for coloured in coloured_plans(cards, catalogue_for(studio), studio):
+        for checked in checked_cards(cards, catalogue_for(studio), studio):
+            coloured = checked.seen.coloured
             with self.subTest(coloured.resolved.card.name):
                 self.assertIsNotNone(coloured.drawing)
                 self.assertTrue(all(area.colour and area.family for area in coloured.colouring.areas))

@@ -9,7 +9,6 @@ from rest_framework.views import APIView
 
 from jindle_core.checked.build import Examined
 from jindle_core.checked.pieces import build_checks
-from jindle_core.seen.stack import Stack
 from server.access import own_card
 from server.cards.building.built import built
 from server.cards.building.cutting import Cutting
@@ -21,7 +20,7 @@ from server.cards.building.serializers import (
     CuttingSerializer,
     PieceInsteadSerializer,
 )
-from server.cards.coloured import coloured_plans
+from server.cards.held import checked_card
 from server.cards.json.checks import check_told
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
@@ -29,8 +28,7 @@ from server.catalogue.downloads import download
 
 def _examined(request: Request, pk: int) -> Examined:
     card = own_card(request.user, pk)
-    (coloured,) = coloured_plans([card], catalogue_for(request.user), request.user)
-    return Examined(Stack(coloured))
+    return checked_card(card, catalogue_for(request.user), request.user).examined
 
 
 class CardBuild(APIView):

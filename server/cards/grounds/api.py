@@ -5,12 +5,9 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from jindle_core.checked.on_ground import OnGround, on_ground
+from jindle_core.checked.on_ground import OnGround
 from jindle_core.seen.ground import Grounded
-from jindle_core.seen.palette import SeenPalette
-from jindle_core.seen.stack import Stack
 from server.access import own_card
-from server.cards.coloured import coloured_plans
 from server.cards.grounds.serializers import (
     GroundSerializer,
     PadsQuery,
@@ -18,18 +15,18 @@ from server.cards.grounds.serializers import (
     WayOutSerializer,
 )
 from server.cards.grounds.views import ways, what_they_make, whole_ground
+from server.cards.held import checked_card
 from server.catalogue.arrays import catalogue_for
 
 
 def _on_ground(request: Request, pk: int) -> OnGround:
     card = own_card(request.user, pk)
-    (coloured,) = coloured_plans([card], catalogue_for(request.user), request.user)
-    return on_ground(coloured, Stack(coloured))
+    return checked_card(card, catalogue_for(request.user), request.user).laid
 
 
 def _grounded(request: Request, pk: int) -> Grounded:
     card = own_card(request.user, pk)
-    return Grounded(SeenPalette(card.value, catalogue_for(request.user)))
+    return checked_card(card, catalogue_for(request.user), request.user).seen.ground
 
 
 class CardGround(APIView):

@@ -4,7 +4,7 @@ from collections.abc import Iterable
 from typing import Any
 
 from jindle_core.card.whole import Card
-from jindle_core.checked.check import Check, to_mend_first
+from jindle_core.checked.check import Check
 from jindle_core.contrast.rules import Finding
 from server.cards.json.changes import change_told
 
@@ -33,8 +33,8 @@ def finding_told(found: Finding) -> Told:
     }
 
 
-def mends_told(found: Iterable[Check], card: Card) -> list[Told]:
-    """What mends the checks that are mended first, as ``MendsSerializer`` describes it."""
+def mends_told(to_mend: Iterable[Check], card: Card) -> list[Told]:
+    """What mends some checks, as ``MendsSerializer`` describes it."""
     unit = card.size.width.unit
     return [
         {
@@ -49,5 +49,5 @@ def mends_told(found: Iterable[Check], card: Card) -> list[Told]:
                 for one in check.to_mend()
             ],
         }
-        for check in to_mend_first(found, card)
+        for check in to_mend
     ]

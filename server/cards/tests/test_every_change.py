@@ -9,18 +9,15 @@ from rest_framework.exceptions import ValidationError
 from jindle_core.card.sound import sound
 from jindle_core.card.waivers import subject
 from jindle_core.card.whole import card_from_json, card_to_json
-from jindle_core.checked.build import Examined
-from jindle_core.checked.on_ground import on_ground
 from jindle_core.errors import BadInput
 from jindle_core.lengths import read_size
 from jindle_core.line_art.drawing import LineDrawing, Shape
-from jindle_core.seen.stack import Stack
 from server.cards.actions import change_card, create_card, go_to_state
 from server.cards.building.built import built
 from server.cards.building.cutting import Cutting
 from server.cards.changes import CHANGE_SERIALIZERS, read_change
-from server.cards.coloured import coloured_plans
 from server.cards.grounds.views import whole_ground
+from server.cards.held import checked_card
 from server.cards.json.colouring import colouring_told
 from server.cards.models import StoredCard
 from server.cards.tests.drawn_changes import Drawn
@@ -126,11 +123,10 @@ class EveryChangeTests(ApiTestCase):
                 told = whole_card(card, catalogue, ann)
                 if self.told is not None:
                     assert told["checks"] == self.told["checks"]
-                (coloured,) = coloured_plans([card], catalogue, ann)
-                colouring_told(coloured)
-                stack = Stack(coloured)
-                whole_ground(on_ground(coloured, stack))
-                built(Examined(stack), "in")
+                checked = checked_card(card, catalogue, ann)
+                colouring_told(checked.seen.coloured)
+                whole_ground(checked.laid)
+                built(checked.examined, "in")
                 for one in mends(card, catalogue, ann):
                     for mend in one["mends"]:
                         copy = StoredCard.objects.get(pk=card.pk)
@@ -139,7 +135,7 @@ class EveryChangeTests(ApiTestCase):
                         )
                         go_to_state(copy, copy.version, card.head)
                 try:
-                    Cutting(stack, read_size("8 1/2", "11", "in"), 1).told()
+                    Cutting(checked.seen.stack, read_size("8 1/2", "11", "in"), 1).told()
                 except BadInput as error:
                     assert "sheet" in str(error), error
                 while card.revisions.filter(number=card.head - 1).exists():

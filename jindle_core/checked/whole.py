@@ -1,0 +1,37 @@
+"""How does a card stand: all its checks, and what would mend them?"""
+
+from dataclasses import dataclass
+from functools import cached_property
+
+from jindle_core.checked.build import Examined
+from jindle_core.checked.card import checks
+from jindle_core.checked.check import Check, to_mend_first
+from jindle_core.checked.on_ground import OnGround, on_ground
+from jindle_core.seen.whole import SeenCard
+
+
+@dataclass(frozen=True, eq=False)
+class CheckedCard:
+    """A card that is seen, and what is found of it."""
+
+    seen: SeenCard
+
+    @cached_property
+    def laid(self) -> OnGround:
+        """What lies on its ground, and how it stands there."""
+        return on_ground(self.seen.coloured, self.seen.stack)
+
+    @cached_property
+    def examined(self) -> Examined:
+        """What is found of its pieces."""
+        return Examined(self.seen.stack)
+
+    @cached_property
+    def checks(self) -> list[Check]:
+        """Every check."""
+        return checks(self.laid, self.examined)
+
+    @property
+    def to_mend(self) -> list[Check]:
+        """The checks that are mended first."""
+        return to_mend_first(self.checks, self.seen.card)

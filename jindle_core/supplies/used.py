@@ -1,0 +1,46 @@
+"""What do cards use, and what of it does the drawer lack?"""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+from jindle_core.card.references import named
+from jindle_core.card.whole import Card
+from jindle_core.supplies.colours import Supplies
+
+
+@dataclass(frozen=True, slots=True)
+class Wanted:
+    """A colour that cards need and the drawer lacks: its place, why, and for which cards."""
+
+    place: int
+    why: str
+    cards: tuple[str, ...]
+
+
+def shopping(cards: Iterable[Card], supplies: Supplies) -> list[Wanted]:
+    """What cards use, by choice, as a palette colour or for colouring, and is not there to use.
+
+    What is low is on the list too, as running out. By range and code; of
+    patterned paper one buys the sheet, not each of its colours.
+    """
+    users: dict[int, dict[str, None]] = {}
+    for card in cards:
+        for pk in named(card).every:
+            if pk in supplies.places and not supplies.lost[supplies.places[pk]]:
+                users.setdefault(pk, {})[card.name] = None
+    found, sheets = [], set()
+    for pk, its_cards in sorted(users.items()):
+        place, names = supplies.places[pk], its_cards
+        row = supplies.rows[place]
+        sheet = (row.range_id, row.family)
+        if sheet in supplies.sheets:
+            if sheet in sheets:
+                continue
+            sheets.add(sheet)
+            on_it = {supplies.rows[at].id for at in supplies.sheets[sheet]}
+            names = {name: None for each in sorted(on_it & users.keys()) for name in users[each]}
+        kept = supplies.kept(place)
+        why = "not in the drawer" if kept is None else {"dry": "dry", "low": "running low"}.get(kept.fullness)
+        if why:
+            found.append(Wanted(place, why, tuple(names)))
+    return sorted(found, key=lambda one: (supplies.rows[one.place].range_id, one.place))

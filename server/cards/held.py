@@ -1,0 +1,67 @@
+"""Cards as they are seen and checked, each worked out once for the change, its mends and its stages.
+
+What is held is taken only where the card is stored exactly as it was then and
+the supplies are the same object: no other worker's write makes it wrong.
+"""
+
+from collections import OrderedDict
+from collections.abc import Sequence
+from dataclasses import dataclass
+from threading import Lock
+from typing import Any
+
+from jindle_core.checked.whole import CheckedCard
+from jindle_core.seen.whole import SeenCard
+from jindle_core.supplies.colours import Supplies
+from server.access import drawings_seen_by
+from server.accounts.models import Person
+from server.cards.models import StoredCard
+
+_MOST = 64  # cards held at once in one process, of one to three megabytes
+
+
+@dataclass(frozen=True)
+class _Held:
+    stored: Any
+    checked: CheckedCard
+
+
+_held: OrderedDict[tuple[int, int], _Held] = OrderedDict()
+_holding = Lock()
+
+
+def checked_card(card: StoredCard, supplies: Supplies, person: Person) -> CheckedCard:
+    """One card as it is seen and checked; CannotBeShown where it cannot be read."""
+    key = (person.pk, card.pk)
+    with _holding:
+        known = _held.get(key)
+    if known and known.stored == card.stored and _is_so(known.checked.seen, supplies, person):
+        return known.checked
+    (made,) = checked_cards([card], supplies, person)
+    with _holding:
+        _held[key] = _Held(card.stored, made)
+        _held.move_to_end(key)
+        while len(_held) > _MOST:
+            _held.popitem(last=False)
+    return made
+
+
+def checked_cards(cards: Sequence[StoredCard], supplies: Supplies, person: Person) -> list[CheckedCard]:
+    """Some cards, their drawings fetched all at once; they are not held."""
+    values = [card.value for card in cards]
+    wanted = {value.colouring.drawing for value in values} - {None}
+    drawings = drawings_seen_by(person).in_bulk(wanted) if wanted else {}
+    found = {pk: drawing.shapes for pk, drawing in drawings.items()}
+    return [
+        CheckedCard(SeenCard(value, supplies, found.get(value.colouring.drawing), person.dark_first))
+        for value in values
+    ]
+
+
+def _is_so(seen: SeenCard, supplies: Supplies, person: Person) -> bool:
+    """Whether what was seen would be seen now: with these supplies, by this person, with its drawing."""
+    if seen.supplies is not supplies or seen.dark_first != person.dark_first:
+        return False
+    drawing = seen.card.colouring.drawing
+    there = drawing is not None and drawings_seen_by(person).filter(pk=drawing).exists()
+    return there == (seen.drawing is not None)
