@@ -83,11 +83,11 @@ class Supplies:
 
     rows: tuple[SupplyColour, ...]
     ranges: dict[int, RangeFacts]
-    drawer: dict[int, Kept]
-    spectra: dict[int, np.ndarray]
-    settled: dict[int, Settled]
-    swatches: dict[int, list[Swatch]]
-    shares: dict[int, float]
+    drawer: dict[int, Kept] = field(default_factory=dict)
+    spectra: dict[int, np.ndarray] = field(default_factory=dict)
+    settled: dict[int, Settled] = field(default_factory=dict)
+    swatches: dict[int, list[Swatch]] = field(default_factory=dict)
+    shares: dict[int, float] = field(default_factory=dict)
 
     @cached_property
     def worked_out(self) -> dict[Any, Any]:

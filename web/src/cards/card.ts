@@ -15,6 +15,7 @@ export const useCard = defineStore('card', () => {
   const busy = ref(false)
   const notices = useNotices()
   let queue: Promise<unknown> = Promise.resolve()
+  let wanted = 0 // the card that was opened last
 
   async function open(id: number) {
     if (card.value?.id !== id) {
@@ -22,6 +23,7 @@ export const useCard = defineStore('card', () => {
       lit.value = 0
       piece.value = 0
     }
+    wanted = id
     missing.value = false
     broken.value = ''
     await refresh(id)
@@ -30,9 +32,13 @@ export const useCard = defineStore('card', () => {
   async function refresh(id = card.value?.id) {
     if (!id) return
     try {
-      card.value = await got(api.GET('/api/cards/{id}', { params: { path: { id } } }))
+      const found = await got(api.GET('/api/cards/{id}', { params: { path: { id } } }))
+      // It may come late: another card is open by now, or this one was changed in between.
+      if (id !== wanted || (card.value?.id === id && card.value.version > found.version)) return
+      card.value = found
       broken.value = ''
     } catch (error) {
+      if (id !== wanted) return
       if (error instanceof ApiError && error.status === 404) missing.value = true
       else if (error instanceof ApiError && error.code === 'cannot_be_shown')
         broken.value = error.message
