@@ -1,0 +1,86 @@
+import { afterEach, beforeEach, vi } from 'vitest'
+import { createApp, nextTick, type App, type Component } from 'vue'
+import { createPinia, setActivePinia } from 'pinia'
+
+/** One question to the server, answered by the test when it likes. */
+export type Asked = {
+  method: string
+  path: string
+  body: Record<string, unknown> | null
+  answer: (data: unknown, status?: number) => Promise<void>
+  fail: () => Promise<void>
+}
+
+/** All questions since the test began, in their order. */
+export const asked: Asked[] = []
+
+/** Let everything that waits for an answer go on. */
+export const settled = () => new Promise((done) => setTimeout(done))
+
+// The client keeps the function that it finds when it is loaded, so it must stand before that.
+globalThis.fetch = async (given: RequestInfo | URL, how?: RequestInit) => {
+  const request = given instanceof Request ? given : new Request(new URL(given, location.href), how)
+  const text = request.method === 'GET' ? '' : await request.text()
+  return new Promise<Response>((done, broken) => {
+    asked.push({
+      method: request.method,
+      path: new URL(request.url).pathname,
+      body: text.startsWith('{') ? JSON.parse(text) : null,
+      answer: async (data, status = 200) => {
+        const headers = { 'Content-Type': 'application/json' }
+        done(
+          data instanceof Response ? data : new Response(JSON.stringify(data), { status, headers }),
+        )
+        await settled()
+      },
+      fail: async () => {
+        broken(new TypeError('no network'))
+        await settled()
+      },
+    })
+  })
+}
+
+beforeEach(() => {
+  asked.length = 0
+  setActivePinia(createPinia())
+  vi.restoreAllMocks()
+})
+
+const mounted: App[] = []
+afterEach(() => mounted.splice(0).forEach((app) => app.unmount()))
+
+/** What a composable gives in a component that stands on a page; `unmount` leaves the page. */
+export function inSetup<T>(use: () => T): T & { unmount: () => void } {
+  let made: T
+  const app = createApp({
+    setup() {
+      made = use()
+      return () => null
+    },
+  })
+  mounted.push(app)
+  app.mount(document.createElement('div'))
+  return Object.assign(made! ?? {}, { unmount: () => app.unmount() }) as T & { unmount: () => void }
+}
+
+export const flushPromises = settled
+
+/** A component on the page, as a person has it before them. */
+export async function onPage(component: Component, props: Record<string, unknown> = {}) {
+  const place = document.createElement('div')
+  document.body.replaceChildren(place)
+  const app = createApp(component, props)
+  mounted.push(app)
+  app.mount(place)
+  await nextTick()
+  return place
+}
+
+/** A key pressed where the focus is; what follows has been drawn after it. */
+export async function press(key: string, how: KeyboardEventInit = {}) {
+  const event = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...how })
+  ;(document.activeElement ?? document.body).dispatchEvent(event)
+  await settled()
+  return event.defaultPrevented
+}
