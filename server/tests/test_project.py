@@ -1,6 +1,7 @@
 """What must hold for the project as a whole."""
 
 import io
+import re
 import subprocess
 import sys
 from pathlib import Path
@@ -40,6 +41,23 @@ class ProjectTests(SimpleTestCase):
             text = (settings.ROOT / name).read_text()
             self.assertNotIn("http", text)
             self.assertIn("--hash=sha256:", text)
+
+
+class NotesTests(SimpleTestCase):
+    def test_every_file_that_contributing_names_is_there(self):
+        text = (settings.ROOT / "CONTRIBUTING.md").read_text(encoding="utf-8")
+        named = {
+            one for one in re.findall(r"`([\w./*-]+)`", text) if "/" in one or one.endswith((".py", ".toml"))
+        }
+        paths = {one for one in named if not one.startswith(("/", "."))}
+        self.assertGreater(len(paths), 20)
+        folders = (
+            settings.ROOT,
+            settings.ROOT / "jindle_core/interchange",
+            settings.ROOT / "jindle_core/checked",
+        )
+        missing = [one for one in sorted(paths) if not any(list(folder.glob(one)) for folder in folders)]
+        self.assertEqual(missing, [])
 
 
 class DatabaseTests(TestCase):

@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { STAGES } from '@/cards/stages'
 import { useSession } from '@/lib/session'
 
 export const router = createRouter({
@@ -12,11 +13,7 @@ export const router = createRouter({
       component: () => import('@/cards/CardFrame.vue'),
       children: [
         { path: '', redirect: (to) => `${to.path}/palette` },
-        { path: 'palette', component: () => import('@/palette/PaletteStage.vue') },
-        { path: 'colouring', component: () => import('@/colouring/ColouringStage.vue') },
-        { path: 'background', component: () => import('@/background/BackgroundStage.vue') },
-        { path: 'build', component: () => import('@/build/BuildStage.vue') },
-        { path: 'contrast', component: () => import('@/contrast/ContrastStage.vue') },
+        ...STAGES.map(({ key, page }) => ({ path: key, component: page })),
       ],
     },
     {

@@ -14,6 +14,7 @@ import CardOnDesk from './CardOnDesk.vue'
 import CheckList from './CheckList.vue'
 import PaletteStrip from './PaletteStrip.vue'
 import { useCard } from './card'
+import { STAGES } from './stages'
 
 const route = useRoute()
 const session = useSession()
@@ -35,13 +36,6 @@ watch(
   (name) => name && (document.title = `${name} · Jindle`),
 )
 
-const STAGES = [
-  { to: 'palette', words: 'Palette' },
-  { to: 'colouring', words: 'Colouring' },
-  { to: 'background', words: 'Background' },
-  { to: 'build', words: 'Build' },
-  { to: 'contrast', words: 'Contrast' },
-]
 // What each stage has to look at again; nothing where it has nothing to judge yet.
 const standing = computed<Record<string, number | undefined>>(() => {
   const found: Record<string, number> = {}
@@ -111,22 +105,22 @@ useKeys({
       <nav aria-label="Stages" class="flex gap-0.5 max-lg:flex-wrap">
         <RouterLink
           v-for="stage in STAGES"
-          :key="stage.to"
-          :to="`/cards/${store.card.id}/${stage.to}`"
+          :key="stage.key"
+          :to="`/cards/${store.card.id}/${stage.key}`"
           class="button button-plain !gap-1 !px-2"
           active-class="!bg-sheet !border-edge"
-          :title="standingWords(stage.to)"
+          :title="standingWords(stage.key)"
         >
           {{ stage.words }}
           <!-- The mark's place is kept, so that nothing moves when one comes. -->
           <span
             class="inline-flex h-5 min-w-5 items-center justify-center rounded-full border px-1 text-xs"
-            :class="standing[stage.to] === undefined ? 'border-transparent' : 'border-edge'"
+            :class="standing[stage.key] === undefined ? 'border-transparent' : 'border-edge'"
           >
             <span aria-hidden="true">{{
-              standing[stage.to] === 0 ? '✓' : standing[stage.to]
+              standing[stage.key] === 0 ? '✓' : standing[stage.key]
             }}</span>
-            <span class="sr-only">{{ standingWords(stage.to) }}</span>
+            <span class="sr-only">{{ standingWords(stage.key) }}</span>
           </span>
         </RouterLink>
       </nav>

@@ -1,0 +1,12 @@
+/** The stages of a card in the order of work: what lies on what is asked before the first mark. */
+export const STAGES = [
+  { key: 'palette', words: 'Palette', page: () => import('@/palette/PaletteStage.vue') },
+  { key: 'contrast', words: 'Contrast', page: () => import('@/contrast/ContrastStage.vue') },
+  { key: 'colouring', words: 'Colouring', page: () => import('@/colouring/ColouringStage.vue') },
+  {
+    key: 'background',
+    words: 'Background',
+    page: () => import('@/background/BackgroundStage.vue'),
+  },
+  { key: 'build', words: 'Build', page: () => import('@/build/BuildStage.vue') },
+] as const
