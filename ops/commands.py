@@ -54,16 +54,28 @@ def dev(options: argparse.Namespace) -> int:
 
 
 def test(options: argparse.Namespace) -> int:
-    """everything that must hold: lint, types, every test"""
+    """everything that must hold: lint, types, every test; or only what is named"""
+    if options.names and all(name.split(".")[0] == "jindle_core" for name in options.names):
+        setup.ensure_python(testing=True)  # the core needs neither database, browser nor Node
+        return 1 if _tests(environment(Database("test-db", durable=False), "demo"), options) else 0
     _ensure_all()
     failed = lint(options)
     with database_running(Database("test-db", durable=False)) as database:
         # "demo" so that the door to the demo studio is there to be tested.
-        env = environment(database, "demo")
-        names = options.names or ["jindle_core", "standins", "demo", "server", "e2e", "ops"]
-        how = ["--no-input", "--parallel", "1" if options.names else "2", "--timing"]
-        failed += manage(env, "test", *how, *names, python=("-W", "error"))
+        failed += _tests(environment(database, "demo"), options)
     return 1 if failed else 0
+
+
+def _tests(env: dict[str, str], options: argparse.Namespace) -> int:
+    names = options.names or ["jindle_core", "standins", "demo", "server", "e2e", "ops"]
+    # What runs in several processes is not all counted.
+    alone = options.names or options.coverage
+    how = ["--no-input", "--parallel", "1" if alone else "2", "--timing"]
+    if not options.coverage:
+        return manage(env, "test", *how, *names, python=("-W", "error"))
+    failed = manage(env, "test", *how, *names, python=("-m", "coverage", "run"))
+    subprocess.run([PYTHON, "-m", "coverage", "report"], cwd=ROOT)
+    return failed
 
 
 def lint(options: argparse.Namespace) -> int:
@@ -187,6 +199,7 @@ def main(arguments: list[str]) -> int:
     made["test"].add_argument(
         "names", nargs="*", help="only these, such as jindle_core or e2e.tests.test_story"
     )
+    made["test"].add_argument("--coverage", action="store_true", help="print what is not reached")
     made["bench"].add_argument("--write", action="store_true", help="keep the table in docs/benchmarks.md")
     made["trial"].add_argument("what", choices=("hostile", "archives", "changes"))
     made["trial"].add_argument("--examples", type=int, default=150, help="of sequences of changes")
