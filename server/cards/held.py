@@ -17,7 +17,7 @@ from server.access import drawings_seen_by
 from server.accounts.models import Person
 from server.cards.models import StoredCard
 
-_MOST = 64  # cards held at once in one process, of one to three megabytes
+_MOST = 64  # cards held at once in one process: those of the demo take a quarter of a megabyte each
 
 
 @dataclass(frozen=True)
