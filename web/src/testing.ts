@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, vi } from 'vitest'
-import { createApp, nextTick, type App, type Component } from 'vue'
+import { createApp, nextTick, type App, type Component, type Plugin } from 'vue'
 import { createPinia, setActivePinia } from 'pinia'
 
 /** One question to the server, answered by the test when it likes. */
@@ -21,16 +21,19 @@ export const settled = () => new Promise((done) => setTimeout(done))
 globalThis.fetch = async (given: RequestInfo | URL, how?: RequestInit) => {
   const request = given instanceof Request ? given : new Request(new URL(given, location.href), how)
   const text = request.method === 'GET' ? '' : await request.text()
+  const stop = how?.signal ?? undefined
   return new Promise<Response>((done, broken) => {
+    stop?.addEventListener('abort', () => broken(stop.reason))
     asked.push({
       method: request.method,
       path: new URL(request.url).pathname,
       body: text.startsWith('{') ? JSON.parse(text) : null,
       answer: async (data, status = 200) => {
         const headers = { 'Content-Type': 'application/json' }
-        done(
-          data instanceof Response ? data : new Response(JSON.stringify(data), { status, headers }),
-        )
+        if (data instanceof Response) {
+          const body = data.body?.pipeThrough(new TransformStream(), { signal: stop })
+          done(new Response(body, data))
+        } else done(new Response(JSON.stringify(data), { status, headers }))
         await settled()
       },
       fail: async () => {
@@ -67,10 +70,15 @@ export function inSetup<T>(use: () => T): T & { unmount: () => void } {
 export const flushPromises = settled
 
 /** A component on the page, as a person has it before them. */
-export async function onPage(component: Component, props: Record<string, unknown> = {}) {
+export async function onPage(
+  component: Component,
+  props: Record<string, unknown> = {},
+  ...plugins: Plugin[]
+) {
   const place = document.createElement('div')
   document.body.replaceChildren(place)
   const app = createApp(component, props)
+  for (const plugin of plugins) app.use(plugin)
   mounted.push(app)
   app.mount(place)
   await nextTick()
