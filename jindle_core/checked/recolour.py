@@ -1,7 +1,9 @@
 """In which other colour would a piece stand, and everything that lies beside it still?"""
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
+from itertools import islice
+from typing import NamedTuple
 
 import numpy as np
 
@@ -27,6 +29,14 @@ class Wanted:
 
     does: Callable[[np.ndarray], np.ndarray]
     figure: Callable[[np.ndarray], str]
+
+
+class _Compared(NamedTuple):
+    """By a rule, colours (n, m, 3) on colours (n, m, 3): n tries of m comparisons."""
+
+    rule: PairKind
+    upper: np.ndarray
+    under: np.ndarray
 
 
 def recolourings(
@@ -73,26 +83,47 @@ def _there(stack: Stack, key: int) -> tuple[list[End], np.ndarray]:
 
 def _standing(stands: dict[int, Stands], key: int, judged: int, labs: np.ndarray) -> np.ndarray:
     """Of colours (n, 3) for a piece, those with which what is judged stands and all else no worse."""
+    affected = [
+        (other, one)
+        for other, one in stands.items()
+        if other in (key, judged) or (len(labs) and (one.at == key).any())
+    ]
+    now = [_Compared(one.rule, one.upper[None], one.under[None]) for _, one in affected]
+    after = [_Compared(one.rule, *_with(one, key, other == key, labs)) for other, one in affected]
+    shares = iter(_shares([*now, *after]))
     kept = np.ones(len(labs), dtype=bool)
-    for other, one in stands.items():
-        here = (one.at == key)[None, :, None]
-        if other not in (key, judged) and not here.any():
-            continue
+    for (other, one), before, share in zip(affected, list(islice(shares, len(now))), shares, strict=True):
         wanted = figures.grounds.STANDS_SHARE[0] if one.rule is PairKind.PICTURE else 1.0
         if other != judged:  # it may stand for another reason, as by its outline: it is not to stand worse
-            wanted = min(wanted, _share(one, one.upper[None], one.under[None])[0])
-        if other == key:
-            kept &= _share(one, labs[:, None], one.under[None]) >= wanted
-        else:
-            kept &= _share(one, one.upper[None], np.where(here, labs[:, None], one.under[None])) >= wanted
+            wanted = min(wanted, before[0])
+        kept &= share >= wanted
     return kept
 
 
-def _share(one: Stands, upper: np.ndarray, under: np.ndarray) -> np.ndarray:
-    """For n colours which share of m comparisons holds: colours (n, m, 3) on colours, the two broadcast."""
+def _with(one: Stands, key: int, own: bool, labs: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+    """What is compared once it, or the thing with a key, has each of colours (n, 3)."""
+    if own:
+        upper, under = labs[:, None], one.under[None]
+    else:
+        here = (one.at == key)[None, :, None]
+        upper, under = one.upper[None], np.where(here, labs[:, None], one.under[None])
     upper, under = np.broadcast_arrays(upper, under)
-    found = holds(one.rule, upper.reshape(-1, 3), under.reshape(-1, 3)).reshape(upper.shape[:2])
-    return np.asarray(found.mean(axis=1))
+    return upper, under
+
+
+def _shares(asked: Sequence[_Compared]) -> list[np.ndarray]:
+    """Of each comparison which share (n,) holds; all of a rule at once, for few take as long as many."""
+    found: dict[int, np.ndarray] = {}
+    for rule in {one.rule for one in asked}:
+        places = [at for at, one in enumerate(asked) if one.rule is rule]
+        upper, under = (
+            np.concatenate([side.reshape(-1, 3) for side in sides])
+            for sides in zip(*((asked[at].upper, asked[at].under) for at in places), strict=True)
+        )
+        held = np.split(holds(rule, upper, under), np.cumsum([asked[at].upper[..., 0].size for at in places]))
+        for at, part in zip(places, held, strict=False):
+            found[at] = part.reshape(asked[at].upper.shape[:2]).mean(axis=1)
+    return [found[at] for at in range(len(asked))]
 
 
 def _mend(stack: Stack, key: int, end: End, figure: str) -> Mend:
