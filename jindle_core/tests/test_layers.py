@@ -10,7 +10,7 @@ from jindle_core import figures
 from jindle_core.card.build import Build
 from jindle_core.card.changes.build import EditPiece
 from jindle_core.card.layouts import STARTS, start
-from jindle_core.card.whole import Anchor, Card, End, PaletteColour
+from jindle_core.card.whole import Anchor, Card, PaletteColour
 from jindle_core.contrast.rules import PairKind, Status
 from jindle_core.errors import BadInput
 from jindle_core.layers.fitting import fits, to_use_elsewhere, ways_to_fit
@@ -28,6 +28,7 @@ from jindle_core.layers.stacking import (
 )
 from jindle_core.layers.touching import neighbours
 from jindle_core.lengths import TICKS, USUAL_SIZES, Length, Limits, Size, read_length, read_size
+from jindle_core.material import End
 from jindle_core.palettes.role import Role
 
 CARD = read_size("4 1/4", "5 1/2", "in")

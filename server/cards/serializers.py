@@ -5,10 +5,10 @@ from rest_framework import serializers
 from jindle_core import figures
 from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.painting import Way
-from jindle_core.card.whole import End
 from jindle_core.contrast.rules import PairKind, Status
 from jindle_core.layers.folding import Fold
 from jindle_core.lengths import Size, read_length
+from jindle_core.material import End
 from jindle_core.media import COLUMNS
 from jindle_core.palettes.role import Role
 from server.catalogue.swatches import MatchSerializer, ShadesSerializer, SwatchSerializer

@@ -10,7 +10,6 @@ from rest_framework.exceptions import APIException
 from jindle_core import figures
 from jindle_core.card.changes.every import changed
 from jindle_core.card.changes.palette import AddColour
-from jindle_core.card.whole import End
 from jindle_core.checked.card import pair_checks
 from jindle_core.checked.check import Check
 from jindle_core.checked.on_ground import OnGround
@@ -19,6 +18,7 @@ from jindle_core.checks.ids import pair_check
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.contrast.rules import Status
 from jindle_core.lengths import USUAL_SIZES, Length, Size
+from jindle_core.material import End
 from jindle_core.media import COLUMNS
 from jindle_core.seen.desk import Part
 from jindle_core.seen.palette import SeenPalette, value_on_screen, value_shades

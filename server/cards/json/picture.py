@@ -4,9 +4,9 @@ from dataclasses import replace
 from typing import Any
 
 from jindle_core.card.pictures import Area
-from jindle_core.card.whole import End
 from jindle_core.families.recipes import recipe
 from jindle_core.families.shading import BARE, away, stops
+from jindle_core.material import End
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.palette import SeenPalette, value_shades
 
