@@ -26,7 +26,6 @@ from jindle_core.media import PAD_MEDIA
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.seen.ground import Grounded
 from jindle_core.shown import percent
-from jindle_core.supplies.colours import Supplies
 
 _BANDS = 5  # of an ombre of one pad, where it is judged
 _TRIED = 4  # pads instead of one
@@ -225,12 +224,12 @@ def _alone(on: OnGround) -> _Tries:
 
 
 def _grey_pattern(on: OnGround) -> _Tries:
-    catalogue, grey = on.grounded.supplies, _pale_grey(on.grounded)
+    supplies, grey = on.grounded.supplies, _pale_grey(on.grounded)
     if grey is not None:
         others = tuple(one for one in on.grounded.ground.effects if one.kind is not EffectKind.STENCIL)
-        words = f"bare card with a pale grey pattern in {label(catalogue, grey)}"
+        words = f"bare card with a pale grey pattern in {supplies.rows[grey].label}"
         for hand, how in ((Hand.MIDDLE, ""), (Hand.LIGHT, ", a light hand")):
-            effect = Effect(EffectKind.STENCIL, catalogue.rows[grey].id, hand)
+            effect = Effect(EffectKind.STENCIL, supplies.rows[grey].id, hand)
             yield words + how, {"pads": (), "effects": (effect, *others)}
 
 
@@ -253,18 +252,18 @@ def _another_pad(on: OnGround) -> _Tries:
         order = order[share[order] >= figures.grounds.STANDS_SHARE[0]]
     for place in candidates[order[:_TRIED]]:
         pk = grounded.supplies.rows[place].id
-        words = f"{label(grounded.supplies, place)} instead of {_name(grounded, at)}"
+        words = f"{grounded.supplies.rows[place].label} instead of {_name(grounded, at)}"
         yield words, {"pads": _changed(grounded.pads, at, colour=pk)}
 
 
 def pads_to_take(grounded: Grounded, owned: bool) -> np.ndarray:
     """The places of pads that could be taken and are predicted: those owned, or all that can be had."""
-    catalogue = grounded.supplies
-    places = catalogue.of_media(PAD_MEDIA)
-    mine = places[catalogue.usable[places]]
+    supplies = grounded.supplies
+    places = supplies.of_media(PAD_MEDIA)
+    mine = places[supplies.usable[places]]
     places = mine if owned and len(mine) else places
-    metal = [key for key, facts in catalogue.ranges.items() if facts.properties.get("metallic")]
-    left = are_white(catalogue.lab[places]) | np.isin(catalogue.range_ids[places], metal)
+    metal = [key for key, facts in supplies.ranges.items() if facts.properties.get("metallic")]
+    left = are_white(supplies.lab[places]) | np.isin(supplies.range_ids[places], metal)
     return places[~left & ~np.isin(places, grounded.places)]
 
 
@@ -292,14 +291,8 @@ def _changed(pads: tuple[PadUse, ...], at: int, **told: Any) -> tuple[PadUse, ..
     return (*pads[:at], replace(pads[at], **told), *pads[at + 1 :])
 
 
-def label(catalogue: Supplies, place: int) -> str:
-    """What a colour is called in a sentence."""
-    row = catalogue.rows[place]
-    return row.label
-
-
 def _name(grounded: Grounded, at: int) -> str:
-    return label(grounded.supplies, grounded.places[at])
+    return grounded.supplies.rows[grounded.places[at]].label
 
 
 def _mend(words: str, figure: str, settings: dict[str, Any]) -> Mend:

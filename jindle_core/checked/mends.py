@@ -205,11 +205,11 @@ def to_thin(examined: Examined) -> list[Mend]:
 
 def to_fold(examined: Examined) -> list[Mend]:
     """The other fold, where a usual sheet holds the base then."""
-    plan = examined.stack.resolved.card
+    card = examined.stack.resolved.card
     found = []
     for fold in Fold:
-        after = examine_base(plan.size, fold)
-        if fold is not plan.fold and after.status is Status.HOLDS:
+        after = examine_base(card.size, fold)
+        if fold is not card.fold and after.status is Status.HOLDS:
             found.append(Mend(f"fold it {fold}", after.figure, SetBuild({"fold": fold})))
     return found
 

@@ -28,10 +28,10 @@ _of_build = partial(Check, "build")
 
 def build_checks(examined: Examined) -> list[Check]:
     """Every check of a card with pieces; none without any."""
-    plan = examined.stack.build
-    if not plan.every:
+    build = examined.stack.build
+    if not build.every:
         return []
-    found = [check for piece in plan.every for check in _of_piece(examined, piece)]
+    found = [check for piece in build.every for check in _of_piece(examined, piece)]
     return [*found, *_together(examined), *_of_base(examined), *_in_the_post(examined)]
 
 
@@ -69,8 +69,8 @@ def _together(examined: Examined) -> Iterator[Check]:
 
 
 def _of_base(examined: Examined) -> Iterator[Check]:
-    plan = examined.stack.resolved.card
-    finding = examine_base(plan.size, plan.fold)
+    card = examined.stack.resolved.card
+    finding = examine_base(card.size, card.fold)
     if finding.status is not Status.HOLDS:
         yield _of_build(SHEET, "The base", finding, partial(mends.to_fold, examined))
 

@@ -15,7 +15,6 @@ from jindle_core.blending.painting import Field, at_points, painting
 from jindle_core.blending.ways import Row
 from jindle_core.blending.working import Step, Worked, working_order
 from jindle_core.card.ground import Ground, PadUse
-from jindle_core.card.whole import Card
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.stocks import WHITE, card_lab
 from jindle_core.seen.palette import SeenPalette
@@ -40,8 +39,7 @@ class Grounded:
 
     def with_ground(self, ground: Ground) -> "Grounded":
         """The same card with another ground."""
-        plan: Card = replace(self.resolved.card, ground=ground)
-        return Grounded(SeenPalette(plan, self.supplies))
+        return Grounded(SeenPalette(replace(self.resolved.card, ground=ground), self.supplies))
 
     @cached_property
     def pads(self) -> tuple[PadUse, ...]:

@@ -57,7 +57,7 @@ class Stack:
 
     @property
     def resolved(self) -> SeenPalette:
-        """The plan with its colours."""
+        """The card with its colours."""
         return self.coloured.resolved
 
     @property
@@ -72,8 +72,7 @@ class Stack:
 
     def after(self, change: BuildChange) -> "Stack":
         """The same card after a change."""
-        plan = change.apply(self.resolved.card)
-        resolved = SeenPalette(plan, self.resolved.supplies)
+        resolved = SeenPalette(change.apply(self.resolved.card), self.resolved.supplies)
         return Stack(replace(self.coloured, resolved=resolved))
 
     @cached_property
@@ -136,12 +135,12 @@ class Stack:
 
     def stock(self, key: int) -> End:
         """What it is cut out of: under a coloured picture and under a ground it is their paper."""
-        plan = self.resolved.card
+        card = self.resolved.card
         paper: int | None
         if key == self.carrier and key != BASE:
-            paper = plan.ground.paper
-        elif key != BASE and self.piece(key).kind is Kind.IMAGE and plan.colouring.drawing is not None:
-            paper = plan.colouring.paper
+            paper = card.ground.paper
+        elif key != BASE and self.piece(key).kind is Kind.IMAGE and card.colouring.drawing is not None:
+            paper = card.colouring.paper
         else:
             return self.material(key)
         return WHITE if paper is None else End("supply", paper)

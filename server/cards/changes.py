@@ -67,7 +67,7 @@ def read_change(given, catalogue: Supplies, person: Person) -> AnyChange:
         medium = catalogue.ranges[int(catalogue.range_ids[place])].medium
         if not is_transparent(medium):
             raise BadInput(Problem(f"{medium} is no glaze: it does not let through.", field="glaze"))
-    if kind in COLOURING_CHANGES:  # what else they speak of is the plan's own
+    if kind in COLOURING_CHANGES:  # what else they speak of is the card's own
         return values
     if isinstance(values, BuildChange):
         _check_build(values, catalogue)

@@ -68,7 +68,7 @@ class MatchSerializer(serializers.Serializer):
 
 
 def swatch(catalogue: Supplies, place: int) -> dict[str, Any]:
-    """The colour at a place of the catalogue, as ``SwatchSerializer`` describes it."""
+    """The colour at a place of the supplies, as ``SwatchSerializer`` describes it."""
     row = catalogue.rows[place]
     facts = catalogue.ranges[row.range_id]
     code, name, provenance = row.code, row.name, catalogue.provenance(place)

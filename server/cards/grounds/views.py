@@ -16,7 +16,7 @@ from jindle_core.blending.painting import BRUSHED, LAYERED, TURNING, between
 from jindle_core.blending.ways import WayKind, WayOut, ways_out
 from jindle_core.blending.working import cautions
 from jindle_core.card.ground import PadUse
-from jindle_core.checked.ground import ground_checks, label, pads_to_take
+from jindle_core.checked.ground import ground_checks, pads_to_take
 from jindle_core.checked.on_ground import OnGround
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
@@ -210,7 +210,7 @@ def _words(grounded: Grounded, way: WayOut, brought: int | None) -> str:
         return "in the order " + ", ".join(_names(grounded, way.pads))
     if brought is None:
         return way.kind.value
-    name = label(grounded.supplies, brought)
+    name = grounded.supplies.rows[brought].label
     if way.kind is WayKind.BRIDGE:
         return f"{name} between them"
     gone = next(at for at in range(len(grounded.pads)) if at not in way.pads)
@@ -218,7 +218,7 @@ def _words(grounded: Grounded, way: WayOut, brought: int | None) -> str:
 
 
 def _names(grounded: Grounded, places: Sequence[int]) -> list[str]:
-    return [label(grounded.supplies, grounded.places[place]) for place in places]
+    return [grounded.supplies.rows[grounded.places[place]].label for place in places]
 
 
 def what_they_make(grounded: Grounded) -> dict[str, Any]:

@@ -30,7 +30,7 @@ def picture(coloured: Coloured) -> dict[str, Any] | None:
 
 
 def on_paper(coloured: Coloured, paper: int | None) -> dict[str, Any] | None:
-    """The same on the card at a place of the catalogue; None: white marker paper."""
+    """The same on the card at a place of the supplies; None: white marker paper."""
     resolved = coloured.resolved
     pk = None if paper is None else resolved.supplies.rows[paper].id
     plan = replace(resolved.card, colouring=replace(coloured.colouring, paper=pk))
