@@ -1,5 +1,6 @@
 """What is found of a card that is built of pieces: how they fit, stand, and go together?"""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -17,9 +18,10 @@ from jindle_core.contrast.stacked import (
     examine_writing,
     melting,
 )
-from jindle_core.layers.fitting import Fit, fits
+from jindle_core.layers.fitting import Fit, fits, to_use_elsewhere
 from jindle_core.layers.pieces import BASE, Kind, Piece
 from jindle_core.layers.showing import shown
+from jindle_core.layers.sizing import Box, of_size
 from jindle_core.layers.stacking import (
     examine_envelope,
     examine_thickness,
@@ -28,13 +30,28 @@ from jindle_core.layers.stacking import (
     top_of,
 )
 from jindle_core.layers.touching import Beside
-from jindle_core.lengths import Size
+from jindle_core.lengths import Length, Size
 from jindle_core.material import End
 from jindle_core.palettes.role import Role
 from jindle_core.seen.stack import Face, Stack
 
 # What is of one colour all over and large enough to be taken for one with its neighbour.
 PLAIN = (Kind.MAT, Kind.PANEL, Kind.STRIP, Kind.PAPER, Kind.RIBBON)
+
+
+@dataclass(frozen=True, slots=True)
+class Trimming:
+    """What falls off a piece: a box in mm, measured in the card's ``unit``, and which pieces it could be."""
+
+    name: str
+    box: Box
+    unit: str
+    could_be: tuple[str, ...]
+
+    def text(self, units: str) -> str:
+        """Its size in a person's unit, each side no longer than it is."""
+        sides = (Length.floor(side, self.unit).text(units) for side in (self.box.width, self.box.height))
+        return f"{' × '.join(sides)} {units}"
 
 
 @dataclass(frozen=True)
@@ -48,6 +65,27 @@ class Examined:
         """By key how each piece fits."""
         stack = self.stack
         return {fit.key: fit for face in stack.build.faces for fit in fits(stack.boxes, face, stack.unit)}
+
+    @property
+    def trimmings(self) -> list[Trimming]:
+        """What falls off pieces that are trimmed and is large enough for something."""
+        stack = self.stack
+        return [
+            Trimming(piece.name, off, stack.unit, tuple(self._could_be(piece, off)))
+            for piece in stack.build.every
+            for off in to_use_elsewhere(self.fits[piece.key].trimmings)
+        ]
+
+    def _could_be(self, piece: Piece, off: Box) -> Iterator[str]:
+        """The names of other pieces of the same stock that go into what falls off one, turned or not."""
+        stack = self.stack
+        for other in stack.build.every:
+            if other.key != piece.key and stack.stock(other.key) == stack.stock(piece.key):
+                box = of_size(stack.cut_to(other))
+                for wide, high in ((box.width, box.height), (box.height, box.width)):
+                    if wide <= off.width and high <= off.height:
+                        yield other.name
+                        break
 
     @cached_property
     def beside(self) -> dict[int, list[Beside]]:

@@ -6,6 +6,7 @@ from functools import cached_property
 from jindle_core.checked.build import Examined
 from jindle_core.checked.card import checks
 from jindle_core.checked.check import Check, to_mend_first
+from jindle_core.checked.desk import Desk, desk_of
 from jindle_core.checked.on_ground import OnGround, on_ground
 from jindle_core.seen.whole import SeenCard
 
@@ -30,6 +31,11 @@ class CheckedCard:
     def checks(self) -> list[Check]:
         """Every check."""
         return checks(self.laid, self.examined)
+
+    @property
+    def desk(self) -> Desk:
+        """How it lies on the desk."""
+        return desk_of(self.laid, self.seen.stack)
 
     @property
     def to_mend(self) -> list[Check]:

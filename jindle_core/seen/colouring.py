@@ -1,6 +1,6 @@
 """The colouring of a card's picture, its families laid on its paper as predicted."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 import numpy as np
@@ -69,6 +69,12 @@ class Coloured:
         """Whether shadows are laid first on this card."""
         said = self.colouring.dark_first
         return self.used_to_dark_first if said is None else said
+
+    def on_paper(self, place: int | None) -> "Coloured":
+        """The same on the card at a place of the supplies; None: on white marker paper."""
+        paper = None if place is None else self._supplies.rows[place].id
+        card = replace(self.resolved.card, colouring=replace(self.colouring, paper=paper))
+        return replace(self, resolved=replace(self.resolved, card=card))
 
     @cached_property
     def paper(self) -> int | None:

@@ -9,11 +9,15 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.card.changes.palette import AddColour
 from jindle_core.card.whole import Anchor, Card, Pair, PaletteColour
+from jindle_core.checks.ids import pair_check
+from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Lab, as_lab, on_screen
 from jindle_core.colorimetry.views import Shades, shades
 from jindle_core.contrast.guess import guess_pairs
+from jindle_core.matching.verdicts import Verdict, judge
 from jindle_core.material import End
 from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.matched import Match, match_of
 
 WHITE_WORDS = "white paper"
 
@@ -28,6 +32,34 @@ def value_shades(lab: Lab) -> Shades:
 def value_on_screen(lab: Lab) -> bool:
     """Whether a screen can show a plain value."""
     return bool(on_screen(np.array(lab)))
+
+
+@dataclass(frozen=True, slots=True)
+class EndSeen:
+    """One end of a pair, or what something is of: in words, and in every view."""
+
+    end: End
+    words: str
+    shades: Shades
+
+
+@dataclass(frozen=True, slots=True)
+class PairSeen:
+    """What lies on what, and the id of the check on it."""
+
+    pair: Pair
+    upper: EndSeen
+    lower: EndSeen
+    check: str
+
+
+@dataclass(frozen=True, slots=True)
+class Likest:
+    """The palette colour that something is most like, how far (ΔE00) it is off, and what that means."""
+
+    colour: PaletteColour
+    distance: float
+    verdict: Verdict
 
 
 @dataclass(frozen=True)
@@ -76,6 +108,18 @@ class SeenPalette:
             for number, guess in enumerate(guesses, start=self.card.next_pair)
         )
 
+    def match(self, at: int, place: int, distance: float) -> Match:
+        """The supply at a place, ``distance`` (ΔE00) away, beside the palette colour at a place."""
+        return match_of(self.supplies, place, self.lab[at].tolist(), self.sigma[at], distance)
+
+    @property
+    def pairs_seen(self) -> list[PairSeen]:
+        """The pairs with the colours of their ends."""
+        return [
+            PairSeen(pair, self.seen_end(pair.upper), self.seen_end(pair.lower), pair_check(pair.key))
+            for pair in self.pairs
+        ]
+
     @cached_property
     def _places(self) -> dict[int, int]:
         return {colour.key: place for place, colour in enumerate(self.card.colours)}
@@ -100,6 +144,10 @@ class SeenPalette:
             place, value = self._supply(end), figures.laying.PAPER_WHITE_LAB
         return value_shades(value) if place is None else self.supplies.shades[place]
 
+    def seen_end(self, end: End) -> EndSeen:
+        """One end, in words and in every view."""
+        return EndSeen(end, self.end_words(end), self.end_shades(end))
+
     def end_words(self, end: End) -> str:
         """One end of a pair, named."""
         if end.source == "palette":
@@ -111,6 +159,15 @@ class SeenPalette:
         label = row.label
         label += ", no longer in your supplies" if self.supplies.lost[place] else ""
         return f"{self.supplies.ranges[row.range_id].name} {label}"
+
+    def nearest(self, lab: np.ndarray) -> Likest | None:
+        """The palette colour nearest to a predicted CIELAB (3,); None where there is no colour."""
+        if not self.card.colours:
+            return None
+        off = delta_e(np.asarray(lab, float), self.lab)
+        at = int(off.argmin())
+        verdict = judge(float(off[at]), figures.laying.GLAZE_SIGMA).verdict
+        return Likest(self.card.colours[at], float(off[at]), verdict)
 
     def _supply(self, end: End) -> int | None:
         return self.supplies.places.get(end.id) if end.source == "supply" else None

@@ -20,7 +20,7 @@ from jindle_core.prediction.vellum import under_vellum, veil
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.desk import Part, built_desk
 from jindle_core.seen.ground import Grounded
-from jindle_core.seen.palette import SeenPalette, value_shades
+from jindle_core.seen.palette import EndSeen, SeenPalette, value_shades
 from jindle_core.seen.pictures import Pictured
 
 _VEIL, VEIL_OPACITY = veil()
@@ -182,6 +182,10 @@ class Stack:
         if piece is None or piece.inked is None:
             return stock
         return f"{stock}, inked with {self.resolved.end_words(End('supply', piece.inked.colour))}"
+
+    def seen(self, key: int) -> EndSeen:
+        """What it is of, in words and in every view."""
+        return EndSeen(self.material(key), self.words(key), self.shades(key))
 
     def cut_to(self, piece: Piece) -> Size:
         """The size that a piece is cut to."""

@@ -5,38 +5,82 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from jindle_core import figures
+from jindle_core.card.whole import PaletteColour
 from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.naming import hue_family
+from jindle_core.colorimetry.spaces import Lab, as_lab
+from jindle_core.colorimetry.views import Shades
 from jindle_core.families.convert import assign
 from jindle_core.matching.nearest import Nearest, query_each
-from jindle_core.matching.verdicts import Verdict, combined, judge
+from jindle_core.matching.verdicts import Verdict
+from jindle_core.material import End
 from jindle_core.media import COLUMNS
-from jindle_core.seen.palette import SeenPalette
+from jindle_core.seen.palette import SeenPalette, value_on_screen
+from jindle_core.supplies.matched import Match, Swatch, swatch_of
 
 
 @dataclass(frozen=True, slots=True)
 class Cell:
-    """One cell: "locked", "chosen" or "nearest", and the supply's place and ΔE00; none where there is none.
+    """One cell: "locked", "chosen" or "nearest", and the supply; None where there is none.
 
     ``hole`` says that nothing is near enough to stand for the colour.
     """
 
     column: str
     state: str
-    place: int | None
-    distance: float
+    match: Match | None
     hole: bool
 
 
-def table(palette: SeenPalette, only_owned: bool) -> list[list[Cell]]:
-    """For each palette colour its cells: one search for all columns and colours together."""
+@dataclass(frozen=True, slots=True)
+class Row:
+    """A palette colour as it is now, and its cells.
+
+    ``anchor`` is the supply that it is tied to, None for a plain value;
+    ``lost`` says that what it was tied to has left the supplies.
+    """
+
+    colour: PaletteColour
+    lab: Lab
+    uncertainty: float
+    shades: Shades
+    hue_name: str
+    provenance: str
+    on_screen: bool
+    anchor: Swatch | None
+    lost: bool
+    cells: tuple[Cell, ...]
+
+
+def table(palette: SeenPalette, only_owned: bool) -> list[Row]:
+    """A row for each palette colour: one search for all columns and colours together."""
     supplies, colours = palette.supplies, palette.card.colours
     indexes = [supplies.indexes[column.key, only_owned] for column in COLUMNS]
     found = query_each([index for index, _ in indexes], palette.lab) if colours else []
-    rows: list[list[Cell]] = [[] for _ in colours]
+    cells: list[list[Cell]] = [[] for _ in colours]
     for column, (_, places), nearest in zip(COLUMNS, indexes, found, strict=False):
-        for at, row in enumerate(rows):
+        for at, row in enumerate(cells):
             row.append(_cell(palette, at, column.key, places, nearest[at]))
-    return rows
+    return [_row(palette, at, tuple(row)) for at, row in enumerate(cells)]
+
+
+def _row(palette: SeenPalette, at: int, cells: tuple[Cell, ...]) -> Row:
+    colour, supplies = palette.card.colours[at], palette.supplies
+    place, lab = palette.place(colour), as_lab(palette.lab[at])
+    anchor = None if place is None else swatch_of(supplies, place)
+    return Row(
+        colour,
+        lab,
+        palette.sigma[at],
+        palette.end_shades(End("palette", colour.key)),
+        hue_family(lab),
+        anchor.provenance if anchor else colour.anchor.provenance,
+        anchor.on_screen if anchor else value_on_screen(colour.anchor.lab),
+        anchor,
+        colour.anchor.colour is not None and (anchor is None or anchor.lost),
+        cells,
+    )
 
 
 def _cell(palette: SeenPalette, at: int, column: str, places: np.ndarray, nearest: Nearest) -> Cell:
@@ -45,25 +89,24 @@ def _cell(palette: SeenPalette, at: int, column: str, places: np.ndarray, neares
     chosen = supplies.places.get(choice.colour) if choice else None
     if choice is not None and chosen is not None and not supplies.lost[chosen]:
         distance = float(delta_e(palette.lab[at], supplies.lab[chosen]))
-        return Cell(column, "locked" if choice.locked else "chosen", chosen, distance, False)
+        state = "locked" if choice.locked else "chosen"
+        return Cell(column, state, palette.match(at, chosen, distance), hole=False)
     if not len(nearest.indices):
-        return Cell(column, "nearest", None, 0.0, True)
-    place, distance = int(places[nearest.indices[0]]), float(nearest.distances[0])
-    uncertainty = combined(palette.sigma[at], float(supplies.sigma[place]))
-    return Cell(column, "nearest", place, distance, judge(distance, uncertainty).verdict is Verdict.FAR)
+        return Cell(column, "nearest", None, hole=True)
+    found = palette.match(at, int(places[nearest.indices[0]]), float(nearest.distances[0]))
+    return Cell(column, "nearest", found, found.near.verdict is Verdict.FAR)
 
 
 @dataclass(frozen=True, slots=True)
-class Moved:
-    """Where a cell would go: the palette colour's place in the palette, the column, the supply, ΔE00."""
+class Taken:
+    """What a cell could be: the key of the palette colour, the column, the supply."""
 
-    at: int
+    key: int
     column: str
-    place: int
-    distance: float
+    match: Match
 
 
-def moved(palette: SeenPalette, range_ids: Sequence[int], owned: bool) -> tuple[list[Moved], list[str]]:
+def moved(palette: SeenPalette, range_ids: Sequence[int], owned: bool) -> tuple[list[Taken], list[str]]:
     """Where each cell of the table would go if only some ranges were there, and columns that none serves.
 
     In each column the palette's colours are given to the ranges' colours as a
@@ -86,5 +129,28 @@ def moved(palette: SeenPalette, range_ids: Sequence[int], owned: bool) -> tuple[
             for at, picked in zip(free, assign(palette.lab[free], supplies.lab[places]), strict=True):
                 place = int(places[picked])
                 distance = float(delta_e(palette.lab[at], supplies.lab[place]))
-                cells.append(Moved(at, column.key, place, distance))
+                cells.append(Taken(colours[at].key, column.key, palette.match(at, place, distance)))
     return cells, unserved
+
+
+def alternatives(
+    palette: SeenPalette, key: int, column: str, range_id: int | None, owned: bool, made: bool
+) -> tuple[list[Match], list[int]]:
+    """The nearest supplies in a column for a palette colour, and the ids of all ranges that serve it.
+
+    Of one range, of the drawer, of what is still made (or owned), as is asked;
+    BadInput where there is no such colour.
+    """
+    supplies = palette.supplies
+    at = palette.card.colours.index(palette.card.colour(key))
+    places = supplies.columns[column]
+    ranges = sorted({int(one) for one in supplies.range_ids[places]})
+    if range_id is not None:
+        places = places[supplies.range_ids[places] == range_id]
+    if owned:
+        places = places[supplies.usable[places]]
+    if made:
+        places = places[supplies.to_be_had[places]]
+    found = supplies.nearest(palette.lab[at][None], figures.palettes.ALTERNATIVES, places)[0]
+    nearest = zip(found.indices, found.distances, strict=True)
+    return [palette.match(at, int(place), float(distance)) for place, distance in nearest], ranges

@@ -47,6 +47,11 @@ def a_card(*ids: int) -> Card:
     return card
 
 
+def named_by(cell):
+    """The id of the supply in a cell."""
+    return cell.match and cell.match.swatch.id
+
+
 class WholeCardTests(unittest.TestCase):
     def test_what_architecture_shows_runs(self):
         (example,) = re.findall(r"```python\n(.*?)```", ARCHITECTURE.read_text(encoding="utf-8"), flags=re.S)
@@ -78,36 +83,37 @@ class WholeCardTests(unittest.TestCase):
         card = a_card(1, 3)
         palette = SeenCard(card, supplies()).palette
         rows = table(palette, only_owned=False)
-        markers = [next(cell for cell in row if cell.column == "marker") for row in rows]
+        markers = [next(cell for cell in row.cells if cell.column == "marker") for row in rows]
         self.assertEqual(
-            [(cell.state, cell.place, cell.hole) for cell in markers],
+            [(cell.state, named_by(cell), cell.hole) for cell in markers],
             [
-                ("nearest", 0, False),
-                ("nearest", 2, False),
+                ("nearest", 1, False),
+                ("nearest", 3, False),
             ],
         )
-        boards = next(cell for cell in rows[1] if cell.column == "cardstock")
+        boards = next(cell for cell in rows[1].cells if cell.column == "cardstock")
         self.assertTrue(boards.hole)
-        pads = next(cell for cell in rows[1] if cell.column == "pad")
-        self.assertEqual((pads.place, pads.hole), (None, True))
+        pads = next(cell for cell in rows[1].cells if cell.column == "pad")
+        self.assertEqual((pads.match, pads.hole), (None, True))
         chosen = changed(card, Choose(1, "marker", 2))
-        (cell, *_) = (one for one in table(SeenCard(chosen, supplies()).palette, False)[0] if one.place == 1)
+        cells = table(SeenCard(chosen, supplies()).palette, False)[0].cells
+        (cell, *_) = (one for one in cells if named_by(one) == 2)
         self.assertEqual((cell.state, cell.hole), ("chosen", False))
 
     def test_only_what_is_owned_and_what_is_lost(self):
         palette = SeenCard(a_card(1), supplies(drawer=(2,))).palette
-        owned = {cell.place for cell in table(palette, only_owned=True)[0]}
-        self.assertEqual(owned, {None, 1})
+        owned = {named_by(cell) for cell in table(palette, only_owned=True)[0].cells}
+        self.assertEqual(owned, {None, 2})
         lost = SeenCard(a_card(1), supplies(gone=True)).palette
-        self.assertEqual({cell.place for cell in table(lost, only_owned=False)[0]}, {None, 5})
+        self.assertEqual({named_by(cell) for cell in table(lost, only_owned=False)[0].cells}, {None, 6})
         # It stands in where the card names it all the same.
         np.testing.assert_allclose(lost.lab[0], (70, 30, 20))
 
     def test_moving_uses_none_twice_and_says_what_nothing_serves(self):
         palette = SeenCard(a_card(1, 2, 3), supplies()).palette
         cells, unserved = moved(palette, [1], owned=False)
-        self.assertEqual(sorted(cell.place for cell in cells), [0, 1, 2])
-        self.assertTrue(all(cell.distance == 0 for cell in cells))
+        self.assertEqual(sorted(cell.match.swatch.id for cell in cells), [1, 2, 3])
+        self.assertTrue(all(cell.match.near.distance == 0 for cell in cells))
         self.assertIn("Cardstock", unserved)
         self.assertEqual(moved(palette, [1], owned=True)[0], [])
 

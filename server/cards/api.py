@@ -15,11 +15,14 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core.errors import BadInput, Problem
+from jindle_core.offers.new_colour import adding
 from jindle_core.seen.palette import SeenPalette
+from jindle_core.seen.table import alternatives
 from jindle_core.supplies.colours import Supplies
 from server.access import cards_of, own_card
 from server.cards import actions, views
 from server.cards.changes import CHANGE_SERIALIZERS, read_change
+from server.cards.json.offers import adding_told
 from server.cards.models import StoredCard
 from server.cards.serializers import (
     COLUMN_CHOICES,
@@ -34,6 +37,7 @@ from server.cards.serializers import (
 )
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
+from server.catalogue.swatches import match_told
 
 _ChangeSchema = PolymorphicProxySerializer(
     component_name="Change", serializers=CHANGE_SERIALIZERS, resource_type_field_name="kind"
@@ -140,7 +144,7 @@ class CardAdding(APIView):
         anchor = {"value": asked["value"]} if asked["colour"] is None else {"colour": asked["colour"]}
         told = {"kind": "add_colour", "anchor": anchor, "name": "new", "role": asked["role"] or None}
         change = read_change(told, catalogue, request.user)
-        return Response(views.adding(SeenPalette(card.value, catalogue), change))
+        return Response(adding_told(adding(SeenPalette(card.value, catalogue), change)))
 
 
 class CardUndo(APIView):
@@ -225,6 +229,8 @@ class Alternatives(APIView):
         given = AlternativesQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
         wanted = given.validated_data
-        resolved = SeenPalette(card.value, catalogue_for(request.user))
+        palette = SeenPalette(card.value, catalogue_for(request.user))
         wanted["range_id"] = wanted.pop("range")
-        return Response(views.alternatives(resolved, **wanted))
+        found, ranges = alternatives(palette, **wanted)
+        names = [{"id": one, "name": palette.supplies.ranges[one].name} for one in ranges]
+        return Response({"matches": [match_told(one) for one in found], "ranges": names})

@@ -5,7 +5,9 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from jindle_core.offers.for_area import proposed
 from jindle_core.seen.colouring import Coloured
+from jindle_core.seen.filled import picture_seen
 from jindle_core.supplies.choose import papers_to_try
 from server.access import own_card
 from server.cards import actions
@@ -16,10 +18,10 @@ from server.cards.colouring_serializers import (
     OnPaperSerializer,
     ProposeSerializer,
 )
-from server.cards.families import offers, proposed
 from server.cards.held import checked_card
 from server.cards.json.colouring import colouring_told
-from server.cards.json.picture import on_paper
+from server.cards.json.offers import area_offers_told
+from server.cards.json.picture import picture_told
 from server.cards.serializers import CardSerializer
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.swatches import swatch
@@ -51,7 +53,7 @@ class CardOnPapers(APIView):
                 {
                     "paper": None if paper is None else swatch(catalogue, paper),
                     "words": words,
-                    "picture": on_paper(coloured, paper),
+                    "picture": picture_told(picture_seen(coloured.on_paper(paper))),
                 }
                 for words, paper in papers_to_try(catalogue)
             ]
@@ -70,8 +72,7 @@ class CardPropose(APIView):
         card = own_card(request.user, pk)
         catalogue = catalogue_for(request.user)
         coloured = checked_card(card, catalogue, request.user).seen.coloured
-        keys = asked["areas"] or [area.key for area in coloured.colouring.areas if not area.family]
-        change = proposed(coloured, keys, asked["owned"])
+        change = proposed(coloured, asked["areas"], asked["owned"])
         return Response(actions.change_card(card, asked["version"], change, catalogue))
 
 
@@ -85,4 +86,5 @@ class AreaFamilies(APIView):
         given = OffersQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
         asked = given.validated_data
-        return Response(offers(coloured, coloured.colouring.area(key), asked["owned"], asked["tones"]))
+        area = coloured.colouring.area(key)
+        return Response(area_offers_told(coloured, area, asked["owned"], asked["tones"]))

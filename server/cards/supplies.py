@@ -6,12 +6,11 @@ from typing import Any
 
 from jindle_core.card.references import named
 from jindle_core.card.whole import Card
-from jindle_core.seen.palette import SeenPalette
-from jindle_core.seen.table import Moved
+from jindle_core.seen.table import Taken
 from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.used import Wanted, shopping
 from server.cards.models import StoredCard
-from server.catalogue.swatches import match, swatch
+from server.catalogue.swatches import match_told, swatch
 from server.errors import CannotBeShown
 
 
@@ -28,22 +27,9 @@ def _readable(cards: Iterable[StoredCard]) -> Iterator[Card]:
             continue
 
 
-def cells_told(palette: SeenPalette, cells: Sequence[Moved]) -> list[dict[str, Any]]:
+def cells_told(cells: Sequence[Taken]) -> list[dict[str, Any]]:
     """Where cells would go, as ``MovedSerializer`` describes them."""
-    return [
-        {
-            "key": palette.card.colours[one.at].key,
-            "column": one.column,
-            "match": match(
-                palette.supplies,
-                one.place,
-                palette.lab[one.at].tolist(),
-                palette.sigma[one.at],
-                one.distance,
-            ),
-        }
-        for one in cells
-    ]
+    return [{"key": one.key, "column": one.column, "match": match_told(one.match)} for one in cells]
 
 
 def wanted_told(catalogue: Supplies, found: Sequence[Wanted]) -> list[dict[str, Any]]:

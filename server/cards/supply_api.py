@@ -135,4 +135,4 @@ class CardMove(APIView):
             raise BadInput(Problem("One of these ranges is not among yours.", field="ranges"))
         resolved = SeenPalette(card.value, catalogue_for(request.user))
         cells, unserved = moved(resolved, sorted(ids), given.validated_data["owned"])
-        return Response({"cells": cells_told(resolved, cells), "unserved": unserved})
+        return Response({"cells": cells_told(cells), "unserved": unserved})

@@ -5,9 +5,10 @@ from typing import Any
 
 from rest_framework import serializers
 
-from jindle_core.matching.verdicts import Verdict, combined, direction, judge
-from jindle_core.media import FORM, Form
+from jindle_core.matching.verdicts import Verdict
+from jindle_core.media import Form
 from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.matched import Match, Nearness, Swatch, match_of, swatch_of
 from server.catalogue.models import FULLNESS_CHOICES, MEDIUM_CHOICES, PROVENANCE_CHOICES
 
 PROVENANCE_WORDS = dict(PROVENANCE_CHOICES)
@@ -67,58 +68,41 @@ class MatchSerializer(serializers.Serializer):
     direction = serializers.CharField()
 
 
-def swatch(catalogue: Supplies, place: int) -> dict[str, Any]:
+def swatch(supplies: Supplies, place: int) -> dict[str, Any]:
     """The colour at a place of the supplies, as ``SwatchSerializer`` describes it."""
-    row = catalogue.rows[place]
-    facts = catalogue.ranges[row.range_id]
-    code, name, provenance = row.code, row.name, catalogue.provenance(place)
-    kept = catalogue.kept(place)
-    second = catalogue.second_shades.get(place)
-    sheet = catalogue.sheets.get((facts.id, row.family), ()) if FORM[facts.medium] is Form.SHEET else ()
-    return {
-        "id": row.id,
-        "code": code,
-        "name": name,
-        "label": code or name,
-        "family": row.family,
-        "range_id": facts.id,
-        "range_name": facts.name,
-        "medium": facts.medium.value,
-        "form": FORM[facts.medium].value,
-        "lab": [round(value, 2) for value in catalogue.lab_at(place)],
-        "hue_name": catalogue.hue_name(place),
-        "provenance": provenance,
-        "provenance_words": PROVENANCE_WORDS[provenance],
-        "uncertainty": float(catalogue.sigma[place]),
-        "on_screen": bool(catalogue.shown[place]),
-        "owned": kept is not None,
-        "fullness": kept.fullness if kept else None,
-        "read": row.id in catalogue.settled,
-        "discontinued": bool(catalogue.discontinued[place]),
-        "lost": bool(catalogue.lost[place]),
-        "shades": shades_of(catalogue, place),
-        "second": second,
-        "share": catalogue.shares.get(row.id),
-        "sheet": [shades_of(catalogue, other) for other in sheet],
+    return swatch_told(swatch_of(supplies, place))
+
+
+def swatch_told(found: Swatch) -> dict[str, Any]:
+    """A colour as ``SwatchSerializer`` describes it."""
+    return found._asdict() | {
+        "medium": found.medium.value,
+        "form": found.form.value,
+        "lab": [round(value, 2) for value in found.lab],
+        "provenance_words": PROVENANCE_WORDS[found.provenance],
+        "owned": found.fullness is not None,
+        "sheet": list(found.sheet),
     }
 
 
-def shades_of(catalogue: Supplies, place: int) -> dict[str, str]:
-    """The colour at a place in every view."""
-    return catalogue.shades[place]
-
-
 def match(
-    catalogue: Supplies, place: int, target: Sequence[float], sigma: float, distance: float
+    supplies: Supplies, place: int, target: Sequence[float], sigma: float, distance: float
 ) -> dict[str, Any]:
     """How near the colour at a place is to a target (3,) known to ``sigma``."""
-    uncertainty = combined(sigma, float(catalogue.sigma[place]))
-    judged = judge(distance, uncertainty)
+    return match_told(match_of(supplies, place, target, sigma, distance))
+
+
+def match_told(found: Match) -> dict[str, Any]:
+    """A colour beside a target, as ``MatchSerializer`` describes it."""
+    return {"swatch": swatch_told(found.swatch)} | nearness_told(found.near)
+
+
+def nearness_told(near: Nearness) -> dict[str, Any]:
+    """How near a colour is to a target, as ``MatchSerializer`` describes it."""
     return {
-        "swatch": swatch(catalogue, place),
-        "distance": round(distance, 2),
-        "uncertainty": round(uncertainty, 2),
-        "verdict": judged.verdict.value,
-        "tentative": judged.tentative,
-        "direction": direction(target, catalogue.lab_at(place), distance, uncertainty),
+        "distance": round(near.distance, 2),
+        "uncertainty": round(near.uncertainty, 2),
+        "verdict": near.verdict.value,
+        "tentative": near.tentative,
+        "direction": near.direction,
     }

@@ -15,6 +15,7 @@ from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 from jindle_core.line_art.svg import read_svg
 from jindle_core.media import PICTURE_MEDIA
+from jindle_core.supplies.asked import tones_of
 from jindle_core.supplies.colours import Supplies
 from jindle_core.swatch_sheet import SHEETS
 from server.access import drawings_seen_by, kept_families_of, one, own_drawing
@@ -24,7 +25,6 @@ from server.catalogue.printing import pdf
 from server.catalogue.swatches import SwatchSerializer, swatch
 from server.colouring.actions import keep_family, store_drawing
 from server.colouring.models import KeptFamily
-from server.colouring.tones import tones_of
 from server.guarded import guarded
 
 

@@ -16,6 +16,7 @@ from jindle_core.interchange.entries import RangeFile
 from jindle_core.interchange.range_csv import read_range
 from jindle_core.interchange.range_json import DETAILS
 from jindle_core.line_art.svg import read_svg
+from jindle_core.offers.for_area import proposed
 from jindle_core.palettes.role import Role
 from jindle_core.supplies.colours import Supplies
 from server.access import (
@@ -32,7 +33,6 @@ from server.access import (
 from server.accounts.models import PREFERENCES, Person
 from server.cards.actions import change_card, create_card
 from server.cards.changes import read_change
-from server.cards.families import proposed
 from server.cards.held import checked_card
 from server.cards.models import StoredCard
 from server.cards.serializers import SizeRequestSerializer

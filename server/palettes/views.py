@@ -7,34 +7,32 @@ from typing import Any
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.colorimetry.difference import delta_e
-from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.views import shades
 from jindle_core.families.convert import assign
 from jindle_core.palettes.landing import Landed, reasons
 from jindle_core.supplies.colours import Supplies
-from server.catalogue.swatches import match
+from jindle_core.supplies.matched import Match, matches_of
+from server.catalogue.swatches import match_told
 from server.palettes.models import Combination
 
 
-def places_of(catalogue: Supplies, column: str, owned: bool) -> np.ndarray:
+def places_of(supplies: Supplies, column: str, owned: bool) -> np.ndarray:
     """The supplies of a column of the palette table that a palette may land on."""
-    return catalogue.indexes[column, owned][1]
+    return supplies.indexes[column, owned][1]
 
 
-def landings(catalogue: Supplies, places: np.ndarray, landed: Sequence[Landed]) -> list[dict[str, Any]]:
+def landings(supplies: Supplies, places: np.ndarray, landed: Sequence[Landed]) -> list[dict[str, Any]]:
     """Palettes of rules as ``LandingSerializer`` describes them."""
     if not landed:
         return []
     # Every colour of all of them at once: to work out few takes as long as many.
-    found = places[np.concatenate([one.places for one in landed])]
     asked = np.concatenate([one.wanted for one in landed])
-    off = delta_e(asked, catalogue.lab[found]).tolist()
+    at = places[np.concatenate([one.places for one in landed])]
+    matches = matches_of(supplies, at, asked, [0.0] * len(at))
     colours = iter(
         [
-            _colour(catalogue, int(place), wanted, shade, 0.0, distance)
-            | {"name": catalogue.rows[place].name or hue_family(catalogue.lab[place])}
-            for place, wanted, shade, distance in zip(found, asked, shades(asked), off, strict=True)
+            _colour(found, wanted, shade) | {"name": found.swatch.name or found.swatch.hue_name}
+            for found, wanted, shade in zip(matches, asked, shades(asked), strict=True)
         ]
     )
     return [
@@ -49,29 +47,24 @@ def landings(catalogue: Supplies, places: np.ndarray, landed: Sequence[Landed]) 
     ]
 
 
-def combination(catalogue: Supplies, places: np.ndarray, kept: Combination, person_id: int) -> dict[str, Any]:
+def combination(supplies: Supplies, places: np.ndarray, kept: Combination, person_id: int) -> dict[str, Any]:
     """A kept combination, with the supplies it lands on, as ``CombinationSerializer`` describes it."""
     labs = np.array([one["lab"] for one in kept.stored], dtype=float)
-    found = places[assign(labs, catalogue.lab[places])] if len(places) else None
+    sigmas = [figures.colour.UNCERTAINTY[one["provenance"]] for one in kept.stored]
+    found = places[assign(labs, supplies.lab[places])] if len(places) else None
+    matches = [None] * len(labs) if found is None else matches_of(supplies, found, labs, sigmas)
     colours = []
-    for at, (one, shade) in enumerate(zip(kept.stored, shades(labs), strict=True)):
-        told = {"name": one["name"], "role": one["role"], "lab": one["lab"], "shades": shade}
-        told |= {"match": None, "wanted": shade}
-        if found is not None:
-            place = int(found[at])
-            distance = float(delta_e(labs[at], catalogue.lab[place]))
-            sigma = figures.colour.UNCERTAINTY[one["provenance"]]
-            told |= _colour(catalogue, place, labs[at], shade, sigma, distance)
-        colours.append(told)
+    for one, wanted, shade, near in zip(kept.stored, labs, shades(labs), matches, strict=True):
+        told = {"name": one["name"], "role": one["role"]}
+        bare = {"match": None, "wanted": shade, "lab": one["lab"]}
+        colours.append(told | (_colour(near, wanted, shade) if near else bare))
     return {"id": kept.pk, "name": kept.name, "own": kept.owner_id == person_id, "colours": colours}
 
 
-def _colour(
-    catalogue: Supplies, place: int, wanted: np.ndarray, shade: dict, sigma: float, distance: float
-) -> dict[str, Any]:
-    """The supply at a place beside the colour that it stands for."""
+def _colour(found: Match, wanted: np.ndarray, shade: dict[str, str]) -> dict[str, Any]:
+    """The supply beside the colour that it stands for."""
     return {
-        "match": match(catalogue, place, wanted.tolist(), sigma, distance),
+        "match": match_told(found),
         "wanted": shade,
         "lab": [round(float(value), 2) for value in wanted],
     }

@@ -3,7 +3,6 @@
 from collections.abc import Generator, Iterator
 from dataclasses import dataclass
 
-import numpy as np
 from django.http import HttpResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import extend_schema
@@ -17,22 +16,21 @@ from rest_framework.views import APIView
 from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.picture import jpeg
-from jindle_core.palettes.from_paper import goes_with
+from jindle_core.offers.from_sheet import going, starts
 from jindle_core.patterned.colours import SheetColour, sheet_colours, usual_names
 from jindle_core.patterned.correction import Box, Corrected, correct, find_white
 from jindle_core.patterned.editing import WAYS, Edit, edited
 from jindle_core.seen.palette import SeenPalette
+from jindle_core.supplies.asked import place_of
 from server.access import one, own_card, own_paper, papers_seen_by
 from server.accounts.models import Person
 from server.cards.actions import start_card
 from server.cards.serializers import SizeRequestSerializer
 from server.catalogue.api.fields import BoxSerializer, JsonField
-from server.catalogue.api.targets import place_of
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import data_url
 from server.catalogue.swatches import MatchSerializer, SwatchSerializer
 from server.papers.actions import Named, delete_paper, store_paper
-from server.papers.palette import reason, starts
 from server.papers.views import found_colours, sheet
 from server.pictures import opened
 from server.streams import MEDIA_TYPE, finished, progress
@@ -315,7 +313,9 @@ class PaperStart(APIView):
         chosen = [place for place in places if catalogue.rows[place].id in wanted]
         if len(chosen) != len(wanted):
             raise BadInput(Problem("One of these colours is not of this sheet.", field="colours"))
-        card = start_card(request.user, values["name"], values["size"], starts(catalogue, paper, chosen))
+        card = start_card(
+            request.user, values["name"], values["size"], starts(catalogue, paper.title, chosen)
+        )
         return Response({"id": card.pk}, status=status.HTTP_201_CREATED)
 
 
@@ -327,18 +327,16 @@ class CardPapers(APIView):
         """Every sheet, ranked by how much of it the card's palette knows, with the reason."""
         card = own_card(request.user, pk)
         catalogue = catalogue_for(request.user)
-        resolved = SeenPalette(card.value, catalogue)
-        if not resolved.card.colours:
+        palette = SeenPalette(card.value, catalogue)
+        if not palette.card.colours:
             return Response([])
-        names = [colour.name for colour in resolved.card.colours]
         told = []
         for paper in papers_seen_by(request.user).select_related("range").defer("picture"):
-            one_sheet = sheet(paper, catalogue, request.user.pk)
-            if not one_sheet["colours"]:
-                continue
-            labs = np.array([one["lab"] for one in one_sheet["colours"]])
-            shares = np.array([one["share"] or 1 / len(labs) for one in one_sheet["colours"]])
-            going = goes_with(labs, shares, resolved.lab)
-            agrees, why = round(going.agrees, 3), reason(going, names, one_sheet)
-            told.append((going.rank, {"paper": one_sheet, "agrees": agrees, "reason": why}))
+            places = catalogue.sheets.get((paper.range_id, paper.title), [])
+            if places:
+                found, why = going(palette, places)
+                one_sheet = sheet(paper, catalogue, request.user.pk)
+                told.append(
+                    (found.rank, {"paper": one_sheet, "agrees": round(found.agrees, 3), "reason": why})
+                )
         return Response([one for _, one in sorted(told, key=lambda ranked: -ranked[0])])

@@ -6,16 +6,14 @@ from typing import Any
 import numpy as np
 from PIL import Image
 
-from jindle_core import figures
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import lab_to_hex
-from jindle_core.matching.nearest import query_each
-from jindle_core.media import COLUMNS
 from jindle_core.patterned.colours import SheetColour, where
 from jindle_core.patterned.correction import Corrected
 from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.matched import nearest_in_each
 from server.catalogue.downloads import data_url
-from server.catalogue.swatches import match, swatch
+from server.catalogue.swatches import match_told, swatch
 from server.papers.models import Paper
 
 _WHERE_SIDE = 240  # pixels of the little picture that shows where a colour stands
@@ -42,7 +40,7 @@ def found_colours(
     labs = np.array([colour.lab for colour in colours])
     step = max(1, max(corrected.linear.shape[:2]) // _WHERE_SIDE)
     labels = where(corrected.lab[::step, ::step], labs)
-    matches = _nearest_in_each(catalogue, labs, corrected.sigma)
+    matches = nearest_in_each(catalogue, labs, corrected.sigma)
     return [
         {
             "lab": [round(value, 2) for value in colour.lab],
@@ -51,26 +49,10 @@ def found_colours(
             "share": round(colour.share, 4),
             "part": colour.part,
             "where": _veil(labels != at),
-            "matches": near,
+            "matches": [match_told(one) for one in near],
         }
         for at, (colour, shade, near) in enumerate(zip(colours, lab_to_hex(labs), matches, strict=True))
     ]
-
-
-def _nearest_in_each(catalogue: Supplies, labs: np.ndarray, sigma: float) -> list[list[dict]]:
-    """For each colour the nearest of every medium but paper: one that is owned where one is near enough."""
-    columns = [column.key for column in COLUMNS if column.key != "paper"]
-    rows: list[list[dict]] = [[] for _ in labs]
-    for key in columns:
-        own, all_of_them = (catalogue.indexes[key, owned] for owned in (True, False))
-        answers = query_each([own[0], all_of_them[0]], labs)
-        for at, (mine, best) in enumerate(zip(*answers, strict=True)):
-            usable = len(mine.indices) and mine.distances[0] <= figures.colour.NEAR
-            (_, places), found = (own, mine) if usable else (all_of_them, best)
-            if len(found.indices):
-                place, distance = int(places[found.indices[0]]), float(found.distances[0])
-                rows[at].append(match(catalogue, place, labs[at].tolist(), sigma, distance))
-    return rows
 
 
 def _veil(hidden: np.ndarray) -> str:

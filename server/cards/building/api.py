@@ -9,10 +9,9 @@ from rest_framework.views import APIView
 
 from jindle_core.checked.build import Examined
 from jindle_core.checked.pieces import build_checks
+from jindle_core.planning.cutting import Cutting
 from server.access import own_card
 from server.cards.building.built import built
-from server.cards.building.cutting import Cutting
-from server.cards.building.instead import instead
 from server.cards.building.pdf import cutting_pdf
 from server.cards.building.serializers import (
     BuildSerializer,
@@ -22,6 +21,8 @@ from server.cards.building.serializers import (
 )
 from server.cards.held import checked_card
 from server.cards.json.checks import check_told
+from server.cards.json.cutting import cutting_told
+from server.cards.json.offers import piece_offers_told
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 
@@ -50,7 +51,7 @@ class PieceInstead(APIView):
     def get(self, request: Request, pk: int, key: int) -> Response:
         """The card as it is, without it, and with it inked by oneself, white, black, kraft, metallic."""
         examined = _examined(request, pk)
-        return Response(instead(examined, examined.stack.piece(key)))
+        return Response(piece_offers_told(examined, examined.stack.piece(key)))
 
 
 class CuttingSheet(APIView):
@@ -67,7 +68,7 @@ class CuttingSheet(APIView):
         given.is_valid(raise_exception=True)
         examined = _examined(request, pk)
         title = f"Cutting: {examined.stack.resolved.card.name}"
-        cutting = Cutting(examined.stack, **given.asked()).told()
+        cutting = cutting_told(Cutting(examined.stack, **given.asked()))
         made = cutting_pdf(title, built(examined, request.user.units), cutting)
         return download(made, "application/pdf", "cutting.pdf")
 
@@ -80,4 +81,4 @@ class CardCutting(APIView):
         """The pieces of so many cards, laid on few sheets that a trimmer can cut."""
         given = CuttingQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
-        return Response(Cutting(_examined(request, pk).stack, **given.asked()).told())
+        return Response(cutting_told(Cutting(_examined(request, pk).stack, **given.asked())))

@@ -6,6 +6,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core.checked.on_ground import OnGround
+from jindle_core.offers.for_join import join_offers, together
 from jindle_core.seen.ground import Grounded
 from server.access import own_card
 from server.cards.grounds.serializers import (
@@ -14,8 +15,8 @@ from server.cards.grounds.serializers import (
     TogetherMakeSerializer,
     WayOutSerializer,
 )
-from server.cards.grounds.views import ways, what_they_make, whole_ground
 from server.cards.held import checked_card
+from server.cards.json.ground import ground_told, join_offers_told, together_told
 from server.catalogue.arrays import catalogue_for
 
 
@@ -35,7 +36,7 @@ class CardGround(APIView):
     @extend_schema(responses=GroundSerializer, operation_id="ground")
     def get(self, request: Request, pk: int) -> Response:
         """Pads and joins as predicted, what holds of the ground, and how it is laid."""
-        return Response(whole_ground(_on_ground(request, pk)))
+        return Response(ground_told(_on_ground(request, pk)))
 
 
 class JoinWays(APIView):
@@ -48,7 +49,9 @@ class JoinWays(APIView):
         """What would be better than the join after a pad, with what it would give."""
         given = PadsQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
-        return Response(ways(_grounded(request, pk), at, given.validated_data["owned"]))
+        grounded = _grounded(request, pk)
+        offers = join_offers(grounded, at, given.validated_data["owned"])
+        return Response(join_offers_told(grounded, offers))
 
 
 class TogetherMake(APIView):
@@ -57,4 +60,5 @@ class TogetherMake(APIView):
     @extend_schema(responses=TogetherMakeSerializer, operation_id="what_pads_make")
     def get(self, request: Request, pk: int) -> Response:
         """Their best order, and what each two give where both lie."""
-        return Response(what_they_make(_grounded(request, pk)))
+        grounded = _grounded(request, pk)
+        return Response(together_told(grounded, together(grounded)))

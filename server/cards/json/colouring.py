@@ -77,7 +77,7 @@ def _area(coloured: Coloured, area: Area) -> dict[str, Any]:
             for each in zip(names, tones.places, views[:count], tones.lab, tones.sigma, strict=True)
         ],
         "glaze": glaze,
-        "judgement": None if judged is None else told_judgement(judged),
+        "judgement": None if judged is None else judgement_told(judged),
         "order": [asdict(one) for one in coloured.strokes(area)],
         "edge": edge_tone(count, coloured.colouring.light) if count else None,
     }
@@ -96,7 +96,7 @@ def _tone(
     }
 
 
-def told_judgement(judged: Judgement) -> dict[str, Any]:
+def judgement_told(judged: Judgement) -> dict[str, Any]:
     """A judgement as ``JudgementSerializer`` describes it."""
     return {
         "span": round(judged.span, 1),

@@ -2,46 +2,33 @@
 
 from typing import Any
 
-import numpy as np
-
-from jindle_core.blending.inks import seen_on, wet
-from jindle_core.colorimetry.views import shades
-from jindle_core.seen.ground import Grounded
+from jindle_core.seen.panel import PanelSeen
 
 
-def panel_told(grounded: Grounded, is_wet: bool = False) -> dict[str, Any] | None:
-    """The ground as ``PanelSerializer`` describes it; None while there is none."""
-    if not grounded.ground.laid:
-        return None
-    laid = [grounded.inks.mixed(field.weights) for field in grounded.fields]
-    labs = [seen_on(inks, grounded.card) for inks in laid]
-    if is_wet:
-        labs = [wet(dry, inks) for dry, inks in zip(labs, laid, strict=True)]
-    over = [] if is_wet else list(grounded.marks.items())
-    seen = [*labs, *(found.seen for _, found in over if found.seen is not None)]
-    views = iter(shades(np.concatenate(seen)))
-    return {
+def panel_told(seen: PanelSeen | None) -> dict[str, Any] | None:
+    """The panel as ``PanelSerializer`` describes it; None while there is none."""
+    return seen and {
         "parts": [
             {
-                "edge": [round(float(y), 4) for y in field.edge] if field.edge.any() else [],
+                "edge": [round(y, 4) for y in field.edge],
                 "way": field.way.value,
-                "stops": [{"at": round(float(at), 4), "shades": next(views)} for at in field.at],
+                "stops": [{"at": round(at, 4), "shades": shades} for at, shades in field.stops],
             }
-            for field in grounded.fields
+            for field in seen.fields
         ],
         "effects": [
             {
                 "effect": kind.value,
                 "marks": [
                     {
-                        "x": round(float(x), 4),
-                        "y": round(float(y), 4),
-                        "radius": round(float(radius), 4),
-                        "shades": None if found.seen is None else next(views),
+                        "x": round(one.x, 4),
+                        "y": round(one.y, 4),
+                        "radius": round(one.radius, 4),
+                        "shades": one.shades,
                     }
-                    for x, y, radius in zip(found.x, found.y, found.radius, strict=True)
+                    for one in marks
                 ],
             }
-            for kind, found in over
+            for kind, marks in seen.effects
         ],
     }

@@ -12,13 +12,14 @@ from jindle_core.card.whole import card_from_json, card_to_json
 from jindle_core.errors import BadInput
 from jindle_core.lengths import read_size
 from jindle_core.line_art.drawing import LineDrawing, Shape
+from jindle_core.planning.cutting import Cutting
 from server.cards.actions import change_card, create_card, go_to_state
 from server.cards.building.built import built
-from server.cards.building.cutting import Cutting
 from server.cards.changes import CHANGE_SERIALIZERS, read_change
-from server.cards.grounds.views import whole_ground
 from server.cards.held import checked_card
 from server.cards.json.colouring import colouring_told
+from server.cards.json.cutting import cutting_told
+from server.cards.json.ground import ground_told
 from server.cards.models import StoredCard
 from server.cards.tests.drawn_changes import Drawn
 from server.cards.views import mends, whole_card
@@ -125,7 +126,7 @@ class EveryChangeTests(ApiTestCase):
                     assert told["checks"] == self.told["checks"]
                 checked = checked_card(card, catalogue, ann)
                 colouring_told(checked.seen.coloured)
-                whole_ground(checked.laid)
+                ground_told(checked.laid)
                 built(checked.examined, "in")
                 for one in mends(card, catalogue, ann):
                     for mend in one["mends"]:
@@ -135,7 +136,7 @@ class EveryChangeTests(ApiTestCase):
                         )
                         go_to_state(copy, copy.version, card.head)
                 try:
-                    Cutting(checked.seen.stack, read_size("8 1/2", "11", "in"), 1).told()
+                    cutting_told(Cutting(checked.seen.stack, read_size("8 1/2", "11", "in"), 1))
                 except BadInput as error:
                     assert "sheet" in str(error), error
                 while card.revisions.filter(number=card.head - 1).exists():

@@ -1,6 +1,5 @@
 """The API of what to use instead of a colour, and of families in other ranges."""
 
-from collections.abc import Sequence
 from typing import Any
 
 import numpy as np
@@ -10,28 +9,23 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from jindle_core import figures
 from jindle_core.colorimetry.views import shades
-from jindle_core.families.convert import convert
-from jindle_core.matching.verdicts import combined, direction, judge
-from jindle_core.media import COLUMN_OF, Medium
-from jindle_core.supplies.colours import Supplies, is_transparent
+from jindle_core.offers.for_colour import Instead as Offered
+from jindle_core.offers.for_colour import Predicted, converted, instead_of
+from jindle_core.supplies.asked import place_of
 from server.access import colours_seen_by, one, ranges_seen_by
-from server.catalogue.api.targets import place_of
 from server.catalogue.arrays import catalogue_for
-from server.catalogue.inked import inked_cards
 from server.catalogue.models import Colour
 from server.catalogue.swatches import (
     VERDICT_CHOICES,
     MatchSerializer,
     ShadesSerializer,
     SwatchSerializer,
-    match,
+    match_told,
+    nearness_told,
     swatch,
+    swatch_told,
 )
-
-_NEAREST = 4
-_GLAZES = 3
 
 
 class PredictedSerializer(serializers.Serializer):
@@ -110,111 +104,45 @@ class Instead(APIView):
     def get(self, request: Request, pk: int) -> Response:
         """The nearest owned, the best glazes of two owned, and for card an own inked one."""
         colour: Colour = one(colours_seen_by(request.user), pk=pk)
-        catalogue = catalogue_for(request.user)
-        place = place_of(catalogue, colour.pk)
-        nearest = _nearest(catalogue, place)
-        best = nearest[0]["distance"] if nearest else np.inf
-        glazes, glaze_note = _glazes(catalogue, place, best)
-        inked, ink_note = _inked(catalogue, place, best)
-        return Response(
-            {
-                "swatch": swatch(catalogue, place),
-                "wanting": _wanting(catalogue, place),
-                "nearest": nearest,
-                "glazes": glazes,
-                "glaze_note": glaze_note,
-                "inked": inked,
-                "ink_note": ink_note,
-            }
-        )
+        supplies = catalogue_for(request.user)
+        place = place_of(supplies, colour.pk)
+        return Response({"swatch": swatch(supplies, place)} | _instead(instead_of(supplies, place)))
 
 
-def _wanting(catalogue: Supplies, place: int) -> str:
-    kept = catalogue.kept(place)
-    if kept is None:
-        return (
-            "discontinued, and not in your drawer" if catalogue.discontinued[place] else "not in your drawer"
-        )
-    return {"dry": "dry", "low": "running low"}.get(kept.fullness, "")
-
-
-def _medium(catalogue: Supplies, place: int) -> Medium:
-    return catalogue.ranges[catalogue.rows[place].range_id].medium
-
-
-def _nearest(catalogue: Supplies, place: int) -> list[dict]:
-    """The nearest usable colours of the media that do the same work."""
-    column = COLUMN_OF.get(_medium(catalogue, place))
-    places = catalogue.of_media((_medium(catalogue, place),)) if column is None else catalogue.columns[column]
-    places = places[catalogue.usable[places] & (places != place)]
-    target, sigma = catalogue.lab_at(place), float(catalogue.sigma[place])
-    (found,) = catalogue.nearest(np.array([target]), _NEAREST, places)
-    return [
-        match(catalogue, int(at), target, sigma, float(distance))
-        for at, distance in zip(found.indices, found.distances, strict=True)
-    ]
-
-
-def _predicted(
-    catalogue: Supplies, place: int, lab: tuple, distance: float, sigma: float, best: float
-) -> dict[str, Any]:
-    target = catalogue.lab_at(place)
-    uncertainty = combined(sigma, float(catalogue.sigma[place]))
-    judged = judge(distance, uncertainty)
+def _instead(found: Offered) -> dict[str, Any]:
     return {
-        "lab": [round(value, 2) for value in lab],
-        "shades": shades(np.array(lab))[0],
-        "distance": round(distance, 2),
-        "uncertainty": round(uncertainty, 2),
-        "verdict": judged.verdict.value,
-        "tentative": judged.tentative,
-        "direction": direction(target, lab, distance, uncertainty),
-        "gain": round(min(best, 99.0) - distance, 2),
+        "wanting": found.wanting,
+        "nearest": [match_told(one) for one in found.nearest],
+        "glazes": [
+            {
+                "under": swatch_told(one.under),
+                "over": swatch_told(one.over),
+                "under_layers": one.under_layers,
+                "over_layers": one.over_layers,
+                **_predicted(one.predicted),
+            }
+            for one in found.glazes
+        ],
+        "glaze_note": found.glaze_note,
+        "inked": [
+            {
+                "pad": swatch_told(one.pad),
+                "card": swatch_told(one.card),
+                "hand": one.hand.value,
+                **_predicted(one.predicted),
+            }
+            for one in found.inked
+        ],
+        "ink_note": found.ink_note,
     }
 
 
-def _glazes(catalogue: Supplies, place: int, best: float) -> tuple[list[dict], str]:
-    medium = _medium(catalogue, place)
-    medium = medium if is_transparent(medium) else Medium.ALCOHOL_MARKER
-    table, places = catalogue.glazes(medium)
-    if len(places) < 2:
-        return [], f"A glaze takes two colours of {medium.value} in the drawer."
-    here = np.flatnonzero(places == place)
-    own = int(here[0]) if len(here) else None
-    found = [
-        glaze
-        for glaze in table.best(np.array(catalogue.lab_at(place)), _GLAZES, own)
-        if best - glaze.distance >= figures.laying.GLAZE_GAIN and glaze.distance <= figures.palettes.HOLE
-    ]
-    if not found:
-        return [], "No two of what you own come nearer than one alone by enough to be worth it."
-    return [
-        {
-            "under": swatch(catalogue, int(places[glaze.under])),
-            "over": swatch(catalogue, int(places[glaze.over])),
-            "under_layers": glaze.under_layers,
-            "over_layers": glaze.over_layers,
-            **_predicted(catalogue, place, glaze.lab, glaze.distance, figures.laying.GLAZE_SIGMA, best),
-        }
-        for glaze in found
-    ], ""
-
-
-def _inked(catalogue: Supplies, place: int, best: float) -> tuple[list[dict], str]:
-    if _medium(catalogue, place) is not Medium.CARDSTOCK:
-        return [], ""
-    found = inked_cards(catalogue, catalogue.lab_at(place))
-    if found is None:
-        return [], "To ink your own, the drawer must hold a pad and a white card."
-    return [
-        {
-            "pad": swatch(catalogue, one.pad),
-            "card": swatch(catalogue, one.card),
-            "hand": one.hand.value,
-            **_predicted(catalogue, place, one.lab, one.distance, one.sigma, best),
-        }
-        for one in found
-    ], ""
+def _predicted(found: Predicted) -> dict[str, Any]:
+    return {
+        "lab": [round(value, 2) for value in found.lab],
+        "shades": shades(np.array(found.lab))[0],
+        "gain": round(found.gain, 2),
+    } | nearness_told(found.near)
 
 
 class ConvertFamily(APIView):
@@ -228,53 +156,20 @@ class ConvertFamily(APIView):
         given = ConvertRequestSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         wanted = given.validated_data
-        catalogue = catalogue_for(request.user)
-        found = one(ranges_seen_by(request.user), pk=wanted["range"])
-        here = [place_of(catalogue, pk, "colours") for pk in dict.fromkeys(wanted["colours"])]
-        kept = catalogue.usable if wanted["owned"] else catalogue.to_be_had
-        there = np.flatnonzero((catalogue.range_ids == found.pk) & kept)
-        made = convert(catalogue.lab[here], catalogue.lab[there])
-        if made is None:
-            order = np.argsort(-catalogue.lab[here][:, 0], kind="stable")
-            note = f"{found.name} holds no {len(here)} colours that run from light to dark like these."
-            if wanted["owned"]:
-                note = (
-                    f"What you own of it holds no {len(here)} colours that run from light to dark like these."
-                )
-            tones = [swatch(catalogue, here[at]) for at in order]
-            return Response(_converted(tones, note=note))
-        tones = [here[at] for at in made.order]
-        pairs = zip(tones, made.places, made.distances, strict=True)
+        supplies = catalogue_for(request.user)
+        there = one(ranges_seen_by(request.user), pk=wanted["range"])
+        here = [place_of(supplies, pk, "colours") for pk in dict.fromkeys(wanted["colours"])]
+        found = converted(supplies, here, there.pk, wanted["owned"])
         return Response(
-            _converted(
-                [swatch(catalogue, tone) for tone in tones],
-                [
-                    match(
-                        catalogue,
-                        int(there[at]),
-                        catalogue.lab_at(tone),
-                        float(catalogue.sigma[tone]),
-                        distance,
-                    )
-                    for tone, at, distance in pairs
-                ],
-                [
+            {
+                "tones": [swatch_told(one) for one in found.tones],
+                "found": [match_told(one) for one in found.found],
+                "steps": [
                     {"here": round(step.here, 1), "there": round(step.there, 1), "gives_way": step.gives_way}
-                    for step in made.steps
+                    for step in found.steps
                 ],
-                round(float(np.mean(made.distances)), 2),
-                round(made.nearest, 2),
-            )
+                "mean": None if found.mean is None else round(found.mean, 2),
+                "separate": None if found.separate is None else round(found.separate, 2),
+                "note": found.note,
+            }
         )
-
-
-def _converted(
-    tones: list[dict],
-    found: Sequence[dict] = (),
-    steps: Sequence[dict] = (),
-    mean: float | None = None,
-    separate: float | None = None,
-    note: str = "",
-) -> dict[str, Any]:
-    """As ``ConvertedSerializer`` describes it."""
-    return {"tones": tones, "found": found, "steps": steps, "mean": mean, "separate": separate, "note": note}

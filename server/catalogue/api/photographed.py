@@ -21,12 +21,12 @@ from jindle_core.interchange.picture import Picture, jpeg
 from jindle_core.patterned.correction import Box, correct, find_white
 from jindle_core.patterned.marks import find_marks, placed, plane
 from jindle_core.patterned.patches import Patch, read_patches
+from jindle_core.supplies.asked import place_of
 from jindle_core.supplies.colours import Supplies
 from jindle_core.swatch_sheet import SHEETS, swatch_sheet
 from server.access import one, ranges_seen_by
 from server.catalogue.api.fields import BoxSerializer, JsonField
 from server.catalogue.api.readings import CountSerializer, LaidSerializer, laid_as_said
-from server.catalogue.api.targets import place_of
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.charts import chart_places
 from server.catalogue.downloads import data_url

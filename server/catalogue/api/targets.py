@@ -11,6 +11,7 @@ from jindle_core.colorimetry.spaces import on_screen
 from jindle_core.colorimetry.typed import read_typed
 from jindle_core.colorimetry.views import shades
 from jindle_core.errors import BadInput, Problem
+from jindle_core.supplies.asked import place_of
 from jindle_core.supplies.colours import Supplies
 from server.catalogue.swatches import PROVENANCE_WORDS, swatch
 
@@ -23,14 +24,6 @@ class Target:
     sigma: float
     place: int | None
     told: dict[str, Any]
-
-
-def place_of(catalogue: Supplies, colour: int, field: str = "colour") -> int:
-    """Where a colour's id stands; BadInput where it is not among what the person sees."""
-    place = catalogue.places.get(colour)
-    if place is None:
-        raise BadInput(Problem("That colour is not in your supplies.", field=field, value=str(colour)))
-    return place
 
 
 def target_of(catalogue: Supplies, colour: int | None, value: str) -> Target:

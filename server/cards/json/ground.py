@@ -1,7 +1,7 @@
-"""The ground of a card as its screen gets it."""
+"""The ground of a card, what would better it, and what its pads make, as they are told."""
 
 from collections.abc import Sequence
-from dataclasses import asdict, replace
+from dataclasses import asdict
 from typing import Any
 
 import numpy as np
@@ -10,21 +10,16 @@ from jindle_core import figures
 from jindle_core.blending.effects import INKED
 from jindle_core.blending.inks import seen_on, wet
 from jindle_core.blending.joins import Join
-from jindle_core.blending.meeting import BLENDED
-from jindle_core.blending.orders import best_order, is_rainbow, overlaps
 from jindle_core.blending.painting import BRUSHED, LAYERED, TURNING, between
-from jindle_core.blending.ways import WayKind, WayOut, ways_out
 from jindle_core.blending.working import cautions
-from jindle_core.card.ground import PadUse
-from jindle_core.checked.ground import ground_checks, pads_to_take
+from jindle_core.checked.ground import ground_checks
 from jindle_core.checked.on_ground import OnGround
-from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.views import shades
-from jindle_core.errors import BadInput, Problem
-from jindle_core.matching.verdicts import judge as judge_match
+from jindle_core.offers.for_join import JoinOffer, Together
 from jindle_core.seen.ground import Grounded
 from jindle_core.seen.palette import value_shades
+from jindle_core.seen.panel import panel_seen
 from server.cards.json.changes import use_told
 from server.cards.json.checks import check_told
 from server.cards.json.panel import panel_told
@@ -33,7 +28,7 @@ from server.catalogue.swatches import swatch
 _STRIP, _THUMB = 2, 4  # every second place of a strip is shown, of one that is offered every fourth
 
 
-def whole_ground(on: OnGround) -> dict[str, Any]:
+def ground_told(on: OnGround) -> dict[str, Any]:
     """Everything of the stage, as ``GroundSerializer`` describes it."""
     grounded, plan = on.grounded, on.grounded.ground
     catalogue = grounded.supplies
@@ -55,8 +50,8 @@ def whole_ground(on: OnGround) -> dict[str, Any]:
         "pads": _pads(grounded),
         "lost": len(plan.pads) - len(grounded.pads) + int(catalogue.lost[list(grounded.places)].sum()),
         "joins": _joins([(grounded, dict(enumerate(grounded.joins)))], damp=True)[0],
-        "panel": panel_told(grounded),
-        "wet": panel_told(grounded, is_wet=True),
+        "panel": panel_told(panel_seen(grounded)),
+        "wet": panel_told(panel_seen(grounded, is_wet=True)),
         "findings": [check_told(one, grounded.resolved.card) for one in ground_checks(on)],
         "built": on.stack is not None,
         "effects": [use_told(one) | {"swatch": _swatch_of(grounded, one.colour)} for one in plan.effects],
@@ -152,112 +147,52 @@ def _mat(grounded: Grounded) -> dict[str, Any] | None:
 
 def _like(grounded: Grounded, lab: np.ndarray) -> dict[str, Any] | None:
     """The palette colour nearest to a predicted one."""
-    resolved = grounded.resolved
-    if not resolved.card.colours:
-        return None
-    off = delta_e(np.asarray(lab, float), resolved.lab)
-    at = int(off.argmin())
-    colour = resolved.card.colours[at]
-    return {
-        "key": colour.key,
-        "name": colour.name,
-        "verdict": judge_match(float(off[at]), figures.laying.GLAZE_SIGMA).verdict.value,
-        "distance": round(float(off[at]), 1),
+    found = grounded.resolved.nearest(lab)
+    return found and {
+        "key": found.colour.key,
+        "name": found.colour.name,
+        "verdict": found.verdict.value,
+        "distance": round(found.distance, 1),
     }
 
 
-def ways(grounded: Grounded, at: int, owned: bool) -> list[dict[str, Any]]:
-    """Ways out of the join after a pad, as ``WayOutSerializer`` describes them; the drawer's pads first."""
-    if not 0 <= at < len(grounded.pads) - 1:
-        raise BadInput(Problem(f"This ground has no join {at}.", field="join", value=str(at)))
-    if not grounded.is_predicted(at):
-        return []
-    places = pads_to_take(grounded, owned)
-    found = [(way, places) for way in ways_out(grounded.row, at, grounded.supplies.dabs(places))]
-    if owned and not any(way.kind is WayKind.BRIDGE for way, _ in found):
-        # The drawer has none: what could be bought, rather than nothing.
-        everything = pads_to_take(grounded, owned=False)
-        bought = ways_out(grounded.row, at, grounded.supplies.dabs(everything))
-        found += [(way, everything) for way in bought if way.kind is WayKind.BRIDGE]
-    told = [_way(grounded, *one) for one in found]
-    joins = _joins([(after, way.joins) for (_, after), (way, _) in zip(told, found, strict=True)])
-    return [one | {"joins": its} for (one, _), its in zip(told, joins, strict=True)]
+def join_offers_told(grounded: Grounded, offers: Sequence[JoinOffer]) -> list[dict[str, Any]]:
+    """Ways out of a join, as ``WayOutSerializer`` describes them."""
+    joins = _joins([(one.after, one.joins) for one in offers])
+    return [
+        {
+            "way": one.kind.value,
+            "words": one.words,
+            "swatch": None if one.brought is None else swatch(grounded.supplies, one.brought),
+            "pads": [asdict(pad) for pad in one.after.pads],
+            "joins": its,
+        }
+        for one, its in zip(offers, joins, strict=True)
+    ]
 
 
-def _way(grounded: Grounded, way: WayOut, places: np.ndarray) -> tuple[dict[str, Any], Grounded]:
-    """A way out without its joins, and the ground that it makes."""
-    count = len(grounded.pads)
-    pads, brought = [], None
-    for place, joint in zip(way.pads, way.joints, strict=True):
-        if place < count:
-            pads.append(replace(grounded.pads[place], reach=joint.reach, seam=joint.seam))
-        else:
-            brought = int(places[place - count])
-            pk = grounded.supplies.rows[brought].id
-            pads.append(PadUse(pk, reach=joint.reach, seam=joint.seam))
-    after = grounded.with_ground(replace(grounded.ground, pads=tuple(pads)))
-    told = {
-        "way": way.kind.value,
-        "words": _words(grounded, way, brought),
-        "swatch": None if brought is None else swatch(grounded.supplies, brought),
-        "pads": [asdict(pad) for pad in pads],
-    }
-    return told, after
-
-
-def _words(grounded: Grounded, way: WayOut, brought: int | None) -> str:
-    if way.kind is WayKind.ORDER:
-        return "in the order " + ", ".join(_names(grounded, way.pads))
-    if brought is None:
-        return way.kind.value
-    name = grounded.supplies.rows[brought].label
-    if way.kind is WayKind.BRIDGE:
-        return f"{name} between them"
-    gone = next(at for at in range(len(grounded.pads)) if at not in way.pads)
-    return f"{name} instead of {_names(grounded, [gone])[0]}"
-
-
-def _names(grounded: Grounded, places: Sequence[int]) -> list[str]:
-    return [grounded.supplies.rows[grounded.places[place]].label for place in places]
-
-
-def what_they_make(grounded: Grounded) -> dict[str, Any]:
-    """The best order of the pads and what they give together, as ``TogetherMakeSerializer`` says it."""
-    count = len(grounded.pads)
-    if count < 2:
-        return {"best": None, "overlaps": [], "rainbow": False, "words": "Two pads at least make something."}
-    found = overlaps(grounded.inks, grounded.card)
-    views = shades(np.array([one.lab for one in found]))
-    clean = [one.lab for one in found if one.join.meeting.value == "clean"]
-    rainbow = is_rainbow(np.array([*seen_on(grounded.inks, grounded.card), *clean]))
-    words = f"{len(clean)} of {len(found)} overlaps come out clean; "
-    words += "together they go all round the circle: a rainbow." if rainbow else "no rainbow."
+def together_told(grounded: Grounded, found: Together) -> dict[str, Any]:
+    """What the pads make, as ``TogetherMakeSerializer`` describes it."""
+    views = shades(np.array([one.lab for one in found.overlaps])) if found.overlaps else []
+    best = found.best
     return {
-        "best": _best(grounded),
+        "best": best
+        and {
+            "same": best.same,
+            "words": best.words,
+            "pads": [asdict(pad) for pad in best.after.pads],
+            "joins": _joins([(best.after, dict(enumerate(best.joins)))])[0],
+        },
         "overlaps": [
             {
-                "words": " and ".join(_names(grounded, one.places)),
+                "words": one.words,
                 "shades": view,
                 "hue_name": hue_family(one.lab),
-                "meeting": one.join.meeting.value,
+                "meeting": one.meeting.value,
                 "like": _like(grounded, np.array(one.lab)),
             }
-            for one, view in zip(found, views, strict=True)
+            for one, view in zip(found.overlaps, views, strict=True)
         ],
-        "rainbow": rainbow,
-        "words": words,
-    }
-
-
-def _best(grounded: Grounded) -> dict[str, Any]:
-    best = best_order(grounded.inks, grounded.card)
-    # It is judged blended, so it is offered blended.
-    pads = [replace(grounded.pads[place], reach=BLENDED.reach, seam=BLENDED.seam) for place in best.places]
-    after = grounded.with_ground(replace(grounded.ground, pads=tuple(pads)))
-    same = best.places in (tuple(range(len(pads))), tuple(range(len(pads)))[::-1])
-    return {
-        "same": same,
-        "words": ", ".join(_names(grounded, best.places)),
-        "pads": [asdict(pad) for pad in pads],
-        "joins": _joins([(after, dict(enumerate(best.joins)))])[0],
+        "rainbow": found.rainbow,
+        "words": found.words,
     }

@@ -30,33 +30,33 @@ class InkedFound:
 
 
 def inked_cards(
-    catalogue: Supplies, target: tuple[float, ...], count: int = 3, plain: bool = False
+    supplies: Supplies, target: tuple[float, ...], count: int = 3, plain: bool = False
 ) -> list[InkedFound] | None:
     """The nearest to a CIELAB (3,); None where the drawer holds no pad, or no white card.
 
     With ``plain``, plain white card does where the drawer holds none.
     """
-    pads = catalogue.of_media(PAD_MEDIA)
-    pads = pads[catalogue.usable[pads]]
-    stock = catalogue.columns["cardstock"]
-    lab = catalogue.lab[stock]
+    pads = supplies.of_media(PAD_MEDIA)
+    pads = pads[supplies.usable[pads]]
+    stock = supplies.columns["cardstock"]
+    lab = supplies.lab[stock]
     white = (lab[:, 0] >= figures.laying.WHITE_CARD_L) & (
         np.hypot(lab[:, 1], lab[:, 2]) <= figures.laying.WHITE_CARD_C
     )
-    cards = stock[white & catalogue.usable[stock]]
+    cards = stock[white & supplies.usable[stock]]
     if not len(pads) or not (len(cards) or plain):
         return None
-    whites = catalogue.reflectance(cards) if len(cards) else WHITE[None]
-    ranges = [catalogue.ranges[int(catalogue.range_ids[pad])] for pad in pads]
+    whites = supplies.reflectance(cards) if len(cards) else WHITE[None]
+    ranges = [supplies.ranges[int(supplies.range_ids[pad])] for pad in pads]
     given = [
-        Pad(one, about.medium, catalogue.behaviour(about.id))
-        for about, one in zip(ranges, catalogue.reflectance(pads), strict=True)
+        Pad(one, about.medium, supplies.behaviour(about.id))
+        for about, one in zip(ranges, supplies.reflectance(pads), strict=True)
     ]
     found = []
     for one in ink_your_own(np.array(target), given, whites, count):
         # A hand other than the reading's is a step like one more layer.
         steps = 1 if one.hand is Hand.MIDDLE else 2
-        known = float(catalogue.sigma[pads[one.pad]])
+        known = float(supplies.sigma[pads[one.pad]])
         sigma = combined(known, prediction_sigma(ranges[one.pad].medium, steps, "white"))
         card = int(cards[one.card]) if len(cards) else None
         found.append(InkedFound(int(pads[one.pad]), card, one.hand, one.lab, one.distance, sigma))

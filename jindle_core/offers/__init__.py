@@ -1,0 +1,1 @@
+"""What could be taken, instead or next: each way is tried on the card before it is offered."""

@@ -1,0 +1,256 @@
+"""What is cut for some cards out of which sheets?
+
+Places on a sheet are in millimetres from its top left.
+"""
+
+from collections import defaultdict
+from dataclasses import dataclass
+from functools import cached_property
+
+from jindle_core import figures
+from jindle_core.cutting.grain import Grain, turned_for_grain
+from jindle_core.cutting.middles import filled, middles
+from jindle_core.cutting.packing import GRAINS, Cut, Sheet, ToCut, area_bound, holds, pack
+from jindle_core.cutting.trimming import Part, Trim, trimmed
+from jindle_core.layers.folding import Flat, flat
+from jindle_core.layers.pieces import BASE, NOT_CUT, Kind
+from jindle_core.lengths import Length, Size
+from jindle_core.material import End
+from jindle_core.seen.stack import Stack
+
+_GRAIN = 1 / 320  # mm
+
+
+@dataclass(frozen=True, slots=True)
+class Place:
+    """A rectangle on a sheet."""
+
+    x: float
+    y: float
+    width: float
+    height: float
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """A straight line on a sheet."""
+
+    x1: float
+    y1: float
+    x2: float
+    y2: float
+
+
+@dataclass(frozen=True, slots=True)
+class PieceCut:
+    """A piece as it lies on a sheet; ``size`` as it stands on the card.
+
+    ``score`` is where a base is scored, ``hole`` the middle that is cut out of a mat for another piece.
+    """
+
+    key: int
+    name: str
+    size: Size
+    place: Place
+    turned: bool
+    score: Line | None
+    hole: Place | None
+
+
+@dataclass(frozen=True, slots=True)
+class LeftOver:
+    """What is left of a sheet and is of use."""
+
+    place: Place
+    words: str
+
+
+@dataclass(frozen=True, slots=True)
+class SheetCut:
+    """A sheet of a material, what is cut out of it, the cuts right across it in order, what is left.
+
+    ``used`` is the share of it that is cut out.
+    """
+
+    material: End
+    width: float
+    height: float
+    cuts: tuple[PieceCut, ...]
+    trims: tuple[Line, ...]
+    left: tuple[LeftOver, ...]
+    used: float
+
+
+@dataclass(frozen=True, slots=True)
+class Listed:
+    """A piece of the list of what is cut; ``out_of`` is empty for a piece that comes from a sheet."""
+
+    name: str
+    size: Size
+    material: End
+    direction: str
+    out_of: str
+
+
+@dataclass(frozen=True)
+class Cutting:
+    """What is cut for so many cards out of sheets of a size, each material by itself.
+
+    ``from_middles`` cuts smaller pieces out of the hidden middles of mats.
+    """
+
+    stack: Stack
+    sheet: Size
+    count: int = 1
+    grain: Grain = Grain.UNKNOWN
+    from_middles: bool = False
+
+    @cached_property
+    def _flat(self) -> Flat:
+        """The base before it is folded."""
+        card = self.stack.resolved.card
+        return flat(card.size, card.fold)
+
+    @cached_property
+    def _base_turned(self) -> bool | None:
+        """Whether the base is turned to be folded along the grain; None where it lies as it fits."""
+        return turned_for_grain(self._flat, self.sheet, self.grain)
+
+    @cached_property
+    def _of_one(self) -> dict[End, list[ToCut]]:
+        """By material what is cut for one card."""
+        stack, found = self.stack, defaultdict[End, list[ToCut]](list)
+        size = self._flat.size.turned() if self._base_turned else self._flat.size
+        found[stack.build.base].append(ToCut(BASE, "base", size, self._base_turned is None))
+        for piece in stack.build.every:
+            if piece.kind not in NOT_CUT:
+                turns = piece.kind is not Kind.PAPER  # a pattern has its direction
+                found[stack.stock(piece.key)].append(ToCut(piece.key, piece.name, stack.cut_to(piece), turns))
+        return dict(found)
+
+    @cached_property
+    def _middles(self) -> dict[int, Size]:
+        """By key of a mat the middle that can be cut out of it."""
+        stack = self.stack
+        found = [one for face in stack.build.faces for one in middles(stack.boxes, face, stack.unit)]
+        return {one.key: one.size for one in found}
+
+    @cached_property
+    def _filled(self) -> dict[int, int]:
+        """By key of a piece the mat out of whose middle it is cut."""
+        found: dict[int, int] = {}
+        for pieces in self._of_one.values() if self.from_middles else ():
+            # A mat goes into no middle of its own, but a smaller mat may into a larger one's.
+            mats = [piece.key for piece in pieces if piece.key in self._middles]
+            taken = filled([self._middles[key] for key in mats], pieces)
+            found |= {pieces[at].key: mats[hole] for at, hole in taken.items()}
+        return found
+
+    @cached_property
+    def _from_sheets(self) -> dict[End, list[ToCut]]:
+        """By material what is cut out of sheets for all the cards, as far as a sheet holds it."""
+        return {
+            end: kept * self.count
+            for end, pieces in self._of_one.items()
+            if (kept := [one for one in pieces if one.key not in self._filled and holds(one, self.sheet)])
+        }
+
+    @cached_property
+    def _sizes(self) -> dict[int, Size]:
+        """By key what each piece is cut to, as it stands."""
+        stack = self.stack
+        return {piece.key: stack.cut_to(piece) for piece in stack.build.every} | {BASE: self._flat.size}
+
+    @cached_property
+    def sheets(self) -> list[SheetCut]:
+        """The sheets, those of a material together."""
+        work = figures.cutting.PACKING_WORK // max(len(self._from_sheets), 1)
+        return [
+            self._cut_up(end, sheet, {piece.key: piece.name for piece in pieces})
+            for end, pieces in self._from_sheets.items()
+            for sheet in pack(pieces, self.sheet, work)
+        ]
+
+    @property
+    def bound(self) -> int:
+        """So many sheets at least the area of the pieces needs."""
+        return sum(area_bound(pieces, self.sheet) for pieces in self._from_sheets.values())
+
+    @property
+    def pieces(self) -> list[Listed]:
+        """What is cut for each card."""
+        return [self._listed(end, piece) for end, pieces in self._of_one.items() for piece in pieces]
+
+    @property
+    def too_large(self) -> list[tuple[str, Size]]:
+        """The names and sizes of pieces that no sheet holds."""
+        every = (piece for pieces in self._of_one.values() for piece in pieces)
+        return [(piece.name, self._sizes[piece.key]) for piece in every if not holds(piece, self.sheet)]
+
+    @property
+    def middles(self) -> list[tuple[str, Size]]:
+        """The names of mats, and the middles that can be cut out of them."""
+        return [(self.stack.name(key), size) for key, size in self._middles.items()]
+
+    def _listed(self, end: End, piece: ToCut) -> Listed:
+        mat = self._filled.get(piece.key)
+        out_of = "" if mat is None else f"the middle of {self.stack.name(mat)}"
+        return Listed(piece.name, self._sizes[piece.key], end, self._direction(piece), out_of)
+
+    def _direction(self, piece: ToCut) -> str:
+        if piece.key == BASE and self.grain is not Grain.UNKNOWN:
+            return "folded across the grain" if self._base_turned is None else "folded along the grain"
+        return "either way" if piece.turns else "pattern upright"
+
+    def _cut_up(self, end: End, sheet: Sheet, names: dict[int, str]) -> SheetCut:
+        parted = trimmed(sheet)
+        return SheetCut(
+            end,
+            sheet.width * _GRAIN,
+            sheet.height * _GRAIN,
+            tuple(self._cut(cut, names[cut.key]) for cut in sheet.cuts),
+            tuple(map(_trim, parted.trims)) if parted else (),
+            tuple(self._left(part) for part in parted.left if part.of_use) if parted else (),
+            sheet.used,
+        )
+
+    def _cut(self, cut: Cut, name: str) -> PieceCut:
+        turned = cut.turned != bool(self._base_turned) if cut.key == BASE else cut.turned
+        middle = self._middles.get(cut.key) if cut.key in self._filled.values() else None
+        hole = None if middle is None else _hole(cut, middle)
+        score = _score(cut, self._flat, turned) if cut.key == BASE else None
+        return PieceCut(cut.key, name, self._sizes[cut.key], _place(cut), turned, score, hole)
+
+    def _left(self, part: Part) -> LeftOver:
+        unit = self.sheet.width.unit
+        sides = (Length(side // GRAINS[unit], unit).text() for side in (part.width, part.height))
+        return LeftOver(_place(part), f"{' × '.join(sides)} {unit}")
+
+
+def _place(one: Cut | Part) -> Place:
+    return Place(one.x * _GRAIN, one.y * _GRAIN, one.width * _GRAIN, one.height * _GRAIN)
+
+
+def _trim(one: Trim) -> Line:
+    """A cut right across a part."""
+    part, at = _place(one.part), one.at * _GRAIN
+    if one.upright:
+        return Line(at, part.y, at, part.y + part.height)
+    return Line(part.x, at, part.x + part.width, at)
+
+
+def _score(cut: Cut, base: Flat, turned: bool) -> Line:
+    """Where a base on a sheet is scored."""
+    place, off = _place(cut), float(base.score.millimetres)
+    if base.upright != turned:
+        return Line(place.x + off, place.y, place.x + off, place.y + place.height)
+    return Line(place.x, place.y + off, place.x + place.width, place.y + off)
+
+
+def _hole(cut: Cut, middle: Size) -> Place:
+    """Where the middle is cut out of a mat on a sheet."""
+    place = _place(cut)
+    wide, high = (float(side.millimetres) for side in (middle.width, middle.height))
+    if cut.turned:
+        wide, high = high, wide
+    return Place(place.x + (place.width - wide) / 2, place.y + (place.height - high) / 2, wide, high)

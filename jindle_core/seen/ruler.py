@@ -1,0 +1,29 @@
+"""How is a card read off a ruler: its halves, and where its pieces lie?"""
+
+from jindle_core.layers.folding import Flat
+from jindle_core.layers.pieces import Piece
+from jindle_core.layers.sizing import as_read
+from jindle_core.lengths import Length
+from jindle_core.seen.stack import Stack
+
+
+def halves(laid: Flat, units: str) -> list[Length]:
+    """The two halves of the base before it is folded: together as long as the base is."""
+    whole = laid.size.width if laid.upright else laid.size.height
+    return as_read(whole, [laid.score.millimetres] * 2, units)
+
+
+def lies(stack: Stack, piece: Piece, units: str) -> str:
+    """Where a piece lies on another, the parts adding up; blank where it hangs over."""
+    box, under = stack.boxes[piece.key], stack.boxes[piece.on]
+    if not box.inside(under):
+        return ""
+    told = []
+    for words, whole, parts in (
+        ("across", under.width, [box.x - under.x, box.width, under.right - box.right]),
+        ("down", under.height, [box.y - under.y, box.height, under.bottom - box.bottom]),
+    ):
+        read = as_read(Length.near(whole, stack.unit), parts, units)
+        total = Length(sum(one.ticks for one in read), units)
+        told.append(f"{words} {' + '.join(one.text() for one in read)} = {total.text()}")
+    return f"{', '.join(told)} {units}"

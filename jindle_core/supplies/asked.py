@@ -1,0 +1,148 @@
+"""Are the supplies that are asked for there, and of the kind that is wanted?"""
+
+from collections.abc import Sequence
+from typing import Any
+
+from jindle_core.card.changes.build import AddPiece, EditPiece, SetBuild
+from jindle_core.card.changes.every import AnyChange
+from jindle_core.card.changes.ground import SetGround
+from jindle_core.card.changes.palette import AddPair, Choose, ChooseMany, EditPair
+from jindle_core.card.changes.pictures import EditArea, SetColouring
+from jindle_core.card.whole import Anchor
+from jindle_core.colorimetry.typed import read_typed
+from jindle_core.compatibility.properties import is_line_ink
+from jindle_core.errors import BadInput, Problem
+from jindle_core.media import PAD_MEDIA, Medium
+from jindle_core.supplies.colours import RangeFacts, Supplies, is_transparent
+
+
+def place_of(supplies: Supplies, pk: int, field: str = "colour") -> int:
+    """Where a colour's id stands; BadInput where it is not among the supplies."""
+    place = supplies.places.get(pk)
+    if place is None:
+        raise BadInput(Problem("That colour is not in your supplies.", field=field, value=str(pk)))
+    return place
+
+
+def anchor_of(supplies: Supplies, pk: int | None, value: str) -> tuple[Anchor, str]:
+    """An anchor by a supply's id or by a value as typed, and the name that it has by itself.
+
+    BadInput where it is neither.
+    """
+    if pk is not None:
+        place = place_of(supplies, pk, "anchor")
+        row = supplies.rows[place]
+        return Anchor(pk, supplies.lab_at(place), supplies.provenance(place)), row.name or row.code
+    typed = read_typed(value)
+    if typed is None:
+        raise BadInput(
+            Problem(
+                f"“{value}” is neither a colour of a range nor a value.",
+                field="anchor",
+                value=value,
+                expected="#rrggbb, or L, a, b such as 52, −10, 20",
+            )
+        )
+    return Anchor(None, typed.lab, typed.provenance), value.strip()
+
+
+def tones_of(supplies: Supplies, ids: Sequence[int], field: str) -> tuple[Medium | None, tuple[int, ...]]:
+    """The medium of a family (None for an empty one) and its ids from light to dark.
+
+    BadInput for unknown ones, and for more than one medium.
+    """
+    places = [place_of(supplies, pk, field) for pk in ids]
+    media = {_range(supplies, place).medium for place in places}
+    if len(media) > 1:
+        raise BadInput(Problem("A family is of one medium.", field=field, value=", ".join(sorted(media))))
+    places.sort(key=lambda place: -supplies.lab[place][0])
+    return next(iter(media), None), tuple(supplies.rows[place].id for place in places)
+
+
+def check_named(change: AnyChange, supplies: Supplies) -> None:
+    """BadInput where a change names a supply that is not there, or that is not used so.
+
+    Not those that the card names already: what was there before may be gone.
+    """
+    match change:
+        case Choose():
+            place_of(supplies, change.colour)
+        case ChooseMany():
+            for choice in change.choices:
+                place_of(supplies, choice.colour)
+        case AddPair() | EditPair():
+            for end in (change.upper, change.lower):
+                if end and end.source == "supply":
+                    place_of(supplies, end.id)
+        case EditArea() if change.glaze:
+            medium = _range(supplies, place_of(supplies, change.glaze, "glaze")).medium
+            if not is_transparent(medium):
+                raise BadInput(Problem(f"{medium} is no glaze: it does not let through.", field="glaze"))
+        case SetColouring():
+            _check_materials(change, supplies)
+        case SetGround():
+            _check_ground(change, supplies)
+        case SetBuild():
+            _check_build(change.settings, supplies)
+        case AddPiece() | EditPiece():
+            _check_build(change.told, supplies)
+
+
+def _range(supplies: Supplies, place: int) -> RangeFacts:
+    return supplies.ranges[int(supplies.range_ids[place])]
+
+
+def _check_build(told: dict[str, Any], supplies: Supplies) -> None:
+    for end in (told.get("material"), told.get("base")):
+        if end is not None and end.source == "supply":
+            place_of(supplies, end.id, "material")
+    if told.get("inked"):
+        _check_pad(told["inked"].colour, supplies, "inked")
+
+
+def _check_materials(change: SetColouring, supplies: Supplies) -> None:
+    """The paper is cardstock, and the line's range an ink."""
+    line = change.settings.get("line_range")
+    _check_cardstock(change.settings.get("paper"), supplies)
+    if line is not None and (line not in supplies.ranges or not is_line_ink(supplies.ranges[line].medium)):
+        raise BadInput(
+            Problem("Lines are stamped with a range of pads, or written with gel pens.", field="line_range")
+        )
+
+
+def _check_ground(change: SetGround, supplies: Supplies) -> None:
+    """Pads are pads, and what they lie on is cardstock."""
+    mat = change.settings.get("mat")
+    inked = [*change.settings.get("pads", ()), *change.settings.get("effects", ()), *([mat] if mat else [])]
+    for pk in (used.colour for used in inked if used.colour is not None):
+        _check_pad(pk, supplies, "pads")
+    _check_cardstock(change.settings.get("paper"), supplies)
+    _check_cardstock(mat and mat.paper, supplies)
+
+
+def _check_pad(pk: int, supplies: Supplies, field: str) -> None:
+    facts = _range(supplies, place_of(supplies, pk, field))
+    if facts.medium not in PAD_MEDIA:
+        raise BadInput(
+            Problem(
+                f"{facts.name} is {facts.medium}, and card is inked with ink pads.",
+                field=field,
+                value=facts.name,
+                expected=", ".join(PAD_MEDIA),
+            )
+        )
+
+
+def _check_cardstock(pk: int | None, supplies: Supplies) -> None:
+    if pk is None:
+        return
+    facts = _range(supplies, place_of(supplies, pk, "paper"))
+    if facts.medium is not Medium.CARDSTOCK:
+        raise BadInput(
+            Problem(
+                f"{facts.name} is {facts.medium}: what is coloured or inked is cardstock.",
+                field="paper",
+                value=facts.name,
+                expected="a colour of a cardstock range",
+            )
+        )

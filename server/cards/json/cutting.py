@@ -1,0 +1,63 @@
+"""What is cut out of which sheets, as it is told."""
+
+from dataclasses import asdict
+from typing import Any
+
+from jindle_core.lengths import Size
+from jindle_core.planning.cutting import Cutting, Line, PieceCut, Place, SheetCut
+
+Told = dict[str, Any]
+
+
+def cutting_told(cutting: Cutting) -> Told:
+    """All of it, as ``CuttingSerializer`` describes it."""
+    words = cutting.stack.resolved.end_words
+    return {
+        "sheets": [_sheet(cutting, one) for one in cutting.sheets],
+        "pieces": [
+            {
+                "name": one.name,
+                "size": one.size.text(),
+                "count": cutting.count,
+                "material": words(one.material),
+                "direction": one.direction,
+                "out_of": one.out_of,
+            }
+            for one in cutting.pieces
+        ],
+        "too_large": [_sized(*one) for one in cutting.too_large],
+        "middles": [_sized(*one) for one in cutting.middles],
+        "bound": cutting.bound,
+    }
+
+
+def _sized(name: str, size: Size) -> Told:
+    return {"name": name, "size": size.text()}
+
+
+def _sheet(cutting: Cutting, sheet: SheetCut) -> Told:
+    palette, end = cutting.stack.resolved, sheet.material
+    return {
+        "material": asdict(end) | {"words": palette.end_words(end), "shades": palette.end_shades(end)},
+        "width": sheet.width,
+        "height": sheet.height,
+        "cuts": [_cut(one) for one in sheet.cuts],
+        "trims": [_rounded(one) for one in sheet.trims],
+        "left": [_rounded(one.place) | {"size": one.words} for one in sheet.left],
+        "used": round(sheet.used, 3),
+    }
+
+
+def _cut(cut: PieceCut) -> Told:
+    return _rounded(cut.place) | {
+        "key": cut.key,
+        "name": cut.name,
+        "turned": cut.turned,
+        "size": cut.size.text(),
+        "score": cut.score and _rounded(cut.score),
+        "hole": cut.hole and _rounded(cut.hole),
+    }
+
+
+def _rounded(one: Place | Line) -> dict[str, float]:
+    return {name: round(value, 3) for name, value in asdict(one).items()}
