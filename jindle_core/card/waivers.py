@@ -4,15 +4,14 @@ A waiver speaks of something as it was when it was let be. It ends with that
 thing, and where what the check is on becomes another; a new name is no change.
 """
 
-from collections.abc import Callable, Hashable
+from collections.abc import Hashable
 from dataclasses import replace
-from typing import Any
 
-from jindle_core.card.pictures import Area
-from jindle_core.card.whole import Card, Pair
-from jindle_core.checks import ids as check_ids
+from jindle_core.card.pictures import Colouring
+from jindle_core.card.whole import Card
+from jindle_core.checks import ids
 from jindle_core.errors import BadInput
-from jindle_core.layers.pieces import BASE, Piece
+from jindle_core.layers.pieces import BASE
 from jindle_core.material import End
 
 
@@ -32,39 +31,39 @@ def still_waived(before: Card, after: Card) -> Card:
 
 def subject(card: Card, check: str) -> Hashable | None:
     """What a check is on, so that it can be compared; None where the card has nothing of the kind."""
-    what, _, rest = check.partition(":")
-    keys = [int(key) for key in rest.split(":") if key.isdecimal()] if rest else []
-    found = _SUBJECTS.get(what)
     try:
-        return found(card, keys) if found and check_ids.is_well_formed(check) else None
+        return _subject(card, ids.read(check))
     except BadInput:
         return None  # one of the things that it was on is gone
 
 
-def _pair(card: Card, keys: list[int]) -> Hashable:
-    pair: Pair | None = next((one for one in card.pairs or () if one.key == keys[0]), None)
-    return pair and (pair, _end(card, pair.upper), _end(card, pair.lower))
-
-
-def _accent(card: Card, keys: list[int]) -> Hashable:
-    colour = card.colour(keys[0])
-    return colour.role, colour.anchor
-
-
-def _family(card: Card, keys: list[int]) -> Hashable:
-    area: Area = card.colouring.area(keys[0])
-    wanted = None if area.colour is None else card.colour(area.colour).anchor
-    return replace(area, name=""), wanted, card.colouring.paper
-
-
-def _piece(card: Card, keys: list[int]) -> Hashable:
-    return card.size, tuple(_part(card, key) for key in keys)
+def _subject(card: Card, check: ids.CheckId | None) -> Hashable | None:
+    match check:
+        case ids.OnPair():
+            pair = next((one for one in card.pairs or () if one.key == check.key), None)
+            return pair and (pair, _end(card, pair.upper), _end(card, pair.lower))
+        case ids.OnAccent():
+            colour = card.colour(check.key)
+            return colour.role, colour.anchor
+        case ids.OnFamily():
+            area = card.colouring.area(check.key)
+            wanted = None if area.colour is None else card.colour(area.colour).anchor
+            return replace(area, name=""), wanted, card.colouring.paper
+        case ids.Conflicts():
+            return _materials(card.colouring)
+        case ids.OnGround():
+            return card.ground if card.ground.laid or card.ground.mat else None
+        case ids.OnWhole():
+            return _whole(card, check.what)
+        case ids.CheckId() if check.pieces:
+            return card.size, tuple(_part(card, key) for key in check.pieces)
+    return None
 
 
 def _part(card: Card, key: int) -> Hashable:
     if key == BASE:
         return card.build.base, _end(card, card.build.base)
-    piece: Piece = card.build.piece(key)
+    piece = card.build.piece(key)
     return replace(piece, name=""), _end(card, piece.material)
 
 
@@ -73,34 +72,18 @@ def _end(card: Card, end: End) -> Hashable:
     return card.colour(end.id).anchor if end.source == "palette" else None
 
 
-def _ground(card: Card, keys: list[int]) -> Hashable:
-    return card.ground if card.ground.laid or card.ground.mat else None
-
-
-def _materials(card: Card, keys: list[int]) -> Hashable:
-    used = card.colouring
+def _materials(used: Colouring) -> Hashable:
     areas = frozenset((area.medium, area.layers) for area in used.areas)
     return (used.line, used.line_range, used.paper, used.surface, used.finishes, areas) if areas else None
 
 
-def _of_build(told: Callable[[Card], Hashable]) -> Callable[[Card, list[int]], Hashable]:
-    return lambda card, keys: (told(card),) if card.build.every else None
-
-
-_SUBJECTS: dict[str, Callable[[Card, list[int]], Any]] = {
-    "pair": _pair,
-    "once": _accent,
-    "family": _family,
-    "fit": _piece,
-    "stands": _piece,
-    "finish": _piece,
-    "melts": _piece,
-    "ground": _ground,
-    "conflict": _materials,
-    check_ids.SPAN: lambda card, keys: True if len(card.colours) > 1 else None,
-    check_ids.SPREAD: _of_build(lambda card: True),
-    check_ids.WRITING: _of_build(lambda card: True),
-    check_ids.THICKNESS: _of_build(lambda card: card.build.post_limit),
-    check_ids.SHEET: _of_build(lambda card: (card.size, card.fold)),
-    check_ids.ENVELOPE: _of_build(lambda card: (card.size, card.build.envelope)),
-}
+def _whole(card: Card, what: ids.Whole) -> Hashable:
+    if what is ids.Whole.SPAN:
+        return True if len(card.colours) > 1 else None
+    build = card.build
+    told: dict[ids.Whole, Hashable] = {
+        ids.Whole.THICKNESS: build.post_limit,
+        ids.Whole.SHEET: (card.size, card.fold),
+        ids.Whole.ENVELOPE: (card.size, build.envelope),
+    }
+    return (told.get(what),) if build.every else None

@@ -11,7 +11,7 @@ from jindle_core.checked.check import Check, Mend
 from jindle_core.checked.ground import ground_checks, join_checks
 from jindle_core.checked.on_ground import OnGround
 from jindle_core.checked.pieces import build_checks
-from jindle_core.checks.ids import SPAN, conflict_check, family_check, pair_check
+from jindle_core.checks.ids import Conflicts, OnFamily, OnPair, OnWhole, Whole
 from jindle_core.contrast.mending import Mend as Better
 from jindle_core.contrast.mending import mend
 from jindle_core.contrast.rules import RULES, Finding, Status, examine_each, examine_span
@@ -22,21 +22,17 @@ from jindle_core.shown import shown
 from jindle_core.supplies.choose import supply_ends
 
 _MENDS = 2
-# What the stack judges once a card is built of pieces, each on what it really lies on.
-_BUILT = ("ground:picture", "ground:lettering", "ground:mat")
 
 
 def checks(laid: OnGround, examined: Examined) -> list[Check]:
     """Every check of a card."""
     resolved = laid.coloured.resolved
-    of_ground = [*join_checks(laid.grounded), *ground_checks(laid)]
-    if resolved.card.build.every:
-        of_ground = [one for one in of_ground if one.key not in _BUILT]
     return [
         *pair_checks(resolved),
         *_span(resolved),
         *_of_colouring(laid.coloured),
-        *of_ground,
+        *join_checks(laid.grounded),
+        *ground_checks(laid),
         *build_checks(examined),
     ]
 
@@ -60,14 +56,14 @@ def pair_checks(resolved: SeenPalette) -> list[Check]:
 def _span(resolved: SeenPalette) -> list[Check]:
     if len(resolved.card.colours) < 2:
         return []
-    return [Check("contrast", SPAN, "Light to dark", examine_span(resolved.lab))]
+    return [Check("contrast", OnWhole(Whole.SPAN), "Light to dark", examine_span(resolved.lab))]
 
 
 def _pair(resolved: SeenPalette, pair: Pair, upper: np.ndarray, lower: np.ndarray, finding: Finding) -> Check:
     upper_words, lower_words = (resolved.end_words(end) for end in (pair.upper, pair.lower))
     title = RULES[pair.kind].title.format(upper=upper_words, lower=lower_words)
     to_mend = partial(_mends, resolved, pair, upper, lower)
-    return Check("contrast", pair_check(pair.key), title, finding, to_mend)
+    return Check("contrast", OnPair(pair.key), title, finding, to_mend=to_mend)
 
 
 def _mends(resolved: SeenPalette, pair: Pair, upper: np.ndarray, lower: np.ndarray) -> list[Mend]:
@@ -98,7 +94,7 @@ def _mend(resolved: SeenPalette, pair: Pair, best: Better, end: End) -> Mend:
 
 def _of_colouring(coloured: Coloured) -> list[Check]:
     found = [
-        Check("colouring", conflict_check(one.key), one.title, Finding(one.status, "", "", one.why))
+        Check("colouring", Conflicts(one.key), one.title, Finding(one.status, "", "", one.why), one.ways)
         for one in coloured.conflicts
     ]
     for area in coloured.colouring.areas:
@@ -111,5 +107,5 @@ def _of_colouring(coloured: Coloured) -> list[Check]:
                 f"ΔL* {judged.wanted:.0f} and even steps",
             )
             finding = Finding(status, figure, limit, reason)
-            found.append(Check("colouring", family_check(area.key), f"Family of {area.name}", finding))
+            found.append(Check("colouring", OnFamily(area.key), f"Family of {area.name}", finding))
     return found

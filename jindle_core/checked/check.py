@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from jindle_core.card.changes.every import AnyChange
 from jindle_core.card.whole import Card
+from jindle_core.checks.ids import CheckId
 from jindle_core.colorimetry.views import Shades
 from jindle_core.contrast.rules import Finding, Status
 
@@ -28,14 +29,21 @@ class Mend:
 class Check:
     """A check of a card: at which stage it is mended, its id and title, what was found.
 
-    ``to_mend`` looks for what would make it hold; it takes its time.
+    ``ways`` are ways out that no change of the card makes. ``to_mend`` looks for
+    what would make it hold; it takes its time.
     """
 
     stage: str
-    key: str
+    id: CheckId
     title: str
     finding: Finding
+    ways: tuple[str, ...] = ()
     to_mend: Callable[[], list[Mend]] = list
+
+    @property
+    def key(self) -> str:
+        """Its id, as waivers name it."""
+        return str(self.id)
 
 
 def to_mend_first(found: Iterable[Check], card: Card) -> list[Check]:

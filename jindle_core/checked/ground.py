@@ -19,7 +19,8 @@ from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.ground import Effect, PadUse
 from jindle_core.checked.check import Check, Mend
 from jindle_core.checked.on_ground import OnGround
-from jindle_core.checks.ids import ground_check
+from jindle_core.checks.ids import GroundPart
+from jindle_core.checks.ids import OnGround as GroundId
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import Finding, PairKind, Status, holds
 from jindle_core.media import PAD_MEDIA
@@ -37,7 +38,7 @@ def ground_checks(on: OnGround) -> list[Check]:
     if not on.grounded.ground.laid:
         return []
     effects = (
-        _of_ground(f"effect {kind}", kind[0].upper() + kind[1:], examine_marks(kind, seen))
+        _of_ground(GroundPart.EFFECT, kind[0].upper() + kind[1:], examine_marks(kind, seen), which=kind)
         for kind, seen in on.grounded.marks.items()
     )
     return [*_evenness(on.grounded), *_standing(on), *effects]
@@ -54,12 +55,18 @@ def join_checks(grounded: Grounded) -> list[Check]:
             finding = Finding(
                 status, kept, f"{100 * figures.grounds.MUD_SHARE:.0f} %", f"{join.meeting}, {join.words}"
             )
-            found.append(_of_ground(f"join {at}", title, finding))
+            found.append(_of_ground(GroundPart.JOIN, title, finding, which=at))
     return found
 
 
-def _of_ground(what: str, title: str, finding: Finding, to_mend: Callable[[], list[Mend]] = list) -> Check:
-    return Check("background", ground_check(what), title, finding, to_mend)
+def _of_ground(
+    part: GroundPart,
+    title: str,
+    finding: Finding,
+    to_mend: Callable[[], list[Mend]] = list,
+    which: object = "",
+) -> Check:
+    return Check("background", GroundId(part, str(which)), title, finding, to_mend=to_mend)
 
 
 # --- Evenness.
@@ -100,7 +107,7 @@ def _steps(grounded: Grounded) -> Check:
         words = f"one more coat of {_name(grounded, at)}"
         return [_mend(words, examine_steps(seen[best - 1]).figure, {"pads": pads})]
 
-    return _of_ground("steps", "Steps of the ombre", examine_steps(labs), to_mend)
+    return _of_ground(GroundPart.STEPS, "Steps of the ombre", examine_steps(labs), to_mend)
 
 
 def _centre(grounded: Grounded) -> Check:
@@ -118,7 +125,7 @@ def _centre(grounded: Grounded) -> Check:
         lighter = _changed(grounded.pads, 0, hand=_HANDS[_HANDS.index(hand) - 1])
         ways.append((f"a lighter hand with {_name(grounded, 0)}", {"pads": lighter}))
     to_mend = partial(_that_hold, grounded, ways, seen)
-    return _of_ground("centre", "Centre of the vignette", seen(grounded), to_mend)
+    return _of_ground(GroundPart.CENTRE, "Centre of the vignette", seen(grounded), to_mend)
 
 
 def _edge(grounded: Grounded, at: int) -> Check:
@@ -131,7 +138,9 @@ def _edge(grounded: Grounded, at: int) -> Check:
         for hand in _HANDS[: _HANDS.index(pad.hand)][::-1]
     ]
     title = f"Edge of {_name(grounded, at)}"
-    return _of_ground(f"edge {at}", title, seen(grounded), lambda: _that_hold(grounded, ways, seen)[:1])
+    return _of_ground(
+        GroundPart.EDGE, title, seen(grounded), lambda: _that_hold(grounded, ways, seen)[:1], at
+    )
 
 
 def _that_hold(
@@ -153,22 +162,24 @@ def _that_hold(
 
 
 def _standing(on: OnGround) -> Iterator[Check]:
-    picture = on.picture_stands()
+    # Of a card that is built of pieces the stack judges each on what it really lies on.
+    built = on.stack is not None
+    picture = None if built else on.picture_stands()
     if picture is not None:
         to_mend = partial(_mends, on, OnGround.picture_stands)
-        yield _of_ground("picture", "The picture on it", picture, to_mend)
+        yield _of_ground(GroundPart.PICTURE, "The picture on it", picture, to_mend)
     titles = {Wish.QUIET: "A quiet ground", Wish.SHINE: "A dark ground", Wish.BRIGHT: "A bright ground"}
     wanted = on.does_what_is_wanted()
     title = titles[on.grounded.ground.wish]
-    yield _of_ground("wish", title, wanted, partial(_mends, on, OnGround.does_what_is_wanted))
+    yield _of_ground(GroundPart.WISH, title, wanted, partial(_mends, on, OnGround.does_what_is_wanted))
     lettering = on.lettering_stands()
     if lettering:
-        bare = on.stack is None and not any(part.name == "strip" for part in on.parts)
+        bare = not any(part.name == "strip" for part in on.parts)
         strip = [_mend("put it on its strip", "", {"lettered": False})] if bare else []
-        yield _of_ground("lettering", *lettering, lambda: strip)
+        yield _of_ground(GroundPart.LETTERING, *lettering, lambda: strip)
     mat = on.mat_stands()
     if mat is not None:
-        yield _of_ground("mat", "The inked mat around it", mat)
+        yield _of_ground(GroundPart.MAT, "The inked mat around it", mat)
 
 
 def _mends(on: OnGround, examine: Callable[[OnGround], Finding | None]) -> list[Mend]:

@@ -111,32 +111,24 @@ class OnGround:
         return examine_wish(self.grounded.ground.wish, self.sample, self.picture, self.grounded.card_lab)
 
     def lettering_stands(self) -> tuple[str, Finding] | None:
-        """How lettering, or its strip, stands on the ground under it; None where neither lies on it."""
-        text = next((part for part in self.parts if part.name == "lettering"), None)
-        if text is None:
+        """How lettering, or its strip, stands on the ground under it; None where neither lies on it.
+
+        Not of a card that is built of pieces: its words are judged on what they really lie on.
+        """
+        text = self._part("lettering")
+        if text is None or self.stack is not None:
             return None
-        strip = self._strip_of(text)
-        words = self.coloured.resolved.end_words
+        strip, palette = self._part("strip"), self.coloured.resolved
+        words, lab = palette.end_words, palette.end_lab
         if strip is None:
             rule = lettering_rule(text.size, text.bold)
-            found = examine_lettering(rule, self._lab(text), self.under(text))
+            found = examine_lettering(rule, lab(text.end), self.under(text))
             return f"Lettering in {words(text.end)}, straight on the ground", found
-        if self.stack and self.stack.piece(strip.piece).on != self.stack.build.carrier:
-            return None
-        found = examine_lettering(PairKind.MAT, self._lab(strip), self.under(strip))
+        found = examine_lettering(PairKind.MAT, lab(strip.end), self.under(strip))
         return f"The lettering's strip in {words(strip.end)}", found
 
-    def _strip_of(self, text: Part) -> Part | None:
-        """What lettering lies on; None where that is the ground."""
-        if self.stack is None:
-            return next((part for part in self.parts if part.name == "strip"), None)
-        key = self.stack.piece(text.piece).on
-        if key == self.stack.build.carrier:
-            return None
-        return next(part for part in self.parts if part.piece == key)
-
-    def _lab(self, part: Part) -> np.ndarray:
-        return self.stack.lab(part.piece) if self.stack else self.coloured.resolved.end_lab(part.end)
+    def _part(self, name: str) -> Part | None:
+        return next((part for part in self.parts if part.name == name), None)
 
     def mat_stands(self) -> Finding | None:
         """Whether a mat that is inked by oneself can be told from the ground it frames; None without one."""

@@ -1,52 +1,220 @@
-"""What are the checks of a card called, so that each can be let be?"""
+"""What are the checks of a card called, so that each can be let be?
+
+One class for each kind of check: what it is on, and how that is written, as
+``stands:3``; ``read`` takes it back.
+"""
 
 import re
+from dataclasses import astuple, dataclass
+from enum import StrEnum
+from typing import ClassVar
 
-SPAN = "span"
-THICKNESS, ENVELOPE, SPREAD, WRITING = "thickness", "envelope", "spread", "writing"
-SHEET = "sheet"
-_OF_CARD = (SPAN, THICKNESS, ENVELOPE, SPREAD, WRITING, SHEET)
-_OF_ONE = re.compile(
-    r"(?:pair|once|family|fit|stands|finish):[0-9]{1,9}|melts:[0-9]{1,9}:[0-9]{1,9}|(?:ground|conflict):.+"
-)
-LONGEST = 80  # characters: "conflict:" with the longest rule's key has 38
+LONGEST = 80  # characters: a conflict with the longest rule's key has 38
+_KEY = re.compile(r"[0-9]{1,9}")
 
 
-def pair_check(key: int) -> str:
-    """The check on a pair."""
-    return f"pair:{key}"
+@dataclass(frozen=True, slots=True)
+class CheckId:
+    """The id of a check; ``str`` writes it."""
+
+    _prefix: ClassVar[str]
+
+    def __str__(self) -> str:
+        return ":".join(map(str, (self._prefix, *astuple(self))))
+
+    @property
+    def kind(self) -> str:
+        """What kind of check it is."""
+        return self._prefix
+
+    @property
+    def of(self) -> str:
+        """Which rule, effect or place it is of, where there are several of its kind; else empty."""
+        return ""
+
+    @property
+    def pieces(self) -> tuple[int, ...]:
+        """The keys of the pieces that it is on, 0 for the card itself."""
+        return ()
 
 
-def piece_check(what: str, key: int) -> str:
-    """A check on a piece: "fit", "stands" or "finish"."""
-    return f"{what}:{key}"
+@dataclass(frozen=True, slots=True)
+class OnPair(CheckId):
+    """On what lies on what."""
+
+    key: int
+    _prefix: ClassVar[str] = "pair"
 
 
-def melting_check(one: int, other: int) -> str:
-    """The check on two pieces, or the card itself, that squinting melts together."""
-    return f"melts:{min(one, other)}:{max(one, other)}"
+@dataclass(frozen=True, slots=True)
+class OnAccent(CheckId):
+    """On a palette colour that must not appear but once."""
+
+    key: int
+    _prefix: ClassVar[str] = "once"
 
 
-def once_check(key: int) -> str:
-    """The check on a palette colour that must not appear but once."""
-    return f"once:{key}"
+@dataclass(frozen=True, slots=True)
+class OnFamily(CheckId):
+    """On the shading family of an area."""
+
+    key: int
+    _prefix: ClassVar[str] = "family"
 
 
-def family_check(key: int) -> str:
-    """The check on the shading family of an area."""
-    return f"family:{key}"
+@dataclass(frozen=True, slots=True)
+class _OnPiece(CheckId):
+    key: int
+
+    @property
+    def pieces(self) -> tuple[int, ...]:
+        """The piece's key."""
+        return (self.key,)
 
 
-def conflict_check(what: str) -> str:
-    """The check on materials that may not get on."""
-    return f"conflict:{what}"
+@dataclass(frozen=True, slots=True)
+class Fits(_OnPiece):
+    """Whether a piece fits on what it lies on."""
+
+    _prefix: ClassVar[str] = "fit"
 
 
-def ground_check(what: str) -> str:
-    """A check on the ground: what it is on, as its findings name it."""
-    return f"ground:{what}"
+@dataclass(frozen=True, slots=True)
+class Stands(_OnPiece):
+    """Whether a piece stands against what it lies beside."""
+
+    _prefix: ClassVar[str] = "stands"
 
 
-def is_well_formed(check: str) -> bool:
-    """Whether a check could be called so."""
-    return check in _OF_CARD or bool(_OF_ONE.fullmatch(check))
+@dataclass(frozen=True, slots=True)
+class Repeats(_OnPiece):
+    """Whether a finishing piece repeats a colour or sets one off."""
+
+    _prefix: ClassVar[str] = "finish"
+
+
+@dataclass(frozen=True, slots=True)
+class Melts(CheckId):
+    """On two pieces, or the card itself, that squinting melts together."""
+
+    one: int
+    other: int
+    _prefix: ClassVar[str] = "melts"
+
+    def __post_init__(self) -> None:
+        """Two things, whichever is named first."""
+        if self.one > self.other:
+            one, other = self.other, self.one
+            object.__setattr__(self, "one", one)
+            object.__setattr__(self, "other", other)
+
+    @property
+    def pieces(self) -> tuple[int, ...]:
+        """Both keys."""
+        return (self.one, self.other)
+
+
+@dataclass(frozen=True, slots=True)
+class Conflicts(CheckId):
+    """On materials that may not get on: the rule's key."""
+
+    rule: str
+    _prefix: ClassVar[str] = "conflict"
+
+    @property
+    def of(self) -> str:
+        """The rule's key."""
+        return self.rule
+
+
+class GroundPart(StrEnum):
+    """What of a ground is checked."""
+
+    JOIN = "join"
+    EDGE = "edge"
+    STEPS = "steps"
+    CENTRE = "centre"
+    PICTURE = "picture"
+    WISH = "wish"
+    LETTERING = "lettering"
+    MAT = "mat"
+    EFFECT = "effect"
+
+
+@dataclass(frozen=True, slots=True)
+class OnGround(CheckId):
+    """On a part of the ground: a join or an edge by the place of its pad, an effect by its kind."""
+
+    part: GroundPart
+    which: str = ""
+    _prefix: ClassVar[str] = "ground"
+
+    def __str__(self) -> str:
+        return f"{self._prefix}:{self.part} {self.which}".rstrip()
+
+    @property
+    def kind(self) -> str:
+        """The part."""
+        return self.part.value
+
+    @property
+    def of(self) -> str:
+        """Which of them."""
+        return self.which
+
+
+class Whole(StrEnum):
+    """What of a card as a whole is checked."""
+
+    SPAN = "span"
+    SPREAD = "spread"
+    WRITING = "writing"
+    THICKNESS = "thickness"
+    ENVELOPE = "envelope"
+    SHEET = "sheet"
+
+
+@dataclass(frozen=True, slots=True)
+class OnWhole(CheckId):
+    """On the card as a whole."""
+
+    what: Whole
+    _prefix: ClassVar[str] = "whole"
+
+    def __str__(self) -> str:
+        return self.what.value
+
+    @property
+    def kind(self) -> str:
+        """What of it."""
+        return self.what.value
+
+
+_NUMBERED: dict[str, type[OnPair | OnAccent | OnFamily | _OnPiece]] = {
+    "pair": OnPair,
+    "once": OnAccent,
+    "family": OnFamily,
+    "fit": Fits,
+    "stands": Stands,
+    "finish": Repeats,
+}
+KINDS = (*_NUMBERED, "melts", "conflict", *(one.value for one in (*GroundPart, *Whole)))
+
+
+def read(text: str) -> CheckId | None:
+    """The id that is written so; None where no check could be called so."""
+    if text in set(Whole):
+        return OnWhole(Whole(text))
+    prefix, _, rest = text.partition(":")
+    if prefix == "conflict":
+        return Conflicts(rest) if rest else None
+    if prefix == "ground":
+        part, _, which = rest.partition(" ")
+        return OnGround(GroundPart(part), which) if part in set(GroundPart) else None
+    parts = rest.split(":")
+    if not all(_KEY.fullmatch(one) for one in parts):
+        return None
+    keys = [int(one) for one in parts]
+    if prefix == "melts":
+        return Melts(*keys) if len(keys) == 2 else None
+    return _NUMBERED[prefix](keys[0]) if prefix in _NUMBERED and len(keys) == 1 else None

@@ -9,7 +9,7 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.card.changes.palette import AddColour
 from jindle_core.card.whole import Anchor, Card, Pair, PaletteColour
-from jindle_core.checks.ids import pair_check
+from jindle_core.checks.ids import OnPair
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Lab, as_lab, on_screen
 from jindle_core.colorimetry.views import Shades, shades
@@ -116,7 +116,7 @@ class SeenPalette:
     def pairs_seen(self) -> list[PairSeen]:
         """The pairs with the colours of their ends."""
         return [
-            PairSeen(pair, self.seen_end(pair.upper), self.seen_end(pair.lower), pair_check(pair.key))
+            PairSeen(pair, self.seen_end(pair.upper), self.seen_end(pair.lower), str(OnPair(pair.key)))
             for pair in self.pairs
         ]
 

@@ -23,7 +23,7 @@ from jindle_core.card.changes.pictures import (
 from jindle_core.card.ground import PadUse
 from jindle_core.card.pictures import Colouring
 from jindle_core.card.waivers import subject
-from jindle_core.checks.ids import melting_check
+from jindle_core.checks.ids import Melts, read
 from jindle_core.families.recipes import Thing
 from jindle_core.layers.folding import Fold
 from jindle_core.layers.pieces import WHITE
@@ -138,7 +138,9 @@ class WaiverTests(unittest.TestCase):
             self.assertIsNone(subject(card, check), check)
             with self.assertRaisesRegex(changes.BadInput, "no check"):
                 changed(card, changes.Waive(check, "on purpose"))
-        self.assertEqual(melting_check(5, 4), "melts:4:5")
+        self.assertEqual(str(Melts(5, 4)), "melts:4:5")
+        for check in EVERY:
+            self.assertEqual(str(read(check)), check)
 
     def test_the_next_key_is_above_every_key_there_is(self):
         self.assertEqual(Colouring(areas=full_card().colouring.areas).next_key, 3)

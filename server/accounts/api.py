@@ -1,5 +1,7 @@
 """The API of accounts."""
 
+from typing import Any
+
 from django.conf import settings
 from drf_spectacular.utils import extend_schema
 from rest_framework import serializers, status
@@ -8,6 +10,8 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from jindle_core import figures
+from jindle_core.layers.pieces import WORDS
 from server.accounts import actions
 from server.accounts.door import TokenAtTheDoor
 from server.accounts.models import PREFERENCES, Person
@@ -22,11 +26,35 @@ class PersonSerializer(serializers.ModelSerializer):
         read_only_fields = ("name",)
 
 
+class LimitsSerializer(serializers.Serializer):
+    """How much of everything there may be, so that it can be said before it is sent."""
+
+    name = serializers.IntegerField(help_text="characters")
+    words = serializers.IntegerField(help_text="characters on a piece")
+    tones = serializers.ListField(child=serializers.IntegerField(), help_text="of a family")
+    area_layers = serializers.ListField(child=serializers.IntegerField())
+    word_kinds = serializers.ListField(
+        child=serializers.CharField(), help_text="kinds of piece that say words"
+    )
+
+
 class DoorSerializer(serializers.Serializer):
-    """What the sign-in page needs to know before anybody is signed in."""
+    """What the sign-in page needs to know before anybody is signed in, and what holds for all."""
 
     demo = serializers.BooleanField()
     person = PersonSerializer(allow_null=True)
+    limits = LimitsSerializer()
+
+
+def _limits() -> dict[str, Any]:
+    least, most = figures.families.FAMILY_SIZES
+    return {
+        "name": figures.palettes.NAME_LIMIT,
+        "words": figures.building.WORDS_LIMIT,
+        "tones": list(range(least, most + 1)),
+        "area_layers": list(range(1, figures.drawings.AREA_LAYERS + 1)),
+        "word_kinds": [kind.value for kind in WORDS],
+    }
 
 
 class CredentialsSerializer(serializers.Serializer):
@@ -51,7 +79,7 @@ class Door(APIView):
     def get(self, request: Request) -> Response:
         """Whether the demo studio can be opened, and who is signed in."""
         person = PersonSerializer(request.user).data if request.user.is_authenticated else None
-        return Response({"demo": settings.DEMO, "person": person})
+        return Response({"demo": settings.DEMO, "person": person, "limits": _limits()})
 
 
 class SignUp(APIView):

@@ -31,8 +31,9 @@ from server.archive.history import whole
 from server.archive.pack import FORMAT, NOT_AS_WRITTEN, VERSION
 from server.archive.references import Turns, in_plan, named
 from server.archive.zipped import PICTURES, unzipped
+from server.cards.held import checked_card
 from server.cards.models import Revision, StoredCard
-from server.cards.views import worked_out
+from server.cards.views import card_told
 from server.catalogue.arrays import read_catalogue
 from server.catalogue.drawer_actions import keep
 from server.catalogue.models import (
@@ -269,7 +270,7 @@ class _Unpacking:
             batch_size=100,
         )
         self.catalogue = self.catalogue or read_catalogue(self.person)
-        worked_out(card, self.catalogue, self.person)
+        card_told(card, checked_card(card, self.catalogue, self.person), self.person)
 
     def _drawings(self, lines: list) -> int:
         for one in drawings_seen_by(self.person):

@@ -16,12 +16,12 @@ from jindle_core.card.changes.palette import AddColour, Waive, checked_name
 from jindle_core.card.whole import Card, card_to_json
 from jindle_core.errors import BadInput, Problem
 from jindle_core.lengths import Size
-from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.colours import Supplies
 from server.access import cards_of
 from server.accounts.models import Person
+from server.cards.held import checked_card
 from server.cards.models import Revision, StoredCard
-from server.cards.views import worked_out
+from server.cards.views import card_told
 from server.catalogue.arrays import catalogue_for
 from server.errors import Stale
 from server.quotas import check_room
@@ -54,13 +54,16 @@ def delete_card(card: StoredCard) -> None:
 
 
 @write
-def change_card(card: StoredCard, version: int, change: AnyChange, catalogue: Supplies) -> dict[str, Any]:
-    """Make one change; the card after it, as it is told.
+def change_card(
+    card: StoredCard, version: int, change: AnyChange, catalogue: Supplies, stage: str | None = None
+) -> dict[str, Any]:
+    """Make one change; the card after it, as it is told, with a stage along.
 
     Stale where the card has another version by now. Whatever keeps the card
     from being worked out is raised, and nothing is changed.
     """
-    after = changed(card.value, change, SeenPalette(card.value, catalogue).pairs)
+    before = checked_card(card, catalogue, card.owner).seen
+    after = changed(before.card, change, before.palette.pairs)
     head, stored = card.head + 1, card_to_json(after)
     version = _store(card, version, stored, head)
     card.revisions.filter(number__gte=head).delete()
@@ -68,8 +71,9 @@ def change_card(card: StoredCard, version: int, change: AnyChange, catalogue: Su
     card.revisions.filter(number__lt=head - figures.palettes.UNDO_LIMIT).delete()
     made = copy(card)
     made.stored, made.version, made.head = stored, version, head
-    told = worked_out(made, catalogue, card.owner)
-    if isinstance(change, Waive) and all(one["id"] != change.check for one in told["checks"]):
+    checked = checked_card(made, catalogue, card.owner, after)
+    told = card_told(made, checked, card.owner, stage)
+    if isinstance(change, Waive) and all(one.key != change.check for one in checked.checks):
         words = f"There is no check “{change.check}” on this card."
         raise BadInput(Problem(words, field="check", value=change.check))
     card.stored, card.version, card.head = stored, version, head

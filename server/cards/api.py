@@ -1,6 +1,7 @@
 """The API of cards."""
 
 import json
+from typing import Any
 
 from django.http import HttpResponse
 from drf_spectacular.types import OpenApiTypes
@@ -18,23 +19,22 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.offers.new_colour import adding
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.seen.table import alternatives
-from jindle_core.supplies.colours import Supplies
 from server.access import cards_of, own_card
 from server.cards import actions, views
 from server.cards.changes import CHANGE_SERIALIZERS, read_change
 from server.cards.json.offers import adding_told
-from server.cards.models import StoredCard
 from server.cards.serializers import (
     COLUMN_CHOICES,
     ROLE_CHOICES,
     AddingSerializer,
     AlternativesSerializer,
-    CardSerializer,
     CardsSerializer,
     MendsSerializer,
     NewCardSerializer,
     StatesSerializer,
 )
+from server.cards.stage_serializers import AskedSerializer, CardWithStageSerializer, StageField
+from server.cards.stages import STAGES_TOLD
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 from server.catalogue.swatches import match_told
@@ -42,21 +42,22 @@ from server.catalogue.swatches import match_told
 _ChangeSchema = PolymorphicProxySerializer(
     component_name="Change", serializers=CHANGE_SERIALIZERS, resource_type_field_name="kind"
 )
-_VersionSchema = inline_serializer("Version", {"version": serializers.IntegerField()})
 _MadeSchema = inline_serializer("MadeCard", {"id": serializers.IntegerField()})
 
 
-def _view(request: Request, card: StoredCard, catalogue: Supplies) -> Response:
-    return Response(views.whole_card(card, catalogue, request.user))
-
-
-def _version(data) -> int:
+def _version(data: Any) -> int:
     version = data.get("version") if isinstance(data, dict) else None
     if not isinstance(version, int) or isinstance(version, bool):
         raise BadInput(
             Problem("Say which version of the card this changes.", field="version", expected="a whole number")
         )
     return version
+
+
+def _stage(data: Any) -> str | None:
+    """The stage that is wanted along; one that there is not is none."""
+    stage = data.get("stage") if isinstance(data, dict) else None
+    return stage if stage in STAGES_TOLD else None
 
 
 class Cards(APIView):
@@ -90,11 +91,11 @@ class CardMends(APIView):
 class OneCard(APIView):
     """A card."""
 
-    @extend_schema(responses=CardSerializer, operation_id="card")
+    @extend_schema(responses=CardWithStageSerializer, operation_id="card")
     def get(self, request: Request, pk: int) -> Response:
         """The card with its palette table, checks and look."""
         card = own_card(request.user, pk)
-        return _view(request, card, catalogue_for(request.user))
+        return Response(views.whole_card(card, catalogue_for(request.user), request.user))
 
     @extend_schema(responses={204: None}, operation_id="delete_card")
     def delete(self, request: Request, pk: int) -> Response:
@@ -108,9 +109,10 @@ class CardChanges(APIView):
 
     @extend_schema(
         request=inline_serializer(
-            "ChangeRequest", {"version": serializers.IntegerField(), "change": _ChangeSchema}
+            "ChangeRequest",
+            {"version": serializers.IntegerField(), "stage": StageField(), "change": _ChangeSchema},
         ),
-        responses=CardSerializer,
+        responses=CardWithStageSerializer,
         operation_id="change_card",
     )
     def post(self, request: Request, pk: int) -> Response:
@@ -119,7 +121,7 @@ class CardChanges(APIView):
         catalogue = catalogue_for(request.user)
         version = _version(request.data)
         change = read_change(request.data.get("change"), catalogue, request.user)
-        return Response(actions.change_card(card, version, change, catalogue))
+        return Response(actions.change_card(card, version, change, catalogue, _stage(request.data)))
 
 
 class AddingQuery(serializers.Serializer):
@@ -150,7 +152,7 @@ class CardAdding(APIView):
 class CardUndo(APIView):
     """Undo."""
 
-    @extend_schema(request=_VersionSchema, responses=CardSerializer, operation_id="undo_card")
+    @extend_schema(request=AskedSerializer, responses=CardWithStageSerializer, operation_id="undo_card")
     def post(self, request: Request, pk: int) -> Response:
         """Take the last change back."""
         return _step(request, pk, -1)
@@ -159,7 +161,7 @@ class CardUndo(APIView):
 class CardRedo(APIView):
     """Redo."""
 
-    @extend_schema(request=_VersionSchema, responses=CardSerializer, operation_id="redo_card")
+    @extend_schema(request=AskedSerializer, responses=CardWithStageSerializer, operation_id="redo_card")
     def post(self, request: Request, pk: int) -> Response:
         """Make the change again that was taken back last."""
         return _step(request, pk, +1)
@@ -168,7 +170,8 @@ class CardRedo(APIView):
 def _step(request: Request, pk: int, step: int) -> Response:
     card = own_card(request.user, pk)
     actions.step_card(card, _version(request.data), step)
-    return _view(request, card, catalogue_for(request.user))
+    catalogue = catalogue_for(request.user)
+    return Response(views.whole_card(card, catalogue, request.user, _stage(request.data)))
 
 
 class CardStates(APIView):

@@ -22,7 +22,7 @@ from server.cards.held import checked_card
 from server.cards.json.colouring import colouring_told
 from server.cards.json.offers import area_offers_told
 from server.cards.json.picture import picture_told
-from server.cards.serializers import CardSerializer
+from server.cards.stage_serializers import CardWithStageSerializer
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.swatches import swatch
 
@@ -63,7 +63,9 @@ class CardOnPapers(APIView):
 class CardPropose(APIView):
     """Families for the areas of a card."""
 
-    @extend_schema(request=ProposeSerializer, responses=CardSerializer, operation_id="propose_families")
+    @extend_schema(
+        request=ProposeSerializer, responses=CardWithStageSerializer, operation_id="propose_families"
+    )
     def post(self, request: Request, pk: int) -> Response:
         """Choose the best family for each of some areas, or of all without one; one step to undo."""
         given = ProposeSerializer(data=request.data)
@@ -73,7 +75,7 @@ class CardPropose(APIView):
         catalogue = catalogue_for(request.user)
         coloured = checked_card(card, catalogue, request.user).seen.coloured
         change = proposed(coloured, asked["areas"], asked["owned"])
-        return Response(actions.change_card(card, asked["version"], change, catalogue))
+        return Response(actions.change_card(card, asked["version"], change, catalogue, "colouring"))
 
 
 class AreaFamilies(APIView):

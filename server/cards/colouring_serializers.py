@@ -9,7 +9,7 @@ from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light
 from jindle_core.media import PICTURE_MEDIA, Medium
 from server.cards.change_serializers import ChangeSerializer, kind_field
-from server.cards.serializers import STATUS_CHOICES, PictureSerializer
+from server.cards.serializers import PictureSerializer
 from server.catalogue.api.ranges import SURFACE_CHOICES
 from server.catalogue.swatches import VERDICT_CHOICES, ShadesSerializer, SwatchSerializer
 
@@ -214,16 +214,6 @@ class TogetherSerializer(serializers.Serializer):
     wait = serializers.BooleanField()
 
 
-class ConflictSerializer(serializers.Serializer):
-    """Materials that will not get on."""
-
-    key = serializers.CharField()
-    status = serializers.ChoiceField(choices=STATUS_CHOICES)
-    title = serializers.CharField()
-    why = serializers.CharField()
-    ways = serializers.ListField(child=serializers.CharField())
-
-
 class NamedSerializer(serializers.Serializer):
     """A choice and its words."""
 
@@ -256,7 +246,6 @@ class ColouringSerializer(serializers.Serializer):
     all_finishes = NamedSerializer(many=True)
     areas = AreaSerializer(many=True)
     sessions = TogetherSerializer(many=True)
-    conflicts = ConflictSerializer(many=True)
     cautions = serializers.ListField(child=serializers.CharField())
     greys = serializers.CharField(help_text="the greys that go with the palette: warm or cool")
 

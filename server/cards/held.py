@@ -10,6 +10,7 @@ from dataclasses import dataclass
 from threading import Lock
 from typing import Any
 
+from jindle_core.card.whole import Card
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.seen.whole import SeenCard
 from jindle_core.supplies.colours import Supplies
@@ -30,14 +31,19 @@ _held: OrderedDict[tuple[int, int], _Held] = OrderedDict()
 _holding = Lock()
 
 
-def checked_card(card: StoredCard, supplies: Supplies, person: Person) -> CheckedCard:
-    """One card as it is seen and checked; CannotBeShown where it cannot be read."""
+def checked_card(
+    card: StoredCard, supplies: Supplies, person: Person, value: Card | None = None
+) -> CheckedCard:
+    """One card as it is seen and checked; CannotBeShown where it cannot be read.
+
+    ``value`` is what is stored of it, where that is known already.
+    """
     key = (person.pk, card.pk)
     with _holding:
         known = _held.get(key)
     if known and known.stored == card.stored and _is_so(known.checked.seen, supplies, person):
         return known.checked
-    (made,) = checked_cards([card], supplies, person)
+    (made,) = _checked([value or card.value], supplies, person)
     with _holding:
         _held[key] = _Held(card.stored, made)
         _held.move_to_end(key)
@@ -47,8 +53,12 @@ def checked_card(card: StoredCard, supplies: Supplies, person: Person) -> Checke
 
 
 def checked_cards(cards: Sequence[StoredCard], supplies: Supplies, person: Person) -> list[CheckedCard]:
-    """Some cards, their drawings fetched all at once; they are not held."""
-    values = [card.value for card in cards]
+    """Some cards; they are not held."""
+    return _checked([card.value for card in cards], supplies, person)
+
+
+def _checked(values: Sequence[Card], supplies: Supplies, person: Person) -> list[CheckedCard]:
+    """Their drawings are fetched all at once."""
     wanted = {value.colouring.drawing for value in values} - {None}
     drawings = drawings_seen_by(person).in_bulk(wanted) if wanted else {}
     found = {pk: drawing.shapes for pk, drawing in drawings.items()}

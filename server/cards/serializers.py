@@ -5,6 +5,7 @@ from rest_framework import serializers
 from jindle_core import figures
 from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.painting import Way
+from jindle_core.checks.ids import KINDS
 from jindle_core.contrast.rules import PairKind, Status
 from jindle_core.layers.folding import Fold
 from jindle_core.lengths import Size, read_length
@@ -137,15 +138,23 @@ class MendSerializer(serializers.Serializer):
 
 
 class CheckSerializer(serializers.Serializer):
-    """What a rule found, at which stage it is mended, and what would mend it."""
+    """What a rule found, what it is on, and at which stage it is mended."""
 
     id = serializers.CharField()
+    kind = serializers.ChoiceField(choices=KINDS)
+    of = serializers.CharField(help_text="which effect, rule or place, where there are several of a kind")
+    pieces = serializers.ListField(
+        child=serializers.IntegerField(), help_text="the keys of the pieces that it is on; 0: the card itself"
+    )
     stage = serializers.ChoiceField(choices=STAGES)
     title = serializers.CharField()
     status = serializers.ChoiceField(choices=STATUS_CHOICES)
     figure = serializers.CharField()
     limit = serializers.CharField()
     reason = serializers.CharField()
+    ways = serializers.ListField(
+        child=serializers.CharField(), help_text="ways out that no change of the card makes"
+    )
     waived = serializers.CharField(allow_null=True, help_text="the reason for letting it be")
 
 
@@ -286,6 +295,7 @@ class CardSerializer(serializers.Serializer):
     pairs = PairSerializer(many=True)
     guessed = serializers.BooleanField(help_text="the pairs are a guess from the roles")
     nudge = NudgeSerializer()
+    newest_piece = serializers.IntegerField(help_text="the key of the piece that was added last; 0: none")
     built = serializers.BooleanField(help_text="of pieces: then they say what lies on what")
     checks = CheckSerializer(many=True)
     desk = DeskSerializer()

@@ -21,6 +21,7 @@ from server.cards.json.checks import check_told, mends_told
 from server.cards.json.desk import desk_told
 from server.cards.json.palette import pair_told, row_told
 from server.cards.models import StoredCard
+from server.cards.stages import along
 from server.errors import CannotBeShown
 
 log = logging.getLogger(__name__)
@@ -28,10 +29,12 @@ _KNOWN = 200  # summaries that are held for one person: a few megabytes
 _COLUMNS = [{"key": column.key, "title": column.title} for column in COLUMNS]
 
 
-def whole_card(card: StoredCard, catalogue: Supplies, person: Person) -> dict[str, Any]:
-    """The card as ``CardSerializer`` describes it; CannotBeShown where it cannot be worked out."""
+def whole_card(
+    card: StoredCard, catalogue: Supplies, person: Person, stage: str | None = None
+) -> dict[str, Any]:
+    """The card as ``CardWithStageSerializer`` describes it; CannotBeShown where it cannot be worked out."""
     try:
-        return worked_out(card, catalogue, person)
+        return card_told(card, checked_card(card, catalogue, person), person, stage)
     except (APIException, DatabaseError):
         raise
     except Exception as error:
@@ -39,9 +42,10 @@ def whole_card(card: StoredCard, catalogue: Supplies, person: Person) -> dict[st
         raise CannotBeShown(error) from error
 
 
-def worked_out(card: StoredCard, catalogue: Supplies, person: Person) -> dict[str, Any]:
-    """The same; whatever is wrong with it is raised as it is."""
-    checked = checked_card(card, catalogue, person)
+def card_told(
+    card: StoredCard, checked: CheckedCard, person: Person, stage: str | None = None
+) -> dict[str, Any]:
+    """The same of a card that is checked; whatever is wrong with it is raised as it is."""
     palette, card_now = checked.seen.palette, checked.seen.card
     labels = dict(card.revisions.filter(number__in=(card.head, card.head + 1)).values_list("number", "label"))
     return {
@@ -56,10 +60,11 @@ def worked_out(card: StoredCard, catalogue: Supplies, person: Person) -> dict[st
         "pairs": [pair_told(one) for one in palette.pairs_seen],
         "guessed": card_now.pairs is None,
         "nudge": _nudge(card_now.size),
+        "newest_piece": max((piece.key for piece in card_now.build.every), default=0),
         "built": bool(card_now.build.every),
         "checks": [check_told(one, card_now) for one in checked.checks],
         "desk": desk_told(checked.desk),
-    }
+    } | along(stage, checked, person)
 
 
 def mends(card: StoredCard, catalogue: Supplies, person: Person) -> list[dict[str, Any]]:

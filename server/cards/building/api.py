@@ -8,10 +8,8 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core.checked.build import Examined
-from jindle_core.checked.pieces import build_checks
 from jindle_core.planning.cutting import Cutting
 from server.access import own_card
-from server.cards.building.built import built
 from server.cards.building.pdf import cutting_pdf
 from server.cards.building.serializers import (
     BuildSerializer,
@@ -20,7 +18,7 @@ from server.cards.building.serializers import (
     PieceInsteadSerializer,
 )
 from server.cards.held import checked_card
-from server.cards.json.checks import check_told
+from server.cards.json.build import build_told
 from server.cards.json.cutting import cutting_told
 from server.cards.json.offers import piece_offers_told
 from server.catalogue.arrays import catalogue_for
@@ -38,10 +36,7 @@ class CardBuild(APIView):
     @extend_schema(responses=BuildSerializer, operation_id="build")
     def get(self, request: Request, pk: int) -> Response:
         """Its pieces with their sizes, places and heights, and how they fit and stand."""
-        examined = _examined(request, pk)
-        plan = examined.stack.resolved.card
-        told = [check_told(one, plan) for one in build_checks(examined)]
-        return Response(built(examined, request.user.units) | {"checks": told})
+        return Response(build_told(_examined(request, pk), request.user.units))
 
 
 class PieceInstead(APIView):
@@ -69,7 +64,7 @@ class CuttingSheet(APIView):
         examined = _examined(request, pk)
         title = f"Cutting: {examined.stack.resolved.card.name}"
         cutting = cutting_told(Cutting(examined.stack, **given.asked()))
-        made = cutting_pdf(title, built(examined, request.user.units), cutting)
+        made = cutting_pdf(title, build_told(examined, request.user.units), cutting)
         return download(made, "application/pdf", "cutting.pdf")
 
 

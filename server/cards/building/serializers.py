@@ -18,7 +18,6 @@ from server.cards.serializers import (
     FOLD_CHOICES,
     STATUS_CHOICES,
     UNIT_CHOICES,
-    CheckSerializer,
     EndSerializer,
     EndViewSerializer,
     PartSerializer,
@@ -257,6 +256,8 @@ class PieceSerializer(serializers.Serializer):
     name = serializers.CharField()
     on = serializers.IntegerField()
     size = serializers.CharField(help_text="what it is cut to, in the card's unit")
+    width = serializers.CharField(help_text="its sides as they are typed")
+    height = serializers.CharField()
     size_shown = serializers.CharField(help_text="the same in the person's unit")
     lies = serializers.CharField(help_text="where it lies as one measures it; blank where it hangs over")
     reveal = serializers.CharField(allow_null=True)
@@ -269,6 +270,7 @@ class PieceSerializer(serializers.Serializer):
     inked = InkedOverSerializer(allow_null=True)
     of_card = serializers.BooleanField(help_text="so that it can be inked by oneself")
     carries = serializers.BooleanField(help_text="other pieces can lie on it")
+    says_words = serializers.BooleanField()
     raised = serializers.ChoiceField(choices=RAISED_CHOICES)
     trimmed = serializers.BooleanField()
     tucked = serializers.BooleanField()
@@ -331,7 +333,6 @@ class BuildSerializer(serializers.Serializer):
     sheets = SheetToCutSerializer(many=True)
     grains = serializers.ListField(child=serializers.ChoiceField(choices=GRAIN_CHOICES))
     layouts = LayoutSerializer(many=True)
-    checks = CheckSerializer(many=True)
 
 
 class PieceInsteadSerializer(serializers.Serializer):

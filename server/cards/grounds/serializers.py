@@ -12,7 +12,7 @@ from jindle_core.card.changes import ground as ground_changes
 from jindle_core.card.ground import Effect, InkedCard, PadUse
 from jindle_core.prediction.behaviour import Hand
 from server.cards.change_serializers import ChangeSerializer, kind_field
-from server.cards.serializers import EFFECT_CHOICES, CheckSerializer, PanelSerializer
+from server.cards.serializers import EFFECT_CHOICES, PanelSerializer
 from server.catalogue.models import HAND_CHOICES
 from server.catalogue.swatches import VERDICT_CHOICES, ShadesSerializer, SwatchSerializer
 
@@ -189,7 +189,6 @@ class GroundSerializer(serializers.Serializer):
     joins = JoinSerializer(many=True)
     panel = PanelSerializer(allow_null=True)
     wet = PanelSerializer(allow_null=True)
-    findings = CheckSerializer(many=True)
     built = serializers.BooleanField(help_text="of pieces: then words lie where Build has them")
     effects = EffectSerializer(many=True)
     mat = InkedCardSerializer(allow_null=True)

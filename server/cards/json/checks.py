@@ -16,9 +16,13 @@ def check_told(check: Check, card: Card) -> Told:
     waiver = card.waiver(check.key)
     return {
         "id": check.key,
+        "kind": check.id.kind,
+        "of": check.id.of,
+        "pieces": list(check.id.pieces),
         "stage": check.stage,
         "title": check.title,
         **finding_told(check.finding),
+        "ways": list(check.ways),
         "waived": waiver.reason if waiver else None,
     }
 

@@ -42,7 +42,6 @@ def colouring_told(coloured: Coloured) -> dict[str, Any]:
         "all_finishes": [{"key": key, "words": words} for key, words in FINISHES.items()],
         "areas": [_area(coloured, area) for area in said.areas],
         "sessions": [{"areas": list(keys), "wait": wait} for keys, wait in coloured.sessions()],
-        "conflicts": [asdict(one) | {"status": one.status.value} for one in coloured.conflicts],
         "cautions": cautions(coloured.used) if said.areas else [],
         "greys": "warm" if coloured.warmth() > 0 else "cool",
     }

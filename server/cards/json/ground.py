@@ -12,7 +12,6 @@ from jindle_core.blending.inks import seen_on, wet
 from jindle_core.blending.joins import Join
 from jindle_core.blending.painting import BRUSHED, LAYERED, TURNING, between
 from jindle_core.blending.working import cautions
-from jindle_core.checked.ground import ground_checks
 from jindle_core.checked.on_ground import OnGround
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.views import shades
@@ -21,7 +20,6 @@ from jindle_core.seen.ground import Grounded
 from jindle_core.seen.palette import value_shades
 from jindle_core.seen.panel import panel_seen
 from server.cards.json.changes import use_told
-from server.cards.json.checks import check_told
 from server.cards.json.panel import panel_told
 from server.catalogue.swatches import swatch
 
@@ -52,7 +50,6 @@ def ground_told(on: OnGround) -> dict[str, Any]:
         "joins": _joins([(grounded, dict(enumerate(grounded.joins)))], damp=True)[0],
         "panel": panel_told(panel_seen(grounded)),
         "wet": panel_told(panel_seen(grounded, is_wet=True)),
-        "findings": [check_told(one, grounded.resolved.card) for one in ground_checks(on)],
         "built": on.stack is not None,
         "effects": [use_told(one) | {"swatch": _swatch_of(grounded, one.colour)} for one in plan.effects],
         "mat": _mat(grounded),

@@ -51,7 +51,7 @@ class BrokenCardTests(ApiTestCase):
     def test_what_cannot_be_worked_out_is_not_stored(self):
         card = self.full_card()
         fault = BadInput(Problem("That leads nowhere."))
-        with mock.patch("server.cards.actions.worked_out", side_effect=fault):
+        with mock.patch("server.cards.actions.card_told", side_effect=fault):
             self.assertEqual(
                 self.change(card, 400, kind="set_card", name="x")["message"], "That leads nowhere."
             )

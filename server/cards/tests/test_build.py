@@ -352,9 +352,10 @@ class BuildTests(ApiTestCase):
         ):
             size = {"width": width, "height": height, "unit": "in"}
             card = self.change(self.full_card(), kind="set_card", size=size)
-            told = self.told(self.change(card, kind="start_layout", layout="framed"))
+            card = self.change(card, kind="start_layout", layout="framed")
+            told = self.told(card)
             self.assertEqual((told["fold"], told["flat"]), (fold, flat))
-            self.assertNotIn("sheet", [one["id"] for one in told["checks"]])
+            self.assertNotIn("sheet", [one["kind"] for one in card["checks"]])
 
     def test_a_base_that_no_usual_sheet_holds_is_a_check_with_its_way_out(self):
         size = {"width": "7", "height": "5", "unit": "in"}
@@ -419,9 +420,11 @@ class BuildTests(ApiTestCase):
         card = self.change(card, kind="set_ground", mat={"colour": self.ids["SKY-2"]})
         self.assertEqual([part["shades"] for part in card["desk"]["parts"] if part["name"] == "mat"], before)
         card = self.change(card, kind="set_ground", pads=[{"colour": self.ids["TAR-1"]}])
-        told = self.ask("get", f"cards/{card['id']}/ground")
-        lettering = next(one for one in told["findings"] if one["id"] == "ground:lettering")
-        self.assertEqual((lettering["status"], told["built"]), ("holds", True))
+        self.assertTrue(self.ask("get", f"cards/{card['id']}/ground")["built"])
+        # Its words lie on lettering, and are judged there: once, not on the ground as well.
+        self.assertNotIn("ground:lettering", [one["id"] for one in card["checks"]])
+        lettering = next(one for one in card["checks"] if one["id"] == "stands:7")
+        self.assertEqual(lettering["status"], "holds")
         self.assertIn("strip", lettering["title"])
         card = self.change(
             card,
@@ -432,9 +435,8 @@ class BuildTests(ApiTestCase):
             reveal="1",
             material={"source": "palette", "id": 3},
         )
-        told = self.ask("get", f"cards/{card['id']}/ground")
-        lettering = next(one for one in told["findings"] if one["id"] == "ground:lettering")
-        self.assertIn("straight on the ground", lettering["title"])
+        lettering = next(one for one in card["checks"] if one["id"] == "stands:7")
+        self.assertIn("on panel", lettering["title"])
         self.assertEqual(lettering["status"], "fails")  # slate on tar
 
     def test_usual_sheets_and_the_base_are_told(self):

@@ -48,6 +48,9 @@ class ColouringTests(ApiTestCase):
             card = self.change(card, kind="edit_area", key=key, colour=colour)
         return card
 
+    def conflicts(self, card):
+        return [one for one in card["checks"] if one["kind"] == "conflict"]
+
     def colouring(self, card):
         return self.ask("get", f"cards/{card['id']}/colouring")
 
@@ -176,7 +179,7 @@ class ColouringTests(ApiTestCase):
         card = self.change(card, kind="set_colouring", paper=self.ids["paper wrapping"])
         self.assertEqual(self.colouring(card)["surface"], "kraft")
         self.assertLess(self.area(card, 2)["tones"][0]["lightness"], deeper["tones"][0]["lightness"])
-        self.assertIn("More wet layers", str(self.colouring(card)["conflicts"]))
+        self.assertIn("More wet layers", str(self.conflicts(card)))
         papers = self.ask("get", f"cards/{card['id']}/colouring/papers")
         self.assertEqual([one["words"] for one in papers], ["white marker paper", "cream", "grey", "kraft"])
         self.assertNotEqual(papers[0]["picture"]["shapes"], papers[3]["picture"]["shapes"])
@@ -220,19 +223,18 @@ class ColouringTests(ApiTestCase):
         self.assertEqual([one["wait"] for one in self.colouring(card)["sessions"]], [False, False])
         card = self.change(card, kind="edit_area", key=2, layers=3)
         card = self.change(card, kind="set_colouring", surface="heavy cardstock")
-        self.assertNotIn("feathers", [one["key"] for one in self.colouring(card)["conflicts"]])
+        self.assertNotIn("feathers", [one["of"] for one in self.conflicts(card)])
         card = self.change(card, kind="edit_area", key=1, layers=3)
-        self.assertIn("feathers", [one["key"] for one in self.colouring(card)["conflicts"]])
+        self.assertIn("feathers", [one["of"] for one in self.conflicts(card)])
 
     def test_materials(self):
         card = self.change(self.drawn(), kind="set_colouring", line="dye", finishes=["glitter"])
-        (bleeds,) = self.colouring(card)["conflicts"]
-        self.assertEqual((bleeds["key"], bleeds["status"]), ("line bleeds", "fails"))
+        (bleeds,) = self.conflicts(card)
+        self.assertEqual((bleeds["of"], bleeds["status"]), ("line bleeds", "fails"))
+        self.assertTrue(bleeds["ways"])
         self.assertTrue(any("Glitter" in one for one in self.colouring(card)["cautions"]))
         card = self.change(card, kind="set_colouring", line_range=self.pads.pk, line="laser")
-        self.assertEqual(
-            self.colouring(card)["conflicts"][0]["key"], "line bleeds"
-        )  # the pads of the shelf are dye
+        self.assertEqual(self.conflicts(card)[0]["of"], "line bleeds")  # the pads of the shelf are dye
         own = make_range(self.ann, "Proof")
         self.ask(
             "post",
@@ -243,7 +245,7 @@ class ColouringTests(ApiTestCase):
             },
         )
         card = self.change(card, kind="set_colouring", line_range=own.pk)
-        self.assertEqual(self.colouring(card)["conflicts"], [])
+        self.assertEqual(self.conflicts(card), [])
         self.change(card, 400, kind="set_colouring", line_range=self.markers.pk)
         self.change(card, 400, kind="set_colouring", finishes=["varnish"])
         wrong = {"name": "Proof", "medium": "dye ink pad", "properties": {"surface": "kraft"}}
@@ -253,13 +255,13 @@ class ColouringTests(ApiTestCase):
     def test_what_kind_of_paper_it_is_can_be_said_of_a_card(self):
         card = self.change(self.drawn(), kind="edit_area", key=1, coloured_with="water-based marker")
         card = self.change(card, kind="set_colouring", line="solvent")
-        self.assertIn("pills", [one["key"] for one in self.colouring(card)["conflicts"]])
+        self.assertIn("pills", [one["of"] for one in self.conflicts(card)])
         card = self.change(card, kind="set_colouring", surface="watercolour paper")
         told = self.colouring(card)
         self.assertEqual(
             (told["surface"], told["surface_said"], told["wet_layers"]), ("watercolour paper", True, 4)
         )
-        self.assertNotIn("pills", [one["key"] for one in told["conflicts"]])
+        self.assertNotIn("pills", [one["of"] for one in self.conflicts(card)])
         card = self.change(card, kind="set_colouring", paper=self.ids["paper wrapping"])
         self.assertEqual(self.colouring(card)["surface"], "watercolour paper")  # said, so it stays
         card = self.change(card, kind="set_colouring", surface="")
@@ -403,7 +405,7 @@ class ColouringTests(ApiTestCase):
             pk = told_lines(answer)[-1]["id"]
             self.assertEqual(self.ask("get", f"ranges/{pk}")["properties"], wanted)
         card = self.change(self.drawn(), kind="set_colouring", paper=own.colours.first().pk)
-        self.assertEqual([one["key"] for one in self.colouring(card)["conflicts"]], ["sits on top"])
+        self.assertEqual([one["of"] for one in self.conflicts(card)], ["sits on top"])
         self.ask("delete", f"ranges/{own.pk}", status=204)
         # As it was known: the card goes on as it was planned, but nothing new can be on it.
         self.assertEqual(self.colouring(card)["surface"], "vellum")

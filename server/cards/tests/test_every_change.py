@@ -14,9 +14,9 @@ from jindle_core.lengths import read_size
 from jindle_core.line_art.drawing import LineDrawing, Shape
 from jindle_core.planning.cutting import Cutting
 from server.cards.actions import change_card, create_card, go_to_state
-from server.cards.building.built import built
 from server.cards.changes import CHANGE_SERIALIZERS, read_change
 from server.cards.held import checked_card
+from server.cards.json.build import build_told
 from server.cards.json.colouring import colouring_told
 from server.cards.json.cutting import cutting_told
 from server.cards.json.ground import ground_told
@@ -127,7 +127,7 @@ class EveryChangeTests(ApiTestCase):
                 checked = checked_card(card, catalogue, ann)
                 colouring_told(checked.seen.coloured)
                 ground_told(checked.laid)
-                built(checked.examined, "in")
+                build_told(checked.examined, "in")
                 for one in mends(card, catalogue, ann):
                     for mend in one["mends"]:
                         copy = StoredCard.objects.get(pk=card.pk)

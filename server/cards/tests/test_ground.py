@@ -37,7 +37,7 @@ class GroundTestCase(ApiTestCase):
         return self.ask("get", f"cards/{card['id']}/ground/joins/{at}/ways", {"owned": owned})
 
     def finding(self, card, key):
-        return next(one for one in self.ground(card)["findings"] if one["id"] == f"ground:{key}")
+        return next(one for one in card["checks"] if one["id"] == f"ground:{key}")
 
 
 class GroundTests(GroundTestCase):
@@ -47,7 +47,7 @@ class GroundTests(GroundTestCase):
         self.assertIsNone(card["desk"]["ground"])
         told = self.ground(card)
         self.assertEqual((told["pads"], told["joins"], told["panel"], told["order"]), ([], [], None, []))
-        self.assertEqual((told["findings"], told["cautions"]), ([], []))
+        self.assertEqual(told["cautions"], [])
 
     def test_pads_joins_and_panel_as_predicted_and_the_desk_shows_the_same(self):
         card = self.laid("SUN-1", "MOSS-1", "PLUM-1")
@@ -383,9 +383,7 @@ class LonePadTests(ApiTestCase):
         card = self.change(card, kind="set_ground", pads=pads)
         told = self.ask("get", f"cards/{card['id']}/ground")
         self.assertEqual((told["joins"][0]["meeting"], told["brushed"], told["turns"]), ("muddy", True, True))
-        self.assertIn(
-            "too loud", next(one for one in told["findings"] if one["id"] == "ground:wish")["reason"]
-        )
+        self.assertIn("too loud", next(one for one in card["checks"] if one["kind"] == "wish")["reason"])
         ways = self.ask("get", f"cards/{card['id']}/ground/joins/0/ways")
         self.assertEqual({one["swatch"] for one in ways}, {None})
         self.assertIn("a gap left white", [one["way"] for one in ways])

@@ -43,7 +43,7 @@ class HeldTests(ApiTestCase):
 
     def test_a_change_that_was_rolled_back_leaves_nothing_behind(self):
         version = self.card["version"]
-        with mock.patch("server.cards.actions.worked_out", side_effect=ValueError("broken")):
+        with mock.patch("server.cards.actions.card_told", side_effect=ValueError("broken")):
             self.client.raise_request_exception = False
             self.change(self.card, status=500, kind="set_card", name="Never stored")
         told = self.ask("get", f"cards/{self.card['id']}")

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, got } from '@/api/client'
 import { useCard } from '@/cards/card'
-import { useFetched } from '@/lib/fetched'
+import { useStage } from '@/cards/stage'
 import TabLinks from '@/ui/TabLinks.vue'
 import EffectsView from './EffectsView.vue'
 import InkedView from './InkedView.vue'
@@ -11,21 +10,17 @@ import LayingView from './LayingView.vue'
 import PadsView from './PadsView.vue'
 import PanelView from './PanelView.vue'
 import StandingView from './StandingView.vue'
+import { standing } from './ground'
 
 /** The ground before ink touches paper: pads, joins, how it stands, what comes over it. */
 const route = useRoute()
 const store = useCard()
-const { data: ground } = useFetched(
-  () => [store.card?.id, store.card?.version],
-  () =>
-    store.card &&
-    got(api.GET('/api/cards/{id}/ground', { params: { path: { id: store.card.id } } })),
-)
+const ground = useStage('background')
 const view = computed(() => String(route.query.view ?? 'pads'))
 const open = computed(
   () =>
-    ground.value?.findings.filter((one) => one.status !== 'holds' && one.waived === null).length ??
-    0,
+    standing(store.card!.checks).filter((one) => one.status !== 'holds' && one.waived === null)
+      .length,
 )
 const tabs = computed(() =>
   [

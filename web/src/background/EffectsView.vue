@@ -5,6 +5,7 @@ import { effectKindValues } from '@/api/schema'
 import { useSession } from '@/lib/session'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
+import { useCard } from '@/cards/card'
 import ChoosePad from '@/cards/ChoosePad.vue'
 import { HANDS, useGround } from './ground'
 
@@ -25,7 +26,11 @@ const WORDS: Record<Kind, string> = {
 const inked = (kind: Kind) => ground.inked_effects.includes(kind)
 const choosing = ref<Kind | null>(null)
 const chosen = computed(() => new Map(ground.effects.map((one) => [one.effect, one])))
-const findings = computed(() => new Map(ground.findings.map((one) => [one.id, one])))
+const store = useCard()
+const findings = computed(
+  () =>
+    new Map(store.card!.checks.filter((one) => one.kind === 'effect').map((one) => [one.of, one])),
+)
 const uses = (): Use[] =>
   ground.effects.map(({ effect, colour, hand }) => ({ effect, colour, hand }))
 
@@ -76,10 +81,10 @@ async function take(colour: number) {
           />
         </template>
       </div>
-      <p v-if="findings.get(`ground:effect ${kind}`)" class="mt-1 pl-11">
-        <b v-if="findings.get(`ground:effect ${kind}`)!.status !== 'holds'">Look again: </b>
-        {{ findings.get(`ground:effect ${kind}`)!.reason || 'shows as it should' }}
-        <span class="text-soft">{{ findings.get(`ground:effect ${kind}`)!.figure }}</span>
+      <p v-if="findings.get(kind)" class="mt-1 pl-11">
+        <b v-if="findings.get(kind)!.status !== 'holds'">Look again: </b>
+        {{ findings.get(kind)!.reason || 'shows as it should' }}
+        <span class="text-soft">{{ findings.get(kind)!.figure }}</span>
       </p>
     </div>
     <p class="text-xs text-soft">

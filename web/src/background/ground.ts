@@ -1,11 +1,15 @@
 import { ref } from 'vue'
-import type { Change, Ground, PadUse } from '@/api/client'
+import type { Change, Check, Ground, PadUse } from '@/api/client'
 import { useCard } from '@/cards/card'
 
 type Settings = Omit<Extract<Change, { kind: 'set_ground' }>, 'kind'>
 
 /** Whether the ground is shown while it is wet. */
 export const isWet = ref(false)
+
+/** What is found of the ground as a whole; how its joins stand is told beside them. */
+export const standing = (checks: Check[]) =>
+  checks.filter((one) => one.stage === 'background' && one.kind !== 'join')
 
 /** A pad as a change of the ground speaks of it. */
 export const use = ({ colour, hand, coats, reach, seam }: PadUse): PadUse => ({

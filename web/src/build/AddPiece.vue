@@ -4,7 +4,8 @@ import type { Build } from '@/api/client'
 import { pieceKindValues } from '@/api/schema'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
-import { newest, saysWords, useBuild } from './build'
+import { useSession } from '@/lib/session'
+import { useBuild } from './build'
 
 /** One more piece: with a reveal it follows what it lies on, else it has a size of its own. */
 const { build, inside } = defineProps<{ build: Build; inside: boolean }>()
@@ -12,6 +13,8 @@ const emit = defineEmits<{ close: [] }>()
 const { store, add } = useBuild()
 const face = computed(() => (inside ? build.inside : build.pieces))
 const kind = ref<(typeof pieceKindValues)[number]>('mat')
+const session = useSession()
+const saysWords = computed(() => session.limits?.word_kinds.includes(kind.value))
 const name = ref('')
 const text = ref('')
 // What words or pictures stand on is seldom meant: the uppermost mat or panel is, else the card.
@@ -26,9 +29,9 @@ async function submit() {
   const size = width.value || height.value
   const measured = size ? { width: width.value, height: height.value } : { reveal: reveal.value }
   const told = { piece_kind: kind.value, name: name.value || kind.value, on: on.value, inside }
-  const words = saysWords(kind.value) ? { text: text.value } : {}
+  const words = saysWords.value ? { text: text.value } : {}
   if (await add({ ...told, ...words, ...measured })) {
-    store.piece = newest(store.card!)
+    store.piece = store.card!.newest_piece
     emit('close')
   }
 }
@@ -47,11 +50,17 @@ async function submit() {
       </div>
       <div>
         <label class="label" for="new-piece">Name (or leave it)</label>
-        <input id="new-piece" v-model="name" class="input" maxlength="500" :placeholder="kind" />
+        <input
+          id="new-piece"
+          v-model="name"
+          class="input"
+          :maxlength="session.limits?.name"
+          :placeholder="kind"
+        />
       </div>
-      <div v-if="saysWords(kind)" class="col-span-2">
+      <div v-if="saysWords" class="col-span-2">
         <label class="label" for="new-text">The words (or the card’s name)</label>
-        <input id="new-text" v-model="text" class="input" maxlength="120" />
+        <input id="new-text" v-model="text" class="input" :maxlength="session.limits?.words" />
       </div>
       <div>
         <span class="label">Lies on</span>

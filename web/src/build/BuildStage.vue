@@ -1,10 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, got } from '@/api/client'
-import { useCard } from '@/cards/card'
-import { useFetched } from '@/lib/fetched'
-import { useSession } from '@/lib/session'
+import { useStage } from '@/cards/stage'
 import TabLinks from '@/ui/TabLinks.vue'
 import CuttingView from './CuttingView.vue'
 import InsteadView from './InsteadView.vue'
@@ -13,14 +10,7 @@ import SideView from './SideView.vue'
 
 /** Every size and every piece on paper before anything is cut. */
 const route = useRoute()
-const store = useCard()
-const session = useSession()
-const { data: build } = useFetched(
-  () => [store.card?.id, store.card?.version, session.person?.units],
-  () =>
-    store.card &&
-    got(api.GET('/api/cards/{id}/build', { params: { path: { id: store.card.id } } })),
-)
+const build = useStage('build')
 const view = computed(() => String(route.query.view ?? 'pieces'))
 const tabs = computed(() =>
   [

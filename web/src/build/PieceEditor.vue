@@ -5,26 +5,28 @@ import type { Build, Piece } from '@/api/client'
 import { acrossValues, downValues, raisedValues } from '@/api/schema'
 import CheckItem from '@/cards/CheckItem.vue'
 import { HANDS } from '@/lib/laid'
+import { useSession } from '@/lib/session'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
 import StatusMark from '@/ui/StatusMark.vue'
 import MaterialChoice from './MaterialChoice.vue'
-import { checksOn, saysWords, useBuild, type Fields } from './build'
+import { checksOn, useBuild, type Fields } from './build'
 
 /** One piece: what it lies on, how large, where, of what, how raised, and how it fits and stands. */
 const { piece, face, build } = defineProps<{ piece: Piece; face: Piece[]; build: Build }>()
 const { store, edit } = useBuild()
+const session = useSession()
 const set = (told: Fields) => edit(piece.key, told)
 const name = ref(piece.name)
 const text = ref(piece.text)
 const reveal = ref('')
 const width = ref('')
 const height = ref('')
-const said = computed(() => {
-  const [wide, high] = piece.size.replace(/ (in|mm)$/, '').split(' × ')
-  const frame = piece.reveal ? `${piece.reveal} ${piece.reveal_unit}` : ''
-  return { reveal: frame, width: wide!, height: high! }
-})
+const said = computed(() => ({
+  reveal: piece.reveal ? `${piece.reveal} ${piece.reveal_unit}` : '',
+  width: piece.width,
+  height: piece.height,
+}))
 // A field that somebody types into keeps what is typed when another is answered.
 watch(
   said,
@@ -63,7 +65,7 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
         v-model="name"
         class="input font-title !text-base font-semibold"
         aria-label="Name of the piece"
-        maxlength="500"
+        :maxlength="session.limits?.name"
         @change="set({ name })"
       />
       <button
@@ -76,14 +78,14 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
       </button>
     </div>
     <div class="grid grid-cols-2 gap-3">
-      <div v-if="saysWords(piece.kind)" class="col-span-2 flex items-end gap-3">
+      <div v-if="piece.says_words" class="col-span-2 flex items-end gap-3">
         <div class="min-w-0 flex-1">
           <label class="label" for="piece-text">The words</label>
           <input
             id="piece-text"
             v-model="text"
             class="input"
-            maxlength="120"
+            :maxlength="session.limits?.words"
             :placeholder="store.card!.name"
             @change="set({ text })"
           />

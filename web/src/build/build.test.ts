@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Card, Check, Piece } from '@/api/client'
 import { asked, settled } from '@/testing'
 import { useCard } from '@/cards/card'
-import { checksOn, depth, newest, saysWords, useBuild } from './build'
+import { checksOn, depth, useBuild } from './build'
 
 const piece = (key: number, on: number) => ({ key, on }) as Piece
 
@@ -12,29 +12,10 @@ describe('pieces', () => {
     expect(pieces.map((one) => depth(one, pieces))).toEqual([0, 1, 2, 0])
   })
 
-  it('that were added last have the highest key, on either face', () => {
-    const faces = { parts: [{ piece: 0 }, { piece: 4 }], inside: [{ piece: 0 }, { piece: 7 }] }
-    expect(newest({ desk: faces } as unknown as Card)).toBe(7)
-  })
-
   it('are named by the checks on them, not by those on others', () => {
-    const ids = [
-      'fit:3',
-      'stands:13',
-      'stands:3',
-      'melts:2:3',
-      'melts:0:33',
-      'pair:3',
-      'span',
-      'once:3',
-    ]
-    const checks = ids.map((id) => ({ id }) as Check)
-    expect(checksOn(3, checks).map((one) => one.id)).toEqual(['fit:3', 'stands:3', 'melts:2:3'])
-  })
-
-  it('say words or do not', () => {
-    const kinds = ['mat', 'lettering', 'cut-out words', 'image'] as Piece['kind'][]
-    expect(kinds.map(saysWords)).toEqual([false, true, true, false])
+    const on = { 'fit:3': [3], 'stands:13': [13], 'melts:2:3': [2, 3], 'pair:3': [], span: [] }
+    const checks = Object.entries(on).map(([id, pieces]) => ({ id, pieces }) as unknown as Check)
+    expect(checksOn(3, checks).map((one) => one.id)).toEqual(['fit:3', 'melts:2:3'])
   })
 
   it('are changed in the unit of their card', async () => {
@@ -46,7 +27,7 @@ describe('pieces', () => {
     void add({ piece_kind: 'mat', name: '', on: 0, inside: false } as never)
     await settled()
     const change = { kind: 'edit_piece', key: 2, unit: 'mm', width: '80' }
-    expect(asked[0]!.body).toEqual({ version: 5, change })
+    expect(asked[0]!.body).toEqual({ version: 5, stage: null, change })
     await asked[0]!.answer({ ...store.card, version: 6 })
     expect(asked[1]!.body).toMatchObject({ version: 6, change: { kind: 'add_piece', unit: 'mm' } })
   })

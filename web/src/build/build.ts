@@ -1,4 +1,4 @@
-import type { Card, Change, Check, Piece } from '@/api/client'
+import type { Change, Check, Piece } from '@/api/client'
 import { useCard } from '@/cards/card'
 
 export type Fields = Omit<Extract<Change, { kind: 'edit_piece' }>, 'kind' | 'key' | 'unit'>
@@ -14,23 +14,12 @@ export function useBuild() {
   return { store, edit, add }
 }
 
-/** Whether a kind of piece says words. */
-export const saysWords = (kind: Piece['kind']) => kind === 'lettering' || kind === 'cut-out words'
-
-/** The key of the piece that was added last: keys only ever grow. */
-export const newest = ({ desk }: Card) =>
-  Math.max(...[...desk.parts, ...desk.inside].map((part) => part.piece))
-
 /** How deep a piece lies: how many pieces are under it. */
 export function depth(piece: Piece, pieces: Piece[]): number {
   const under = pieces.find((one) => one.key === piece.on)
   return under ? depth(under, pieces) + 1 : 0
 }
 
-/** The checks that are on a piece: their ids name it, as stands:3 and melts:2:3 do. */
-export function checksOn(key: number, checks: Check[]): Check[] {
-  return checks.filter((one) => {
-    const [what, ...keys] = one.id.split(':')
-    return ['fit', 'stands', 'finish', 'melts'].includes(what!) && keys.includes(String(key))
-  })
-}
+/** The checks that are on a piece. */
+export const checksOn = (key: number, checks: Check[]) =>
+  checks.filter((one) => one.pieces.includes(key))

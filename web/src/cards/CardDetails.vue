@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSession } from '@/lib/session'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '@/api/client'
@@ -6,6 +7,8 @@ import { useNotices } from '@/lib/notices'
 import AppDialog from '@/ui/AppDialog.vue'
 import SizeFields, { type Size } from './SizeFields.vue'
 import { useCard } from './card'
+
+const session = useSession()
 
 const emit = defineEmits<{ close: [] }>()
 const store = useCard()
@@ -33,7 +36,13 @@ async function remove() {
   <AppDialog title="Name and size" @close="$emit('close')">
     <form @submit.prevent="save">
       <label class="label" for="card-name">Name</label>
-      <input id="card-name" v-model="name" class="input mb-4" required maxlength="500" />
+      <input
+        id="card-name"
+        v-model="name"
+        class="input mb-4"
+        required
+        :maxlength="session.limits?.name"
+      />
       <SizeFields v-model="size" />
       <div class="mt-5 flex justify-between gap-2">
         <button type="submit" class="button button-main">Save</button>

@@ -67,6 +67,9 @@ async function waive() {
             >{{ mend.words }}<template v-if="mend.figure">: {{ mend.figure }}</template></span
           >
         </button>
+        <p v-if="check.ways.length" class="text-xs text-soft">
+          Ways out: {{ check.ways.join('; ') }}.
+        </p>
         <slot />
         <button type="button" class="cursor-pointer text-xs underline" @click="waiving = true">
           On purpose …
@@ -77,7 +80,13 @@ async function waive() {
       <form @submit.prevent="waive">
         <p class="mb-3">{{ check.title }}: {{ check.reason }}</p>
         <label class="label" for="reason">Why is it on purpose?</label>
-        <input id="reason" v-model="reason" class="input" required maxlength="500" />
+        <input
+          id="reason"
+          v-model="reason"
+          class="input"
+          required
+          :maxlength="session.limits?.name"
+        />
         <button type="submit" class="button button-main mt-4">Let it be</button>
       </form>
     </AppDialog>

@@ -24,9 +24,9 @@ const holding = computed(() =>
   checks.value.filter((one) => one.status === 'holds' && one.waived === null),
 )
 /** The part of its stage that says more of a check. */
-const where = ({ id, stage }: Check) => ({
+const where = ({ kind, stage }: Check) => ({
   path: `/cards/${store.card!.id}/${stage}`,
-  query: stage === 'background' && !id.startsWith('ground:join') ? { view: 'standing' } : {},
+  query: stage === 'background' && kind !== 'join' ? { view: 'standing' } : {},
 })
 </script>
 

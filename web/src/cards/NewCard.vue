@@ -39,7 +39,7 @@ async function make() {
         v-model="name"
         class="input mb-4"
         required
-        maxlength="500"
+        :maxlength="session.limits?.name"
         placeholder="Kingfisher, get well"
       />
       <SizeFields v-model="size" :sizes="sizes" />

@@ -41,7 +41,13 @@ async function make() {
   <AppDialog :title="title" @close="$emit('close')">
     <form @submit.prevent="make">
       <label class="label" for="start-name">Name of the card</label>
-      <input id="start-name" v-model="name" class="input mb-4" required maxlength="500" />
+      <input
+        id="start-name"
+        v-model="name"
+        class="input mb-4"
+        required
+        :maxlength="session.limits?.name"
+      />
       <SizeFields v-model="size" :sizes="cards?.sizes" />
       <p v-if="problem" role="alert" class="mt-3 border-l-2 border-ink pl-3">{{ problem }}</p>
       <button type="submit" class="button button-main mt-5" :disabled="!cards">

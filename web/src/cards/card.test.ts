@@ -24,11 +24,11 @@ describe('changes', () => {
     const second = store.change(named('two'))
     await settled()
     expect(asked).toHaveLength(2) // the card itself and the first change
-    expect(asked[1]!.body).toEqual({ version: 1, change: named('one') })
+    expect(asked[1]!.body).toEqual({ version: 1, stage: null, change: named('one') })
     expect(store.busy).toBe(true)
     await asked[1]!.answer(made(1, 2, 'one'))
     expect(await first).toBe(true)
-    expect(asked[2]!.body).toEqual({ version: 2, change: named('two') })
+    expect(asked[2]!.body).toEqual({ version: 2, stage: null, change: named('two') })
     await asked[2]!.answer(made(1, 3, 'two'))
     expect(await second).toBe(true)
     expect([store.card!.name, store.card!.version, store.busy]).toEqual(['two', 3, false])
@@ -78,7 +78,10 @@ describe('changes', () => {
     await settled()
     await asked[1]!.answer(made(1, 2, 'one'))
     await change
-    expect([asked[2]!.path, asked[2]!.body]).toEqual(['/api/cards/1/undo', { version: 2 }])
+    expect([asked[2]!.path, asked[2]!.body]).toEqual([
+      '/api/cards/1/undo',
+      { version: 2, stage: null },
+    ])
     await asked[2]!.answer(made(1, 3))
     expect(await back).toBe(true)
   })

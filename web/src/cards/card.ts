@@ -3,9 +3,13 @@ import { ref, shallowRef, watch } from 'vue'
 import { api, ApiError, got, type Card, type Change, type Mend } from '@/api/client'
 import { useNotices } from '@/lib/notices'
 
+/** The stages that are answered along with a change, so that nothing is worked out twice. */
+export type StageAlong = 'colouring' | 'background' | 'build'
+
 /** The card that is open. Every change is sent as it is made; the answer is the new state. */
 export const useCard = defineStore('card', () => {
   const card = shallowRef<Card | null>(null)
+  const stage = ref<StageAlong | null>(null) // the one on screen
   const lit = ref(0) // key of the palette colour that is chosen, or 0
   const piece = ref(0) // key of the piece that is chosen, or 0
   const added = ref(0) // key of the palette colour that was just added: the keyboard goes on there
@@ -72,7 +76,7 @@ export const useCard = defineStore('card', () => {
       got(
         api.POST('/api/cards/{id}/changes', {
           params: { path: { id } },
-          body: { version, change: made },
+          body: { version, stage: stage.value, change: made },
         }),
       ),
     )
@@ -97,12 +101,18 @@ export const useCard = defineStore('card', () => {
     change(offered.change as Change)
   function step(which: 'undo' | 'redo') {
     return send((id, version) =>
-      got(api.POST(`/api/cards/{id}/${which}`, { params: { path: { id } }, body: { version } })),
+      got(
+        api.POST(`/api/cards/{id}/${which}`, {
+          params: { path: { id } },
+          body: { version, stage: stage.value },
+        }),
+      ),
     )
   }
 
   return {
     card,
+    stage,
     lit,
     piece,
     added,

@@ -7,6 +7,7 @@ import { useCard } from '@/cards/card'
 import { useFetched } from '@/lib/fetched'
 import { useOnlyOwned } from '@/lib/owned'
 import { useSession } from '@/lib/session'
+import { plural } from '@/lib/words'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
 import FamilyOffers from './FamilyOffers.vue'
@@ -35,9 +36,9 @@ const colours = computed(() => [
 ])
 const list = <T extends string>(values: readonly T[]) =>
   values.map((value) => ({ value, words: value }))
-const LAYERS = [1, 2, 3].map((value) => ({
+const LAYERS = (session.limits?.area_layers ?? []).map((value) => ({
   value,
-  words: value === 1 ? '1 layer' : `${value} layers`,
+  words: plural(value, 'layer'),
 }))
 
 // Of the areas as they stand now: one that was just left out has no families.
@@ -64,7 +65,7 @@ const choose = (family: number[]) =>
         v-model="name"
         class="input font-title !text-base font-semibold"
         aria-label="Name of the area"
-        maxlength="500"
+        :maxlength="session.limits?.name"
         @change="edit({ name })"
       />
       <button

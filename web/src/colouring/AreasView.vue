@@ -94,7 +94,7 @@ async function add() {
           v-model="name"
           class="input"
           required
-          maxlength="500"
+          :maxlength="session.limits?.name"
           aria-label="Name of another area"
           placeholder="Another area, by its name"
         />

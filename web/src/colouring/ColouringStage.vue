@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, got } from '@/api/client'
 import { useCard } from '@/cards/card'
-import { useFetched } from '@/lib/fetched'
+import { useStage } from '@/cards/stage'
 import { useOnlyOwned } from '@/lib/owned'
 import OnOff from '@/ui/OnOff.vue'
 import TabLinks from '@/ui/TabLinks.vue'
@@ -17,11 +17,9 @@ const route = useRoute()
 const store = useCard()
 const owned = useOnlyOwned()
 const choosing = ref(false)
-const { data: colouring } = useFetched(
-  () => [store.card?.id, store.card?.version],
-  () =>
-    store.card &&
-    got(api.GET('/api/cards/{id}/colouring', { params: { path: { id: store.card.id } } })),
+const colouring = useStage('colouring')
+const conflicts = computed(
+  () => store.card?.checks.filter((one) => one.kind === 'conflict').length ?? 0,
 )
 const VIEWS = [
   { view: 'areas', words: 'Areas' },
@@ -33,8 +31,8 @@ const tabs = computed(() =>
   VIEWS.map((one) => ({
     to: { query: { view: one.view } },
     words:
-      one.view === 'materials' && colouring.value?.conflicts.length
-        ? `${one.words}, ${colouring.value.conflicts.length} to see`
+      one.view === 'materials' && conflicts.value
+        ? `${one.words}, ${conflicts.value} to see`
         : one.words,
     here: view.value === one.view,
   })),

@@ -13,7 +13,7 @@ const session = useSession()
 const { data: kept } = useFetched([], () => got(api.GET('/api/families/kept')))
 const COUNTS = computed(() => [
   { value: 0, words: `as it wants: ${offers.wanted}` },
-  ...[2, 3, 4, 5].map((value) => ({ value, words: `${value} tones` })),
+  ...(session.limits?.tones ?? []).map((value) => ({ value, words: `${value} tones` })),
 ])
 const WORDS = {
   whole: '',

@@ -3,15 +3,16 @@ import { computed } from 'vue'
 import type { Colouring } from '@/api/client'
 import { surfaceValues } from '@/api/schema'
 import { useCard } from '@/cards/card'
+import CheckItem from '@/cards/CheckItem.vue'
 import { plural } from '@/lib/words'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
-import StatusMark from '@/ui/StatusMark.vue'
 import PicturePaper from './PicturePaper.vue'
 
 /** Line ink, media, paper and finish: what will not get on, why, and the ways out. */
 const { colouring } = defineProps<{ colouring: Colouring }>()
 const store = useCard()
+const conflicts = computed(() => store.card!.checks.filter((one) => one.kind === 'conflict'))
 const lines = computed(() => [
   { value: '', words: 'no line' },
   ...colouring.lines.map((one) => ({ value: one.key, words: one.words })),
@@ -77,21 +78,13 @@ function finish(key: string, on: boolean) {
     <div>
       <section aria-labelledby="conflicts">
         <h2 id="conflicts" class="mb-2 text-base">What will not get on</h2>
-        <p v-if="!colouring.conflicts.length" class="panel p-4">
+        <p v-if="!conflicts.length" class="panel p-4">
           Nothing that is known of these materials speaks against them. A test on a scrap of the
           same says more than any rule.
         </p>
         <ul class="space-y-3">
-          <li v-for="one in colouring.conflicts" :key="one.key" class="panel flex gap-3 p-4">
-            <StatusMark :status="one.status" />
-            <div>
-              <h3 class="text-sm">
-                {{ one.title }}
-                <span class="sr-only">({{ one.status }})</span>
-              </h3>
-              <p class="mt-1">{{ one.why }}</p>
-              <p class="mt-1 text-soft">Ways out: {{ one.ways.join('; ') }}.</p>
-            </div>
+          <li v-for="one in conflicts" :key="one.id" class="panel p-4">
+            <CheckItem :check="one" />
           </li>
         </ul>
       </section>

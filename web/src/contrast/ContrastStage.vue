@@ -12,7 +12,7 @@ const store = useCard()
 const card = computed(() => store.card!)
 const adding = ref(false)
 const pieces = computed(() =>
-  card.value.checks.filter((one) => /^(stands|melts|finish):/.test(one.id)),
+  card.value.checks.filter((one) => ['stands', 'melts', 'finish'].includes(one.kind)),
 )
 </script>
 

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watchEffect } from 'vue'
-import { api, got, type Person } from '@/api/client'
+import { api, got, type Limits, type Person } from '@/api/client'
 
 export const VIEWS = ['colour', 'greys', 'lamp', 'protan', 'deutan', 'tritan'] as const
 export type View = (typeof VIEWS)[number]
@@ -10,6 +10,7 @@ const SURROUNDS = ['light', 'mid', 'dark'] as const
 export const useSession = defineStore('session', () => {
   const person = ref<Person | null>(null)
   const demo = ref(false)
+  const limits = ref<Limits | null>(null) // known once the door has answered
   const view = ref<View>('colour')
   let asked: Promise<void> | null = null
 
@@ -18,6 +19,7 @@ export const useSession = defineStore('session', () => {
       (door) => {
         person.value = door.person
         demo.value = door.demo
+        limits.value = door.limits
       },
       (error) => {
         asked = null
@@ -60,6 +62,7 @@ export const useSession = defineStore('session', () => {
   return {
     person,
     demo,
+    limits,
     view,
     ready,
     signIn,

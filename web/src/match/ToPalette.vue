@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSession } from '@/lib/session'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ApiError, got, type Role, type Target } from '@/api/client'
@@ -7,6 +8,8 @@ import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
+
+const session = useSession()
 
 /** Send a colour to a card's palette. */
 const { target } = defineProps<{ target: Target }>()
@@ -79,7 +82,7 @@ async function send() {
         </div>
         <div>
           <label class="label" for="palette-name">Your name for it (or leave its own)</label>
-          <input id="palette-name" v-model="name" class="input" maxlength="500" />
+          <input id="palette-name" v-model="name" class="input" :maxlength="session.limits?.name" />
         </div>
       </div>
       <p v-if="problem" role="alert" class="mt-3 border-l-2 border-ink pl-3">{{ problem }}</p>

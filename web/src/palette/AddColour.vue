@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSession } from '@/lib/session'
 import { ref } from 'vue'
 import { api, got, type Adding, type Role } from '@/api/client'
 import { useCard } from '@/cards/card'
@@ -7,6 +8,8 @@ import { useNotices } from '@/lib/notices'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import FindColour, { type Picked } from '@/ui/FindColour.vue'
+
+const session = useSession()
 
 /** Add a palette colour, or (with `replacing`, its key) tie one to another colour. */
 const { replacing } = defineProps<{ replacing?: number }>()
@@ -93,7 +96,7 @@ async function add(picked: Picked, as: Role, keep_pairs: boolean) {
         </div>
         <div>
           <label class="label" for="colour-name">Your name for it (or leave its own)</label>
-          <input id="colour-name" v-model="name" class="input" maxlength="500" />
+          <input id="colour-name" v-model="name" class="input" :maxlength="session.limits?.name" />
         </div>
       </div>
     </template>

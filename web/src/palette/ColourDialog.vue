@@ -52,7 +52,13 @@ async function remove() {
       <div class="grid grid-cols-2 gap-3">
         <div>
           <label class="label" for="edit-name">Name</label>
-          <input id="edit-name" v-model="name" class="input" required maxlength="500" />
+          <input
+            id="edit-name"
+            v-model="name"
+            class="input"
+            required
+            :maxlength="session.limits?.name"
+          />
         </div>
         <div>
           <span class="label">Role</span>

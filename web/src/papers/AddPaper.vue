@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSession } from '@/lib/session'
 import { reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ApiError, form, got, type PaperReading } from '@/api/client'
@@ -11,6 +12,8 @@ import { useProgress, usePasted } from '@/lib/reading'
 import { percent } from '@/lib/words'
 import FoundColour from './FoundColour.vue'
 import PaperCamera from './PaperCamera.vue'
+
+const session = useSession()
 
 /** A paper from a scan or photo: mark the white card, put the colours right, keep it. */
 type Edit = { way: 'merge' | 'split' | 'drop'; places: number[] }
@@ -230,7 +233,7 @@ usePasted(take)
               v-model="collection"
               class="input"
               required
-              maxlength="500"
+              :maxlength="session.limits?.name"
             />
           </div>
           <button

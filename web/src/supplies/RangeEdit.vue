@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSession } from '@/lib/session'
 import { computed, reactive, ref } from 'vue'
 import { api, ApiError, got, type Problem, type WholeRange } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
@@ -6,6 +7,8 @@ import { useNotices } from '@/lib/notices'
 import { plural } from '@/lib/words'
 import ProblemList from '@/ui/ProblemList.vue'
 import RangeFields from './RangeFields.vue'
+
+const session = useSession()
 
 /** An own range by hand: its details, and a row of fields a colour. Saved all at once. */
 const { range } = defineProps<{ range: WholeRange }>()
@@ -127,7 +130,7 @@ async function save() {
                 class="input"
                 :class="wide"
                 :aria-label="`${words} of ${one.texts.code || one.texts.name || 'the new colour'}`"
-                maxlength="500"
+                :maxlength="session.limits?.name"
               />
             </td>
             <td class="text-center">

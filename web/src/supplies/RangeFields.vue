@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { useSession } from '@/lib/session'
 import { computed } from 'vue'
 import type { Range } from '@/api/client'
 import { mediumValues, surfaceValues } from '@/api/schema'
 import ChoiceList from '@/ui/ChoiceList.vue'
+
+const session = useSession()
 
 /** What a range is, apart from its colours. */
 export type Fields = {
@@ -47,11 +50,22 @@ function say(told: Properties) {
   <div class="grid gap-3 sm:grid-cols-2">
     <div>
       <label class="label" for="range-name">Name</label>
-      <input id="range-name" v-model="fields.name" class="input" required maxlength="500" />
+      <input
+        id="range-name"
+        v-model="fields.name"
+        class="input"
+        required
+        :maxlength="session.limits?.name"
+      />
     </div>
     <div>
       <label class="label" for="range-maker">Maker (optional)</label>
-      <input id="range-maker" v-model="fields.maker" class="input" maxlength="500" />
+      <input
+        id="range-maker"
+        v-model="fields.maker"
+        class="input"
+        :maxlength="session.limits?.name"
+      />
     </div>
     <div>
       <span class="label">Medium</span>

@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { useSession } from '@/lib/session'
 import { ref } from 'vue'
 import { ApiError } from '@/api/client'
 import { useNotices } from '@/lib/notices'
 import AppDialog from './AppDialog.vue'
+
+const session = useSession()
 
 /** A name for what is kept to be used again; the slot says what that means. */
 const { suggested, keep, among } = defineProps<{
@@ -32,7 +35,13 @@ async function submit() {
   <AppDialog :title="title" @close="$emit('close')">
     <form @submit.prevent="submit">
       <label class="label" for="keep-name">Name</label>
-      <input id="keep-name" v-model="name" class="input" required maxlength="500" />
+      <input
+        id="keep-name"
+        v-model="name"
+        class="input"
+        required
+        :maxlength="session.limits?.name"
+      />
       <p class="mt-2 text-xs text-soft"><slot /></p>
       <p v-if="problem" role="alert" class="mt-3 border-l-2 border-ink pl-3">{{ problem }}</p>
       <button type="submit" class="button button-main mt-5">Keep it</button>

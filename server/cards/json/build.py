@@ -8,7 +8,7 @@ from jindle_core.card.layouts import EDGE, STARTS
 from jindle_core.checked.build import Examined
 from jindle_core.cutting.grain import Grain
 from jindle_core.layers.folding import flat
-from jindle_core.layers.pieces import BASE, OF_CARD, Kind, Piece
+from jindle_core.layers.pieces import BASE, OF_CARD, WORDS, Kind, Piece
 from jindle_core.layers.stacking import ENVELOPES
 from jindle_core.lengths import Length
 from jindle_core.seen.ruler import halves, lies
@@ -18,7 +18,7 @@ from server.cards.json.palette import end_seen_told
 _SIDES = ("x", "y", "width", "height")
 
 
-def built(examined: Examined, units: str) -> dict[str, Any]:
+def build_told(examined: Examined, units: str) -> dict[str, Any]:
     """Everything, as ``BuildSerializer`` describes it; lengths are told in the person's unit."""
     stack = examined.stack
     card, plan = stack.resolved.card.size, stack.build
@@ -73,6 +73,8 @@ def _piece(examined: Examined, piece: Piece, units: str) -> dict[str, Any]:
         "name": piece.name,
         "on": piece.on,
         "size": size.text(),
+        "width": size.width.text(),
+        "height": size.height.text(),
         "size_shown": size.text(units),
         "lies": lies(stack, piece, units),
         "reveal": piece.reveal and piece.reveal.text(),
@@ -85,6 +87,7 @@ def _piece(examined: Examined, piece: Piece, units: str) -> dict[str, Any]:
         "inked": piece.inked and asdict(piece.inked),
         "of_card": piece.kind in OF_CARD,
         "carries": piece.kind is not Kind.LETTERING,
+        "says_words": piece.kind in WORDS,
         "raised": piece.raised.value,
         "trimmed": piece.trimmed,
         "tucked": piece.tucked,
