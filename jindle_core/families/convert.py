@@ -12,7 +12,7 @@ from jindle_core.errors import BadInput, Problem
 
 
 @dataclass(frozen=True, slots=True)
-class Step:
+class ToneStep:
     """A step from one tone to the next darker one, ΔL* here and there, and whether it gives way."""
 
     here: float
@@ -32,7 +32,7 @@ class Converted:
     order: tuple[int, ...]
     places: tuple[int, ...]
     distances: tuple[float, ...]
-    steps: tuple[Step, ...]
+    steps: tuple[ToneStep, ...]
     nearest: float
 
 
@@ -69,7 +69,7 @@ def convert(tones: Array, candidates: Array) -> Converted | None:
     there = -np.diff(candidates[places, 0])
     here = -np.diff(tones[:, 0])
     steps = tuple(
-        Step(float(one), float(other), bool(abs(one - other) > figures.families.FAMILY_GIVES_WAY))
+        ToneStep(float(one), float(other), bool(abs(one - other) > figures.families.FAMILY_GIVES_WAY))
         for one, other in zip(here, there, strict=True)
     )
     distances = tuple(float(off[at, place]) for at, place in enumerate(places))

@@ -7,7 +7,7 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Lab
-from jindle_core.families.convert import Step, convert
+from jindle_core.families.convert import ToneStep, convert
 from jindle_core.media import COLUMN_OF, Medium
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.supplies.colours import Supplies, is_transparent
@@ -165,7 +165,7 @@ class Converted:
 
     tones: tuple[Swatch, ...]
     found: tuple[Match, ...] = ()
-    steps: tuple[Step, ...] = ()
+    steps: tuple[ToneStep, ...] = ()
     mean: float | None = None
     separate: float | None = None
     note: str = ""

@@ -22,7 +22,6 @@ from jindle_core.compatibility.properties import line_ink_of, surface_of
 from jindle_core.compatibility.rules import Conflict, Used, conflicts
 from jindle_core.families.judge import Judgement, judge
 from jindle_core.families.mending import glazed_over
-from jindle_core.families.order import Stroke, sessions, wet_neighbours, working_order
 from jindle_core.families.recipes import Thing, recipe
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.matching.verdicts import Verdict, combined
@@ -241,29 +240,3 @@ class Coloured:
         nearest = int(off.argmin())
         sigma = combined(self.resolved.sigma[at], tones.sigma[nearest])
         return judge_match(float(off[nearest]), sigma).verdict
-
-    def strokes(self, area: Area) -> list[Stroke]:
-        """The order in which an area's tones are laid; empty where it has none."""
-        count = len(self.tones[area.key].places)
-        if not count:
-            return []
-        glaze = self._supplies.rows[self.glazes[area.key][0]].label if area.key in self.glazes else ""
-        solvent = "solvent" in self.colouring.finishes
-        return working_order(area.medium, count, self.dark_first, area.layers, glaze, solvent)
-
-    def sessions(self) -> list[tuple[tuple[int, ...], bool]]:
-        """The order of the areas (their keys) that have a family, those of one family together.
-
-        Beside each whether one waits before it, as what lies beside is wet.
-        """
-        areas = self.colouring.areas
-        places = [at for at, area in enumerate(areas) if area.family]
-        renumbered = {at: n for n, at in enumerate(places)}
-        # Pencil is dry as soon as it is laid.
-        wet_areas = {at for at in places if areas[at].medium in WET_MEDIA}
-        touching = {
-            (renumbered[a], renumbered[b]) for a, b in self.touching if a in wet_areas and b in wet_areas
-        }
-        order = sessions([areas[at].family for at in places], touching)
-        wet = set(wet_neighbours(order, touching))
-        return [(tuple(areas[places[n]].key for n in one.areas), at in wet) for at, one in enumerate(order)]

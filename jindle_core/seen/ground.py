@@ -13,7 +13,6 @@ from jindle_core.blending.joins import Join
 from jindle_core.blending.known import Known, known
 from jindle_core.blending.painting import Field, at_points, painting
 from jindle_core.blending.ways import Row
-from jindle_core.blending.working import Step, Worked, working_order
 from jindle_core.card.ground import Ground, PadUse
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.stocks import WHITE, card_lab
@@ -140,25 +139,3 @@ class Grounded:
         if mat is None or place is None:
             return None
         return seen_on(self.inks_at([place], [(mat.hand, mat.coats)])[0], self.card_of(mat.paper))
-
-    @property
-    def order(self) -> list[Step]:
-        """The steps of laying it."""
-        worked = [
-            Worked(
-                self.supplies.lab[place],
-                self.facts(place).medium,
-                pad.hand,
-                pad.coats,
-                pad.seam,
-                self.joins[at] if at < len(self.joins) else None,
-            )
-            for at, (pad, place) in enumerate(zip(self.pads, self.places, strict=True))
-        ]
-        colours = [pad.colour for pad in self.pads]
-        over = [
-            (one.kind, colours.index(one.colour) if one.colour in colours else None)
-            for one in self.ground.effects
-            if one.kind in self.marks
-        ]
-        return working_order(self.ground.shape, worked, over)

@@ -17,13 +17,14 @@ from jindle_core.card.changes.pictures import (
 from jindle_core.card.pictures import Area, Colouring
 from jindle_core.card.whole import Anchor, Card, PaletteColour, card_from_json, card_to_json
 from jindle_core.errors import BadInput
-from jindle_core.families.order import sessions, wet_neighbours, working_order
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import BARE, Light, away, edge_tone, stops
 from jindle_core.lengths import USUAL_SIZES
 from jindle_core.line_art.drawing import LineDrawing, Shape
 from jindle_core.media import Medium
 from jindle_core.palettes.role import Role
+from jindle_core.planning.colouring import laying, sessions, wet_neighbours
+from jindle_core.planning.step import Wait
 
 FISH = LineDrawing(
     100, 60, (Shape("big-fin", "", 0.2, ()), Shape("scale", "", 0.05, ()), Shape("eye", "", 0.002, ())), ()
@@ -108,40 +109,42 @@ class ChangeTests(unittest.TestCase):
 
 class OrderTests(unittest.TestCase):
     def test_both_schools_end_with_joins(self):
-        dark = [stroke.tone for stroke in working_order(Medium.ALCOHOL_MARKER, 3, dark_first=True)]
-        light = [stroke.tone for stroke in working_order(Medium.ALCOHOL_MARKER, 3, dark_first=False)]
+        dark = [step.using for step in laying(Medium.ALCOHOL_MARKER, 3, dark_first=True)]
+        light = [step.using for step in laying(Medium.ALCOHOL_MARKER, 3, dark_first=False)]
         self.assertEqual(dark, [2, 1, 0, 1, 0])
         self.assertEqual(light, [0, 1, 2, 1, 0])
-        self.assertEqual([one.tone for one in working_order(Medium.ALCOHOL_MARKER, 2, True)], [1, 0])
+        self.assertEqual([one.using for one in laying(Medium.ALCOHOL_MARKER, 2, True)], [1, 0])
 
     def test_every_tone_is_used_in_every_medium(self):
         for medium in (Medium.ALCOHOL_MARKER, Medium.WATER_MARKER, Medium.WAX_PENCIL, Medium.OIL_PENCIL):
             for tones in range(1, 6):
                 for dark_first in (False, True):
-                    used = {one.tone for one in working_order(medium, tones, dark_first)} - {None}
+                    used = {one.using for one in laying(medium, tones, dark_first)} - {None}
                     self.assertEqual(used, set(range(tones)), (medium, tones, dark_first))
 
     def test_each_medium_has_its_own_rules(self):
         words = {
-            m: " ".join(one.words for one in working_order(m, 3, False, 2))
+            m: " ".join(one.words for one in laying(m, 3, False, 2))
             for m in (Medium.WATER_MARKER, Medium.WAX_PENCIL, Medium.OIL_PENCIL)
         }
         self.assertIn("lift the highlight", words[Medium.WATER_MARKER])
-        self.assertIn("let it dry", words[Medium.WATER_MARKER])
+        self.assertIs(laying(Medium.WATER_MARKER, 3, False, 2)[-1].wait, Wait.DRY)
+        self.assertIsNone(laying(Medium.OIL_PENCIL, 3, False, 2)[-1].wait)
         self.assertIn("wax bloom", words[Medium.WAX_PENCIL])
         self.assertIn("blend dry", words[Medium.OIL_PENCIL])
-        wet = working_order(Medium.OIL_PENCIL, 3, False, solvent=True)
+        wet = laying(Medium.OIL_PENCIL, 3, False, solvent=True)
         self.assertIn("solvent", " ".join(one.words for one in wet))
-        over = working_order(Medium.ALCOHOL_MARKER, 3, False, glaze="STONE-6")[-1]
-        self.assertEqual((over.tone, over.words), (None, "let it dry, then STONE-6 over the deepest shadow"))
+        over = laying(Medium.ALCOHOL_MARKER, 3, False, glaze="STONE-6")[-1]
+        self.assertEqual((over.using, over.words), (None, "STONE-6 over the deepest shadow"))
+        self.assertIs(over.wait, Wait.DRY)
         self.assertTrue(all("white" in words[one] for one in (Medium.WAX_PENCIL, Medium.OIL_PENCIL)))
         with self.assertRaises(ValueError):
-            working_order(Medium.GEL_PEN, 3, False)
+            laying(Medium.GEL_PEN, 3, False)
 
     def test_one_family_together_and_no_wet_neighbours_where_it_can_be(self):
         families = [(1, 2), (3, 4), (1, 2), (5, 6)]
         order = sessions(families, {(0, 1)})
-        self.assertEqual([one.areas for one in order], [(0, 2), (3,), (1,)])
+        self.assertEqual(order, [[0, 2], [3], [1]])
         self.assertEqual(wet_neighbours(order, {(0, 1)}), [])
         everything = {(a, b) for a in range(4) for b in range(4) if a != b}
         self.assertEqual(wet_neighbours(sessions(families, everything), everything), [1, 2])

@@ -16,7 +16,6 @@ from jindle_core.blending.orders import is_rainbow, overlaps
 from jindle_core.blending.painting import GroundShape, Way, at_points, between, painting, spread
 from jindle_core.blending.standing import Wish, examine_lettering, examine_picture, examine_wish
 from jindle_core.blending.ways import Row, WayKind, ways_out
-from jindle_core.blending.working import Worked, cautions, working_order
 from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.ground import Effect, Ground, InkedCard, PadUse
 from jindle_core.card.whole import card_from_json, card_to_json
@@ -26,6 +25,8 @@ from jindle_core.errors import BadInput
 from jindle_core.line_art.outline import outline, shapes_at
 from jindle_core.line_art.svg import read_svg
 from jindle_core.media import Medium
+from jindle_core.planning.ground import Worked, cautions, laying
+from jindle_core.planning.step import Wait
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.stocks import WHITE
 from jindle_core.seen.desk import desk
@@ -393,52 +394,51 @@ class WorkingTests(unittest.TestCase):
         ]  # fmt: skip
 
     def test_lightest_first_and_back_through_in_reverse(self):
-        steps = working_order(GroundShape.BANDS, self.worked("dusk", "sun", "leaf"), [])
-        self.assertEqual([step.pad for step in steps], [None, 1, 2, 0, 2, 1, None])
+        steps = laying(GroundShape.BANDS, self.worked("dusk", "sun", "leaf"), [])
+        self.assertEqual([step.using for step in steps], [None, 1, 2, 0, 2, 1, None])
         self.assertIn("tape", steps[0].words)
         self.assertIn("carry it a little", steps[1].words)
         self.assertIn("back through", steps[4].words)
-        self.assertTrue(steps[-1].wait)
+        self.assertIs(steps[-1].wait, Wait.DRY)
 
     def test_a_clean_brush_where_hues_part(self):
-        steps = working_order(GroundShape.BANDS, self.worked("sun", "leaf", "plum"), [])
-        by_pad = {step.pad: step.words for step in steps if "lay it" in step.words}
+        steps = laying(GroundShape.BANDS, self.worked("sun", "leaf", "plum"), [])
+        by_pad = {step.using: step.words for step in steps if "lay it" in step.words}
         self.assertNotIn("brush", by_pad[0])
         self.assertIn("a clean brush", by_pad[2])
-        same = working_order(GroundShape.BANDS, self.worked("sun", "amber"), [])
-        self.assertIn("the same brush", next(step.words for step in same if step.pad == 1))
+        same = laying(GroundShape.BANDS, self.worked("sun", "amber"), [])
+        self.assertIn("the same brush", next(step.words for step in same if step.using == 1))
 
     def test_gaps_light_joins_coats_hands_and_chalk_are_told(self):
-        gap = working_order(GroundShape.BANDS, self.worked("sun", "plum", seam=Seam.GAP), [])
+        gap = laying(GroundShape.BANDS, self.worked("sun", "plum", seam=Seam.GAP), [])
         self.assertIn("the gap stays white", gap[1].words)
-        light = working_order(GroundShape.OMBRE, self.worked("sun", "plum", seam=Seam.LIGHT, coats=2), [])
+        light = laying(GroundShape.OMBRE, self.worked("sun", "plum", seam=Seam.LIGHT, coats=2), [])
         self.assertIn("lighter hand at the join", light[1].words)
-        self.assertEqual([step.wait for step in light if "second coat" in step.words], [True, True])
-        chalk = working_order(
-            GroundShape.WASH, self.worked("sun", medium=Medium.CHALK_PAD, hand=Hand.HEAVY), []
-        )
+        self.assertEqual([step.wait for step in light if "second coat" in step.words], [Wait.DRY, Wait.DRY])
+        chalk = laying(GroundShape.WASH, self.worked("sun", medium=Medium.CHALK_PAD, hand=Hand.HEAVY), [])
         self.assertTrue(any("chalk" in step.words for step in chalk))
         self.assertIn("heavy hand", chalk[1].words)
-        vignette = working_order(GroundShape.VIGNETTE, self.worked("sun"), [])
+        vignette = laying(GroundShape.VIGNETTE, self.worked("sun"), [])
         self.assertIn("from the edge inwards", vignette[1].words)
-        self.assertEqual(len([step for step in vignette if step.pad == 0]), 1)
+        self.assertEqual(len([step for step in vignette if step.using == 0]), 1)
 
     def test_layers_keep_their_place_and_wait_for_one_another(self):
-        steps = working_order(GroundShape.STENCILS, self.worked("dusk", "sun", coats=2), [])
+        steps = laying(GroundShape.STENCILS, self.worked("dusk", "sun", coats=2), [])
         self.assertEqual(
-            [(step.pad, step.wait) for step in steps[1:5]], [(0, False), (0, True), (1, True), (1, True)]
+            [(step.using, step.wait) for step in steps[1:5]],
+            [(0, None), (0, Wait.DRY), (1, Wait.DRY), (1, Wait.DRY)],
         )
-        stripes = working_order(GroundShape.STRIPES, self.worked("dusk", "sun"), [])
-        self.assertEqual([(step.pad, step.wait) for step in stripes[1:3]], [(1, False), (0, False)])
+        stripes = laying(GroundShape.STRIPES, self.worked("dusk", "sun"), [])
+        self.assertEqual([(step.using, step.wait) for step in stripes[1:3]], [(1, None), (0, None)])
 
     def test_effects_come_last_in_their_order(self):
         given = [(EffectKind.SHIMMER, None), (EffectKind.WATER, None), (EffectKind.STENCIL, 0)]
-        steps = working_order(GroundShape.WASH, self.worked("sun"), given)
+        steps = laying(GroundShape.WASH, self.worked("sun"), given)
         words = [step.words.split()[0] for step in steps[-4:-1]]
         self.assertEqual(words, ["lay", "flick", "flick"])
         self.assertIn("shimmer", steps[-2].words)
-        self.assertEqual(working_order(GroundShape.WASH, [], []), [])
-        self.assertFalse(working_order(GroundShape.WASH, [], [(EffectKind.STENCIL, None)])[0].wait)
+        self.assertEqual(laying(GroundShape.WASH, [], []), [])
+        self.assertIsNone(laying(GroundShape.WASH, [], [(EffectKind.STENCIL, None)])[0].wait)
 
     def test_cautions(self):
         self.assertEqual(cautions(set(), set()), [])

@@ -9,7 +9,7 @@ from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light
 from jindle_core.media import PICTURE_MEDIA, Medium
 from server.cards.change_serializers import ChangeSerializer, kind_field
-from server.cards.serializers import PictureSerializer
+from server.cards.serializers import PictureSerializer, StepSerializer
 from server.catalogue.api.ranges import SURFACE_CHOICES
 from server.catalogue.swatches import VERDICT_CHOICES, ShadesSerializer, SwatchSerializer
 
@@ -176,13 +176,6 @@ class ToneSerializer(serializers.Serializer):
     predicted = serializers.BooleanField()
 
 
-class StrokeSerializer(serializers.Serializer):
-    """One thing to do, with which tone, light to dark (none: with none)."""
-
-    tone = serializers.IntegerField(allow_null=True)
-    words = serializers.CharField()
-
-
 class AreaSerializer(serializers.Serializer):
     """A part of the picture that is coloured as one."""
 
@@ -203,15 +196,8 @@ class AreaSerializer(serializers.Serializer):
     tones = ToneSerializer(many=True)
     glaze = ToneSerializer(allow_null=True, help_text="the darkest tone with a neutral laid over it")
     judgement = JudgementSerializer(allow_null=True)
-    order = StrokeSerializer(many=True)
+    order = StepSerializer(many=True)
     edge = serializers.IntegerField(allow_null=True, help_text="the tone that hides a white cut edge")
-
-
-class TogetherSerializer(serializers.Serializer):
-    """Areas that share a family; ``wait``: until what was coloured before is dry."""
-
-    areas = serializers.ListField(child=serializers.IntegerField())
-    wait = serializers.BooleanField()
 
 
 class NamedSerializer(serializers.Serializer):
@@ -245,7 +231,7 @@ class ColouringSerializer(serializers.Serializer):
     finishes = serializers.ListField(child=serializers.CharField())
     all_finishes = NamedSerializer(many=True)
     areas = AreaSerializer(many=True)
-    sessions = TogetherSerializer(many=True)
+    sessions = StepSerializer(many=True, help_text="to areas that share a family")
     cautions = serializers.ListField(child=serializers.CharField())
     greys = serializers.CharField(help_text="the greys that go with the palette: warm or cool")
 

@@ -158,6 +158,15 @@ class CheckSerializer(serializers.Serializer):
     waived = serializers.CharField(allow_null=True, help_text="the reason for letting it be")
 
 
+class StepSerializer(serializers.Serializer):
+    """One thing to do: with the pad or tone at a place (none: with none), to which areas."""
+
+    words = serializers.CharField()
+    using = serializers.IntegerField(allow_null=True)
+    to = serializers.ListField(child=serializers.IntegerField())
+    wait = serializers.CharField(help_text="what is waited for before it, in words; blank: nothing")
+
+
 class MendsSerializer(serializers.Serializer):
     """What would mend a check: each was tried before it is offered."""
 

@@ -12,7 +12,7 @@ from jindle_core.card.changes import ground as ground_changes
 from jindle_core.card.ground import Effect, InkedCard, PadUse
 from jindle_core.prediction.behaviour import Hand
 from server.cards.change_serializers import ChangeSerializer, kind_field
-from server.cards.serializers import EFFECT_CHOICES, PanelSerializer
+from server.cards.serializers import EFFECT_CHOICES, PanelSerializer, StepSerializer
 from server.catalogue.models import HAND_CHOICES
 from server.catalogue.swatches import VERDICT_CHOICES, ShadesSerializer, SwatchSerializer
 
@@ -136,14 +136,6 @@ class JoinSerializer(serializers.Serializer):
     wet = ShadesSerializer(many=True, help_text="the same while it is wet, where that is told")
 
 
-class GroundStepSerializer(serializers.Serializer):
-    """One thing to do, with the pad at a place (none: with none); ``wait``: until it is dry first."""
-
-    words = serializers.CharField()
-    pad = serializers.IntegerField(allow_null=True)
-    wait = serializers.BooleanField()
-
-
 class EffectSerializer(EffectUseSerializer):
     """Something over the ground."""
 
@@ -192,7 +184,7 @@ class GroundSerializer(serializers.Serializer):
     built = serializers.BooleanField(help_text="of pieces: then words lie where Build has them")
     effects = EffectSerializer(many=True)
     mat = InkedCardSerializer(allow_null=True)
-    order = GroundStepSerializer(many=True)
+    order = StepSerializer(many=True)
     cautions = serializers.ListField(child=serializers.CharField())
 
 

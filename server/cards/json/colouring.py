@@ -1,6 +1,5 @@
 """The colouring of a card's picture as it is told."""
 
-from dataclasses import asdict
 from typing import Any
 
 import numpy as np
@@ -14,8 +13,10 @@ from jindle_core.compatibility.rules import cautions
 from jindle_core.families.judge import Judgement, tone_names
 from jindle_core.families.recipes import recipe
 from jindle_core.families.shading import edge_tone
+from jindle_core.planning.colouring import area_steps, picture_steps
 from jindle_core.seen.colouring import Coloured
 from jindle_core.supplies.colours import Supplies
+from server.cards.json.step import step_told
 from server.catalogue.swatches import swatch
 
 
@@ -41,7 +42,7 @@ def colouring_told(coloured: Coloured) -> dict[str, Any]:
         "finishes": list(said.finishes),
         "all_finishes": [{"key": key, "words": words} for key, words in FINISHES.items()],
         "areas": [_area(coloured, area) for area in said.areas],
-        "sessions": [{"areas": list(keys), "wait": wait} for keys, wait in coloured.sessions()],
+        "sessions": [step_told(one) for one in picture_steps(coloured)],
         "cautions": cautions(coloured.used) if said.areas else [],
         "greys": "warm" if coloured.warmth() > 0 else "cool",
     }
@@ -77,7 +78,7 @@ def _area(coloured: Coloured, area: Area) -> dict[str, Any]:
         ],
         "glaze": glaze,
         "judgement": None if judged is None else judgement_told(judged),
-        "order": [asdict(one) for one in coloured.strokes(area)],
+        "order": [step_told(one) for one in area_steps(coloured, area)],
         "edge": edge_tone(count, coloured.colouring.light) if count else None,
     }
 

@@ -11,16 +11,17 @@ from jindle_core.blending.effects import INKED
 from jindle_core.blending.inks import seen_on, wet
 from jindle_core.blending.joins import Join
 from jindle_core.blending.painting import BRUSHED, LAYERED, TURNING, between
-from jindle_core.blending.working import cautions
 from jindle_core.checked.on_ground import OnGround
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.views import shades
 from jindle_core.offers.for_join import JoinOffer, Together
+from jindle_core.planning.ground import cautions, ground_steps
 from jindle_core.seen.ground import Grounded
 from jindle_core.seen.palette import value_shades
 from jindle_core.seen.panel import panel_seen
 from server.cards.json.changes import use_told
 from server.cards.json.panel import panel_told
+from server.cards.json.step import step_told
 from server.catalogue.swatches import swatch
 
 _STRIP, _THUMB = 2, 4  # every second place of a strip is shown, of one that is offered every fourth
@@ -53,7 +54,7 @@ def ground_told(on: OnGround) -> dict[str, Any]:
         "built": on.stack is not None,
         "effects": [use_told(one) | {"swatch": _swatch_of(grounded, one.colour)} for one in plan.effects],
         "mat": _mat(grounded),
-        "order": [asdict(step) for step in grounded.order],
+        "order": [step_told(step) for step in ground_steps(grounded)],
         "cautions": cautions(media, {effect.kind for effect in plan.effects}),
     }
 

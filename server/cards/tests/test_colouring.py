@@ -201,26 +201,27 @@ class ColouringTests(ApiTestCase):
 
     def test_order_of_work(self):
         card = self.change(self.propose(self.drawn()), kind="set_colouring", dark_first=True, light="top")
-        self.assertEqual(self.area(card, 2)["order"][0]["tone"], 2)
+        self.assertEqual(self.area(card, 2)["order"][0]["using"], 2)
         self.assertEqual(card["desk"]["picture"]["away"], [0.0, 1.0])
         self.assertEqual(
-            self.colouring(card)["sessions"], [{"areas": [1], "wait": False}, {"areas": [2], "wait": True}]
+            [(one["to"], bool(one["wait"])) for one in self.colouring(card)["sessions"]],
+            [([1], False), ([2], True)],
         )
         card = self.change(card, kind="set_colouring", dark_first=False, light="centre")
-        self.assertEqual((self.area(card, 2)["order"][0]["tone"], self.area(card, 2)["edge"]), (0, 2))
+        self.assertEqual((self.area(card, 2)["order"][0]["using"], self.area(card, 2)["edge"]), (0, 2))
         self.assertIsNone(card["desk"]["picture"]["away"])
 
     def test_dark_first_as_the_person_is_used_to_unless_the_card_says_otherwise(self):
         card = self.propose(self.drawn())
         self.ask("patch", "me", {"dark_first": True})
-        self.assertEqual(self.area(card, 2)["order"][0]["tone"], 2)
+        self.assertEqual(self.area(card, 2)["order"][0]["using"], 2)
         card = self.change(card, kind="set_colouring", dark_first=False)
-        self.assertEqual(self.area(card, 2)["order"][0]["tone"], 0)
+        self.assertEqual(self.area(card, 2)["order"][0]["using"], 0)
 
     def test_pencil_is_dry_and_counts_no_wet_layers(self):
         card = self.change(self.drawn(), kind="edit_area", key=2, coloured_with="wax pencil")
         card = self.propose(card)
-        self.assertEqual([one["wait"] for one in self.colouring(card)["sessions"]], [False, False])
+        self.assertEqual([one["wait"] for one in self.colouring(card)["sessions"]], ["", ""])
         card = self.change(card, kind="edit_area", key=2, layers=3)
         card = self.change(card, kind="set_colouring", surface="heavy cardstock")
         self.assertNotIn("feathers", [one["of"] for one in self.conflicts(card)])

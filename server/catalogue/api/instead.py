@@ -78,7 +78,7 @@ class ConvertRequestSerializer(serializers.Serializer):
     owned = serializers.BooleanField(default=False)
 
 
-class StepSerializer(serializers.Serializer):
+class ToneStepSerializer(serializers.Serializer):
     """A step from one tone to the next darker one: ΔL* here and there."""
 
     here = serializers.FloatField()
@@ -91,7 +91,7 @@ class ConvertedSerializer(serializers.Serializer):
 
     tones = SwatchSerializer(many=True)
     found = MatchSerializer(many=True)
-    steps = StepSerializer(many=True)
+    steps = ToneStepSerializer(many=True)
     mean = serializers.FloatField(allow_null=True, help_text="mean ΔE00 of the family found")
     separate = serializers.FloatField(allow_null=True, help_text="mean ΔE00 of separate nearest ones")
     note = serializers.CharField()

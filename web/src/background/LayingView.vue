@@ -14,18 +14,20 @@ const session = useSession()
     </p>
     <ol class="space-y-1.5">
       <li v-for="(step, n) in ground.order" :key="n">
-        <p v-if="step.wait" class="mb-1.5 border-l-2 border-ink pl-3 text-xs">Let it dry first.</p>
+        <p v-if="step.wait" class="mb-1.5 border-l-2 border-ink pl-3 text-xs">{{ step.wait }}</p>
         <div class="panel flex items-center gap-3 p-2">
           <span class="w-6 text-right font-title text-base">{{ n + 1 }}</span>
           <span
             class="h-8 w-10 shrink-0 rounded-[16px]"
-            :class="{ 'border border-dashed border-line': step.pad === null }"
+            :class="{ 'border border-dashed border-line': step.using === null }"
             :style="
-              step.pad === null ? {} : { background: ground.pads[step.pad]!.shades[session.view] }
+              step.using === null
+                ? {}
+                : { background: ground.pads[step.using]!.shades[session.view] }
             "
           />
           <p class="min-w-0 flex-1 first-letter:uppercase">
-            <b v-if="step.pad !== null">{{ ground.pads[step.pad]!.swatch.label }}: </b
+            <b v-if="step.using !== null">{{ ground.pads[step.using]!.swatch.label }}: </b
             >{{ step.words }}
           </p>
         </div>

@@ -12,16 +12,16 @@ const session = useSession()
 const areas = computed(() => new Map(colouring.areas.map((area) => [area.key, area])))
 const sessions = computed(() =>
   colouring.sessions
-    .map((one) => ({ wait: one.wait, areas: one.areas.map((key) => areas.value.get(key)!) }))
+    .map((one) => ({ ...one, areas: one.to.map((key) => areas.value.get(key)!) }))
     .filter((one) => one.areas[0]!.tones.length),
 )
 /** What is done to some of the areas only, such as a glaze or one more layer. */
 const apart = ([first, ...others]: Area[]) => {
-  const shared = new Set(first!.order.map((stroke) => stroke.words))
+  const shared = new Set(first!.order.map((step) => step.words))
   return others.flatMap((area) =>
     area.order
-      .filter((stroke) => !shared.has(stroke.words))
-      .map((stroke) => `${area.name}: ${stroke.words}`),
+      .filter((step) => !shared.has(step.words))
+      .map((step) => [`${area.name}:`, step.wait, step.words].filter(Boolean).join(' ')),
   )
 }
 const edges = (found: Area[]) =>
@@ -49,15 +49,13 @@ const edges = (found: Area[]) =>
     </p>
     <ol class="space-y-3">
       <li v-for="(one, n) in sessions" :key="n">
-        <p v-if="one.wait" class="mb-3 border-l-2 border-ink pl-3 text-xs">
-          Let it dry first: what comes next touches what is still wet.
-        </p>
+        <p v-if="one.wait" class="mb-3 border-l-2 border-ink pl-3 text-xs">{{ one.wait }}</p>
         <div class="panel p-3">
           <h2 class="mb-2 flex flex-wrap items-baseline gap-x-2 text-base">
             <span>{{ n + 1 }}</span>
             {{ one.areas.map((area) => area.name).join(', ') }}
             <span class="font-sans text-xs font-normal text-soft">
-              {{ one.areas.length > 1 ? 'together, while the colours are out' : '' }}
+              {{ one.words }}
             </span>
           </h2>
           <div class="flex flex-wrap gap-4">
@@ -70,11 +68,12 @@ const edges = (found: Area[]) =>
               />
             </div>
             <ol class="min-w-60 flex-1 space-y-0.5">
-              <li v-for="(stroke, at) in one.areas[0]!.order" :key="at">
-                <b v-if="stroke.tone !== null">{{
-                  one.areas[0]!.tones[stroke.tone]!.swatch.label
+              <li v-for="(step, at) in one.areas[0]!.order" :key="at">
+                <p v-if="step.wait" class="text-xs text-soft">{{ step.wait }}</p>
+                <b v-if="step.using !== null">{{
+                  one.areas[0]!.tones[step.using]!.swatch.label
                 }}</b>
-                {{ stroke.words }}
+                {{ step.words }}
               </li>
               <li v-for="words in apart(one.areas)" :key="words">{{ words }}</li>
               <li class="text-xs text-soft">

@@ -12,7 +12,9 @@ from jindle_core.blending.meeting import Seam
 from jindle_core.blending.painting import EDGED, LAYERED, GroundShape
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.media import Medium
+from jindle_core.planning.step import Step, Wait
 from jindle_core.prediction.behaviour import Hand
+from jindle_core.seen.ground import Grounded
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,16 +29,29 @@ class Worked:
     join: Join | None = None
 
 
-@dataclass(frozen=True, slots=True)
-class Step:
-    """One thing to do, with the pad at a place (None: with none); ``wait``: until it is dry first."""
+def ground_steps(grounded: Grounded) -> list[Step]:
+    """The steps of laying a card's ground, ``using`` its pads."""
+    worked = [
+        Worked(
+            grounded.supplies.lab[place],
+            grounded.facts(place).medium,
+            pad.hand,
+            pad.coats,
+            pad.seam,
+            grounded.joins[at] if at < len(grounded.joins) else None,
+        )
+        for at, (pad, place) in enumerate(zip(grounded.pads, grounded.places, strict=True))
+    ]
+    colours = [pad.colour for pad in grounded.pads]
+    over = [
+        (one.kind, colours.index(one.colour) if one.colour in colours else None)
+        for one in grounded.ground.effects
+        if one.kind in grounded.marks
+    ]
+    return laying(grounded.ground.shape, worked, over)
 
-    words: str
-    pad: int | None = None
-    wait: bool = False
 
-
-def working_order(
+def laying(
     shape: GroundShape, pads: Sequence[Worked], effects: Sequence[tuple[EffectKind, int | None]]
 ) -> list[Step]:
     """The steps of a ground: lightest pad first, back through in reverse, then what comes over it.
@@ -49,12 +64,13 @@ def working_order(
     elif pads:
         steps += _blended(shape, pads)
     if any(pad.medium is Medium.CHALK_PAD for pad in pads):
-        steps.append(Step("chalk: wipe the dust off damp rather than blow it, then let it set", wait=True))
+        steps.append(
+            Step("chalk: wipe the dust off damp rather than blow it, then let it set", wait=Wait.DRY)
+        )
     steps += _over(pads, effects)
     if steps:
-        steps.append(
-            Step("lift the tape or stencil slowly, and let the panel flatten under a weight", None, True)
-        )
+        lifting = "lift the tape or stencil slowly, and let the panel flatten under a weight"
+        steps.append(Step(lifting, wait=Wait.DRY))
     return steps
 
 
@@ -105,7 +121,7 @@ def _blended(shape: GroundShape, pads: Sequence[Worked]) -> list[Step]:
         steps.append(Step("back through with it to smooth the joins, hardly any ink on the brush", place))
     for place in order:
         if pads[place].coats > 1:
-            steps.append(Step(f"{_TIMES[pads[place].coats]} coat, once the first is dry", place, True))
+            steps.append(Step(f"{_TIMES[pads[place].coats]} coat, once the first is dry", place, Wait.DRY))
     return steps
 
 
@@ -147,10 +163,10 @@ def _apart(shape: GroundShape, pads: Sequence[Worked]) -> list[Step]:
     # Stripes can be laid lightest first; what lies over another has its place.
     order = range(len(pads)) if shape in LAYERED or shape is GroundShape.SKY else _lightest_first(pads)
     for number, place in enumerate(order):
-        wait = number > 0 and shape is not GroundShape.STRIPES
+        wait = Wait.DRY if number and shape is not GroundShape.STRIPES else None
         steps.append(Step(f"lay it {_HANDS[pads[place].hand]}{how}", place, wait))
         if pads[place].coats > 1:
-            steps.append(Step(f"{_TIMES[pads[place].coats]} coat before anything is moved", place, True))
+            steps.append(Step(f"{_TIMES[pads[place].coats]} coat before anything is moved", place, Wait.DRY))
     return steps
 
 
@@ -167,4 +183,4 @@ _OVER = {
 def _over(pads: Sequence[Worked], effects: Sequence[tuple[EffectKind, int | None]]) -> list[Step]:
     order = list(EffectKind)
     listed = sorted(effects, key=lambda one: order.index(one[0]))
-    return [Step(_OVER[kind], pad, wait=bool(pads)) for kind, pad in listed]
+    return [Step(_OVER[kind], pad, Wait.DRY if pads else None) for kind, pad in listed]
