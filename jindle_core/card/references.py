@@ -1,9 +1,100 @@
-"""Which supplies does a card name, and for what?"""
+"""Which supplies does a card name, and for what; and what is it with others in their place?
 
-from collections.abc import Iterable
+There is one walk over all that a card names, ``turned``, of a card as it is stored.
+"""
+
+from collections.abc import Callable
 from dataclasses import dataclass, fields
+from enum import StrEnum
+from typing import Any
 
+from jindle_core.card.stored import card_to_json
 from jindle_core.card.whole import Card
+
+Stored = dict[str, Any]
+
+
+class Use(StrEnum):
+    """What a card names something for."""
+
+    PALETTE = "palette"
+    CELLS = "cells"
+    TONES = "tones"
+    PADS = "pads"
+    PIECES = "pieces"
+    PAPERS = "papers"
+    LINE = "line"
+    DRAWING = "drawing"
+
+
+Turn = Callable[[Use, Any], Any]  # the use and the id of a colour, range (of the line) or drawing: another
+
+
+def turned(stored: Stored, turn: Turn) -> Stored:
+    """A stored card, in today's form, with every id that it names turned into another; None: it is gone.
+
+    Where one is gone, a palette colour keeps its value, a cell is left out, an
+    end stays with the id 0, which is no supply's, a family loses a tone, a piece
+    its ink, and a ground its pad and what needs that.
+    """
+
+    def one(use: Use, pk: Any) -> Any:
+        return None if pk is None else turn(use, pk)
+
+    def end(given: Stored) -> Stored:
+        if given["source"] != "supply" or not given["id"]:
+            return given
+        return given | {"id": turn(Use.PIECES, given["id"]) or 0}
+
+    def piece(given: Stored) -> Stored:
+        inked = given["inked"] and given["inked"] | {"colour": one(Use.PIECES, given["inked"]["colour"])}
+        kept = inked if inked and inked["colour"] is not None else None
+        return given | {"material": end(given["material"]), "inked": kept}
+
+    def used(listed: list[Stored]) -> list[Stored]:
+        found = [(given, one(Use.PADS, given["colour"])) for given in listed]
+        # What needs no pad has none, and stays.
+        return [given | {"colour": pk} for given, pk in found if pk is not None or given["colour"] is None]
+
+    def tones(family: list[Any]) -> list[Any]:
+        return [pk for each in family if (pk := turn(Use.TONES, each)) is not None]
+
+    pairs, colouring, ground, build = (stored[name] for name in ("pairs", "colouring", "ground", "build"))
+    cells = [given | {"colour": one(Use.CELLS, given["colour"])} for given in stored["choices"]]
+    mat = ground["mat"] and ground["mat"] | {
+        "colour": one(Use.PADS, ground["mat"]["colour"]),
+        "paper": one(Use.PAPERS, ground["mat"]["paper"]),
+    }
+    return stored | {
+        "colours": [
+            given | {"anchor": given["anchor"] | {"colour": one(Use.PALETTE, given["anchor"]["colour"])}}
+            for given in stored["colours"]
+        ],
+        "choices": [given for given in cells if given["colour"] is not None],
+        "pairs": pairs and [pair | {name: end(pair[name]) for name in ("upper", "lower")} for pair in pairs],
+        "colouring": colouring
+        | {
+            "paper": one(Use.PAPERS, colouring["paper"]),
+            "line_range": one(Use.LINE, colouring["line_range"]),
+            "drawing": one(Use.DRAWING, colouring["drawing"]),
+            "areas": [
+                area | {"family": tones(area["family"]), "glaze": one(Use.TONES, area["glaze"])}
+                for area in colouring["areas"]
+            ],
+        },
+        "ground": ground
+        | {
+            "paper": one(Use.PAPERS, ground["paper"]),
+            "mat": mat if mat and mat["colour"] is not None else None,
+            "pads": used(ground["pads"]),
+            "effects": used(ground["effects"]),
+        },
+        "build": build
+        | {
+            "base": end(build["base"]),
+            **{face: [piece(each) for each in build[face]] for face in ("pieces", "inside")},
+        },
+    }
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,23 +117,11 @@ class Named:
 def named(card: Card) -> Named:
     """What a card names: palette colours and chosen cells, tones and glazes of areas, pads and effects of
     the ground, what pieces are of or inked with, and the papers of picture and ground."""
-    areas, ground, build = card.colouring.areas, card.ground, card.build
-    papers = [card.colouring.paper, ground.paper, ground.mat.paper if ground.mat else None]
-    pads = [pad.colour for pad in ground.pads] + [one.colour for one in ground.effects]
-    pads += [ground.mat.colour] if ground.mat else []
-    ends = [build.base, *(piece.material for piece in build.every)]
-    ends += [end for pair in card.pairs or () for end in (pair.upper, pair.lower)]
-    pieces = [end.id for end in ends if end.source == "supply"]
-    pieces += [piece.inked.colour for piece in build.every if piece.inked]
-    return Named(
-        _known(colour.anchor.colour for colour in card.colours),
-        _known(choice.colour for choice in card.choices),
-        _known(pk for area in areas for pk in (*area.family, area.glaze)),
-        _known(pads),
-        _known(pieces),
-        _known(papers),
-    )
+    found: dict[Use, list[int]] = {use: [] for use in Use}
 
+    def note(use: Use, pk: int) -> int:
+        found[use].append(pk)
+        return pk
 
-def _known(ids: Iterable[int | None]) -> tuple[int, ...]:
-    return tuple(pk for pk in ids if pk)
+    turned(card_to_json(card), note)
+    return Named(*(tuple(found[Use(one.name)]) for one in fields(Named)))

@@ -5,7 +5,6 @@ card can be kept and gone back to.
 """
 
 from dataclasses import dataclass, field, replace
-from typing import Any
 
 from jindle_core.card.build import Build
 from jindle_core.card.ground import Ground
@@ -17,7 +16,6 @@ from jindle_core.layers.folding import Fold, usual_fold
 from jindle_core.lengths import Size
 from jindle_core.material import End
 from jindle_core.palettes.role import Role
-from jindle_core.stored import plain, structured
 
 
 @dataclass(frozen=True, slots=True)
@@ -124,13 +122,3 @@ class Card:
         A card that is built of pieces has no use for them.
         """
         return self if self.pairs is not None or self.build.every else replace(self, pairs=guessed)
-
-
-def card_to_json(card: Card) -> dict[str, Any]:
-    """The card as plain JSON values."""
-    return plain(card)
-
-
-def card_from_json(stored: Any) -> Card:
-    """The card that ``card_to_json`` wrote; BadInput where it is none."""
-    return structured(stored, Card, "card")

@@ -14,7 +14,7 @@ from jindle_core.card.changes.build import (
     StartLayout,
 )
 from jindle_core.card.layouts import STARTS, start
-from jindle_core.card.whole import card_from_json, card_to_json
+from jindle_core.card.stored import card_from_json, card_to_json
 from jindle_core.errors import BadInput
 from jindle_core.layers.folding import Fold
 from jindle_core.layers.pieces import BASE, WHITE, Across, Down, InkedOver, Kind, Raised

@@ -15,7 +15,8 @@ from jindle_core.card.changes.pictures import (
     areas_of,
 )
 from jindle_core.card.pictures import Area, Colouring
-from jindle_core.card.whole import Anchor, Card, PaletteColour, card_from_json, card_to_json
+from jindle_core.card.stored import card_from_json, card_to_json
+from jindle_core.card.whole import Anchor, Card, PaletteColour
 from jindle_core.errors import BadInput
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import BARE, Light, away, edge_tone, stops

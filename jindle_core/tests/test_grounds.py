@@ -18,7 +18,7 @@ from jindle_core.blending.standing import Wish, examine_lettering, examine_pictu
 from jindle_core.blending.ways import Row, WayKind, ways_out
 from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.ground import Effect, Ground, InkedCard, PadUse
-from jindle_core.card.whole import card_from_json, card_to_json
+from jindle_core.card.stored import card_from_json, card_to_json
 from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.contrast.rules import PairKind, Status
 from jindle_core.errors import BadInput

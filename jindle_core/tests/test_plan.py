@@ -5,16 +5,8 @@ from dataclasses import replace
 from jindle_core import figures
 from jindle_core.card.changes import palette as changes
 from jindle_core.card.changes.every import changed
-from jindle_core.card.whole import (
-    Anchor,
-    Card,
-    Choice,
-    End,
-    Pair,
-    PaletteColour,
-    card_from_json,
-    card_to_json,
-)
+from jindle_core.card.stored import card_from_json, card_to_json
+from jindle_core.card.whole import Anchor, Card, Choice, End, Pair, PaletteColour
 from jindle_core.contrast.rules import PairKind
 from jindle_core.errors import BadInput
 from jindle_core.lengths import USUAL_SIZES

@@ -1,13 +1,19 @@
 import json
 import unittest
 from copy import deepcopy
-from dataclasses import replace
+from dataclasses import fields, replace
+from pathlib import Path
 
 from hypothesis import given
 from hypothesis import strategies as st
 
+from jindle_core.card.build import Build
+from jindle_core.card.ground import Ground
+from jindle_core.card.pictures import Colouring
+from jindle_core.card.references import Use, named, turned
 from jindle_core.card.sound import sound
-from jindle_core.card.whole import Choice, Waiver, card_from_json, card_to_json
+from jindle_core.card.stored import VERSION, card_from_json, card_to_json, upgraded
+from jindle_core.card.whole import Choice, Waiver
 from jindle_core.errors import BadInput
 from jindle_core.layers.pieces import Kind
 from jindle_core.line_art.drawing import LineDrawing, Shape, drawing_from_json, drawing_to_json
@@ -16,6 +22,7 @@ from jindle_core.media import Medium
 from jindle_core.palettes.role import Role
 from jindle_core.tests.test_waivers import full_card
 
+CARDS = Path(__file__).parent / "data" / "cards"
 STORED = json.loads(json.dumps(card_to_json(full_card())))
 
 
@@ -90,6 +97,83 @@ class StoredTests(unittest.TestCase):
         self.assertEqual(drawing_from_json(json.loads(json.dumps(drawing_to_json(drawing)))), drawing)
         with self.assertRaisesRegex(BadInput, r"no drawing as it was written.*\$\.width"):
             drawing_from_json(drawing_to_json(drawing) | {"width": "10"})
+
+
+class FormTests(unittest.TestCase):
+    """Cards as they were written long ago stand in ``data/cards``, each begun with the number of its form."""
+
+    def old(self, name):
+        return json.loads((CARDS / f"{name}.json").read_text())
+
+    def test_every_card_of_an_earlier_form_comes_back_with_all_it_held(self):
+        files = sorted(CARDS.glob("*.json"))
+        self.assertEqual({int(one.name.split("-")[0]) for one in files}, set(range(1, VERSION)))
+        for file in files:
+            with self.subTest(file.name):
+                stored = json.loads(file.read_text())
+                card = card_from_json(stored)
+                self.assertEqual((card.name, len(card.colours)), (stored["name"], len(stored["colours"])))
+                self.assertEqual(card.waivers, (Waiver("pair:2", "on purpose"),))
+                now = json.loads(json.dumps(card_to_json(sound(card))))
+                self.assertEqual((now["version"], card_from_json(now)), (VERSION, card))
+                self.assertEqual(upgraded(now), now)
+                # Nothing that it held was lost or turned into something else.
+                self.assertEqual(held(stored) - held(now), set())
+
+    def test_what_was_not_there_yet_is_as_nothing_said(self):
+        palette = card_from_json(self.old("1-palette"))
+        self.assertEqual((palette.colouring, palette.ground, palette.build), (Colouring(), Ground(), Build()))
+        built = card_from_json(self.old("1-built"))
+        self.assertIsNone(built.colouring.area(1).glaze)
+        self.assertEqual((built.build.inside, built.build.next_key, built.next_pair), ((), 2, 3))
+
+    def test_a_form_that_is_not_known_is_said(self):
+        for version in (VERSION + 1, 0, "2", True, None, 10**30):
+            with self.assertRaisesRegex(BadInput, "written in form"):
+                card_from_json(STORED | {"version": version})
+
+
+def held(stored):
+    """Every value that stands in something stored, with its path."""
+    found = set()
+    for path in places(stored):
+        value = stored
+        for key in path:
+            value = value[key]
+        if not isinstance(value, dict | list):
+            found.add((path, value))
+    return found
+
+
+class ReferencesTests(unittest.TestCase):
+    def test_one_walk_names_and_turns_all_that_a_card_names(self):
+        card = card_from_json(json.loads((CARDS / "1-built.json").read_text()))
+        found = named(card)
+        self.assertEqual((found.palette, found.cells, found.tones), ((7,), (5,), (5, 6)))
+        self.assertEqual((sorted(found.pads), sorted(found.pieces), found.papers), ([11, 12], [9, 9], (8, 8)))
+        up = card_from_json(turned(card_to_json(card), lambda use, pk: pk + 100))
+        for use in ("palette", "cells", "tones", "pads", "pieces", "papers"):
+            self.assertEqual(getattr(named(up), use), tuple(pk + 100 for pk in getattr(found, use)))
+        self.assertEqual((up.colouring.drawing, up.colouring.line_range), (103, 102))
+        back = card_from_json(turned(card_to_json(up), lambda use, pk: pk - 100))
+        self.assertEqual(back, card)
+
+    def test_what_is_gone_leaves_a_card_that_can_be_seen(self):
+        for stored in (STORED, *(json.loads(one.read_text()) for one in CARDS.glob("*.json"))):
+            card = card_from_json(turned(upgraded(stored), lambda use, pk: None))
+            self.assertEqual(named(card).every, frozenset())
+            self.assertEqual(
+                (card.colouring.drawing, card.colouring.line_range, card.ground.pads), (None, None, ())
+            )
+            self.assertEqual(sound(card), card)
+
+    @given(st.sampled_from(list(Use)))
+    def test_each_use_is_turned_by_itself(self, gone):
+        card = full_card()
+        left = turned(card_to_json(card), lambda use, pk: None if use is gone else pk)
+        for one in fields(named(card)):
+            now, before = getattr(named(card_from_json(left)), one.name), getattr(named(card), one.name)
+            self.assertEqual(now, () if one.name == gone else before)
 
 
 class SoundTests(unittest.TestCase):

@@ -8,7 +8,8 @@ from jindle_core.card.changes.build import AddPiece, StartLayout
 from jindle_core.card.changes.every import changed
 from jindle_core.card.changes.palette import AddColour, Choose
 from jindle_core.card.references import named
-from jindle_core.card.whole import Anchor, Card, card_from_json, card_to_json
+from jindle_core.card.stored import card_from_json, card_to_json
+from jindle_core.card.whole import Anchor, Card
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.contrast.rules import Status
 from jindle_core.layers.pieces import Kind

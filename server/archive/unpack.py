@@ -10,7 +10,8 @@ from django.db import DataError, IntegrityError
 from jindle_core import figures
 from jindle_core.card.changes.palette import AddColour, checked_name
 from jindle_core.card.sound import sound
-from jindle_core.card.whole import Anchor, card_from_json, card_to_json
+from jindle_core.card.stored import card_from_json, card_to_json
+from jindle_core.card.whole import Anchor
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.range_json import read_range_json
 from jindle_core.line_art.drawing import drawing_from_json

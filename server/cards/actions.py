@@ -13,7 +13,8 @@ from django.utils import timezone
 from jindle_core import figures
 from jindle_core.card.changes.every import AnyChange, changed
 from jindle_core.card.changes.palette import AddColour, Waive, checked_name
-from jindle_core.card.whole import Card, card_to_json
+from jindle_core.card.stored import card_to_json
+from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.lengths import Size
 from jindle_core.supplies.colours import Supplies

@@ -3,7 +3,8 @@
 from django.conf import settings
 from django.db import models
 
-from jindle_core.card.whole import Card, card_from_json
+from jindle_core.card.stored import card_from_json
+from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput
 from server.cards.packed import PackedJSONField
 from server.errors import CannotBeShown

@@ -7,8 +7,8 @@ from hypothesis.stateful import RuleBasedStateMachine, initialize, invariant, ru
 from rest_framework.exceptions import ValidationError
 
 from jindle_core.card.sound import sound
+from jindle_core.card.stored import card_from_json, card_to_json
 from jindle_core.card.waivers import subject
-from jindle_core.card.whole import card_from_json, card_to_json
 from jindle_core.errors import BadInput
 from jindle_core.lengths import read_size
 from jindle_core.line_art.drawing import LineDrawing, Shape

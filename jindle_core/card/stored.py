@@ -1,0 +1,91 @@
+"""How is a card stored as JSON, and how do cards that were stored long ago come back?
+
+Each stored card carries the version of the form that it is written in. Whoever
+changes that form raises ``VERSION`` and adds one step, which brings a card from
+the version before to the next and is never changed again; a card as it was
+written then goes to ``tests/data``.
+"""
+
+from collections.abc import Callable
+from typing import Any
+
+from jindle_core.card.whole import Card
+from jindle_core.errors import BadInput, Problem
+from jindle_core.stored import plain, structured
+
+VERSION = 2
+
+Stored = dict[str, Any]
+
+
+def card_to_json(card: Card) -> Stored:
+    """The card as plain JSON values."""
+    return {"version": VERSION} | plain(card)
+
+
+def card_from_json(stored: Any) -> Card:
+    """The card that ``card_to_json`` wrote, now or long ago; BadInput where it is none."""
+    return structured(upgraded(stored), Card, "card")
+
+
+def upgraded(stored: Any) -> Any:
+    """A stored card in today's form; BadInput where it is of a later one. What is no card stays as it is."""
+    if not isinstance(stored, dict):
+        return stored
+    version = stored.get("version", 1)
+    if type(version) is not int or not 1 <= version <= VERSION:
+        words = f"This card is written in form {version!r:.20}; this Jindle reads forms up to {VERSION}."
+        raise BadInput(Problem(words, field="version", value=str(version)[:20]))
+    for step in range(version, VERSION):
+        try:
+            stored = _STEPS[step](stored) | {"version": step + 1}
+        except (TypeError, KeyError, AttributeError):
+            return stored  # it is no card of that form, and what reads it says where
+    return stored
+
+
+def _all_there(stored: Stored) -> Stored:
+    """1 to 2: nothing is left out any more. Cards began with a palette only, and grew."""
+    colouring = _COLOURING | stored.get("colouring", {})
+    colouring["areas"] = [{"glaze": None} | area for area in colouring["areas"]]
+    ground = _GROUND | stored.get("ground", {})
+    build = _BUILD | stored.get("build", {})
+    for face in ("pieces", "inside"):
+        build[face] = [{"inked": None} | piece for piece in build[face]]
+    waivers = stored.get("waivers", [])
+    there = {"choices": stored.get("choices", []), "pairs": stored.get("pairs"), "waivers": waivers}
+    return stored | there | {"colouring": colouring, "ground": ground, "build": build}
+
+
+_COLOURING: Stored = {
+    "drawing": None,
+    "areas": [],
+    "paper": None,
+    "surface": "",
+    "light": "upper left",
+    "dark_first": None,
+    "line": "alcohol-proof",
+    "line_range": None,
+    "finishes": [],
+}
+_GROUND: Stored = {
+    "shape": "bands",
+    "across": False,
+    "pads": [],
+    "paper": None,
+    "tinted": False,
+    "wish": "quiet",
+    "lettered": False,
+    "effects": [],
+    "mat": None,
+}
+_BUILD: Stored = {
+    "fold": None,
+    "pieces": [],
+    "inside": [],
+    "base": {"source": "white", "id": 0},
+    "ground_on": None,
+    "envelope": None,
+    "post_limit": None,
+}
+_STEPS: dict[int, Callable[[Stored], Stored]] = {1: _all_there}
