@@ -7,6 +7,7 @@ from itertools import cycle
 
 import numpy as np
 
+from bench.crossings import crossing_rows
 from bench.visitor import CALLS, Row, Visitor, timed
 from jindle_core.card.layouts import STARTS, start
 from jindle_core.cutting.packing import ToCut, area_bound, pack
@@ -71,8 +72,11 @@ def build_rows(visitor: Visitor, wanted: float = 8, wanted_mends: float = 15) ->
     empty, asked, whole, mends, changed = [], [], [], [], []
 
     def change_and_stage() -> None:
-        change(kind="nudge_piece", key=_NUDGED, right=next(ways), below=0)
-        visitor.get(f"/api/cards/{pk}/build")
+        nonlocal card
+        nudge = {"kind": "nudge_piece", "key": _NUDGED, "right": next(ways), "below": 0}
+        told = {"version": card["version"], "stage": "build", "change": nudge}
+        card = visitor.post(f"/api/cards/{pk}/changes", told)
+        assert len(card["build"]["pieces"]) == _PIECES
 
     ways = cycle((1, -1))
     for _ in range(CALLS):
@@ -92,7 +96,7 @@ def build_rows(visitor: Visitor, wanted: float = 8, wanted_mends: float = 15) ->
             ratio <= wanted,
         ),
         (
-            "A change to it, answered with the whole card, and its stage after that",
+            "A change to it, answered with the whole card and its stage",
             f"≤ {wanted:g} ×",
             f"{in_all:.1f} ×",
             in_all <= wanted,
@@ -103,6 +107,7 @@ def build_rows(visitor: Visitor, wanted: float = 8, wanted_mends: float = 15) ->
             f"{with_table:.1f} ×; {mending:.1f} ×",
             mending <= wanted_mends,
         ),
+        *crossing_rows(pk),
     ]
 
 

@@ -4,6 +4,7 @@ import re
 from dataclasses import dataclass
 from fractions import Fraction
 from functools import lru_cache
+from typing import NamedTuple
 
 from jindle_core.errors import BadInput, Problem
 
@@ -166,10 +167,26 @@ class Size:
         """The same card turned by a quarter."""
         return Size(self.height, self.width)
 
+    def shown(self, unit: str) -> "SizeShown":
+        """The size as it is shown to a person who measures in a unit."""
+        sides = self.width.text(), self.height.text()
+        return SizeShown(self.text(unit), self.text(), *sides, self.width.unit, self.orientation)
+
     def text(self, unit: str | None = None) -> str:
         """``5 1/2 × 4 1/4 in`` or ``140 × 108 mm``."""
         unit = unit or self.width.unit
         return f"{self.width.text(unit)} × {self.height.text(unit)} {unit}"
+
+
+class SizeShown(NamedTuple):
+    """A size in words in a person's unit and exactly, its sides as they are typed, which way it stands."""
+
+    words: str
+    exact: str
+    width: str
+    height: str
+    unit: str
+    orientation: str
 
 
 def read_size(width: str, height: str, unit: str, limits: Limits = OF_CARDS) -> Size:

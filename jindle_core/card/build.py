@@ -48,6 +48,11 @@ class Build:
         """The pieces of the front, and those inside."""
         return self.pieces, self.inside
 
+    @property
+    def newest(self) -> int:
+        """The key of the piece that was added last among those that there are; 0 where there is none."""
+        return max((piece.key for piece in self.every), default=BASE)
+
     def piece(self, key: int) -> Piece:
         """The piece with this key; BadInput where there is none."""
         for piece in self.every:

@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass
+from typing import NamedTuple
 
 from jindle_core.card.changes.every import AnyChange
 from jindle_core.card.whole import Card
@@ -44,6 +45,39 @@ class Check:
     def key(self) -> str:
         """Its id, as waivers name it."""
         return str(self.id)
+
+
+class Judged(NamedTuple):
+    """A check as it is told: its id and what that says, what was found, and why it is let be, if it is."""
+
+    id: str
+    kind: str
+    of: str
+    pieces: tuple[int, ...]
+    stage: str
+    title: str
+    finding: Finding
+    ways: tuple[str, ...]
+    waived: str | None
+
+
+def judged(found: Iterable[Check], card: Card) -> list[Judged]:
+    """Some checks of a card as they are told."""
+    waived = {one.check: one.reason for one in card.waivers}
+    return [
+        Judged(
+            key := one.key,
+            one.id.kind,
+            one.id.of,
+            one.id.pieces,
+            one.stage,
+            one.title,
+            one.finding,
+            one.ways,
+            waived.get(key),
+        )
+        for one in found
+    ]
 
 
 def to_mend_first(found: Iterable[Check], card: Card) -> list[Check]:

@@ -5,7 +5,7 @@ from functools import cached_property
 
 from jindle_core.checked.build import Examined
 from jindle_core.checked.card import checks
-from jindle_core.checked.check import Check, to_mend_first
+from jindle_core.checked.check import Check, Judged, judged, to_mend_first
 from jindle_core.checked.desk import Desk, desk_of
 from jindle_core.checked.on_ground import OnGround, on_ground
 from jindle_core.seen.whole import SeenCard
@@ -31,6 +31,11 @@ class CheckedCard:
     def checks(self) -> list[Check]:
         """Every check."""
         return checks(self.laid, self.examined)
+
+    @property
+    def judged(self) -> list[Judged]:
+        """Every check as it is told."""
+        return judged(self.checks, self.seen.card)
 
     @property
     def desk(self) -> Desk:

@@ -8,15 +8,18 @@ on a raster of 1/640 mm, which holds half a tick of either unit.
 from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
+from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
 
+from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.pieces import BASE, Across, Down, Piece, Place
 from jindle_core.lengths import Length, Size
 
 RASTER = 640  # of a millimetre
+_FACES = 64  # whose places are kept: one change asks for them to check it, to see it and to judge it
 _THIRDS = {
     Across.LEFT_THIRD: Fraction(1, 3),
     Across.CENTRE: Fraction(1, 2),
@@ -56,6 +59,12 @@ class Box:
         x, y = max(self.x, other.x), max(self.y, other.y)
         right, bottom = min(self.right, other.right), min(self.bottom, other.bottom)
         return Box(x, y, right - x, bottom - y) if x < right and y < bottom else None
+
+
+def nudge(unit: str) -> tuple[float, float]:
+    """How far (mm) an arrow key moves a piece of a card in a unit, by itself and with Shift."""
+    coarse, fine = (float(Length(ticks, unit).millimetres) for ticks in figures.building.NUDGE[unit])
+    return coarse, fine
 
 
 def edges(boxes: Sequence[Box]) -> NDArray[np.int64]:
@@ -103,6 +112,11 @@ def laid_out(card: Size, pieces: Sequence[Piece]) -> dict[int, Box]:
 
     Raises BadInput for a piece that lies on none, or on itself by way of others.
     """
+    return dict(_laid_out(card, tuple(pieces)))
+
+
+@lru_cache(maxsize=_FACES)
+def _laid_out(card: Size, pieces: tuple[Piece, ...]) -> dict[int, Box]:
     unit = card.width.unit
     boxes = {BASE: of_size(card)}
     for piece in in_order(pieces):
@@ -117,13 +131,18 @@ def in_order(pieces: Sequence[Piece]) -> list[Piece]:
 
     Raises BadInput as ``laid_out`` does.
     """
+    return list(_in_order(tuple(pieces)))
+
+
+@lru_cache(maxsize=_FACES)
+def _in_order(pieces: tuple[Piece, ...]) -> list[Piece]:
     known = {piece.key for piece in pieces}
     for piece in pieces:
         if piece.on != BASE and piece.on not in known:
             raise BadInput(Problem(f"{piece.name} lies on a piece that is not there.", field="on"))
     # Stable: tucked ones first, else as they were listed.
     waiting = sorted(pieces, key=lambda piece: not piece.tucked)
-    done, found = {BASE}, []
+    done, found = {BASE}, list[Piece]()
     while waiting:
         ready = next((piece for piece in waiting if piece.on in done), None)
         if ready is None:

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
+from functools import lru_cache
 
 import numpy as np
 
@@ -77,6 +78,7 @@ def examine_envelope(card: Size, thick: float, envelope: Size) -> Finding:
     return Finding(Status.FAILS, figure, f"{float(room):.0f} mm of room", "does not go in")
 
 
+@lru_cache(maxsize=256)
 def matching_envelope(card: Size, thick: float = 0.0) -> Size | None:
     """The smallest usual envelope that a card goes into, of its own unit first; None where none is."""
     fitting = [one for one in ENVELOPES if examine_envelope(card, thick, one).status is Status.HOLDS]

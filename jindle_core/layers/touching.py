@@ -1,6 +1,6 @@
 """What does each piece really lie beside, all along its edge?"""
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -27,18 +27,17 @@ def neighbours(boxes: dict[int, Box], pieces: Sequence[Piece]) -> list[Beside]:
     """
     order = [BASE, *(piece.key for piece in in_order(pieces))]
     sides = edges([boxes[key] for key in order])
-    level, upright = (_Stretches(*sides[axis]) for axis in (0, 1))
-    found = []
-    for at, key in enumerate(order[1:], start=1):
-        shares: dict[int, int] = {}
-        for along, across in ((level, sides[1]), (upright, sides[0])):
-            for far in (False, True):
-                for length, beside in _along(along, across, at, far):
-                    shares[beside] = shares.get(beside, 0) + length
-        whole = sum(shares.values())
-        ranked = sorted(shares.items(), key=lambda one: -one[1])
-        found += [Beside(key, order[beside], length / whole) for beside, length in ranked]
-    return found
+    shares: list[dict[int, int]] = [{} for _ in order]
+    for along, across in ((_Stretches(*sides[0]), sides[1]), (_Stretches(*sides[1]), sides[0])):
+        for far in (False, True):
+            for at, found in enumerate(_along(along, across, far), start=1):
+                for length, beside in found:
+                    shares[at][beside] = shares[at].get(beside, 0) + length
+    return [
+        Beside(key, order[beside], length / sum(found.values()))
+        for key, found in zip(order[1:], shares[1:], strict=True)
+        for beside, length in sorted(found.items(), key=lambda one: -one[1])
+    ]
 
 
 class _Stretches:
@@ -52,21 +51,22 @@ class _Stretches:
         self.first, self.last = np.searchsorted(self.ends, low), np.searchsorted(self.ends, high)
 
 
-def _along(along: _Stretches, across: NDArray[np.int64], at: int, far: bool) -> list[tuple[int, int]]:
-    """The stretches of one side of a piece that show, with the place of what lies outside each.
+def _along(along: _Stretches, across: NDArray[np.int64], far: bool) -> Iterator[Iterable[tuple[int, int]]]:
+    """For every piece but the base the stretches of a side that show, with the place of what lies outside.
 
     ``along`` is the axis that the side runs along, ``across`` (2, n) where the
     boxes begin and end on the other; ``far`` is the right or the lower side.
     """
     near, end = across
-    line = (end if far else near)[at]
-    here = slice(along.first[at], along.last[at])
-    over = along.over[:, here]
-    # Just to the one side of the line, and just to the other.
+    line = (end if far else near)[:, None]
+    # Just to the one side of each line, and just to the other: (line, box).
     before, behind = (near < line) & (line <= end), (near <= line) & (line < end)
     inside, outside = (before, behind) if far else (behind, before)
-    covered = (over[at + 1 :] & inside[at + 1 :, None]).any(axis=0)
-    there = over & outside[:, None]
-    shows = there.any(axis=0) & ~covered
-    top = len(there) - 1 - there[::-1].argmax(axis=0)
-    return list(zip(along.lengths[here][shows].tolist(), top[shows].tolist(), strict=True))
+    for at in range(1, len(near)):
+        here = slice(along.first[at], along.last[at])
+        over = along.over[:, here]
+        covered = (over[at + 1 :] & inside[at, at + 1 :, None]).any(axis=0)
+        there = over & outside[at, :, None]
+        shows = there.any(axis=0) & ~covered
+        top = len(there) - 1 - there[::-1].argmax(axis=0)
+        yield zip(along.lengths[here][shows].tolist(), top[shows].tolist(), strict=True)

@@ -7,10 +7,10 @@ from typing import Any
 from django.db import DatabaseError
 from rest_framework.exceptions import APIException
 
-from jindle_core import figures
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.contrast.rules import Status
-from jindle_core.lengths import USUAL_SIZES, Length, Size
+from jindle_core.layers.sizing import nudge
+from jindle_core.lengths import USUAL_SIZES
 from jindle_core.material import End
 from jindle_core.media import COLUMNS
 from jindle_core.seen.table import table
@@ -47,22 +47,24 @@ def card_told(
 ) -> dict[str, Any]:
     """The same of a card that is checked; whatever is wrong with it is raised as it is."""
     palette, card_now = checked.seen.palette, checked.seen.card
+    newest = card_now.build.newest
+    coarse, fine = nudge(card_now.size.width.unit)
     labels = dict(card.revisions.filter(number__in=(card.head, card.head + 1)).values_list("number", "label"))
     return {
         "id": card.pk,
         "version": card.version,
         "name": card_now.name,
-        "size": size(card_now.size, person.units),
+        "size": card_now.size.shown(person.units)._asdict(),
         "undo": labels.get(card.head) if card.head else None,
         "redo": labels.get(card.head + 1),
         "columns": _COLUMNS,
         "colours": [row_told(one) for one in table(palette, person.only_owned)],
         "pairs": [pair_told(one) for one in palette.pairs_seen],
         "guessed": card_now.pairs is None,
-        "nudge": _nudge(card_now.size),
-        "newest_piece": max((piece.key for piece in card_now.build.every), default=0),
-        "built": bool(card_now.build.every),
-        "checks": [check_told(one, card_now) for one in checked.checks],
+        "nudge": {"coarse": coarse, "fine": fine},
+        "newest_piece": newest,
+        "built": bool(newest),
+        "checks": [check_told(one) for one in checked.judged],
         "desk": desk_told(checked.desk),
     } | along(stage, checked, person)
 
@@ -126,7 +128,7 @@ def _summary(card: StoredCard, checked: CheckedCard, units: str) -> dict[str, An
         "id": card.pk,
         "version": card.version,
         "name": resolved.card.name,
-        "size": size(resolved.card.size, units),
+        "size": resolved.card.size.shown(units)._asdict(),
         "strip": [
             {
                 "key": colour.key,
@@ -140,25 +142,6 @@ def _summary(card: StoredCard, checked: CheckedCard, units: str) -> dict[str, An
         "checks": len(found),
         "desk": desk_told(checked.desk, inside=False),
     }
-
-
-def size(given: Size, units: str) -> dict[str, Any]:
-    """The size as ``SizeSerializer`` describes it."""
-    return {
-        "words": given.text(units),
-        "exact": given.text(),
-        "width": given.width.text(),
-        "height": given.height.text(),
-        "unit": given.width.unit,
-        "orientation": given.orientation,
-    }
-
-
-def _nudge(given: Size) -> dict[str, float]:
-    """How far an arrow key moves a piece of a card, as ``NudgeSerializer`` describes it."""
-    unit = given.width.unit
-    coarse, fine = (float(Length(ticks, unit).millimetres) for ticks in figures.building.NUDGE[unit])
-    return {"coarse": coarse, "fine": fine}
 
 
 def usual_sizes(units: str) -> list[dict[str, Any]]:

@@ -4,27 +4,17 @@ from collections.abc import Iterable
 from typing import Any
 
 from jindle_core.card.whole import Card
-from jindle_core.checked.check import Check
+from jindle_core.checked.check import Check, Judged
 from jindle_core.contrast.rules import Finding
 from server.cards.json.changes import change_told
 
 Told = dict[str, Any]
 
 
-def check_told(check: Check, card: Card) -> Told:
+def check_told(one: Judged) -> Told:
     """As ``CheckSerializer`` describes it, let be where the card says so."""
-    waiver = card.waiver(check.key)
-    return {
-        "id": check.key,
-        "kind": check.id.kind,
-        "of": check.id.of,
-        "pieces": list(check.id.pieces),
-        "stage": check.stage,
-        "title": check.title,
-        **finding_told(check.finding),
-        "ways": list(check.ways),
-        "waived": waiver.reason if waiver else None,
-    }
+    told = one._asdict() | {"pieces": list(one.pieces), "ways": list(one.ways)}
+    return told | finding_told(told.pop("finding"))
 
 
 def finding_told(found: Finding) -> Told:
