@@ -1,8 +1,10 @@
 """How is a value stored as JSON, and how does it come back: exactly as declared, or not at all?"""
 
+from collections.abc import Collection, Mapping
 from enum import StrEnum
+from functools import lru_cache
 from math import isfinite
-from typing import Any, TypeVar
+from typing import Any, TypeVar, get_origin, get_type_hints
 
 import cattrs
 
@@ -28,6 +30,30 @@ def structured(stored: Any, kind: type[Made], what: str) -> Made:
     more = f" and {len(faults) - _TOLD} more" if len(faults) > _TOLD else ""
     words = f"This is no {what} as it was written: {'; '.join(faults[:_TOLD])}{more}."
     raise BadInput(Problem(words, field=what))
+
+
+def declared(settings: Mapping[str, Any], kind: type, what: str, but: Collection[str] = ()) -> dict[str, Any]:
+    """Some fields of a frozen dataclass, each as it is declared; those of ``but`` are not to be set.
+
+    BadInput for one that is no such field, or whose value is nothing that it can
+    be. What stands for an enum's member by its value becomes that member.
+    """
+    kinds = {name: one for name, one in _kinds(kind).items() if name not in but}
+    found = {}
+    for name, value in settings.items():
+        if name not in kinds:
+            raise BadInput(Problem(f"There is no “{name}” of {what}.", field=name))
+        try:
+            found[name] = _quick.structure(_quick.unstructure(value), kinds[name])
+        except _NOT_AS_DECLARED:
+            words = f"{value!r:.60} is nothing that “{name}” of {what} can be."
+            raise BadInput(Problem(words, field=name, value=f"{value!r:.60}")) from None
+    return found
+
+
+@lru_cache
+def _kinds(kind: type) -> dict[str, Any]:
+    return get_type_hints(kind)
 
 
 def _faults(stored: Any, kind: type) -> list[str]:
@@ -103,12 +129,25 @@ _NOT_AS_DECLARED = (
 )
 
 
+def _is_tuple(kind: Any) -> bool:
+    return get_origin(kind) is tuple
+
+
 def _converter(thorough: bool) -> cattrs.Converter:
     made = cattrs.Converter(detailed_validation=thorough, unstruct_collection_overrides={tuple: list})
     readers = {int: _whole, float: _number, bool: _yes_or_no, str: _text, StrEnum: _one_of}
     readers |= {Length: _length, Size: _size}
     for kind, read in readers.items():
         made.register_structure_hook(kind, read)
+    read_tuple = made.get_structure_hook(tuple[int, ...])
+
+    def listed(value: Any, kind: Any) -> Any:
+        # A text would come apart into its letters, and a mapping into its keys.
+        if not isinstance(value, list | tuple):
+            raise TypeError(f"{value!r:.40} is no list")
+        return read_tuple(value, kind)
+
+    made.register_structure_hook_func(_is_tuple, listed)
     made.register_unstructure_hook(StrEnum, lambda value: value.value)
     return made
 

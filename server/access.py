@@ -4,8 +4,9 @@ Lists are filtered here, so that what is not a person's never leaves the
 database; what somebody may not see does not exist for them (404).
 """
 
-from typing import TypeVar
+from typing import Any, TypeVar
 
+from django.core.exceptions import ObjectDoesNotExist
 from django.db.models import Model, Q, QuerySet
 from django.http import Http404
 from rest_framework.exceptions import PermissionDenied
@@ -107,11 +108,11 @@ def kept_families_of(person: Person) -> QuerySet[KeptFamily]:
     return KeptFamily.objects.filter(owner=_somebody(person))
 
 
-def one(found: QuerySet[Found], **which) -> Found:
+def one(found: QuerySet[Found], **which: Any) -> Found:
     """The one object, or 404: the same answer whether it is another's or nobody's."""
     try:
         return found.get(**which)
-    except found.model.DoesNotExist:
+    except ObjectDoesNotExist:
         raise Http404 from None
 
 

@@ -1,7 +1,9 @@
 """One format for everything that goes wrong: a code, a sentence, the places."""
 
 import logging
+from collections.abc import Iterator
 from dataclasses import asdict
+from typing import Any
 
 from django.core.exceptions import PermissionDenied
 from django.http import Http404, HttpRequest, JsonResponse
@@ -96,7 +98,7 @@ def _gist(problems: tuple[Problem, ...]) -> str:
     return problems[0].message + more
 
 
-def _flatten(detail, field: str = ""):
+def _flatten(detail: Any, field: str = "") -> Iterator[Problem]:
     if isinstance(detail, dict):
         for name, inner in detail.items():
             known = "" if name == "non_field_errors" else str(name)
@@ -123,7 +125,7 @@ def server_error(request: HttpRequest) -> JsonResponse:
     return JsonResponse(body("server_error", BROKE), status=500)
 
 
-def locked_out(request: HttpRequest, *args) -> JsonResponse:
+def locked_out(request: HttpRequest, *args: Any) -> JsonResponse:
     """The answer to whoever tried too many wrong passwords."""
     message = "Too many tries with a wrong password. Wait a few minutes, then try again."
     return JsonResponse(body("too_many_tries", message), status=429)

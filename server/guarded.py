@@ -35,6 +35,7 @@ def guarded(
         raise _too_much() from None
     if done.returncode or not done.stdout:
         raise _too_much()
+    found: Made
     found, fault = pickle.loads(done.stdout)
     if fault is not None:
         raise fault

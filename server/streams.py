@@ -3,7 +3,7 @@
 import json
 import logging
 from collections.abc import Generator, Iterator
-from typing import TypeVar
+from typing import Any, TypeVar
 
 from django.http import StreamingHttpResponse
 
@@ -19,13 +19,14 @@ def progress(lines: Iterator[dict]) -> StreamingHttpResponse:
     return StreamingHttpResponse(_told(lines), content_type=MEDIA_TYPE, headers={"Cache-Control": "no-store"})
 
 
-def finished(steps: Generator[dict, None, Result]) -> Result:
+def finished(steps: Generator[Any, None, Result]) -> Result:
     """What steps that tell their progress come to, for who does not follow it."""
     while True:
         try:
             next(steps)
         except StopIteration as end:
-            return end.value
+            result: Result = end.value
+            return result
 
 
 def _told(lines: Iterator[dict]) -> Iterator[bytes]:

@@ -1,5 +1,7 @@
 """Django's test runner, with a closing line that anybody can read."""
 
+from typing import Any
+
 import hypothesis
 from django.test.runner import DiscoverRunner
 
@@ -16,16 +18,16 @@ hypothesis.settings.load_profile("jindle")
 class Runner(DiscoverRunner):
     """Prints ``N passed, N failed`` from the real result, last of all."""
 
-    def suite_result(self, suite, result, **kwargs):
+    def suite_result(self, suite: Any, result: Any, **kwargs: Any) -> int:
         """How many failed; says how many passed."""
-        failed = len(result.failures) + len(result.errors) + len(result.unexpectedSuccesses)
+        failed: int = len(result.failures) + len(result.errors) + len(result.unexpectedSuccesses)
         self.closing_line = f"{result.testsRun - failed - len(result.skipped)} passed, {failed} failed"
         if result.skipped:
             self.closing_line += f", {len(result.skipped)} skipped"
         return failed
 
-    def run_tests(self, test_labels, **kwargs):
+    def run_tests(self, test_labels: Any, **kwargs: Any) -> int:
         """Run, then print the line."""
-        failed = super().run_tests(test_labels, **kwargs)
+        failed: int = super().run_tests(test_labels, **kwargs)
         print(self.closing_line, flush=True)
         return failed

@@ -39,7 +39,7 @@ def _black_body(kelvin: float) -> Array:
     """Planck's law over the bands, 1 at 560 nm."""
     metres = _WAVES * 1e-9
     power = metres**-5 / (np.exp(0.014388 / (metres * kelvin)) - 1)
-    return power / power[16]
+    return np.asarray(power / power[16])
 
 
 def _day(kelvin: float, blue: float) -> Array:
@@ -51,7 +51,7 @@ _SPECTRA = {"daylight": _day(5600, 0.05), "shade": _day(7500, 0.18), "warm lamp"
 
 
 def _bump(centre: float, width: float) -> Array:
-    return np.exp(-0.5 * ((_WAVES - centre) / width) ** 2)
+    return np.asarray(np.exp(-0.5 * ((_WAVES - centre) / width) ** 2))
 
 
 # Channels of the sensor, and the matrix of its own software towards sRGB (found
@@ -71,7 +71,7 @@ def _towards_srgb() -> Array:
     white_seen, white_xyz = (np.ones(31) @ (_SENSOR * light[:, None]), np.ones(31) @ (eye * light[:, None]))
     to_rgb = np.array([[3.2406, -1.5372, -0.4986], [-0.9689, 1.8758, 0.0415], [0.0557, -0.2040, 1.0570]])
     rgb = (xyz / white_xyz * np.array([0.9505, 1.0, 1.089])) @ to_rgb.T
-    return np.linalg.lstsq(seen / white_seen, rgb, rcond=None)[0]
+    return np.asarray(np.linalg.lstsq(seen / white_seen, rgb, rcond=None)[0])
 
 
 _MATRIX = _towards_srgb()

@@ -112,7 +112,7 @@ def _ink_of(known: Array, white: Array, habit: Habit) -> Array:
         middle = (low + high) / 2
         light = _covered(np.exp(middle), 1.0, habit, white) > known
         low, high = np.where(light, middle, low), np.where(light, high, middle)
-    return np.exp((low + high) / 2)
+    return np.asarray(np.exp((low + high) / 2))
 
 
 def true_reflectance(swatch: Swatch) -> Array:

@@ -74,7 +74,7 @@ def from_windows(content: bytes) -> bytes:
         raise BadInput(Problem(words, field="encoding", row=row)) from None
 
 
-def read_table(content: bytes, known: Callable[[Sequence[str]], int] = lambda cells: 0) -> Table:
+def read_table(content: bytes, known: Callable[[Sequence[str]], int] = lambda _: 0) -> Table:
     """The header and rows of a comma, semicolon or tab separated file.
 
     Rows count from 1, by the lines of the file. A line that names the separator

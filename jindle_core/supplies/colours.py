@@ -144,6 +144,11 @@ class Supplies:
         """How the colour at a place stands in the drawer, if it does."""
         return self.drawer.get(self.rows[place].id)
 
+    @property
+    def all_kept(self) -> list[tuple[int, Kept]]:
+        """The places of all that is in the drawer, and how it stands there."""
+        return [(place, self.drawer[row.id]) for place, row in enumerate(self.rows) if row.id in self.drawer]
+
     def reflectance(self, places: np.ndarray) -> np.ndarray:
         """One layer's reflectance (m, 31) of the colours at some places: read, or recovered from Lab."""
         found = lab_to_reflectance(self.lab[places])

@@ -8,6 +8,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from jindle_core.card.build import Build
+from jindle_core.card.changes.build import AddPiece, EditPiece, SetBuild
+from jindle_core.card.changes.every import changed
+from jindle_core.card.changes.ground import SetGround
+from jindle_core.card.changes.pictures import SetColouring
 from jindle_core.card.ground import Ground
 from jindle_core.card.pictures import Colouring
 from jindle_core.card.references import Use, named, turned
@@ -15,7 +19,8 @@ from jindle_core.card.sound import sound
 from jindle_core.card.stored import VERSION, card_from_json, card_to_json, upgraded
 from jindle_core.card.whole import Choice, Waiver
 from jindle_core.errors import BadInput
-from jindle_core.layers.pieces import Kind
+from jindle_core.families.shading import Light
+from jindle_core.layers.pieces import Across, Kind
 from jindle_core.line_art.drawing import LineDrawing, Shape, drawing_from_json, drawing_to_json
 from jindle_core.material import End
 from jindle_core.media import Medium
@@ -57,6 +62,8 @@ class StoredTests(unittest.TestCase):
             (("colours", 0, "anchor", "lab", 1), float("nan")),
             (("colours", 0, "anchor", "lab", 1), "0"),
             (("colours", 0, "name"), 5),
+            (("colouring", "finishes"), "gloss"),
+            (("colouring", "areas", 0, "family"), {"5": 5}),
             (("pairs", 0, "outlined"), 1),
             (("build", "pieces", 0, "reveal"), 8),
             (("build", "fold"), "nowhere"),
@@ -97,6 +104,38 @@ class StoredTests(unittest.TestCase):
         self.assertEqual(drawing_from_json(json.loads(json.dumps(drawing_to_json(drawing)))), drawing)
         with self.assertRaisesRegex(BadInput, r"no drawing as it was written.*\$\.width"):
             drawing_from_json(drawing_to_json(drawing) | {"width": "10"})
+
+
+class DeclaredTests(unittest.TestCase):
+    def test_settings_of_changes_are_what_they_can_be(self):
+        card = full_card()
+        for change in (
+            SetColouring({"light": "nowhere"}),
+            SetColouring({"finishes": "gloss"}),
+            SetColouring({"dark_first": 1}),
+            SetColouring({"sheen": True}),
+            SetColouring({"areas": ()}),
+            SetColouring({"next_key": 1}),
+            SetGround({"shape": "spiral"}),
+            SetGround({"pads": (7,)}),
+            SetGround({"paper": "white"}),
+            SetBuild({"fold": "twice"}),
+            SetBuild({"pieces": ()}),
+            SetBuild({"post_limit": float("nan")}),
+            EditPiece(1, {"key": 9}),
+            EditPiece(1, {"raised": "to the sky"}),
+            EditPiece(1, {"place": {"across": "nowhere"}}),
+            EditPiece(1, {"place": {"right": 5}}),
+            AddPiece(Kind.MAT, "mat", {"reveal": "1/4"}),
+        ):
+            with self.subTest(change=change), self.assertRaisesRegex(BadInput, "There is no|nothing that"):
+                changed(card, change)
+
+    def test_a_member_may_be_said_by_its_value(self):
+        card = changed(full_card(), SetColouring({"light": "top"}))
+        self.assertIs(card.colouring.light, Light.TOP)
+        card = changed(card, EditPiece(1, {"place": {"across": "left"}}))
+        self.assertIs(card.build.piece(1).place.across, Across.LEFT)
 
 
 class FormTests(unittest.TestCase):

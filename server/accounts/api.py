@@ -6,7 +6,6 @@ from django.conf import settings
 from drf_spectacular.utils import extend_schema
 from rest_framework import serializers, status
 from rest_framework.permissions import AllowAny
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -15,6 +14,7 @@ from jindle_core.layers.pieces import WORDS
 from server.accounts import actions
 from server.accounts.door import TokenAtTheDoor
 from server.accounts.models import PREFERENCES, Person
+from server.requests import Request
 
 
 class PersonSerializer(serializers.ModelSerializer):
@@ -64,10 +64,11 @@ class CredentialsSerializer(serializers.Serializer):
     password = serializers.CharField(max_length=200, trim_whitespace=False)
 
 
-def _credentials(request: Request) -> dict:
+def _credentials(request: Request) -> dict[str, str]:
     given = CredentialsSerializer(data=request.data)
     given.is_valid(raise_exception=True)
-    return given.validated_data
+    found: dict[str, str] = given.validated_data
+    return found
 
 
 class Door(APIView):

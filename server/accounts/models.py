@@ -1,5 +1,7 @@
 """A person with an account."""
 
+from typing import Any
+
 from django.contrib.auth.base_user import AbstractBaseUser, BaseUserManager
 from django.db import models
 from django.utils import timezone
@@ -9,10 +11,10 @@ SURROUNDS = [("light", "Light"), ("mid", "Mid"), ("dark", "Dark")]
 PREFERENCES = ("units", "surround", "only_owned", "dark_first")  # the fields that say how things are shown
 
 
-class PersonManager(BaseUserManager):
+class PersonManager(BaseUserManager["Person"]):
     """Makes accounts."""
 
-    def create_user(self, name: str, password: str | None = None, **settings) -> "Person":
+    def create_user(self, name: str, password: str | None = None, **settings: Any) -> "Person":
         """A new person; without a password nobody can sign in with it."""
         person = self.model(name=name, **settings)
         person.set_password(password)

@@ -5,7 +5,6 @@ from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import extend_schema
 from rest_framework import serializers
 from rest_framework.parsers import MultiPartParser
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -13,6 +12,7 @@ from server.archive.pack import pack
 from server.archive.unpack import unpack
 from server.archive.zipped import LARGEST_ARCHIVE
 from server.catalogue.downloads import download
+from server.requests import Request
 
 
 class ArchiveFileSerializer(serializers.Serializer):

@@ -21,11 +21,12 @@ from server.access import (
 )
 from server.accounts.models import PREFERENCES, Person
 from server.archive.history import differences
-from server.archive.references import Turns, in_plan, named, names_of
+from server.archive.references import Reference, Turns, in_plan, named, names_of
 from server.archive.zipped import PICTURES
 from server.cards.models import StoredCard
 from server.cards.views import card_summaries, document
 from server.catalogue.arrays import catalogue_for
+from server.catalogue.models import Reading
 from server.catalogue.range_actions import entry_of
 from server.catalogue.readings import from_bytes
 
@@ -116,11 +117,11 @@ def _json(value: Any) -> str:
     return json.dumps(value, ensure_ascii=False, indent=1) + "\n"
 
 
-def _reading(reading, names: dict) -> dict[str, Any]:
+def _reading(reading: Reading, names: dict[int, Reference]) -> dict[str, Any]:
     spectrum = from_bytes(reading.spectrum)
     return {
         "colour": names[reading.colour_id],
-        "paper": names.get(reading.paper_id),
+        "paper": names.get(reading.paper_id or 0),
         "layers": reading.layers,
         "hand": reading.hand,
         "lab": [reading.lab_l, reading.lab_a, reading.lab_b],

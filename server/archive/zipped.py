@@ -14,8 +14,10 @@ LARGEST_ARCHIVE = 50 * 1024 * 1024  # packed
 _LARGEST_WHOLE = 150 * 1024 * 1024  # unpacked: a small zip can hold a huge nothing
 _MOST_FILES = 20_000
 # What a damaged zip raises; NotImplementedError, for what no archive of ours uses, is a RuntimeError.
-_NO_ZIP = (zipfile.BadZipFile, zlib.error, lzma.LZMAError, struct.error, EOFError, OSError, RuntimeError)
-_NO_ZIP += (ValueError, KeyError, IndexError, OverflowError)
+_NO_ZIP = (
+    *(zipfile.BadZipFile, zlib.error, lzma.LZMAError, struct.error, EOFError, OSError, RuntimeError),
+    *(ValueError, KeyError, IndexError, OverflowError),
+)
 
 
 def unzipped(content: bytes) -> dict[str, bytes]:
@@ -27,18 +29,22 @@ def unzipped(content: bytes) -> dict[str, bytes]:
         raise BadInput(Problem(f"The archive is larger than {LARGEST_ARCHIVE // 2**20} MB.", field="file"))
     try:
         with zipfile.ZipFile(io.BytesIO(content)) as archive:
-            listed = archive.infolist()
-            if sum(one.file_size for one in listed) > _LARGEST_WHOLE or len(listed) > _MOST_FILES:
-                raise BadInput(Problem("Unpacked, the archive would be too large.", field="file"))
-            files = {one.filename: archive.read(one) for one in listed if not one.is_dir()}
-        for name, picture in files.items():
-            if name.startswith(PICTURES):
-                _check_picture(name, picture)
-        return files
+            files = _read(archive)
     except BadInput:
         raise
     except _NO_ZIP:
         raise BadInput(Problem("This is no zip archive, or it is damaged.", field="file")) from None
+    for name, picture in files.items():
+        if name.startswith(PICTURES):
+            _check_picture(name, picture)
+    return files
+
+
+def _read(archive: zipfile.ZipFile) -> dict[str, bytes]:
+    listed = archive.infolist()
+    if sum(one.file_size for one in listed) > _LARGEST_WHOLE or len(listed) > _MOST_FILES:
+        raise BadInput(Problem("Unpacked, the archive would be too large.", field="file"))
+    return {one.filename: archive.read(one) for one in listed if not one.is_dir()}
 
 
 def _check_picture(name: str, content: bytes) -> None:

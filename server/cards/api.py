@@ -11,7 +11,6 @@ from drf_spectacular.utils import (
     inline_serializer,
 )
 from rest_framework import serializers, status
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -21,7 +20,7 @@ from jindle_core.seen.palette import SeenPalette
 from jindle_core.seen.table import alternatives
 from server.access import cards_of, own_card
 from server.cards import actions, views
-from server.cards.changes import CHANGE_SERIALIZERS, read_change
+from server.cards.changes import CHANGE_SERIALIZERS, read_change, read_colour
 from server.cards.json.offers import adding_told
 from server.cards.serializers import (
     COLUMN_CHOICES,
@@ -38,9 +37,10 @@ from server.cards.stages import STAGES_TOLD
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 from server.catalogue.swatches import match_told
+from server.requests import Request
 
 _ChangeSchema = PolymorphicProxySerializer(
-    component_name="Change", serializers=CHANGE_SERIALIZERS, resource_type_field_name="kind"
+    component_name="Change", serializers={**CHANGE_SERIALIZERS}, resource_type_field_name="kind"
 )
 _MadeSchema = inline_serializer("MadeCard", {"id": serializers.IntegerField()})
 
@@ -120,7 +120,8 @@ class CardChanges(APIView):
         card = own_card(request.user, pk)
         catalogue = catalogue_for(request.user)
         version = _version(request.data)
-        change = read_change(request.data.get("change"), catalogue, request.user)
+        given = request.data.get("change") if isinstance(request.data, dict) else None
+        change = read_change(given, catalogue, request.user)
         return Response(actions.change_card(card, version, change, catalogue, _stage(request.data)))
 
 
@@ -144,8 +145,8 @@ class CardAdding(APIView):
         asked = given.validated_data
         catalogue = catalogue_for(request.user)
         anchor = {"value": asked["value"]} if asked["colour"] is None else {"colour": asked["colour"]}
-        told = {"kind": "add_colour", "anchor": anchor, "name": "new", "role": asked["role"] or None}
-        change = read_change(told, catalogue, request.user)
+        told = {"anchor": anchor, "name": "new", "role": asked["role"] or None}
+        change = read_colour(told, catalogue, request.user)
         return Response(adding_told(adding(SeenPalette(card.value, catalogue), change)))
 
 

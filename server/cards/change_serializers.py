@@ -1,5 +1,7 @@
 """How is a change of a card's palette, pairs and checks written in JSON?"""
 
+from typing import Any
+
 from rest_framework import serializers
 
 from jindle_core import figures
@@ -24,7 +26,7 @@ class ChangeSerializer(serializers.Serializer):
 
     makes: type
 
-    def to_internal_value(self, data):
+    def to_internal_value(self, data: Any) -> Any:
         given = super().to_internal_value(data)
         given.pop("kind")
         return self.makes(**given)
@@ -60,7 +62,7 @@ class EditColourSerializer(ChangeSerializer):
     name = serializers.CharField(required=False)
     role = serializers.ChoiceField(choices=ROLE_CHOICES, required=False)
 
-    def to_internal_value(self, data):
+    def to_internal_value(self, data: Any) -> Any:
         given = super(ChangeSerializer, self).to_internal_value(data)
         role = Role(given["role"]) if "role" in given else None
         return changes.EditColour(given["key"], given.get("name"), role)
@@ -106,9 +108,9 @@ class CellChoiceSerializer(serializers.Serializer):
 class ChooseManySerializer(ChangeSerializer):
     makes = changes.ChooseMany
     kind = kind_field("choose_many")
-    choices = CellChoiceSerializer(many=True, max_length=figures.palettes.PALETTE_LIMIT * len(COLUMNS))
+    choices = CellChoiceSerializer(many=True, max_length=figures.palettes.PALETTE_LIMIT * len(COLUMNS))  # type: ignore[call-arg]
 
-    def to_internal_value(self, data):
+    def to_internal_value(self, data: Any) -> Any:
         given = super(ChangeSerializer, self).to_internal_value(data)
         return changes.ChooseMany(tuple(Choice(**one) for one in given["choices"]))
 
@@ -128,7 +130,7 @@ class AddPairSerializer(ChangeSerializer):
     lower = EndSerializer()
     outlined = serializers.BooleanField(default=False)
 
-    def to_internal_value(self, data):
+    def to_internal_value(self, data: Any) -> Any:
         return _pair_change(self, data)
 
 
@@ -141,11 +143,11 @@ class EditPairSerializer(ChangeSerializer):
     lower = EndSerializer(required=False)
     outlined = serializers.BooleanField(required=False)
 
-    def to_internal_value(self, data):
+    def to_internal_value(self, data: Any) -> Any:
         return _pair_change(self, data)
 
 
-def _pair_change(serializer: ChangeSerializer, data):
+def _pair_change(serializer: ChangeSerializer, data: Any) -> Any:
     """``kind`` names the change, so the pair's own kind travels as ``pair_kind``."""
     given = super(ChangeSerializer, serializer).to_internal_value(data)
     given.pop("kind")

@@ -13,11 +13,16 @@ from jindle_core.supplies.colours import Supplies
 from server.access import drawings_seen_by, one
 from server.accounts.models import Person
 from server.cards.building.serializers import BUILD_CHANGES
-from server.cards.change_serializers import PALETTE_CHANGES
+from server.cards.change_serializers import PALETTE_CHANGES, ChangeSerializer
 from server.cards.colouring_serializers import COLOURING_CHANGES
 from server.cards.grounds.serializers import GROUND_CHANGES
 
-CHANGE_SERIALIZERS = PALETTE_CHANGES | COLOURING_CHANGES | GROUND_CHANGES | BUILD_CHANGES
+CHANGE_SERIALIZERS: dict[str, type[ChangeSerializer]] = {
+    **PALETTE_CHANGES,
+    **COLOURING_CHANGES,
+    **GROUND_CHANGES,
+    **BUILD_CHANGES,
+}
 
 
 def read_change(given: Any, supplies: Supplies, person: Person) -> AnyChange:
@@ -36,6 +41,14 @@ def read_change(given: Any, supplies: Supplies, person: Person) -> AnyChange:
     read.is_valid(raise_exception=True)
     change = _looked_up(kind, read.validated_data, supplies, person)
     check_named(change, supplies)
+    return change
+
+
+def read_colour(given: dict[str, Any], supplies: Supplies, person: Person) -> AddColour:
+    """A colour to be added to a palette; the same errors."""
+    change = read_change({"kind": "add_colour"} | given, supplies, person)
+    if not isinstance(change, AddColour):
+        raise TypeError(f"{change} adds no colour")
     return change
 
 

@@ -1,7 +1,6 @@
 """The API of how a card's picture is coloured."""
 
 from drf_spectacular.utils import extend_schema
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -25,6 +24,7 @@ from server.cards.json.picture import picture_told
 from server.cards.stage_serializers import CardWithStageSerializer
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.swatches import swatch
+from server.requests import Request
 
 
 def _coloured(request: Request, pk: int) -> Coloured:

@@ -1,5 +1,7 @@
 """What the API of a card's colouring takes and gives."""
 
+from typing import Any
+
 from rest_framework import serializers
 
 from jindle_core import figures
@@ -52,7 +54,7 @@ class SetColouringSerializer(ChangeSerializer):
         child=serializers.ChoiceField(choices=FINISH_CHOICES), required=False, max_length=len(FINISHES)
     )
 
-    def to_internal_value(self, data):
+    def to_internal_value(self, data: Any) -> Any:
         given = super().to_internal_value(data)
         if "light" in given:
             given["light"] = Light(given["light"])
@@ -67,7 +69,7 @@ class AddAreaSerializer(ChangeSerializer):
     name = serializers.CharField()
     extent = serializers.ChoiceField(choices=EXTENT_CHOICES, default=Extent.SMALL.value)
 
-    def to_internal_value(self, data):
+    def to_internal_value(self, data: Any) -> Any:
         given = super(ChangeSerializer, self).to_internal_value(data)
         return colouring_changes.AddArea(given["name"], Extent(given["extent"]))
 
@@ -86,7 +88,7 @@ class EditAreaSerializer(ChangeSerializer):
     layers = serializers.IntegerField(required=False)
     glaze = serializers.IntegerField(required=False, help_text="a neutral over the darkest tone; 0: none")
 
-    def to_internal_value(self, data):
+    def to_internal_value(self, data: Any) -> Any:
         given = super(ChangeSerializer, self).to_internal_value(data)
         given.pop("kind")
         if "coloured_with" in given:
@@ -115,7 +117,7 @@ class AreaFamilySerializer(serializers.Serializer):
 class SetFamiliesSerializer(ChangeSerializer):
     makes = dict
     kind = kind_field("set_families")
-    families = AreaFamilySerializer(many=True, max_length=figures.drawings.AREAS_LIMIT)
+    families = AreaFamilySerializer(many=True, max_length=figures.drawings.AREAS_LIMIT)  # type: ignore[call-arg]
 
 
 COLOURING_CHANGES: dict[str, type[ChangeSerializer]] = {

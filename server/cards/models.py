@@ -1,5 +1,7 @@
 """A card and the states it has had."""
 
+from typing import Any
+
 from django.conf import settings
 from django.db import models
 
@@ -51,7 +53,7 @@ class Revision(models.Model):
 
     card = models.ForeignKey(StoredCard, on_delete=models.CASCADE, related_name="revisions")
     number = models.PositiveIntegerField()
-    stored = PackedJSONField()
+    stored: "models.Field[Any, Any]" = PackedJSONField()
     label = models.CharField(max_length=80)
 
     class Meta:

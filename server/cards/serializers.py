@@ -1,5 +1,7 @@
 """What the API of cards takes and gives."""
 
+from typing import Any
+
 from rest_framework import serializers
 
 from jindle_core import figures
@@ -35,7 +37,7 @@ class SizeRequestSerializer(serializers.Serializer):
     height = serializers.CharField(max_length=40)
     unit = serializers.ChoiceField(choices=UNIT_CHOICES)
 
-    def to_internal_value(self, data) -> Size:
+    def to_internal_value(self, data: Any) -> Size:
         given = super().to_internal_value(data)
         width, height = (read_length(given[side], given["unit"], side) for side in ("width", "height"))
         if width.unit != height.unit:
@@ -53,10 +55,10 @@ class NewCardSerializer(serializers.Serializer):
 class EndSerializer(serializers.Serializer):
     """One end of a pair: a palette colour's key, a supply's id, or white paper."""
 
-    source = serializers.ChoiceField(choices=SOURCES)
+    source = serializers.ChoiceField(choices=SOURCES)  # type: ignore[assignment]
     id = serializers.IntegerField(default=0)
 
-    def to_internal_value(self, data) -> End:
+    def to_internal_value(self, data: Any) -> End:
         given = super().to_internal_value(data)
         return End(given["source"], 0 if given["source"] == "white" else given["id"])
 
@@ -111,7 +113,7 @@ class PaletteColourSerializer(serializers.Serializer):
 class EndViewSerializer(serializers.Serializer):
     """One end of a pair, in words and colour."""
 
-    source = serializers.ChoiceField(choices=SOURCES)
+    source = serializers.ChoiceField(choices=SOURCES)  # type: ignore[assignment]
     id = serializers.IntegerField()
     words = serializers.CharField()
     shades = ShadesSerializer()
@@ -367,7 +369,7 @@ class StateSerializer(serializers.Serializer):
     """A state of a card, by the change that led to it."""
 
     number = serializers.IntegerField()
-    label = serializers.CharField()
+    label = serializers.CharField()  # type: ignore[assignment]
     now = serializers.BooleanField()
 
 

@@ -10,8 +10,8 @@ from server.cards.json.colouring import colouring_told
 from server.cards.json.ground import ground_told
 
 _TOLD: dict[str, Callable[[CheckedCard, Person], dict[str, Any]]] = {
-    "colouring": lambda checked, person: colouring_told(checked.seen.coloured),
-    "background": lambda checked, person: ground_told(checked.laid),
+    "colouring": lambda checked, _: colouring_told(checked.seen.coloured),
+    "background": lambda checked, _: ground_told(checked.laid),
     "build": lambda checked, person: build_told(checked.examined, person.units),
 }
 STAGES_TOLD = tuple(_TOLD)

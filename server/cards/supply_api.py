@@ -7,7 +7,6 @@ from django.http import HttpResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import extend_schema
 from rest_framework import serializers
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -21,6 +20,7 @@ from server.cards.supplies import cells_told, to_buy, uses, wanted_told
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 from server.catalogue.swatches import MatchSerializer, SwatchSerializer
+from server.requests import Request
 
 
 class WantedSerializer(serializers.Serializer):

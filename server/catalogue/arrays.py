@@ -58,8 +58,8 @@ def read_catalogue(person: Person) -> Supplies:
         )
         for one in ranges_seen_by(person) | gone_ranges_of(person)
     }
-    kinds = ("id", "range_id", "code", "name", "family", "provenance", "discontinued")
-    kinds += ("lab_l", "lab_a", "lab_b")
+    told = ("id", "range_id", "code", "name", "family", "provenance", "discontinued")
+    kinds = (*told, "lab_l", "lab_a", "lab_b")
     stored = Colour.objects.filter(range__in=list(ranges)).order_by("id").values_list(*kinds)
     rows = tuple(SupplyColour(*row) for row in stored)
     drawer = {
@@ -67,21 +67,21 @@ def read_catalogue(person: Person) -> Supplies:
         for pk, fullness, note in drawer_of(person).values_list("colour_id", "fullness", "note")
     }
     spectra = {
-        pk: from_bytes(stored)
+        pk: spectrum
         for pk, stored in Colour.objects.filter(range__in=list(ranges), spectrum__isnull=False).values_list(
             "id", "spectrum"
         )
+        if (spectrum := from_bytes(stored)) is not None
     }
     reads = read_of(person)
     settled = {}
-    for pk, (one, spectrum) in reads.settled.items():
+    for pk, (one, read) in reads.settled.items():
         settled[pk] = one
         spectra.pop(pk, None)
-        if spectrum is not None:
-            spectra[pk] = spectrum
-    shares = dict(
-        Colour.objects.filter(range__in=list(ranges), share__isnull=False).values_list("id", "share")
-    )
+        if read is not None:
+            spectra[pk] = read
+    printed = Colour.objects.filter(range__in=list(ranges), share__isnull=False)
+    shares = {pk: share or 0.0 for pk, share in printed.values_list("id", "share")}
     # A sheet of one's own that was photographed lies on one's shelf.
     for row in rows:
         if row.id in shares and ranges[row.range_id].own:

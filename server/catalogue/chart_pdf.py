@@ -10,6 +10,7 @@ from itertools import groupby
 from typing import NamedTuple
 
 from fpdf import FPDF
+from fpdf.fonts import TTFFont
 
 from jindle_core import figures
 from jindle_core.swatch_sheet import Area, SwatchSheet, swatch_sheet
@@ -93,9 +94,13 @@ class _Chart:
             if family in families:
                 self.pdf.add_font(family, "B" if weight == _BOLD else "", fname=path)
 
+    def _faces(self) -> dict[str, TTFFont]:
+        """Our own faces; no other is added."""
+        return {name: font for name, font in self.pdf.fonts.items() if isinstance(font, TTFFont)}
+
     @property
     def _letters(self) -> set[int]:
-        return {letter for font in self.pdf.fonts.values() for letter in font.cmap}
+        return {letter for font in self._faces().values() for letter in font.cmap}
 
     def page(self, part: Part, number: str, boxes: Sequence[Box]) -> None:
         """One page: what it is, what to do, the marks by which a photograph is read, the boxes."""
@@ -192,7 +197,7 @@ class _Chart:
         """The family itself, or the first other that has the letter."""
         found = self._known.get((family, letter))
         if found is None:
-            fonts = self.pdf.fonts
+            fonts = self._faces()
             others = [one for one in (family, "Text", "More", "Rest") if one.lower() in fonts]
             having = (one for one in others if ord(letter) in fonts[one.lower()].cmap)
             found = self._known[family, letter] = next(having, family)

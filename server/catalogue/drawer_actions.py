@@ -47,11 +47,13 @@ def _sheets(colour_ids: Iterable[int]) -> list[tuple[int, ...]]:
     ids = list(colour_ids)
     printed = Colour.objects.filter(range__medium=Medium.PATTERNED_PAPER.value).exclude(family="")
     sheet_of = {
-        pk: sheet for pk, *sheet in printed.filter(pk__in=ids).values_list("pk", "range_id", "family")
+        pk: (range_id, family)
+        for pk, range_id, family in printed.filter(pk__in=ids).values_list("pk", "range_id", "family")
     }
     beside: dict[tuple[int, str], list[int]] = {}
     if sheet_of:
         ranges = {range_id for range_id, _ in sheet_of.values()}
-        for pk, *sheet in printed.filter(range__in=ranges).values_list("pk", "range_id", "family"):
-            beside.setdefault(tuple(sheet), []).append(pk)
-    return [tuple(beside[tuple(sheet_of[pk])]) if pk in sheet_of else (pk,) for pk in ids]
+        listed = printed.filter(range__in=ranges).values_list("pk", "range_id", "family")
+        for pk, range_id, family in listed:
+            beside.setdefault((range_id, family), []).append(pk)
+    return [tuple(beside[sheet_of[pk]]) if pk in sheet_of else (pk,) for pk in ids]

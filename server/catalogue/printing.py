@@ -37,4 +37,5 @@ def pdf(title: str, style: str, body: str) -> bytes:
         for (family, weight), path in FACES.items()
     )
     whole = f"<!doctype html><html lang=en><title>{escape(title)}</title><style>{faces}{style}</style>{body}"
-    return HTML(string=f"{whole}</html>", base_url=str(_MODULES)).write_pdf()
+    made: bytes = HTML(string=f"{whole}</html>", base_url=str(_MODULES)).write_pdf()
+    return made

@@ -2,7 +2,7 @@
 
 import json
 import re
-from collections.abc import Iterator, Sequence
+from collections.abc import Generator, Sequence
 from dataclasses import dataclass, field
 from typing import Any
 
@@ -24,6 +24,7 @@ from server.catalogue.models import Colour, DrawerEntry, Range, Reading, touch_c
 from server.catalogue.readings import from_bytes, to_bytes
 from server.errors import Stale
 from server.quotas import check_room
+from server.streams import finished
 from server.writes import lock, write
 
 _BATCH = 1000
@@ -56,12 +57,13 @@ class RangeDetails:
 
 def store_range(owner: Person | None, details: RangeDetails, file: RangeFile) -> Range:
     """Store a range with all its colours, or nothing where a row is faulty."""
-    *_, made = storing_range(owner, details, file)
-    return made
+    return finished(storing_range(owner, details, file))
 
 
-def storing_range(owner: Person | None, details: RangeDetails, file: RangeFile) -> Iterator[float | Range]:
-    """``store_range`` with its progress: shares from 0 to 1, and last the range.
+def storing_range(
+    owner: Person | None, details: RangeDetails, file: RangeFile
+) -> Generator[float, None, Range]:
+    """``store_range`` with its progress: shares from 0 to 1; it comes to the range.
 
     What is wrong is raised before the first share. All is one transaction,
     which a caller that stops early rolls back.
@@ -72,7 +74,7 @@ def storing_range(owner: Person | None, details: RangeDetails, file: RangeFile) 
     return _storing(owner, fields, file.entries)
 
 
-def _storing(owner: Person | None, fields: dict, entries: Sequence[Entry]) -> Iterator[float | Range]:
+def _storing(owner: Person | None, fields: dict, entries: Sequence[Entry]) -> Generator[float, None, Range]:
     with transaction.atomic():
         lock(owner)
         check_room(owner, "ranges", Range.objects.filter(owner=owner))
@@ -83,7 +85,7 @@ def _storing(owner: Person | None, fields: dict, entries: Sequence[Entry]) -> It
             Colour.objects.bulk_create([_colour(made, one) for one in entries[start : start + _BATCH]])
         touch_catalogue(owner)
     yield 1.0
-    yield made
+    return made
 
 
 def _colour(made: Range, entry: Entry) -> Colour:

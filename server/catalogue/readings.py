@@ -1,6 +1,7 @@
 """What a person's own readings say: of single colours, and of how ranges behave."""
 
 from collections import defaultdict
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -10,7 +11,7 @@ from jindle_core.prediction.behaviour import Hand
 from jindle_core.supplies.readings import Settled, Swatch, settle
 from server.access import readings_of
 from server.accounts.models import Person
-from server.catalogue.models import Reading
+from server.catalogue.models import Colour, Reading
 
 
 @dataclass(frozen=True)
@@ -21,12 +22,12 @@ class Reads:
     other: dict[int, list[Swatch]]
 
 
-def to_bytes(reflectance) -> bytes | None:
+def to_bytes(reflectance: Sequence[float] | np.ndarray | None) -> bytes | None:
     """A reflectance (31,) as it is stored."""
     return None if reflectance is None else np.asarray(reflectance, dtype="<f4").tobytes()
 
 
-def from_bytes(stored) -> np.ndarray | None:
+def from_bytes(stored: bytes | memoryview | None) -> np.ndarray | None:
     """A stored reflectance (31,)."""
     return None if stored is None else np.frombuffer(bytes(stored), dtype="<f4").astype(float)
 
@@ -64,7 +65,7 @@ def settled_of(readings: list[Reading]) -> tuple[Settled, np.ndarray | None]:
     return settled, from_bytes(readings[nearest].spectrum)
 
 
-def card_reflectance(card) -> np.ndarray:
+def card_reflectance(card: Colour) -> np.ndarray:
     """The reflectance (31,) of a cardstock's colour, from its spectrum or recovered from its Lab."""
     known = from_bytes(card.spectrum)
     return lab_to_reflectance(np.array([card.lab_l, card.lab_a, card.lab_b])) if known is None else known

@@ -32,7 +32,7 @@ class SwatchSerializer(serializers.Serializer):
     id = serializers.IntegerField()
     code = serializers.CharField()
     name = serializers.CharField()
-    label = serializers.CharField(help_text="the code or, where the range has none, the name")
+    label = serializers.CharField(help_text="the code or, where the range has none, the name")  # type: ignore[assignment]
     family = serializers.CharField()
     range_id = serializers.IntegerField()
     range_name = serializers.CharField()

@@ -7,7 +7,6 @@ from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import OpenApiParameter, extend_schema
 from rest_framework import serializers, status
 from rest_framework.parsers import MultiPartParser
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -26,6 +25,7 @@ from server.catalogue.swatches import SwatchSerializer, swatch
 from server.colouring.actions import keep_family, store_drawing
 from server.colouring.models import KeptFamily
 from server.guarded import guarded
+from server.requests import Request
 
 
 class DrawingSerializer(serializers.Serializer):

@@ -4,7 +4,6 @@ from django.conf import settings
 from drf_spectacular.utils import extend_schema
 from rest_framework.exceptions import NotFound
 from rest_framework.permissions import AllowAny
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -12,6 +11,7 @@ from server.accounts.actions import come_in
 from server.accounts.api import PersonSerializer
 from server.accounts.door import TokenAtTheDoor
 from server.demo.studio import opened
+from server.requests import Request
 
 
 class OpenDemo(APIView):

@@ -11,6 +11,7 @@ from django.utils import timezone
 
 from jindle_core.card.changes.palette import AddColour
 from jindle_core.card.whole import Anchor
+from jindle_core.colorimetry.spaces import as_lab
 from jindle_core.interchange.drawer_csv import read_drawer
 from jindle_core.interchange.entries import RangeFile
 from jindle_core.interchange.range_csv import read_range
@@ -86,7 +87,7 @@ def set_back(studio: Person) -> None:
         theirs.delete()
     keep_reader_state(studio, State())
     for name in PREFERENCES:
-        setattr(studio, name, Person._meta.get_field(name).default)
+        setattr(studio, name, getattr(Person._meta.get_field(name), "default"))  # noqa: B009 (not every field has one)
     studio.created = timezone.now()
     studio.save()
     touch_catalogue(studio)
@@ -199,7 +200,7 @@ def _combinations() -> None:
     """The shared combinations, which are tied to no supply."""
     for about in json.loads((DATA / "combinations.json").read_text()):
         colours = [
-            AddColour(Anchor(None, tuple(map(float, one["lab"])), "typed"), one["name"], Role(one["role"]))
+            AddColour(Anchor(None, as_lab(one["lab"]), "typed"), one["name"], Role(one["role"]))
             for one in about["colours"]
         ]
         keep_combination(None, about["name"], colours)

@@ -5,6 +5,7 @@ from collections.abc import Sequence
 from jindle_core import figures
 from jindle_core.card.changes.palette import AddColour, checked_name
 from jindle_core.errors import BadInput, Problem
+from jindle_core.palettes.role import Role
 from server.accounts.models import Person
 from server.palettes.models import Combination
 from server.quotas import check_room
@@ -23,7 +24,7 @@ def keep_combination(owner: Person | None, name: str, colours: Sequence[AddColou
     stored = [
         {
             "name": checked_name(one.name),
-            "role": one.role.value,
+            "role": (one.role or Role.SUPPORT).value,
             "lab": list(one.anchor.lab),
             "provenance": one.anchor.provenance,
         }

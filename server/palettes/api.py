@@ -1,8 +1,8 @@
 """The API of the ways into a palette."""
 
+import numpy as np
 from drf_spectacular.utils import extend_schema
 from rest_framework import serializers, status
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -16,7 +16,7 @@ from jindle_core.supplies.colours import Supplies
 from server.access import combinations_seen_by, own_card, own_combination
 from server.accounts.models import Person
 from server.cards.actions import start_card
-from server.cards.changes import read_change
+from server.cards.changes import read_colour
 from server.cards.serializers import (
     COLUMN_CHOICES,
     ROLE_CHOICES,
@@ -29,6 +29,7 @@ from server.catalogue.arrays import catalogue_for
 from server.catalogue.swatches import MatchSerializer, ShadesSerializer
 from server.palettes.actions import keep_combination
 from server.palettes.views import combination, landings, places_of
+from server.requests import Request
 
 
 class LandQuery(serializers.Serializer):
@@ -133,7 +134,7 @@ class KeptSerializer(serializers.Serializer):
 
 
 def _colours(given: list, catalogue: Supplies, person: Person) -> list[AddColour]:
-    return [read_change({"kind": "add_colour"} | one, catalogue, person) for one in given]
+    return [read_colour(one, catalogue, person) for one in given]
 
 
 class RuleLandings(APIView):
@@ -148,7 +149,7 @@ class RuleLandings(APIView):
         catalogue = catalogue_for(request.user)
         base = target_of(catalogue, asked["colour"], asked["value"])
         places = places_of(catalogue, asked["column"], asked["owned"])
-        landed = land(RULES, base.lab, catalogue.landable(asked["column"], asked["owned"]))
+        landed = land(RULES, np.array(base.lab), catalogue.landable(asked["column"], asked["owned"]))
         found = [one for one in landed if isinstance(one, Landed)]
         missing = [one.message for one in landed if isinstance(one, Problem)]
         told = landings(catalogue, places, found)

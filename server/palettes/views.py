@@ -7,7 +7,7 @@ from typing import Any
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.colorimetry.views import shades
+from jindle_core.colorimetry.views import Shades, shades
 from jindle_core.families.convert import assign
 from jindle_core.palettes.landing import Landed, reasons
 from jindle_core.supplies.colours import Supplies
@@ -61,7 +61,7 @@ def combination(supplies: Supplies, places: np.ndarray, kept: Combination, perso
     return {"id": kept.pk, "name": kept.name, "own": kept.owner_id == person_id, "colours": colours}
 
 
-def _colour(found: Match, wanted: np.ndarray, shade: dict[str, str]) -> dict[str, Any]:
+def _colour(found: Match, wanted: np.ndarray, shade: Shades) -> dict[str, Any]:
     """The supply beside the colour that it stands for."""
     return {
         "match": match_told(found),

@@ -3,13 +3,12 @@
 from collections.abc import Generator, Iterator
 from dataclasses import dataclass
 
-from django.http import HttpResponse
+from django.http import HttpResponse, StreamingHttpResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import extend_schema
 from PIL import Image
 from rest_framework import serializers, status
 from rest_framework.parsers import JSONParser, MultiPartParser
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -33,6 +32,7 @@ from server.catalogue.swatches import MatchSerializer, SwatchSerializer
 from server.papers.actions import Named, delete_paper, store_paper
 from server.papers.views import found_colours, sheet
 from server.pictures import opened
+from server.requests import Request
 from server.streams import MEDIA_TYPE, finished, progress
 
 
@@ -169,9 +169,9 @@ def _read(person: Person, values: dict, content: bytes) -> Generator[dict, None,
         box, trouble = None, f"{error} "
         corrected = correct(picture.linear, picture.clipped, None)
         found = sheet_colours(corrected)
-    given = EditSerializer(data=values.get("edits") or [], many=True)
-    given.is_valid(raise_exception=True)
-    edits = [Edit(one["way"], tuple(one["places"])) for one in given.validated_data]
+    wanted = EditSerializer(data=values.get("edits") or [], many=True)
+    wanted.is_valid(raise_exception=True)
+    edits = [Edit(one["way"], tuple(one["places"])) for one in wanted.validated_data]
     colours = edited(corrected, found, edits)
     warning = ""
     if box is None:
@@ -184,7 +184,8 @@ def _read(person: Person, values: dict, content: bytes) -> Generator[dict, None,
 
 
 def _content(values: dict) -> bytes:
-    return values["file"].read(figures.paper.LARGEST_PICTURE + 1)
+    content: bytes = values["file"].read(figures.paper.LARGEST_PICTURE + 1)
+    return content
 
 
 class Papers(APIView):
@@ -239,7 +240,7 @@ class PaperRead(APIView):
         responses={(200, MEDIA_TYPE): PaperLineSerializer},
         operation_id="read_paper",
     )
-    def post(self, request: Request):
+    def post(self, request: Request) -> StreamingHttpResponse:
         """The colours of a picture, each with where it stands and what is like it; stores nothing."""
         given = ReadPaperSerializer(data=request.data)
         given.is_valid(raise_exception=True)

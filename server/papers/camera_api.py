@@ -9,7 +9,6 @@ from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import extend_schema
 from PIL import Image
 from rest_framework import serializers
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -26,6 +25,7 @@ from server.catalogue.reading_actions import Laid
 from server.papers.api import PaperSerializer
 from server.papers.views import sheet
 from server.parsing import StrictJSONParser
+from server.requests import Request
 from standins.camera import LIGHTS, Scene, SimulatedCamera
 from standins.page import filled_chart
 from standins.reader import true_reflectance
@@ -131,7 +131,7 @@ class CameraPhotograph(APIView):
         labels = np.asarray(drawing).repeat(_SCENE, 0).repeat(_SCENE, 1)
         # The drawing's palette is in the order of the sheet's colours.
         places = catalogue.sheets[paper.range_id, paper.title]
-        reflectances = lab_to_reflectance(catalogue.label_lab[places])
-        scene = Scene(labels, reflectances, WHITE if values["card"] else None)
+        reflectances = np.asarray(lab_to_reflectance(catalogue.label_lab[places]), dtype=np.float64)
+        scene = Scene(labels, reflectances, np.asarray(WHITE, dtype=np.float64) if values["card"] else None)
         content = SimulatedCamera().photograph(scene, values["light"], seed=paper.pk)
         return HttpResponse(content, content_type="image/jpeg")

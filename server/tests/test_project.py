@@ -78,7 +78,7 @@ class DatabaseTests(TestCase):
                 self.assertTrue(all(area.colour and area.family for area in coloured.colouring.areas))
                 self.assertEqual(coloured.conflicts, [])
                 told = colouring_told(coloured)
-                together = [key for one in told["sessions"] for key in one["areas"]]
+                together = [key for one in told["sessions"] for key in one["to"]]
                 self.assertEqual(sorted(together), [area.key for area in coloured.colouring.areas])
 
     def test_demo_data_loads_once(self):

@@ -1,5 +1,6 @@
 """Every change of how a card is built; see ``changes`` for what a change is."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from fractions import Fraction
 from typing import Any
@@ -13,6 +14,7 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.pieces import BASE, OF_CARD, Kind, Piece, Place
 from jindle_core.layers.sizing import laid_out
 from jindle_core.lengths import Length
+from jindle_core.stored import declared
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,7 +27,8 @@ class SetBuild:
 
     def apply(self, card: Card) -> Card:
         """The card with these settings."""
-        return checked(card, replace(card.build, **self.settings))
+        settings = declared(self.settings, Build, "the build", ("pieces", "inside", "next_key"))
+        return checked(card, replace(card.build, **settings))
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,6 +54,13 @@ class StartLayout:
         return checked(card, replace(card.build, pieces=pieces, inside=(), ground_on=None))
 
 
+def _declared(told: Mapping[str, Any]) -> dict[str, Any]:
+    """What is said of a piece, and of its place, as it is declared."""
+    place = {"place": declared(told["place"], Place, "a place")} if "place" in told else {}
+    others = {name: one for name, one in told.items() if name != "place"}
+    return declared(others, Piece, "a piece", ("key",)) | place
+
+
 @dataclass(frozen=True, slots=True)
 class AddPiece:
     """Lay one more piece, on the front or inside.
@@ -70,7 +80,8 @@ class AddPiece:
         build = card.build
         if len(build.every) >= figures.building.PIECES_LIMIT:
             raise BadInput(Problem(f"{figures.building.PIECES_LIMIT} pieces are the most.", field="pieces"))
-        told = self.told | {"place": Place(**self.told.get("place", {}))}
+        told = _declared(self.told)
+        told["place"] = replace(Place(), **told.get("place", {}))
         added = Piece(build.next_key, self.kind, checked_name(self.name), **told)
         if self.inside:
             return checked(card, replace(build, inside=(*build.inside, added)))
@@ -88,7 +99,7 @@ class EditPiece:
 
     def apply(self, card: Card) -> Card:
         """The card with the piece changed."""
-        told, piece = dict(self.told), card.build.piece(self.key)
+        told, piece = _declared(self.told), card.build.piece(self.key)
         if "place" in told:
             told["place"] = replace(piece.place, **told["place"])
         if "name" in told:

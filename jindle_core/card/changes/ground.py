@@ -8,6 +8,7 @@ from jindle_core.blending.effects import INKED
 from jindle_core.card.ground import Ground
 from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
+from jindle_core.stored import declared
 
 
 @dataclass(frozen=True, slots=True)
@@ -23,7 +24,8 @@ class SetGround:
 
     def apply(self, card: Card) -> Card:
         """The card with this ground."""
-        return replace(card, ground=checked(replace(card.ground, **self.settings)))
+        settings = declared(self.settings, Ground, "the ground")
+        return replace(card, ground=checked(replace(card.ground, **settings)))
 
 
 def checked(ground: Ground) -> Ground:

@@ -6,12 +6,13 @@ from typing import Any
 
 from jindle_core import figures
 from jindle_core.card.changes.palette import checked_name
-from jindle_core.card.pictures import Area
+from jindle_core.card.pictures import Area, Colouring
 from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.media import PICTURE_MEDIA, Medium
+from jindle_core.stored import declared
 
 
 def areas_of(drawing: LineDrawing) -> tuple[Area, ...]:
@@ -56,11 +57,15 @@ class SetDrawing:
         return replace(card, colouring=drawn)
 
 
+_BY_OTHERS = ("drawing", "proportion", "areas", "next_key")  # what changes of their own say
+
+
 @dataclass(frozen=True, slots=True)
 class SetColouring:
     """Say on what, under which light, in which order and with which materials the picture is coloured.
 
-    ``settings`` holds some of: paper, surface, light, dark_first, line, line_range, finishes.
+    ``settings`` holds some of: paper, surface, light, dark_first, line, line_range, finishes;
+    BadInput where one is nothing that it can be.
     """
 
     settings: dict[str, Any]
@@ -69,7 +74,8 @@ class SetColouring:
 
     def apply(self, card: Card) -> Card:
         """The card with these settings."""
-        return replace(card, colouring=replace(card.colouring, **self.settings))
+        settings = declared(self.settings, Colouring, "the colouring", _BY_OTHERS)
+        return replace(card, colouring=replace(card.colouring, **settings))
 
 
 @dataclass(frozen=True, slots=True)

@@ -3,7 +3,6 @@
 from django.http import HttpResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import extend_schema
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -23,6 +22,7 @@ from server.cards.json.cutting import cutting_told
 from server.cards.json.offers import piece_offers_told
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
+from server.requests import Request
 
 
 def _examined(request: Request, pk: int) -> Examined:

@@ -49,7 +49,7 @@ class InkedOverSerializer(serializers.Serializer):
     hand = serializers.ChoiceField(choices=HAND_CHOICES, default="middle")
     coats = serializers.IntegerField(default=1, min_value=1, max_value=figures.grounds.PAD_COATS)
 
-    def to_internal_value(self, data) -> InkedOver:
+    def to_internal_value(self, data: Any) -> InkedOver:
         given = super().to_internal_value(data)
         return InkedOver(given["colour"], Hand(given["hand"]), given["coats"])
 
@@ -88,7 +88,7 @@ class PieceFieldsSerializer(ChangeSerializer):
             found["size"] = Size(*sides)
         if "raised" in given:
             found["raised"] = Raised(given["raised"])
-        place = {name: kind(given[name]) for name, kind in _PLACES.items() if name in given}
+        place: dict[str, Any] = {name: kind(given[name]) for name, kind in _PLACES.items() if name in given}
         place |= {name: _offset(given[name], name, unit) for name in ("right", "below") if name in given}
         return found | {"place": place} if place else found
 
@@ -112,7 +112,7 @@ class AddPieceSerializer(PieceFieldsSerializer):
     name = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
     inside = serializers.BooleanField(default=False)
 
-    def to_internal_value(self, data):
+    def to_internal_value(self, data: Any) -> Any:
         given = super(ChangeSerializer, self).to_internal_value(data)
         kind = Kind(given["piece_kind"])
         return build_changes.AddPiece(kind, given["name"], self.told(given), given["inside"])
@@ -126,7 +126,7 @@ class EditPieceSerializer(PieceFieldsSerializer):
     piece_kind = serializers.ChoiceField(choices=PIECE_CHOICES, required=False)
     name = serializers.CharField(required=False, max_length=figures.palettes.NAME_LIMIT)
 
-    def to_internal_value(self, data):
+    def to_internal_value(self, data: Any) -> Any:
         given = super(ChangeSerializer, self).to_internal_value(data)
         told = self.told(given)
         if "name" in given:
@@ -170,7 +170,7 @@ class EnvelopeSerializer(serializers.Serializer):
     height = serializers.CharField(max_length=40)
     unit = serializers.ChoiceField(choices=UNIT_CHOICES)
 
-    def to_internal_value(self, data) -> Size:
+    def to_internal_value(self, data: Any) -> Size:
         given = super().to_internal_value(data)
         return read_size(given["width"], given["height"], given["unit"], _OF_ENVELOPES)
 
@@ -185,7 +185,7 @@ class SetBuildSerializer(ChangeSerializer):
     envelope = EnvelopeSerializer(required=False, allow_null=True)
     post_limit = serializers.FloatField(required=False, allow_null=True, min_value=0.1, max_value=100)
 
-    def to_internal_value(self, data):
+    def to_internal_value(self, data: Any) -> Any:
         given = dict(super(ChangeSerializer, self).to_internal_value(data))
         given.pop("kind")
         if "fold" in given:

@@ -1,7 +1,6 @@
 """The API of a card's ground."""
 
 from drf_spectacular.utils import extend_schema
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -18,6 +17,7 @@ from server.cards.grounds.serializers import (
 from server.cards.held import checked_card
 from server.cards.json.ground import ground_told, join_offers_told, together_told
 from server.catalogue.arrays import catalogue_for
+from server.requests import Request
 
 
 def _on_ground(request: Request, pk: int) -> OnGround:

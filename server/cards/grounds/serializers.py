@@ -1,5 +1,7 @@
 """What the API of a card's ground takes and gives."""
 
+from typing import Any
+
 from rest_framework import serializers
 
 from jindle_core.blending.effects import EffectKind
@@ -39,7 +41,7 @@ class PadUseSerializer(serializers.Serializer):
     )
     seam = serializers.ChoiceField(choices=SEAM_CHOICES, default=Seam.BLEND.value)
 
-    def to_internal_value(self, data) -> PadUse:
+    def to_internal_value(self, data: Any) -> PadUse:
         given = super().to_internal_value(data)
         return PadUse(
             given["colour"], Hand(given["hand"]), given["coats"], Reach(given["reach"]), Seam(given["seam"])
@@ -53,7 +55,7 @@ class EffectUseSerializer(serializers.Serializer):
     colour = serializers.IntegerField(allow_null=True, default=None)
     hand = serializers.ChoiceField(choices=HAND_CHOICES, default=Hand.MIDDLE.value)
 
-    def to_internal_value(self, data) -> Effect:
+    def to_internal_value(self, data: Any) -> Effect:
         given = super().to_internal_value(data)
         return Effect(EffectKind(given["effect"]), given["colour"], Hand(given["hand"]))
 
@@ -67,7 +69,7 @@ class InkedCardUseSerializer(serializers.Serializer):
     whole = serializers.BooleanField(default=False, help_text="or its edges only")
     paper = serializers.IntegerField(allow_null=True, default=None)
 
-    def to_internal_value(self, data) -> InkedCard:
+    def to_internal_value(self, data: Any) -> InkedCard:
         given = super().to_internal_value(data)
         return InkedCard(given["colour"], Hand(given["hand"]), given["coats"], given["whole"], given["paper"])
 
@@ -77,12 +79,12 @@ class GroundSettingsSerializer(serializers.Serializer):
 
     shape = serializers.ChoiceField(choices=SHAPE_CHOICES, required=False)
     across = serializers.BooleanField(required=False, help_text="bands side by side")
-    pads = PadUseSerializer(many=True, required=False, max_length=_LONGEST)
+    pads = PadUseSerializer(many=True, required=False, max_length=_LONGEST)  # type: ignore[call-arg]
     paper = serializers.IntegerField(required=False, allow_null=True)
     tinted = serializers.BooleanField(required=False, help_text="a vignette's centre covered lightly")
     wish = serializers.ChoiceField(choices=WISH_CHOICES, required=False)
     lettered = serializers.BooleanField(required=False, help_text="lettering without its strip")
-    effects = EffectUseSerializer(many=True, required=False, max_length=_LONGEST)
+    effects = EffectUseSerializer(many=True, required=False, max_length=_LONGEST)  # type: ignore[call-arg]
     mat = InkedCardUseSerializer(required=False, allow_null=True)
 
 
@@ -92,7 +94,7 @@ class SetGroundSerializer(ChangeSerializer, GroundSettingsSerializer):
     makes = ground_changes.SetGround
     kind = kind_field("set_ground")
 
-    def to_internal_value(self, data):
+    def to_internal_value(self, data: Any) -> Any:
         given = dict(super(ChangeSerializer, self).to_internal_value(data))
         given.pop("kind")
         for name, kind in (("shape", GroundShape), ("wish", Wish)):

@@ -146,7 +146,9 @@ def _mat(grounded: Grounded) -> dict[str, Any] | None:
 def _like(grounded: Grounded, lab: np.ndarray) -> dict[str, Any] | None:
     """The palette colour nearest to a predicted one."""
     found = grounded.resolved.nearest(lab)
-    return found and {
+    if found is None:
+        return None
+    return {
         "key": found.colour.key,
         "name": found.colour.name,
         "verdict": found.verdict.value,

@@ -7,7 +7,9 @@ from jindle_core.seen.panel import PanelSeen
 
 def panel_told(seen: PanelSeen | None) -> dict[str, Any] | None:
     """The panel as ``PanelSerializer`` describes it; None while there is none."""
-    return seen and {
+    if seen is None:
+        return None
+    return {
         "parts": [
             {
                 "edge": [round(y, 4) for y in field.edge],

@@ -7,7 +7,9 @@ from jindle_core.seen.filled import PictureSeen
 
 def picture_told(seen: PictureSeen | None) -> dict[str, Any] | None:
     """The picture as ``PictureSerializer`` describes it; None without one."""
-    return seen and {
+    if seen is None:
+        return None
+    return {
         "width": seen.drawing.width,
         "height": seen.drawing.height,
         "paper": seen.paper,

@@ -30,7 +30,7 @@ from server.tests.helpers import ApiTestCase, make_range
 
 MARKERS = "code,name,L,a,b\nFERN-1,,85,-18,24\nFERN-2,,68,-24,32\nFERN-3,,50,-26,33\nFERN-4,,32,-20,24\nASH-1,,82,0,-1\nASH-2,,55,0,-2\nASH-3,,28,0,-2\n"
 # ``./jindle trial changes`` sets more.
-EXAMPLES = int(os.environ.get("JINDLE_EXAMPLES", "12"))
+EXAMPLES = int(os.environ.get("JINDLE_EXAMPLES", "5"))
 
 
 def keys_of(plan):

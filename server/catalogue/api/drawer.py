@@ -8,7 +8,6 @@ from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import extend_schema
 from rest_framework import serializers, status
 from rest_framework.parsers import MultiPartParser
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -24,6 +23,7 @@ from server.catalogue.downloads import download
 from server.catalogue.drawer_actions import keep, set_owned
 from server.catalogue.models import FULLNESS_CHOICES
 from server.catalogue.swatches import SwatchSerializer, swatch
+from server.requests import Request
 
 _LIST_LIMIT = 200_000  # characters; more is a file's business
 
@@ -96,11 +96,9 @@ class Drawer(APIView):
     def get(self, request: Request) -> Response:
         """Every colour in the drawer, by range."""
         catalogue = catalogue_for(request.user)
-        places = np.flatnonzero(catalogue.owned)
-        entries = [
-            {"swatch": swatch(catalogue, int(place)), "note": catalogue.kept(place).note} for place in places
-        ]
-        counts = Counter(entry["swatch"]["fullness"] for entry in entries)
+        kept = catalogue.all_kept
+        entries = [{"swatch": swatch(catalogue, place), "note": one.note} for place, one in kept]
+        counts = Counter(one.fullness for _, one in kept)
         return Response({"entries": entries, "counts": {name: counts[name] for name, _ in FULLNESS_CHOICES}})
 
     @extend_schema(request=DrawerRequestSerializer, responses={204: None}, operation_id="set_owned")
@@ -187,8 +185,8 @@ class DrawerFile(APIView):
 def drawer_lines(catalogue: Supplies) -> list[KeptLine]:
     """The drawer as lines of its file."""
     lines = []
-    for place in np.flatnonzero(catalogue.owned):
-        row, kept = catalogue.rows[place], catalogue.kept(place)
+    for place, kept in catalogue.all_kept:
+        row = catalogue.rows[place]
         name = catalogue.ranges[row.range_id].name
         lines.append(KeptLine(0, name, row.label, kept.fullness, kept.note))
     return lines

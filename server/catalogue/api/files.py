@@ -8,7 +8,6 @@ from django.http import Http404, HttpResponse, StreamingHttpResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import OpenApiParameter, extend_schema
 from rest_framework import serializers
-from rest_framework.request import Request
 from rest_framework.views import APIView
 
 from jindle_core.interchange.cgats import write_cgats
@@ -24,6 +23,7 @@ from server.catalogue.charts import chart_places
 from server.catalogue.downloads import download
 from server.catalogue.models import Range
 from server.catalogue.range_actions import entry_of
+from server.requests import Request
 from server.streams import MEDIA_TYPE, finished, progress
 
 KINDS = ("csv", "json", "txt", "gpl", "tokens.json")

@@ -1,9 +1,10 @@
 """Finding a colour by what somebody types, and what is like it everywhere."""
 
+from typing import Any
+
 import numpy as np
 from drf_spectacular.utils import extend_schema
 from rest_framework import serializers
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -17,6 +18,7 @@ from jindle_core.supplies.colours import Supplies
 from server.catalogue.api.targets import Target, target_of
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.swatches import MatchSerializer, ShadesSerializer, SwatchSerializer, match, swatch
+from server.requests import Request
 
 _FOUND = 24
 _IN_EACH_RANGE = 3
@@ -66,11 +68,11 @@ class Find(APIView):
         catalogue = catalogue_for(request.user)
         value = read_typed(typed)
         if column:
-            places = _in_column(catalogue, typed, value and value.lab, column)
+            places = _in_column(catalogue, typed, value.lab if value else None, column)
             value = None
         else:
             places = [] if value else catalogue.search.find(typed, _FOUND + 1)
-        answer = {
+        answer: dict[str, Any] = {
             "value": None,
             "colours": [swatch(catalogue, place) for place in places[:_FOUND]],
             "more": len(places) > _FOUND,
@@ -93,7 +95,8 @@ def _in_column(
     """Places in a column of what is typed, or nearest to a value."""
     within = catalogue.columns[column]
     if lab is not None:
-        return catalogue.nearest(np.array([lab]), _FOUND, within)[0].indices.tolist()
+        nearest: list[int] = catalogue.nearest(np.array([lab]), _FOUND, within)[0].indices.tolist()
+        return nearest
     there = set(within.tolist())
     found = catalogue.search.find(typed, len(catalogue.rows))
     return [place for place in found if place in there][: _FOUND + 1]
@@ -103,7 +106,7 @@ class TargetSerializer(serializers.Serializer):
     """What is matched: a supply, or a value that was typed."""
 
     swatch = SwatchSerializer(allow_null=True)
-    label = serializers.CharField()
+    label = serializers.CharField()  # type: ignore[assignment]
     lab = serializers.ListField(child=serializers.FloatField())
     shades = ShadesSerializer()
     hue_name = serializers.CharField()

@@ -1,15 +1,15 @@
 """Bringing in a range from a file: looking at it first, then storing it with its progress."""
 
 import json
-from collections.abc import Iterator
+from collections.abc import Generator, Iterator
 from dataclasses import replace
 from typing import Any
 
 import numpy as np
+from django.http import StreamingHttpResponse
 from drf_spectacular.utils import extend_schema
 from rest_framework import serializers
 from rest_framework.parsers import MultiPartParser
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -23,6 +23,7 @@ from jindle_core.interchange.text import from_windows
 from server.catalogue import range_actions
 from server.catalogue.models import MEDIUM_CHOICES, PROVENANCE_CHOICES, Range
 from server.errors import ErrorSerializer, ProblemSerializer
+from server.requests import Request
 from server.streams import MEDIA_TYPE, progress
 
 _PREVIEWED = 12
@@ -34,7 +35,7 @@ FILE_PROVENANCE = [choice for choice in PROVENANCE_CHOICES if choice[0] in ("rea
 class ColumnsField(serializers.JSONField):
     """Which header stands for which field, as JSON text: {"code": "Nr."}."""
 
-    def to_internal_value(self, data):
+    def to_internal_value(self, data: Any) -> Any:
         try:
             read = json.loads(data) if isinstance(data, str) and data else data or {}
         except ValueError:
@@ -164,7 +165,7 @@ class RangeImport(APIView):
         responses={(200, MEDIA_TYPE): ImportLineSerializer},
         operation_id="import_range",
     )
-    def post(self, request: Request):
+    def post(self, request: Request) -> StreamingHttpResponse:
         """Store a CSV, JSON, CGATS or .gpl file as an own range: whole, or not at all."""
         given = ImportRequestSerializer(data=request.data)
         given.is_valid(raise_exception=True)
@@ -178,6 +179,11 @@ class RangeImport(APIView):
         return progress(_lines(range_actions.storing_range(request.user, details, file)))
 
 
-def _lines(steps: Iterator[float | Range]) -> Iterator[dict]:
-    for step in steps:
-        yield {"id": step.pk} if isinstance(step, Range) else {"share": step}
+def _lines(steps: Generator[float, None, Range]) -> Iterator[dict[str, Any]]:
+    while True:
+        try:
+            yield {"share": next(steps)}
+        except StopIteration as end:
+            made: Range = end.value
+            yield {"id": made.pk}
+            return

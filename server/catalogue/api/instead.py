@@ -5,7 +5,6 @@ from typing import Any
 import numpy as np
 from drf_spectacular.utils import extend_schema
 from rest_framework import serializers
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -26,6 +25,7 @@ from server.catalogue.swatches import (
     swatch,
     swatch_told,
 )
+from server.requests import Request
 
 
 class PredictedSerializer(serializers.Serializer):

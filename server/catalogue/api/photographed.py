@@ -5,11 +5,11 @@ from dataclasses import dataclass
 from typing import Any
 
 import numpy as np
+from django.http import StreamingHttpResponse
 from drf_spectacular.utils import extend_schema
 from PIL import Image
 from rest_framework import serializers, status
 from rest_framework.parsers import MultiPartParser
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -34,6 +34,7 @@ from server.catalogue.models import Colour
 from server.catalogue.reading_actions import Value, add_readings
 from server.catalogue.swatches import SwatchSerializer, swatch
 from server.pictures import opened
+from server.requests import Request
 from server.streams import MEDIA_TYPE, progress
 
 TAKEN_WITH = "a photograph"
@@ -141,7 +142,7 @@ class ReadSwatches(APIView):
         responses={(200, MEDIA_TYPE): SwatchesLineSerializer},
         operation_id="read_swatches",
     )
-    def post(self, request: Request):
+    def post(self, request: Request) -> StreamingHttpResponse:
         """The colour of every swatch, its light corrected; tells its progress, stores nothing."""
         given = ReadSwatchesSerializer(data=request.data)
         given.is_valid(raise_exception=True)

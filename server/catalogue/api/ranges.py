@@ -5,7 +5,6 @@ from dataclasses import asdict
 import numpy as np
 from drf_spectacular.utils import OpenApiParameter, extend_schema
 from rest_framework import serializers, status
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -21,6 +20,7 @@ from server.catalogue import range_actions
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.models import MEDIUM_CHOICES, Range
 from server.catalogue.swatches import MatchSerializer, SwatchSerializer, match, swatch
+from server.requests import Request
 
 _STRIP = 24  # colours shown of a range in the list
 
@@ -95,7 +95,7 @@ class WholeRangeSerializer(RangeSerializer):
     fit = FitSerializer(allow_null=True)
 
     class Meta(RangeSerializer.Meta):
-        fields = (*RangeSerializer.Meta.fields, "colours", "points", "gaps", "fit")
+        fields = (*RangeSerializer.Meta.fields, "colours", "points", "gaps", "fit")  # type: ignore[assignment]
 
 
 class RangeDetailsSerializer(serializers.Serializer):
@@ -287,11 +287,11 @@ def _twins(catalogue: Supplies, range_id: int, other_id: int) -> list[dict]:
     """The colours of a range, the farthest from their nearest in the other first."""
     here, there = (np.flatnonzero(catalogue.range_ids == one) for one in (range_id, other_id))
     rows = []
-    for place, nearest in zip(here, catalogue.nearest(catalogue.lab[here], 1, there), strict=True):
+    for place, nearest in zip(here.tolist(), catalogue.nearest(catalogue.lab[here], 1, there), strict=True):
         told = None
         if len(nearest.indices):
             other, distance = int(nearest.indices[0]), float(nearest.distances[0])
             told = match(catalogue, other, catalogue.lab_at(place), float(catalogue.sigma[place]), distance)
         near = told is not None and told["verdict"] in (Verdict.SAME, Verdict.VERY_NEAR)
-        rows.append({"swatch": swatch(catalogue, int(place)), "match": told, "twin": near})
+        rows.append({"swatch": swatch(catalogue, place), "match": told, "twin": near})
     return sorted(rows, key=lambda row: -(row["match"] or {"distance": 999})["distance"])

@@ -4,15 +4,15 @@ from collections.abc import Iterator
 from dataclasses import asdict
 
 import numpy as np
+from django.http import StreamingHttpResponse
 from drf_spectacular.utils import extend_schema
 from rest_framework import serializers
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core import figures
 from jindle_core.colorimetry.recovery import lab_to_reflectance
-from jindle_core.colorimetry.spaces import reflectance_to_lab
+from jindle_core.colorimetry.spaces import as_lab, reflectance_to_lab
 from jindle_core.errors import BadInput, Problem
 from jindle_core.prediction.stocks import WHITE
 from jindle_core.supplies.colours import Supplies
@@ -24,6 +24,7 @@ from server.catalogue.models import Colour
 from server.catalogue.reading_actions import Laid, Value, add_readings, keep_reader_state, reader_state
 from server.catalogue.readings import from_bytes
 from server.errors import ErrorSerializer
+from server.requests import Request
 from server.streams import MEDIA_TYPE, progress
 from standins.device import Measured, ReaderFault, Swatch, SwatchReader
 from standins.reader import SimulatedReader
@@ -104,7 +105,7 @@ class ReaderRead(APIView):
         responses={(200, MEDIA_TYPE): ReadLineSerializer},
         operation_id="read_swatch",
     )
-    def post(self, request: Request):
+    def post(self, request: Request) -> StreamingHttpResponse:
         """Read a swatch of a colour and keep the reading; tells its progress."""
         given = ReadRequestSerializer(data=request.data)
         given.is_valid(raise_exception=True)
@@ -122,7 +123,7 @@ def _reading(person: Person, colour: Colour, laid: Laid, touching: bool) -> Iter
             if isinstance(step, Measured):
                 keep_reader_state(person, step.state)
                 value = Value(
-                    tuple(map(float, reflectance_to_lab(np.array(step.reflectance)))),
+                    as_lab(reflectance_to_lab(np.array(step.reflectance))),
                     "read",
                     device.name,
                     step.reflectance,

@@ -7,7 +7,6 @@ from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import extend_schema
 from rest_framework import serializers, status
 from rest_framework.parsers import MultiPartParser
-from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -35,6 +34,7 @@ from server.catalogue.reading_actions import (
 )
 from server.catalogue.readings import from_bytes, is_usual, settled_of
 from server.catalogue.swatches import PROVENANCE_WORDS, SwatchSerializer, swatch
+from server.requests import Request
 
 READ_CHOICES = [("read", "with an instrument"), ("photographed", "from a photograph")]
 
@@ -104,7 +104,7 @@ class CgatsRequestSerializer(serializers.Serializer):
 def told(reading: Reading, catalogue: Supplies, outliers: set[int]) -> dict:
     """A reading as ``ReadingSerializer`` describes it; ``outliers`` are ids."""
     lab = (reading.lab_l, reading.lab_a, reading.lab_b)
-    paper = catalogue.places.get(reading.paper_id)
+    paper = catalogue.places.get(reading.paper_id or 0)
     return {
         "id": reading.pk,
         "lab": [round(value, 2) for value in lab],
@@ -242,16 +242,17 @@ class RangeReadings(APIView):
         for colour in found.colours.all():
             colours.setdefault(plain(colour.name), colour)
         colours |= {plain(colour.key): colour for colour in found.colours.all()}
-        values, problems = [], []
+        values: list[tuple[Colour, Value]] = []
+        problems: list[Problem] = []
         for entry in file.entries:
-            colour = colours.get(plain(entry.code)) or colours.get(plain(entry.name))
-            if colour is None:
+            named = colours.get(plain(entry.code)) or colours.get(plain(entry.name))
+            if named is None:
                 told = f"Line {entry.row}: {found.name} has no colour “{entry.key[:40]}”."
                 problems.append(
                     Problem(told, "", entry.row, "SAMPLE_ID", entry.key[:200], "a code or name of it")
                 )
             else:
-                values.append((colour, Value(entry.lab, "read", "from a file", entry.reflectance)))
+                values.append((named, Value(entry.lab, "read", "from a file", entry.reflectance)))
         if problems:
             raise BadInput(*problems)
         add_readings(request.user, values, Laid(timezone.localdate()))

@@ -33,7 +33,7 @@ def target_of(catalogue: Supplies, colour: int | None, value: str) -> Target:
         shown = swatch(catalogue, place)
         sigma = float(catalogue.sigma[place])
         same = ("lab", "shades", "hue_name", "provenance_words", "uncertainty", "on_screen")
-        told = {"swatch": shown, "label": f"{shown['range_name']} {shown['label']}"}
+        told: dict[str, Any] = {"swatch": shown, "label": f"{shown['range_name']} {shown['label']}"}
         return Target(catalogue.lab_at(place), sigma, place, told | {name: shown[name] for name in same})
     typed = read_typed(value)
     if typed is None:

@@ -1,5 +1,7 @@
 """Empties the database of everything, tables included."""
 
+from typing import Any
+
 from django.core.management.base import BaseCommand
 from django.db import connection
 
@@ -9,7 +11,7 @@ class Command(BaseCommand):
 
     help = "Drop every table of the database named by JINDLE_DATABASE."
 
-    def handle(self, *args, **options) -> None:
+    def handle(self, *args: Any, **options: Any) -> None:
         """Drop and make the database."""
         name = connection.ops.quote_name(connection.settings_dict["NAME"])
         with connection.cursor() as cursor:

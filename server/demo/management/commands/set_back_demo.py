@@ -1,5 +1,7 @@
 """Sets the demo studio back."""
 
+from typing import Any
+
 from django.core.management.base import BaseCommand
 
 from server.accounts.models import Person
@@ -11,7 +13,7 @@ class Command(BaseCommand):
 
     help = "Set the demo studio back to what it was at first."
 
-    def handle(self, *args, **options) -> None:
+    def handle(self, *args: Any, **options: Any) -> None:
         """Set back what is there, or load it."""
         if not load():
             set_back(Person.objects.get(name=DEMO_NAME))

@@ -1,0 +1,159 @@
+import json
+import unittest
+from typing import get_args
+
+from hypothesis import HealthCheck, settings
+from hypothesis import strategies as st
+from hypothesis.stateful import RuleBasedStateMachine, initialize, invariant, rule, run_state_machine_as_test
+
+from jindle_core.card.changes.build import StartLayout
+from jindle_core.card.changes.every import AnyChange
+from jindle_core.card.changes.ground import SetGround
+from jindle_core.card.changes.palette import AddColour, GuessPairs
+from jindle_core.card.changes.pictures import SetDrawing, areas_of
+from jindle_core.card.ground import PadUse
+from jindle_core.card.references import named
+from jindle_core.card.sound import sound
+from jindle_core.card.stored import card_from_json, card_to_json
+from jindle_core.card.waivers import subject
+from jindle_core.card.whole import Anchor, Card
+from jindle_core.checked.whole import CheckedCard
+from jindle_core.contrast.rules import Status
+from jindle_core.errors import BadInput
+from jindle_core.lengths import read_size
+from jindle_core.offers.for_area import family_offers, proposed
+from jindle_core.offers.for_join import together
+from jindle_core.offers.for_piece import piece_offers
+from jindle_core.palettes.role import Role
+from jindle_core.planning.colouring import area_steps, picture_steps
+from jindle_core.planning.cutting import Cutting
+from jindle_core.planning.ground import ground_steps
+from jindle_core.seen.table import table
+from jindle_core.seen.whole import SeenCard
+from jindle_core.tests.drawn_changes import DRAWING, changes
+from jindle_core.tests.made import BOARDS, LABS, MARKERS, PADS, some_supplies
+
+SUPPLIES = some_supplies()
+
+
+def keys_of(card):
+    return {
+        "colour": {one.key for one in card.colours},
+        "pair": {one.key for one in card.pairs or ()},
+        "area": {one.key for one in card.colouring.areas},
+        "piece": {one.key for one in card.build.every},
+    }
+
+
+class Machine(RuleBasedStateMachine):
+    """Whatever is done to a card, it is sound, comes back from JSON, and can be seen, checked and made."""
+
+    def __init__(self):
+        super().__init__()
+        self.card = Card("Fish", read_size("5 1/2", "4 1/4", "in"))
+        self.used = keys_of(self.card)
+
+    @initialize(layout=st.sampled_from(["", "framed", "veil"]))
+    def begin(self, layout):
+        """A card with something on it, or an empty one."""
+        if layout:
+            for lab, role in (
+                ((46.0, -18.0, -26.0), Role.LEAD),
+                ((90.0, 0.0, 8.0), Role.LIGHT),
+                ((15.0, 0.0, -5.0), Role.DARK),
+            ):
+                self.make(AddColour(Anchor(None, lab, "typed"), role.value, role))
+            self.make(SetDrawing(1, areas_of(DRAWING), 1.0))
+            self.make(SetGround({"pads": (PadUse(1), PadUse(2))}))
+            self.make(StartLayout(layout))
+
+    def seen(self):
+        drawing = DRAWING if self.card.colouring.drawing else None
+        return SeenCard(self.card, SUPPLIES, drawing)
+
+    def make(self, change):
+        """One change that may be refused."""
+        before = card_to_json(self.card)
+        try:
+            after = self.seen().after(change).card
+        except BadInput:
+            assert card_to_json(self.card) == before
+            return
+        self.card = after
+        for what, keys in keys_of(after).items():
+            new = keys - self.used[what]
+            if not isinstance(change, GuessPairs):  # what is new has a key that nothing had before
+                assert min(new, default=10**9) > max(self.used[what], default=0), (change, what)
+            self.used[what] |= keys
+
+    @invariant()
+    def every_waiver_is_of_something(self):
+        assert [one.check for one in self.card.waivers if subject(self.card, one.check) is None] == []
+
+    @invariant()
+    def it_is_stored_as_it_is(self):
+        assert card_from_json(json.loads(json.dumps(card_to_json(self.card)))) == self.card
+        assert sound(self.card) == self.card
+        assert named(self.card).every <= set(LABS)
+
+    def teardown(self):
+        checked = CheckedCard(self.seen())
+        seen = checked.seen
+        assert len(table(seen.palette, only_owned=False)) == len(self.card.colours)
+        assert len({one.id for one in checked.judged}) == len(checked.judged)
+        assert checked.desk.width > 0
+        for check in checked.to_mend:
+            for mend in check.to_mend():
+                after = CheckedCard(seen.after(mend.change))
+                same = [one for one in after.checks if one.key == check.key]
+                assert all(one.finding.status is Status.HOLDS for one in same), (check, mend)
+        for area in self.card.colouring.areas:
+            assert all(
+                0 <= (step.using or 0) < max(len(area.family), 1) for step in area_steps(seen.coloured, area)
+            )
+            family_offers(seen.coloured, area, owned=True)
+        assert {key for step in picture_steps(seen.coloured) for key in step.to} <= keys_of(self.card)["area"]
+        ground_steps(seen.ground)
+        together(seen.ground)
+        for piece in self.card.build.every[:2]:
+            for offer in piece_offers(checked.examined, piece):
+                assert offer.change is None or seen.after(offer.change).card != self.card
+        try:
+            proposed(seen.coloured, [], owned=False)
+        except BadInput as error:
+            assert "palette colour" in str(error), error
+        try:
+            assert Cutting(seen.stack, read_size("8 1/2", "11", "in"), 1).bound >= 0
+        except BadInput as error:
+            assert "sheet" in str(error), error
+
+
+def of_kind(kind):
+    @rule(data=st.data())
+    def change(self, data):
+        self.make(data.draw(changes(self.card, PADS, BOARDS, MARKERS)[kind]))
+
+    return change
+
+
+class EveryChangeTests(unittest.TestCase):
+    def test_every_kind_of_change_is_drawn(self):
+        card = Card("Fish", read_size("5", "7", "in"))
+        kinds = {kind.__name__.lower() for kind in get_args(AnyChange)}
+        self.assertEqual({kind.replace("_", "") for kind in changes(card, PADS, BOARDS, MARKERS)}, kinds)
+
+    def test_any_sequence_of_changes_leaves_a_card_that_can_be_seen_checked_and_made(self):
+        kinds = changes(Card("Fish", read_size("5", "7", "in")), PADS, BOARDS, MARKERS)
+        machine = type("CardMachine", (Machine,), {kind: of_kind(kind) for kind in kinds})
+        run_state_machine_as_test(
+            machine,
+            settings=settings(
+                max_examples=40,
+                stateful_step_count=20,
+                deadline=None,
+                derandomize=True,
+                database=None,
+                suppress_health_check=list(HealthCheck),
+                print_blob=False,
+            ),
+        )
