@@ -1,4 +1,4 @@
-import './styles/main.css'
+import '@/styles/main.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'

@@ -1,5 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router'
-import { STAGES } from '@/cards/stages'
+import { STAGES } from '@/card/stages'
 import { useSession } from '@/lib/session'
 
 export const router = createRouter({
@@ -10,7 +10,7 @@ export const router = createRouter({
     { path: '/cards', component: () => import('@/cards/CardsPage.vue'), meta: { title: 'Cards' } },
     {
       path: '/cards/:id(\\d+)',
-      component: () => import('@/cards/CardFrame.vue'),
+      component: () => import('@/card/CardFrame.vue'),
       children: [
         { path: '', redirect: (to) => `${to.path}/palette` },
         ...STAGES.map(({ key, page }) => ({ path: key, component: page })),

@@ -5,7 +5,7 @@ import { api, got, type CardSummary } from '@/api/client'
 import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
-import DeskCard from '@/ui/DeskCard.vue'
+import DeskCard from '@/drawing/DeskCard.vue'
 import NewCard from './NewCard.vue'
 
 type Answer = Awaited<ReturnType<typeof load>>

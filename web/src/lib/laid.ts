@@ -1,6 +1,6 @@
 import { ref } from 'vue'
 import type { Hand, Swatch } from '@/api/client'
-import { useOwnCards } from '@/lib/ownCards'
+import { useOwnCards } from './ownCards'
 
 export const HANDS: { value: Hand; words: string }[] = [
   { value: 'light', words: 'light hand' },

@@ -3,7 +3,7 @@ import { nextTick, ref } from 'vue'
 import type { Like, Match } from '@/api/client'
 import { figure, nearness } from '@/lib/words'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
-import SwatchShape from '@/ui/SwatchShape.vue'
+import SwatchShape from '@/drawing/SwatchShape.vue'
 
 /** The nearest of every range, the range with the very nearest first. */
 const { ranges } = defineProps<{ ranges: Like['ranges']; chosen: number }>()

@@ -4,7 +4,7 @@ import { api, ApiError, got, type ListReport, type Swatch } from '@/api/client'
 import { useNotices } from '@/lib/notices'
 import { plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
-import SwatchShape from '@/ui/SwatchShape.vue'
+import SwatchShape from '@/drawing/SwatchShape.vue'
 
 /** Mark what one owns by typing or pasting codes in any order. */
 const { range } = defineProps<{ range?: number }>()

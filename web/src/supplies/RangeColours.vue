@@ -5,7 +5,7 @@ import { useOnlyOwned } from '@/lib/owned'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
-import SwatchShape from '@/ui/SwatchShape.vue'
+import SwatchShape from '@/drawing/SwatchShape.vue'
 import DrawerList from './DrawerList.vue'
 
 /** A range's colours, to be ticked one by one, by the set, by codes or all. */

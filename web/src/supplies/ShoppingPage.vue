@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { api, got, type Wanted } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
-import SwatchShape from '@/ui/SwatchShape.vue'
+import SwatchShape from '@/drawing/SwatchShape.vue'
 import SuppliesFrame from './SuppliesFrame.vue'
 
 /** What my cards need and the drawer lacks. */

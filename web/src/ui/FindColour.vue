@@ -2,7 +2,7 @@
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import { computed, onMounted, ref, watch } from 'vue'
 import { api, ApiError, got, type Column, type Found, type Swatch } from '@/api/client'
-import SwatchShape from './SwatchShape.vue'
+import SwatchShape from '@/drawing/SwatchShape.vue'
 
 /** Find any colour of any range by code or name, or give one as #rrggbb or L, a, b. */
 export type Picked = { swatch: Swatch } | { text: string; value: NonNullable<Found['value']> }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Hand } from '@/api/client'
-import ChoiceList from '@/ui/ChoiceList.vue'
+import ChoiceList from './ChoiceList.vue'
 import { HANDS } from '@/lib/laid'
 
 /** Layers, hand and card of a swatch. */

@@ -2,8 +2,8 @@
 import { ref } from 'vue'
 import type { Swatch } from '@/api/client'
 import { useSession } from '@/lib/session'
-import AppDialog from '@/ui/AppDialog.vue'
-import FindColour, { type Picked } from '@/ui/FindColour.vue'
+import AppDialog from './AppDialog.vue'
+import FindColour, { type Picked } from './FindColour.vue'
 
 /** The cardstock under something; none is white marker paper. `take` says whether it was taken. */
 const {

@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import { api, got, type Camera } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
-import ChoiceList from '@/ui/ChoiceList.vue'
+import ChoiceList from './ChoiceList.vue'
 
 /** The camera; what lies before it is said in the slot, and `shoot` takes the picture of it. */
 type Light = Camera['lights'][number]

@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Ground } from '@/api/client'
+import { effectKindValues } from '@/api/schema'
+import { useSession } from '@/lib/session'
+import ChoiceList from '@/ui/ChoiceList.vue'
+import OnOff from '@/ui/OnOff.vue'
+import { useCard } from '@/card/card'
+import ChoosePad from '@/card/ChoosePad.vue'
+import { HANDS, useGround } from './ground'
+
+/** Water, splashes, white, shimmer, a pattern, a text stamp: what each would do here. */
+const { ground } = defineProps<{ ground: Ground }>()
+const session = useSession()
+const { set } = useGround()
+type Kind = (typeof effectKindValues)[number]
+type Use = NonNullable<Parameters<typeof set>[0]['effects']>[number]
+const WORDS: Record<Kind, string> = {
+  'stencil pattern': 'A stencil pattern, tone on tone',
+  'text stamp': 'A text stamp in the ground',
+  'water drops': 'Drops of water, dabbed off',
+  'splashes of diluted ink': 'Splashes of diluted ink',
+  'splashes of opaque white': 'Splashes of opaque white',
+  shimmer: 'Shimmer',
+}
+const inked = (kind: Kind) => ground.inked_effects.includes(kind)
+const choosing = ref<Kind | null>(null)
+const chosen = computed(() => new Map(ground.effects.map((one) => [one.effect, one])))
+const store = useCard()
+const findings = computed(
+  () =>
+    new Map(store.card!.checks.filter((one) => one.kind === 'effect').map((one) => [one.of, one])),
+)
+const uses = (): Use[] =>
+  ground.effects.map(({ effect, colour, hand }) => ({ effect, colour, hand }))
+
+function put(kind: Kind, told: Partial<Use>) {
+  const before = uses().find((one) => one.effect === kind)
+  const made = { effect: kind, colour: null, hand: 'middle' as const, ...before, ...told }
+  return set({ effects: [...uses().filter((one) => one.effect !== kind), made] })
+}
+function turn(kind: Kind, on: boolean) {
+  if (!on) return void set({ effects: uses().filter((one) => one.effect !== kind) })
+  // Tone on tone is the ground's own pad again; without one, a pad is asked for.
+  const own = ground.pads.at(-1)?.colour
+  if (inked(kind) && !own) choosing.value = kind
+  else void put(kind, inked(kind) ? { colour: own } : {})
+}
+async function take(colour: number) {
+  if (await put(choosing.value!, { colour })) choosing.value = null
+}
+</script>
+
+<template>
+  <section aria-label="Over the ground" class="space-y-3">
+    <div v-for="kind in effectKindValues" :key="kind" class="panel p-3">
+      <div class="flex flex-wrap items-center gap-3">
+        <OnOff
+          class="min-w-60 flex-1"
+          :model-value="chosen.has(kind)"
+          @update:model-value="turn(kind, $event)"
+          >{{ WORDS[kind] }}</OnOff
+        >
+        <template v-if="chosen.get(kind) && inked(kind)">
+          <button type="button" class="button" @click="choosing = kind">
+            <span
+              v-if="chosen.get(kind)!.swatch"
+              class="size-5 rounded-full"
+              :style="{ background: chosen.get(kind)!.swatch!.shades[session.view] }"
+            />
+            {{ chosen.get(kind)!.swatch?.label ?? 'a pad that left your supplies' }}
+            <span class="sr-only">, another pad for this</span>
+          </button>
+          <ChoiceList
+            v-if="kind !== 'splashes of diluted ink'"
+            class="w-[126px]"
+            :model-value="chosen.get(kind)!.hand"
+            :label="`Hand for ${kind}`"
+            :options="[...HANDS]"
+            @update:model-value="put(kind, { hand: $event })"
+          />
+        </template>
+      </div>
+      <p v-if="findings.get(kind)" class="mt-1 pl-11">
+        <b v-if="findings.get(kind)!.status !== 'holds'">Look again: </b>
+        {{ findings.get(kind)!.reason || 'shows as it should' }}
+        <span class="text-soft">{{ findings.get(kind)!.figure }}</span>
+      </p>
+    </div>
+    <p class="text-xs text-soft">
+      How far water lifts is an estimate by kind of pad; a scrap of the same card says more. Shimmer
+      is drawn as hollow signs, since it is not predicted.
+    </p>
+    <ChoosePad v-if="choosing" :title="WORDS[choosing]" @take="take" @close="choosing = null" />
+  </section>
+</template>

@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { api, got, type Build } from '@/api/client'
+import SizeFields, { type Size } from '@/cards/SizeFields.vue'
+import { useCard } from '@/card/card'
+import { useFetched } from '@/lib/fetched'
+import { plural } from '@/lib/words'
+import ChoiceList from '@/ui/ChoiceList.vue'
+import OnOff from '@/ui/OnOff.vue'
+import CutSheet from './CutSheet.vue'
+
+/** What is cut out of which sheet, for one card or a set of them. */
+const { build } = defineProps<{ build: Build }>()
+const store = useCard()
+const OWN = -1
+const sheet = ref(build.sheets.findIndex((one) => one.unit === store.card!.size.unit))
+const own = ref<Size>({ ...build.sheets[sheet.value]! })
+const count = ref(1)
+const grain = ref(build.grains[0]!)
+const middles = ref(false)
+const options = [
+  ...build.sheets.map((one, value) => ({ value, words: one.words })),
+  { value: OWN, words: 'my own size' },
+]
+const asked = computed(() => {
+  const { width, height, unit } = sheet.value === OWN ? own.value : build.sheets[sheet.value]!
+  return {
+    width,
+    height,
+    unit,
+    count: count.value,
+    grain: grain.value,
+    from_middles: middles.value,
+  }
+})
+const {
+  data: cutting,
+  problem,
+  busy,
+} = useFetched(
+  () => [store.card?.version, asked.value],
+  () =>
+    got(
+      api.GET('/api/cards/{id}/build/cutting', {
+        params: { path: { id: store.card!.id }, query: asked.value },
+      }),
+    ),
+)
+const printed = computed(() => {
+  const told = Object.entries(asked.value).map(([name, value]) => [name, String(value)])
+  return `/api/cards/${store.card!.id}/build/cutting/sheet?${new URLSearchParams(told)}`
+})
+const sheets = computed(() => cutting.value?.sheets ?? [])
+</script>
+
+<template>
+  <section aria-label="Cutting">
+    <div class="mb-4 flex flex-wrap items-end gap-3">
+      <div class="w-52">
+        <span class="label">Sheets</span>
+        <ChoiceList v-model="sheet" label="Sheets" :options="options" />
+      </div>
+      <SizeFields v-if="sheet === OWN" v-model="own" />
+      <div class="w-20">
+        <label class="label" for="cards">Cards</label>
+        <input id="cards" v-model.lazy.number="count" type="number" min="1" class="input" />
+      </div>
+      <div class="w-48">
+        <span class="label">Grain runs</span>
+        <ChoiceList
+          v-model="grain"
+          label="Grain runs"
+          :options="build.grains.map((value) => ({ value, words: value }))"
+        />
+      </div>
+      <OnOff v-if="cutting?.middles.length" v-model="middles" class="pb-2">
+        Use the hidden middles
+      </OnOff>
+    </div>
+    <p v-if="problem" role="alert" class="mb-4 border-l-2 border-ink pl-3">{{ problem }}</p>
+    <div v-if="cutting" class="mb-5 flex flex-wrap items-start gap-x-10 gap-y-3">
+      <div class="max-w-full overflow-x-auto" tabindex="0" aria-label="What is cut" role="group">
+        <table class="text-left">
+          <thead>
+            <tr class="text-xs text-soft">
+              <th class="pr-5 font-semibold">Piece</th>
+              <th class="pr-5 font-semibold">Size</th>
+              <th class="pr-5 font-semibold">Count</th>
+              <th class="pr-5 font-semibold">Of</th>
+              <th class="font-semibold">Lies</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(one, n) in cutting.pieces" :key="n">
+              <td class="max-w-48 truncate pr-5">{{ one.name }}</td>
+              <td class="pr-5 whitespace-nowrap">{{ one.size }}</td>
+              <td class="pr-5">{{ one.count }}</td>
+              <td class="max-w-48 truncate pr-5">{{ one.material }}</td>
+              <td class="text-xs">{{ one.out_of || one.direction }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <div class="max-w-72 space-y-2">
+        <p>
+          <b>{{ busy ? 'Laying them out …' : plural(sheets.length, 'sheet') }}</b>, each cut right
+          across with a trimmer; broken lines are scored.
+        </p>
+        <p v-for="one in cutting.too_large" :key="one.name" role="alert">
+          No sheet of this size holds {{ one.name }}, {{ one.size }}: take a larger one for it.
+        </p>
+        <a class="button" :href="printed">Print it in true size</a>
+        <p v-for="one in cutting.middles" :key="one.name" class="text-xs">
+          The middle of {{ one.name }} is hidden: {{ one.size }} can be cut out of it.
+        </p>
+        <p v-for="(one, n) in build.trimmings" :key="n" class="text-xs">
+          {{ one.size }} comes off {{ one.name
+          }}{{
+            one.could_be.length ? `: enough for ${one.could_be.join(', ')}` : ', to fill elsewhere'
+          }}.
+        </p>
+        <p class="text-xs text-soft">
+          Cut away from your hand, along a metal ruler or with the trimmer’s guard down; cap the
+          blade.
+        </p>
+      </div>
+    </div>
+    <ol
+      :class="busy && 'opacity-40'"
+      class="grid grid-cols-[repeat(auto-fill,minmax(210px,1fr))] gap-4"
+    >
+      <li v-for="(one, n) in sheets" :key="n"><CutSheet :sheet="one" :number="n + 1" /></li>
+    </ol>
+  </section>
+</template>

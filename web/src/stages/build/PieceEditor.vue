@@ -1,0 +1,247 @@
+<script setup lang="ts">
+import { TrashIcon } from '@heroicons/vue/20/solid'
+import { computed, ref, watch } from 'vue'
+import type { Build, Piece } from '@/api/client'
+import { acrossValues, downValues, raisedValues } from '@/api/schema'
+import CheckItem from '@/card/CheckItem.vue'
+import { HANDS } from '@/lib/laid'
+import { useSession } from '@/lib/session'
+import ChoiceList from '@/ui/ChoiceList.vue'
+import OnOff from '@/ui/OnOff.vue'
+import StatusMark from '@/ui/StatusMark.vue'
+import MaterialChoice from './MaterialChoice.vue'
+import { checksOn, useBuild, type Fields } from './build'
+
+/** One piece: what it lies on, how large, where, of what, how raised, and how it fits and stands. */
+const { piece, face, build } = defineProps<{ piece: Piece; face: Piece[]; build: Build }>()
+const { store, edit } = useBuild()
+const session = useSession()
+const set = (told: Fields) => edit(piece.key, told)
+const name = ref(piece.name)
+const text = ref(piece.text)
+const reveal = ref('')
+const width = ref('')
+const height = ref('')
+const said = computed(() => ({
+  reveal: piece.reveal ? `${piece.reveal} ${piece.reveal_unit}` : '',
+  width: piece.width,
+  height: piece.height,
+}))
+// A field that somebody types into keeps what is typed when another is answered.
+watch(
+  said,
+  (now, before) => {
+    if (reveal.value === (before?.reveal ?? '')) reveal.value = now.reveal
+    if (width.value === (before?.width ?? '')) width.value = now.width
+    if (height.value === (before?.height ?? '')) height.value = now.height
+  },
+  { immediate: true },
+)
+/** Saved as it is said; what a side is not changed to stays as it is. */
+function size() {
+  if (width.value && height.value) void set({ width: width.value, height: height.value })
+}
+const offset = (side: 'right' | 'below', event: Event) =>
+  set({ [side]: (event.target as HTMLInputElement).value || '0' })
+const list = <T extends string>(values: readonly T[]) =>
+  values.map((value) => ({ value, words: value }))
+const others = computed(() => [
+  { value: 0, words: 'the card' },
+  ...face
+    .filter((one) => one.carries && one.key !== piece.key)
+    .map((one) => ({ value: one.key, words: one.name })),
+])
+const at = computed(() => face.findIndex((one) => one.key === piece.key))
+const move = (to: number) => store.change({ kind: 'move_piece', key: piece.key, to })
+const checks = computed(() => checksOn(piece.key, store.card!.checks))
+const carries = computed(() => build.carrier === piece.key)
+const onFront = computed(() => build.pieces.some((one) => one.key === piece.key))
+</script>
+
+<template>
+  <section class="panel min-w-0 p-4" :aria-label="`The piece ${piece.name}`">
+    <div class="mb-3 flex gap-2">
+      <input
+        v-model="name"
+        class="input font-title !text-base font-semibold"
+        aria-label="Name of the piece"
+        :maxlength="session.limits?.name"
+        @change="set({ name })"
+      />
+      <button
+        type="button"
+        class="button button-plain"
+        :aria-label="`Take ${piece.name} away`"
+        @click="store.change({ kind: 'remove_piece', key: piece.key })"
+      >
+        <TrashIcon class="size-4" aria-hidden="true" />
+      </button>
+    </div>
+    <div class="grid grid-cols-2 gap-3">
+      <div v-if="piece.says_words" class="col-span-2 flex items-end gap-3">
+        <div class="min-w-0 flex-1">
+          <label class="label" for="piece-text">The words</label>
+          <input
+            id="piece-text"
+            v-model="text"
+            class="input"
+            :maxlength="session.limits?.words"
+            :placeholder="store.card!.name"
+            @change="set({ text })"
+          />
+        </div>
+        <OnOff class="pb-1.5" :model-value="piece.bold" @update:model-value="set({ bold: $event })"
+          >Bold</OnOff
+        >
+      </div>
+      <div>
+        <span class="label">Lies on</span>
+        <ChoiceList
+          :model-value="piece.on"
+          label="Lies on"
+          :options="others"
+          @update:model-value="set({ on: $event })"
+        />
+      </div>
+      <div>
+        <span class="label">Of</span>
+        <MaterialChoice
+          :material="piece.material"
+          :title="`What ${piece.name} is made of`"
+          :ground="build.ground && onFront && !carries"
+          :inkable="piece.of_card && !carries"
+          @take="set({ material: $event, inked: null })"
+          @ink="set({ inked: { colour: $event, hand: 'middle', coats: 1 } })"
+          @ground="store.change({ kind: 'set_build', ground_on: piece.key })"
+        />
+      </div>
+      <div v-if="piece.inked" class="col-span-2 flex flex-wrap items-end gap-2">
+        <div class="w-36">
+          <span class="label">Inked with a hand</span>
+          <ChoiceList
+            :model-value="piece.inked.hand"
+            label="Inked with a hand"
+            :options="HANDS"
+            @update:model-value="set({ inked: { ...piece.inked, hand: $event } })"
+          />
+        </div>
+        <button type="button" class="button button-plain" @click="set({ inked: null })">
+          Leave it bare
+        </button>
+        <p class="pb-2 text-xs text-soft">a prediction; try it on a scrap</p>
+      </div>
+      <p v-if="carries" class="col-span-2 text-xs text-soft">
+        The blended ground is on it.
+        <button
+          v-if="build.ground_said"
+          type="button"
+          class="cursor-pointer underline"
+          @click="store.change({ kind: 'set_build', ground_on: null })"
+        >
+          Put it back on the first panel
+        </button>
+      </p>
+      <form @submit.prevent>
+        <label class="label" for="piece-reveal">Reveal on every side</label>
+        <input
+          id="piece-reveal"
+          v-model="reveal"
+          class="input"
+          placeholder="1/8, 3 mm …"
+          @change="reveal && set({ reveal })"
+        />
+      </form>
+      <form class="grid grid-cols-2 gap-2" @submit.prevent>
+        <div>
+          <label class="label" for="piece-width">Width, {{ store.card!.size.unit }}</label>
+          <input id="piece-width" v-model="width" class="input" @change="size" />
+        </div>
+        <div>
+          <label class="label" for="piece-height">Height</label>
+          <input id="piece-height" v-model="height" class="input" @change="size" />
+        </div>
+      </form>
+      <div>
+        <span class="label">From left to right</span>
+        <ChoiceList
+          :model-value="piece.across"
+          label="From left to right"
+          :options="list(acrossValues)"
+          @update:model-value="set({ across: $event })"
+        />
+      </div>
+      <div>
+        <span class="label">From top to bottom</span>
+        <ChoiceList
+          :model-value="piece.down"
+          label="From top to bottom"
+          :options="list(downValues)"
+          @update:model-value="set({ down: $event })"
+        />
+      </div>
+      <div>
+        <label class="label" for="piece-right">Then right by (− left)</label>
+        <input
+          id="piece-right"
+          class="input"
+          placeholder="no offset"
+          :value="piece.right"
+          @change="offset('right', $event)"
+        />
+      </div>
+      <div>
+        <label class="label" for="piece-below">Then down by (− up)</label>
+        <input
+          id="piece-below"
+          class="input"
+          placeholder="no offset"
+          :value="piece.below"
+          @change="offset('below', $event)"
+        />
+      </div>
+      <div>
+        <span class="label">Held by</span>
+        <ChoiceList
+          :model-value="piece.raised"
+          label="Held by"
+          :options="list(raisedValues)"
+          @update:model-value="set({ raised: $event })"
+        />
+      </div>
+      <div class="space-y-1.5 self-end">
+        <OnOff :model-value="piece.trimmed" @update:model-value="set({ trimmed: $event })"
+          >Trim at the card’s edge</OnOff
+        >
+        <OnOff :model-value="piece.tucked" @update:model-value="set({ tucked: $event })"
+          >Tuck under its neighbours</OnOff
+        >
+        <OnOff
+          v-if="piece.kind === 'image'"
+          :model-value="piece.white_edge"
+          @update:model-value="set({ white_edge: $event })"
+          >White edge left around it</OnOff
+        >
+      </div>
+    </div>
+    <div class="mt-3 flex flex-wrap gap-2">
+      <button type="button" class="button" :disabled="at === 0" @click="move(at - 1)">
+        Further down
+      </button>
+      <button type="button" class="button" :disabled="at === face.length - 1" @click="move(at + 1)">
+        Further up
+      </button>
+      <RouterLink class="button" :to="{ query: { view: 'instead' } }">Something else …</RouterLink>
+    </div>
+    <ul class="mt-4 space-y-3">
+      <li v-if="piece.fit.status === 'holds'" class="flex gap-2.5">
+        <StatusMark :status="piece.fit.status" />
+        <p>
+          <b>It fits</b> {{ piece.fit.reason }}
+          <span class="block text-xs text-soft">{{ piece.fit.figure }}</span>
+          <span v-if="piece.lies" class="block text-xs text-soft">{{ piece.lies }}</span>
+        </p>
+      </li>
+      <li v-for="check in checks" :key="check.id"><CheckItem :check="check" /></li>
+    </ul>
+  </section>
+</template>

@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { api, ApiError, form, got, type Drawing } from '@/api/client'
+import { useCard } from '@/card/card'
+import { useFetched } from '@/lib/fetched'
+import { useNotices } from '@/lib/notices'
+import { plural } from '@/lib/words'
+import AppDialog from '@/ui/AppDialog.vue'
+import FileButton from '@/ui/FileButton.vue'
+
+/** A line drawing to colour: one that is here, an own SVG, or none. */
+defineProps<{ chosen: number | null }>()
+const emit = defineEmits<{ close: [] }>()
+const store = useCard()
+const notices = useNotices()
+const problem = ref('')
+const { data, refresh } = useFetched([], () => got(api.GET('/api/drawings')))
+
+async function take(drawing: number | null) {
+  if (await store.change({ kind: 'set_drawing', drawing })) emit('close')
+}
+async function bring(file: File) {
+  problem.value = ''
+  try {
+    const body = form({ file, name: file.name.replace(/\.svg$/i, '') }) as never
+    const stored = await got(api.POST('/api/drawings', { body }))
+    const left = stored.notes.length ? ` ${stored.notes.join('; ')}.` : ''
+    notices.show(`${plural(stored.areas, 'closed shape')} found.${left}`)
+    await take(stored.id)
+  } catch (error) {
+    problem.value = error instanceof ApiError ? error.message : String(error)
+  }
+}
+async function forget(drawing: Drawing) {
+  try {
+    await api.DELETE('/api/drawings/{id}', { params: { path: { id: drawing.id } } })
+    await Promise.all([refresh(), store.refresh()])
+  } catch (error) {
+    notices.fail(error)
+  }
+}
+</script>
+
+<template>
+  <AppDialog title="The line drawing" wide @close="$emit('close')">
+    <div class="mb-4 flex flex-wrap items-center gap-2">
+      <FileButton accept=".svg,image/svg+xml" @file="bring">Bring your own SVG</FileButton>
+      <button v-if="chosen" type="button" class="button" @click="take(null)">
+        No drawing, only a list of areas
+      </button>
+      <p class="text-xs text-soft">
+        Each closed shape becomes an area. Scripts, texts and links in the file are left out.
+      </p>
+    </div>
+    <p v-if="problem" role="alert" class="mb-4 border-l-2 border-ink pl-3">{{ problem }}</p>
+    <p v-if="!data" class="text-soft">Fetching the drawings …</p>
+    <ul v-else class="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
+      <li v-for="drawing in data" :key="drawing.id">
+        <button
+          type="button"
+          class="block w-full cursor-pointer rounded-data border bg-sheet p-2 text-left"
+          :class="
+            drawing.id === chosen ? 'border-ink ring-1 ring-ink' : 'border-line hover:border-ink'
+          "
+          @click="take(drawing.id)"
+        >
+          <svg
+            :viewBox="`-5 -5 ${drawing.width + 10} ${drawing.height + 10}`"
+            class="outline-only block h-36 w-full"
+            aria-hidden="true"
+          >
+            <path v-for="(path, n) in drawing.paths" :key="n" :d="path" />
+          </svg>
+          <b class="mt-2 block break-words">{{ drawing.name }}</b>
+          <span class="text-xs">
+            {{ plural(drawing.areas, 'area')
+            }}{{ drawing.notes.length ? `; ${drawing.notes.join('; ')}` : '' }}
+          </span>
+        </button>
+        <button
+          v-if="drawing.own"
+          type="button"
+          class="mt-1 cursor-pointer text-xs underline"
+          @click="forget(drawing)"
+        >
+          Forget {{ drawing.name }}
+        </button>
+      </li>
+    </ul>
+  </AppDialog>
+</template>
+
+<style scoped>
+.outline-only {
+  fill: var(--sheet);
+  fill-rule: evenodd;
+  stroke: var(--ink);
+  stroke-width: 5;
+}
+</style>

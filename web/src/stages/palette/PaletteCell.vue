@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { LockClosedIcon } from '@heroicons/vue/16/solid'
+import { computed } from 'vue'
+import type { Cell } from '@/api/client'
+import { figure, nearness, percent } from '@/lib/words'
+import OwnedCorner from '@/ui/OwnedCorner.vue'
+import SwatchShape from '@/drawing/SwatchShape.vue'
+
+const { cell, itself } = defineProps<{ cell: Cell; itself: boolean }>()
+const words = computed(() =>
+  itself ? 'the colour itself' : cell.match ? nearness(cell.match) : 'nothing to choose from',
+)
+</script>
+
+<template>
+  <div
+    role="gridcell"
+    class="relative flex min-h-[84px] min-w-0 cursor-pointer items-center gap-2 border-y border-line px-2 py-1.5 first-of-type:border-l hover:border-edge"
+    :class="cell.hole ? 'hole' : 'bg-sheet'"
+  >
+    <template v-if="!cell.match">
+      <span class="text-xs text-soft">Nothing to choose from</span>
+    </template>
+    <template v-else-if="cell.hole">
+      <span class="min-w-0">
+        <b class="block">Nothing near</b>
+        <span class="block text-xs break-words">
+          {{ cell.match.swatch.label }} is {{ words }}
+        </span>
+        <span class="block text-xs text-soft">{{ figure(cell.match) }}</span>
+      </span>
+    </template>
+    <template v-else>
+      <SwatchShape :swatch="cell.match.swatch" />
+      <span class="min-w-0 flex-1">
+        <b class="line-clamp-2 break-words" :title="cell.match.swatch.range_name">{{
+          cell.match.swatch.label
+        }}</b>
+        <span class="block text-xs leading-tight">{{ words }}</span>
+        <span v-if="!itself" class="block text-xs text-soft">{{ figure(cell.match) }}</span>
+        <span v-if="cell.match.swatch.share" class="block text-xs text-soft">
+          {{ percent(cell.match.swatch.share) }} of it
+        </span>
+      </span>
+      <OwnedCorner :swatch="cell.match.swatch" />
+    </template>
+    <span v-if="cell.match" class="sr-only">
+      , {{ cell.match.swatch.provenance_words
+      }}<template v-if="cell.state !== 'nearest'">, {{ cell.state }}</template>
+    </span>
+    <LockClosedIcon
+      v-if="cell.state === 'locked'"
+      class="absolute right-1 bottom-1 size-4"
+      aria-hidden="true"
+    />
+    <span
+      v-else-if="cell.state === 'chosen'"
+      class="absolute right-1.5 bottom-1.5 size-2 rounded-full bg-ink"
+      title="chosen by hand"
+    />
+  </div>
+</template>
+
+<style scoped>
+.hole {
+  outline: 1px dashed var(--edge);
+  outline-offset: -5px;
+  padding-inline: 12px;
+}
+.hole:focus-visible {
+  outline: 2px solid var(--ink);
+  outline-offset: 2px;
+}
+</style>
