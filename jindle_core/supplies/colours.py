@@ -90,11 +90,6 @@ class Supplies:
     shares: dict[int, float] = field(default_factory=dict)
 
     @cached_property
-    def worked_out(self) -> dict[Any, Any]:
-        """What was worked out with these colours, by what it is of: it is true as long as they are."""
-        return {}
-
-    @cached_property
     def label_lab(self) -> np.ndarray:
         """The colours (n, 3) as their ranges give them."""
         return np.array([row[7:] for row in self.rows], dtype=float).reshape(-1, 3)

@@ -5,10 +5,11 @@ the supplies are the same object: no other worker's write makes it wrong.
 """
 
 from collections import OrderedDict
-from collections.abc import Sequence
+from collections.abc import Callable, Hashable, Sequence
 from dataclasses import dataclass
 from threading import Lock
 from typing import Any
+from weakref import WeakKeyDictionary
 
 from jindle_core.card.whole import Card
 from jindle_core.checked.whole import CheckedCard
@@ -27,7 +28,10 @@ class _Held:
     checked: CheckedCard
 
 
+_SUMMARIES = 200  # told at once of one person's cards: a few megabytes
+
 _held: OrderedDict[tuple[int, int], _Held] = OrderedDict()
+_told: WeakKeyDictionary[Supplies, OrderedDict[Hashable, dict[str, Any]]] = WeakKeyDictionary()
 _holding = Lock()
 
 
@@ -66,6 +70,21 @@ def _checked(values: Sequence[Card], supplies: Supplies, person: Person) -> list
         CheckedCard(SeenCard(value, supplies, found.get(value.colouring.drawing), person.dark_first))
         for value in values
     ]
+
+
+def told_once(supplies: Supplies, key: Hashable, tell: Callable[[], dict[str, Any]]) -> dict[str, Any]:
+    """What is told of something with these supplies: once, for it is so as long as they are."""
+    with _holding:
+        known = _told.setdefault(supplies, OrderedDict())
+        found = known.get(key)
+    if found is None:
+        found = tell()
+    with _holding:
+        known[key] = found
+        known.move_to_end(key)
+        while len(known) > _SUMMARIES:
+            known.popitem(last=False)
+    return found
 
 
 def _is_so(seen: SeenCard, supplies: Supplies, person: Person) -> bool:

@@ -2,6 +2,7 @@
 
 import logging
 from collections.abc import Sequence
+from functools import partial
 from typing import Any
 
 from django.db import DatabaseError
@@ -16,7 +17,7 @@ from jindle_core.media import COLUMNS
 from jindle_core.seen.table import table
 from jindle_core.supplies.colours import Supplies
 from server.accounts.models import Person
-from server.cards.held import checked_card, checked_cards
+from server.cards.held import checked_card, checked_cards, told_once
 from server.cards.json.checks import check_told, mends_told
 from server.cards.json.desk import desk_told
 from server.cards.json.palette import pair_told, row_told
@@ -25,7 +26,6 @@ from server.cards.stages import along
 from server.errors import CannotBeShown
 
 log = logging.getLogger(__name__)
-_KNOWN = 200  # summaries that are held for one person: a few megabytes
 _COLUMNS = [{"key": column.key, "title": column.title} for column in COLUMNS]
 
 
@@ -88,21 +88,12 @@ def card_summaries(cards: Sequence[StoredCard], catalogue: Supplies, person: Per
     found = []
     for card, checked in zip(readable, checked_cards(readable, catalogue, person), strict=True):
         try:
-            found.append(_summary_held(card, checked, person.units))
+            key = (card.pk, card.version, person.units, checked.seen.drawing is None)
+            found.append(told_once(catalogue, key, partial(_summary, card, checked, person.units)))
         except Exception as error:
             log.exception("Card %s cannot be shown", card.pk)
             broken.append(_broken(card, CannotBeShown(error)))
-    for key in list(catalogue.worked_out)[:-_KNOWN]:
-        catalogue.worked_out.pop(key, None)  # the oldest go
     return {"cards": found, "broken": broken}
-
-
-def _summary_held(card: StoredCard, checked: CheckedCard, units: str) -> dict[str, Any]:
-    known = checked.seen.supplies.worked_out
-    key = (card.pk, card.version, units, checked.seen.drawing is None)
-    told = known.get(key) or _summary(card, checked, units)
-    known[key] = told
-    return told
 
 
 def _broken(card: StoredCard, error: CannotBeShown) -> dict[str, Any]:

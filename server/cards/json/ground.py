@@ -8,23 +8,22 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.blending.effects import INKED
-from jindle_core.blending.inks import seen_on, wet
+from jindle_core.blending.inks import seen_on
 from jindle_core.blending.joins import Join
-from jindle_core.blending.painting import BRUSHED, LAYERED, TURNING, between
+from jindle_core.blending.painting import BRUSHED, TURNING
 from jindle_core.checked.on_ground import OnGround
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.views import shades
 from jindle_core.offers.for_join import JoinOffer, Together
 from jindle_core.planning.ground import cautions, ground_steps
 from jindle_core.seen.ground import Grounded
+from jindle_core.seen.joins import JoinSeen, joins_seen
 from jindle_core.seen.palette import value_shades
 from jindle_core.seen.panel import panel_seen
 from server.cards.json.changes import use_told
 from server.cards.json.panel import panel_told
 from server.cards.json.step import step_told
 from server.catalogue.swatches import swatch
-
-_STRIP, _THUMB = 2, 4  # every second place of a strip is shown, of one that is offered every fourth
 
 
 def ground_told(on: OnGround) -> dict[str, Any]:
@@ -85,49 +84,18 @@ def _pads(grounded: Grounded) -> list[dict[str, Any]]:
     return found
 
 
-def _joins(
-    wanted: Sequence[tuple[Grounded, dict[int, Join]]], damp: bool = False
-) -> list[list[dict[str, Any]]]:
-    """Joins of some grounds, by the place of their first pad, as ``JoinSerializer`` describes them.
-
-    How they look while they are wet is told only where that is asked for.
-    """
-    strips = [strip for grounded, joins in wanted for strip in _strips(grounded, list(joins), damp)]
-    # All at once: views cost as much for one colour as for a hundred.
-    views = iter(shades(np.concatenate(strips)) if strips else [])
-    laid = iter(strips)
-    return [
-        [
-            _told(grounded, at, join) | {name: [next(views) for _ in next(laid)] for name in ("strip", "wet")}
-            for at, join in joins.items()
-        ]
-        for grounded, joins in wanted
-    ]
-
-
-def _told(grounded: Grounded, at: int, join: Join) -> dict[str, Any]:
-    predicted = grounded.is_predicted(at)
+def _join(seen: JoinSeen) -> dict[str, Any]:
     return {
-        "meeting": join.meeting.value if predicted else None,
-        "words": join.words if predicted else "not predicted",
-        "rough": any(grounded.known(place).rough for place in grounded.places[at : at + 2]),
+        "meeting": seen.meeting and seen.meeting.value,
+        "words": seen.words,
+        "rough": seen.rough,
+        "strip": list(seen.strip),
+        "wet": list(seen.wet),
     }
 
 
-def _strips(grounded: Grounded, places: Sequence[int], damp: bool) -> list[np.ndarray]:
-    """What is shown of some joins, each dry and wet; nothing where it is not predicted."""
-    found: list[np.ndarray] = []
-    for at, labs in zip(places, grounded.row.strips(places), strict=True):
-        if not grounded.is_predicted(at):
-            found += [labs[:0], labs[:0]]
-        elif grounded.ground.shape in LAYERED:
-            found += [labs[:2], labs[:0]]  # the one, and then both
-        elif not damp:
-            found += [labs[::_THUMB], labs[:0]]
-        else:
-            mixed = grounded.inks[at : at + 2].mixed(between(grounded.ground.shape, grounded.row.joints[at]))
-            found += [labs[::_STRIP], wet(labs, mixed)[::_STRIP]]
-    return found
+def _joins(wanted: Sequence[tuple[Grounded, dict[int, Join]]], damp: bool = False) -> list[list[Any]]:
+    return [[_join(one) for one in joins] for joins in joins_seen(wanted, damp)]
 
 
 def _mat(grounded: Grounded) -> dict[str, Any] | None:
