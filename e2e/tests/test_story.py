@@ -227,7 +227,7 @@ class StoryTests(BrowserTestCase):
         expect(self.page.get_by_text("lay the shadow, away from the light").first).to_be_visible()
         self.page.get_by_role("link", name="Materials").click()
         self.choose("The line:", "dye ink, stamped")
-        expect(self.page.get_by_role("heading", name="The line bleeds under alcohol markers")).to_be_visible()
+        expect(self.page.get_by_text("The line bleeds under alcohol markers").first).to_be_visible()
         self.page.get_by_role("switch", name="clear embossing powder over the line").click()
         expect(self.page.get_by_text("Nothing that is known of these materials")).to_be_visible()
         expect(self.page.get_by_text("no flame or heat tool near")).to_be_visible()

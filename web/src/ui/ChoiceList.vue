@@ -10,20 +10,22 @@ const { options } = defineProps<{
 }>()
 const model = defineModel<T>({ required: true })
 const chosen = computed(() => options.find((option) => option.value === model.value))
+// What is read aloud holds what is seen, also while the choices are still on their way.
+const words = computed(() => chosen.value?.words ?? 'Choose…')
 </script>
 
 <template>
   <Listbox v-slot="{ open }" v-model="model" as="div" class="relative">
     <ListboxButton
       class="input flex items-center gap-2 text-left"
-      :aria-label="`${label}: ${chosen?.words ?? 'not chosen'}`"
+      :aria-label="`${label}: ${words}`"
     >
       <span
         v-if="chosen?.shade"
         class="size-4 shrink-0 rounded-data"
         :style="{ background: chosen.shade }"
       />
-      <span class="min-w-0 flex-1 truncate">{{ chosen?.words ?? 'Choose…' }}</span>
+      <span class="min-w-0 flex-1 truncate">{{ words }}</span>
       <ChevronUpDownIcon class="size-4 shrink-0" aria-hidden="true" />
     </ListboxButton>
     <ListboxOptions

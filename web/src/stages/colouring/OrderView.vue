@@ -21,7 +21,7 @@ const apart = ([first, ...others]: Area[]) => {
   return others.flatMap((area) =>
     area.order
       .filter((step) => !shared.has(step.words))
-      .map((step) => [`${area.name}:`, step.wait, step.words].filter(Boolean).join(' ')),
+      .map((step) => ({ ...step, words: `${area.name}: ${step.words}` })),
   )
 }
 const edges = (found: Area[]) =>
@@ -75,7 +75,10 @@ const edges = (found: Area[]) =>
                 }}</b>
                 {{ step.words }}
               </li>
-              <li v-for="words in apart(one.areas)" :key="words">{{ words }}</li>
+              <li v-for="step in apart(one.areas)" :key="step.words">
+                <p v-if="step.wait" class="text-xs text-soft">{{ step.wait }}</p>
+                {{ step.words }}
+              </li>
               <li class="text-xs text-soft">
                 If it is cut out, {{ edges(one.areas).join(' or ') }} along the edge hides the
                 white.
