@@ -5,12 +5,13 @@ from enum import StrEnum
 from itertools import combinations
 
 import numpy as np
+from numpy.typing import NDArray
 
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.contrast.measures import measure
-from jindle_core.contrast.rules import RULES, Finding, PairKind, Status, examine_each, holds
+from jindle_core.contrast.rules import RULES, Finding, PairKind, Status, holds, judged
 from jindle_core.shown import percent, shown
 
 
@@ -22,13 +23,18 @@ class Wish(StrEnum):
     BRIGHT = "bright"
 
 
-def examine_picture(picture: Array, ground: Array, names: Sequence[str], outlined: bool) -> Finding:
-    """Whether a picture stands out along its outline.
+def picture_stands(picture: Array, ground: Array) -> NDArray[np.bool_]:
+    """Where (k,) a picture stands out along its outline; ``picture``, ``ground`` (k, 3): its two sides."""
+    return holds(PairKind.PICTURE, picture, ground)
 
-    ``picture`` and ``ground`` (k, 3) are the two sides of it, ``names`` (k,) what
-    of the picture it is; a drawn or stamped line holds both apart.
+
+def examine_picture(
+    stands: NDArray[np.bool_], picture: Array, ground: Array, names: Sequence[str], outlined: bool
+) -> Finding:
+    """Whether a picture stands out along its outline, as ``picture_stands`` finds it.
+
+    ``names`` (k,) are what of the picture it is; a drawn or stamped line holds both apart.
     """
-    stands = holds(PairKind.PICTURE, picture, ground)
     share = float(stands.mean())
     wanted, least = figures.grounds.STANDS_SHARE
     figure = f"{percent(share, wanted, least)} of its outline"
@@ -50,7 +56,7 @@ def examine_lettering(kind: PairKind, lettering: Array, ground: Array) -> Findin
     upper = np.broadcast_to(np.asarray(lettering, float), ground.shape)
     found = measure(upper, ground)
     worst = int((found.delta_e if kind is PairKind.MAT else found.ratio).argmin())
-    return examine_each([kind], upper[worst : worst + 1], ground[worst : worst + 1], [False])[0]
+    return judged(kind, found.only(worst), upper[worst], ground[worst])
 
 
 def examine_wish(wish: Wish, ground: Array, picture: Array, card: Array) -> Finding:

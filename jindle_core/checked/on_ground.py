@@ -8,7 +8,7 @@ import numpy as np
 from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.inks import seen_on
 from jindle_core.blending.painting import spread
-from jindle_core.blending.standing import examine_lettering, examine_picture, examine_wish
+from jindle_core.blending.standing import examine_lettering, examine_picture, examine_wish, picture_stands
 from jindle_core.card.ground import Ground
 from jindle_core.contrast.rules import Finding, PairKind
 from jindle_core.layers.lettering import lettering_rule
@@ -104,7 +104,9 @@ class OnGround:
         if not len(edge.labs):
             return None
         outlined = any(self.pictured.outlined(part) for part in self.parts if part.name == "picture")
-        return examine_picture(edge.labs, self.grounded.seen_at(*edge.places.T), edge.names, outlined)
+        ground = self.grounded.seen_at(*edge.places.T)
+        stands = picture_stands(edge.labs, ground)
+        return examine_picture(stands, edge.labs, ground, edge.names, outlined)
 
     def does_what_is_wanted(self) -> Finding:
         """Too loud, too quiet, or right."""

@@ -6,12 +6,12 @@ from dataclasses import dataclass
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.blending.standing import examine_lettering, examine_picture
-from jindle_core.contrast.rules import Finding, PairKind, Status, holds
+from jindle_core.blending.standing import examine_lettering, examine_picture, picture_stands
+from jindle_core.contrast.rules import Finding, PairKind, Status
 from jindle_core.contrast.stacked import Neighbour, Standing, examine_stack
 from jindle_core.layers.lettering import lettering_rule
 from jindle_core.layers.pieces import WORDS, Kind, Piece
-from jindle_core.layers.touching import Beside, neighbours
+from jindle_core.layers.touching import Beside, lies_beside
 from jindle_core.seen.stack import Face, Stack
 from jindle_core.shown import percent
 
@@ -42,9 +42,8 @@ class Stands:
 def touching(stack: Stack) -> dict[int, list[Beside]]:
     """By key what shows beside each piece; what is only ink lies beside nothing."""
     found: dict[int, list[Beside]] = {}
-    for face in stack.build.faces:
-        cut = [piece for piece in face if piece.kind is not Kind.LETTERING]
-        for one in neighbours(stack.boxes, cut):
+    for face in stack.faces:
+        for one in lies_beside(face.keys, face.sides):
             found.setdefault(one.key, []).append(one)
     return found
 
@@ -158,9 +157,9 @@ def _picture(stack: Stack, face: Face, piece: Piece) -> Stands | None:
     if not shows.any():
         return None
     edge, under, places = edge.only(shows), under[shows], places[shows]
-    finding = examine_picture(edge.labs, under, edge.names, stack.pictured.outlined(part))
-    sinks = ~holds(PairKind.PICTURE, edge.labs, under)
-    beside = _names(stack, face, places[sinks] if sinks.any() else places)
+    stands = picture_stands(edge.labs, under)
+    finding = examine_picture(stands, edge.labs, under, edge.names, stack.pictured.outlined(part))
+    beside = _names(stack, face, places if stands.all() else places[~stands])
     return Stands(PairKind.PICTURE, finding, beside, edge.labs, under, np.array(face.keys)[places])
 
 

@@ -188,13 +188,12 @@ def examine_each(
 ) -> list[Finding]:
     """``examine`` for n pairs at once: colours (n, 3) on colours (n, 3)."""
     found = measure(upper, lower)
-    return [
-        _finding(RULES[kind], found.only(at), upper[at], lower[at], outlined[at])
-        for at, kind in enumerate(kinds)
-    ]
+    return [judged(kind, found.only(at), upper[at], lower[at], outlined[at]) for at, kind in enumerate(kinds)]
 
 
-def _finding(rule: Rule, found: Measures, upper: Array, lower: Array, outlined: bool) -> Finding:
+def judged(kind: PairKind, found: Measures, upper: Array, lower: Array, outlined: bool = False) -> Finding:
+    """``examine`` for a pair (3,) on (3,) that is measured already."""
+    rule = RULES[kind]
     ratio, delta_l, distance = (float(value[0]) for value in (found.ratio, found.delta_l, found.delta_e))
     figure = rule.figure(ratio, delta_l, distance)
     if rule.holds(found)[0]:

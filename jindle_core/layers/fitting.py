@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
+from functools import lru_cache
 from typing import Any
 
 from jindle_core import figures
@@ -27,6 +28,7 @@ def fits(boxes: dict[int, Box], pieces: Sequence[Piece], unit: str) -> list[Fit]
     return [_fit(piece, boxes[piece.key], boxes[piece.on], boxes[BASE], unit) for piece in pieces]
 
 
+@lru_cache(maxsize=1024)  # of the pieces of a card most fit as they did before a change
 def _fit(piece: Piece, box: Box, under: Box, base: Box, unit: str) -> Fit:
     turned = box.height <= under.width and box.width <= under.height
     over = _over(box, base if piece.trimmed else under)

@@ -26,17 +26,21 @@ def neighbours(boxes: dict[int, Box], pieces: Sequence[Piece]) -> list[Beside]:
     what runs along or over the card's own edge.
     """
     order = [BASE, *(piece.key for piece in in_order(pieces))]
-    sides = edges([boxes[key] for key in order])
+    return lies_beside(order, edges([boxes[key] for key in order]))
+
+
+def lies_beside(order: Sequence[int], sides: NDArray[np.int64]) -> list[Beside]:
+    """The same of things (the base first, then from the lowest up) by their keys and ``edges`` (2, 2, n)."""
     shares: list[dict[int, int]] = [{} for _ in order]
     for along, across in ((_Stretches(*sides[0]), sides[1]), (_Stretches(*sides[1]), sides[0])):
         for far in (False, True):
             for at, found in enumerate(_along(along, across, far), start=1):
-                for length, beside in found:
-                    shares[at][beside] = shares[at].get(beside, 0) + length
+                for length, under in found:
+                    shares[at][under] = shares[at].get(under, 0) + length
     return [
-        Beside(key, order[beside], length / sum(found.values()))
+        Beside(key, order[under], length / sum(found.values()))
         for key, found in zip(order[1:], shares[1:], strict=True)
-        for beside, length in sorted(found.items(), key=lambda one: -one[1])
+        for under, length in sorted(found.items(), key=lambda one: -one[1])
     ]
 
 

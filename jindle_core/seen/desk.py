@@ -15,7 +15,7 @@ from jindle_core.contrast.rules import PairKind
 from jindle_core.layers.lettering import font_size
 from jindle_core.layers.pieces import BASE, WHITE, WORDS, Kind, Piece
 from jindle_core.layers.sizing import Box, in_order
-from jindle_core.layers.stacking import heights
+from jindle_core.layers.stacking import Height
 from jindle_core.material import End
 from jindle_core.palettes.role import Role
 
@@ -49,14 +49,18 @@ class Part:
 
 
 def built_desk(
-    card: Card, face: Sequence[Piece], drawing: tuple[float, float] | None, boxes: dict[int, Box]
+    card: Card,
+    face: Sequence[Piece],
+    drawing: tuple[float, float] | None,
+    boxes: dict[int, Box],
+    stands: dict[int, Height],
 ) -> list[Part]:
-    """A face of a card that is built of pieces, which are laid out in ``boxes``.
+    """A face of a card that is built of pieces, which are laid out in ``boxes`` and stand so high.
 
     ``drawing`` as in ``desk``. The ground, where one is laid, is on the piece
     that carries it.
     """
-    build, stands = card.build, heights(boxes, face)
+    build = card.build
     parts = [_part("base", "rect", boxes[BASE], build.base)]
     carrier = build.carrier if card.ground.laid and face == build.pieces else None
     if carrier == BASE:

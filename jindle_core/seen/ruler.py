@@ -1,8 +1,10 @@
 """How is a card read off a ruler: its halves, and where its pieces lie?"""
 
+from functools import lru_cache
+
 from jindle_core.layers.folding import Flat
 from jindle_core.layers.pieces import Piece
-from jindle_core.layers.sizing import as_read
+from jindle_core.layers.sizing import Box, as_read
 from jindle_core.lengths import Length
 from jindle_core.seen.stack import Stack
 
@@ -15,7 +17,11 @@ def halves(laid: Flat, units: str) -> list[Length]:
 
 def lies(stack: Stack, piece: Piece, units: str) -> str:
     """Where a piece lies on another, the parts adding up; blank where it hangs over."""
-    box, under = stack.boxes[piece.key], stack.boxes[piece.on]
+    return _lies(stack.boxes[piece.key], stack.boxes[piece.on], stack.unit, units)
+
+
+@lru_cache(maxsize=1024)  # of the pieces of a card most lie where they lay before a change
+def _lies(box: Box, under: Box, unit: str, units: str) -> str:
     if not box.inside(under):
         return ""
     told = []
@@ -23,7 +29,7 @@ def lies(stack: Stack, piece: Piece, units: str) -> str:
         ("across", under.width, [box.x - under.x, box.width, under.right - box.right]),
         ("down", under.height, [box.y - under.y, box.height, under.bottom - box.bottom]),
     ):
-        read = as_read(Length.near(whole, stack.unit), parts, units)
+        read = as_read(Length.near(whole, unit), parts, units)
         total = Length(sum(one.ticks for one in read), units)
         told.append(f"{words} {' + '.join(one.text() for one in read)} = {total.text()}")
     return f"{', '.join(told)} {units}"

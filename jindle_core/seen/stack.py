@@ -97,7 +97,10 @@ class Stack:
         """The front and the inside as they are drawn."""
         drawing = self.coloured.drawing
         shape = (drawing.width, drawing.height) if drawing else None
-        front, inside = (built_desk(self.resolved.card, face, shape, self.boxes) for face in self.build.faces)
+        front, inside = (
+            built_desk(self.resolved.card, face, shape, self.boxes, stands)
+            for face, stands in zip(self.build.faces, self.stacks, strict=True)
+        )
         return front, inside
 
     @cached_property

@@ -14,7 +14,13 @@ from jindle_core.blending.known import known
 from jindle_core.blending.meeting import BLENDED, Joint, Reach, Seam
 from jindle_core.blending.orders import is_rainbow, overlaps
 from jindle_core.blending.painting import GroundShape, Way, at_points, between, painting, spread
-from jindle_core.blending.standing import Wish, examine_lettering, examine_picture, examine_wish
+from jindle_core.blending.standing import (
+    Wish,
+    examine_lettering,
+    examine_picture,
+    examine_wish,
+    picture_stands,
+)
 from jindle_core.blending.ways import Row, WayKind, ways_out
 from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.ground import Effect, Ground, InkedCard, PadUse
@@ -168,16 +174,22 @@ class StandingTests(unittest.TestCase):
         picture = self.colours(*[(40, 20, -40)] * 10)
         ground = self.colours(*[(85, 0, 5)] * 10)
         names = ["wing"] * 6 + ["tail"] * 4
-        self.assertEqual(examine_picture(picture, ground, names, False).figure, "100 % of its outline")
+        self.assertEqual(
+            examine_picture(picture_stands(picture, ground), picture, ground, names, False).figure,
+            "100 % of its outline",
+        )
         ground[6:] = (42, 15, -38)
-        found = examine_picture(picture, ground, names, False)
+        found = examine_picture(picture_stands(picture, ground), picture, ground, names, False)
         self.assertEqual(
             (found.status, found.reason), (Status.LOOK_AGAIN, "tail sinks into it: L* 40 on L* 42")
         )
-        held = examine_picture(picture, ground, names, True)
+        held = examine_picture(picture_stands(picture, ground), picture, ground, names, True)
         self.assertEqual((held.status, held.reason), (Status.HOLDS, "its line holds it apart"))
         ground[:] = (42, 15, -38)
-        self.assertIs(examine_picture(picture, ground, names, False).status, Status.FAILS)
+        self.assertIs(
+            examine_picture(picture_stands(picture, ground), picture, ground, names, False).status,
+            Status.FAILS,
+        )
 
     def test_lettering_is_judged_where_it_is_worst(self):
         ground = self.colours((90, 0, 0), (35, 0, 0))

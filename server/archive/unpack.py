@@ -271,7 +271,7 @@ class _Unpacking:
             batch_size=100,
         )
         self.catalogue = self.catalogue or read_catalogue(self.person)
-        card_told(card, checked_card(card, self.catalogue, self.person), self.person)
+        card_told(card, checked_card(card, self.catalogue, self.person), self.person, {})
 
     def _drawings(self, lines: list) -> int:
         for one in drawings_seen_by(self.person):

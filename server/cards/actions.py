@@ -69,11 +69,12 @@ def change_card(
     version = _store(card, version, stored, head)
     card.revisions.filter(number__gte=head).delete()
     Revision.objects.create(card=card, number=head, stored=stored, label=change.label)
-    card.revisions.filter(number__lt=head - figures.palettes.UNDO_LIMIT).delete()
+    if head > figures.palettes.UNDO_LIMIT:
+        card.revisions.filter(number__lt=head - figures.palettes.UNDO_LIMIT).delete()
     made = copy(card)
     made.stored, made.version, made.head = stored, version, head
     checked = checked_card(made, catalogue, card.owner, after)
-    told = card_told(made, checked, card.owner, stage)
+    told = card_told(made, checked, card.owner, {head: change.label}, stage)
     if isinstance(change, Waive) and all(one.key != change.check for one in checked.checks):
         words = f"There is no check “{change.check}” on this card."
         raise BadInput(Problem(words, field="check", value=change.check))

@@ -8,7 +8,7 @@ from collections import OrderedDict
 from collections.abc import Callable, Hashable, Sequence
 from dataclasses import dataclass
 from threading import Lock
-from typing import Any
+from typing import Any, TypeVar
 from weakref import WeakKeyDictionary
 
 from jindle_core.card.whole import Card
@@ -19,6 +19,7 @@ from server.access import drawings_seen_by
 from server.accounts.models import Person
 from server.cards.models import StoredCard
 
+Told = TypeVar("Told")
 _MOST = 64  # cards held at once in one process: those of the demo take a quarter of a megabyte each
 
 
@@ -28,10 +29,10 @@ class _Held:
     checked: CheckedCard
 
 
-_SUMMARIES = 200  # told at once of one person's cards: a few megabytes
+_TOLD = 200  # things told that are held for one person: a few megabytes
 
 _held: OrderedDict[tuple[int, int], _Held] = OrderedDict()
-_told: WeakKeyDictionary[Supplies, OrderedDict[Hashable, dict[str, Any]]] = WeakKeyDictionary()
+_told: WeakKeyDictionary[Supplies, OrderedDict[Hashable, Any]] = WeakKeyDictionary()
 _holding = Lock()
 
 
@@ -72,17 +73,17 @@ def _checked(values: Sequence[Card], supplies: Supplies, person: Person) -> list
     ]
 
 
-def told_once(supplies: Supplies, key: Hashable, tell: Callable[[], dict[str, Any]]) -> dict[str, Any]:
+def told_once(supplies: Supplies, key: Hashable, tell: Callable[[], Told]) -> Told:
     """What is told of something with these supplies: once, for it is so as long as they are."""
     with _holding:
         known = _told.setdefault(supplies, OrderedDict())
-        found = known.get(key)
+        found: Told | None = known.get(key)
     if found is None:
         found = tell()
     with _holding:
         known[key] = found
         known.move_to_end(key)
-        while len(known) > _SUMMARIES:
+        while len(known) > _TOLD:
             known.popitem(last=False)
     return found
 

@@ -1,7 +1,7 @@
 """A card as the screens get it: table, pairs, checks, desk."""
 
 import logging
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from functools import partial
 from typing import Any
 
@@ -14,6 +14,7 @@ from jindle_core.layers.sizing import nudge
 from jindle_core.lengths import USUAL_SIZES
 from jindle_core.material import End
 from jindle_core.media import COLUMNS
+from jindle_core.seen.palette import SeenPalette
 from jindle_core.seen.table import table
 from jindle_core.supplies.colours import Supplies
 from server.accounts.models import Person
@@ -34,7 +35,7 @@ def whole_card(
 ) -> dict[str, Any]:
     """The card as ``CardWithStageSerializer`` describes it; CannotBeShown where it cannot be worked out."""
     try:
-        return card_told(card, checked_card(card, catalogue, person), person, stage)
+        return card_told(card, checked_card(card, catalogue, person), person, labels_of(card), stage)
     except (APIException, DatabaseError):
         raise
     except Exception as error:
@@ -42,14 +43,23 @@ def whole_card(
         raise CannotBeShown(error) from error
 
 
+def labels_of(card: StoredCard) -> dict[int, str]:
+    """By the number of a state what led to it: of the one that stands, and of the next, if there is one."""
+    around = card.revisions.filter(number__in=(card.head, card.head + 1))
+    return dict(around.values_list("number", "label"))
+
+
 def card_told(
-    card: StoredCard, checked: CheckedCard, person: Person, stage: str | None = None
+    card: StoredCard,
+    checked: CheckedCard,
+    person: Person,
+    labels: Mapping[int, str],
+    stage: str | None = None,
 ) -> dict[str, Any]:
     """The same of a card that is checked; whatever is wrong with it is raised as it is."""
     palette, card_now = checked.seen.palette, checked.seen.card
     newest = card_now.build.newest
     coarse, fine = nudge(card_now.size.width.unit)
-    labels = dict(card.revisions.filter(number__in=(card.head, card.head + 1)).values_list("number", "label"))
     return {
         "id": card.pk,
         "version": card.version,
@@ -58,7 +68,7 @@ def card_told(
         "undo": labels.get(card.head) if card.head else None,
         "redo": labels.get(card.head + 1),
         "columns": _COLUMNS,
-        "colours": [row_told(one) for one in table(palette, person.only_owned)],
+        "colours": _table(palette, person.only_owned),
         "pairs": [pair_told(one) for one in palette.pairs_seen],
         "guessed": card_now.pairs is None,
         "nudge": {"coarse": coarse, "fine": fine},
@@ -67,6 +77,12 @@ def card_told(
         "checks": [check_told(one) for one in checked.judged],
         "desk": desk_told(checked.desk),
     } | along(stage, checked, person)
+
+
+def _table(palette: SeenPalette, only_owned: bool) -> list[dict[str, Any]]:
+    """The palette's rows: most changes are of something else."""
+    key = ("table", palette.card.colours, palette.card.choices, only_owned)
+    return told_once(palette.supplies, key, lambda: [row_told(one) for one in table(palette, only_owned)])
 
 
 def mends(card: StoredCard, catalogue: Supplies, person: Person) -> list[dict[str, Any]]:
