@@ -1,1 +1,1 @@
-"""Accounts, catalogue, cards and their API: asks jindle_core, stores in MariaDB."""
+"""Accounts, supplies, cards and their API: asks jindle_core, stores in MariaDB."""

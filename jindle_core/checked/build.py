@@ -123,7 +123,7 @@ class Examined:
         labs, names = [stack.lab(key) for key in keys], [stack.name(key) for key in keys]
         if stack.draws(face):
             for area in stack.coloured.colouring.areas:
-                wanted = [] if area.colour is None else [stack.resolved.end_lab(End("palette", area.colour))]
+                wanted = [] if area.colour is None else [stack.palette.end_lab(End("palette", area.colour))]
                 found = [*wanted, *stack.coloured.tones[area.key].lab]
                 labs += found
                 names += [area.name] * len(found)
@@ -137,8 +137,8 @@ class Examined:
     def accents(self) -> list[tuple[PaletteColour, Finding]]:
         """The palette's accents that are on the card, and whether they return."""
         found = []
-        for at, colour in enumerate(self.stack.resolved.card.colours):
-            places = self._places(colour, self.stack.resolved.lab[at]) if colour.role is Role.ACCENT else 0
+        for at, colour in enumerate(self.stack.palette.card.colours):
+            places = self._places(colour, self.stack.palette.lab[at]) if colour.role is Role.ACCENT else 0
             if places:
                 found.append((colour, examine_once(places)))
         return found
@@ -193,7 +193,7 @@ class Examined:
     @cached_property
     def usual_envelope(self) -> Size | None:
         """The smallest usual envelope that the card goes into, if any."""
-        return matching_envelope(self.stack.resolved.card.size, self.tops)
+        return matching_envelope(self.stack.palette.card.size, self.tops)
 
     @property
     def envelope(self) -> Size | None:
@@ -203,7 +203,7 @@ class Examined:
     @cached_property
     def posted(self) -> Finding:
         """Whether the card goes into its envelope."""
-        size = self.stack.resolved.card.size
+        size = self.stack.palette.card.size
         if self.envelope is None:
             return Finding(Status.LOOK_AGAIN, size.text(), "", "is larger than the usual envelopes: make one")
         return examine_envelope(size, self.tops, self.envelope)

@@ -26,10 +26,10 @@ _MENDS = 2
 
 def checks(laid: OnGround, examined: Examined) -> list[Check]:
     """Every check of a card."""
-    resolved = laid.coloured.resolved
+    palette = laid.coloured.palette
     return [
-        *pair_checks(resolved),
-        *_span(resolved),
+        *pair_checks(palette),
+        *_span(palette),
         *_of_colouring(laid.coloured),
         *join_checks(laid.grounded),
         *ground_checks(laid),
@@ -40,53 +40,53 @@ def checks(laid: OnGround, examined: Examined) -> list[Check]:
 # --- Pairs of the palette.
 
 
-def pair_checks(resolved: SeenPalette) -> list[Check]:
+def pair_checks(palette: SeenPalette) -> list[Check]:
     """The checks on what lies on what, in its order."""
-    pairs = resolved.pairs
+    pairs = palette.pairs
     if not pairs:
         return []
     upper, lower = (
-        np.stack([resolved.end_lab(getattr(pair, end)) for pair in pairs]) for end in ("upper", "lower")
+        np.stack([palette.end_lab(getattr(pair, end)) for pair in pairs]) for end in ("upper", "lower")
     )
     kinds, outlined = [pair.kind for pair in pairs], [pair.outlined for pair in pairs]
     found = examine_each(kinds, upper, lower, outlined)
-    return [_pair(resolved, *each) for each in zip(pairs, upper, lower, found, strict=True)]
+    return [_pair(palette, *each) for each in zip(pairs, upper, lower, found, strict=True)]
 
 
-def _span(resolved: SeenPalette) -> list[Check]:
-    if len(resolved.card.colours) < 2:
+def _span(palette: SeenPalette) -> list[Check]:
+    if len(palette.card.colours) < 2:
         return []
-    return [Check("contrast", OnWhole(Whole.SPAN), "Light to dark", examine_span(resolved.lab))]
+    return [Check("contrast", OnWhole(Whole.SPAN), "Light to dark", examine_span(palette.lab))]
 
 
-def _pair(resolved: SeenPalette, pair: Pair, upper: np.ndarray, lower: np.ndarray, finding: Finding) -> Check:
-    upper_words, lower_words = (resolved.end_words(end) for end in (pair.upper, pair.lower))
+def _pair(palette: SeenPalette, pair: Pair, upper: np.ndarray, lower: np.ndarray, finding: Finding) -> Check:
+    upper_words, lower_words = (palette.end_words(end) for end in (pair.upper, pair.lower))
     title = RULES[pair.kind].title.format(upper=upper_words, lower=lower_words)
-    to_mend = partial(_mends, resolved, pair, upper, lower)
+    to_mend = partial(_mends, palette, pair, upper, lower)
     return Check("contrast", OnPair(pair.key), title, finding, to_mend=to_mend)
 
 
-def _mends(resolved: SeenPalette, pair: Pair, upper: np.ndarray, lower: np.ndarray) -> list[Mend]:
+def _mends(palette: SeenPalette, pair: Pair, upper: np.ndarray, lower: np.ndarray) -> list[Mend]:
     """The palette's other colours first: a mend that brings in nothing new; then supplies."""
     found = []
     for end, media in RULES[pair.kind].remedies:
         for ends, lab in (
-            palette_ends(resolved, [pair.upper, pair.lower]),
-            supply_ends(resolved.supplies, media),
+            palette_ends(palette, [pair.upper, pair.lower]),
+            supply_ends(palette.supplies, media),
         ):
             best = mend(pair.kind, upper, lower, end, lab)
             if best:
-                found.append(_mend(resolved, pair, best, ends[best.index]))
+                found.append(_mend(palette, pair, best, ends[best.index]))
         if len(found) >= _MENDS:
             break
     return found[:_MENDS]
 
 
-def _mend(resolved: SeenPalette, pair: Pair, best: Better, end: End) -> Mend:
+def _mend(palette: SeenPalette, pair: Pair, best: Better, end: End) -> Mend:
     after = {"upper": pair.upper, "lower": pair.lower} | {best.end: end}
-    words = RULES[pair.kind].title.format(**{name: resolved.end_words(one) for name, one in after.items()})
+    words = RULES[pair.kind].title.format(**{name: palette.end_words(one) for name, one in after.items()})
     change = EditPair(pair.key, upper=end) if best.end == "upper" else EditPair(pair.key, lower=end)
-    return Mend(words, best.finding.figure, change, resolved.end_shades(end))
+    return Mend(words, best.finding.figure, change, palette.end_shades(end))
 
 
 # --- Colouring.

@@ -37,7 +37,7 @@ class Desk:
 
 def desk_of(laid: OnGround, stack: Stack) -> Desk:
     """A card on the desk."""
-    card = laid.coloured.resolved.card
+    card = laid.coloured.palette.card
     return Desk(
         float(card.size.width.millimetres),
         float(card.size.height.millimetres),
@@ -51,7 +51,7 @@ def desk_of(laid: OnGround, stack: Stack) -> Desk:
 
 def drawn(parts: Sequence[Part], laid: OnGround, stack: Stack) -> tuple[Drawn, ...]:
     """Some parts in their colours."""
-    palette = laid.coloured.resolved
+    palette = laid.coloured.palette
     mat = None if laid.stack else laid.grounded.mat_lab
     inked = {} if mat is None else {"mat": value_shades(tuple(map(float, mat)))}
     return tuple(

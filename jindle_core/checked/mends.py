@@ -152,15 +152,15 @@ def to_return(examined: Examined, colour: PaletteColour) -> list[Mend]:
     for words, change in ways:
         after = _tried(examined, change)
         figure = next(finding.figure for one, finding in after.accents if one.key == colour.key)
-        found.append(Mend(words, figure, change, stack.resolved.end_shades(end)))
+        found.append(Mend(words, figure, change, stack.palette.end_shades(end)))
     return found
 
 
 def to_spread(examined: Examined) -> list[Mend]:
     """A piece in the palette's lightest or darkest, with which the card reaches far enough."""
     stack, found = examined.stack, []
-    ends = [End("palette", colour.key) for colour in stack.resolved.card.colours]
-    order = np.argsort(stack.resolved.lab[:, 0])
+    ends = [End("palette", colour.key) for colour in stack.palette.card.colours]
+    order = np.argsort(stack.palette.lab[:, 0])
     pieces = [piece for piece in stack.build.pieces if piece.kind in PLAIN and piece.key != stack.carrier]
     for end in (ends[at] for at in (*order[:1], *order[1:][-1:])):
         for piece in pieces:
@@ -169,8 +169,8 @@ def to_spread(examined: Examined) -> list[Mend]:
                 after = _tried(examined, change)
                 stands = after.stands.get(piece.key)
                 if after.spread.status is Status.HOLDS and stands and stands.finding.status is Status.HOLDS:
-                    words = f"{piece.name} in {stack.resolved.end_words(end)}"
-                    shades = stack.resolved.end_shades(end)
+                    words = f"{piece.name} in {stack.palette.end_words(end)}"
+                    shades = stack.palette.end_shades(end)
                     found.append(Mend(words, after.spread.figure, change, shades))
                     break
     return found
@@ -184,7 +184,7 @@ def to_write(examined: Examined) -> list[Mend]:
     after = _tried(examined, change)
     if after.writing.status is not Status.HOLDS or not _no_worse(examined, after):
         return []
-    shades = stack.resolved.end_shades(WHITE)
+    shades = stack.palette.end_shades(WHITE)
     return [Mend("lay a white panel inside", after.writing.figure, change, shades)]
 
 
@@ -205,7 +205,7 @@ def to_thin(examined: Examined) -> list[Mend]:
 
 def to_fold(examined: Examined) -> list[Mend]:
     """The other fold, where a usual sheet holds the base then."""
-    card = examined.stack.resolved.card
+    card = examined.stack.palette.card
     found = []
     for fold in Fold:
         after = examine_base(card.size, fold)

@@ -120,7 +120,7 @@ class OnGround:
         text = self._part("lettering")
         if text is None or self.stack is not None:
             return None
-        strip, palette = self._part("strip"), self.coloured.resolved
+        strip, palette = self._part("strip"), self.coloured.palette
         words, lab = palette.end_words, palette.end_lab
         if strip is None:
             rule = lettering_rule(text.size, text.bold)
@@ -143,9 +143,9 @@ class OnGround:
 
 def on_ground(coloured: Coloured, stack: Stack) -> OnGround:
     """The ground of a card with what lies on it."""
-    resolved = coloured.resolved
-    if resolved.card.build.every:
+    palette = coloured.palette
+    if palette.card.build.every:
         return OnGround(coloured, stack.grounded, tuple(stack.parts[0]), stack)
     drawing = coloured.drawing
-    parts = desk(resolved.card, resolved.pairs, (drawing.width, drawing.height) if drawing else None)
+    parts = desk(palette.card, palette.pairs, (drawing.width, drawing.height) if drawing else None)
     return OnGround(coloured, stack.grounded, tuple(parts))

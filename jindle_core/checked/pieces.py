@@ -62,7 +62,7 @@ def _together(examined: Examined) -> Iterator[Check]:
 
 
 def _of_base(examined: Examined) -> Iterator[Check]:
-    card = examined.stack.resolved.card
+    card = examined.stack.palette.card
     finding = examine_base(card.size, card.fold)
     if finding.status is not Status.HOLDS:
         yield _of_build(OnWhole(Whole.SHEET), "The base", finding, partial(mends.to_fold, examined))

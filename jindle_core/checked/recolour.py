@@ -60,7 +60,7 @@ def recolourings(
     if key != BASE and stack.piece(key).kind is Kind.FINISH:
         media = FINISH_MEDIA
     found: list[Mend] = []
-    for ends, labs in (_there(stack, key), supply_ends(stack.resolved.supplies, media)):
+    for ends, labs in (_there(stack, key), supply_ends(stack.palette.supplies, media)):
         kept = _standing(stands, key, judged, labs)
         if wanted is not None:
             kept &= wanted.does(labs)
@@ -76,9 +76,9 @@ def recolourings(
 def _there(stack: Stack, key: int) -> tuple[list[End], np.ndarray]:
     """The palette's colours and what else the card is made of, but for what a piece is of."""
     used = [stack.material(each) for each in (BASE, *(piece.key for piece in stack.build.every))]
-    palette = [End("palette", colour.key) for colour in stack.resolved.card.colours]
+    palette = [End("palette", colour.key) for colour in stack.palette.card.colours]
     ends = [end for end in dict.fromkeys([*palette, *used, WHITE]) if end != stack.material(key)]
-    return ends, np.array([stack.resolved.end_lab(end) for end in ends]).reshape(-1, 3)
+    return ends, np.array([stack.palette.end_lab(end) for end in ends]).reshape(-1, 3)
 
 
 def _standing(stands: dict[int, Stands], key: int, judged: int, labs: np.ndarray) -> np.ndarray:
@@ -127,11 +127,11 @@ def _shares(asked: Sequence[_Compared]) -> list[np.ndarray]:
 
 
 def _mend(stack: Stack, key: int, end: End, figure: str) -> Mend:
-    words = f"{stack.name(key)} in {stack.resolved.end_words(end)}"
+    words = f"{stack.name(key)} in {stack.palette.end_words(end)}"
     change: BuildChange = SetBuild({"base": end})
     if key != BASE:
         change = EditPiece(key, {"material": end, "inked": None})
-    return Mend(words, figure, change, stack.resolved.end_shades(end))
+    return Mend(words, figure, change, stack.palette.end_shades(end))
 
 
 def _figure(one: Stands, key: int, own: bool, lab: np.ndarray) -> str:

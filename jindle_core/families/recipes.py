@@ -76,6 +76,9 @@ _RECIPES = {
 }
 
 
+OF_GREYS = (Thing.WHITE, Thing.BLACK, Thing.METAL)  # shaded with greys, whatever lies around
+
+
 def recipe(thing: Thing) -> Recipe:
     """The recipe of a thing; most things need nothing special."""
     return _RECIPES.get(thing, Recipe())
@@ -89,7 +92,7 @@ def tones_wanted(thing: Thing, extent: Extent, focal: bool) -> int:
     """
     if extent is Extent.TINY:
         return 2
-    if thing in (Thing.WHITE, Thing.BLACK, Thing.METAL):
+    if thing in OF_GREYS:
         return 3
     if focal and extent is Extent.LARGE:
         return 5 if thing in (Thing.SKIN, Thing.FUR) else 4
@@ -114,7 +117,7 @@ def suited(thing: Thing, candidates: Array, warm: float, beside_black: bool) -> 
         )
     if thing is Thing.GLASS:
         return lightness >= figures.families.GLASS_L
-    if thing not in (Thing.WHITE, Thing.BLACK, Thing.METAL):
+    if thing not in OF_GREYS:
         return np.ones(len(candidates), dtype=bool)
     greys = chroma < figures.paper.NEUTRAL_ROLE_C
     if thing is Thing.WHITE:

@@ -51,7 +51,7 @@ def family_offers(coloured: Coloured, area: Area, owned: bool, tones: int | None
     offers = []
     for family in found:
         its = places[list(family.places)]
-        labs = coloured.resolved.supplies.predicted(its, area.layers, coloured.paper)
+        labs = coloured.palette.supplies.predicted(its, area.layers, coloured.paper)
         offers.append(FamilyOffer(family, tuple(its.tolist()), labs))
     return offers
 
@@ -61,7 +61,7 @@ def proposed(coloured: Coloured, keys: Sequence[int], owned: bool) -> SetFamilie
 
     BadInput where there is none at all.
     """
-    supplies, families = coloured.resolved.supplies, []
+    supplies, families = coloured.palette.supplies, []
     answered: dict[tuple[object, ...], tuple[list[Family], np.ndarray]] = {}
     known: dict[Builder, np.ndarray] = {}
     for key in keys or [area.key for area in coloured.colouring.areas if not area.family]:
@@ -98,18 +98,18 @@ def _best(
 
     ``known`` keeps, by builder, how far the palette is from all its candidates, for the next area.
     """
-    supplies = coloured.resolved.supplies
+    supplies = coloured.palette.supplies
     builder, places = supplies.families(area.medium, owned, area.layers, coloured.paper)
     made = recipe(area.thing)
     around: np.ndarray | None = None if made.around is None else np.asarray(made.around)
     off = None
     aimed, reach = coloured.aim(area, float(np.median(supplies.sigma[places])) if len(places) else 0.0)
     if around is None and area.colour is not None and len(places):
-        at = [colour.key for colour in coloured.resolved.card.colours].index(area.colour)
+        at = [colour.key for colour in coloured.palette.card.colours].index(area.colour)
         around = aimed
         known = {} if known is None else known
         if builder not in known:
-            known[builder] = delta_e(coloured.resolved.lab[:, None], builder.candidates[None])
+            known[builder] = delta_e(coloured.palette.lab[:, None], builder.candidates[None])
         off = known[builder][at]
     if around is None or not len(places):
         return [], places
@@ -126,7 +126,7 @@ def tone_offers(coloured: Coloured, area: Area, owned: bool) -> list[ToneOffer]:
     tones = coloured.tones[area.key]
     if not tones.places:
         return []
-    supplies = coloured.resolved.supplies
+    supplies = coloured.palette.supplies
     builder, places = supplies.families(area.medium, owned, area.layers, coloured.paper)
     other = ~np.isin(places, tones.places)
     candidates, places = builder.candidates[other], places[other]
@@ -152,7 +152,7 @@ def tone_offers(coloured: Coloured, area: Area, owned: bool) -> list[ToneOffer]:
 
 def _glazes(coloured: Coloured, area: Area, candidates: np.ndarray, places: np.ndarray) -> list[ToneOffer]:
     """A neutral over the darkest tone: the family itself stays as it is."""
-    supplies, tones = coloured.resolved.supplies, coloured.tones[area.key]
+    supplies, tones = coloured.palette.supplies, coloured.tones[area.key]
     greys = places[np.hypot(candidates[:, 1], candidates[:, 2]) < figures.paper.NEUTRAL_ROLE_C]
     dark = supplies.reflectance(np.array(tones.places[-1:]))[0]
     behaviour = supplies.behaviour(int(supplies.range_ids[tones.places[-1]]))

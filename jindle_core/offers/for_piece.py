@@ -46,17 +46,17 @@ def _ways(examined: Examined, piece: Piece) -> Iterator[_Way]:
     yield f"without {piece.name}", note, RemovePiece(piece.key)
     if piece.kind not in OF_CARD or piece.key == stack.carrier:
         return
-    supplies = stack.resolved.supplies
+    supplies = stack.palette.supplies
     for one in inked_cards(supplies, tuple(map(float, stack.lab(piece.key))), _INKED, plain=True) or ():
         pad = supplies.rows[one.pad].id
         card = WHITE if one.card is None else End("supply", supplies.rows[one.card].id)
         told = {"material": card, "inked": InkedOver(pad, one.hand)}
-        words = f"inked with {stack.resolved.end_words(End('supply', pad))}, {one.hand} hand"
+        words = f"inked with {stack.palette.end_words(End('supply', pad))}, {one.hand} hand"
         yield words, f"predicted, ± {2 * one.sigma:.0f} ΔE", EditPiece(piece.key, told)
     for words, end in stocks(supplies):
         if end != piece.material or piece.inked:
             told = {"material": end, "inked": None}
-            yield words, stack.resolved.end_words(end), EditPiece(piece.key, told)
+            yield words, stack.palette.end_words(end), EditPiece(piece.key, told)
 
 
 def _tried(

@@ -117,7 +117,7 @@ def area_steps(coloured: Coloured, area: Area) -> list[Step]:
     count = len(coloured.tones[area.key].places)
     if not count:
         return []
-    supplies = coloured.resolved.supplies
+    supplies = coloured.palette.supplies
     glaze = supplies.rows[coloured.glazes[area.key][0]].label if area.key in coloured.glazes else ""
     solvent = "solvent" in coloured.colouring.finishes
     return laying(area.medium, count, coloured.dark_first, area.layers, glaze, solvent)

@@ -108,7 +108,7 @@ class Cutting:
     @cached_property
     def _flat(self) -> Flat:
         """The base before it is folded."""
-        card = self.stack.resolved.card
+        card = self.stack.palette.card
         return flat(card.size, card.fold)
 
     @cached_property

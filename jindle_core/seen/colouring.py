@@ -50,18 +50,18 @@ class Coloured:
     is what its person does where the card says nothing.
     """
 
-    resolved: SeenPalette
+    palette: SeenPalette
     drawing: LineDrawing | None
     used_to_dark_first: bool = False
 
     @property
     def colouring(self) -> Colouring:
         """What is planned."""
-        return self.resolved.card.colouring
+        return self.palette.card.colouring
 
     @property
     def _supplies(self) -> Supplies:
-        return self.resolved.supplies
+        return self.palette.supplies
 
     @property
     def dark_first(self) -> bool:
@@ -72,8 +72,8 @@ class Coloured:
     def on_paper(self, place: int | None) -> "Coloured":
         """The same on the card at a place of the supplies; None: on white marker paper."""
         paper = None if place is None else self._supplies.rows[place].id
-        card = replace(self.resolved.card, colouring=replace(self.colouring, paper=paper))
-        return replace(self, resolved=replace(self.resolved, card=card))
+        card = replace(self.palette.card, colouring=replace(self.colouring, paper=paper))
+        return replace(self, palette=replace(self.palette, card=card))
 
     @cached_property
     def paper(self) -> int | None:
@@ -150,9 +150,9 @@ class Coloured:
         """
         if area.colour is None or recipe(area.thing).around:
             return None, np.inf
-        at = [colour.key for colour in self.resolved.card.colours].index(area.colour)
-        known = np.hypot(self.resolved.sigma[at], sigma)
-        return self.resolved.lab[at], float(np.hypot(figures.colour.COUSIN, known))
+        at = [colour.key for colour in self.palette.card.colours].index(area.colour)
+        known = np.hypot(self.palette.sigma[at], sigma)
+        return self.palette.lab[at], float(np.hypot(figures.colour.COUSIN, known))
 
     @cached_property
     def surface(self) -> Surface:
@@ -209,12 +209,12 @@ class Coloured:
 
     def warmth(self, area: Area | None = None) -> float:
         """How warm the palette is, above 0 warm; for an area, what lies beside it counts again."""
-        keys = [colour.key for colour in self.resolved.card.colours]
-        labs = list(self.resolved.lab)
+        keys = [colour.key for colour in self.palette.card.colours]
+        labs = list(self.palette.lab)
         if area is not None:
             at = self.colouring.areas.index(area)
             beside = [self.colouring.areas[b].colour for a, b in self.touching if a == at]
-            labs += [self.resolved.lab[keys.index(key)] for key in beside if key in keys]
+            labs += [self.palette.lab[keys.index(key)] for key in beside if key in keys]
         return temperature(np.array(labs), np.ones(len(labs))) if labs else 0.0
 
     @cached_property
@@ -235,8 +235,8 @@ class Coloured:
         tones = self.tones[area.key]
         if area.colour is None or not tones.places or recipe(area.thing).around:
             return None
-        at = [colour.key for colour in self.resolved.card.colours].index(area.colour)
-        off = delta_e(self.resolved.lab[at], tones.lab)
+        at = [colour.key for colour in self.palette.card.colours].index(area.colour)
+        off = delta_e(self.palette.lab[at], tones.lab)
         nearest = int(off.argmin())
-        sigma = combined(self.resolved.sigma[at], tones.sigma[nearest])
+        sigma = combined(self.palette.sigma[at], tones.sigma[nearest])
         return judge_match(float(off[nearest]), sigma).verdict

@@ -60,5 +60,5 @@ def _filled(coloured: Coloured, path: str, area: Area | None, paper: Shades) -> 
         laid = stops(len(views), recipe(area.thing).bare)
         found = tuple((at, paper if tone == BARE else views[tone]) for at, tone in laid)
     elif area.colour is not None:
-        found = ((0.0, coloured.resolved.end_shades(End("palette", area.colour))),)
+        found = ((0.0, coloured.palette.end_shades(End("palette", area.colour))),)
     return Filled(path, area.key, area.colour or 0, found)

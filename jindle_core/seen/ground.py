@@ -24,21 +24,21 @@ from jindle_core.supplies.colours import RangeFacts, Supplies
 class Grounded:
     """The ground of a card. Pads that have left the supplies are left out."""
 
-    resolved: SeenPalette
+    palette: SeenPalette
 
     @property
     def ground(self) -> Ground:
         """What is planned."""
-        return self.resolved.card.ground
+        return self.palette.card.ground
 
     @property
     def supplies(self) -> Supplies:
         """The supplies that it is laid with."""
-        return self.resolved.supplies
+        return self.palette.supplies
 
     def with_ground(self, ground: Ground) -> "Grounded":
         """The same card with another ground."""
-        return Grounded(SeenPalette(replace(self.resolved.card, ground=ground), self.supplies))
+        return Grounded(SeenPalette(replace(self.palette.card, ground=ground), self.supplies))
 
     @cached_property
     def pads(self) -> tuple[PadUse, ...]:

@@ -179,8 +179,8 @@ class SeenPalette:
         return self.supplies.lab_at(place), float(self.supplies.sigma[place])
 
 
-def palette_ends(resolved: SeenPalette, without: Sequence[End]) -> tuple[list[End], np.ndarray]:
+def palette_ends(palette: SeenPalette, without: Sequence[End]) -> tuple[list[End], np.ndarray]:
     """The palette's colours with their CIELAB (n, 3), but for some."""
-    ends = [End("palette", colour.key) for colour in resolved.card.colours]
+    ends = [End("palette", colour.key) for colour in palette.card.colours]
     kept = [place for place, end in enumerate(ends) if end not in without]
-    return [ends[place] for place in kept], resolved.lab[kept]
+    return [ends[place] for place in kept], palette.lab[kept]

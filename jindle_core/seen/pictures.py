@@ -44,7 +44,7 @@ class Pictured:
         for area in coloured.colouring.areas:
             labs = coloured.tones[area.key].lab
             if not len(labs) and area.colour is not None:
-                labs = coloured.resolved.end_lab(End("palette", area.colour))[None]
+                labs = coloured.palette.end_lab(End("palette", area.colour))[None]
             if area.shape and len(labs):
                 found[area.shape] = (labs, area.name)
         return found
@@ -66,7 +66,7 @@ class Pictured:
         if part.shape != "drawing" or drawing is None:
             across = (x - part.x - part.width / 2) / (part.width / 2)
             down = (y - part.y - part.height / 2) / (part.height / 2)
-            lab = self.coloured.resolved.end_lab(part.end)
+            lab = self.coloured.palette.end_lab(part.end)
             return across**2 + down**2 <= 1, np.broadcast_to(lab, (len(x), 3))
         scale = drawing.width / part.width
         shapes = shapes_at(drawing, np.stack([x - part.x, y - part.y], axis=1) * scale)
@@ -83,8 +83,8 @@ class Pictured:
             return Edge(places, labs, tuple(self._shapes[shape][1] for shape in shapes))
         half = np.array([part.width, part.height]) / 2
         places = np.array([part.x, part.y]) + half * (1 + np.stack([np.cos(_RING), np.sin(_RING)], axis=1))
-        lab = self.coloured.resolved.end_lab(part.end)
-        name = self.coloured.resolved.end_words(part.end)
+        lab = self.coloured.palette.end_lab(part.end)
+        name = self.coloured.palette.end_words(part.end)
         return Edge(places, np.repeat(lab[None], len(_RING), axis=0), (name,) * len(_RING))
 
     def outlined(self, part: Part) -> bool:

@@ -56,29 +56,29 @@ class Stack:
     coloured: Coloured
 
     @property
-    def resolved(self) -> SeenPalette:
+    def palette(self) -> SeenPalette:
         """The card with its colours."""
-        return self.coloured.resolved
+        return self.coloured.palette
 
     @property
     def build(self) -> Build:
         """How it is planned to be built."""
-        return self.resolved.card.build
+        return self.palette.card.build
 
     @property
     def unit(self) -> str:
         """The card's own unit, in which everything is cut."""
-        return self.resolved.card.size.width.unit
+        return self.palette.card.size.width.unit
 
     def after(self, change: BuildChange) -> "Stack":
         """The same card after a change."""
-        resolved = SeenPalette(change.apply(self.resolved.card), self.resolved.supplies)
-        return Stack(replace(self.coloured, resolved=resolved))
+        palette = SeenPalette(change.apply(self.palette.card), self.palette.supplies)
+        return Stack(replace(self.coloured, palette=palette))
 
     @cached_property
     def boxes(self) -> dict[int, Box]:
         """By key where everything lies, on its own face."""
-        front, inside = (laid_out(self.resolved.card.size, face) for face in self.build.faces)
+        front, inside = (laid_out(self.palette.card.size, face) for face in self.build.faces)
         return front | inside
 
     @cached_property
@@ -98,7 +98,7 @@ class Stack:
         drawing = self.coloured.drawing
         shape = (drawing.width, drawing.height) if drawing else None
         front, inside = (
-            built_desk(self.resolved.card, face, shape, self.boxes, stands)
+            built_desk(self.palette.card, face, shape, self.boxes, stands)
             for face, stands in zip(self.build.faces, self.stacks, strict=True)
         )
         return front, inside
@@ -106,7 +106,7 @@ class Stack:
     @cached_property
     def grounded(self) -> Grounded:
         """The card's ground."""
-        return Grounded(self.resolved)
+        return Grounded(self.palette)
 
     @cached_property
     def pictured(self) -> Pictured:
@@ -116,7 +116,7 @@ class Stack:
     @cached_property
     def carrier(self) -> int | None:
         """The key of what carries the ground; None where none is laid."""
-        return self.build.carrier if self.resolved.card.ground.laid else None
+        return self.build.carrier if self.palette.card.ground.laid else None
 
     # --- What things are of.
 
@@ -138,7 +138,7 @@ class Stack:
 
     def stock(self, key: int) -> End:
         """What it is cut out of: under a coloured picture and under a ground it is their paper."""
-        card = self.resolved.card
+        card = self.palette.card
         paper: int | None
         if key == self.carrier and key != BASE:
             paper = card.ground.paper
@@ -154,7 +154,7 @@ class Stack:
         found = {}
         for piece in self.build.every:
             inked = piece.inked
-            place = self.resolved.supplies.places.get(inked.colour) if inked else None
+            place = self.palette.supplies.places.get(inked.colour) if inked else None
             if inked and place is not None:
                 card = self._reflectance(piece.material)
                 ink = self.grounded.inks_at([place], [(inked.hand, inked.coats)])
@@ -163,12 +163,12 @@ class Stack:
 
     def _reflectance(self, end: End) -> np.ndarray:
         if end.source == "palette":
-            return lab_to_reflectance(self.resolved.end_lab(end))
+            return lab_to_reflectance(self.palette.end_lab(end))
         return self.grounded.card_of(end.id if end.source == "supply" else None)
 
     def lab(self, key: int) -> np.ndarray:
         """The colour (3,) of a piece by itself, or of the base."""
-        return self._inked[key] if key in self._inked else self.resolved.end_lab(self.material(key))
+        return self._inked[key] if key in self._inked else self.palette.end_lab(self.material(key))
 
     def shades(self, key: int) -> Shades:
         """The same in every view."""
@@ -176,15 +176,15 @@ class Stack:
             return value_shades(tuple(map(float, self._inked[key])))
         if key != BASE and self.piece(key).kind is Kind.VELLUM:
             return value_shades(_VEIL)
-        return self.resolved.end_shades(self.material(key))
+        return self.palette.end_shades(self.material(key))
 
     def words(self, key: int) -> str:
         """What it is of, in words."""
-        stock = self.resolved.end_words(self.material(key))
+        stock = self.palette.end_words(self.material(key))
         piece = None if key == BASE else self.piece(key)
         if piece is None or piece.inked is None:
             return stock
-        return f"{stock}, inked with {self.resolved.end_words(End('supply', piece.inked.colour))}"
+        return f"{stock}, inked with {self.palette.end_words(End('supply', piece.inked.colour))}"
 
     def seen(self, key: int) -> EndSeen:
         """What it is of, in words and in every view."""

@@ -42,9 +42,9 @@ def create_card(owner: Person, name: str, size: Size) -> StoredCard:
 @write
 def start_card(owner: Person, name: str, size: Size, colours: Sequence[AddColour]) -> StoredCard:
     """Make a card whose palette starts with some colours; each can be undone by itself."""
-    card, catalogue = create_card(owner, name, size), catalogue_for(owner)
+    card, supplies = create_card(owner, name, size), catalogue_for(owner)
     for colour in colours:
-        change_card(card, card.version, colour, catalogue)
+        change_card(card, card.version, colour, supplies)
     return card
 
 
@@ -56,14 +56,14 @@ def delete_card(card: StoredCard) -> None:
 
 @write
 def change_card(
-    card: StoredCard, version: int, change: AnyChange, catalogue: Supplies, stage: str | None = None
+    card: StoredCard, version: int, change: AnyChange, supplies: Supplies, stage: str | None = None
 ) -> dict[str, Any]:
     """Make one change; the card after it, as it is told, with a stage along.
 
     Stale where the card has another version by now. Whatever keeps the card
     from being worked out is raised, and nothing is changed.
     """
-    before = checked_card(card, catalogue, card.owner).seen
+    before = checked_card(card, supplies, card.owner).seen
     after = changed(before.card, change, before.palette.pairs)
     head, stored = card.head + 1, card_to_json(after)
     version = _store(card, version, stored, head)
@@ -73,7 +73,7 @@ def change_card(
         card.revisions.filter(number__lt=head - figures.palettes.UNDO_LIMIT).delete()
     made = copy(card)
     made.stored, made.version, made.head = stored, version, head
-    checked = checked_card(made, catalogue, card.owner, after)
+    checked = checked_card(made, supplies, card.owner, after)
     told = card_told(made, checked, card.owner, {head: change.label}, stage)
     if isinstance(change, Waive) and all(one.key != change.check for one in checked.checks):
         words = f"There is no check “{change.check}” on this card."

@@ -118,11 +118,11 @@ class CardChanges(APIView):
     def post(self, request: Request, pk: int) -> Response:
         """Make one change; 409 where the card has another version by now."""
         card = own_card(request.user, pk)
-        catalogue = catalogue_for(request.user)
+        supplies = catalogue_for(request.user)
         version = _version(request.data)
         given = request.data.get("change") if isinstance(request.data, dict) else None
-        change = read_change(given, catalogue, request.user)
-        return Response(actions.change_card(card, version, change, catalogue, _stage(request.data)))
+        change = read_change(given, supplies, request.user)
+        return Response(actions.change_card(card, version, change, supplies, _stage(request.data)))
 
 
 class AddingQuery(serializers.Serializer):
@@ -143,11 +143,11 @@ class CardAdding(APIView):
         given = AddingQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
         asked = given.validated_data
-        catalogue = catalogue_for(request.user)
+        supplies = catalogue_for(request.user)
         anchor = {"value": asked["value"]} if asked["colour"] is None else {"colour": asked["colour"]}
         told = {"anchor": anchor, "name": "new", "role": asked["role"] or None}
-        change = read_colour(told, catalogue, request.user)
-        return Response(adding_told(adding(SeenPalette(card.value, catalogue), change)))
+        change = read_colour(told, supplies, request.user)
+        return Response(adding_told(adding(SeenPalette(card.value, supplies), change)))
 
 
 class CardUndo(APIView):
@@ -171,8 +171,8 @@ class CardRedo(APIView):
 def _step(request: Request, pk: int, step: int) -> Response:
     card = own_card(request.user, pk)
     actions.step_card(card, _version(request.data), step)
-    catalogue = catalogue_for(request.user)
-    return Response(views.whole_card(card, catalogue, request.user, _stage(request.data)))
+    supplies = catalogue_for(request.user)
+    return Response(views.whole_card(card, supplies, request.user, _stage(request.data)))
 
 
 class CardStates(APIView):

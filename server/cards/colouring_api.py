@@ -47,15 +47,15 @@ class CardOnPapers(APIView):
     @extend_schema(responses=OnPaperSerializer(many=True), operation_id="picture_on_papers")
     def get(self, request: Request, pk: int) -> Response:
         """The picture as it would look on white, and on each kind of cardstock that there is."""
-        coloured, catalogue = _coloured(request, pk), catalogue_for(request.user)
+        coloured, supplies = _coloured(request, pk), catalogue_for(request.user)
         return Response(
             [
                 {
-                    "paper": None if paper is None else swatch(catalogue, paper),
+                    "paper": None if paper is None else swatch(supplies, paper),
                     "words": words,
                     "picture": picture_told(picture_seen(coloured.on_paper(paper))),
                 }
-                for words, paper in papers_to_try(catalogue)
+                for words, paper in papers_to_try(supplies)
             ]
         )
 
@@ -72,10 +72,10 @@ class CardPropose(APIView):
         given.is_valid(raise_exception=True)
         asked = given.validated_data
         card = own_card(request.user, pk)
-        catalogue = catalogue_for(request.user)
-        coloured = checked_card(card, catalogue, request.user).seen.coloured
+        supplies = catalogue_for(request.user)
+        coloured = checked_card(card, supplies, request.user).seen.coloured
         change = proposed(coloured, asked["areas"], asked["owned"])
-        return Response(actions.change_card(card, asked["version"], change, catalogue, "colouring"))
+        return Response(actions.change_card(card, asked["version"], change, supplies, "colouring"))
 
 
 class AreaFamilies(APIView):

@@ -191,6 +191,7 @@ class AreaSerializer(serializers.Serializer):
     medium = serializers.ChoiceField(choices=WITH_CHOICES)
     layers = serializers.IntegerField()
     note = serializers.CharField(help_text="how such a thing is laid")
+    of_greys = serializers.BooleanField(help_text="shaded with greys, warm or cool as the palette is")
     lost = serializers.IntegerField(help_text="tones that have left the supplies")
     likeness = serializers.ChoiceField(
         choices=VERDICT_CHOICES, allow_null=True, help_text="of the nearest tone to the palette colour"

@@ -32,15 +32,15 @@ def cells_told(cells: Sequence[Taken]) -> list[dict[str, Any]]:
     return [{"key": one.key, "column": one.column, "match": match_told(one.match)} for one in cells]
 
 
-def wanted_told(catalogue: Supplies, found: Sequence[Wanted]) -> list[dict[str, Any]]:
+def wanted_told(supplies: Supplies, found: Sequence[Wanted]) -> list[dict[str, Any]]:
     """The list as ``ShoppingSerializer`` describes its items."""
-    return [{"swatch": _as_bought(catalogue, one.place), "why": one.why, "cards": one.cards} for one in found]
+    return [{"swatch": _as_bought(supplies, one.place), "why": one.why, "cards": one.cards} for one in found]
 
 
-def _as_bought(catalogue: Supplies, place: int) -> dict[str, Any]:
+def _as_bought(supplies: Supplies, place: int) -> dict[str, Any]:
     """A colour as it is bought: of patterned paper the sheet by its title."""
-    told, row = swatch(catalogue, place), catalogue.rows[place]
-    if (row.range_id, row.family) in catalogue.sheets:
+    told, row = swatch(supplies, place), supplies.rows[place]
+    if (row.range_id, row.family) in supplies.sheets:
         title = row.family or told["label"]
         told |= {"code": "", "name": title, "label": title}
     return told

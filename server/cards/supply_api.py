@@ -61,8 +61,8 @@ class Shopping(APIView):
     @extend_schema(responses=WantedSerializer(many=True), operation_id="shopping")
     def get(self, request: Request) -> Response:
         """What the person's cards need and the drawer lacks, by range."""
-        catalogue = catalogue_for(request.user)
-        return Response(wanted_told(catalogue, to_buy(cards_of(request.user), catalogue)))
+        supplies = catalogue_for(request.user)
+        return Response(wanted_told(supplies, to_buy(cards_of(request.user), supplies)))
 
 
 class ShoppingFile(APIView):
@@ -71,13 +71,13 @@ class ShoppingFile(APIView):
     @extend_schema(responses={(200, "text/csv"): OpenApiTypes.STR}, operation_id="shopping_file")
     def get(self, request: Request) -> HttpResponse:
         """CSV: range, maker, medium, code, name, why, cards."""
-        catalogue = catalogue_for(request.user)
+        supplies = catalogue_for(request.user)
         out = io.StringIO()
         writer = csv.writer(out, lineterminator="\n")
         writer.writerow(("range", "maker", "medium", "code", "name", "why", "discontinued", "cards"))
-        for item in wanted_told(catalogue, to_buy(cards_of(request.user), catalogue)):
+        for item in wanted_told(supplies, to_buy(cards_of(request.user), supplies)):
             found = item["swatch"]
-            maker = catalogue.ranges[found["range_id"]].maker
+            maker = supplies.ranges[found["range_id"]].maker
             texts = (found["range_name"], maker, found["medium"], found["code"], found["name"], item["why"])
             gone = "yes" if found["discontinued"] else "no"
             writer.writerow((*map(neutral, texts), gone, neutral("; ".join(item["cards"]))))
@@ -133,6 +133,6 @@ class CardMove(APIView):
         ids = {int(each) for each in given.validated_data["ranges"].split(",")}
         if ranges_seen_by(request.user).filter(pk__in=ids).count() != len(ids):
             raise BadInput(Problem("One of these ranges is not among yours.", field="ranges"))
-        resolved = SeenPalette(card.value, catalogue_for(request.user))
-        cells, unserved = moved(resolved, sorted(ids), given.validated_data["owned"])
+        palette = SeenPalette(card.value, catalogue_for(request.user))
+        cells, unserved = moved(palette, sorted(ids), given.validated_data["owned"])
         return Response({"cells": cells_told(cells), "unserved": unserved})

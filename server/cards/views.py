@@ -31,11 +31,11 @@ _COLUMNS = [{"key": column.key, "title": column.title} for column in COLUMNS]
 
 
 def whole_card(
-    card: StoredCard, catalogue: Supplies, person: Person, stage: str | None = None
+    card: StoredCard, supplies: Supplies, person: Person, stage: str | None = None
 ) -> dict[str, Any]:
     """The card as ``CardWithStageSerializer`` describes it; CannotBeShown where it cannot be worked out."""
     try:
-        return card_told(card, checked_card(card, catalogue, person), person, labels_of(card), stage)
+        return card_told(card, checked_card(card, supplies, person), person, labels_of(card), stage)
     except (APIException, DatabaseError):
         raise
     except Exception as error:
@@ -85,13 +85,13 @@ def _table(palette: SeenPalette, only_owned: bool) -> list[dict[str, Any]]:
     return told_once(palette.supplies, key, lambda: [row_told(one) for one in table(palette, only_owned)])
 
 
-def mends(card: StoredCard, catalogue: Supplies, person: Person) -> list[dict[str, Any]]:
+def mends(card: StoredCard, supplies: Supplies, person: Person) -> list[dict[str, Any]]:
     """What would mend the checks of a card, as ``MendsSerializer`` describes it."""
-    checked = checked_card(card, catalogue, person)
+    checked = checked_card(card, supplies, person)
     return mends_told(checked.to_mend, checked.seen.card)
 
 
-def card_summaries(cards: Sequence[StoredCard], catalogue: Supplies, person: Person) -> dict[str, Any]:
+def card_summaries(cards: Sequence[StoredCard], supplies: Supplies, person: Person) -> dict[str, Any]:
     """The cards for ``CardsSerializer``; those that cannot be shown stand by themselves and say why."""
     broken: list[dict[str, Any]] = []
     readable: list[StoredCard] = []
@@ -102,10 +102,10 @@ def card_summaries(cards: Sequence[StoredCard], catalogue: Supplies, person: Per
         except CannotBeShown as error:
             broken.append(_broken(card, error))
     found = []
-    for card, checked in zip(readable, checked_cards(readable, catalogue, person), strict=True):
+    for card, checked in zip(readable, checked_cards(readable, supplies, person), strict=True):
         try:
             key = (card.pk, card.version, person.units, checked.seen.drawing is None)
-            found.append(told_once(catalogue, key, partial(_summary, card, checked, person.units)))
+            found.append(told_once(supplies, key, partial(_summary, card, checked, person.units)))
         except Exception as error:
             log.exception("Card %s cannot be shown", card.pk)
             broken.append(_broken(card, CannotBeShown(error)))
@@ -129,20 +129,20 @@ def document(card: StoredCard) -> dict[str, Any]:
 
 
 def _summary(card: StoredCard, checked: CheckedCard, units: str) -> dict[str, Any]:
-    resolved, found = checked.seen.palette, checked.checks
-    counted = [one.finding.status for one in found if not resolved.card.waiver(one.key)]
+    palette, found = checked.seen.palette, checked.checks
+    counted = [one.finding.status for one in found if not palette.card.waiver(one.key)]
     return {
         "id": card.pk,
         "version": card.version,
-        "name": resolved.card.name,
-        "size": resolved.card.size.shown(units)._asdict(),
+        "name": palette.card.name,
+        "size": palette.card.size.shown(units)._asdict(),
         "strip": [
             {
                 "key": colour.key,
                 "name": colour.name,
-                "shades": resolved.end_shades(End("palette", colour.key)),
+                "shades": palette.end_shades(End("palette", colour.key)),
             }
-            for colour in resolved.card.colours
+            for colour in palette.card.colours
         ],
         "failing": counted.count(Status.FAILS),
         "doubtful": counted.count(Status.LOOK_AGAIN),

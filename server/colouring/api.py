@@ -143,8 +143,8 @@ class KeptFamilies(APIView):
     @extend_schema(responses=KeptFamilySerializer(many=True), operation_id="kept_families")
     def get(self, request: Request) -> Response:
         """Every kept family with its colours as they are now."""
-        catalogue = catalogue_for(request.user)
-        return Response([_told(catalogue, kept) for kept in kept_families_of(request.user)])
+        supplies = catalogue_for(request.user)
+        return Response([_told(supplies, kept) for kept in kept_families_of(request.user)])
 
     @extend_schema(
         request=KeepFamilySerializer, responses={201: KeptIdSerializer}, operation_id="keep_family"
@@ -153,8 +153,8 @@ class KeptFamilies(APIView):
         """Keep colours of one medium, sorted from light to dark, under a name."""
         given = KeepFamilySerializer(data=request.data)
         given.is_valid(raise_exception=True)
-        catalogue = catalogue_for(request.user)
-        medium, ids = tones_of(catalogue, given.validated_data["colours"], "colours")
+        supplies = catalogue_for(request.user)
+        medium, ids = tones_of(supplies, given.validated_data["colours"], "colours")
         if medium not in PICTURE_MEDIA:
             raise BadInput(
                 Problem(
@@ -189,20 +189,20 @@ class FamiliesSheet(APIView):
         """Every kept family: a box to fill for each tone, its code and name, and its step in lightness."""
         sheet = request.query_params.get("sheet", "letter")
         sheet = sheet if sheet in SHEETS else "letter"
-        catalogue = catalogue_for(request.user)
-        rows = "".join(_printed(_told(catalogue, kept)) for kept in kept_families_of(request.user))
+        supplies = catalogue_for(request.user)
+        rows = "".join(_printed(_told(supplies, kept)) for kept in kept_families_of(request.user))
         about = "Fill each box with the colour itself; the corner is only what a printer makes of it."
         body = f"<h1>My shading families</h1><p>{about}</p>{rows or '<p>None is kept yet.</p>'}"
         return download(pdf("My shading families", _style(sheet), body), "application/pdf", "families.pdf")
 
 
-def _told(catalogue: Supplies, kept: KeptFamily) -> dict:
-    known = (catalogue.places.get(pk) for pk in kept.colours)
-    places = [place for place in known if place is not None and not catalogue.lost[place]]
+def _told(supplies: Supplies, kept: KeptFamily) -> dict:
+    known = (supplies.places.get(pk) for pk in kept.colours)
+    places = [place for place in known if place is not None and not supplies.lost[place]]
     return {
         "id": kept.pk,
         "name": kept.name,
-        "tones": [swatch(catalogue, place) for place in places],
+        "tones": [swatch(supplies, place) for place in places],
         "lost": len(kept.colours) - len(places),
     }
 

@@ -123,24 +123,24 @@ def _furnish(studio: Person) -> None:
     drawings = {one.name: one for one in drawings_seen_by(studio).filter(owner=None)}
     lines = read_drawer((DATA / "drawer.csv").read_bytes())
     keep(studio, [(ids[line.range, line.colour], line.full, line.note) for line in lines])
-    catalogue = read_catalogue(studio)
+    supplies = read_catalogue(studio)
     for story in json.loads((DATA / "cards.json").read_text()):
-        card = _card(studio, catalogue, story, ids)
-        _colour(studio, catalogue, card, drawings[story["drawing"]], story["areas"])
-        made = read_change({"kind": "set_ground"} | _named(story["ground"], ids), catalogue, studio)
-        change_card(card, card.version, made, catalogue)
+        card = _card(studio, supplies, story, ids)
+        _colour(studio, supplies, card, drawings[story["drawing"]], story["areas"])
+        made = read_change({"kind": "set_ground"} | _named(story["ground"], ids), supplies, studio)
+        change_card(card, card.version, made, supplies)
         for told in story.get("build", ()):
-            change_card(card, card.version, read_change(_named(told, ids), catalogue, studio), catalogue)
+            change_card(card, card.version, read_change(_named(told, ids), supplies, studio), supplies)
     keep_family(studio, "river green", [ids["Wherry", key] for key in ("REED-2", "REED-4", "REED-6")])
 
 
-def _card(studio: Person, catalogue: Supplies, story: dict, ids: dict) -> StoredCard:
+def _card(studio: Person, supplies: Supplies, story: dict, ids: dict) -> StoredCard:
     size = SizeRequestSerializer().to_internal_value(story["size"])
     card = create_card(studio, story["name"], size)
     for told in story["changes"]:
         anchor = told.get("anchor", {})
         named = {"anchor": {"colour": ids[tuple(anchor["colour"])]}} if "colour" in anchor else {}
-        change_card(card, card.version, read_change(told | named, catalogue, studio), catalogue)
+        change_card(card, card.version, read_change(told | named, supplies, studio), supplies)
     return card
 
 
@@ -161,16 +161,16 @@ def _drawings() -> None:
         store_drawing(None, one["name"], read_svg((folder / one["file"]).read_bytes()))
 
 
-def _colour(studio: Person, catalogue: Supplies, card: StoredCard, drawing: Drawing, areas: dict) -> None:
+def _colour(studio: Person, supplies: Supplies, card: StoredCard, drawing: Drawing, areas: dict) -> None:
     """The card's drawing with its areas as the story tells, and a family from the drawer for each."""
-    made = read_change({"kind": "set_drawing", "drawing": drawing.pk}, catalogue, studio)
-    change_card(card, card.version, made, catalogue)
+    made = read_change({"kind": "set_drawing", "drawing": drawing.pk}, supplies, studio)
+    change_card(card, card.version, made, supplies)
     keys = {area.name: area.key for area in card.value.colouring.areas}
     for name, told in areas.items():
-        made = read_change({"kind": "edit_area", "key": keys[name]} | told, catalogue, studio)
-        change_card(card, card.version, made, catalogue)
-    coloured = checked_card(card, catalogue, studio).seen.coloured
-    change_card(card, card.version, proposed(coloured, list(keys.values()), owned=True), catalogue)
+        made = read_change({"kind": "edit_area", "key": keys[name]} | told, supplies, studio)
+        change_card(card, card.version, made, supplies)
+    coloured = checked_card(card, supplies, studio).seen.coloured
+    change_card(card, card.version, proposed(coloured, list(keys.values()), owned=True), supplies)
 
 
 def _with_spectra(file: RangeFile, slug: str) -> RangeFile:

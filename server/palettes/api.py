@@ -133,8 +133,8 @@ class KeptSerializer(serializers.Serializer):
     id = serializers.IntegerField()
 
 
-def _colours(given: list, catalogue: Supplies, person: Person) -> list[AddColour]:
-    return [read_colour(one, catalogue, person) for one in given]
+def _colours(given: list, supplies: Supplies, person: Person) -> list[AddColour]:
+    return [read_colour(one, supplies, person) for one in given]
 
 
 class RuleLandings(APIView):
@@ -146,13 +146,13 @@ class RuleLandings(APIView):
         given = RulesQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
         asked = given.validated_data
-        catalogue = catalogue_for(request.user)
-        base = target_of(catalogue, asked["colour"], asked["value"])
-        places = places_of(catalogue, asked["column"], asked["owned"])
-        landed = land(RULES, np.array(base.lab), catalogue.landable(asked["column"], asked["owned"]))
+        supplies = catalogue_for(request.user)
+        base = target_of(supplies, asked["colour"], asked["value"])
+        places = places_of(supplies, asked["column"], asked["owned"])
+        landed = land(RULES, np.array(base.lab), supplies.landable(asked["column"], asked["owned"]))
         found = [one for one in landed if isinstance(one, Landed)]
         missing = [one.message for one in landed if isinstance(one, Problem)]
-        told = landings(catalogue, places, found)
+        told = landings(supplies, places, found)
         return Response({"base": base.told, "landings": told, "missing": missing})
 
 
@@ -167,10 +167,10 @@ class DrawerLandings(APIView):
         given = LandQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
         asked = given.validated_data
-        catalogue = catalogue_for(request.user)
-        places = places_of(catalogue, asked["column"], asked["owned"])
-        on = catalogue.landable(asked["column"], asked["owned"])
-        told = landings(catalogue, places, from_drawer(TRIOS, on, figures.palettes.DRAWER_PALETTES))
+        supplies = catalogue_for(request.user)
+        places = places_of(supplies, asked["column"], asked["owned"])
+        on = supplies.landable(asked["column"], asked["owned"])
+        told = landings(supplies, places, from_drawer(TRIOS, on, figures.palettes.DRAWER_PALETTES))
         return Response({"count": len(places), "landings": told})
 
 
@@ -184,10 +184,10 @@ class Combinations(APIView):
         """Every combination, own ones first, each with the supplies of a column that it lands on."""
         given = LandQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
-        catalogue = catalogue_for(request.user)
-        places = places_of(catalogue, given.validated_data["column"], given.validated_data["owned"])
+        supplies = catalogue_for(request.user)
+        places = places_of(supplies, given.validated_data["column"], given.validated_data["owned"])
         told = [
-            combination(catalogue, places, kept, request.user.pk)
+            combination(supplies, places, kept, request.user.pk)
             for kept in combinations_seen_by(request.user)
         ]
         return Response(sorted(told, key=lambda one: not one["own"]))
@@ -198,12 +198,12 @@ class Combinations(APIView):
         given = KeepSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         asked = given.validated_data
-        catalogue = catalogue_for(request.user)
+        supplies = catalogue_for(request.user)
         if asked["card"] is None:
-            colours = _colours(asked["colours"], catalogue, request.user)
+            colours = _colours(asked["colours"], supplies, request.user)
         else:
             card = own_card(request.user, asked["card"])
-            colours = SeenPalette(card.value, catalogue).as_added()
+            colours = SeenPalette(card.value, supplies).as_added()
         kept = keep_combination(request.user, asked["name"], colours)
         return Response({"id": kept.pk}, status=status.HTTP_201_CREATED)
 

@@ -153,9 +153,9 @@ def _read(person: Person, values: dict, content: bytes) -> Generator[dict, None,
         given = BoxSerializer(data=values.get("box"))
         given.is_valid(raise_exception=True)
         box = Box(**given.validated_data)
-    catalogue = catalogue_for(person)
+    supplies = catalogue_for(person)
     if values.get("reference") is not None:
-        reference = catalogue.lab_at(place_of(catalogue, values["reference"], "reference"))
+        reference = supplies.lab_at(place_of(supplies, values["reference"], "reference"))
     yield {"share": 0.4, "words": "taking the light out"}
     trouble = ""
     try:
@@ -196,9 +196,9 @@ class Papers(APIView):
     @extend_schema(responses=PaperSerializer(many=True), operation_id="papers")
     def get(self, request: Request) -> Response:
         """Every sheet, own ones first."""
-        catalogue = catalogue_for(request.user)
+        supplies = catalogue_for(request.user)
         found = papers_seen_by(request.user).select_related("range").defer("picture")
-        told = [sheet(paper, catalogue, request.user.pk) for paper in found]
+        told = [sheet(paper, supplies, request.user.pk) for paper in found]
         return Response(sorted(told, key=lambda one: not one["own"]))
 
     @extend_schema(
@@ -308,15 +308,13 @@ class PaperStart(APIView):
         given = StartSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         values = given.validated_data
-        catalogue = catalogue_for(request.user)
-        places = catalogue.sheets.get((paper.range_id, paper.title), [])
+        supplies = catalogue_for(request.user)
+        places = supplies.sheets.get((paper.range_id, paper.title), [])
         wanted = set(values["colours"])
-        chosen = [place for place in places if catalogue.rows[place].id in wanted]
+        chosen = [place for place in places if supplies.rows[place].id in wanted]
         if len(chosen) != len(wanted):
             raise BadInput(Problem("One of these colours is not of this sheet.", field="colours"))
-        card = start_card(
-            request.user, values["name"], values["size"], starts(catalogue, paper.title, chosen)
-        )
+        card = start_card(request.user, values["name"], values["size"], starts(supplies, paper.title, chosen))
         return Response({"id": card.pk}, status=status.HTTP_201_CREATED)
 
 
@@ -327,16 +325,16 @@ class CardPapers(APIView):
     def get(self, request: Request, pk: int) -> Response:
         """Every sheet, ranked by how much of it the card's palette knows, with the reason."""
         card = own_card(request.user, pk)
-        catalogue = catalogue_for(request.user)
-        palette = SeenPalette(card.value, catalogue)
+        supplies = catalogue_for(request.user)
+        palette = SeenPalette(card.value, supplies)
         if not palette.card.colours:
             return Response([])
         told = []
         for paper in papers_seen_by(request.user).select_related("range").defer("picture"):
-            places = catalogue.sheets.get((paper.range_id, paper.title), [])
+            places = supplies.sheets.get((paper.range_id, paper.title), [])
             if places:
                 found, why = going(palette, places)
-                one_sheet = sheet(paper, catalogue, request.user.pk)
+                one_sheet = sheet(paper, supplies, request.user.pk)
                 told.append(
                     (found.rank, {"paper": one_sheet, "agrees": round(found.agrees, 3), "reason": why})
                 )

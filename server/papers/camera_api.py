@@ -56,14 +56,14 @@ class Camera(APIView):
     @extend_schema(responses=CameraSerializer, operation_id="camera")
     def get(self, request: Request) -> Response:
         """Which camera there is, its lights, and the drawn sheets that can be laid before it."""
-        catalogue = catalogue_for(request.user)
+        supplies = catalogue_for(request.user)
         drawn = papers_seen_by(request.user).filter(owner=None).select_related("range").defer("picture")
         return Response(
             {
                 "name": SimulatedCamera.name,
                 "simulated": SimulatedCamera.simulated,
                 "lights": LIGHTS,
-                "papers": [sheet(paper, catalogue, request.user.pk) for paper in drawn],
+                "papers": [sheet(paper, supplies, request.user.pk) for paper in drawn],
             }
         )
 
@@ -95,17 +95,17 @@ class CameraChart(APIView):
         given.is_valid(raise_exception=True)
         values = given.validated_data
         one(ranges_seen_by(request.user), pk=values["range"])
-        catalogue = catalogue_for(request.user)
+        supplies = catalogue_for(request.user)
         printed = swatch_sheet(values["sheet"])
         size = len(printed.boxes)
-        places = chart_places(catalogue, values["range"], values["owned"])
+        places = chart_places(supplies, values["range"], values["owned"])
         here = places[(values["page"] - 1) * size : values["page"] * size]
         if not len(here):
             raise BadInput(Problem(f"This chart has no page {values['page']}.", field="page"))
-        ids = [catalogue.rows[place].id for place in here]
+        ids = [supplies.rows[place].id for place in here]
         colours, laid = Colour.objects.in_bulk(ids), Laid(timezone.localdate())
-        swatches = [true_reflectance(lying_there(catalogue, colours[pk], laid)) for pk in ids]
-        scene = filled_chart(printed, swatches, catalogue.label_lab[here], values["grey"])
+        swatches = [true_reflectance(lying_there(supplies, colours[pk], laid)) for pk in ids]
+        scene = filled_chart(printed, swatches, supplies.label_lab[here], values["grey"])
         content = SimulatedCamera().photograph(scene, values["light"], seed=values["range"] + values["page"])
         return HttpResponse(content, content_type="image/jpeg")
 
@@ -126,12 +126,12 @@ class CameraPhotograph(APIView):
         given.is_valid(raise_exception=True)
         values = given.validated_data
         paper = one(papers_seen_by(request.user).filter(owner=None), pk=values["paper"])
-        catalogue = catalogue_for(request.user)
+        supplies = catalogue_for(request.user)
         drawing = Image.open(io.BytesIO(bytes(paper.picture)))
         labels = np.asarray(drawing).repeat(_SCENE, 0).repeat(_SCENE, 1)
         # The drawing's palette is in the order of the sheet's colours.
-        places = catalogue.sheets[paper.range_id, paper.title]
-        reflectances = np.asarray(lab_to_reflectance(catalogue.label_lab[places]), dtype=np.float64)
+        places = supplies.sheets[paper.range_id, paper.title]
+        reflectances = np.asarray(lab_to_reflectance(supplies.label_lab[places]), dtype=np.float64)
         scene = Scene(labels, reflectances, np.asarray(WHITE, dtype=np.float64) if values["card"] else None)
         content = SimulatedCamera().photograph(scene, values["light"], seed=paper.pk)
         return HttpResponse(content, content_type="image/jpeg")

@@ -19,10 +19,10 @@ from server.papers.models import Paper
 _WHERE_SIDE = 240  # pixels of the little picture that shows where a colour stands
 
 
-def sheet(paper: Paper, catalogue: Supplies, person_id: int) -> dict[str, Any]:
+def sheet(paper: Paper, supplies: Supplies, person_id: int) -> dict[str, Any]:
     """A paper as ``PaperSerializer`` describes it, its largest colour first."""
-    places = catalogue.sheets.get((paper.range_id, paper.title), [])
-    colours = [swatch(catalogue, place) for place in places]
+    places = supplies.sheets.get((paper.range_id, paper.title), [])
+    colours = [swatch(supplies, place) for place in places]
     return {
         "id": paper.pk,
         "title": paper.title,
@@ -34,13 +34,13 @@ def sheet(paper: Paper, catalogue: Supplies, person_id: int) -> dict[str, Any]:
 
 
 def found_colours(
-    catalogue: Supplies, corrected: Corrected, colours: list[SheetColour]
+    supplies: Supplies, corrected: Corrected, colours: list[SheetColour]
 ) -> list[dict[str, Any]]:
     """What was found as ``FoundColourSerializer`` describes it."""
     labs = np.array([colour.lab for colour in colours])
     step = max(1, max(corrected.linear.shape[:2]) // _WHERE_SIDE)
     labels = where(corrected.lab[::step, ::step], labs)
-    matches = nearest_in_each(catalogue, labs, corrected.sigma)
+    matches = nearest_in_each(supplies, labs, corrected.sigma)
     return [
         {
             "lab": [round(value, 2) for value in colour.lab],

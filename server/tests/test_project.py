@@ -73,7 +73,7 @@ class DatabaseTests(TestCase):
         cards = list(StoredCard.objects.filter(owner=studio))
         for checked in checked_cards(cards, catalogue_for(studio), studio):
             coloured = checked.seen.coloured
-            with self.subTest(coloured.resolved.card.name):
+            with self.subTest(coloured.palette.card.name):
                 self.assertIsNotNone(coloured.drawing)
                 self.assertTrue(all(area.colour and area.family for area in coloured.colouring.areas))
                 self.assertEqual(coloured.conflicts, [])

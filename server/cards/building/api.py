@@ -62,7 +62,7 @@ class CuttingSheet(APIView):
         given = CuttingQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
         examined = _examined(request, pk)
-        title = f"Cutting: {examined.stack.resolved.card.name}"
+        title = f"Cutting: {examined.stack.palette.card.name}"
         cutting = cutting_told(Cutting(examined.stack, **given.asked()))
         made = cutting_pdf(title, build_told(examined, request.user.units), cutting)
         return download(made, "application/pdf", "cutting.pdf")

@@ -21,8 +21,8 @@ _SIDES = ("x", "y", "width", "height")
 def build_told(examined: Examined, units: str) -> dict[str, Any]:
     """Everything, as ``BuildSerializer`` describes it; lengths are told in the person's unit."""
     stack = examined.stack
-    card, plan = stack.resolved.card.size, stack.build
-    fold = stack.resolved.card.fold
+    card, plan = stack.palette.card.size, stack.build
+    fold = stack.palette.card.fold
     laid = flat(card, fold)
     edge = "left" if laid.upright else "top"
     return {
@@ -48,7 +48,7 @@ def build_told(examined: Examined, units: str) -> dict[str, Any]:
         "inside": [_piece(examined, piece, units) for piece in plan.inside],
         "carrier": stack.carrier,
         "ground_said": plan.ground_on is not None,
-        "ground": stack.resolved.card.ground.laid,
+        "ground": stack.palette.card.ground.laid,
         "trimmings": [
             {"name": one.name, "size": one.text(units), "could_be": list(one.could_be)}
             for one in examined.trimmings

@@ -11,7 +11,7 @@ from jindle_core.compatibility.materials import FINISHES, LINE_INKS, SURFACES
 from jindle_core.compatibility.properties import is_line_ink
 from jindle_core.compatibility.rules import cautions
 from jindle_core.families.judge import Judgement, tone_names
-from jindle_core.families.recipes import recipe
+from jindle_core.families.recipes import OF_GREYS, recipe
 from jindle_core.families.shading import edge_tone
 from jindle_core.planning.colouring import area_steps, picture_steps
 from jindle_core.seen.colouring import Coloured
@@ -25,7 +25,7 @@ def colouring_told(coloured: Coloured) -> dict[str, Any]:
     said = coloured.colouring
     return {
         "drawing": said.drawing if coloured.drawing else None,
-        "paper": None if coloured.paper is None else swatch(coloured.resolved.supplies, coloured.paper),
+        "paper": None if coloured.paper is None else swatch(coloured.palette.supplies, coloured.paper),
         "surface": coloured.surface.title,
         "surface_said": coloured.colouring.surface in SURFACES,
         "wet_layers": coloured.surface.wet_layers,
@@ -36,7 +36,7 @@ def colouring_told(coloured: Coloured) -> dict[str, Any]:
         "lines": [{"key": key, "words": ink.title} for key, ink in LINE_INKS.items()],
         "line_ranges": [
             {"id": one.id, "name": one.name}
-            for one in coloured.resolved.supplies.ranges.values()
+            for one in coloured.palette.supplies.ranges.values()
             if is_line_ink(one.medium) and not one.gone
         ],
         "finishes": list(said.finishes),
@@ -49,7 +49,7 @@ def colouring_told(coloured: Coloured) -> dict[str, Any]:
 
 
 def _area(coloured: Coloured, area: Area) -> dict[str, Any]:
-    supplies, likeness = coloured.resolved.supplies, coloured.likeness(area)
+    supplies, likeness = coloured.palette.supplies, coloured.likeness(area)
     tones, views, glaze = coloured.tones[area.key], coloured.tone_shades[area.key], None
     if area.key in coloured.glazes:
         place, lab = coloured.glazes[area.key]
@@ -70,7 +70,8 @@ def _area(coloured: Coloured, area: Area) -> dict[str, Any]:
         "medium": area.medium.value,
         "layers": area.layers,
         "note": recipe(area.thing).note,
-        "lost": len(area.family) - count + int(coloured.resolved.supplies.lost[list(tones.places)].sum()),
+        "of_greys": area.thing in OF_GREYS,
+        "lost": len(area.family) - count + int(coloured.palette.supplies.lost[list(tones.places)].sum()),
         "likeness": likeness and likeness.value,
         "tones": [
             _tone(supplies, *each, predicted=area.layers > 1 or coloured.paper is not None)

@@ -11,7 +11,7 @@ Told = dict[str, Any]
 
 def cutting_told(cutting: Cutting) -> Told:
     """All of it, as ``CuttingSerializer`` describes it."""
-    words = cutting.stack.resolved.end_words
+    words = cutting.stack.palette.end_words
     return {
         "sheets": [_sheet(cutting, one) for one in cutting.sheets],
         "pieces": [
@@ -36,7 +36,7 @@ def _sized(name: str, size: Size) -> Told:
 
 
 def _sheet(cutting: Cutting, sheet: SheetCut) -> Told:
-    palette, end = cutting.stack.resolved, sheet.material
+    palette, end = cutting.stack.palette, sheet.material
     return {
         "material": asdict(end) | {"words": palette.end_words(end), "shades": palette.end_shades(end)},
         "width": sheet.width,

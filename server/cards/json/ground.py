@@ -29,8 +29,8 @@ from server.catalogue.swatches import swatch
 def ground_told(on: OnGround) -> dict[str, Any]:
     """Everything of the stage, as ``GroundSerializer`` describes it."""
     grounded, plan = on.grounded, on.grounded.ground
-    catalogue = grounded.supplies
-    paper = None if plan.paper is None else catalogue.places.get(plan.paper)
+    supplies = grounded.supplies
+    paper = None if plan.paper is None else supplies.places.get(plan.paper)
     media = {grounded.facts(place).medium for place in grounded.places}
     return {
         "shape": plan.shape.value,
@@ -43,10 +43,10 @@ def ground_told(on: OnGround) -> dict[str, Any]:
         "inked_effects": [kind.value for kind in INKED],
         "most_pads": figures.grounds.GROUND_PADS,
         "most_coats": figures.grounds.PAD_COATS,
-        "paper": None if paper is None else swatch(catalogue, paper),
+        "paper": None if paper is None else swatch(supplies, paper),
         "paper_shades": value_shades(tuple(map(float, grounded.card_lab))),
         "pads": _pads(grounded),
-        "lost": len(plan.pads) - len(grounded.pads) + int(catalogue.lost[list(grounded.places)].sum()),
+        "lost": len(plan.pads) - len(grounded.pads) + int(supplies.lost[list(grounded.places)].sum()),
         "joins": _joins([(grounded, dict(enumerate(grounded.joins)))], damp=True)[0],
         "panel": panel_told(panel_seen(grounded)),
         "wet": panel_told(panel_seen(grounded, is_wet=True)),
@@ -113,7 +113,7 @@ def _mat(grounded: Grounded) -> dict[str, Any] | None:
 
 def _like(grounded: Grounded, lab: np.ndarray) -> dict[str, Any] | None:
     """The palette colour nearest to a predicted one."""
-    found = grounded.resolved.nearest(lab)
+    found = grounded.palette.nearest(lab)
     if found is None:
         return None
     return {

@@ -26,7 +26,7 @@ Told = dict[str, Any]
 
 def area_offers_told(coloured: Coloured, area: Area, owned: bool, tones: int | None) -> Told:
     """What can be chosen for an area, as ``OffersSerializer`` describes it."""
-    supplies = coloured.resolved.supplies
+    supplies = coloured.palette.supplies
 
     def tone(place: int, lab: np.ndarray) -> Told:
         return {"swatch": swatch(supplies, place), "shades": shades(lab)[0]}

@@ -83,11 +83,11 @@ class EveryChangeTests(ApiTestCase):
 
             def make(self, given):
                 """One change that may be refused, and back, and there again."""
-                catalogue = catalogue_for(ann)
+                supplies = catalogue_for(ann)
                 before = StoredCard.objects.get(pk=self.card.pk)
                 try:
-                    made = read_change(given, catalogue, ann)
-                    self.told = change_card(self.card, self.card.version, made, catalogue)
+                    made = read_change(given, supplies, ann)
+                    self.told = change_card(self.card, self.card.version, made, supplies)
                 except (BadInput, ValidationError):
                     now = StoredCard.objects.get(pk=self.card.pk)
                     assert (now.stored, now.version) == (before.stored, before.version)
@@ -119,21 +119,19 @@ class EveryChangeTests(ApiTestCase):
 
             def teardown(self):
                 """All that the stages tell of it can be worked out, and it can be gone back to the beginning."""
-                catalogue = catalogue_for(ann)
+                supplies = catalogue_for(ann)
                 card = StoredCard.objects.get(pk=self.card.pk)
-                told = whole_card(card, catalogue, ann)
+                told = whole_card(card, supplies, ann)
                 if self.told is not None:
                     assert told["checks"] == self.told["checks"]
-                checked = checked_card(card, catalogue, ann)
+                checked = checked_card(card, supplies, ann)
                 colouring_told(checked.seen.coloured)
                 ground_told(checked.laid)
                 build_told(checked.examined, "in")
-                for one in mends(card, catalogue, ann):
+                for one in mends(card, supplies, ann):
                     for mend in one["mends"]:
                         copy = StoredCard.objects.get(pk=card.pk)
-                        change_card(
-                            copy, copy.version, read_change(mend["change"], catalogue, ann), catalogue
-                        )
+                        change_card(copy, copy.version, read_change(mend["change"], supplies, ann), supplies)
                         go_to_state(copy, copy.version, card.head)
                 try:
                     cutting_told(Cutting(checked.seen.stack, read_size("8 1/2", "11", "in"), 1))
@@ -142,7 +140,7 @@ class EveryChangeTests(ApiTestCase):
                 while card.revisions.filter(number=card.head - 1).exists():
                     card = StoredCard.objects.get(pk=card.pk)
                     go_to_state(card, card.version, card.head - 1)
-                    whole_card(card, catalogue, ann)
+                    whole_card(card, supplies, ann)
                 assert card.value.colours == ()
                 card.delete()
 

@@ -95,9 +95,9 @@ class Drawer(APIView):
     @extend_schema(responses=DrawerSerializer, operation_id="drawer")
     def get(self, request: Request) -> Response:
         """Every colour in the drawer, by range."""
-        catalogue = catalogue_for(request.user)
-        kept = catalogue.all_kept
-        entries = [{"swatch": swatch(catalogue, place), "note": one.note} for place, one in kept]
+        supplies = catalogue_for(request.user)
+        kept = supplies.all_kept
+        entries = [{"swatch": swatch(supplies, place), "note": one.note} for place, one in kept]
         counts = Counter(one.fullness for _, one in kept)
         return Response({"entries": entries, "counts": {name: counts[name] for name, _ in FULLNESS_CHOICES}})
 
@@ -127,25 +127,25 @@ class DrawerList(APIView):
         given = ListRequestSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         values = given.validated_data
-        catalogue = catalogue_for(request.user)
-        places = np.arange(len(catalogue.rows))
+        supplies = catalogue_for(request.user)
+        places = np.arange(len(supplies.rows))
         if values["range"] is not None:
             found = one(ranges_seen_by(request.user), pk=values["range"])
-            places = np.flatnonzero(catalogue.range_ids == found.pk)
-        rows = [catalogue.rows[place] for place in places]
-        labels = [(catalogue.ranges[row.range_id].name, row.code, row.name) for row in rows]
-        search = catalogue.search if values["range"] is None else SearchIndex([label[1:] for label in labels])
+            places = np.flatnonzero(supplies.range_ids == found.pk)
+        rows = [supplies.rows[place] for place in places]
+        labels = [(supplies.ranges[row.range_id].name, row.code, row.name) for row in rows]
+        search = supplies.search if values["range"] is None else SearchIndex([label[1:] for label in labels])
         read = read_list(values["text"], labels, search)
         understood = [int(places[part.place]) for part in read.understood]
-        new = sum(not catalogue.owned[place] for place in understood)
+        new = sum(not supplies.owned[place] for place in understood)
         answer = {
-            "understood": [swatch(catalogue, place) for place in understood],
+            "understood": [swatch(supplies, place) for place in understood],
             "new": new,
             "doubtful": [
                 {
                     "text": part.text,
                     "reason": part.reason,
-                    "suggestions": [swatch(catalogue, int(places[at])) for at in part.places],
+                    "suggestions": [swatch(supplies, int(places[at])) for at in part.places],
                 }
                 for part in read.doubtful
             ],
@@ -153,7 +153,7 @@ class DrawerList(APIView):
             "stored": values["store"],
         }
         if values["store"]:
-            set_owned(request.user, [catalogue.rows[place].id for place in understood], True)
+            set_owned(request.user, [supplies.rows[place].id for place in understood], True)
         return Response(answer)
 
 
@@ -182,28 +182,28 @@ class DrawerFile(APIView):
         return Response({"count": len(set(kept))})
 
 
-def drawer_lines(catalogue: Supplies) -> list[KeptLine]:
+def drawer_lines(supplies: Supplies) -> list[KeptLine]:
     """The drawer as lines of its file."""
     lines = []
-    for place, kept in catalogue.all_kept:
-        row = catalogue.rows[place]
-        name = catalogue.ranges[row.range_id].name
+    for place, kept in supplies.all_kept:
+        row = supplies.rows[place]
+        name = supplies.ranges[row.range_id].name
         lines.append(KeptLine(0, name, row.label, kept.fullness, kept.note))
     return lines
 
 
-def ids_of(catalogue: Supplies, lines: list[KeptLine]) -> list[int]:
+def ids_of(supplies: Supplies, lines: list[KeptLine]) -> list[int]:
     """The colour that each line means; BadInput for every line that means none, or several."""
     known: dict[tuple[str, str], list[int]] = {}
-    for row in catalogue.rows:
-        range_name = plain(catalogue.ranges[row.range_id].name)
+    for row in supplies.rows:
+        range_name = plain(supplies.ranges[row.range_id].name)
         for key in {plain(row.label), plain(row.name)} - {""}:
             known.setdefault((range_name, key), []).append(row.id)
             known.setdefault(("", key), []).append(row.id)
     found, problems = [], []
     for line in lines:
         ids = known.get((plain(line.range), plain(line.colour)), [])
-        exact = [pk for pk in ids if _key(catalogue, pk) == line.colour]
+        exact = [pk for pk in ids if _key(supplies, pk) == line.colour]
         ids = exact or ids
         if len(ids) == 1:
             found.append(ids[0])
@@ -219,6 +219,6 @@ def ids_of(catalogue: Supplies, lines: list[KeptLine]) -> list[int]:
     return found
 
 
-def _key(catalogue: Supplies, pk: int) -> str:
-    row = catalogue.rows[catalogue.places[pk]]
+def _key(supplies: Supplies, pk: int) -> str:
+    row = supplies.rows[supplies.places[pk]]
     return row.label

@@ -119,20 +119,20 @@ class DrawerChart(APIView):
 
 def _range_chart(request: Request, pk: int) -> _Chart:
     found = one(ranges_seen_by(request.user), pk=pk)
-    catalogue = catalogue_for(request.user)
-    places = chart_places(catalogue, found.pk, request.query_params.get("owned") == "true")
-    part = _part(catalogue, places, found.name, f"{found.medium}, {len(places)} colours")
+    supplies = catalogue_for(request.user)
+    places = chart_places(supplies, found.pk, request.query_params.get("owned") == "true")
+    part = _part(supplies, places, found.name, f"{found.medium}, {len(places)} colours")
     return f"{found.name} chart.pdf", chart_pdf(found.name, [part], _sheet(request))
 
 
 def _drawer_chart(request: Request) -> _Chart:
-    catalogue = catalogue_for(request.user)
+    supplies = catalogue_for(request.user)
     parts = []
-    for range_id, facts in catalogue.ranges.items():
-        places = chart_places(catalogue, range_id, owned=True)
+    for range_id, facts in supplies.ranges.items():
+        places = chart_places(supplies, range_id, owned=True)
         if len(places):
             about = f"{facts.medium.value}, {len(places)} colours"
-            parts.append(_part(catalogue, places, facts.name, about))
+            parts.append(_part(supplies, places, facts.name, about))
     return "drawer chart.pdf", chart_pdf("My drawer", parts, _sheet(request))
 
 
@@ -152,14 +152,14 @@ def _sheet(request: Request) -> str:
     return sheet if sheet in SHEETS else "letter"
 
 
-def _part(catalogue: Supplies, places: np.ndarray, title: str, about: str) -> Part:
+def _part(supplies: Supplies, places: np.ndarray, title: str, about: str) -> Part:
     boxes = []
     for place in places:
-        row, kept = catalogue.rows[place], catalogue.kept(place)
+        row, kept = supplies.rows[place], supplies.kept(place)
         code, name = row.code, row.name
         notes = [kept.fullness] if kept and kept.fullness != "full" else []
         if row.discontinued:
             notes.append("discontinued")
-        shade = catalogue.shades[place]["colour"]
+        shade = supplies.shades[place]["colour"]
         boxes.append(Box(shade, code or name, name if code else "", ", ".join(notes)))
     return Part(title, about, tuple(boxes))

@@ -65,16 +65,16 @@ class Find(APIView):
         given.is_valid(raise_exception=True)
         typed = given.validated_data["q"][: figures.palettes.NAME_LIMIT]
         column = given.validated_data.get("column")
-        catalogue = catalogue_for(request.user)
+        supplies = catalogue_for(request.user)
         value = read_typed(typed)
         if column:
-            places = _in_column(catalogue, typed, value.lab if value else None, column)
+            places = _in_column(supplies, typed, value.lab if value else None, column)
             value = None
         else:
-            places = [] if value else catalogue.search.find(typed, _FOUND + 1)
+            places = [] if value else supplies.search.find(typed, _FOUND + 1)
         answer: dict[str, Any] = {
             "value": None,
-            "colours": [swatch(catalogue, place) for place in places[:_FOUND]],
+            "colours": [swatch(supplies, place) for place in places[:_FOUND]],
             "more": len(places) > _FOUND,
         }
         if value:
@@ -90,15 +90,15 @@ class Find(APIView):
 
 
 def _in_column(
-    catalogue: Supplies, typed: str, lab: tuple[float, float, float] | None, column: str
+    supplies: Supplies, typed: str, lab: tuple[float, float, float] | None, column: str
 ) -> list[int]:
     """Places in a column of what is typed, or nearest to a value."""
-    within = catalogue.columns[column]
+    within = supplies.columns[column]
     if lab is not None:
-        nearest: list[int] = catalogue.nearest(np.array([lab]), _FOUND, within)[0].indices.tolist()
+        nearest: list[int] = supplies.nearest(np.array([lab]), _FOUND, within)[0].indices.tolist()
         return nearest
     there = set(within.tolist())
-    found = catalogue.search.find(typed, len(catalogue.rows))
+    found = supplies.search.find(typed, len(supplies.rows))
     return [place for place in found if place in there][: _FOUND + 1]
 
 
@@ -150,27 +150,27 @@ class Like(APIView):
         given = LikeQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
         wanted = given.validated_data
-        catalogue = catalogue_for(request.user)
-        target = target_of(catalogue, wanted["colour"], wanted["value"])
-        return Response({"target": target.told, "ranges": _like(catalogue, target, wanted["owned"])})
+        supplies = catalogue_for(request.user)
+        target = target_of(supplies, wanted["colour"], wanted["value"])
+        return Response({"target": target.told, "ranges": _like(supplies, target, wanted["owned"])})
 
 
-def _like(catalogue: Supplies, target: Target, owned: bool) -> list[dict]:
-    own_range = None if target.place is None else catalogue.rows[target.place].range_id
-    kept = catalogue.usable if owned else np.ones(len(catalogue.rows), dtype=bool)
+def _like(supplies: Supplies, target: Target, owned: bool) -> list[dict]:
+    own_range = None if target.place is None else supplies.rows[target.place].range_id
+    kept = supplies.usable if owned else np.ones(len(supplies.rows), dtype=bool)
     places = {
-        range_id: np.flatnonzero((catalogue.range_ids == range_id) & kept)
-        for range_id, facts in catalogue.ranges.items()
+        range_id: np.flatnonzero((supplies.range_ids == range_id) & kept)
+        for range_id, facts in supplies.ranges.items()
         if not facts.gone
         if range_id != own_range
     }
-    indexes = [NearestIndex(catalogue.lab[one]) for one in places.values()]
+    indexes = [NearestIndex(supplies.lab[one]) for one in places.values()]
     found = query_each(indexes, np.array([target.lab]), _IN_EACH_RANGE)
     groups = []
     for (range_id, there), (nearest,) in zip(places.items(), found, strict=True):
         if not len(nearest.indices):
             continue
-        facts = catalogue.ranges[range_id]
+        facts = supplies.ranges[range_id]
         groups.append(
             {
                 "range_id": range_id,
@@ -179,7 +179,7 @@ def _like(catalogue: Supplies, target: Target, owned: bool) -> list[dict]:
                 "medium": facts.medium.value,
                 "own": facts.own,
                 "matches": [
-                    match(catalogue, int(there[at]), target.lab, target.sigma, float(distance))
+                    match(supplies, int(there[at]), target.lab, target.sigma, float(distance))
                     for at, distance in zip(nearest.indices, nearest.distances, strict=True)
                 ],
             }

@@ -164,11 +164,11 @@ class KeepSwatches(APIView):
         given = KeepSwatchesSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         asked = given.validated_data
-        catalogue = catalogue_for(request.user)
+        supplies = catalogue_for(request.user)
         if not asked["readings"]:
             raise BadInput(Problem("No swatch is chosen.", field="readings"))
         for reading in asked["readings"]:
-            place_of(catalogue, reading["colour"])
+            place_of(supplies, reading["colour"])
         colours = Colour.objects.in_bulk([reading["colour"] for reading in asked["readings"]])
         values = [
             (colours[reading["colour"]], Value(tuple(reading["lab"]), "photographed", TAKEN_WITH))
@@ -178,13 +178,13 @@ class KeepSwatches(APIView):
         return Response({"count": len(values)}, status=status.HTTP_201_CREATED)
 
 
-def _reading(catalogue: Supplies, asked: dict[str, Any], content: bytes) -> Iterator[dict]:
+def _reading(supplies: Supplies, asked: dict[str, Any], content: bytes) -> Iterator[dict]:
     yield {"share": 0.05, "words": "opening the picture"}
     picture = opened(content)
     yield {"share": 0.4, "words": "looking for the sheet" if "range" in asked else "looking for the white"}
-    found = _chart(catalogue, asked, picture) if "range" in asked else _marked(catalogue, asked, picture)
+    found = _chart(supplies, asked, picture) if "range" in asked else _marked(supplies, asked, picture)
     if not found.places:
-        yield {"read": _told(catalogue, found, [], figures.colour.UNCERTAINTY["photographed"], picture)}
+        yield {"read": _told(supplies, found, [], figures.colour.UNCERTAINTY["photographed"], picture)}
         return
     if found.white is None:
         raise BadInput(
@@ -196,13 +196,13 @@ def _reading(catalogue: Supplies, asked: dict[str, Any], content: bytes) -> Iter
     corrected = correct(picture.linear, picture.clipped, found.white, found.white_lab, found.grey)
     yield {"share": 0.85, "words": "reading the swatches"}
     patches = read_patches(corrected, found.quads, found.white_lab)
-    yield {"read": _told(catalogue, found, patches, corrected.sigma, picture)}
+    yield {"read": _told(supplies, found, patches, corrected.sigma, picture)}
 
 
-def _chart(catalogue: Supplies, asked: dict[str, Any], picture: Picture) -> _Asked:
+def _chart(supplies: Supplies, asked: dict[str, Any], picture: Picture) -> _Asked:
     """A page of a printed chart, found by its marks."""
     sheet = swatch_sheet(asked["sheet"])
-    places = chart_places(catalogue, asked["range"], asked["owned"])
+    places = chart_places(supplies, asked["range"], asked["owned"])
     pages, size = sheet.pages(len(places)), len(sheet.boxes)
     if asked["page"] > pages or not len(places):
         raise BadInput(
@@ -224,20 +224,20 @@ def _chart(catalogue: Supplies, asked: dict[str, Any], picture: Picture) -> _Ask
     white, grey = (
         Box.inside(placed(there, one.inset(*_FIELD_RIM).corners)) for one in (sheet.white, sheet.grey)
     )
-    white_lab, grey_lab = _cards(catalogue, asked)
+    white_lab, grey_lab = _cards(supplies, asked)
     return _Asked(here.tolist(), quads, white, white_lab, (grey, grey_lab) if asked["grey"] else None)
 
 
-def _marked(catalogue: Supplies, asked: dict[str, Any], picture: Picture) -> _Asked:
+def _marked(supplies: Supplies, asked: dict[str, Any], picture: Picture) -> _Asked:
     """Swatches that the person marked, and the white card, marked or found."""
     given = MarkedSerializer(data=asked.get("patches") or [], many=True)
     given.is_valid(raise_exception=True)
     marked = given.validated_data
     if len(marked) > _MOST:
         raise BadInput(Problem(f"Mark at most {_MOST} swatches in the picture.", field="patches"))
-    places = [place_of(catalogue, one.pop("colour")) for one in marked]
+    places = [place_of(supplies, one.pop("colour")) for one in marked]
     white = _box(asked["white"]) if asked.get("white") else find_white(picture.linear)
-    white_lab, grey_lab = _cards(catalogue, asked)
+    white_lab, grey_lab = _cards(supplies, asked)
     grey = (_box(asked["grey_box"]), grey_lab) if asked.get("grey_box") else None
     quads = np.array([Box(**one).corners for one in marked], dtype=float).reshape(-1, 4, 2)
     return _Asked(places, quads, white, white_lab, grey)
@@ -249,21 +249,21 @@ def _box(given: Any) -> Box:
     return Box(**read.validated_data)
 
 
-def _cards(catalogue: Supplies, asked: dict[str, Any]) -> tuple[tuple[float, ...], tuple[float, ...]]:
+def _cards(supplies: Supplies, asked: dict[str, Any]) -> tuple[tuple[float, ...], tuple[float, ...]]:
     """What is known of the white and the grey card: a cardstock's colour, or the usual one."""
     usual = {"white_card": figures.laying.PAPER_WHITE_LAB, "grey_card": figures.paper.GREY_CARD_LAB}
     white, grey = (
-        catalogue.lab_at(place_of(catalogue, asked[name], name)) if asked.get(name) else lab
+        supplies.lab_at(place_of(supplies, asked[name], name)) if asked.get(name) else lab
         for name, lab in usual.items()
     )
     return white, grey
 
 
 def _told(
-    catalogue: Supplies, found: _Asked, patches: list[Patch], sigma: float, picture: Picture
+    supplies: Supplies, found: _Asked, patches: list[Patch], sigma: float, picture: Picture
 ) -> dict[str, Any]:
     labs = np.array([patch.lab for patch in patches]).reshape(-1, 3)
-    off = delta_e(labs, catalogue.lab[found.places])
+    off = delta_e(labs, supplies.lab[found.places])
     laid = np.array([not patch.bare for patch in patches])
     warning = ""
     if len(patches) and not laid.any():
@@ -283,7 +283,7 @@ def _told(
         "warning": warning,
         "swatches": [
             {
-                "swatch": swatch(catalogue, place),
+                "swatch": swatch(supplies, place),
                 "corners": np.round(quad, 1).tolist(),
                 "lab": [round(value, 2) for value in patch.lab],
                 "hex": shade,

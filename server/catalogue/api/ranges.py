@@ -150,8 +150,8 @@ class ComparisonSerializer(serializers.Serializer):
     name = serializers.CharField(help_text="of the other range")
 
 
-def _listed(found: Range, catalogue: Supplies, person_id: int) -> dict:
-    places = np.flatnonzero(catalogue.range_ids == found.pk)
+def _listed(found: Range, supplies: Supplies, person_id: int) -> dict:
+    places = np.flatnonzero(supplies.range_ids == found.pk)
     shown = (
         places[np.linspace(0, len(places) - 1, min(_STRIP, len(places))).astype(int)] if len(places) else ()
     )
@@ -165,9 +165,9 @@ def _listed(found: Range, catalogue: Supplies, person_id: int) -> dict:
         "properties": found.properties,
         "own": found.owner_id == person_id,
         "count": len(places),
-        "owned": int(catalogue.owned[places].sum()),
-        "discontinued": int(catalogue.discontinued[places].sum()),
-        "strip": [catalogue.shades[place]["colour"] for place in shown],
+        "owned": int(supplies.owned[places].sum()),
+        "discontinued": int(supplies.discontinued[places].sum()),
+        "strip": [supplies.shades[place]["colour"] for place in shown],
     }
 
 
@@ -177,9 +177,9 @@ class Ranges(APIView):
     @extend_schema(responses=RangeSerializer(many=True), operation_id="ranges")
     def get(self, request: Request) -> Response:
         """Every range, shared and own, with a strip of its colours."""
-        catalogue = catalogue_for(request.user)
+        supplies = catalogue_for(request.user)
         found = ranges_seen_by(request.user)
-        return Response([_listed(each, catalogue, request.user.pk) for each in found])
+        return Response([_listed(each, supplies, request.user.pk) for each in found])
 
     @extend_schema(
         request=RangeDetailsSerializer, responses={201: RangeSerializer}, operation_id="make_range"
@@ -193,14 +193,14 @@ class Ranges(APIView):
         return Response(answer, status=status.HTTP_201_CREATED)
 
 
-def _whole(found: Range, catalogue: Supplies, person_id: int) -> dict:
-    places = np.flatnonzero(catalogue.range_ids == found.pk)
-    lab = catalogue.lab[places]
+def _whole(found: Range, supplies: Supplies, person_id: int) -> dict:
+    places = np.flatnonzero(supplies.range_ids == found.pk)
+    lab = supplies.lab[places]
     placed = zip(places, points(lab), strict=True)
-    fit = catalogue.fits.get(found.pk)
-    return _listed(found, catalogue, person_id) | {
-        "colours": [swatch(catalogue, int(place)) for place in places],
-        "points": [{"id": catalogue.rows[place].id, **asdict(point)} for place, point in placed],
+    fit = supplies.fits.get(found.pk)
+    return _listed(found, supplies, person_id) | {
+        "colours": [swatch(supplies, int(place)) for place in places],
+        "points": [{"id": supplies.rows[place].id, **asdict(point)} for place, point in placed],
         "gaps": [asdict(gap) for gap in gaps(lab)],
         "fit": None
         if fit is None
@@ -273,25 +273,25 @@ class RangeComparison(APIView):
         found = one(seen, pk=pk)
         given = request.query_params.get("other", "")
         other = one(seen, pk=int(given) if given.isdecimal() else 0)
-        catalogue = catalogue_for(request.user)
+        supplies = catalogue_for(request.user)
         return Response(
             {
-                "here": _twins(catalogue, found.pk, other.pk),
-                "there": _twins(catalogue, other.pk, found.pk),
+                "here": _twins(supplies, found.pk, other.pk),
+                "there": _twins(supplies, other.pk, found.pk),
                 "name": other.name,
             }
         )
 
 
-def _twins(catalogue: Supplies, range_id: int, other_id: int) -> list[dict]:
+def _twins(supplies: Supplies, range_id: int, other_id: int) -> list[dict]:
     """The colours of a range, the farthest from their nearest in the other first."""
-    here, there = (np.flatnonzero(catalogue.range_ids == one) for one in (range_id, other_id))
+    here, there = (np.flatnonzero(supplies.range_ids == one) for one in (range_id, other_id))
     rows = []
-    for place, nearest in zip(here.tolist(), catalogue.nearest(catalogue.lab[here], 1, there), strict=True):
+    for place, nearest in zip(here.tolist(), supplies.nearest(supplies.lab[here], 1, there), strict=True):
         told = None
         if len(nearest.indices):
             other, distance = int(nearest.indices[0]), float(nearest.distances[0])
-            told = match(catalogue, other, catalogue.lab_at(place), float(catalogue.sigma[place]), distance)
+            told = match(supplies, other, supplies.lab_at(place), float(supplies.sigma[place]), distance)
         near = told is not None and told["verdict"] in (Verdict.SAME, Verdict.VERY_NEAR)
-        rows.append({"swatch": swatch(catalogue, place), "match": told, "twin": near})
+        rows.append({"swatch": swatch(supplies, place), "match": told, "twin": near})
     return sorted(rows, key=lambda row: -(row["match"] or {"distance": 999})["distance"])

@@ -136,18 +136,18 @@ def _reading(person: Person, colour: Colour, laid: Laid, touching: bool) -> Iter
         raise BadInput(Problem(str(fault), field=fault.code)) from None
 
 
-def lying_there(catalogue: Supplies, colour: Colour, laid: Laid, touching: bool = True) -> Swatch:
+def lying_there(supplies: Supplies, colour: Colour, laid: Laid, touching: bool = True) -> Swatch:
     """The swatch as a simulated device has to be told of it: by what the range says, not by readings."""
     known = from_bytes(colour.spectrum)
     if known is None:
-        label = catalogue.label_lab[catalogue.places[colour.pk]]
+        label = supplies.label_lab[supplies.places[colour.pk]]
         known = lab_to_reflectance(label)
     paper = (
-        WHITE if laid.paper is None else catalogue.reflectance(np.array([catalogue.places[laid.paper.pk]]))[0]
+        WHITE if laid.paper is None else supplies.reflectance(np.array([supplies.places[laid.paper.pk]]))[0]
     )
     return Swatch(
-        identity=f"{catalogue.ranges[colour.range_id].name}/{colour.key}",
-        medium=catalogue.ranges[colour.range_id].medium.value,
+        identity=f"{supplies.ranges[colour.range_id].name}/{colour.key}",
+        medium=supplies.ranges[colour.range_id].medium.value,
         known=tuple(map(float, known)),
         white=tuple(map(float, WHITE)),
         doubt=figures.colour.UNCERTAINTY[colour.provenance],

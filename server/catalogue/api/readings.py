@@ -101,10 +101,10 @@ class CgatsRequestSerializer(serializers.Serializer):
     file = serializers.FileField(allow_empty_file=True)
 
 
-def told(reading: Reading, catalogue: Supplies, outliers: set[int]) -> dict:
+def told(reading: Reading, supplies: Supplies, outliers: set[int]) -> dict:
     """A reading as ``ReadingSerializer`` describes it; ``outliers`` are ids."""
     lab = (reading.lab_l, reading.lab_a, reading.lab_b)
-    paper = catalogue.places.get(reading.paper_id or 0)
+    paper = supplies.places.get(reading.paper_id or 0)
     return {
         "id": reading.pk,
         "lab": [round(value, 2) for value in lab],
@@ -112,7 +112,7 @@ def told(reading: Reading, catalogue: Supplies, outliers: set[int]) -> dict:
         "provenance_words": PROVENANCE_WORDS[reading.provenance],
         "taken_with": reading.taken_with,
         "taken": reading.taken.isoformat(),
-        "paper": None if paper is None else swatch(catalogue, paper),
+        "paper": None if paper is None else swatch(supplies, paper),
         "layers": reading.layers,
         "hand": reading.hand,
         "note": reading.note,
@@ -123,8 +123,8 @@ def told(reading: Reading, catalogue: Supplies, outliers: set[int]) -> dict:
 
 
 def _readings(person: Person, colour: Colour) -> dict:
-    catalogue = catalogue_for(person)
-    place = catalogue.places[colour.pk]
+    supplies = catalogue_for(person)
+    place = supplies.places[colour.pk]
     kept = list(readings_of(person).filter(colour=colour))
     usual = [reading for reading in kept if is_usual(reading)]
     label = (colour.lab_l, colour.lab_a, colour.lab_b)
@@ -141,13 +141,13 @@ def _readings(person: Person, colour: Colour) -> dict:
         if off <= sigma:
             words += ", within what both are sure of"
     return {
-        "swatch": swatch(catalogue, place),
+        "swatch": swatch(supplies, place),
         "label_lab": [round(value, 2) for value in label],
         "label_hex": lab_to_hex(np.array([label]))[0],
         "label_provenance": PROVENANCE_WORDS[colour.provenance],
         "off": None if off is None else round(off, 2),
         "off_words": words,
-        "readings": [told(reading, catalogue, outliers) for reading in kept],
+        "readings": [told(reading, supplies, outliers) for reading in kept],
     }
 
 

@@ -18,7 +18,7 @@ from server.catalogue.swatches import PROVENANCE_WORDS, swatch
 
 @dataclass(frozen=True)
 class Target:
-    """The colour, its uncertainty, its place in the catalogue if it is a supply, and itself as told."""
+    """The colour, its uncertainty, its place in the supplies if it is a supply, and itself as told."""
 
     lab: tuple[float, float, float]
     sigma: float
@@ -26,15 +26,15 @@ class Target:
     told: dict[str, Any]
 
 
-def target_of(catalogue: Supplies, colour: int | None, value: str) -> Target:
+def target_of(supplies: Supplies, colour: int | None, value: str) -> Target:
     """The target that is named by a supply's id or by #rrggbb or Lab as typed."""
     if colour is not None:
-        place = place_of(catalogue, colour)
-        shown = swatch(catalogue, place)
-        sigma = float(catalogue.sigma[place])
+        place = place_of(supplies, colour)
+        shown = swatch(supplies, place)
+        sigma = float(supplies.sigma[place])
         same = ("lab", "shades", "hue_name", "provenance_words", "uncertainty", "on_screen")
         told: dict[str, Any] = {"swatch": shown, "label": f"{shown['range_name']} {shown['label']}"}
-        return Target(catalogue.lab_at(place), sigma, place, told | {name: shown[name] for name in same})
+        return Target(supplies.lab_at(place), sigma, place, told | {name: shown[name] for name in same})
     typed = read_typed(value)
     if typed is None:
         raise BadInput(

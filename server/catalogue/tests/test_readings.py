@@ -108,8 +108,8 @@ class ReaderTests(ApiTestCase):
         fit = self.ask("get", f"ranges/{made.pk}")["fit"]
         self.assertEqual(fit["readings"], 6)
         self.assertLess(fit["after"], 3)
-        catalogue = catalogue_for(self.ann)
-        self.assertEqual(catalogue.fits[made.pk].taken, fit["taken"])
+        supplies = catalogue_for(self.ann)
+        self.assertEqual(supplies.fits[made.pk].taken, fit["taken"])
 
 
 class CgatsTests(ApiTestCase):

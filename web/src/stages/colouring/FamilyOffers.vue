@@ -50,7 +50,7 @@ const has = (family: { swatch: { id: number } }[]) =>
       <h3 class="flex-1 text-sm">Families around it</h3>
       <ChoiceList v-model="count" label="How many tones" class="w-44" :options="COUNTS" />
     </div>
-    <p v-if="area.thing.endsWith('thing') || area.thing === 'metal'" class="mb-2 text-xs text-soft">
+    <p v-if="area.of_greys" class="mb-2 text-xs text-soft">
       {{ greys === 'warm' ? 'Warm' : 'Cool' }} greys go with this palette.
     </p>
     <p v-if="!offers.families.length && area.colour" class="text-soft">
