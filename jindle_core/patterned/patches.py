@@ -1,5 +1,6 @@
 """Which colour has each swatch in a photograph?"""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -56,3 +57,16 @@ def read_patches(picture: Corrected, quads: Array, white: tuple[float, ...]) -> 
         Patch(as_lab(lab), float(spread), bool(one))
         for lab, spread, one in zip(labs, spreads, bare, strict=True)
     ]
+
+
+def strange(patches: Sequence[Patch], off: Array) -> str:
+    """What is strange of swatches read, ``off`` (n,) in ΔE00 from what is known of them; empty: nothing."""
+    laid = np.array([not patch.bare for patch in patches], dtype=bool)
+    if len(patches) and not laid.any():
+        return "Every swatch seems bare: is this the filled page?"
+    if laid.any() and np.median(off[laid]) > figures.paper.PATCH_STRANGE:
+        return (
+            "These colours are far from what is known of them: is it this range, this page, and the same"
+            " drawer as when the chart was printed?"
+        )
+    return ""

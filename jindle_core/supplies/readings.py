@@ -6,8 +6,9 @@ from dataclasses import dataclass
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.difference import delta_e, direction_words
 from jindle_core.colorimetry.spaces import Array, Lab
+from jindle_core.matching.verdicts import combined, judge
 from jindle_core.media import Medium
 from jindle_core.prediction.behaviour import COVERING, Hand
 from jindle_core.prediction.fitting import Fit, Laying, fit
@@ -50,6 +51,17 @@ def settle(labs: Array, provenances: Sequence[str]) -> Settled:
     return Settled(
         (lightness, a, b), sigma, provenances[surest[0]], tuple(map(int, counted)), tuple(map(int, outliers))
     )
+
+
+def off_label(settled: Settled, label: Lab, provenance: str) -> tuple[float, str]:
+    """How far (ΔE00) a range's figure is off what was read, and that in words."""
+    off = float(delta_e(np.array(settled.lab), np.array(label)))
+    words = judge(off).verdict.value
+    if turned := direction_words(settled.lab, label):
+        words += f", {turned}"
+    if off <= combined(settled.sigma, figures.colour.UNCERTAINTY[provenance]):
+        words += ", within what both are sure of"
+    return off, words
 
 
 @dataclass(frozen=True, slots=True, eq=False)

@@ -31,8 +31,10 @@ from jindle_core.palettes.role import Role
 from jindle_core.planning.cutting import Cutting
 from jindle_core.seen.table import alternatives
 from jindle_core.seen.whole import SeenCard
+from jindle_core.supplies.alike import like, twins
 from jindle_core.supplies.asked import anchor_of, check_named, place_of, tones_of
 from jindle_core.supplies.matched import match_of, matches_of, nearest_in_each, swatch_of
+from jindle_core.supplies.readings import off_label, settle
 from jindle_core.tests.drawn_changes import DRAWING
 from jindle_core.tests.made import BOARDS, LABS, MARKERS, PADS, SHEET, some_supplies
 
@@ -208,6 +210,38 @@ class ColourTests(unittest.TestCase):
             self.assertEqual(ids[Medium.ALCOHOL_MARKER] == 22, places[0] == 22)
         together = matches_of(SUPPLIES, np.array([self.place(22)] * 2), labs, [0.0, 0.0])
         self.assertAlmostEqual(together[1].near.distance, float(delta_e(labs[1], labs[0])), places=6)
+
+
+class AlikeTests(unittest.TestCase):
+    def test_every_other_range_is_asked_and_the_nearest_comes_first(self):
+        own = place_of(SUPPLIES, 23)
+        found = like(SUPPLIES, SUPPLIES.lab_at(own), 0.5, 3, owned=False)
+        self.assertEqual({one.facts.id for one in found}, {1, 2, 4})
+        first = [one.matches[0].near.distance for one in found]
+        self.assertEqual(first, sorted(first))
+        for one in found:
+            self.assertLessEqual(len(one.matches), 3)
+            self.assertTrue(all(each.swatch.range_id == one.facts.id for each in one.matches))
+        mine = like(SUPPLIES, SUPPLIES.lab_at(own), 0.5, None, owned=True)
+        self.assertTrue(all(each.swatch.fullness for one in mine for each in one.matches))
+
+    def test_twins_are_so_both_ways_and_the_farthest_stand_first(self):
+        rows = (*SUPPLIES.rows, SUPPLIES.rows[0]._replace(id=90, range_id=3, code="OAR-90"))
+        more = replace(SUPPLIES, rows=rows)
+        here, there = twins(more, 1, 3), twins(more, 3, 1)
+        self.assertEqual([one.swatch.id for one in here if one.is_twin], [1])
+        self.assertEqual([one.swatch.id for one in there if one.is_twin], [90])
+        for listed in (here, there):
+            far = [one.nearest.near.distance for one in listed]
+            self.assertEqual(far, sorted(far, reverse=True))
+        self.assertTrue(all(one.nearest is None and not one.is_twin for one in twins(more, 1, 9)))
+
+    def test_a_label_that_is_off_is_said_in_words(self):
+        settled = settle([(50, 0, 0), (50, 0, 0)], ["read", "read"])
+        off, words = off_label(settled, (70.0, 0.0, 0.0), "screen")
+        self.assertGreater(off, 10)
+        self.assertTrue(words.startswith("far"), words)
+        self.assertIn("within what both are sure of", off_label(settled, (50.1, 0.0, 0.0), "screen")[1])
 
 
 class AskedTests(unittest.TestCase):

@@ -29,10 +29,8 @@ class _Held:
     checked: CheckedCard
 
 
-_TOLD = 200  # things told that are held for one person: a few megabytes
-
 _held: OrderedDict[tuple[int, int], _Held] = OrderedDict()
-_told: WeakKeyDictionary[Supplies, OrderedDict[Hashable, Any]] = WeakKeyDictionary()
+_told: WeakKeyDictionary[Supplies, dict[str, OrderedDict[Hashable, Any]]] = WeakKeyDictionary()
 _holding = Lock()
 
 
@@ -73,17 +71,20 @@ def _checked(values: Sequence[Card], supplies: Supplies, person: Person) -> list
     ]
 
 
-def told_once(supplies: Supplies, key: Hashable, tell: Callable[[], Told]) -> Told:
-    """What is told of something with these supplies: once, for it is so as long as they are."""
+def told_once(supplies: Supplies, what: str, key: Hashable, tell: Callable[[], Told], most: int) -> Told:
+    """What is told of something with these supplies: once, for it is so as long as they are.
+
+    ``most`` of a kind are kept for one person, the latest.
+    """
     with _holding:
-        known = _told.setdefault(supplies, OrderedDict())
+        known = _told.setdefault(supplies, {}).setdefault(what, OrderedDict())
         found: Told | None = known.get(key)
     if found is None:
         found = tell()
     with _holding:
         known[key] = found
         known.move_to_end(key)
-        while len(known) > _TOLD:
+        while len(known) > most:
             known.popitem(last=False)
     return found
 

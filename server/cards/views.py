@@ -27,6 +27,7 @@ from server.cards.stages import along
 from server.errors import CannotBeShown
 
 log = logging.getLogger(__name__)
+_SUMMARIES, _TABLES = 200, 8  # held for one person: a few kilobytes each, and up to a quarter of a megabyte
 _COLUMNS = [{"key": column.key, "title": column.title} for column in COLUMNS]
 
 
@@ -81,8 +82,12 @@ def card_told(
 
 def _table(palette: SeenPalette, only_owned: bool) -> list[dict[str, Any]]:
     """The palette's rows: most changes are of something else."""
-    key = ("table", palette.card.colours, palette.card.choices, only_owned)
-    return told_once(palette.supplies, key, lambda: [row_told(one) for one in table(palette, only_owned)])
+    key = (palette.card.colours, palette.card.choices, only_owned)
+
+    def tell() -> list[dict[str, Any]]:
+        return [row_told(one) for one in table(palette, only_owned)]
+
+    return told_once(palette.supplies, "table", key, tell, _TABLES)
 
 
 def mends(card: StoredCard, supplies: Supplies, person: Person) -> list[dict[str, Any]]:
@@ -105,7 +110,8 @@ def card_summaries(cards: Sequence[StoredCard], supplies: Supplies, person: Pers
     for card, checked in zip(readable, checked_cards(readable, supplies, person), strict=True):
         try:
             key = (card.pk, card.version, person.units, checked.seen.drawing is None)
-            found.append(told_once(supplies, key, partial(_summary, card, checked, person.units)))
+            tell = partial(_summary, card, checked, person.units)
+            found.append(told_once(supplies, "summary", key, tell, _SUMMARIES))
         except Exception as error:
             log.exception("Card %s cannot be shown", card.pk)
             broken.append(_broken(card, CannotBeShown(error)))

@@ -12,16 +12,15 @@ from jindle_core import figures
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import lab_to_hex, on_screen
 from jindle_core.colorimetry.typed import read_typed
-from jindle_core.matching.nearest import NearestIndex, query_each
 from jindle_core.media import COLUMNS
+from jindle_core.supplies.alike import like
 from jindle_core.supplies.colours import Supplies
 from server.catalogue.api.targets import Target, target_of
 from server.catalogue.arrays import catalogue_for
-from server.catalogue.swatches import MatchSerializer, ShadesSerializer, SwatchSerializer, match, swatch
+from server.catalogue.swatches import MatchSerializer, ShadesSerializer, SwatchSerializer, match_told, swatch
 from server.requests import Request
 
 _FOUND = 24
-_IN_EACH_RANGE = 3
 
 
 class FindQuery(serializers.Serializer):
@@ -155,33 +154,16 @@ class Like(APIView):
         return Response({"target": target.told, "ranges": _like(supplies, target, wanted["owned"])})
 
 
-def _like(supplies: Supplies, target: Target, owned: bool) -> list[dict]:
+def _like(supplies: Supplies, target: Target, owned: bool) -> list[dict[str, Any]]:
     own_range = None if target.place is None else supplies.rows[target.place].range_id
-    kept = supplies.usable if owned else np.ones(len(supplies.rows), dtype=bool)
-    places = {
-        range_id: np.flatnonzero((supplies.range_ids == range_id) & kept)
-        for range_id, facts in supplies.ranges.items()
-        if not facts.gone
-        if range_id != own_range
-    }
-    indexes = [NearestIndex(supplies.lab[one]) for one in places.values()]
-    found = query_each(indexes, np.array([target.lab]), _IN_EACH_RANGE)
-    groups = []
-    for (range_id, there), (nearest,) in zip(places.items(), found, strict=True):
-        if not len(nearest.indices):
-            continue
-        facts = supplies.ranges[range_id]
-        groups.append(
-            {
-                "range_id": range_id,
-                "range_name": facts.name,
-                "maker": facts.maker,
-                "medium": facts.medium.value,
-                "own": facts.own,
-                "matches": [
-                    match(supplies, int(there[at]), target.lab, target.sigma, float(distance))
-                    for at, distance in zip(nearest.indices, nearest.distances, strict=True)
-                ],
-            }
-        )
-    return sorted(groups, key=lambda group: group["matches"][0]["distance"])
+    return [
+        {
+            "range_id": one.facts.id,
+            "range_name": one.facts.name,
+            "maker": one.facts.maker,
+            "medium": one.facts.medium.value,
+            "own": one.facts.own,
+            "matches": [match_told(each) for each in one.matches],
+        }
+        for one in like(supplies, target.lab, target.sigma, own_range, owned)
+    ]

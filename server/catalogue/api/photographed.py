@@ -20,7 +20,7 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.picture import Picture, jpeg
 from jindle_core.patterned.correction import Box, correct, find_white
 from jindle_core.patterned.marks import find_marks, placed, plane
-from jindle_core.patterned.patches import Patch, read_patches
+from jindle_core.patterned.patches import Patch, read_patches, strange
 from jindle_core.supplies.asked import place_of
 from jindle_core.supplies.colours import Supplies
 from jindle_core.swatch_sheet import SHEETS, swatch_sheet
@@ -264,15 +264,7 @@ def _told(
 ) -> dict[str, Any]:
     labs = np.array([patch.lab for patch in patches]).reshape(-1, 3)
     off = delta_e(labs, supplies.lab[found.places])
-    laid = np.array([not patch.bare for patch in patches])
-    warning = ""
-    if len(patches) and not laid.any():
-        warning = "Every swatch seems bare: is this the filled page?"
-    elif laid.any() and np.median(off[laid]) > figures.paper.PATCH_STRANGE:
-        warning = (
-            "These colours are far from what is known of them: is it this range, this page, and the same"
-            " drawer as when the chart was printed?"
-        )
+    warning = strange(patches, off)
     image, sides = Image.fromarray(picture.pixels), ("left", "top", "width", "height")
     return {
         "preview": data_url(jpeg(image), "image/jpeg"),

@@ -1,6 +1,7 @@
 """The API of ranges: seeing, making, changing, comparing and deleting them."""
 
 from dataclasses import asdict
+from typing import Any
 
 import numpy as np
 from drf_spectacular.utils import OpenApiParameter, extend_schema
@@ -13,13 +14,13 @@ from jindle_core.compatibility.materials import SURFACES
 from jindle_core.compatibility.properties import MOST_LAYERS
 from jindle_core.interchange.entries import FIELDS
 from jindle_core.matching.chart import gaps, points
-from jindle_core.matching.verdicts import Verdict
+from jindle_core.supplies.alike import twins
 from jindle_core.supplies.colours import Supplies
 from server.access import one, own_range, ranges_seen_by
 from server.catalogue import range_actions
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.models import MEDIUM_CHOICES, Range
-from server.catalogue.swatches import MatchSerializer, SwatchSerializer, match, swatch
+from server.catalogue.swatches import MatchSerializer, SwatchSerializer, match_told, swatch, swatch_told
 from server.requests import Request
 
 _STRIP = 24  # colours shown of a range in the list
@@ -283,15 +284,12 @@ class RangeComparison(APIView):
         )
 
 
-def _twins(supplies: Supplies, range_id: int, other_id: int) -> list[dict]:
-    """The colours of a range, the farthest from their nearest in the other first."""
-    here, there = (np.flatnonzero(supplies.range_ids == one) for one in (range_id, other_id))
-    rows = []
-    for place, nearest in zip(here.tolist(), supplies.nearest(supplies.lab[here], 1, there), strict=True):
-        told = None
-        if len(nearest.indices):
-            other, distance = int(nearest.indices[0]), float(nearest.distances[0])
-            told = match(supplies, other, supplies.lab_at(place), float(supplies.sigma[place]), distance)
-        near = told is not None and told["verdict"] in (Verdict.SAME, Verdict.VERY_NEAR)
-        rows.append({"swatch": swatch(supplies, place), "match": told, "twin": near})
-    return sorted(rows, key=lambda row: -(row["match"] or {"distance": 999})["distance"])
+def _twins(supplies: Supplies, range_id: int, other_id: int) -> list[dict[str, Any]]:
+    return [
+        {
+            "swatch": swatch_told(one.swatch),
+            "match": one.nearest and match_told(one.nearest),
+            "twin": one.is_twin,
+        }
+        for one in twins(supplies, range_id, other_id)
+    ]

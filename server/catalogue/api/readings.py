@@ -11,16 +11,15 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core import figures
-from jindle_core.colorimetry.difference import delta_e, direction_words
 from jindle_core.colorimetry.spaces import lab_to_hex
 from jindle_core.colorimetry.typed import read_typed
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.cgats import read_cgats, write_cgats
 from jindle_core.interchange.entries import Entry
 from jindle_core.matching.search import plain
-from jindle_core.matching.verdicts import combined, judge
 from jindle_core.media import Medium
 from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.readings import off_label
 from server.access import colours_seen_by, one, ranges_seen_by, readings_of
 from server.accounts.models import Person
 from server.catalogue.arrays import catalogue_for
@@ -133,13 +132,7 @@ def _readings(person: Person, colour: Colour) -> dict:
     if usual:
         settled, _ = settled_of(usual)
         outliers = {usual[at].pk for at in settled.outliers}
-        off = float(delta_e(np.array(settled.lab), np.array(label)))
-        sigma = combined(settled.sigma, figures.colour.UNCERTAINTY[colour.provenance])
-        words = f"{judge(off).verdict.value}"
-        if turned := direction_words(settled.lab, label):
-            words += f", {turned}"
-        if off <= sigma:
-            words += ", within what both are sure of"
+        off, words = off_label(settled, label, colour.provenance)
     return {
         "swatch": swatch(supplies, place),
         "label_lab": [round(value, 2) for value in label],
