@@ -2,6 +2,7 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, replace
+from typing import TypedDict
 
 from jindle_core.card.keys import above
 from jindle_core.errors import BadInput, Problem
@@ -10,6 +11,16 @@ from jindle_core.layers.pieces import BASE, WHITE, Kind, Piece
 from jindle_core.layers.sizing import in_order
 from jindle_core.lengths import Size
 from jindle_core.material import End
+
+
+class BuildSettings(TypedDict, total=False):
+    """Some of the settings of how a card is built, but no pieces."""
+
+    fold: Fold | None
+    base: End
+    ground_on: int | None
+    envelope: Size | None
+    post_limit: float | None
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,6 +1,7 @@
 """What is planned for a card's ground: pads, how they are laid, on what, and what comes over them?"""
 
 from dataclasses import dataclass
+from typing import TypedDict
 
 from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.meeting import Joint, Reach, Seam
@@ -46,6 +47,20 @@ class InkedCard:
     coats: int = 1
     whole: bool = False
     paper: int | None = None
+
+
+class GroundSettings(TypedDict, total=False):
+    """Some of a ground's settings; pads and effects whole."""
+
+    shape: GroundShape
+    across: bool
+    pads: tuple[PadUse, ...]
+    paper: int | None
+    tinted: bool
+    wish: Wish
+    lettered: bool
+    effects: tuple[Effect, ...]
+    mat: InkedCard | None
 
 
 @dataclass(frozen=True, slots=True)

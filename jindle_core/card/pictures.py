@@ -1,6 +1,7 @@
 """What is planned for colouring a card's picture: areas, families, light, materials?"""
 
 from dataclasses import dataclass, replace
+from typing import TypedDict
 
 from jindle_core.card.keys import above
 from jindle_core.errors import BadInput, Problem
@@ -30,6 +31,18 @@ class Area:
     layers: int = 1
     family: tuple[int, ...] = ()
     glaze: int | None = None
+
+
+class ColouringSettings(TypedDict, total=False):
+    """Some of the settings of how a picture is coloured."""
+
+    paper: int | None
+    surface: str
+    light: Light
+    dark_first: bool | None
+    line: str
+    line_range: int | None
+    finishes: tuple[str, ...]
 
 
 @dataclass(frozen=True, slots=True)

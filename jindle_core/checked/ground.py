@@ -16,7 +16,7 @@ from jindle_core.blending.known import are_white
 from jindle_core.blending.painting import EDGED, GroundShape, at_points, spread
 from jindle_core.blending.standing import Wish
 from jindle_core.card.changes.ground import SetGround
-from jindle_core.card.ground import Effect, PadUse
+from jindle_core.card.ground import Effect, GroundSettings, PadUse
 from jindle_core.checked.check import Check, Mend
 from jindle_core.checked.on_ground import OnGround
 from jindle_core.checks.ids import GroundPart
@@ -117,7 +117,7 @@ def _centre(grounded: Grounded) -> Check:
         centre, edge = of.seen_at(x, x)
         return examine_centre(centre, edge)
 
-    ways: list[tuple[str, dict[str, Any]]] = [
+    ways: list[tuple[str, GroundSettings]] = [
         ("cover the centre with a light hand of the first pad", {"tinted": True})
     ]
     hand = grounded.pads[0].hand
@@ -133,7 +133,7 @@ def _edge(grounded: Grounded, at: int) -> Check:
         return examine_edge(of.inks[at], of.card)
 
     pad = grounded.pads[at]
-    ways = [
+    ways: list[tuple[str, GroundSettings]] = [
         ("a lighter hand, tapped off first", {"pads": _changed(grounded.pads, at, hand=hand)})
         for hand in _HANDS[: _HANDS.index(pad.hand)][::-1]
     ]
@@ -144,7 +144,7 @@ def _edge(grounded: Grounded, at: int) -> Check:
 
 
 def _that_hold(
-    grounded: Grounded, ways: list[tuple[str, dict[str, Any]]], seen: Callable[[Grounded], Finding]
+    grounded: Grounded, ways: list[tuple[str, GroundSettings]], seen: Callable[[Grounded], Finding]
 ) -> list[Mend]:
     """Of some ways to change a ground, those with which it holds."""
     tried = [
@@ -201,7 +201,7 @@ def _open(on: OnGround) -> int:
     return sum(one is not None and one.status is not Status.HOLDS for one in found)
 
 
-_Tries = Iterable[tuple[str, dict[str, Any]]]
+_Tries = Iterable[tuple[str, GroundSettings]]
 
 
 def _ways(on: OnGround) -> list[_Tries]:
@@ -306,5 +306,5 @@ def _name(grounded: Grounded, at: int) -> str:
     return grounded.supplies.rows[grounded.places[at]].label
 
 
-def _mend(words: str, figure: str, settings: dict[str, Any]) -> Mend:
+def _mend(words: str, figure: str, settings: GroundSettings) -> Mend:
     return Mend(words, figure, SetGround(settings))

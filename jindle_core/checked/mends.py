@@ -1,7 +1,5 @@
 """What would make a check of the build hold? Each way was tried before it is offered."""
 
-from typing import Any
-
 import numpy as np
 
 from jindle_core import figures
@@ -16,7 +14,7 @@ from jindle_core.contrast.rules import Status
 from jindle_core.contrast.stacked import examine_finish, examine_melting
 from jindle_core.layers.fitting import ways_to_fit
 from jindle_core.layers.folding import Fold, examine_base
-from jindle_core.layers.pieces import BASE, WHITE, Across, Down, Kind, Piece, Raised
+from jindle_core.layers.pieces import BASE, WHITE, Across, Down, Kind, Piece, PieceSaid, PlaceSaid, Raised
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
 
@@ -78,7 +76,7 @@ def _to_uncover(examined: Examined, piece: Piece) -> list[Mend]:
     return found
 
 
-def _placed(across: Across, down: Down) -> dict[str, Any]:
+def _placed(across: Across, down: Down) -> PlaceSaid:
     nothing = Length(0, "mm")
     return {"across": across, "down": down, "right": nothing, "below": nothing}
 
@@ -136,7 +134,7 @@ def to_return(examined: Examined, colour: PaletteColour) -> list[Mend]:
     """A finishing piece in a colour, where there is one, and a new one."""
     stack, end = examined.stack, End("palette", colour.key)
     side = Length(figures.building.DOT_SIZE[stack.unit], stack.unit)
-    told = {
+    told: PieceSaid = {
         "on": stack.build.carrier,
         "size": Size(side, side),
         "place": {"across": Across.RIGHT_THIRD, "down": Down.UPPER_THIRD},
@@ -179,7 +177,7 @@ def to_spread(examined: Examined) -> list[Mend]:
 def to_write(examined: Examined) -> list[Mend]:
     """A white panel inside."""
     stack = examined.stack
-    told = {"reveal": EDGE[stack.unit], "material": WHITE}
+    told: PieceSaid = {"reveal": EDGE[stack.unit], "material": WHITE}
     change = AddPiece(Kind.PANEL, "writing panel", told, inside=True)
     after = _tried(examined, change)
     if after.writing.status is not Status.HOLDS or not _no_worse(examined, after):

@@ -4,11 +4,10 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 from functools import lru_cache
-from typing import Any
 
 from jindle_core import figures
 from jindle_core.contrast.rules import Finding, Status
-from jindle_core.layers.pieces import BASE, Across, Down, Piece, Place
+from jindle_core.layers.pieces import BASE, Across, Down, Piece, PieceSaid, Place, PlaceSaid
 from jindle_core.layers.sizing import Box, put
 from jindle_core.lengths import Length, Size
 
@@ -73,17 +72,17 @@ def _off(box: Box, base: Box) -> list[Box]:
     return [one for one in found if one.width > 0 and one.height > 0]
 
 
-def ways_to_fit(piece: Piece, boxes: dict[int, Box]) -> list[tuple[str, dict[str, Any]]]:
+def ways_to_fit(piece: Piece, boxes: dict[int, Box]) -> list[tuple[str, PieceSaid]]:
     """What makes a piece fit that does not: in words, and what is then said of it, as EditPiece takes it.
 
     Turned, moved back, cut smaller or trimmed, as far as each does.
     """
-    found: list[tuple[str, dict[str, Any]]] = []
+    found: list[tuple[str, PieceSaid]] = []
     box, under = boxes[piece.key], boxes[piece.on]
     larger = box.width > under.width or box.height > under.height
     if piece.size and larger and box.height <= under.width and box.width <= under.height:
         turned = Box(box.x, box.y, box.height, box.width)
-        told = {"size": piece.size.turned(), "place": _back(piece.place, turned, under)}
+        told: PieceSaid = {"size": piece.size.turned(), "place": _back(piece.place, turned, under)}
         found.append(("turn it by a quarter", told))
     if not larger:
         found.append(("move it back", {"place": _back(piece.place, box, under)}))
@@ -102,12 +101,12 @@ _EDGES = {Across.LEFT_THIRD: Across.LEFT, Across.RIGHT_THIRD: Across.RIGHT}
 _ENDS = {Down.UPPER_THIRD: Down.TOP, Down.LOWER_THIRD: Down.BOTTOM}
 
 
-def _back(place: Place, box: Box, under: Box) -> dict[str, Any]:
+def _back(place: Place, box: Box, under: Box) -> PlaceSaid:
     """The same place without offsets; at the edge where the thirds would hang over."""
     back = Place(place.across, place.down)
     if not put(box, under, back).inside(under):
         back = Place(_EDGES.get(place.across, place.across), _ENDS.get(place.down, place.down))
-    return {name: getattr(back, name) for name in ("across", "down", "right", "below")}
+    return {"across": back.across, "down": back.down, "right": back.right, "below": back.below}
 
 
 def to_use_elsewhere(trimmings: Sequence[Box]) -> list[Box]:

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass, field
 from enum import StrEnum
+from typing import TypedDict
 
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
@@ -77,6 +78,34 @@ class InkedOver:
     colour: int
     hand: Hand = Hand.MIDDLE
     coats: int = 1
+
+
+class PlaceSaid(TypedDict, total=False):
+    """Some of what is said of a place."""
+
+    across: Across
+    down: Down
+    right: Length
+    below: Length
+
+
+class PieceSaid(TypedDict, total=False):
+    """Some of what is said of a piece."""
+
+    kind: Kind
+    name: str
+    on: int
+    reveal: Length | None
+    size: Size | None
+    place: PlaceSaid
+    material: End
+    raised: Raised
+    trimmed: bool
+    tucked: bool
+    inked: InkedOver | None
+    white_edge: bool
+    text: str
+    bold: bool
 
 
 @dataclass(frozen=True, slots=True)

@@ -7,7 +7,7 @@ from jindle_core.card.changes.build import EditPiece, RemovePiece
 from jindle_core.checked.build import Examined
 from jindle_core.checked.on_ground import OnGround, on_ground
 from jindle_core.checked.standing import Stands
-from jindle_core.layers.pieces import OF_CARD, WHITE, InkedOver, Piece
+from jindle_core.layers.pieces import OF_CARD, WHITE, InkedOver, Piece, PieceSaid
 from jindle_core.material import End
 from jindle_core.seen.stack import Stack
 from jindle_core.supplies.choose import stocks
@@ -50,12 +50,12 @@ def _ways(examined: Examined, piece: Piece) -> Iterator[_Way]:
     for one in inked_cards(supplies, tuple(map(float, stack.lab(piece.key))), _INKED, plain=True) or ():
         pad = supplies.rows[one.pad].id
         card = WHITE if one.card is None else End("supply", supplies.rows[one.card].id)
-        told = {"material": card, "inked": InkedOver(pad, one.hand)}
+        inked: PieceSaid = {"material": card, "inked": InkedOver(pad, one.hand)}
         words = f"inked with {stack.palette.end_words(End('supply', pad))}, {one.hand} hand"
-        yield words, f"predicted, ± {2 * one.sigma:.0f} ΔE", EditPiece(piece.key, told)
+        yield words, f"predicted, ± {2 * one.sigma:.0f} ΔE", EditPiece(piece.key, inked)
     for words, end in stocks(supplies):
         if end != piece.material or piece.inked:
-            told = {"material": end, "inked": None}
+            told: PieceSaid = {"material": end, "inked": None}
             yield words, stack.palette.end_words(end), EditPiece(piece.key, told)
 
 

@@ -1,7 +1,6 @@
 """Are the supplies that are asked for there, and of the kind that is wanted?"""
 
 from collections.abc import Sequence
-from typing import Any
 
 from jindle_core.card.changes.build import AddPiece, EditPiece, SetBuild
 from jindle_core.card.changes.every import AnyChange
@@ -12,6 +11,8 @@ from jindle_core.card.whole import Anchor
 from jindle_core.colorimetry.typed import read_typed
 from jindle_core.compatibility.properties import is_line_ink
 from jindle_core.errors import BadInput, Problem
+from jindle_core.layers.pieces import PieceSaid
+from jindle_core.material import End
 from jindle_core.media import PAD_MEDIA, Medium
 from jindle_core.supplies.colours import RangeFacts, Supplies, is_transparent
 
@@ -83,21 +84,25 @@ def check_named(change: AnyChange, supplies: Supplies) -> None:
         case SetGround():
             _check_ground(change, supplies)
         case SetBuild():
-            _check_build(change.settings, supplies)
+            _check_ends(supplies, change.settings.get("base"))
         case AddPiece() | EditPiece():
-            _check_build(change.told, supplies)
+            _check_piece(change.told, supplies)
 
 
 def _range(supplies: Supplies, place: int) -> RangeFacts:
     return supplies.ranges[int(supplies.range_ids[place])]
 
 
-def _check_build(told: dict[str, Any], supplies: Supplies) -> None:
-    for end in (told.get("material"), told.get("base")):
+def _check_ends(supplies: Supplies, *ends: End | None) -> None:
+    for end in ends:
         if end is not None and end.source == "supply":
             place_of(supplies, end.id, "material")
-    if told.get("inked"):
-        _check_pad(told["inked"].colour, supplies, "inked")
+
+
+def _check_piece(said: PieceSaid, supplies: Supplies) -> None:
+    _check_ends(supplies, said.get("material"))
+    if inked := said.get("inked"):
+        _check_pad(inked.colour, supplies, "inked")
 
 
 def _check_materials(change: SetColouring, supplies: Supplies) -> None:
@@ -112,12 +117,13 @@ def _check_materials(change: SetColouring, supplies: Supplies) -> None:
 
 def _check_ground(change: SetGround, supplies: Supplies) -> None:
     """Pads are pads, and what they lie on is cardstock."""
-    mat = change.settings.get("mat")
-    inked = [*change.settings.get("pads", ()), *change.settings.get("effects", ()), *([mat] if mat else [])]
-    for pk in (used.colour for used in inked if used.colour is not None):
+    mat, settings = change.settings.get("mat"), change.settings
+    pads = [one.colour for one in settings.get("pads", ())]
+    pads += [one.colour for one in settings.get("effects", ()) if one.colour is not None]
+    for pk in [*pads, mat.colour] if mat else pads:
         _check_pad(pk, supplies, "pads")
-    _check_cardstock(change.settings.get("paper"), supplies)
-    _check_cardstock(mat and mat.paper, supplies)
+    _check_cardstock(settings.get("paper"), supplies)
+    _check_cardstock(mat.paper if mat else None, supplies)
 
 
 def _check_pad(pk: int, supplies: Supplies, field: str) -> None:

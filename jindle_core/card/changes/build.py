@@ -1,17 +1,16 @@
 """Every change of how a card is built; see ``changes`` for what a change is."""
 
-from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from fractions import Fraction
 from typing import Any
 
 from jindle_core import figures
-from jindle_core.card.build import Build
+from jindle_core.card.build import Build, BuildSettings
 from jindle_core.card.changes.palette import checked_name
 from jindle_core.card.layouts import STARTS, start
 from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
-from jindle_core.layers.pieces import BASE, OF_CARD, Kind, Piece, Place
+from jindle_core.layers.pieces import BASE, OF_CARD, Kind, Piece, PieceSaid, Place
 from jindle_core.layers.sizing import laid_out
 from jindle_core.lengths import Length
 from jindle_core.stored import declared
@@ -21,7 +20,7 @@ from jindle_core.stored import declared
 class SetBuild:
     """Change how the card is folded and posted: some of Build's fields, but no pieces."""
 
-    settings: dict[str, Any]
+    settings: BuildSettings
 
     label = "fold, base or post"
 
@@ -54,7 +53,7 @@ class StartLayout:
         return checked(card, replace(card.build, pieces=pieces, inside=(), ground_on=None))
 
 
-def _declared(told: Mapping[str, Any]) -> dict[str, Any]:
+def _declared(told: PieceSaid) -> dict[str, Any]:
     """What is said of a piece, and of its place, as it is declared."""
     place = {"place": declared(told["place"], Place, "a place")} if "place" in told else {}
     others = {name: one for name, one in told.items() if name != "place"}
@@ -70,7 +69,7 @@ class AddPiece:
 
     kind: Kind
     name: str
-    told: dict[str, Any]
+    told: PieceSaid
     inside: bool = False
 
     label = "adding a piece"
@@ -93,7 +92,7 @@ class EditPiece:
     """Change what is said of a piece; a size takes its reveal away, and the other way round."""
 
     key: int
-    told: dict[str, Any]
+    told: PieceSaid
 
     label = "a piece"
 

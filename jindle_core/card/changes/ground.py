@@ -1,11 +1,10 @@
 """Every change of a card's ground; see ``changes`` for what a change is."""
 
 from dataclasses import dataclass, replace
-from typing import Any
 
 from jindle_core import figures
 from jindle_core.blending.effects import INKED
-from jindle_core.card.ground import Ground
+from jindle_core.card.ground import Ground, GroundSettings
 from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.stored import declared
@@ -18,7 +17,7 @@ class SetGround:
     ``settings`` holds some of Ground's fields; pads and effects are given whole.
     """
 
-    settings: dict[str, Any]
+    settings: GroundSettings
 
     label = "the ground"
 

@@ -2,11 +2,10 @@
 
 from dataclasses import dataclass, replace
 from itertools import count
-from typing import Any
 
 from jindle_core import figures
 from jindle_core.card.changes.palette import checked_name
-from jindle_core.card.pictures import Area, Colouring
+from jindle_core.card.pictures import Area, Colouring, ColouringSettings
 from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.families.recipes import Extent, Thing
@@ -68,7 +67,7 @@ class SetColouring:
     BadInput where one is nothing that it can be.
     """
 
-    settings: dict[str, Any]
+    settings: ColouringSettings
 
     label = "how the picture is coloured"
 

@@ -75,7 +75,7 @@ class PieceFieldsSerializer(ChangeSerializer):
     text = serializers.CharField(required=False, allow_blank=True, max_length=figures.building.WORDS_LIMIT)
     bold = serializers.BooleanField(required=False)
 
-    def told(self, given: dict) -> dict:
+    def told(self, given: dict[str, Any]) -> Any:
         """The fields of a piece that were given."""
         unit = given["unit"]
         found = {name: given[name] for name in _AS_GIVEN if name in given}
@@ -186,7 +186,7 @@ class SetBuildSerializer(ChangeSerializer):
     post_limit = serializers.FloatField(required=False, allow_null=True, min_value=0.1, max_value=100)
 
     def to_internal_value(self, data: Any) -> Any:
-        given = dict(super(ChangeSerializer, self).to_internal_value(data))
+        given: Any = dict(super(ChangeSerializer, self).to_internal_value(data))
         given.pop("kind")
         if "fold" in given:
             given["fold"] = Fold(given["fold"])

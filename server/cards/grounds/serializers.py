@@ -95,7 +95,7 @@ class SetGroundSerializer(ChangeSerializer, GroundSettingsSerializer):
     kind = kind_field("set_ground")
 
     def to_internal_value(self, data: Any) -> Any:
-        given = dict(super(ChangeSerializer, self).to_internal_value(data))
+        given: Any = dict(super(ChangeSerializer, self).to_internal_value(data))
         given.pop("kind")
         for name, kind in (("shape", GroundShape), ("wish", Wish)):
             if name in given:

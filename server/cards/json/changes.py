@@ -1,5 +1,6 @@
 """How is a change written in JSON, so that it can be offered and come back as it is?"""
 
+from collections.abc import Mapping
 from dataclasses import asdict
 from enum import Enum
 from typing import Any
@@ -38,7 +39,7 @@ def change_told(change: AnyChange, unit: str) -> Told:
     raise TypeError(f"{change} is not offered")
 
 
-def _fields(told: Told) -> Told:
+def _fields(told: Mapping[str, Any]) -> Told:
     found: Told = {}
     for name, value in told.items():
         if isinstance(value, Size):
