@@ -102,6 +102,12 @@ class Limits:
 
 
 OF_CARDS = Limits(SMALLEST_MM, LARGEST_MM, "is no size for a card", "1 to 24 in, or 25 to 610 mm")
+OF_PIECES = Limits(Fraction(1, 2), LARGEST_MM, "is no measure of a piece", "1/32 to 24 in, or 0.5 to 610 mm")
+OFFSETS = Limits(Fraction(0), LARGEST_MM, "is no offset", "0 to 24 in, or 0 to 610 mm, with − before it")
+OF_ENVELOPES = Limits(
+    Fraction(25), Fraction(1000), "is no size of an envelope", "1 to 39 in, or 25 to 1000 mm"
+)
+OF_SHEETS = Limits(Fraction(25), Fraction(1000), "is no size of a sheet", "1 to 39 in, or 25 to 1000 mm")
 
 
 def read_length(text: str, unit: str, field: str = "length", limits: Limits = OF_CARDS) -> Length:
@@ -148,6 +154,14 @@ def _value(text: str) -> Fraction | None:
             return None
         return int(mixed[1] or 0) + Fraction(int(mixed[2]), int(mixed[3]))
     return Fraction(text.replace(",", ".")) if _DECIMAL.fullmatch(text) else None
+
+
+def read_offset(text: str, unit: str, field: str) -> Length:
+    """How far something is moved, as ``read_length`` reads it: with − before it to the left, or up."""
+    plain = text.strip()
+    back = plain[:1] in ("-", "−")
+    found = read_length(plain[1:] if back else plain, unit, field, OFFSETS)
+    return Length(-found.ticks, found.unit) if back else found
 
 
 @dataclass(frozen=True, slots=True)

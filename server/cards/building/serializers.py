@@ -1,6 +1,5 @@
 """What the API of how a card is built takes and gives."""
 
-from fractions import Fraction
 from typing import Any
 
 from rest_framework import serializers
@@ -11,7 +10,7 @@ from jindle_core.cutting.grain import Grain
 from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.folding import Fold
 from jindle_core.layers.pieces import Across, Down, InkedOver, Kind, Raised
-from jindle_core.lengths import Length, Limits, Size, read_length, read_size
+from jindle_core.lengths import OF_ENVELOPES, OF_PIECES, OF_SHEETS, Size, read_length, read_offset, read_size
 from jindle_core.prediction.behaviour import Hand
 from server.cards.change_serializers import ChangeSerializer, kind_field
 from server.cards.serializers import (
@@ -29,14 +28,6 @@ PIECE_CHOICES = [(one.value, one.value) for one in Kind]
 RAISED_CHOICES = [(one.value, one.value) for one in Raised]
 ACROSS_CHOICES = [(one.value, one.value) for one in Across]
 DOWN_CHOICES = [(one.value, one.value) for one in Down]
-_OF_PIECES = Limits(
-    Fraction(1, 2), Fraction(610), "is no measure of a piece", "1/32 to 24 in, or 0.5 to 610 mm"
-)
-_OFFSETS = Limits(Fraction(0), Fraction(610), "is no offset", "0 to 24 in, or 0 to 610 mm, with − before it")
-_OF_ENVELOPES = Limits(
-    Fraction(25), Fraction(1000), "is no size of an envelope", "1 to 39 in, or 25 to 1000 mm"
-)
-_OF_SHEETS = Limits(Fraction(25), Fraction(1000), "is no size of a sheet", "1 to 39 in, or 25 to 1000 mm")
 
 
 # --- What it takes.
@@ -80,28 +71,21 @@ class PieceFieldsSerializer(ChangeSerializer):
         unit = given["unit"]
         found = {name: given[name] for name in _AS_GIVEN if name in given}
         if "reveal" in given:
-            found["reveal"] = read_length(given["reveal"], unit, "reveal", _OF_PIECES)
+            found["reveal"] = read_length(given["reveal"], unit, "reveal", OF_PIECES)
         if "width" in given or "height" in given:
             if not ("width" in given and "height" in given):
                 raise BadInput(Problem("Give width and height together.", field="width"))
-            sides = (read_length(given[side], unit, side, _OF_PIECES) for side in ("width", "height"))
+            sides = (read_length(given[side], unit, side, OF_PIECES) for side in ("width", "height"))
             found["size"] = Size(*sides)
         if "raised" in given:
             found["raised"] = Raised(given["raised"])
         place: dict[str, Any] = {name: kind(given[name]) for name, kind in _PLACES.items() if name in given}
-        place |= {name: _offset(given[name], name, unit) for name in ("right", "below") if name in given}
+        place |= {name: read_offset(given[name], unit, name) for name in ("right", "below") if name in given}
         return found | {"place": place} if place else found
 
 
 _AS_GIVEN = ("on", "material", "trimmed", "tucked", "inked", "white_edge", "text", "bold")
 _PLACES = {"across": Across, "down": Down}
-
-
-def _offset(text: str, name: str, unit: str) -> Length:
-    plain = text.strip()
-    back = plain[:1] in ("-", "−")
-    found = read_length(plain[1:] if back else plain, unit, name, _OFFSETS)
-    return Length(-found.ticks, found.unit) if back else found
 
 
 class AddPieceSerializer(PieceFieldsSerializer):
@@ -172,7 +156,7 @@ class EnvelopeSerializer(serializers.Serializer):
 
     def to_internal_value(self, data: Any) -> Size:
         given = super().to_internal_value(data)
-        return read_size(given["width"], given["height"], given["unit"], _OF_ENVELOPES)
+        return read_size(given["width"], given["height"], given["unit"], OF_ENVELOPES)
 
 
 class SetBuildSerializer(ChangeSerializer):
@@ -220,7 +204,7 @@ class CuttingQuery(serializers.Serializer):
         """What ``Cutting`` takes."""
         given = self.validated_data
         return {
-            "sheet": read_size(given["width"], given["height"], given["unit"], _OF_SHEETS),
+            "sheet": read_size(given["width"], given["height"], given["unit"], OF_SHEETS),
             "count": given["count"],
             "grain": Grain(given["grain"]),
             "from_middles": given["from_middles"],
