@@ -35,6 +35,7 @@ GLAZE_SIGMA = 3.0  # the best of many predictions flatters itself: 1.5 to 2 abov
 
 # Fitting a range's behaviour to readings.
 FIT_READINGS = 6  # fewer cannot tell a range's habit from the noise of an instrument
+READING_LAYERS = 6  # of a swatch that is read; nobody lays more on one
 FIT_MOST = 120  # more add nothing that the habits of a range could show
 FIT_PRIOR = MappingProxyType({"decay": 0.08, "share": 0.15, "scatter": 0.15, "cover": 0.1})
 FIT_LIMITS = MappingProxyType(

@@ -21,7 +21,7 @@ PROVENANCE_CHOICES = [
 FULLNESS_CHOICES = [("full", "full"), ("half", "half"), ("low", "low"), ("dry", "dry")]
 HAND_CHOICES = [(hand.value, hand.value) for hand in Hand]
 SPECTRUM_BYTES = 31 * 4  # bands from 400 to 700 nm as little-endian floats
-LAYERS_LIMIT = 6
+LAYERS_LIMIT = figures.laying.READING_LAYERS
 # Codes are exact: RED and red, é and e are different codes.
 EXACT = "utf8mb4_bin"
 

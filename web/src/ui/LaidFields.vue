@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import type { Hand } from '@/api/client'
+import { useSession } from '@/lib/session'
 import ChoiceList from './ChoiceList.vue'
 import { HANDS } from '@/lib/laid'
 
 /** Layers, hand and card of a swatch. */
 defineProps<{ papers: { value: number; words: string; shade?: string }[] }>()
+const session = useSession()
 const layers = defineModel<number>('layers', { required: true })
 const hand = defineModel<Hand>('hand', { required: true })
 const paper = defineModel<number>('paper', { required: true })
@@ -17,7 +19,9 @@ const paper = defineModel<number>('paper', { required: true })
       <ChoiceList
         v-model="layers"
         label="Layers"
-        :options="[1, 2, 3, 4].map((value) => ({ value, words: String(value) }))"
+        :options="
+          (session.limits?.reading_layers ?? []).map((value) => ({ value, words: String(value) }))
+        "
       />
     </div>
     <div>
