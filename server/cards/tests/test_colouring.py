@@ -2,7 +2,6 @@ from io import BytesIO
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 
-from server.catalogue.drawer_actions import set_owned
 from server.catalogue.models import Colour
 from server.tests.helpers import ApiTestCase, make_range, told_lines
 
@@ -146,26 +145,6 @@ class ColouringTests(ApiTestCase):
         four = self.ask("get", f"cards/{card['id']}/areas/2/families", {"tones": 4})
         self.assertEqual({len(one["tones"]) for one in four["families"]}, {4})
 
-    def test_a_drawer_of_two_gives_the_best_there_is(self):
-        set_owned(self.ann, [self.ids["FERN-3"], self.ids["ASH-4"]], True)
-        card = self.drawn()
-        told = self.ask("get", f"cards/{card['id']}/areas/2/families", {"owned": "true"})
-        (family,) = told["families"]
-        self.assertEqual([tone["swatch"]["code"] for tone in family["tones"]], ["FERN-3", "ASH-4"])
-        set_owned(self.ann, [self.ids["ASH-5"]], True)
-        told = self.ask("get", f"cards/{card['id']}/areas/2/families", {"owned": "true"})
-        self.assertTrue(all(one["judgement"]["faults"] for one in told["families"]))
-        self.assertEqual({one["kept"] for one in told["families"]}, {"best"})
-
-    def test_white_and_black_things_are_built_from_greys(self):
-        card = self.change(self.drawn(), kind="edit_area", key=2, thing="black thing")
-        card = self.change(card, kind="edit_area", key=3, thing="white thing")
-        card = self.propose(card)
-        for key in (2, 3):
-            self.assertTrue(all(code.startswith("ASH") for code in self.labels(self.area(card, key))))
-        first = card["desk"]["picture"]["shapes"][2]["stops"][0]
-        self.assertEqual(first["shades"], card["desk"]["picture"]["paper"])  # most of it stays bare
-
     def test_paper_and_layers_change_what_is_seen(self):
         card = self.propose(self.drawn())
         before = self.area(card, 2)
@@ -217,16 +196,6 @@ class ColouringTests(ApiTestCase):
         self.assertEqual(self.area(card, 2)["order"][0]["using"], 2)
         card = self.change(card, kind="set_colouring", dark_first=False)
         self.assertEqual(self.area(card, 2)["order"][0]["using"], 0)
-
-    def test_pencil_is_dry_and_counts_no_wet_layers(self):
-        card = self.change(self.drawn(), kind="edit_area", key=2, coloured_with="wax pencil")
-        card = self.propose(card)
-        self.assertEqual([one["wait"] for one in self.colouring(card)["sessions"]], ["", ""])
-        card = self.change(card, kind="edit_area", key=2, layers=3)
-        card = self.change(card, kind="set_colouring", surface="heavy cardstock")
-        self.assertNotIn("feathers", [one["of"] for one in self.conflicts(card)])
-        card = self.change(card, kind="edit_area", key=1, layers=3)
-        self.assertIn("feathers", [one["of"] for one in self.conflicts(card)])
 
     def test_materials(self):
         card = self.change(self.drawn(), kind="set_colouring", line="dye", finishes=["glitter"])
@@ -362,32 +331,6 @@ class ColouringTests(ApiTestCase):
         )  # it is full
         card = self.change(card, kind="set_families", families=[{"key": 2, "colours": []}])
         self.assertEqual((self.area(card, 2)["tones"], self.area(card, 2)["order"]), ([], []))
-
-    def test_one_colour_is_no_family_but_is_laid(self):
-        card = self.change(
-            self.drawn(), kind="set_families", families=[{"key": 2, "colours": [self.ids["FERN-4"]]}]
-        )
-        area = self.area(card, 2)
-        self.assertEqual((area["judgement"], [tone["name"] for tone in area["tones"]]), (None, ["tone"]))
-        self.assertEqual(area["order"][0]["words"], "a light wash over all of it, as a map")
-
-    def test_how_near_the_family_is_to_the_palette_colour(self):
-        card = self.propose(self.drawn())
-        self.assertEqual(self.area(card, 2)["likeness"], "same to the eye")
-        pond = [self.ids["POND-3"], self.ids["POND-5"]]
-        card = self.change(card, kind="set_families", families=[{"key": 2, "colours": pond}])
-        self.assertEqual(self.area(card, 2)["likeness"], "far")
-        card = self.change(card, kind="edit_area", key=3, thing="black thing", colour=1)
-        card = self.propose(card, areas=[3])
-        self.assertIsNone(self.area(card, 3)["likeness"])  # greys stand for it on purpose
-
-    def test_neighbours_that_are_black_want_a_darker_grey_on_white(self):
-        card = self.change(self.drawn(), kind="edit_area", key=2, thing="white thing")
-        card = self.propose(card, areas=[2])
-        before = self.area(card, 2)["tones"][-1]["lightness"]
-        card = self.change(card, kind="edit_area", key=1, thing="black thing")
-        card = self.propose(card, areas=[2])
-        self.assertLessEqual(self.area(card, 2)["tones"][-1]["lightness"], before)
 
     def test_what_a_range_says_of_itself_goes_out_and_comes_back(self):
         own = make_range(self.ann, "Boards of mine", "cardstock", STOCK)
