@@ -224,6 +224,10 @@ class BuildTests(ApiTestCase):
         )
         self.assertGreaterEqual(len(set_of_four["sheets"]), set_of_four["bound"])
         self.assertEqual(sum(len(one["cuts"]) for one in set_of_four["sheets"]), 16)
+        score, turned = base["cuts"][0]["score"], self.cutting(card, grain="along the short side")
+        self.assertEqual((score["y1"], score["y2"]), (139.7, 139.7))
+        self.assertIn("folded", turned["pieces"][0]["direction"])
+        self.cutting(card, 400, grain="crosswise")
 
     def test_the_list_the_hidden_middles_and_the_pages_to_print(self):
         card = self.built()
@@ -243,89 +247,6 @@ class BuildTests(ApiTestCase):
         odd = self.client.get(path, {"width": "14", "height": "9", "unit": "in", "from_middles": "true"})
         wide = re.findall(rb"/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]", inflated(odd.content))
         self.assertEqual({(round(float(one)), round(float(other))) for one, other in wide}, {(1008, 648)})
-
-    def test_the_score_lies_where_the_base_lies(self):
-        card = self.built()
-        (base,) = self.cutting(card)["sheets"][0]["cuts"]
-        score = base["score"]
-        self.assertTrue(base["turned"])  # 11 in lie along the sheet
-        self.assertEqual((score["y1"], score["y2"]), (139.7, 139.7))
-        self.assertEqual((score["x1"], score["x2"]), (base["x"], round(base["x"] + base["width"], 3)))
-        wide = self.cutting(card, width="12", height="6")["sheets"][0]["cuts"][0]
-        self.assertFalse(wide["turned"])
-        self.assertEqual((wide["score"]["x1"], wide["score"]["x2"]), (139.7, 139.7))
-
-    def test_the_base_is_folded_along_the_grain_where_the_sheet_allows(self):
-        card = self.built()
-        told = self.cutting(card, width="12", height="12.5", grain="along the long side")
-        self.assertEqual(told["pieces"][0]["direction"], "folded along the grain")
-        self.assertFalse(told["sheets"][0]["cuts"][0]["turned"])  # upright fold, upright grain
-        told = self.cutting(card, width="12", height="12.5", grain="along the short side")
-        base = told["sheets"][0]["cuts"][0]
-        self.assertEqual((base["turned"], base["score"]["y1"]), (True, base["y"] + 139.7))
-        self.assertEqual((base["width"], base["size"]), (107.95, "11 × 4 1/4 in"))
-        told = self.cutting(card, grain="along the long side")  # 11 in across do not go onto Letter
-        self.assertEqual(told["pieces"][0]["direction"], "folded across the grain")
-        self.cutting(card, 400, grain="crosswise")
-
-    def test_patterns_stay_upright_and_what_is_only_ink_is_not_cut(self):
-        card = self.add(self.built(), "band", piece_kind="patterned paper", on=2, width="4", height="1")
-        card = self.add(card, "hello", piece_kind="lettering", on=4, reveal="1/8")
-        card = self.add(card, "dot", piece_kind="finishing piece", on=2, width="1/4", height="1/4")
-        told = {one["name"]: one["direction"] for one in self.cutting(card)["pieces"]}
-        self.assertEqual((told["band"], told["mat"]), ("pattern upright", "either way"))
-        self.assertFalse({"hello", "dot"} & set(told))
-
-    def test_smaller_pieces_out_of_the_hidden_middles(self):
-        card = self.add(
-            self.built(),
-            "label",
-            piece_kind="strip",
-            on=2,
-            width="3",
-            height="1",
-            material={"source": "palette", "id": 3},
-        )
-        plain = self.cutting(card)
-        self.assertEqual({one["out_of"] for one in plain["pieces"]}, {""})
-        self.assertFalse(any(cut["hole"] for sheet in plain["sheets"] for cut in sheet["cuts"]))
-        saved = self.cutting(card, from_middles="true")
-        self.assertEqual(
-            {one["name"]: one["out_of"] for one in saved["pieces"]}["label"], "the middle of mat"
-        )
-        slate = next(one for one in saved["sheets"] if one["material"]["words"] == "slate")
-        (mat,) = slate["cuts"]
-        hole = mat["hole"]
-        self.assertLess(mat["x"], hole["x"])
-        self.assertLess(hole["x"] + hole["width"], mat["x"] + mat["width"])
-        self.assertAlmostEqual(
-            hole["x"] - mat["x"], mat["x"] + mat["width"] - hole["x"] - hole["width"], places=2
-        )
-
-    def test_cuts_go_right_across_and_what_is_left_is_measured(self):
-        sheet = self.cutting(self.built())["sheets"][0]
-        self.assertTrue(sheet["trims"])
-        first = sheet["trims"][0]
-        reaches = (first["x2"] - first["x1"]) / sheet["width"], (first["y2"] - first["y1"]) / sheet["height"]
-        self.assertAlmostEqual(max(reaches), 1, places=4)
-        self.assertEqual([one["size"] for one in sheet["left"]], ["4 1/4 × 11 in"])
-
-    def test_what_is_trimmed_off_and_what_it_is_enough_for(self):
-        card = self.built()
-        white = {"source": "white"}
-        card = self.add(
-            card,
-            "band",
-            piece_kind="strip",
-            width="8",
-            height="2",
-            across="left",
-            trimmed=True,
-            material=white,
-        )
-        card = self.add(card, "flag", piece_kind="strip", on=2, width="1", height="1", material=white)
-        (off,) = self.told(card)["trimmings"]
-        self.assertEqual((off["name"], off["size"], off["could_be"]), ("band", "2 1/2 × 2 in", ["flag"]))
 
     def test_no_sheet_is_big_enough(self):
         card = self.built()
