@@ -110,11 +110,3 @@ class Build:
             lambda face: tuple(replace(one, material=WHITE) if one.material == gone else one for one in face)
         )
         return replace(kept, base=WHITE if self.base == gone else self.base)
-
-    @property
-    def supplies(self) -> tuple[int, ...]:
-        """The ids of the supplies that it is built of, each once."""
-        ends = [self.base, *(piece.material for piece in self.every)]
-        used = [end.id for end in ends if end.source == "supply"]
-        used += [piece.inked.colour for piece in self.every if piece.inked]
-        return tuple(dict.fromkeys(used))

@@ -86,12 +86,3 @@ class Ground:
     def laid(self) -> bool:
         """Whether there is a ground at all."""
         return bool(self.pads or self.effects)
-
-    @property
-    def supplies(self) -> tuple[int, ...]:
-        """The ids of all that it is made with, each once."""
-        used = [pad.colour for pad in self.pads] + [one.colour for one in self.effects]
-        used.append(self.paper)
-        if self.mat:
-            used += [self.mat.colour, self.mat.paper]
-        return tuple(dict.fromkeys(pk for pk in used if pk is not None))

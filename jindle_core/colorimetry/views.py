@@ -42,9 +42,6 @@ class Shades(TypedDict):
     tritan: str
 
 
-VIEWS = tuple(Shades.__annotations__)
-
-
 def greys(lab: Array) -> Array:
     """The squint test: the colours (…, 3) with their lightness alone."""
     return np.asarray(np.multiply(lab, (1.0, 0.0, 0.0)))

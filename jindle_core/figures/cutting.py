@@ -2,7 +2,6 @@
 
 SHEETS_TO_CUT = (("Letter, ", "8 1/2", "11", "in"), ("A4, ", "210", "297", "mm"), ("", "12", "12", "in"))
 TRIMMING_LEAST = 12.0  # mm on its narrow side from which a trimming can fill elsewhere
-CUT_LEAST = 3.0  # mm: narrower strips do not hold in a trimmer
 PACKING_WORK = 7000  # pieces laid in all the tries together: about two seconds
 SHEET_PIECES = 500  # pieces that are laid out at once
 MIDDLE_RIM = 6.0  # mm of a mat that must stay under what covers its middle

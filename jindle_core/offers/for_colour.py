@@ -156,7 +156,7 @@ def _inked(supplies: Supplies, place: int, best: float) -> tuple[list[InkedOffer
 
 
 @dataclass(frozen=True, slots=True)
-class Converted:
+class ConvertedFamily:
     """A family, light to dark, side by side with the one that corresponds to it in another range.
 
     ``mean`` is the mean ΔE00 of the family found, ``separate`` that of separate
@@ -171,7 +171,7 @@ class Converted:
     note: str = ""
 
 
-def converted(supplies: Supplies, here: Sequence[int], range_id: int, owned: bool) -> Converted:
+def converted(supplies: Supplies, here: Sequence[int], range_id: int, owned: bool) -> ConvertedFamily:
     """What corresponds to a family (places) in a range, out of what is owned of it or all that can be had."""
     kept = supplies.usable if owned else supplies.to_be_had
     there = np.flatnonzero((supplies.range_ids == range_id) & kept)
@@ -180,10 +180,10 @@ def converted(supplies: Supplies, here: Sequence[int], range_id: int, owned: boo
         order = np.argsort(-supplies.lab[list(here)][:, 0], kind="stable")
         whose = "What you own of it" if owned else supplies.ranges[range_id].name
         note = f"{whose} holds no {len(here)} colours that run from light to dark like these."
-        return Converted(tuple(swatch_of(supplies, here[at]) for at in order), note=note)
+        return ConvertedFamily(tuple(swatch_of(supplies, here[at]) for at in order), note=note)
     tones = [here[at] for at in made.order]
     pairs = zip(tones, made.places, made.distances, strict=True)
-    return Converted(
+    return ConvertedFamily(
         tuple(swatch_of(supplies, tone) for tone in tones),
         tuple(
             match_of(

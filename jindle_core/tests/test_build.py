@@ -14,6 +14,7 @@ from jindle_core.card.changes.build import (
     StartLayout,
 )
 from jindle_core.card.layouts import STARTS, start
+from jindle_core.card.references import named
 from jindle_core.card.stored import card_from_json, card_to_json
 from jindle_core.errors import BadInput
 from jindle_core.layers.folding import Fold
@@ -49,7 +50,7 @@ class BuildTests(unittest.TestCase):
         card = SetBuild({"fold": Fold.TOP, "post_limit": 6.0, "base": End("supply", 9),
                          "envelope": read_size("5", "7", "in")}).apply(built())  # fmt: skip
         self.assertEqual(card_from_json(card_to_json(card)), card)
-        self.assertEqual(card.build.supplies, (9,))
+        self.assertEqual(named(card).pieces, (9,))
 
     def test_another_size_or_reveal_and_everything_follows(self):
         card = built()
@@ -141,7 +142,7 @@ class FacesTests(unittest.TestCase):
         self.assertEqual([one.key for one in card.build.pieces], [1, 2, 3])
         self.assertEqual(card.build.face(5), card.build.inside)
         self.assertEqual(card_from_json(card_to_json(card)), card)
-        self.assertIn(77, card.build.supplies)
+        self.assertIn(77, named(card).pieces)
         self.assertEqual([one.key for one in MovePiece(5, 0).apply(card).build.inside], [5, 4])
         self.assertEqual([one.on for one in RemovePiece(4).apply(card).build.inside], [BASE])
         with self.assertRaises(BadInput):

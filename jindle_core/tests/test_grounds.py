@@ -24,6 +24,7 @@ from jindle_core.blending.standing import (
 from jindle_core.blending.ways import Row, WayKind, ways_out
 from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.ground import Effect, Ground, InkedCard, PadUse
+from jindle_core.card.references import named
 from jindle_core.card.stored import card_from_json, card_to_json
 from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.contrast.rules import PairKind, Status
@@ -493,7 +494,7 @@ class PlanTests(unittest.TestCase):
         card = SetGround({name: getattr(self.GROUND, name) for name in self.GROUND.__slots__}).apply(PLAN)
         self.assertEqual(card.ground, self.GROUND)
         self.assertEqual(card_from_json(card_to_json(card)), card)
-        self.assertEqual(card.ground.supplies, (3, 4, 5, 9, 6, 7))
+        self.assertEqual((named(card).pads, named(card).papers), ((6, 3, 4, 5), (7, 9)))
         self.assertFalse(Ground().laid)
 
     def test_what_nobody_could_lay_is_refused_in_words(self):
