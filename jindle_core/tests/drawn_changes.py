@@ -51,7 +51,7 @@ def or_none(strategy):
 
 
 def changes(card: Card, pads, boards, markers):
-    """By kind, any change of a card, mostly of what it has; ids of supplies by what they are."""
+    """By kind, what draws any change of a card, mostly of what it has; ids of supplies by what they are."""
     supplies = [*pads, *boards, *markers]
     colours = [one.key for one in card.colours]
     pieces = [one.key for one in card.build.every]
@@ -93,37 +93,37 @@ def changes(card: Card, pads, boards, markers):
     choice = st.builds(Choice, colour, COLUMN, st.sampled_from(supplies))
     to = st.integers(-2, 30)
     return {
-        "set_card": st.builds(palette.SetCard, or_none(TEXT), or_none(st.sampled_from(SIZES))),
-        "add_colour": st.builds(palette.AddColour, anchor, TEXT, or_none(of(Role)), st.booleans()),
-        "edit_colour": st.builds(palette.EditColour, colour, or_none(TEXT), or_none(of(Role))),
-        "reanchor": st.builds(palette.Reanchor, colour, anchor),
-        "move_colour": st.builds(palette.MoveColour, colour, to),
-        "remove_colour": st.builds(palette.RemoveColour, colour),
-        "choose": st.builds(palette.Choose, colour, COLUMN, st.sampled_from(supplies), st.booleans()),
-        "choose_many": st.builds(palette.ChooseMany, st.lists(choice, max_size=3).map(tuple)),
-        "clear_choice": st.builds(palette.ClearChoice, colour, COLUMN),
-        "add_pair": st.builds(palette.AddPair, of(PairKind), end, end),
-        "edit_pair": st.builds(palette.EditPair, pair, or_none(of(PairKind)), or_none(end), or_none(end), or_none(st.booleans())),
-        "remove_pair": st.builds(palette.RemovePair, pair),
-        "guess_pairs": st.builds(palette.GuessPairs),
-        "waive": st.builds(palette.Waive, checks, st.just("on purpose")),
-        "unwaive": st.builds(palette.Unwaive, checks),
-        "set_drawing": st.just(pictures.SetDrawing(None)) | st.just(pictures.SetDrawing(1, pictures.areas_of(DRAWING), 1.0)),
-        "set_colouring": st.builds(
+        "set_card": lambda: st.builds(palette.SetCard, or_none(TEXT), or_none(st.sampled_from(SIZES))),
+        "add_colour": lambda: st.builds(palette.AddColour, anchor, TEXT, or_none(of(Role)), st.booleans()),
+        "edit_colour": lambda: st.builds(palette.EditColour, colour, or_none(TEXT), or_none(of(Role))),
+        "reanchor": lambda: st.builds(palette.Reanchor, colour, anchor),
+        "move_colour": lambda: st.builds(palette.MoveColour, colour, to),
+        "remove_colour": lambda: st.builds(palette.RemoveColour, colour),
+        "choose": lambda: st.builds(palette.Choose, colour, COLUMN, st.sampled_from(supplies), st.booleans()),
+        "choose_many": lambda: st.builds(palette.ChooseMany, st.lists(choice, max_size=3).map(tuple)),
+        "clear_choice": lambda: st.builds(palette.ClearChoice, colour, COLUMN),
+        "add_pair": lambda: st.builds(palette.AddPair, of(PairKind), end, end),
+        "edit_pair": lambda: st.builds(palette.EditPair, pair, or_none(of(PairKind)), or_none(end), or_none(end), or_none(st.booleans())),
+        "remove_pair": lambda: st.builds(palette.RemovePair, pair),
+        "guess_pairs": lambda: st.builds(palette.GuessPairs),
+        "waive": lambda: st.builds(palette.Waive, checks, st.just("on purpose")),
+        "unwaive": lambda: st.builds(palette.Unwaive, checks),
+        "set_drawing": lambda: st.just(pictures.SetDrawing(None)) | st.just(pictures.SetDrawing(1, pictures.areas_of(DRAWING), 1.0)),
+        "set_colouring": lambda: st.builds(
             pictures.SetColouring,
             some(
                 paper=board, surface=st.sampled_from(["", "kraft"]), light=of(Light), dark_first=st.booleans(),
                 line=st.sampled_from(["", *LINE_INKS]), finishes=st.lists(st.sampled_from(list(FINISHES)), max_size=3).map(tuple),
             ),
         ),
-        "add_area": st.builds(pictures.AddArea, TEXT, of(Extent)),
-        "edit_area": st.builds(
+        "add_area": lambda: st.builds(pictures.AddArea, TEXT, of(Extent)),
+        "edit_area": lambda: st.builds(
             pictures.EditArea, area, or_none(TEXT), or_none(st.sampled_from([0, *colours])), or_none(of(Thing)), or_none(of(Extent)),
             or_none(st.booleans()), or_none(of(PICTURE_MEDIA)), or_none(st.integers(0, 4)), or_none(st.sampled_from([0, *markers])),
         ),
-        "remove_area": st.builds(pictures.RemoveArea, area),
-        "set_families": st.builds(pictures.SetFamilies, st.lists(family, max_size=2).map(tuple)),
-        "set_ground": st.builds(
+        "remove_area": lambda: st.builds(pictures.RemoveArea, area),
+        "set_families": lambda: st.builds(pictures.SetFamilies, st.lists(family, max_size=2).map(tuple)),
+        "set_ground": lambda: st.builds(
             ground.SetGround,
             some(
                 shape=of(GroundShape), across=st.booleans(), pads=st.lists(pad_use, max_size=4).map(tuple), paper=board,
@@ -132,21 +132,21 @@ def changes(card: Card, pads, boards, markers):
                 mat=or_none(st.builds(InkedCard, pad, of(Hand), st.integers(1, 3), st.booleans(), board)),
             ),
         ),
-        "set_build": st.builds(
+        "set_build": lambda: st.builds(
             build.SetBuild,
             some(
                 fold=of(Fold), base=end, ground_on=st.sampled_from([None, 0, *pieces]),
                 envelope=or_none(st.just(read_size("6", "5", "in"))), post_limit=st.sampled_from([None, 2.0, 5.0]),
             ),
         ),
-        "start_layout": st.builds(build.StartLayout, st.sampled_from([one.key for one in STARTS] + ["spiral"])),
-        "add_piece": st.builds(
+        "start_layout": lambda: st.builds(build.StartLayout, st.sampled_from([one.key for one in STARTS] + ["spiral"])),
+        "add_piece": lambda: st.builds(
             build.AddPiece, of(Kind), TEXT, st.tuples(some(**said), sized).map(lambda both: both[0] | both[1]), st.booleans()
         ),
-        "edit_piece": st.builds(
+        "edit_piece": lambda: st.builds(
             build.EditPiece, piece, st.tuples(some(name=TEXT, **said), st.just({}) | sized).map(lambda both: both[0] | both[1])
         ),
-        "nudge_piece": st.builds(build.NudgePiece, piece, st.floats(-40, 40), st.floats(-40, 40)),
-        "remove_piece": st.builds(build.RemovePiece, piece),
-        "move_piece": st.builds(build.MovePiece, piece, to),
+        "nudge_piece": lambda: st.builds(build.NudgePiece, piece, st.floats(-40, 40), st.floats(-40, 40)),
+        "remove_piece": lambda: st.builds(build.RemovePiece, piece),
+        "move_piece": lambda: st.builds(build.MovePiece, piece, to),
     }  # fmt: skip
