@@ -104,7 +104,13 @@ class BackgroundTests(BrowserTestCase):
         picture = self.page.get_by_role("img", name="The ground, as predicted")
         card = self.page.get_by_role("img", name=re.compile("as planned"))
         seen = {picture.inner_html()}
-        for shape in ("vignette", "sky over a stencil edge", "layered stencils", "plain wash", "ombre"):
+        for shape in (
+            "vignette",
+            "sky over a stencil edge",
+            "layered stencils",
+            "plain wash",
+            "ombre",
+        ):
             self.choose("How it is laid out", shape)
             expect(self.button(f"How it is laid out: {shape}")).to_be_visible()
             expect(self.button("Undo")).to_have_attribute("title", re.compile("the ground"))

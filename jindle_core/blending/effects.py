@@ -19,11 +19,11 @@ from jindle_core.shown import shown
 class EffectKind(StrEnum):
     """What can come over a ground, in the order in which it does."""
 
-    STENCIL = "stencil pattern"
-    TEXT = "text stamp"
-    WATER = "water drops"
-    SPLASHES = "splashes of diluted ink"
-    WHITE = "splashes of opaque white"
+    STENCIL = "stencil-pattern"
+    TEXT = "text-stamp"
+    WATER = "water-drops"
+    SPLASHES = "diluted-splashes"
+    WHITE = "white-splashes"
     SHIMMER = "shimmer"
 
 

@@ -12,7 +12,7 @@ from jindle_core.colorimetry.spaces import Array
 class Reach(StrEnum):
     """How far a pad is carried into the next."""
 
-    SHORT = "a little"
+    SHORT = "a-little"
     MIDDLE = "halfway"
     FAR = "far"
 
@@ -21,8 +21,8 @@ class Seam(StrEnum):
     """What is done where two pads meet."""
 
     BLEND = "blended"
-    LIGHT = "a lighter hand"
-    GAP = "a white gap"
+    LIGHT = "lighter-hand"
+    GAP = "white-gap"
 
 
 @dataclass(frozen=True, slots=True)

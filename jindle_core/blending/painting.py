@@ -19,10 +19,10 @@ class GroundShape(StrEnum):
     BANDS = "bands"
     OMBRE = "ombre"
     VIGNETTE = "vignette"
-    SKY = "sky over a stencil edge"
-    STRIPES = "stripes kept apart"
-    STENCILS = "layered stencils"
-    WASH = "plain wash"
+    SKY = "stencilled-sky"
+    STRIPES = "stripes"
+    STENCILS = "layered-stencils"
+    WASH = "plain-wash"
 
 
 EDGED = (GroundShape.SKY, GroundShape.STRIPES, GroundShape.STENCILS)  # laid along a stencil's edge

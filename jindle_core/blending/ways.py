@@ -22,11 +22,11 @@ _AT_A_TIME = 24  # candidates, nearest first, until one fits
 class WayKind(StrEnum):
     """The ways out, that which changes least of the colours first."""
 
-    ORDER = "another order"
-    LIGHT = "a lighter hand at the join"
-    GAP = "a gap left white"
-    BRIDGE = "a pad between"
-    OTHER = "another pad near it"
+    ORDER = "another-order"
+    LIGHT = "lighter-join"
+    GAP = "white-join"
+    BRIDGE = "pad-between"
+    OTHER = "another-pad"
 
 
 @dataclass(frozen=True, slots=True)

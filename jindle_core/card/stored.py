@@ -13,7 +13,7 @@ from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.stored import plain, structured
 
-VERSION = 2
+VERSION = 3
 
 Stored = dict[str, Any]
 
@@ -88,4 +88,48 @@ _BUILD: Stored = {
     "envelope": None,
     "post_limit": None,
 }
-_STEPS: dict[int, Callable[[Stored], Stored]] = {1: _all_there}
+
+
+def _keys(stored: Stored) -> Stored:
+    """2 to 3: what people read is no key any more."""
+    colouring = _keyed(stored["colouring"], "light")
+    colouring["areas"] = [_keyed(area, "thing") for area in colouring["areas"]]
+    ground = _keyed(stored["ground"], "shape")
+    ground["pads"] = [_keyed(pad, "reach", "seam") for pad in ground["pads"]]
+    ground["effects"] = [_keyed(effect, "kind") for effect in ground["effects"]]
+    build = _keyed(stored["build"], "fold")
+    for face in ("pieces", "inside"):
+        pieces = [_keyed(piece, "kind", "raised") for piece in build[face]]
+        build[face] = [piece | {"place": _keyed(piece["place"], "across", "down")} for piece in pieces]
+    pairs = stored["pairs"] and [_keyed(pair, "kind") for pair in stored["pairs"]]
+    waivers = [one | {"check": _effect_keyed(one["check"])} for one in stored["waivers"]]
+    parts = {"colouring": colouring, "ground": ground, "build": build, "pairs": pairs}
+    return stored | parts | {"waivers": waivers}
+
+
+def _effect_keyed(check: str) -> str:
+    """A check of an effect named the effect."""
+    before, effect, kind = check.partition("ground:effect ")
+    return before + effect + _key(kind) if effect else check
+
+
+def _key(words: str) -> str:
+    return _KEYS.get(words, words.replace(" ", "-"))
+
+
+def _keyed(held: Stored, *names: str) -> Stored:
+    """With those of its fields as keys that were words."""
+    words = {name: held[name] for name in names if isinstance(held.get(name), str)}
+    return held | {name: _key(said) for name, said in words.items()}
+
+
+_KEYS = {
+    "cut-out words": "cut-words",
+    "splashes of diluted ink": "diluted-splashes",
+    "splashes of opaque white": "white-splashes",
+    "a lighter hand": "lighter-hand",
+    "a white gap": "white-gap",
+    "sky over a stencil edge": "stencilled-sky",
+    "stripes kept apart": "stripes",
+}
+_STEPS: dict[int, Callable[[Stored], Stored]] = {1: _all_there, 2: _keys}

@@ -17,6 +17,7 @@ from jindle_core.layers.folding import Fold, examine_base
 from jindle_core.layers.pieces import BASE, WHITE, Across, Down, Kind, Piece, PieceSaid, PlaceSaid, Raised
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
+from jindle_core.words import in_words
 
 _OFFERED = 2
 
@@ -56,7 +57,10 @@ def _to_uncover(examined: Examined, piece: Piece) -> list[Mend]:
     ways: list[list[tuple[str, MovePiece | EditPiece]]] = [
         [("bring it to the front", MovePiece(piece.key, len(stack.build.face(piece.key))))],
         [
-            (f"move it: {down}, {across}", EditPiece(piece.key, {"place": _placed(across, down)}))
+            (
+                f"move it: {in_words(down)}, {in_words(across)}",
+                EditPiece(piece.key, {"place": _placed(across, down)}),
+            )
             for down in (Down.BOTTOM, Down.TOP, Down.MIDDLE)
             for across in (Across.CENTRE, Across.RIGHT, Across.LEFT)
         ],
@@ -195,7 +199,7 @@ def to_thin(examined: Examined) -> list[Mend]:
                 change = EditPiece(piece.key, {"raised": raised})
                 after = _tried(examined, change)
                 if after.thick.status is Status.HOLDS and _no_worse(examined, after):
-                    how = "flat" if raised is Raised.FLAT else f"on {raised.value}"
+                    how = "flat" if raised is Raised.FLAT else f"on {in_words(raised)}"
                     found.append(Mend(f"{piece.name} {how}", after.thick.figure, change))
                     break
     return found[:_OFFERED]
@@ -208,7 +212,7 @@ def to_fold(examined: Examined) -> list[Mend]:
     for fold in Fold:
         after = examine_base(card.size, fold)
         if fold is not card.fold and after.status is Status.HOLDS:
-            found.append(Mend(f"fold it {fold}", after.figure, SetBuild({"fold": fold})))
+            found.append(Mend(f"fold it {in_words(fold)}", after.figure, SetBuild({"fold": fold})))
     return found
 
 

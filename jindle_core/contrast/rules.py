@@ -25,18 +25,18 @@ Holds = NDArray[np.bool_]
 class PairKind(StrEnum):
     """What the upper colour does on the lower one."""
 
-    LETTERING_SMALL = "small lettering"
-    LETTERING_LARGE = "large lettering"
+    LETTERING_SMALL = "small-lettering"
+    LETTERING_LARGE = "large-lettering"
     PICTURE = "picture"
     MAT = "mat"
-    QUIET = "quiet pattern"
+    QUIET = "quiet-pattern"
 
 
 class Status(StrEnum):
     """What a check found."""
 
     HOLDS = "holds"
-    LOOK_AGAIN = "look again"
+    LOOK_AGAIN = "look-again"
     FAILS = "fails"
 
 

@@ -16,14 +16,14 @@ class Thing(StrEnum):
     """What an area shows."""
 
     LEAF = "leaf"
-    FUR = "fur or feathers"
+    FUR = "fur-or-feathers"
     SKIN = "skin"
     CLOTH = "cloth"
     GLASS = "glass"
     METAL = "metal"
-    WHITE = "white thing"
-    BLACK = "black thing"
-    SKY = "sky or water"
+    WHITE = "white-thing"
+    BLACK = "black-thing"
+    SKY = "sky-or-water"
     OTHER = "other"
 
 

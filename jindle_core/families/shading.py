@@ -9,14 +9,14 @@ from jindle_core import figures
 class Light(StrEnum):
     """Where the light comes from; "centre" is the other school: light middles, dark edges."""
 
-    UPPER_LEFT = "upper left"
+    UPPER_LEFT = "upper-left"
     TOP = "top"
-    UPPER_RIGHT = "upper right"
+    UPPER_RIGHT = "upper-right"
     LEFT = "left"
     RIGHT = "right"
-    LOWER_LEFT = "lower left"
+    LOWER_LEFT = "lower-left"
     BOTTOM = "bottom"
-    LOWER_RIGHT = "lower right"
+    LOWER_RIGHT = "lower-right"
     CENTRE = "centre"
 
 
@@ -32,7 +32,7 @@ def away(light: Light) -> tuple[float, float] | None:
     """
     if light is Light.CENTRE:
         return None
-    x, y = (sum(_TOWARDS[word][axis] for word in light.value.split()) for axis in (0, 1))
+    x, y = (sum(_TOWARDS[word][axis] for word in light.split("-")) for axis in (0, 1))
     length = math.hypot(x, y)
     return (-x / length + 0.0, -y / length + 0.0)
 

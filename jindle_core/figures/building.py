@@ -8,7 +8,7 @@ VELLUM = (0.28, 0.62)
 THICKNESS = MappingProxyType(
     {"base": 0.35, "card": 0.35, "paper": 0.15, "vellum": 0.1, "ribbon": 0.5, "finish": 2.0, "ink": 0.0}
 )
-FOAM = MappingProxyType({"flat": 0.0, "foam tape": 1.2, "foam sheet": 2.0, "double foam tape": 2.4})
+FOAM = MappingProxyType({"flat": 0.0, "foam-tape": 1.2, "foam-sheet": 2.0, "double-foam-tape": 2.4})
 ENVELOPE_ROOM = 3  # mm that an envelope must be larger, or the card buckles
 # The usual envelopes, for the usual cards; ISO 269's three, and others by their size.
 ENVELOPES = (

@@ -5,7 +5,7 @@ from types import MappingProxyType
 # Blending pads into one another: weights along a join, and when it goes muddy.
 STRIP_PLACES = 21
 STRIP_FALLS = (0.3, 0.9)  # of the way: between them the first pad runs out; the second comes in mirrored
-REACH = MappingProxyType({"a little": 0.5, "halfway": 1.0, "far": 4 / 3})  # of that stretch; far is all of it
+REACH = MappingProxyType({"a-little": 0.5, "halfway": 1.0, "far": 4 / 3})  # of that stretch; far is all of it
 GAP_FALLS = (0.26, 0.4)  # the same where a gap is left white: the middle fifth stays bare
 SEAM_LIGHT, SEAM_RAMP = 0.35, 0.3  # a light hand at the join, and the part of the way that leads to it
 MUD_ENDS_C = 12.0  # C* that the duller end must have: grey into colour is no mud

@@ -7,13 +7,14 @@ from fractions import Fraction
 from jindle_core import figures
 from jindle_core.contrast.rules import Finding, Status
 from jindle_core.lengths import Length, Size, read_size
+from jindle_core.words import in_words
 
 
 class Fold(StrEnum):
     """Along which edge a card is folded."""
 
-    SIDE = "at the side"
-    TOP = "at the top"
+    SIDE = "at-the-side"
+    TOP = "at-the-top"
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,7 +45,7 @@ def usual_fold(card: Size) -> Fold:
     """The fold with which a usual sheet holds the base: at the side where that does, or neither.
 
     >>> usual_fold(read_size("7", "5", "in")), usual_fold(read_size("5", "7", "in"))
-    (<Fold.TOP: 'at the top'>, <Fold.SIDE: 'at the side'>)
+    (<Fold.TOP: 'at-the-top'>, <Fold.SIDE: 'at-the-side'>)
     """
     return next((fold for fold in Fold if fits_usual_sheet(flat(card, fold).size)), Fold.SIDE)
 
@@ -61,7 +62,7 @@ def fits_usual_sheet(base: Size) -> bool:
 def examine_base(card: Size, fold: Fold) -> Finding:
     """Whether a usual sheet holds a card's base before it is folded."""
     size = flat(card, fold).size
-    figure = f"{size.text()} before it is folded {fold.value}"
+    figure = f"{size.text()} before it is folded {in_words(fold)}"
     limit = "a usual sheet"
     if fits_usual_sheet(size):
         return Finding(Status.HOLDS, figure, limit, "")

@@ -18,31 +18,31 @@ class Kind(StrEnum):
     MAT = "mat"
     PANEL = "panel"
     STRIP = "strip"
-    PAPER = "patterned paper"
+    PAPER = "patterned-paper"
     IMAGE = "image"
     LETTERING = "lettering"  # stamped, written or embossed on what it lies on
-    CUT_WORDS = "cut-out words"
+    CUT_WORDS = "cut-words"
     VELLUM = "vellum"
     RIBBON = "ribbon"
-    FINISH = "finishing piece"
+    FINISH = "finishing-piece"
 
 
 class Raised(StrEnum):
     """What holds a piece to what it lies on."""
 
     FLAT = "flat"
-    TAPE = "foam tape"
-    SHEET = "foam sheet"
-    DOUBLE = "double foam tape"
+    TAPE = "foam-tape"
+    SHEET = "foam-sheet"
+    DOUBLE = "double-foam-tape"
 
 
 class Across(StrEnum):
     """Where a piece lies from left to right: at an edge, or with its middle on a third or the middle."""
 
     LEFT = "left"
-    LEFT_THIRD = "left third"
+    LEFT_THIRD = "left-third"
     CENTRE = "centre"
-    RIGHT_THIRD = "right third"
+    RIGHT_THIRD = "right-third"
     RIGHT = "right"
 
 
@@ -50,9 +50,9 @@ class Down(StrEnum):
     """The same from the top to the bottom."""
 
     TOP = "top"
-    UPPER_THIRD = "upper third"
+    UPPER_THIRD = "upper-third"
     MIDDLE = "middle"
-    LOWER_THIRD = "lower third"
+    LOWER_THIRD = "lower-third"
     BOTTOM = "bottom"
 
 

@@ -12,8 +12,8 @@ from jindle_core.colorimetry.difference import direction_words
 class Verdict(StrEnum):
     """How near two colours are, in the words used on every screen."""
 
-    SAME = "same to the eye"
-    VERY_NEAR = "very near"
+    SAME = "same"
+    VERY_NEAR = "very-near"
     NEAR = "near"
     COUSIN = "cousin"
     FAR = "far"
@@ -50,10 +50,10 @@ def judge(distance: float, uncertainty: float = 0.0) -> Judgement:
 
     An uncertain pair scatters: the expected square of what is measured is the
     true square plus sigma². So limits widen in quadrature, and two colours
-    nearer than their uncertainty are always "same to the eye".
+    nearer than their uncertainty are always the same to the eye.
 
     >>> judge(1.1).verdict, judge(1.1, 0.7).verdict
-    (<Verdict.VERY_NEAR: 'very near'>, <Verdict.SAME: 'same to the eye'>)
+    (<Verdict.VERY_NEAR: 'very-near'>, <Verdict.SAME: 'same'>)
     """
     if distance < 0:
         raise ValueError(f"a distance cannot be negative, got {distance}")

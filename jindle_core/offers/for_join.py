@@ -15,6 +15,7 @@ from jindle_core.checked.ground import pads_to_take
 from jindle_core.colorimetry.spaces import Lab
 from jindle_core.errors import BadInput, Problem
 from jindle_core.seen.ground import Grounded
+from jindle_core.words import in_words
 
 
 @dataclass(frozen=True)
@@ -96,7 +97,7 @@ def _words(grounded: Grounded, way: WayOut, brought: int | None) -> str:
     if way.kind is WayKind.ORDER:
         return "in the order " + ", ".join(_names(grounded, way.pads))
     if brought is None:
-        return way.kind.value
+        return in_words(way.kind)
     name = grounded.supplies.rows[brought].label
     if way.kind is WayKind.BRIDGE:
         return f"{name} between them"

@@ -13,6 +13,7 @@ from jindle_core.media import Medium
 from jindle_core.prediction.behaviour import COVERING, Hand
 from jindle_core.prediction.fitting import Fit, Laying, fit
 from jindle_core.prediction.stocks import WHITE
+from jindle_core.words import in_words
 
 
 @dataclass(frozen=True, slots=True)
@@ -56,7 +57,7 @@ def settle(labs: Array, provenances: Sequence[str]) -> Settled:
 def off_label(settled: Settled, label: Lab, provenance: str) -> tuple[float, str]:
     """How far (ΔE00) a range's figure is off what was read, and that in words."""
     off = float(delta_e(np.array(settled.lab), np.array(label)))
-    words = judge(off).verdict.value
+    words = in_words(judge(off).verdict)
     if turned := direction_words(settled.lab, label):
         words += f", {turned}"
     if off <= combined(settled.sigma, figures.colour.UNCERTAINTY[provenance]):

@@ -233,7 +233,7 @@ class StackTests(BuildChecksTestCase):
             card = self.add(card, f"{across} flag", Kind.STRIP, across=across, **told)
             key = card.build.newest
             self.assertIn("mat", self.check(card, f"stands:{key}").title, across)  # slate on slate there
-            self.assertEqual(self.found(card, f"stands:{key}").status, "look again")
+            self.assertEqual(self.found(card, f"stands:{key}").status, "look-again")
 
     def test_what_hangs_over_is_mended_by_turning_moving_cutting_or_trimming(self):
         card = self.add(self.built(), "tall", Kind.STRIP, POND, on=2, width="1/2", height="4 1/2")
@@ -250,7 +250,7 @@ class StackTests(BuildChecksTestCase):
     def test_the_squint_test(self):
         card = self.edit(self.built(), 3, material=self.supply(72, (80, 25, 5)))
         found = self.check(card, "melts:2:3")
-        self.assertEqual((found.title, found.finding.status), ("strip and panel", "look again"))
+        self.assertEqual((found.title, found.finding.status), ("strip and panel", "look-again"))
         self.assertRegex(found.finding.figure, r"^ΔL\* 0, ΔE \d+$")
         mends = self.mends(card, "melts:2:3")
         self.assertTrue(mends)
@@ -265,7 +265,7 @@ class StackTests(BuildChecksTestCase):
         card = self.edit(card, 5, material=flame)
         self.assertIn("sets the card's colours off", self.found(card, "finish:5").reason)
         card = self.edit(card, 5, material=haze)
-        self.assertEqual(self.found(card, "finish:5").status, "look again")
+        self.assertEqual(self.found(card, "finish:5").status, "look-again")
         self.assertMends(card, "finish:5")
 
     def test_an_accent_returns(self):
@@ -274,7 +274,7 @@ class StackTests(BuildChecksTestCase):
         self.assertIsNone(self.check(card, "once:4"))  # it is nowhere yet
         card = self.edit(card, 4, material=End("palette", 4))
         found = self.check(card, "once:4")
-        self.assertEqual((found.finding.status, found.finding.figure), ("look again", "in 1 place"))
+        self.assertEqual((found.finding.status, found.finding.figure), ("look-again", "in 1 place"))
         self.assertMends(card, "once:4")
         card = changed(card, Waive("once:4", "one flame is enough"))
         self.assertEqual(self.check(card, "once:4").waived, "one flame is enough")
@@ -291,7 +291,7 @@ class StackTests(BuildChecksTestCase):
         card = self.edit(card, 3, material=MIST)
         flat = self.edit(card, 2, material=MIST)
         flat = changed(flat, SetBuild({"base": MIST}))
-        self.assertEqual(self.found(flat, "spread").status, "look again")
+        self.assertEqual(self.found(flat, "spread").status, "look-again")
         self.assertMends(flat, "spread")
 
     def test_room_to_write_inside(self):

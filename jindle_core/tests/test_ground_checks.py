@@ -93,7 +93,7 @@ class GroundChecksTests(unittest.TestCase):
 
     def test_a_harsh_centre_is_mended_by_covering_it(self):
         card = self.laid("plum", shape=GroundShape.VIGNETTE)
-        self.assertEqual(self.found(card, "centre").status, "look again")
+        self.assertEqual(self.found(card, "centre").status, "look-again")
         self.assertMended(
             card, "centre", next(one for one in self.check(card, "centre").to_mend() if "cover" in one.words)
         )
@@ -101,7 +101,7 @@ class GroundChecksTests(unittest.TestCase):
     def test_ink_that_gathers_along_an_edge_wants_a_lighter_hand(self):
         card = self.laid(shape=GroundShape.STRIPES)
         card = changed(card, SetGround({"pads": self.use("moss", "sun", hand=Hand.HEAVY)}))
-        self.assertEqual(self.found(card, "edge 0").status, "look again")
+        self.assertEqual(self.found(card, "edge 0").status, "look-again")
         self.assertMended(card, "edge 0", self.check(card, "edge 0").to_mend()[0])
 
     def test_a_picture_that_sinks_in_and_what_mends_it(self):

@@ -198,7 +198,7 @@ class StackingTests(unittest.TestCase):
         found = heights(laid_out(CARD, pieces), pieces)
         card, foam, vellum = (
             figures.building.THICKNESS["card"],
-            figures.building.FOAM["foam tape"],
+            figures.building.FOAM["foam-tape"],
             figures.building.THICKNESS["vellum"],
         )
         self.assertAlmostEqual(found[1].top, card)

@@ -201,7 +201,7 @@ class ColourTests(unittest.TestCase):
         )
         own = match_of(SUPPLIES, self.place(22), LABS[22], 0.0, 0.0)
         self.assertEqual(
-            (own.near.verdict.value, own.near.direction, own.swatch.fullness), ("same to the eye", "", "full")
+            (own.near.verdict.value, own.near.direction, own.swatch.fullness), ("same", "", "full")
         )
         labs = np.array([LABS[22], LABS[3]], dtype=float)
         for one, places in zip(nearest_in_each(SUPPLIES, labs, 1.0), ((22, 2), (23, 3)), strict=True):

@@ -112,7 +112,7 @@ class PictureTests(unittest.TestCase):
         self.assertEqual(self.coloured(card).judgement(card.colouring.area(LEAF)).faults, ())
         card = changed(card, self.family(LEAF, "POND-2", "FERN-3", "FERN-4"))
         (family,) = [one for one in self.checked(card).judged if one.id == "family:2"]
-        self.assertEqual((family.finding.status, family.stage), ("look again", "colouring"))
+        self.assertEqual((family.finding.status, family.stage), ("look-again", "colouring"))
         self.assertIn("the hue jumps", family.finding.reason)
         card = changed(card, Waive("family:2", "a cold leaf on purpose"))
         (family,) = [one for one in self.checked(card).judged if one.id == "family:2"]
@@ -229,7 +229,7 @@ class PictureTests(unittest.TestCase):
         self.assertIsNone(self.coloured(lone).judgement(lone.colouring.area(LEAF)))
         self.assertTrue(area_steps(self.coloured(lone), lone.colouring.area(LEAF)))
         for card, verdict in (
-            (self.propose(self.drawn()), "same to the eye"),
+            (self.propose(self.drawn()), "same"),
             (self.drawn(self.family(LEAF, "POND-3", "POND-5")), "far"),
         ):
             self.assertEqual(self.coloured(card).likeness(card.colouring.area(LEAF)), verdict)

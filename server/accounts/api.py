@@ -11,6 +11,7 @@ from rest_framework.views import APIView
 
 from jindle_core import figures
 from jindle_core.layers.pieces import WORDS
+from jindle_core.words import PHRASES
 from server.accounts import actions
 from server.accounts.door import TokenAtTheDoor
 from server.accounts.models import PREFERENCES, Person
@@ -45,6 +46,9 @@ class DoorSerializer(serializers.Serializer):
     demo = serializers.BooleanField()
     person = PersonSerializer(allow_null=True)
     limits = LimitsSerializer()
+    phrases = serializers.DictField(
+        child=serializers.CharField(), help_text="keys whose words are not the key itself, hyphens taken out"
+    )
 
 
 def _limits() -> dict[str, Any]:
@@ -82,7 +86,9 @@ class Door(APIView):
     def get(self, request: Request) -> Response:
         """Whether the demo studio can be opened, and who is signed in."""
         person = PersonSerializer(request.user).data if request.user.is_authenticated else None
-        return Response({"demo": settings.DEMO, "person": person, "limits": _limits()})
+        return Response(
+            {"demo": settings.DEMO, "person": person, "limits": _limits(), "phrases": dict(PHRASES)}
+        )
 
 
 class SignUp(APIView):

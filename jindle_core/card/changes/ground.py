@@ -8,6 +8,7 @@ from jindle_core.card.ground import Ground, GroundSettings
 from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.stored import declared
+from jindle_core.words import in_words
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,5 +48,5 @@ def checked(ground: Ground) -> Ground:
         raise BadInput(Problem("Each effect comes once.", field="effects"))
     for effect in ground.effects:
         if effect.kind in INKED and effect.colour is None:
-            raise BadInput(Problem(f"Say with which pad: {effect.kind}.", field="effects"))
+            raise BadInput(Problem(f"Say with which pad: {in_words(effect.kind)}.", field="effects"))
     return ground

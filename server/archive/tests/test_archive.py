@@ -54,7 +54,7 @@ class ArchiveTests(ApiTestCase):
         card = self.change(card, kind="choose", key=1, column="pad", colour=self.ids["SKY-1"])
         end = {"source": "supply", "id": pen}
         card = self.change(
-            card, kind="add_pair", pair_kind="small lettering", upper=end, lower={"source": "white"}
+            card, kind="add_pair", pair_kind="small-lettering", upper=end, lower={"source": "white"}
         )
         self.ask("post", f"cards/{card['id']}/undo", {"version": card["version"]})
         self.ask("post", "drawer", {"colours": [pen], "fullness": "half", "note": "gift"}, 204)

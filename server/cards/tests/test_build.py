@@ -30,8 +30,8 @@ class BuildTests(ApiTestCase):
             self.full_card(), "mat", piece_kind="mat", reveal="1/8", material={"source": "palette", "id": 3}
         )
         card = self.add(card, "panel", on=1, reveal="3 mm", material={"source": "palette", "id": 2})
-        return self.add(card, "heron", piece_kind="image", on=2, width="1 1/2", height="2", raised="foam tape",
-                        across="left third", right="-1/4", material={"source": "palette", "id": 1})  # fmt: skip
+        return self.add(card, "heron", piece_kind="image", on=2, width="1 1/2", height="2", raised="foam-tape",
+                        across="left-third", right="-1/4", material={"source": "palette", "id": 1})  # fmt: skip
 
     def told(self, card):
         return self.ask("get", f"cards/{card['id']}/build")
@@ -105,7 +105,7 @@ class BuildTests(ApiTestCase):
         self.assertIn("fits turned by a quarter", self.piece(card, 5)["fit"]["reason"])
 
     def test_fold_post_and_envelope(self):
-        card = self.change(self.built(), kind="set_build", fold="at the top", post_limit=1.5)
+        card = self.change(self.built(), kind="set_build", fold="at-the-top", post_limit=1.5)
         told = self.told(card)
         self.assertEqual((told["flat"], told["score"]), ("5 1/2 × 8 1/2 in", "4 1/4 in from the top"))
         self.assertEqual(told["thickness"]["reason"], "thicker than your post takes")
@@ -267,9 +267,9 @@ class BuildTests(ApiTestCase):
 
     def test_a_card_is_folded_as_the_usual_sheets_allow(self):
         for width, height, fold, flat in (
-            ("7", "5", "at the top", "7 × 10 in"),
-            ("5", "7", "at the side", "10 × 7 in"),
-            ("5 1/2", "4 1/4", "at the side", "11 × 4 1/4 in"),
+            ("7", "5", "at-the-top", "7 × 10 in"),
+            ("5", "7", "at-the-side", "10 × 7 in"),
+            ("5 1/2", "4 1/4", "at-the-side", "11 × 4 1/4 in"),
         ):
             size = {"width": width, "height": height, "unit": "in"}
             card = self.change(self.full_card(), kind="set_card", size=size)
@@ -282,9 +282,9 @@ class BuildTests(ApiTestCase):
         size = {"width": "7", "height": "5", "unit": "in"}
         card = self.change(self.full_card(), kind="set_card", size=size)
         card = self.change(card, kind="start_layout", layout="framed")
-        card = self.change(card, kind="set_build", fold="at the side")
+        card = self.change(card, kind="set_build", fold="at-the-side")
         (found,) = [one for one in card["checks"] if one["id"] == "sheet"]
-        self.assertEqual((found["status"], found["stage"]), ("look again", "build"))
+        self.assertEqual((found["status"], found["stage"]), ("look-again", "build"))
         self.assertIn("14 × 5 in", found["figure"])
         (mend,) = self.mends(card, "sheet")
         card = self.change(card, **mend["change"])
@@ -331,7 +331,7 @@ class BuildTests(ApiTestCase):
     def test_the_panel_with_the_ground_is_judged_by_the_ground(self):
         card = self.built()
         self.assertEqual(self.piece(card, 2)["stands"]["status"], "holds")  # mist on slate
-        card = self.change(card, kind="set_ground", pads=[{"colour": self.ids["TAR-1"]}], shape="plain wash")
+        card = self.change(card, kind="set_ground", pads=[{"colour": self.ids["TAR-1"]}], shape="plain-wash")
         panel = self.piece(card, 2)
         self.assertEqual((panel["stands"]["status"], panel["beside"]), ("fails", "mat"))  # tar on slate
 

@@ -32,10 +32,10 @@ class CardTests(ApiTestCase):
         card = self.full_card()
         pads = [next(cell for cell in row["cells"] if cell["column"] == "pad") for row in card["colours"]]
         self.assertEqual([cell["match"]["swatch"]["label"] for cell in pads], ["SKY-2", "SKY-1", "TAR-1"])
-        self.assertEqual({cell["match"]["verdict"] for cell in pads}, {"same to the eye"})
+        self.assertEqual({cell["match"]["verdict"] for cell in pads}, {"same"})
         stock = card["colours"][2]["cells"][3]
         self.assertEqual(
-            (stock["match"]["swatch"]["label"], stock["match"]["verdict"]), ("soot", "very near")
+            (stock["match"]["swatch"]["label"], stock["match"]["verdict"]), ("soot", "very-near")
         )
         self.assertEqual(stock["match"]["direction"], "a touch darker")
         self.assertEqual(stock["match"]["swatch"]["provenance_words"], "read")
@@ -98,7 +98,7 @@ class CardTests(ApiTestCase):
         white = {"source": "white"}
         for lower in (said["colours"][1]["key"], said["colours"][2]["key"]):
             end = {"source": "palette", "id": lower}
-            said = self.change(said, kind="add_pair", pair_kind="large lettering", upper=white, lower=end)
+            said = self.change(said, kind="add_pair", pair_kind="large-lettering", upper=white, lower=end)
         asked = self.ask("get", f"cards/{said['id']}/adding", {"value": "#050505"})
         self.assertEqual(asked["changes"], [])
         kept = self.change(card, **new, keep_pairs=True)
@@ -184,7 +184,7 @@ class CheckTests(ApiTestCase):
     def test_a_mend_holds_when_it_is_applied(self):
         card = self.full_card()
         ends = {"upper": {"source": "palette", "id": 2}, "lower": {"source": "white"}}
-        card = self.change(card, kind="add_pair", pair_kind="small lettering", **ends)
+        card = self.change(card, kind="add_pair", pair_kind="small-lettering", **ends)
         check = self.checks(card)["Lettering in mist on white paper"]
         self.assertEqual(check["status"], "fails")
         mend = self.mends(card, check["id"])[0]
@@ -211,7 +211,7 @@ class CheckTests(ApiTestCase):
     def test_the_list_counts_what_fails(self):
         card = self.full_card()
         ends = {"upper": {"source": "palette", "id": 2}, "lower": {"source": "white"}}
-        self.change(card, kind="add_pair", pair_kind="small lettering", **ends)
+        self.change(card, kind="add_pair", pair_kind="small-lettering", **ends)
         (listed,) = self.ask("get", "cards")["cards"]
         self.assertEqual((listed["failing"], len(listed["strip"])), (1, 3))
 

@@ -111,7 +111,7 @@ class ColouringTests(ApiTestCase):
         self.assertEqual(self.labels(leaf), ["POND-2", "FERN-3", "FERN-4"])  # sorted, light to dark
         self.assertIn("the hue jumps", str(leaf["judgement"]["faults"]))
         family = next(one for one in card["checks"] if one["id"] == "family:2")
-        self.assertEqual((family["status"], family["stage"]), ("look again", "colouring"))
+        self.assertEqual((family["status"], family["stage"]), ("look-again", "colouring"))
         self.assertIn("the hue jumps", family["reason"])
         card = self.change(card, kind="waive", check="family:2", reason="a cold leaf on purpose")
         self.assertEqual(card["checks"][-1]["waived"], "a cold leaf on purpose")
@@ -318,7 +318,7 @@ class ColouringTests(ApiTestCase):
 
     def test_a_family_of_five_tones_and_none_again(self):
         card = self.change(
-            self.drawn(), kind="edit_area", key=2, thing="fur or feathers", extent="large", focal=True
+            self.drawn(), kind="edit_area", key=2, thing="fur-or-feathers", extent="large", focal=True
         )
         card = self.propose(card, areas=[2])
         area = self.area(card, 2)

@@ -86,7 +86,7 @@ class CombinationTests(ApiTestCase):
         self.assertTrue(one["own"])
         self.assertEqual([colour["name"] for colour in one["colours"]], ["pond", "mist", "slate"])
         self.assertEqual(one["colours"][0]["match"]["swatch"]["label"], "SKY-2")
-        self.assertEqual(one["colours"][0]["match"]["verdict"], "same to the eye")
+        self.assertEqual(one["colours"][0]["match"]["verdict"], "same")
         self.ask("delete", f"cards/{card['id']}", None, 204)
         self.assertEqual(len(self.kept()), 1)
         self.ask("delete", f"palettes/combinations/{made['id']}", None, 204)

@@ -32,7 +32,7 @@ const movable = computed(() => {
 
 async function take(kind: 'svg' | 'png') {
   const drawn = frame.value!.querySelector('svg')!
-  const aside = desk.value.fold === 'at the side'
+  const aside = desk.value.fold === 'at-the-side'
   const halves = inside.value ? { wide: aside ? 2 : 1, high: aside ? 1 : 2 } : { wide: 1, high: 1 }
   const size: [number, number] = [halves.wide * desk.value.width, halves.high * desk.value.height]
   const name = `${store.card!.name}${inside.value ? ', inside' : ''}.${kind}`

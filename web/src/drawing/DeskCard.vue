@@ -13,7 +13,7 @@ const { desk, inside } = defineProps<{
 }>()
 const session = useSession()
 // Opened, the half that is written on lies to the right, or below.
-const aside = computed(() => desk.fold === 'at the side')
+const aside = computed(() => desk.fold === 'at-the-side')
 const off = computed(() => ({
   x: inside && aside.value ? desk.width : 0,
   y: inside && !aside.value ? desk.height : 0,

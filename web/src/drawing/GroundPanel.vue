@@ -90,9 +90,9 @@ function glint(mark: Mark): string {
     <g :clip-path="`url(#${id}-clip)`">
       <template v-for="one in panel.effects" :key="one.effect">
         <template v-for="(mark, n) in one.marks" :key="n">
-          <path v-if="one.effect === 'stencil pattern'" :d="motif(mark)" :fill="shade(mark)" />
+          <path v-if="one.effect === 'stencil-pattern'" :d="motif(mark)" :fill="shade(mark)" />
           <path
-            v-else-if="one.effect === 'text stamp'"
+            v-else-if="one.effect === 'text-stamp'"
             :d="writing(mark)"
             fill="none"
             :stroke="shade(mark)"

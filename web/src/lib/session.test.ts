@@ -2,6 +2,7 @@ import { describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
 import { asked, settled } from '@/testing'
 import { useSession } from './session'
+import { inWords } from './words'
 
 const ann = { name: 'Ann', units: 'in', surround: 'mid', only_owned: true, dark_first: false }
 
@@ -11,9 +12,10 @@ describe('who is signed in', () => {
     const [one, other] = [session.ready(), session.ready()]
     await settled()
     expect(asked.map((each) => each.path)).toEqual(['/api/door'])
-    await asked[0]!.answer({ person: ann, demo: true })
+    await asked[0]!.answer({ person: ann, demo: true, phrases: { same: 'same to the eye' } })
     await Promise.all([one, other])
     expect([session.person!.name, session.demo, session.onlyOwned]).toEqual(['Ann', true, true])
+    expect(['same', 'very-near'].map(inWords)).toEqual(['same to the eye', 'very near'])
     await session.ready()
     expect(asked).toHaveLength(1)
   })
@@ -26,7 +28,7 @@ describe('who is signed in', () => {
     expect(await failed).toMatchObject({ code: 'offline' })
     const again = session.ready()
     await settled()
-    await asked[1]!.answer({ person: null, demo: false })
+    await asked[1]!.answer({ person: null, demo: false, phrases: {} })
     await again
     expect([session.person, session.onlyOwned]).toEqual([null, false])
   })

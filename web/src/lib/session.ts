@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watchEffect } from 'vue'
 import { api, got, type Limits, type Person } from '@/api/client'
+import { learn } from './words'
 
 export const VIEWS = ['colour', 'greys', 'lamp', 'protan', 'deutan', 'tritan'] as const
 export type View = (typeof VIEWS)[number]
@@ -20,6 +21,7 @@ export const useSession = defineStore('session', () => {
         person.value = door.person
         demo.value = door.demo
         limits.value = door.limits
+        learn(door.phrases)
       },
       (error) => {
         asked = null

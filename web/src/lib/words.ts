@@ -1,11 +1,25 @@
 import type { Match } from '@/api/client'
 
+let phrases: Record<string, string> = {}
+
+/** The door tells the words of keys that are not said as they are written. */
+export function learn(told: Record<string, string>) {
+  phrases = told
+}
+
+/** A key as people read it. */
+export const inWords = (key: string) => phrases[key] ?? key.replaceAll('-', ' ')
+
+/** Keys to choose from. */
+export const choices = <T extends string>(keys: readonly T[]) =>
+  keys.map((value) => ({ value, words: inWords(value) }))
+
 /** What a match and a prediction share. */
 type Near = Pick<Match, 'verdict' | 'tentative' | 'direction' | 'distance' | 'uncertainty'>
 
 /** How near a match is, said first in words. */
 export function nearness(match: Near): string {
-  const verdict = match.tentative ? `perhaps ${match.verdict}` : match.verdict
+  const verdict = match.tentative ? `perhaps ${inWords(match.verdict)}` : inWords(match.verdict)
   return match.direction ? `${verdict}, ${match.direction}` : verdict
 }
 

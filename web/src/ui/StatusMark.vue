@@ -5,7 +5,7 @@ import type { Check } from '@/api/client'
 
 /** How something stands, by shape and fill; null where nothing is said of it. */
 const { status } = defineProps<{ status: Check['status'] | null }>()
-const MARKS = { holds: CheckIcon, 'look again': ExclamationTriangleIcon, fails: XMarkIcon }
+const MARKS = { holds: CheckIcon, 'look-again': ExclamationTriangleIcon, fails: XMarkIcon }
 const mark = computed(() => (status ? MARKS[status] : MinusIcon))
 const look = computed(() => {
   if (!status) return 'border-dashed border-edge'

@@ -7,6 +7,7 @@ import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
 import { useCard } from '@/card/card'
 import ChoosePad from '@/card/ChoosePad.vue'
+import { inWords } from '@/lib/words'
 import { HANDS, useGround } from './ground'
 
 /** Water, splashes, white, shimmer, a pattern, a text stamp: what each would do here. */
@@ -16,11 +17,11 @@ const { set } = useGround()
 type Kind = (typeof effectKindValues)[number]
 type Use = NonNullable<Parameters<typeof set>[0]['effects']>[number]
 const WORDS: Record<Kind, string> = {
-  'stencil pattern': 'A stencil pattern, tone on tone',
-  'text stamp': 'A text stamp in the ground',
-  'water drops': 'Drops of water, dabbed off',
-  'splashes of diluted ink': 'Splashes of diluted ink',
-  'splashes of opaque white': 'Splashes of opaque white',
+  'stencil-pattern': 'A stencil pattern, tone on tone',
+  'text-stamp': 'A text stamp in the ground',
+  'water-drops': 'Drops of water, dabbed off',
+  'diluted-splashes': 'Splashes of diluted ink',
+  'white-splashes': 'Splashes of opaque white',
   shimmer: 'Shimmer',
 }
 const inked = (kind: Kind) => ground.inked_effects.includes(kind)
@@ -72,10 +73,10 @@ async function take(colour: number) {
             <span class="sr-only">, another pad for this</span>
           </button>
           <ChoiceList
-            v-if="kind !== 'splashes of diluted ink'"
+            v-if="kind !== 'diluted-splashes'"
             class="w-[126px]"
             :model-value="chosen.get(kind)!.hand"
-            :label="`Hand for ${kind}`"
+            :label="`Hand for ${inWords(kind)}`"
             :options="[...HANDS]"
             @update:model-value="put(kind, { hand: $event })"
           />

@@ -6,6 +6,7 @@ import { useSession } from '@/lib/session'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import PaperChoice from '@/ui/PaperChoice.vue'
 import ChoosePad from '@/card/ChoosePad.vue'
+import { inWords } from '@/lib/words'
 import { coatChoices, HANDS, useGround } from './ground'
 
 /** A card for mats, inked by oneself where none matches. */
@@ -71,7 +72,7 @@ async function take(colour: number) {
         <p>
           As predicted: L* {{ mat.lightness
           }}<template v-if="mat.like"
-            >, {{ mat.like.verdict }} {{ mat.like.verdict === 'far' ? 'from' : 'to' }}
+            >, {{ inWords(mat.like.verdict) }} {{ mat.like.verdict === 'far' ? 'from' : 'to' }}
             {{ mat.like.name }} (ΔE {{ mat.like.distance }})</template
           >. {{ mat.whole ? '' : 'Inside the dashed line it is covered.' }}
         </p>

@@ -4,6 +4,7 @@ import type { Ground, Join, PadUse } from '@/api/client'
 import { reachValues, seamValues } from '@/api/schema'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import StatusMark from '@/ui/StatusMark.vue'
+import { choices, inWords } from '@/lib/words'
 import JoinStrip from './JoinStrip.vue'
 import WaysOut from './WaysOut.vue'
 
@@ -17,9 +18,9 @@ defineProps<{
 }>()
 defineEmits<{ change: [told: Partial<PadUse>] }>()
 const open = ref(false)
-const STANDS = { clean: 'holds', softens: 'look again', muddy: 'fails' } as const
-const REACHES = reachValues.map((value) => ({ value, words: `carried in ${value}` }))
-const SEAMS = seamValues.map((value) => ({ value, words: value }))
+const STANDS = { clean: 'holds', softens: 'look-again', muddy: 'fails' } as const
+const REACHES = reachValues.map((value) => ({ value, words: `carried in ${inWords(value)}` }))
+const SEAMS = choices(seamValues)
 </script>
 
 <template>
@@ -56,7 +57,7 @@ const SEAMS = seamValues.map((value) => ({ value, words: value }))
           @update:model-value="$emit('change', { seam: $event })"
         />
         <ChoiceList
-          v-if="pad.seam !== 'a white gap'"
+          v-if="pad.seam !== 'white-gap'"
           class="w-[180px]"
           :model-value="pad.reach"
           label="How far into one another"

@@ -8,6 +8,7 @@ import ChoiceList from '@/ui/ChoiceList.vue'
 import GroundPanel from '@/drawing/GroundPanel.vue'
 import OnOff from '@/ui/OnOff.vue'
 import PaperChoice from '@/ui/PaperChoice.vue'
+import { choices } from '@/lib/words'
 import { isWet, useGround } from './ground'
 
 /** The panel as it would look, wet or dry, and how it is laid out. */
@@ -21,7 +22,7 @@ const box = computed(() => {
   const part = desk.parts.find((one) => one.shape === 'ground') ?? desk
   return { x: 0, y: 0, width: part.width, height: part.height }
 })
-const SHAPES = groundShapeValues.map((value) => ({ value, words: value }))
+const SHAPES = choices(groundShapeValues)
 const WISHES = [
   { value: 'quiet', words: 'a quiet one, that keeps still' },
   { value: 'dark', words: 'a dark one, that lets it shine' },

@@ -4,6 +4,7 @@ import { api, got } from '@/api/client'
 import { useCard } from '@/card/card'
 import { useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
+import { inWords } from '@/lib/words'
 import JoinStrip from './JoinStrip.vue'
 import { useGround } from './ground'
 
@@ -65,7 +66,7 @@ const MARKS = { clean: CheckIcon, softens: ExclamationTriangleIcon, muddy: XMark
             </span>
             <span class="block">{{ one.words }}</span>
             <span v-if="one.like && one.like.verdict !== 'far'" class="block truncate">
-              {{ one.like.verdict }}: {{ one.like.name }}
+              {{ inWords(one.like.verdict) }}: {{ one.like.name }}
             </span>
           </span>
         </li>

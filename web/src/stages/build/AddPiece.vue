@@ -5,6 +5,7 @@ import { pieceKindValues } from '@/api/schema'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import { useSession } from '@/lib/session'
+import { choices, inWords } from '@/lib/words'
 import { useBuild } from './build'
 
 /** One more piece: with a reveal it follows what it lies on, else it has a size of its own. */
@@ -28,7 +29,12 @@ const height = ref('')
 async function submit() {
   const size = width.value || height.value
   const measured = size ? { width: width.value, height: height.value } : { reveal: reveal.value }
-  const told = { piece_kind: kind.value, name: name.value || kind.value, on: on.value, inside }
+  const told = {
+    piece_kind: kind.value,
+    name: name.value || inWords(kind.value),
+    on: on.value,
+    inside,
+  }
   const words = saysWords.value ? { text: text.value } : {}
   if (await add({ ...told, ...words, ...measured })) {
     store.piece = store.card!.newest_piece
@@ -42,11 +48,7 @@ async function submit() {
     <form class="grid grid-cols-2 gap-3" @submit.prevent="submit">
       <div>
         <span class="label">What it is</span>
-        <ChoiceList
-          v-model="kind"
-          label="What it is"
-          :options="pieceKindValues.map((value) => ({ value, words: value }))"
-        />
+        <ChoiceList v-model="kind" label="What it is" :options="choices(pieceKindValues)" />
       </div>
       <div>
         <label class="label" for="new-piece">Name (or leave it)</label>
@@ -55,7 +57,7 @@ async function submit() {
           v-model="name"
           class="input"
           :maxlength="session.limits?.name"
-          :placeholder="kind"
+          :placeholder="inWords(kind)"
         />
       </div>
       <div v-if="saysWords" class="col-span-2">

@@ -5,6 +5,7 @@ import { foldValues } from '@/api/schema'
 import SizeFields, { type Size } from '@/cards/SizeFields.vue'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
+import { choices } from '@/lib/words'
 import MaterialChoice from './MaterialChoice.vue'
 import { useBuild } from './build'
 
@@ -46,7 +47,7 @@ async function own() {
         <ChoiceList
           :model-value="build.fold"
           label="Folded"
-          :options="foldValues.map((value) => ({ value, words: value }))"
+          :options="choices(foldValues)"
           @update:model-value="store.change({ kind: 'set_build', fold: $event })"
         />
       </div>

@@ -9,6 +9,7 @@ import { useSession } from '@/lib/session'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
 import StatusMark from '@/ui/StatusMark.vue'
+import { choices } from '@/lib/words'
 import MaterialChoice from './MaterialChoice.vue'
 import { checksOn, useBuild, type Fields } from './build'
 
@@ -43,8 +44,6 @@ function size() {
 }
 const offset = (side: 'right' | 'below', event: Event) =>
   set({ [side]: (event.target as HTMLInputElement).value || '0' })
-const list = <T extends string>(values: readonly T[]) =>
-  values.map((value) => ({ value, words: value }))
 const others = computed(() => [
   { value: 0, words: 'the card' },
   ...face
@@ -166,7 +165,7 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
         <ChoiceList
           :model-value="piece.across"
           label="From left to right"
-          :options="list(acrossValues)"
+          :options="choices(acrossValues)"
           @update:model-value="set({ across: $event })"
         />
       </div>
@@ -175,7 +174,7 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
         <ChoiceList
           :model-value="piece.down"
           label="From top to bottom"
-          :options="list(downValues)"
+          :options="choices(downValues)"
           @update:model-value="set({ down: $event })"
         />
       </div>
@@ -204,7 +203,7 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
         <ChoiceList
           :model-value="piece.raised"
           label="Held by"
-          :options="list(raisedValues)"
+          :options="choices(raisedValues)"
           @update:model-value="set({ raised: $event })"
         />
       </div>

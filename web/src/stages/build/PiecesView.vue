@@ -5,6 +5,7 @@ import type { Build } from '@/api/client'
 import { useSession } from '@/lib/session'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import StatusMark from '@/ui/StatusMark.vue'
+import { inWords } from '@/lib/words'
 import AddPiece from './AddPiece.vue'
 import BaseAndPost from './BaseAndPost.vue'
 import PieceEditor from './PieceEditor.vue'
@@ -30,7 +31,7 @@ const layouts = computed(() => [
   { value: '', words: empty.value ? 'Begin from a layout' : 'Begin anew from a layout' },
   ...build.layouts.map((one) => ({ value: one.key, words: one.words })),
 ])
-const WORST = ['fails', 'look again', 'holds'] as const
+const WORST = ['fails', 'look-again', 'holds'] as const
 function worst(key: number) {
   const found = checksOn(key, store.card!.checks).filter((one) => one.waived === null)
   return WORST.find((status) => found.some((one) => one.status === status)) ?? null
@@ -89,7 +90,8 @@ function begin(layout: string) {
               <span class="min-w-0 flex-1">
                 <b class="block truncate">{{ each.name }}</b>
                 <span class="block truncate text-xs">
-                  {{ each.size_shown }}{{ each.raised === 'flat' ? '' : `, on ${each.raised}`
+                  {{ each.size_shown
+                  }}{{ each.raised === 'flat' ? '' : `, on ${inWords(each.raised)}`
                   }}{{ build.carrier === each.key ? ', with the ground' : '' }}
                 </span>
               </span>

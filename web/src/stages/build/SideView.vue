@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Build } from '@/api/client'
 import { useCard } from '@/card/card'
 import { useSession } from '@/lib/session'
+import { inWords } from '@/lib/words'
 
 /** The closed card from the side, its heights ten times as large as its widths. */
 const { build } = defineProps<{ build: Build }>()
@@ -67,7 +68,7 @@ const isInk = (piece: Build['pieces'][number]) => piece.top === piece.bottom
       <tbody>
         <tr v-for="{ piece } in layers" :key="piece.key">
           <td class="pr-6">{{ piece.name }}</td>
-          <td class="pr-6">{{ isInk(piece) ? 'ink' : piece.raised }}</td>
+          <td class="pr-6">{{ isInk(piece) ? 'ink' : inWords(piece.raised) }}</td>
           <td>{{ piece.bottom.toFixed(1) }} – {{ piece.top.toFixed(1) }} mm</td>
         </tr>
       </tbody>

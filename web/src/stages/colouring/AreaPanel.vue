@@ -7,7 +7,7 @@ import { useCard } from '@/card/card'
 import { useFetched } from '@/lib/fetched'
 import { useOnlyOwned } from '@/lib/owned'
 import { useSession } from '@/lib/session'
-import { plural } from '@/lib/words'
+import { choices, plural } from '@/lib/words'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
 import FamilyOffers from './FamilyOffers.vue'
@@ -34,8 +34,6 @@ const colours = computed(() => [
     shade: one.shades[session.view],
   })),
 ])
-const list = <T extends string>(values: readonly T[]) =>
-  values.map((value) => ({ value, words: value }))
 const LAYERS = (session.limits?.area_layers ?? []).map((value) => ({
   value,
   words: plural(value, 'layer'),
@@ -87,13 +85,13 @@ const choose = (family: number[]) =>
       <ChoiceList
         :model-value="area.thing"
         label="What it is"
-        :options="list(thingValues)"
+        :options="choices(thingValues)"
         @update:model-value="edit({ thing: $event })"
       />
       <ChoiceList
         :model-value="area.medium"
         label="Coloured with"
-        :options="list(colouredWithValues)"
+        :options="choices(colouredWithValues)"
         @update:model-value="edit({ coloured_with: $event })"
       />
       <ChoiceList

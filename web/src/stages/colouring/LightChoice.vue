@@ -3,23 +3,24 @@ import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import { ArrowUpIcon, SunIcon } from '@heroicons/vue/16/solid'
 import type { LightFrom } from '@/api/client'
 import { useCard } from '@/card/card'
+import { inWords } from '@/lib/words'
 
 /** Where the light comes from; in the middle the other school, light centres and dark edges. */
 defineProps<{ light: LightFrom }>()
 const store = useCard()
 const PLACES: [LightFrom, number][] = [
-  ['upper left', 135],
+  ['upper-left', 135],
   ['top', 180],
-  ['upper right', 225],
+  ['upper-right', 225],
   ['left', 90],
   ['centre', 0],
   ['right', 270],
-  ['lower left', 45],
+  ['lower-left', 45],
   ['bottom', 0],
-  ['lower right', 315],
+  ['lower-right', 315],
 ]
 const words = (light: LightFrom) =>
-  light === 'centre' ? 'light centres and dark edges' : `light from the ${light}`
+  light === 'centre' ? 'light centres and dark edges' : `light from the ${inWords(light)}`
 </script>
 
 <template>

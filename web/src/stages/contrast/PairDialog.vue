@@ -15,18 +15,18 @@ const store = useCard()
 const session = useSession()
 const notices = useNotices()
 const KINDS: { value: PairKind; words: string; upper: string; lower: string }[] = [
-  { value: 'small lettering', words: 'small or running lettering', upper: 'Words in', lower: 'on' },
-  { value: 'large lettering', words: 'large, bold lettering', upper: 'Words in', lower: 'on' },
+  { value: 'small-lettering', words: 'small or running lettering', upper: 'Words in', lower: 'on' },
+  { value: 'large-lettering', words: 'large, bold lettering', upper: 'Words in', lower: 'on' },
   { value: 'picture', words: 'a picture on its ground', upper: 'Picture in', lower: 'on' },
   { value: 'mat', words: 'a mat around a panel', upper: 'Mat in', lower: 'around' },
   {
-    value: 'quiet pattern',
+    value: 'quiet-pattern',
     words: 'a quiet pattern in the ground',
     upper: 'Pattern in',
     lower: 'on',
   },
 ]
-const kind = ref<PairKind>(pair?.kind ?? 'small lettering')
+const kind = ref<PairKind>(pair?.kind ?? 'small-lettering')
 const words = computed(() => KINDS.find((one) => one.value === kind.value)!)
 // Supplies that stand in a pair already or were just found, beside the palette and white.
 const supplies = ref(

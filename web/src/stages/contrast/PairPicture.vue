@@ -19,7 +19,7 @@ const dots = Array.from({ length: 24 }, (_, n) => ({
     <rect width="132" height="64" :fill="pair.kind === 'mat' ? upper : lower" />
     <rect v-if="pair.kind === 'mat'" x="6" y="6" width="120" height="52" :fill="lower" />
     <text
-      v-if="pair.kind === 'small lettering'"
+      v-if="pair.kind === 'small-lettering'"
       x="66"
       y="37"
       font-size="15"
@@ -29,7 +29,7 @@ const dots = Array.from({ length: 24 }, (_, n) => ({
       with love, always
     </text>
     <text
-      v-if="pair.kind === 'large lettering'"
+      v-if="pair.kind === 'large-lettering'"
       x="66"
       y="43"
       font-size="34"
@@ -56,7 +56,7 @@ const dots = Array.from({ length: 24 }, (_, n) => ({
         stroke-width="3"
       />
     </g>
-    <g v-if="pair.kind === 'quiet pattern'" :fill="upper">
+    <g v-if="pair.kind === 'quiet-pattern'" :fill="upper">
       <circle v-for="dot in dots" :key="`${dot.x} ${dot.y}`" :cx="dot.x" :cy="dot.y" r="3.5" />
     </g>
   </svg>

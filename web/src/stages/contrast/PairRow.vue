@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import type { Pair } from '@/api/client'
 import { useCard } from '@/card/card'
 import OnOff from '@/ui/OnOff.vue'
+import { inWords } from '@/lib/words'
 import PairDialog from './PairDialog.vue'
 import PairPicture from './PairPicture.vue'
 
@@ -27,7 +28,7 @@ const outlined = computed({
         <b>{{ pair.upper.words }}</b> {{ pair.kind === 'mat' ? 'around' : 'on' }}
         <b>{{ pair.lower.words }}</b>
       </p>
-      <p class="text-xs text-soft">{{ pair.kind }}</p>
+      <p class="text-xs text-soft">{{ inWords(pair.kind) }}</p>
       <OnOff v-if="pair.kind === 'picture'" v-model="outlined" class="mt-1 text-xs">
         has a dark outline or a white cut edge
       </OnOff>
@@ -43,7 +44,7 @@ const outlined = computed({
     <button
       type="button"
       class="button button-plain"
-      :aria-label="`Remove ${pair.kind} in ${pair.upper.words} on ${pair.lower.words}`"
+      :aria-label="`Remove ${inWords(pair.kind)} in ${pair.upper.words} on ${pair.lower.words}`"
       @click="store.change({ kind: 'remove_pair', key: pair.key })"
     >
       Remove
