@@ -16,13 +16,13 @@ from bench.visitor import CALLS, Row, Visitor, timed
 from jindle_core import figures
 from jindle_core.blending.bridges import bridges
 from jindle_core.blending.inks import Ink, inks_of
-from jindle_core.blending.joins import measure, strips
+from jindle_core.blending.joins import measure_join, strips
 from jindle_core.blending.meeting import BLENDED
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.media import Medium
 from jindle_core.prediction.behaviour import usual_behaviour
-from jindle_core.prediction.stocks import WHITE
+from jindle_core.prediction.stocks import WHITE_CARD
 from standins.device import Swatch
 from standins.reader import true_reflectance, true_strip
 
@@ -34,7 +34,7 @@ def blending_rows() -> list[Row]:
     with (SPECTRA / "brackwater.csv").open(newline="", encoding="utf-8") as lines:
         rows = list(csv.reader(lines))[1:]
     random = np.random.default_rng(11)
-    white, medium = tuple(WHITE), Medium.DYE_PAD
+    white, medium = tuple(WHITE_CARD), Medium.DYE_PAD
     swatches = [_pad(rows[at], medium, white) for at in random.permutation(len(rows))[:_PADS]]
     # What a person has of a pad is a reading of one dab of it.
     behaviour = usual_behaviour(medium)
@@ -45,7 +45,7 @@ def blending_rows() -> list[Row]:
         np.array([true_strip(swatches[a], swatches[b], *BLENDED.weights().T) for a, b in pairs])
     )
     said = strips(inks[first], inks[second])
-    return [_distance(said, seen), _mud(said, seen), _bridged(inks, first, second, measure(said).muddy)]
+    return [_distance(said, seen), _mud(said, seen), _bridged(inks, first, second, measure_join(said).muddy)]
 
 
 def _pad(row: list[str], medium: Medium, white: tuple[float, ...]) -> Swatch:
@@ -65,7 +65,7 @@ def _distance(said: np.ndarray, seen: np.ndarray) -> Row:
 
 
 def _mud(said: np.ndarray, seen: np.ndarray, wanted: float = 0.95, most: float = 0.05) -> Row:
-    forecast, there = measure(said).muddy, measure(seen).muddy
+    forecast, there = measure_join(said).muddy, measure_join(seen).muddy
     found, alarms = int((forecast & there).sum()), int((forecast & ~there).sum())
     return (
         "The stand-in's muddy joins forecast; false alarms among its other joins",

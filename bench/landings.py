@@ -18,7 +18,7 @@ from jindle_core.interchange.drawer_csv import read_drawer
 from jindle_core.interchange.range_csv import read_range
 from jindle_core.media import COLUMN_OF, Medium
 from jindle_core.palettes.landing import Landed, from_drawer, land
-from jindle_core.palettes.rules import RULES, TRIOS
+from jindle_core.palettes.rules import PALETTE_RULES, TRIOS
 from jindle_core.palettes.standing import Landable
 
 _BEFORE = Path(__file__).parent / "data" / "landings.json"
@@ -39,7 +39,9 @@ def _as_good() -> Row:
         found = [float(one.standing.cost) for one in from_drawer(TRIOS, on, figures.palettes.DRAWER_PALETTES)]
         pairs = list(zip(costs["drawer"], found, strict=True))
         for at in sorted({at for at, *_ in costs["rules"]}):
-            landed = {one.rule.key: one for one in land(RULES, on.lab[at], on) if isinstance(one, Landed)}
+            landed = {
+                one.rule.key: one for one in land(PALETTE_RULES, on.lab[at], on) if isinstance(one, Landed)
+            }
             pairs += [
                 (cost, float(landed[rule].standing.cost))
                 for place, rule, cost in costs["rules"]

@@ -14,10 +14,10 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.interchange.picture import read_picture
 from jindle_core.patterned.colours import sheet_colours
-from jindle_core.patterned.correction import Box, correct, find_white
+from jindle_core.patterned.correction import PictureBox, correct, find_white
 from jindle_core.patterned.marks import find_marks, placed, plane
 from jindle_core.patterned.patches import read_patches
-from jindle_core.prediction.stocks import WHITE
+from jindle_core.prediction.stocks import WHITE_CARD
 from jindle_core.swatch_sheet import swatch_sheet
 from standins.camera import LIGHTS, Scene, SimulatedCamera
 from standins.page import filled_chart
@@ -78,7 +78,7 @@ def sheets() -> list[np.ndarray]:
 def paper_rows() -> list[Row]:
     """Rows of the bench's table on reading papers."""
     drawn = [
-        Scene(draw_sheet(len(one), number, SIDE, accent), one, WHITE)
+        Scene(draw_sheet(len(one), number, SIDE, accent), one, WHITE_CARD)
         for accent in ACCENTS
         for number, one in enumerate(sheets())
     ]
@@ -138,7 +138,7 @@ def _charts() -> Row:
             found += 1
             there = plane(printed.mark_centres, marks)
             fields = (printed.white, printed.grey)
-            boxes = [Box.inside(placed(there, one.inset(2, 2, 2, 5).corners)) for one in fields]
+            boxes = [PictureBox.inside(placed(there, one.inset(2, 2, 2, 5).corners)) for one in fields]
             tone = (boxes[1], figures.paper.GREY_CARD_LAB) if grey else None
             corrected = correct(picture.linear, picture.clipped, boxes[0], grey=tone)
             quads = placed(there, np.array([printed.inked(box).corners for box in printed.boxes]))
@@ -156,7 +156,7 @@ def _charts() -> Row:
 def _speed() -> Row:
     """Reading a 12-megapixel photograph against only decoding it, taking turns."""
     reflectances = sheets()[0]
-    scene = Scene(draw_sheet(len(reflectances), 0, 6928, 0.01), reflectances, WHITE)
+    scene = Scene(draw_sheet(len(reflectances), 0, 6928, 0.01), reflectances, WHITE_CARD)
     photograph = SimulatedCamera().photograph(scene, "daylight")
 
     def decode() -> None:

@@ -19,7 +19,7 @@ from jindle_core.prediction.behaviour import Behaviour, Hand, usual_behaviour
 from jindle_core.prediction.confidence import prediction_sigma
 from jindle_core.prediction.fitting import Laying, fit
 from jindle_core.prediction.laying import dye, glazed, laid
-from jindle_core.prediction.stocks import WHITE, stock_kind
+from jindle_core.prediction.stocks import WHITE_CARD, stock_kind
 from standins.device import Swatch
 from standins.reader import true_reflectance
 
@@ -53,14 +53,14 @@ class Desk:
     def read(self, at: int, layers: int, card: str) -> np.ndarray:
         """What a perfect instrument reads (31,)."""
         identity, known = self.known[at]
-        white, paper = tuple(WHITE), tuple(CARDS[card])
+        white, paper = tuple(WHITE_CARD), tuple(CARDS[card])
         under = Swatch(identity, self.medium.value, tuple(known), white, 0.5, paper, layers, "middle")
         return true_reflectance(under)
 
     def glazes(self, behaviour: Behaviour | None) -> np.ndarray:
         """ΔE00 of the predictions for each colour over its neighbour in the list, one layer each."""
         places = list(range(len(TAUGHT), len(self.known) - 1))
-        white = tuple(WHITE)
+        white = tuple(WHITE_CARD)
         seen = []
         for at in places:
             under, over = (

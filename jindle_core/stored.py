@@ -4,7 +4,7 @@ from collections.abc import Collection, Mapping
 from enum import StrEnum
 from functools import lru_cache
 from math import isfinite
-from typing import Any, TypeVar, get_origin, get_type_hints
+from typing import Any, Literal, TypeVar, get_args, get_origin, get_type_hints
 
 import cattrs
 
@@ -119,6 +119,12 @@ def _one_of(value: Any, kind: type[StrEnum]) -> StrEnum:
     return kind(_text(value, str))
 
 
+def _one_literal(value: Any, kind: Any) -> str:
+    if _text(value, str) not in get_args(kind):
+        raise ValueError(f"{value!r:.40} is none of {', '.join(get_args(kind))}")
+    return str(value)
+
+
 _NOT_AS_DECLARED = (
     cattrs.BaseValidationError,
     ValueError,
@@ -131,6 +137,10 @@ _NOT_AS_DECLARED = (
 
 def _is_tuple(kind: Any) -> bool:
     return get_origin(kind) is tuple
+
+
+def _is_literal(kind: Any) -> bool:
+    return get_origin(kind) is Literal
 
 
 def _converter(thorough: bool) -> cattrs.Converter:
@@ -148,6 +158,7 @@ def _converter(thorough: bool) -> cattrs.Converter:
         return read_tuple(value, kind)
 
     made.register_structure_hook_func(_is_tuple, listed)
+    made.register_structure_hook_func(_is_literal, _one_literal)
     made.register_unstructure_hook(StrEnum, lambda value: value.value)
     return made
 

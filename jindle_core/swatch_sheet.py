@@ -10,7 +10,7 @@ SHEETS = {"letter": (215.9, 279.4), "a4": (210.0, 297.0)}  # mm
 
 
 @dataclass(frozen=True, slots=True)
-class Area:
+class SheetArea:
     """A rectangle on the sheet: left, top, width, height, in mm."""
 
     left: float
@@ -24,9 +24,11 @@ class Area:
         right, bottom = self.left + self.width, self.top + self.height
         return np.array([[self.left, self.top], [right, self.top], [right, bottom], [self.left, bottom]])
 
-    def inset(self, left: float, top: float, right: float, bottom: float) -> "Area":
+    def inset(self, left: float, top: float, right: float, bottom: float) -> "SheetArea":
         """The rectangle without a margin on each side."""
-        return Area(self.left + left, self.top + top, self.width - left - right, self.height - top - bottom)
+        return SheetArea(
+            self.left + left, self.top + top, self.width - left - right, self.height - top - bottom
+        )
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,10 +40,10 @@ class SwatchSheet:
 
     width: float
     height: float
-    marks: tuple[Area, ...]
-    white: Area
-    grey: Area
-    boxes: tuple[Area, ...]
+    marks: tuple[SheetArea, ...]
+    white: SheetArea
+    grey: SheetArea
+    boxes: tuple[SheetArea, ...]
 
     @property
     def mark_centres(self) -> np.ndarray:
@@ -52,7 +54,7 @@ class SwatchSheet:
         """How many pages ``count`` boxes take."""
         return max(1, -(-count // len(self.boxes)))
 
-    def inked(self, box: Area) -> Area:
+    def inked(self, box: SheetArea) -> SheetArea:
         """What of a box is surely ink: without its rim and the corner where the hint is printed."""
         rim, hint = figures.paper.SHEET_RIM, figures.paper.SHEET_HINT
         return box.inset(rim, rim, rim, hint + rim / 2)
@@ -69,14 +71,14 @@ def swatch_sheet(name: str) -> SwatchSheet:
     margin, side = figures.paper.SHEET_MARGIN, figures.paper.SHEET_MARK
     right, bottom = width - margin - side, height - margin - side
     marks = tuple(
-        Area(left, top, side, side)
+        SheetArea(left, top, side, side)
         for left, top in ((margin, margin), (right, margin), (right, bottom), (margin, bottom))
     )
     gap, columns = figures.paper.SHEET_GAP, figures.paper.SHEET_COLUMNS
     across = (width - 2 * margin - (columns - 1) * gap) / columns
     rows = int((bottom - gap - figures.paper.SHEET_TOP) // figures.paper.SHEET_PITCH)
     boxes = tuple(
-        Area(
+        SheetArea(
             margin + column * (across + gap),
             figures.paper.SHEET_TOP + row * figures.paper.SHEET_PITCH,
             across,
@@ -87,7 +89,7 @@ def swatch_sheet(name: str) -> SwatchSheet:
     )
     field_left = right - gap - 2 * figures.paper.SHEET_FIELD[0] - gap
     white, grey = (
-        Area(field_left + at * (figures.paper.SHEET_FIELD[0] + gap), margin, *figures.paper.SHEET_FIELD)
+        SheetArea(field_left + at * (figures.paper.SHEET_FIELD[0] + gap), margin, *figures.paper.SHEET_FIELD)
         for at in (0, 1)
     )
     return SwatchSheet(width, height, marks, white, grey, boxes)

@@ -4,8 +4,8 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.recovery import lab_to_reflectance
-from jindle_core.prediction.stocks import WHITE
-from jindle_core.swatch_sheet import Area, SwatchSheet
+from jindle_core.prediction.stocks import WHITE_CARD
+from jindle_core.swatch_sheet import SheetArea, SwatchSheet
 from standins.camera import Scene
 
 _CHART = 6  # points a millimetre
@@ -16,14 +16,14 @@ _STROKE = 0.3  # mm, of a box's rim
 def filled_chart(printed: SwatchSheet, swatches: list[np.ndarray], hints: np.ndarray, grey: bool) -> Scene:
     """A printed page whose boxes hold swatches (n reflectances); ``hints`` (n, 3) are the printed corners."""
     labels = np.zeros((int(printed.height * _CHART), int(printed.width * _CHART)), dtype=np.uint8)
-    reflectances = [WHITE, _INK]
+    reflectances = [WHITE_CARD, _INK]
 
-    def fill(area: Area, label: int) -> None:
+    def fill(area: SheetArea, label: int) -> None:
         left, right = round(area.left * _CHART), round((area.left + area.width) * _CHART)
         top, bottom = round(area.top * _CHART), round((area.top + area.height) * _CHART)
         labels[top:bottom, left:right] = label
 
-    def lay(area: Area, reflectance: np.ndarray) -> None:
+    def lay(area: SheetArea, reflectance: np.ndarray) -> None:
         reflectances.append(reflectance)
         fill(area, len(reflectances) - 1)
 

@@ -7,11 +7,11 @@ from numpy.typing import NDArray
 
 from jindle_core import figures
 from jindle_core.blending.inks import Inks, seen_on
-from jindle_core.blending.joins import Join, judge_each, measure, strips
+from jindle_core.blending.joins import Join, judge_each, measure_join, strips
 from jindle_core.blending.meeting import Seam
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
-from jindle_core.prediction.stocks import WHITE
+from jindle_core.prediction.stocks import WHITE_CARD
 
 _AT_A_TIME = 24
 
@@ -29,7 +29,7 @@ def bridges(
     first: Inks,
     second: Inks,
     candidates: Inks,
-    card: Array = WHITE,
+    card: Array = WHITE_CARD,
     count: int = figures.grounds.BRIDGES_OFFERED,
 ) -> list[Bridge]:
     """The candidates (n,) with which both halves are clean, the shortest way round first.
@@ -61,5 +61,5 @@ def bridges(
 
 
 def _clean(labs: Array, card: Array) -> NDArray[np.bool_]:
-    found = measure(labs, card)
+    found = measure_join(labs, card)
     return ~found.muddy & ~found.softens

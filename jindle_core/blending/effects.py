@@ -12,7 +12,7 @@ from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
 from jindle_core.contrast.rules import Finding, Status
 from jindle_core.prediction.kubelka_munk import film
 from jindle_core.prediction.laying import SCATTER_SHAPE
-from jindle_core.prediction.stocks import WHITE
+from jindle_core.prediction.stocks import WHITE_CARD
 from jindle_core.shown import shown
 
 
@@ -72,7 +72,7 @@ def placed(kind: EffectKind) -> tuple[Array, Array, Array]:
     return x, y, least + (most - least) * sizes**2
 
 
-def marks(kind: EffectKind, inks: Inks, leaves: Array, over: Inks | None, card: Array = WHITE) -> Marks:
+def marks(kind: EffectKind, inks: Inks, leaves: Array, over: Inks | None, card: Array = WHITE_CARD) -> Marks:
     """The marks of an effect as predicted.
 
     ``inks`` (m,) lie at the marks' places; ``leaves`` (m,) is the share of them

@@ -7,7 +7,7 @@ from jindle_core.blending.inks import Inks, seen_on
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.contrast.rules import Finding, Status
-from jindle_core.prediction.stocks import WHITE
+from jindle_core.prediction.stocks import WHITE_CARD
 from jindle_core.shown import shown
 
 
@@ -64,7 +64,7 @@ def examine_centre(centre: Array, edge: Array) -> Finding:
     return Finding(Status.LOOK_AGAIN, figure, limit, f"the bare centre is harsh beside {beside}")
 
 
-def examine_edge(ink: Inks, card: Array = WHITE) -> Finding:
+def examine_edge(ink: Inks, card: Array = WHITE_CARD) -> Finding:
     """Whether one ink (…) gathers to a line along a stencil's edge, or under tape."""
     flat, gathered = (
         seen_on(ink.times(np.array(weight)), card) for weight in (1.0, figures.grounds.EDGE_GATHERS)

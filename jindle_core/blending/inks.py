@@ -19,7 +19,7 @@ from jindle_core.prediction.behaviour import (
 )
 from jindle_core.prediction.kubelka_munk import film, film_absorption
 from jindle_core.prediction.laying import SCATTER_SHAPE, Dye, dye, soaked
-from jindle_core.prediction.stocks import WHITE, uptake
+from jindle_core.prediction.stocks import WHITE_CARD, uptake
 
 _NOTHING = 1e-6  # S below which no film lies on the card, dabs below which no ink does
 
@@ -114,14 +114,14 @@ def one_dab(ones: Array, media: Sequence[Medium], behaviours: Sequence[Behaviour
     scattering = np.where(films, scatter * SCATTER_SHAPE, 0.0)
     absorbing = np.zeros_like(scattering)
     laid = films[:, 0]
-    absorbing[laid] = film_absorption(ones[laid], scattering[laid], WHITE)
+    absorbing[laid] = film_absorption(ones[laid], scattering[laid], WHITE_CARD)
     shares = np.array([behaviour.share for behaviour in behaviours]).reshape(-1, 1)
     dries = np.array([figures.laying.DRY_DOWN[medium] for medium in media]).reshape(-1, 1)
     log_passed, gained = (np.where(films, 0.0, part) for part in (alone.log_passed, alone.gained))
     return Inks(log_passed, gained, absorbing, scattering, np.ones_like(shares), shares, dries)
 
 
-def on_card(inks: Inks, card: Array = WHITE) -> Array:
+def on_card(inks: Inks, card: Array = WHITE_CARD) -> Array:
     """Reflectance (…, 31) of inks on a card (31,), dry: dye in the paper, film over it.
 
     Ours, out of ``prediction``'s two formulas; for one dab of one ink on white
@@ -136,7 +136,7 @@ def on_card(inks: Inks, card: Array = WHITE) -> Array:
     return found
 
 
-def seen_on(inks: Inks, card: Array = WHITE) -> Array:
+def seen_on(inks: Inks, card: Array = WHITE_CARD) -> Array:
     """CIELAB (…, 3) of inks on a card (31,), dry."""
     return reflectance_to_lab(on_card(inks, card))
 

@@ -13,7 +13,7 @@ from jindle_core.blending.meeting import BLENDED, Joint, Seam
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import Array
-from jindle_core.prediction.stocks import WHITE, card_lab
+from jindle_core.prediction.stocks import WHITE_CARD, card_lab
 
 
 class Meeting(StrEnum):
@@ -43,7 +43,7 @@ class Join:
 _BLENDED = BLENDED.weights()
 
 
-def strips(first: Inks, second: Inks, card: Array = WHITE, weights: Array = _BLENDED) -> Array:
+def strips(first: Inks, second: Inks, card: Array = WHITE_CARD, weights: Array = _BLENDED) -> Array:
     """CIELAB (…, 21, 3) from first inks (…) into second ones (…), which broadcast; dry.
 
     ``weights`` (…, 21, 2) say how much of each lies there. As a rule the first pad
@@ -55,7 +55,7 @@ def strips(first: Inks, second: Inks, card: Array = WHITE, weights: Array = _BLE
     return seen_on(one.times(falling).with_other(other.times(rising)), card)
 
 
-def laid_over(below: Inks, over: Inks, card: Array = WHITE) -> Array:
+def laid_over(below: Inks, over: Inks, card: Array = WHITE_CARD) -> Array:
     """CIELAB (3, 3) where a pad is laid over the whole of others: those, both, the pad alone.
 
     It is judged as a strip: does what they give together keep the colour of either?
@@ -64,7 +64,7 @@ def laid_over(below: Inks, over: Inks, card: Array = WHITE) -> Array:
 
 
 @dataclass(frozen=True, slots=True)
-class Measures:
+class JoinMeasures:
     """What is measured of strips (…, p, 3): arrays (…).
 
     The duller end's C*, how many degrees of hue the ends are apart, the least
@@ -97,7 +97,7 @@ class Measures:
         return (self.ends_chroma >= figures.grounds.MUD_ENDS_C) & (self.apart >= figures.grounds.MUD_APART)
 
 
-def measure(labs: Array, card: Array = WHITE) -> Measures:
+def measure_join(labs: Array, card: Array = WHITE_CARD) -> JoinMeasures:
     """The measures of strips in CIELAB, (…, p, 3), from end to end, on a card (31,).
 
     Places that can hardly be told from the card, or that are lighter than
@@ -112,7 +112,7 @@ def measure(labs: Array, card: Array = WHITE) -> Measures:
     ends = np.minimum(chroma[..., 0], chroma[..., -1])
     darker = np.minimum(labs[..., 0, 0], labs[..., -1, 0])
     share = 1 / np.maximum(ends, 1e-9)
-    return Measures(
+    return JoinMeasures(
         ends,
         _apart(labs[..., 0, :], labs[..., -1, :]),
         counted.min(axis=-1) * share,
@@ -130,17 +130,17 @@ def _like(labs: Array, card: Array) -> NDArray[np.bool_]:
     return found
 
 
-def judge(labs: Array, card: Array = WHITE, seam: Seam = Seam.BLEND) -> Join:
+def judge_join(labs: Array, card: Array = WHITE_CARD, seam: Seam = Seam.BLEND) -> Join:
     """How one strip (p, 3) on a card (31,) meets, and why."""
     return judge_each(np.asarray(labs)[None], card, [seam])[0]
 
 
 def judge_each(labs: Array, card: Array, seams: Sequence[Seam]) -> list[Join]:
-    """``judge`` for strips (n, p, 3), each with its seam."""
+    """``judge_join`` for strips (n, p, 3), each with its seam."""
     labs = np.asarray(labs, dtype=float)
     if not len(labs):
         return []
-    found = measure(labs, card)
+    found = measure_join(labs, card)
     columns = (found.muddy, found.softens, found.dullest, found.apart, found.kept, found.dip)
     return [_join(*row) for row in zip(labs, seams, *columns, strict=True)]
 
@@ -163,9 +163,9 @@ def _join(
     return Join(meeting, words, at / (len(labs) - 1), (lightness, a, b), float(kept), float(dip))
 
 
-def join(first: Inks, second: Inks, card: Array = WHITE, joint: Joint = BLENDED) -> Join:
+def join(first: Inks, second: Inks, card: Array = WHITE_CARD, joint: Joint = BLENDED) -> Join:
     """How one ink meets another."""
-    return judge(strips(first, second, card, joint.weights()), card, joint.seam)
+    return judge_join(strips(first, second, card, joint.weights()), card, joint.seam)
 
 
 def _apart(one: Array, other: Array) -> Array:

@@ -7,12 +7,12 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.blending.inks import Inks, seen_on
-from jindle_core.blending.joins import Join, judge_each, measure, strips
+from jindle_core.blending.joins import Join, judge_each, measure_join, strips
 from jindle_core.blending.meeting import Seam
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.errors import BadInput, Problem
-from jindle_core.prediction.stocks import WHITE
+from jindle_core.prediction.stocks import WHITE_CARD
 
 _MUDDY, _SOFT = 100.0, 10.0  # that no shorter way outweighs
 
@@ -25,7 +25,7 @@ class Order:
     joins: tuple[Join, ...]
 
 
-def best_order(inks: Inks, card: Array = WHITE) -> Order:
+def best_order(inks: Inks, card: Array = WHITE_CARD) -> Order:
     """The order of pads (n,) with the fewest muddy joins, then the fewest that soften, then the least jumps.
 
     Every order is tried; of one and its reverse that which begins lighter is
@@ -42,7 +42,7 @@ def best_order(inks: Inks, card: Array = WHITE) -> Order:
         )
     labs = seen_on(inks, card)
     lines = strips(inks[:, None], inks[None], card)
-    measured = measure(lines, card)
+    measured = measure_join(lines, card)
     jump = delta_e(labs[:, None], labs[None]) / 100
     cost = _MUDDY * measured.muddy + _SOFT * measured.softens + jump
     orders = np.array(list(permutations(range(count))))
@@ -74,7 +74,7 @@ def is_rainbow(labs: Array) -> bool:
     return float(np.diff(np.append(hues, hues[0] + 360)).max()) <= figures.grounds.RAINBOW_GAP
 
 
-def overlaps(inks: Inks, card: Array = WHITE) -> list[Overlap]:
+def overlaps(inks: Inks, card: Array = WHITE_CARD) -> list[Overlap]:
     """What each two of the pads (n,) make between them."""
     pairs = list(combinations(range(len(inks)), 2))
     first, second = (np.array([pair[end] for pair in pairs], dtype=np.intp) for end in (0, 1))

@@ -11,7 +11,7 @@ from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.contrast.measures import measure
-from jindle_core.contrast.rules import RULES, Finding, PairKind, Status, holds, judged
+from jindle_core.contrast.rules import PAIR_RULES, Finding, PairKind, Status, holds, judged
 from jindle_core.shown import percent, shown
 
 
@@ -38,7 +38,7 @@ def examine_picture(
     share = float(stands.mean())
     wanted, least = figures.grounds.STANDS_SHARE
     figure = f"{percent(share, wanted, least)} of its outline"
-    limit = f"{100 * wanted:.0f} % with {RULES[PairKind.PICTURE].limit}"
+    limit = f"{100 * wanted:.0f} % with {PAIR_RULES[PairKind.PICTURE].limit}"
     if share >= wanted:
         return Finding(Status.HOLDS, figure, limit, "")
     if outlined:
@@ -74,8 +74,8 @@ def examine_wish(wish: Wish, ground: Array, picture: Array, card: Array) -> Find
 
 def _quiet(ground: Array, picture: Array, card: Array) -> Finding:
     delta_l, ratio, off = _apart(ground)
-    limit = RULES[PairKind.QUIET].limit
-    figure = RULES[PairKind.QUIET].figure(ratio, delta_l, off)
+    limit = PAIR_RULES[PairKind.QUIET].limit
+    figure = PAIR_RULES[PairKind.QUIET].figure(ratio, delta_l, off)
     if (
         delta_l > figures.contrast.QUIET_DELTA_L
         or ratio > figures.contrast.QUIET_RATIO

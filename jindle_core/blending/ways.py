@@ -9,7 +9,7 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.blending.bridges import bridges
 from jindle_core.blending.inks import Inks, seen_on
-from jindle_core.blending.joins import Join, Meeting, judge_each, laid_over, measure, strips
+from jindle_core.blending.joins import Join, Meeting, judge_each, laid_over, measure_join, strips
 from jindle_core.blending.meeting import BLENDED, Joint, Seam
 from jindle_core.blending.orders import best_order
 from jindle_core.blending.painting import BRUSHED, LAYERED, GroundShape, between
@@ -41,7 +41,7 @@ class WayOut:
 
 
 @dataclass(frozen=True, slots=True)
-class Row:
+class PadRow:
     """Pads in a row: inks (n,), how each joins the next (n,), the card (31,), and the shape they form."""
 
     inks: Inks
@@ -84,11 +84,11 @@ class Row:
 
     def made(self, pads: Sequence[int], joints: Sequence[Joint], kind: WayKind, new: Sequence[int]) -> WayOut:
         """The same with these pads and joints, ``new`` of whose joins are told."""
-        row = Row(self.inks[list(pads)], tuple(joints), self.card, self.shape)
+        row = PadRow(self.inks[list(pads)], tuple(joints), self.card, self.shape)
         return WayOut(kind, tuple(pads), row.joints, dict(zip(new, row.joins_at(new), strict=True)))
 
 
-def ways_out(row: Row, at: int, candidates: Inks) -> list[WayOut]:
+def ways_out(row: PadRow, at: int, candidates: Inks) -> list[WayOut]:
     """Ways out for the join after the pad at a place; ``candidates`` (m,) are other pads to take.
 
     Only what is better than the join as it is, each with its joins as
@@ -97,7 +97,7 @@ def ways_out(row: Row, at: int, candidates: Inks) -> list[WayOut]:
     count, joins = len(row.joints), row.joins
     if joins[at].meeting is Meeting.CLEAN or row.shape in LAYERED:
         return []
-    wide = Row(row.inks.joined(candidates), row.joints, row.card, row.shape)
+    wide = PadRow(row.inks.joined(candidates), row.joints, row.card, row.shape)
     found = [*_order(row, joins), *(_seams(row, at, joins[at]) if row.shape in BRUSHED else [])]
     if count < figures.grounds.GROUND_PADS:
         for bridge in bridges(
@@ -119,7 +119,7 @@ def ways_out(row: Row, at: int, candidates: Inks) -> list[WayOut]:
     return found
 
 
-def _order(row: Row, joins: Sequence[Join]) -> list[WayOut]:
+def _order(row: PadRow, joins: Sequence[Join]) -> list[WayOut]:
     """The best order, blended, where it has fewer muddy joins than there are."""
     if not 2 < len(row.joints) <= figures.grounds.ORDER_PADS:
         return []
@@ -134,7 +134,7 @@ def _muddy(joins: Sequence[Join]) -> int:
     return sum(one.meeting is Meeting.MUDDY for one in joins)
 
 
-def _seams(row: Row, at: int, now: Join) -> list[WayOut]:
+def _seams(row: PadRow, at: int, now: Join) -> list[WayOut]:
     """The join made otherwise: lighter, where that clears it, or left open."""
     kinds = {Seam.LIGHT: WayKind.LIGHT, Seam.GAP: WayKind.GAP}
     joints = [replace(row.joints[at], seam=seam) for seam in kinds]
@@ -152,7 +152,9 @@ def _rank(found: Join) -> int:
     return list(Meeting).index(found.meeting)
 
 
-def _other(row: Row, joins: Sequence[Join], at: int, place: int, candidates: Inks, seen: Array) -> int | None:
+def _other(
+    row: PadRow, joins: Sequence[Join], at: int, place: int, candidates: Inks, seen: Array
+) -> int | None:
     """The candidate nearest to a pad with which this join is clean, and its other one no worse.
 
     It is nearly as strong in colour, as a bridge must be: a greyer pad would
@@ -167,13 +169,13 @@ def _other(row: Row, joins: Sequence[Join], at: int, place: int, candidates: Ink
     beyond = place - 1 if place == at else place + 1
     for start in range(0, len(near), _AT_A_TIME):
         some = near[start : start + _AT_A_TIME]
-        found = measure(strips(candidates[some], row.inks[partner][None], row.card), row.card)
+        found = measure_join(strips(candidates[some], row.inks[partner][None], row.card), row.card)
         fits = ~found.muddy & ~found.softens
         first = min(place, beyond)
         if 0 <= beyond < len(row.joints) and joins[first].meeting is not Meeting.MUDDY:
             weights = between(row.shape, row.joints[first])
             labs = strips(candidates[some], row.inks[beyond][None], row.card, weights)
-            fits &= ~measure(labs, row.card).muddy
+            fits &= ~measure_join(labs, row.card).muddy
         if fits.any():
             return int(some[fits.argmax()])
     return None

@@ -7,7 +7,7 @@ from typing import TypedDict
 from jindle_core.card.keys import above
 from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.folding import Fold
-from jindle_core.layers.pieces import BASE, WHITE, Kind, Piece
+from jindle_core.layers.pieces import BASE, WHITE_END, Kind, Piece
 from jindle_core.layers.sizing import in_order
 from jindle_core.lengths import Size
 from jindle_core.material import End
@@ -39,7 +39,7 @@ class Build:
     fold: Fold | None = None
     pieces: tuple[Piece, ...] = ()
     inside: tuple[Piece, ...] = ()
-    base: End = WHITE
+    base: End = WHITE_END
     ground_on: int | None = None
     envelope: Size | None = None
     post_limit: float | None = None
@@ -107,6 +107,8 @@ class Build:
         """The same with nothing in a palette colour that is taken away: white instead."""
         gone = End("palette", key)
         kept = self.with_pieces(
-            lambda face: tuple(replace(one, material=WHITE) if one.material == gone else one for one in face)
+            lambda face: tuple(
+                replace(one, material=WHITE_END) if one.material == gone else one for one in face
+            )
         )
-        return replace(kept, base=WHITE if self.base == gone else self.base)
+        return replace(kept, base=WHITE_END if self.base == gone else self.base)

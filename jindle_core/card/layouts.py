@@ -4,7 +4,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
 from jindle_core.card.whole import PaletteColour
-from jindle_core.layers.pieces import BASE, WHITE, Across, Down, Kind, Piece, Place, Raised
+from jindle_core.layers.pieces import BASE, WHITE_END, Across, Down, Kind, Piece, Place, Raised
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
 from jindle_core.palettes.role import Role
@@ -41,7 +41,7 @@ class _Maker:
 
     def of(self, *roles: Role) -> End:
         """What the first of some roles that the palette has is made of; white where it has none."""
-        return next((self.ends[role] for role in roles if role in self.ends), WHITE)
+        return next((self.ends[role] for role in roles if role in self.ends), WHITE_END)
 
     @property
     def edge(self) -> Length:

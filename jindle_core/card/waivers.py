@@ -51,7 +51,7 @@ def _subject(card: Card, check: ids.CheckId | None) -> Hashable | None:
             return replace(area, name=""), wanted, card.colouring.paper
         case ids.Conflicts():
             return _materials(card.colouring)
-        case ids.OnGround():
+        case ids.GroundId():
             return card.ground if card.ground.laid or card.ground.mat else None
         case ids.OnWhole():
             return _whole(card, check.what)

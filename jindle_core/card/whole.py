@@ -16,6 +16,7 @@ from jindle_core.layers.folding import Fold, usual_fold
 from jindle_core.lengths import Size
 from jindle_core.material import End
 from jindle_core.palettes.role import Role
+from jindle_core.provenance import Provenance
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,7 +30,7 @@ class Anchor:
 
     colour: int | None
     lab: tuple[float, float, float]
-    provenance: str
+    provenance: Provenance
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,7 +8,7 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.card.whole import PaletteColour
-from jindle_core.checked.standing import Stands, standing, touching
+from jindle_core.checked.standing import PieceStands, standing, touching
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import Finding, Status
 from jindle_core.contrast.stacked import (
@@ -20,7 +20,7 @@ from jindle_core.contrast.stacked import (
 )
 from jindle_core.layers.fitting import Fit, fits, to_use_elsewhere
 from jindle_core.layers.pieces import BASE, Kind, Piece
-from jindle_core.layers.showing import shown
+from jindle_core.layers.showing import what_shows
 from jindle_core.layers.sizing import Box, of_size
 from jindle_core.layers.stacking import (
     examine_envelope,
@@ -93,7 +93,7 @@ class Examined:
         return touching(self.stack)
 
     @cached_property
-    def stands(self) -> dict[int, Stands]:
+    def stands(self) -> dict[int, PieceStands]:
         """By key how each piece stands against what it lies beside."""
         return standing(self.stack, self.beside)
 
@@ -160,7 +160,7 @@ class Examined:
         """The colours (n, 3) that show of a face, with their areas (n,) in mm²."""
         stack = self.stack
         labs, areas = [], []
-        for key, area in zip(face.keys, shown(face.sides), strict=True):
+        for key, area in zip(face.keys, what_shows(face.sides), strict=True):
             found = stack.lab(key)[None]
             if key == stack.carrier:
                 found = _all_over(stack)

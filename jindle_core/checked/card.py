@@ -12,9 +12,8 @@ from jindle_core.checked.ground import ground_checks, join_checks
 from jindle_core.checked.on_ground import OnGround
 from jindle_core.checked.pieces import build_checks
 from jindle_core.checks.ids import Conflicts, OnFamily, OnPair, OnWhole, Whole
-from jindle_core.contrast.mending import Mend as Better
-from jindle_core.contrast.mending import mend
-from jindle_core.contrast.rules import RULES, Finding, Status, examine_each, examine_span
+from jindle_core.contrast.mending import Recoloured, mend
+from jindle_core.contrast.rules import PAIR_RULES, Finding, Status, examine_each, examine_span
 from jindle_core.material import End
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.palette import SeenPalette, palette_ends
@@ -61,7 +60,7 @@ def _span(palette: SeenPalette) -> list[Check]:
 
 def _pair(palette: SeenPalette, pair: Pair, upper: np.ndarray, lower: np.ndarray, finding: Finding) -> Check:
     upper_words, lower_words = (palette.end_words(end) for end in (pair.upper, pair.lower))
-    title = RULES[pair.kind].title.format(upper=upper_words, lower=lower_words)
+    title = PAIR_RULES[pair.kind].title.format(upper=upper_words, lower=lower_words)
     to_mend = partial(_mends, palette, pair, upper, lower)
     return Check("contrast", OnPair(pair.key), title, finding, to_mend=to_mend)
 
@@ -69,7 +68,7 @@ def _pair(palette: SeenPalette, pair: Pair, upper: np.ndarray, lower: np.ndarray
 def _mends(palette: SeenPalette, pair: Pair, upper: np.ndarray, lower: np.ndarray) -> list[Mend]:
     """The palette's other colours first: a mend that brings in nothing new; then supplies."""
     found = []
-    for end, media in RULES[pair.kind].remedies:
+    for end, media in PAIR_RULES[pair.kind].remedies:
         for ends, lab in (
             palette_ends(palette, [pair.upper, pair.lower]),
             supply_ends(palette.supplies, media),
@@ -82,9 +81,11 @@ def _mends(palette: SeenPalette, pair: Pair, upper: np.ndarray, lower: np.ndarra
     return found[:_MENDS]
 
 
-def _mend(palette: SeenPalette, pair: Pair, best: Better, end: End) -> Mend:
+def _mend(palette: SeenPalette, pair: Pair, best: Recoloured, end: End) -> Mend:
     after = {"upper": pair.upper, "lower": pair.lower} | {best.end: end}
-    words = RULES[pair.kind].title.format(**{name: palette.end_words(one) for name, one in after.items()})
+    words = PAIR_RULES[pair.kind].title.format(
+        **{name: palette.end_words(one) for name, one in after.items()}
+    )
     change = EditPair(pair.key, upper=end) if best.end == "upper" else EditPair(pair.key, lower=end)
     return Mend(words, best.finding.figure, change, palette.end_shades(end))
 

@@ -8,13 +8,13 @@ from jindle_core.card.layouts import EDGE
 from jindle_core.card.whole import PaletteColour
 from jindle_core.checked.build import PLAIN, Examined
 from jindle_core.checked.check import Mend
-from jindle_core.checked.recolour import Wanted, recolourings
+from jindle_core.checked.recolour import WantedColour, recolourings
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import Status
 from jindle_core.contrast.stacked import examine_finish, examine_melting
 from jindle_core.layers.fitting import ways_to_fit
 from jindle_core.layers.folding import Fold, examine_base
-from jindle_core.layers.pieces import BASE, WHITE, Across, Down, Kind, Piece, PieceSaid, PlaceSaid, Raised
+from jindle_core.layers.pieces import BASE, WHITE_END, Across, Down, Kind, Piece, PieceSaid, PlaceSaid, Raised
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
 from jindle_core.words import in_words
@@ -114,7 +114,7 @@ def _failing(examined: Examined) -> set[tuple[str, int]]:
 def to_repeat(examined: Examined, piece: Piece) -> list[Mend]:
     """A finishing piece in one of the colours that are there."""
     labs, names = examined.colours_without(piece)
-    repeats = Wanted(
+    repeats = WantedColour(
         lambda some: np.asarray((delta_e(some[:, None], labs[None]) <= figures.colour.NEAR).any(axis=1)),
         lambda lab: examine_finish(lab, labs, names).figure,
     )
@@ -127,7 +127,7 @@ def to_part(examined: Examined, one: int, other: int) -> list[Mend]:
     smaller, larger = sorted((one, other), key=lambda key: (key == BASE, _area(examined, key)))
     near = {each.beside for each in examined.beside.get(smaller, ()) if examined.is_plain(each.beside)}
     around = np.array([stack.lab(key)[0] for key in {larger, *near}])
-    parts = Wanted(
+    parts = WantedColour(
         lambda candidates: (np.abs(candidates[:, :1] - around) >= figures.contrast.MELTS_L).all(axis=1),
         lambda lab: examine_melting(lab, stack.lab(larger)).figure,
     )
@@ -181,12 +181,12 @@ def to_spread(examined: Examined) -> list[Mend]:
 def to_write(examined: Examined) -> list[Mend]:
     """A white panel inside."""
     stack = examined.stack
-    told: PieceSaid = {"reveal": EDGE[stack.unit], "material": WHITE}
+    told: PieceSaid = {"reveal": EDGE[stack.unit], "material": WHITE_END}
     change = AddPiece(Kind.PANEL, "writing panel", told, inside=True)
     after = _tried(examined, change)
     if after.writing.status is not Status.HOLDS or not _no_worse(examined, after):
         return []
-    shades = stack.palette.end_shades(WHITE)
+    shades = stack.palette.end_shades(WHITE_END)
     return [Mend("lay a white panel inside", after.writing.figure, change, shades)]
 
 

@@ -10,10 +10,10 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.card.changes.build import BuildChange, EditPiece, SetBuild
 from jindle_core.checked.check import Mend
-from jindle_core.checked.standing import Stands
+from jindle_core.checked.standing import PieceStands
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.contrast.rules import RULES, PairKind, examine_each, holds
-from jindle_core.layers.pieces import BASE, WHITE, Kind
+from jindle_core.contrast.rules import PAIR_RULES, PairKind, examine_each, holds
+from jindle_core.layers.pieces import BASE, WHITE_END, Kind
 from jindle_core.material import End
 from jindle_core.media import FINISH_MEDIA, GROUND_MEDIA
 from jindle_core.seen.stack import Stack
@@ -24,7 +24,7 @@ _OFFERED = 2
 
 
 @dataclass(frozen=True)
-class Wanted:
+class WantedColour:
     """What is wanted of a colour besides standing: of colours (n, 3) which do, and one's (3,) figure."""
 
     does: Callable[[np.ndarray], np.ndarray]
@@ -40,7 +40,7 @@ class _Compared(NamedTuple):
 
 
 def recolourings(
-    stack: Stack, stands: dict[int, Stands], key: int, judged: int, wanted: Wanted | None = None
+    stack: Stack, stands: dict[int, PieceStands], key: int, judged: int, wanted: WantedColour | None = None
 ) -> list[Mend]:
     """The nearest other colours of a piece with which another, or itself, stands: mends of its check.
 
@@ -56,7 +56,7 @@ def recolourings(
             return wanted.figure(lab)
         return _figure(stands[judged], key, key == judged, lab)
 
-    media = dict(RULES[own.rule].remedies)["upper"] if own else GROUND_MEDIA
+    media = dict(PAIR_RULES[own.rule].remedies)["upper"] if own else GROUND_MEDIA
     if key != BASE and stack.piece(key).kind is Kind.FINISH:
         media = FINISH_MEDIA
     found: list[Mend] = []
@@ -77,11 +77,11 @@ def _there(stack: Stack, key: int) -> tuple[list[End], np.ndarray]:
     """The palette's colours and what else the card is made of, but for what a piece is of."""
     used = [stack.material(each) for each in (BASE, *(piece.key for piece in stack.build.every))]
     palette = [End("palette", colour.key) for colour in stack.palette.card.colours]
-    ends = [end for end in dict.fromkeys([*palette, *used, WHITE]) if end != stack.material(key)]
+    ends = [end for end in dict.fromkeys([*palette, *used, WHITE_END]) if end != stack.material(key)]
     return ends, np.array([stack.palette.end_lab(end) for end in ends]).reshape(-1, 3)
 
 
-def _standing(stands: dict[int, Stands], key: int, judged: int, labs: np.ndarray) -> np.ndarray:
+def _standing(stands: dict[int, PieceStands], key: int, judged: int, labs: np.ndarray) -> np.ndarray:
     """Of colours (n, 3) for a piece, those with which what is judged stands and all else no worse."""
     affected = [
         (other, one)
@@ -100,7 +100,7 @@ def _standing(stands: dict[int, Stands], key: int, judged: int, labs: np.ndarray
     return kept
 
 
-def _with(one: Stands, key: int, own: bool, labs: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+def _with(one: PieceStands, key: int, own: bool, labs: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
     """What is compared once it, or the thing with a key, has each of colours (n, 3)."""
     if own:
         upper, under = labs[:, None], one.under[None]
@@ -134,7 +134,7 @@ def _mend(stack: Stack, key: int, end: End, figure: str) -> Mend:
     return Mend(words, figure, change, stack.palette.end_shades(end))
 
 
-def _figure(one: Stands, key: int, own: bool, lab: np.ndarray) -> str:
+def _figure(one: PieceStands, key: int, own: bool, lab: np.ndarray) -> str:
     """The figure of how something stands once it, or the thing with a key, has a colour (3,)."""
     upper, under = one.upper.copy(), one.under.copy()
     if own:

@@ -8,7 +8,7 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.blending.standing import examine_lettering, examine_picture, picture_stands
 from jindle_core.contrast.rules import Finding, PairKind, Status
-from jindle_core.contrast.stacked import Neighbour, Standing, examine_stack
+from jindle_core.contrast.stacked import Neighbour, StackStanding, examine_stack
 from jindle_core.layers.lettering import lettering_rule
 from jindle_core.layers.pieces import WORDS, Kind, Piece
 from jindle_core.layers.touching import Beside, lies_beside
@@ -23,7 +23,7 @@ _ACROSS, _DOWN = (one.ravel() for one in np.meshgrid(np.linspace(0.05, 0.95, 8),
 
 
 @dataclass(frozen=True)
-class Stands:
+class PieceStands:
     """How a piece stands: by which rule, what was found, beside what, and what was compared with what.
 
     Each of m comparisons is of CIELAB ``upper`` (m, 3) on ``under`` (m, 3), seen ``at`` (m,) keys.
@@ -48,10 +48,10 @@ def touching(stack: Stack) -> dict[int, list[Beside]]:
     return found
 
 
-def standing(stack: Stack, beside: dict[int, list[Beside]]) -> dict[int, Stands]:
+def standing(stack: Stack, beside: dict[int, list[Beside]]) -> dict[int, PieceStands]:
     """By key how each piece stands; not those that are hidden, nor vellum, which shows what is under it."""
-    found: dict[int, Stands] = {}
-    plain: list[tuple[Piece, Standing, list[int]]] = []
+    found: dict[int, PieceStands] = {}
+    plain: list[tuple[Piece, StackStanding, list[int]]] = []
     for pieces, face in zip(stack.build.faces, stack.faces, strict=True):
         sides = _sides(stack, face, beside)
         for piece in pieces:
@@ -63,13 +63,13 @@ def standing(stack: Stack, beside: dict[int, list[Beside]]) -> dict[int, Stands]
             elif piece.key in beside and piece.kind is not Kind.VELLUM:
                 around = _around(stack, piece, beside[piece.key], sides)
                 if around:
-                    judged = Standing(_own(stack, piece), tuple(one for one, _ in around))
+                    judged = StackStanding(_own(stack, piece), tuple(one for one, _ in around))
                     plain.append((piece, judged, [key for _, key in around]))
     examined = examine_stack([judged for _, judged, _ in plain])
     for (piece, judged, keys), (finding, name) in zip(plain, examined, strict=True):
         under = np.array([one.lab for one in judged.beside])
         upper = np.broadcast_to(np.array(judged.lab), under.shape)
-        found[piece.key] = Stands(PairKind.MAT, finding, name, upper, under, np.array(keys))
+        found[piece.key] = PieceStands(PairKind.MAT, finding, name, upper, under, np.array(keys))
     return found
 
 
@@ -144,7 +144,7 @@ def _around(
     return found
 
 
-def _picture(stack: Stack, face: Face, piece: Piece) -> Stands | None:
+def _picture(stack: Stack, face: Face, piece: Piece) -> PieceStands | None:
     """A picture along its real outline, against whatever lies there; None where none of it shows."""
     part, place = face.parts[piece.key], face.place(piece.key)
     edge = stack.pictured.edge(part)
@@ -160,10 +160,10 @@ def _picture(stack: Stack, face: Face, piece: Piece) -> Stands | None:
     stands = picture_stands(edge.labs, under)
     finding = examine_picture(stands, edge.labs, under, edge.names, stack.pictured.outlined(part))
     beside = _names(stack, face, places if stands.all() else places[~stands])
-    return Stands(PairKind.PICTURE, finding, beside, edge.labs, under, np.array(face.keys)[places])
+    return PieceStands(PairKind.PICTURE, finding, beside, edge.labs, under, np.array(face.keys)[places])
 
 
-def _words(stack: Stack, face: Face, piece: Piece) -> Stands:
+def _words(stack: Stack, face: Face, piece: Piece) -> PieceStands:
     """Words by their size and weight, where they are worst on what is under them, or what covers them."""
     box, part, place = stack.boxes[piece.key], face.parts[piece.key], face.place(piece.key)
     x = float(box.x) + _ACROSS * float(box.width)
@@ -182,7 +182,7 @@ def _words(stack: Stack, face: Face, piece: Piece) -> Stands:
         reason = f"is covered by {_names(stack, face, above[covered])}"
         finding = Finding(Status.FAILS, figure, "nothing over it", reason)
     upper = np.broadcast_to(stack.lab(piece.key), under.shape)
-    return Stands(rule, finding, beside, upper, under, np.array(face.keys)[np.maximum(places, 0)], over)
+    return PieceStands(rule, finding, beside, upper, under, np.array(face.keys)[np.maximum(places, 0)], over)
 
 
 def _names(stack: Stack, face: Face, places: np.ndarray) -> str:

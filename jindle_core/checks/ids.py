@@ -142,7 +142,7 @@ class GroundPart(StrEnum):
 
 
 @dataclass(frozen=True, slots=True)
-class OnGround(CheckId):
+class GroundId(CheckId):
     """On a part of the ground: a join or an edge by the place of its pad, an effect by its kind."""
 
     part: GroundPart
@@ -210,7 +210,7 @@ def read(text: str) -> CheckId | None:
         return Conflicts(rest) if rest else None
     if prefix == "ground":
         part, _, which = rest.partition(" ")
-        return OnGround(GroundPart(part), which) if part in set(GroundPart) else None
+        return GroundId(GroundPart(part), which) if part in set(GroundPart) else None
     parts = rest.split(":")
     if not all(_KEY.fullmatch(one) for one in parts):
         return None

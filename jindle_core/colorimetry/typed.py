@@ -7,6 +7,7 @@ import numpy as np
 
 from jindle_core.colorimetry.spaces import Array, hex_to_lab
 from jindle_core.errors import BadInput, Problem
+from jindle_core.provenance import Provenance
 
 LAB_LIMITS = ((0.0, 100.0), (-128.0, 127.0), (-128.0, 127.0))
 
@@ -28,7 +29,7 @@ class TypedColour:
     """A colour given as a value: its Lab and where it comes from ("screen" or "typed")."""
 
     lab: tuple[float, float, float]
-    provenance: str
+    provenance: Provenance
 
 
 def read_typed(text: str) -> TypedColour | None:

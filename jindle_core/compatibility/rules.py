@@ -64,7 +64,7 @@ def _rule(
 _ANOTHER_INK = "stamp with an ink that is proof against it"
 _SEAL = "seal the line with clear embossing powder first"
 
-RULES = (
+CONFLICTS = (
     _rule(
         "line bleeds", Status.FAILS, "The line bleeds under alcohol markers",
         "Alcohol dissolves this ink, and the nib drags it into the colour.",
@@ -151,7 +151,7 @@ RULES = (
 
 def conflicts(used: Used) -> list[Conflict]:
     """What of a card's materials will not get on, the failing ones first."""
-    found = [rule.conflict for rule in RULES if rule.applies(used)]
+    found = [rule.conflict for rule in CONFLICTS if rule.applies(used)]
     return sorted(found, key=lambda one: one.status is not Status.FAILS)
 
 

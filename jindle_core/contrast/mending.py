@@ -10,7 +10,7 @@ from jindle_core.contrast.rules import Finding, PairKind, examine, holds
 
 
 @dataclass(frozen=True, slots=True)
-class Mend:
+class Recoloured:
     """A change of one end of a pair.
 
     ``end`` is "upper" or "lower"; ``index`` the candidate's place in the array
@@ -24,7 +24,7 @@ class Mend:
     finding: Finding
 
 
-def mend(kind: PairKind, upper: Array, lower: Array, end: str, candidates: Array) -> Mend | None:
+def mend(kind: PairKind, upper: Array, lower: Array, end: str, candidates: Array) -> Recoloured | None:
     """The candidate (of (n, 3)) nearest to one end's colour with which the pair holds.
 
     None where no candidate holds. ``upper`` and ``lower`` are single colours (3,).
@@ -39,4 +39,4 @@ def mend(kind: PairKind, upper: Array, lower: Array, end: str, candidates: Array
     best = int(np.argmin(distances))
     chosen = candidates[kept[best]]
     after = examine(kind, chosen, lower) if end == "upper" else examine(kind, upper, chosen)
-    return Mend(end, int(kept[best]), float(distances[best]), after)
+    return Recoloured(end, int(kept[best]), float(distances[best]), after)

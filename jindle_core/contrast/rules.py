@@ -41,7 +41,7 @@ class Status(StrEnum):
 
 
 @dataclass(frozen=True, slots=True)
-class Rule:
+class PairRule:
     """A kind of pair: its test, what failing means, and what may give way.
 
     ``title`` names the pair on screen with {upper} and {lower}; ``remedies``
@@ -88,10 +88,10 @@ def _mat_figure(_: float, __: float, distance: float) -> str:
     return f"ΔE {shown(distance, figures.contrast.MAT_DELTA_E)}"
 
 
-RULES = {
+PAIR_RULES = {
     rule.kind: rule
     for rule in (
-        Rule(
+        PairRule(
             PairKind.LETTERING_SMALL,
             "Lettering in {upper} on {lower}",
             _at_least(figures.contrast.LETTERING_SMALL),
@@ -101,7 +101,7 @@ RULES = {
             _reads(figures.contrast.LETTERING_SMALL),
             (("upper", LETTERING_MEDIA), ("lower", GROUND_MEDIA)),
         ),
-        Rule(
+        PairRule(
             PairKind.LETTERING_LARGE,
             "Large lettering in {upper} on {lower}",
             _at_least(figures.contrast.LETTERING_LARGE),
@@ -111,7 +111,7 @@ RULES = {
             _reads(figures.contrast.LETTERING_LARGE),
             (("upper", LETTERING_MEDIA), ("lower", GROUND_MEDIA)),
         ),
-        Rule(
+        PairRule(
             PairKind.PICTURE,
             "Picture in {upper} on {lower}",
             lambda found: (
@@ -124,7 +124,7 @@ RULES = {
             _stands,
             (("lower", GROUND_MEDIA), ("upper", PICTURE_MEDIA)),
         ),
-        Rule(
+        PairRule(
             PairKind.MAT,
             "Mat in {upper} around {lower}",
             lambda found: found.delta_e >= figures.contrast.MAT_DELTA_E,
@@ -134,7 +134,7 @@ RULES = {
             _mat_figure,
             (("upper", MAT_MEDIA), ("lower", GROUND_MEDIA)),
         ),
-        Rule(
+        PairRule(
             PairKind.QUIET,
             "Pattern in {upper} on {lower}",
             lambda found: (
@@ -171,7 +171,7 @@ class Finding:
 
 def holds(kind: PairKind, upper: Array, lower: Array) -> Holds:
     """Whether the rule of a kind holds for colours (n, 3) on colours (n, 3); (n,)."""
-    return RULES[kind].holds(measure(upper, lower))
+    return PAIR_RULES[kind].holds(measure(upper, lower))
 
 
 def examine(kind: PairKind, upper: Array, lower: Array, outlined: bool = False) -> Finding:
@@ -193,7 +193,7 @@ def examine_each(
 
 def judged(kind: PairKind, found: Measures, upper: Array, lower: Array, outlined: bool = False) -> Finding:
     """``examine`` for a pair (3,) on (3,) that is measured already."""
-    rule = RULES[kind]
+    rule = PAIR_RULES[kind]
     ratio, delta_l, distance = (float(value[0]) for value in (found.ratio, found.delta_l, found.delta_e))
     figure = rule.figure(ratio, delta_l, distance)
     if rule.holds(found)[0]:

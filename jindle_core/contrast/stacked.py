@@ -26,14 +26,14 @@ _WORST = (Status.FAILS, Status.LOOK_AGAIN, Status.HOLDS)
 
 
 @dataclass(frozen=True, slots=True)
-class Standing:
+class StackStanding:
     """A piece to be told apart, its CIELAB (3,), and what lies beside it (one at least)."""
 
     lab: tuple[float, float, float]
     beside: tuple[Neighbour, ...]
 
 
-def examine_stack(pieces: Sequence[Standing]) -> list[tuple[Finding, str]]:
+def examine_stack(pieces: Sequence[StackStanding]) -> list[tuple[Finding, str]]:
     """For each piece the worst that the rule for mats finds among its neighbours, and that neighbour's name.
 
     What lies along less than ``figures.contrast.BESIDE_LEAST`` of its edge is not judged,

@@ -7,7 +7,7 @@ from jindle_core.cutting.packing import GRAINS, Cut, Sheet
 
 
 @dataclass(frozen=True, slots=True)
-class Part:
+class TrimPart:
     """A rectangle in grains."""
 
     x: int
@@ -25,7 +25,7 @@ class Part:
 class Trim:
     """A cut right across a part: upright at ``at`` from the sheet's left, or level from its top."""
 
-    part: Part
+    part: TrimPart
     upright: bool
     at: int
 
@@ -35,7 +35,7 @@ class Trimmed:
     """The cuts in their order, and the parts that are left over, the largest first."""
 
     trims: tuple[Trim, ...]
-    left: tuple[Part, ...]
+    left: tuple[TrimPart, ...]
 
 
 def trimmed(sheet: Sheet) -> Trimmed | None:
@@ -45,8 +45,10 @@ def trimmed(sheet: Sheet) -> Trimmed | None:
     part is made first, so that what is left over stays whole.
     """
     trims: list[Trim] = []
-    left: list[Part] = []
-    waiting: list[tuple[Part, tuple[Cut, ...]]] = [(Part(0, 0, sheet.width, sheet.height), sheet.cuts)]
+    left: list[TrimPart] = []
+    waiting: list[tuple[TrimPart, tuple[Cut, ...]]] = [
+        (TrimPart(0, 0, sheet.width, sheet.height), sheet.cuts)
+    ]
     while waiting:
         part, cuts = waiting.pop()
         if not cuts:
@@ -64,7 +66,7 @@ def trimmed(sheet: Sheet) -> Trimmed | None:
     return Trimmed(tuple(trims), tuple(left))
 
 
-def _possible(part: Part, cuts: tuple[Cut, ...]) -> list[Trim]:
+def _possible(part: TrimPart, cuts: tuple[Cut, ...]) -> list[Trim]:
     found = []
     for upright in (True, False):
         low, high = (part.x, part.x + part.width) if upright else (part.y, part.y + part.height)
@@ -75,15 +77,15 @@ def _possible(part: Part, cuts: tuple[Cut, ...]) -> list[Trim]:
     return found
 
 
-def _parted(trim: Trim, cuts: tuple[Cut, ...]) -> list[tuple[Part, tuple[Cut, ...]]]:
+def _parted(trim: Trim, cuts: tuple[Cut, ...]) -> list[tuple[TrimPart, tuple[Cut, ...]]]:
     part, at = trim.part, trim.at
     if trim.upright:
-        first = Part(part.x, part.y, at - part.x, part.height)
-        second = Part(at, part.y, part.x + part.width - at, part.height)
+        first = TrimPart(part.x, part.y, at - part.x, part.height)
+        second = TrimPart(at, part.y, part.x + part.width - at, part.height)
         before = tuple(cut for cut in cuts if cut.x < at)
     else:
-        first = Part(part.x, part.y, part.width, at - part.y)
-        second = Part(part.x, at, part.width, part.y + part.height - at)
+        first = TrimPart(part.x, part.y, part.width, at - part.y)
+        second = TrimPart(part.x, at, part.width, part.y + part.height - at)
         before = tuple(cut for cut in cuts if cut.y < at)
     return [(first, before), (second, tuple(cut for cut in cuts if cut not in before))]
 

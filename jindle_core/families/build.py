@@ -8,7 +8,16 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
-from jindle_core.families.judge import USUAL, Allowance, Judgement, Limits, Steps, judge, limits, steps
+from jindle_core.families.judge import (
+    USUAL,
+    Allowance,
+    FamilyJudgement,
+    FamilyLimits,
+    Steps,
+    judge_family,
+    limits,
+    steps,
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -23,7 +32,7 @@ class Family:
     anchor: int
     cost: float
     kept: str
-    judgement: Judgement
+    judgement: FamilyJudgement
 
 
 _Places = tuple[int, ...]
@@ -36,7 +45,7 @@ class Builder:
     def __init__(self, candidates: Array) -> None:
         self.candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
         self._near: dict[float, np.ndarray] = {}
-        self._costs: dict[tuple[int, Limits, bool], Array] = {}
+        self._costs: dict[tuple[int, FamilyLimits, bool], Array] = {}
         self._paths: dict[tuple[int, int, str, int, Allowance], list[_Path]] = {}
 
     def best(
@@ -53,7 +62,7 @@ class Builder:
         A family holds one of the candidates nearest to the wanted colour,
         rather in its middle than at an end. ``off`` are the ΔE00 of the wanted
         colour from every candidate, (n,), where they are known already; how
-        near one tone must come, as ``judge`` takes it, is ``reach``.
+        near one tone must come, as ``judge_family`` takes it, is ``reach``.
 
         Ours: a dynamic programme outwards from the anchor, to both sides,
         that keeps both ends of every path, so that the span is exact; checked
@@ -119,7 +128,7 @@ class Builder:
         families: dict[tuple[int, ...], Family] = {}
         for cost, places, anchor in sorted(found):
             if places not in families and len(families) < count:
-                judged = judge(self.candidates[list(places)], allowance, wanted, reach)
+                judged = judge_family(self.candidates[list(places)], allowance, wanted, reach)
                 families[places] = Family(places, anchor, cost, kept, judged)
         return list(families.values())
 
@@ -174,7 +183,7 @@ class Builder:
             self._near[hue] = self._steps.hue_holds(hue)
         return self._near[hue]
 
-    def _step_cost(self, tones: int, wanted: Limits, kept: str) -> Array:
+    def _step_cost(self, tones: int, wanted: FamilyLimits, kept: str) -> Array:
         """What each step between two candidates costs, infinite where it may not be taken."""
         key = (tones, wanted, kept == "best")
         if key not in self._costs:

@@ -12,7 +12,7 @@ from jindle_core.shown import shown
 
 
 @dataclass(frozen=True, slots=True)
-class Limits:
+class FamilyLimits:
     """What a family's steps must keep: ΔL* least and most, hue and anchor drift in degrees, span in ΔL*."""
 
     lightness: tuple[float, float]
@@ -33,7 +33,7 @@ class Allowance:
 USUAL = Allowance()
 
 
-def limits(tones: int, allowance: Allowance = USUAL, relaxed: bool = False) -> Limits:
+def limits(tones: int, allowance: Allowance = USUAL, relaxed: bool = False) -> FamilyLimits:
     """The limits for a family of 2 to 5 tones; ``relaxed`` ones are for small drawers."""
     span = figures.families.FAMILY_SPAN[tones] if allowance.span is None else allowance.span
     least, most = figures.families.RELAXED_LIGHTNESS if relaxed else figures.families.STEP_LIGHTNESS[tones]
@@ -43,8 +43,10 @@ def limits(tones: int, allowance: Allowance = USUAL, relaxed: bool = False) -> L
     )
     if relaxed:
         span *= figures.families.RELAXED_SPAN
-        return Limits(lightness, figures.families.RELAXED_HUE, figures.families.RELAXED_ANCHOR_HUE, span)
-    return Limits(lightness, figures.families.STEP_HUE, figures.families.ANCHOR_HUE, span)
+        return FamilyLimits(
+            lightness, figures.families.RELAXED_HUE, figures.families.RELAXED_ANCHOR_HUE, span
+        )
+    return FamilyLimits(lightness, figures.families.STEP_HUE, figures.families.ANCHOR_HUE, span)
 
 
 @dataclass(frozen=True, slots=True)
@@ -97,7 +99,7 @@ class Fault:
 
 
 @dataclass(frozen=True, slots=True)
-class Judgement:
+class FamilyJudgement:
     """A family's steps, its span and the one wanted in ΔL*, and what is wrong.
 
     ``lightness`` is ΔL* of each step, ``hue`` its turn in degrees, None where
@@ -118,20 +120,20 @@ class Judgement:
         return not self.faults
 
 
-def judge(
+def judge_family(
     tones: Array,
     allowance: Allowance = USUAL,
     around: Array | None = None,
     reach: float = figures.colour.COUSIN,
     glazed: Array | None = None,
-) -> Judgement:
+) -> FamilyJudgement:
     """What holds of tones (k, 3), light to dark, k 2 to 5.
 
     ``around`` is the colour (3,) that they are wanted for, of which one must
     come within a ΔE00 of ``reach``; ``glazed`` (3,) the darkest with a glaze
     over it, which deepens the whole.
 
-    >>> judge(np.array([[80.0, 0, 30], [62, 4, 34], [45, 8, 36]])).holds
+    >>> judge_family(np.array([[80.0, 0, 30], [62, 4, 34], [45, 8, 36]])).holds
     True
     """
     tones = np.asarray(tones, dtype=float)
@@ -179,7 +181,7 @@ def judge(
         float(turn) if turn <= kept.hue or distance > figures.families.STEP_HUE_DISTANCE else None
         for turn, distance in zip(found.hue, found.hue_distance, strict=True)
     )
-    return Judgement(tuple(map(float, found.lightness)), turns, span, kept.span, tuple(faults), off)
+    return FamilyJudgement(tuple(map(float, found.lightness)), turns, span, kept.span, tuple(faults), off)
 
 
 def tone_names(count: int) -> tuple[str, ...]:

@@ -9,7 +9,7 @@ from jindle_core.colorimetry.spaces import Array, as_lab, reflectance_to_lab
 from jindle_core.families.judge import steps
 from jindle_core.prediction.behaviour import Behaviour
 from jindle_core.prediction.laying import dye, glazed
-from jindle_core.prediction.stocks import WHITE
+from jindle_core.prediction.stocks import WHITE_CARD
 
 
 def deeper(tones: Array, candidates: Array) -> int | None:
@@ -50,7 +50,7 @@ def _cheapest(cost: Array, fits: np.ndarray) -> int | None:
 
 
 @dataclass(frozen=True, slots=True)
-class Glaze:
+class FamilyGlaze:
     """A neutral, by its place, laid over the darkest tone, and the Lab predicted of it."""
 
     place: int
@@ -58,15 +58,15 @@ class Glaze:
 
 
 def glazed_over(
-    dark: Array, neutrals: Array, behaviour: Behaviour, layers: int = 1, card: Array = WHITE
+    dark: Array, neutrals: Array, behaviour: Behaviour, layers: int = 1, card: Array = WHITE_CARD
 ) -> Array:
     """CIELAB (n, 3) predicted of a tone (31,) in layers with a layer of each neutral (n, 31) over it."""
     return reflectance_to_lab(glazed(dye(dark), layers, dye(neutrals), 1, behaviour, card))
 
 
 def glazed_shadow(
-    dark: Array, neutrals: Array, behaviour: Behaviour, layers: int = 1, card: Array = WHITE
-) -> Glaze | None:
+    dark: Array, neutrals: Array, behaviour: Behaviour, layers: int = 1, card: Array = WHITE_CARD
+) -> FamilyGlaze | None:
     """The neutral that deepens a dark tone best when it is laid over it dry; a prediction.
 
     ``dark`` (31,) and ``neutrals`` (n, 31) are one layer's reflectances of
@@ -76,11 +76,11 @@ def glazed_shadow(
     if not len(neutrals):
         return None
     # Nothing over it, and the tone itself once more.
-    alone, before = glazed_over(dark, np.stack([WHITE, dark]), behaviour, layers, card)
+    alone, before = glazed_over(dark, np.stack([WHITE_CARD, dark]), behaviour, layers, card)
     seen = glazed_over(dark, neutrals, behaviour, layers, card)
     deeper_by = alone[0] - seen[:, 0]
     least, aim = figures.families.DEEPEN
     # Two layers of the tone itself are no glaze; the neutral must do more.
     fits = (deeper_by >= least) & (seen[:, 0] < before[0] + 1.0)
     at = _cheapest(np.abs(deeper_by - aim), fits)
-    return None if at is None else Glaze(at, as_lab(seen[at]))
+    return None if at is None else FamilyGlaze(at, as_lab(seen[at]))

@@ -9,10 +9,11 @@ from jindle_core.interchange.palette_text import GPL_HEAD, read_gpl
 from jindle_core.interchange.range_csv import read_range
 from jindle_core.interchange.range_json import read_range_json
 from jindle_core.interchange.text import decode
+from jindle_core.provenance import FileProvenance
 
 
 def read_any_range(
-    content: bytes, columns: Mapping[str, str] | None = None, provenance: str = "label"
+    content: bytes, columns: Mapping[str, str] | None = None, provenance: FileProvenance = "label"
 ) -> tuple[dict[str, Any], RangeFile]:
     """A range's details, as far as the file tells them, and its colours.
 

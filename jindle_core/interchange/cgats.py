@@ -16,6 +16,7 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.entries import Entry, RangeFile, read_rows
 from jindle_core.interchange.range_csv import figure, neutral
 from jindle_core.interchange.text import Table, decode
+from jindle_core.provenance import FileProvenance
 
 _TOKEN = re.compile(r'"((?:[^"]|"")*)"|(\S+)')
 _WAVE = re.compile(r"(?:SPECTRAL_|SPEC_|R_)?(?:NM_?)?(\d{3,4})(?:_?NM)?", re.I)
@@ -27,7 +28,7 @@ _OBSERVER = CCS_ILLUMINANTS["CIE 1931 2 Degree Standard Observer"]
 
 
 @dataclass(frozen=True, slots=True)
-class Sheet:
+class CgatsSheet:
     """The text taken apart: keywords, fields, samples with the line where each begins."""
 
     keywords: dict[str, str]
@@ -40,7 +41,7 @@ def looks_like_cgats(text: str) -> bool:
     return "BEGIN_DATA_FORMAT" in text and "END_DATA_FORMAT" in text
 
 
-def read_cgats(content: bytes, provenance: str = "read") -> RangeFile:
+def read_cgats(content: bytes, provenance: FileProvenance = "read") -> RangeFile:
     """The samples of a file as entries, under D50 and the 2° observer.
 
     Spectral columns count before XYZ, and those before Lab. XYZ and Lab under
@@ -77,10 +78,10 @@ def read_cgats(content: bytes, provenance: str = "read") -> RangeFile:
     return read_rows(table, {field: field for field in header}, provenance, reflectances)
 
 
-def _best_first(sheets: list[Sheet]) -> list[Sheet]:
+def _best_first(sheets: list[CgatsSheet]) -> list[CgatsSheet]:
     """The tables that have colours, those with spectra first; all where none seems to have any."""
 
-    def rank(sheet: Sheet) -> int:
+    def rank(sheet: CgatsSheet) -> int:
         names = {field.upper() for field in sheet.fields}
         if _waves(sheet.fields):
             return 0
@@ -90,7 +91,7 @@ def _best_first(sheets: list[Sheet]) -> list[Sheet]:
     return sorted(coloured, key=rank) or sheets[:1]
 
 
-def _parse(text: str) -> list[Sheet]:
+def _parse(text: str) -> list[CgatsSheet]:
     """The tables of a file. Keywords hold on from one to the next; so do fields that are not named anew."""
     keywords: dict[str, str] = {}
     fields: list[str] = []
@@ -128,7 +129,7 @@ def _parse(text: str) -> list[Sheet]:
     return sheets
 
 
-def _sheet(keywords: dict[str, str], fields: list[str], tokens: list[tuple[int, str]]) -> Sheet:
+def _sheet(keywords: dict[str, str], fields: list[str], tokens: list[tuple[int, str]]) -> CgatsSheet:
     if not fields:
         raise BadInput(Problem("The file names no fields.", expected="BEGIN_DATA_FORMAT … END_DATA_FORMAT"))
     # A sample may run over several lines (LGOROWLENGTH), so they are counted by fields.
@@ -146,7 +147,7 @@ def _sheet(keywords: dict[str, str], fields: list[str], tokens: list[tuple[int, 
         (tokens[start][0], tuple(value for _, value in tokens[start : start + len(fields)]))
         for start in range(0, len(tokens), len(fields))
     )
-    return Sheet(dict(keywords), tuple(fields), samples)
+    return CgatsSheet(dict(keywords), tuple(fields), samples)
 
 
 def _said(found: re.Match[str]) -> str:
@@ -164,7 +165,7 @@ def _waves(fields: tuple[str, ...]) -> dict[int, int]:
     return dict(sorted(found.items())) if len(found) > 4 else {}
 
 
-def _numbers(sheet: Sheet, places: Iterable[int]) -> Array:
+def _numbers(sheet: CgatsSheet, places: Iterable[int]) -> Array:
     places = list(places)
     values = np.empty((len(sheet.samples), len(places)))
     for at, (line, cells) in enumerate(sheet.samples):
@@ -186,7 +187,7 @@ def _numbers(sheet: Sheet, places: Iterable[int]) -> Array:
     return values
 
 
-def _spectra(sheet: Sheet, waves: dict[int, int]) -> Array:
+def _spectra(sheet: CgatsSheet, waves: dict[int, int]) -> Array:
     lengths = list(waves)
     if lengths[0] > 400 or lengths[-1] < 700:
         raise BadInput(
@@ -219,7 +220,7 @@ def _spectra(sheet: Sheet, waves: dict[int, int]) -> Array:
         return np.stack([SpectralDistribution(row, lengths).align(BANDS).values for row in values])
 
 
-def _colours(sheet: Sheet, names: dict[str, int]) -> Array:
+def _colours(sheet: CgatsSheet, names: dict[str, int]) -> Array:
     white = _white(sheet.keywords)
     if {"XYZ_X", "XYZ_Y", "XYZ_Z"} <= names.keys():
         xyz = _numbers(sheet, (names[f"XYZ_{axis}"] for axis in "XYZ")) / 100

@@ -7,10 +7,10 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 
 from jindle_core.errors import BadInput, Problem
+from jindle_core.fullness import FULLNESS, Fullness, is_fullness
 from jindle_core.interchange.range_csv import neutral
 from jindle_core.interchange.text import read_table
 
-FULLNESS = ("full", "half", "low", "dry")
 _SPELLINGS = {
     "range": ("range", "line", "brand", "series"),
     "colour": ("colour", "color", "code", "name", "nr", "number", "no"),
@@ -26,7 +26,7 @@ class KeptLine:
     row: int
     range: str
     colour: str
-    full: str
+    full: Fullness
     note: str
 
 
@@ -62,12 +62,13 @@ def read_drawer(content: bytes) -> list[KeptLine]:
             field: _plain(cells[at]) if at is not None and at < len(cells) else ""
             for field, at in places.items()
         }
-        full = texts["full"].casefold() or "full"
-        if full not in FULLNESS:
-            told = f"Row {row}, full: “{texts['full'][:40]}” is no fullness."
-            problems.append(Problem(told, "", row, "full", texts["full"][:200], ", ".join(FULLNESS)))
         if not texts["colour"]:
             problems.append(Problem(f"Row {row} names no colour.", row=row, column="colour"))
+        full = texts["full"].casefold() or "full"
+        if not is_fullness(full):
+            told = f"Row {row}, full: “{texts['full'][:40]}” is no fullness."
+            problems.append(Problem(told, "", row, "full", texts["full"][:200], ", ".join(FULLNESS)))
+            continue
         lines.append(KeptLine(row, texts["range"], texts["colour"], full, texts["note"][:200]))
     if problems:
         raise BadInput(*problems)

@@ -9,10 +9,10 @@ from jindle_core.colorimetry.spaces import hex_to_lab
 from jindle_core.colorimetry.typed import LAB_LIMITS
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.text import Table
+from jindle_core.provenance import FILE_PROVENANCES, FileProvenance, Provenance, is_of_file
 
 FIELDS = ("code", "name", "L", "a", "b", "hex", "family", "paper", "discontinued", "provenance")
 SAMPLE = 5  # rows that are shown as they stand in the file
-FILE_PROVENANCES = ("read", "photographed", "label", "screen")
 
 _YES = {"yes", "y", "true", "1", "x", "discontinued", "retired", "ja", "oui", "sí", "si"}
 _NO = {"", "no", "n", "false", "0", "-", "current", "made", "nein", "non", "nee"}
@@ -32,7 +32,7 @@ class Entry:
     code: str
     name: str
     lab: tuple[float, float, float]
-    provenance: str
+    provenance: Provenance
     family: str = ""
     paper: str = ""
     discontinued: bool = False
@@ -61,7 +61,7 @@ class RangeFile:
 def read_rows(
     table: Table,
     columns: Mapping[str, str],
-    provenance: str,
+    provenance: FileProvenance,
     reflectances: Mapping[int, tuple[float, ...]] | None = None,
 ) -> RangeFile:
     """Check a table row by row; ``columns`` (field → header) says which column is which.
@@ -129,7 +129,7 @@ def _check_columns(table: Table, columns: Mapping[str, str]) -> None:
 class _RowReader:
     """Turns rows into entries; remembers the codes seen, to name a repeated one."""
 
-    def __init__(self, table: Table, columns: Mapping[str, str], provenance: str) -> None:
+    def __init__(self, table: Table, columns: Mapping[str, str], provenance: FileProvenance) -> None:
         self._places = {field: table.header.index(title) for field, title in columns.items()}
         self._titles = columns
         self._width = len(table.header)
@@ -152,8 +152,9 @@ class _RowReader:
         plain = {field: self._text(row, field, texts.get(field, ""), problems) for field in _TEXT_LIMIT}
         lab, provenance = self._colour(row, texts, problems)
         if said := texts.get("provenance", ""):
-            provenance = said
-            if said not in FILE_PROVENANCES:
+            if is_of_file(said):
+                provenance = said
+            else:
                 expected = ", ".join(FILE_PROVENANCES)
                 problems.append(self._problem(row, "provenance", said, "is no provenance", expected))
         discontinued = self._flag(row, texts.get("discontinued", ""), problems)
@@ -204,7 +205,7 @@ class _RowReader:
 
     def _colour(
         self, row: int, texts: Mapping[str, str], problems: list[Problem]
-    ) -> tuple[tuple[float, float, float] | None, str]:
+    ) -> tuple[tuple[float, float, float] | None, FileProvenance]:
         given = [texts.get(field, "") for field in _LIMITS]
         if any(given):
             lightness, a, b = (

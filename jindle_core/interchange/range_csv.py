@@ -8,6 +8,7 @@ from collections.abc import Iterable, Mapping
 
 from jindle_core.interchange.entries import FIELDS, FORMULA, NEUTRALISED, Entry, RangeFile, read_rows
 from jindle_core.interchange.text import Table, read_table
+from jindle_core.provenance import FileProvenance
 
 # Usual spellings of each column's header in English, German, French, Dutch, Spanish and Italian,
 # compared without case, accents, spaces and signs.
@@ -48,7 +49,7 @@ def recognise(header: Iterable[str]) -> dict[str, str]:
 
 
 def read_range(
-    content: bytes, columns: Mapping[str, str] | None = None, provenance: str = "label"
+    content: bytes, columns: Mapping[str, str] | None = None, provenance: FileProvenance = "label"
 ) -> RangeFile:
     """Read a range's CSV file whole, and report every line that cannot be taken.
 

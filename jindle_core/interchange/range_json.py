@@ -9,6 +9,7 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.entries import Entry, RangeFile, read_rows
 from jindle_core.interchange.range_csv import figure, neutral
 from jindle_core.interchange.text import Table, decode
+from jindle_core.provenance import FileProvenance
 
 FORMAT = "jindle range"
 VERSION = 1
@@ -17,7 +18,7 @@ DETAILS = (*_WORDS, "properties")
 _HEADER = ("code", "name", "L", "a", "b", "hex", "family", "paper", "discontinued", "provenance")
 
 
-def read_range_json(content: bytes, provenance: str = "label") -> tuple[dict[str, Any], RangeFile]:
+def read_range_json(content: bytes, provenance: FileProvenance = "label") -> tuple[dict[str, Any], RangeFile]:
     """What the file says of the range itself (name, maker, medium, note) and its colours.
 
     Raises BadInput where it is not well-formed, or is JSON of something else.

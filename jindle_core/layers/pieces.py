@@ -8,7 +8,7 @@ from jindle_core.lengths import Length, Size
 from jindle_core.material import End
 from jindle_core.prediction.behaviour import Hand
 
-WHITE = End("white")
+WHITE_END = End("white")
 BASE = 0  # the key of the card's own front
 
 
@@ -126,7 +126,7 @@ class Piece:
     reveal: Length | None = None
     size: Size | None = None
     place: Place = Place()
-    material: End = WHITE
+    material: End = WHITE_END
     raised: Raised = Raised.FLAT
     trimmed: bool = False
     tucked: bool = False

@@ -28,7 +28,7 @@ def topmost(sides: Edges, x: Floats, y: Floats, below: NDArray[np.intp] | None =
     return np.where(holds.any(axis=1), last, -1)
 
 
-def shown(sides: Edges) -> Floats:
+def what_shows(sides: Edges) -> Floats:
     """How much (n,) in mm² shows of each of n boxes that lie one over the other, inside the first; exact."""
     across, down = (np.unique(np.clip(ends, ends[0, 0], ends[1, 0])) for ends in sides)
     middles = [(ends[:-1] + ends[1:]) // 2 for ends in (across, down)]

@@ -19,7 +19,7 @@ class Verdict(StrEnum):
     FAR = "far"
 
 
-LIMITS = (
+VERDICT_LIMITS = (
     (figures.colour.SAME_TO_THE_EYE, Verdict.SAME),
     (figures.colour.VERY_NEAR, Verdict.VERY_NEAR),
     (figures.colour.NEAR, Verdict.NEAR),
@@ -45,14 +45,14 @@ def combined(first: float, second: float) -> float:
     return math.hypot(first, second)
 
 
-def judge(distance: float, uncertainty: float = 0.0) -> Judgement:
+def judge_distance(distance: float, uncertainty: float = 0.0) -> Judgement:
     """The verdict on a ΔE00, each limit widened by the combined uncertainty.
 
     An uncertain pair scatters: the expected square of what is measured is the
     true square plus sigma². So limits widen in quadrature, and two colours
     nearer than their uncertainty are always the same to the eye.
 
-    >>> judge(1.1).verdict, judge(1.1, 0.7).verdict
+    >>> judge_distance(1.1).verdict, judge_distance(1.1, 0.7).verdict
     (<Verdict.VERY_NEAR: 'very-near'>, <Verdict.SAME: 'same'>)
     """
     if distance < 0:
@@ -62,7 +62,7 @@ def judge(distance: float, uncertainty: float = 0.0) -> Judgement:
 
 
 def _first(distance: float, uncertainty: float) -> Verdict:
-    for limit, verdict in LIMITS:
+    for limit, verdict in VERDICT_LIMITS:
         if distance <= math.hypot(limit, uncertainty):
             return verdict
     return Verdict.FAR

@@ -8,6 +8,7 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Lab
 from jindle_core.families.convert import ToneStep, convert
+from jindle_core.fullness import TO_BUY
 from jindle_core.media import COLUMN_OF, Medium
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.supplies.colours import Supplies, is_transparent
@@ -83,7 +84,7 @@ def _wanting(supplies: Supplies, place: int) -> str:
         return (
             "discontinued, and not in your drawer" if supplies.discontinued[place] else "not in your drawer"
         )
-    return {"dry": "dry", "low": "running low"}.get(kept.fullness, "")
+    return TO_BUY.get(kept.fullness, "")
 
 
 def _medium(supplies: Supplies, place: int) -> Medium:

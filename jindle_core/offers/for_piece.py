@@ -6,8 +6,8 @@ from dataclasses import dataclass
 from jindle_core.card.changes.build import EditPiece, RemovePiece
 from jindle_core.checked.build import Examined
 from jindle_core.checked.on_ground import OnGround, on_ground
-from jindle_core.checked.standing import Stands
-from jindle_core.layers.pieces import OF_CARD, WHITE, InkedOver, Piece, PieceSaid
+from jindle_core.checked.standing import PieceStands
+from jindle_core.layers.pieces import OF_CARD, WHITE_END, InkedOver, Piece, PieceSaid
 from jindle_core.material import End
 from jindle_core.seen.stack import Stack
 from jindle_core.supplies.choose import stocks
@@ -28,7 +28,7 @@ class PieceOffer:
     words: str
     note: str
     change: EditPiece | RemovePiece | None
-    stands: Stands | None
+    stands: PieceStands | None
     stack: Stack
     laid: OnGround
 
@@ -49,7 +49,7 @@ def _ways(examined: Examined, piece: Piece) -> Iterator[_Way]:
     supplies = stack.palette.supplies
     for one in inked_cards(supplies, tuple(map(float, stack.lab(piece.key))), _INKED, plain=True) or ():
         pad = supplies.rows[one.pad].id
-        card = WHITE if one.card is None else End("supply", supplies.rows[one.card].id)
+        card = WHITE_END if one.card is None else End("supply", supplies.rows[one.card].id)
         inked: PieceSaid = {"material": card, "inked": InkedOver(pad, one.hand)}
         words = f"inked with {stack.palette.end_words(End('supply', pad))}, {one.hand} hand"
         yield words, f"predicted, ± {2 * one.sigma:.0f} ΔE", EditPiece(piece.key, inked)

@@ -8,9 +8,9 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.errors import Problem
-from jindle_core.palettes.rules import Rule, wanted
+from jindle_core.palettes.rules import PaletteRule, wanted
 from jindle_core.palettes.searching import FEW, MANY, ROUGH, Effort, Search
-from jindle_core.palettes.standing import Landable, Standing
+from jindle_core.palettes.standing import Landable, PaletteStanding
 from jindle_core.shown import shown
 
 
@@ -18,10 +18,10 @@ from jindle_core.shown import shown
 class Landed:
     """A palette on supplies: the rule, what it asked for (k, 3), and the places of the supplies (k,)."""
 
-    rule: Rule
+    rule: PaletteRule
     wanted: Array
     places: tuple[int, ...]
-    standing: Standing
+    standing: PaletteStanding
 
 
 @dataclass(frozen=True, slots=True)
@@ -70,7 +70,7 @@ def reasons(one: Landed) -> list[Reason]:
     ]
 
 
-def land(rules: Sequence[Rule], base: Array, on: Landable) -> list[Landed | Problem]:
+def land(rules: Sequence[PaletteRule], base: Array, on: Landable) -> list[Landed | Problem]:
     """For each rule its palette from a base (3,) on some colours, none twice, the nearest to the base first.
 
     A rule that has more places than there are colours has a problem instead.
@@ -91,7 +91,7 @@ def land(rules: Sequence[Rule], base: Array, on: Landable) -> list[Landed | Prob
     ]
 
 
-def from_drawer(rules: Sequence[Rule], on: Landable, most: int) -> list[Landed]:
+def from_drawer(rules: Sequence[PaletteRule], on: Landable, most: int) -> list[Landed]:
     """Palettes that some colours give by themselves, best first; no two are nearly the same.
 
     Every colour with a hue leads in each rule, or of very many the strongest

@@ -12,7 +12,7 @@ from jindle_core.palettes.role import Role
 
 
 @dataclass(frozen=True, slots=True)
-class Place:
+class RulePlace:
     """A place in a rule: what its colour is called and for, and which colour it is.
 
     ``turn`` is degrees from the base's hue; ``lightness`` an L*, or None for
@@ -30,13 +30,13 @@ class Place:
 
 
 @dataclass(frozen=True, slots=True)
-class Rule:
+class PaletteRule:
     """A rule by its key, its title, what it is good for, and its places."""
 
     key: str
     title: str
     about: str
-    places: tuple[Place, ...]
+    places: tuple[RulePlace, ...]
 
     @property
     def turns(self) -> Array:
@@ -49,111 +49,111 @@ class Rule:
         return np.array([place.hued for place in self.places])
 
 
-_PALE = Place("pale", Role.GROUND, 0, 92, 0.2, hued=False)
-_DEEP = Place("deep", Role.DARK, 0, 24, 0.6, hued=False)
-_LEAD = Place("lead", Role.LEAD, 0, None)
+_PALE = RulePlace("pale", Role.GROUND, 0, 92, 0.2, hued=False)
+_DEEP = RulePlace("deep", Role.DARK, 0, 24, 0.6, hued=False)
+_LEAD = RulePlace("lead", Role.LEAD, 0, None)
 _ROUND = 7  # hues of a rainbow
 
-RULES = (
-    Rule(
+PALETTE_RULES = (
+    PaletteRule(
         "one-hue",
         "One hue in depths",
         "Calm; light and dark do all the work.",
         (
             _LEAD,
-            Place("palest", Role.GROUND, 0, 92, 0.25),
-            Place("light", Role.LIGHT, 0, 78, 0.6),
-            Place("deep", Role.SUPPORT, 0, 40, 0.9),
-            Place("deepest", Role.DARK, 0, 24, 0.7),
+            RulePlace("palest", Role.GROUND, 0, 92, 0.25),
+            RulePlace("light", Role.LIGHT, 0, 78, 0.6),
+            RulePlace("deep", Role.SUPPORT, 0, 40, 0.9),
+            RulePlace("deepest", Role.DARK, 0, 24, 0.7),
         ),
     ),
-    Rule(
+    PaletteRule(
         "neighbours",
         "Neighbours",
         "Hues that lie side by side; they blend well.",
         (
             _LEAD,
-            Place("one side", Role.SUPPORT, -32, 72),
-            Place("other side", Role.SUPPORT, 32, 46),
+            RulePlace("one side", Role.SUPPORT, -32, 72),
+            RulePlace("other side", Role.SUPPORT, 32, 46),
             _PALE,
             _DEEP,
         ),
     ),
-    Rule(
+    PaletteRule(
         "opposite",
         "Opposites with an accent",
         "One hue leads, the one across is the accent.",
         (
             _LEAD,
-            Place("lighter", Role.SUPPORT, 0, 76, 0.7),
-            Place("accent", Role.ACCENT, 180, 62, 1.2),
+            RulePlace("lighter", Role.SUPPORT, 0, 76, 0.7),
+            RulePlace("accent", Role.ACCENT, 180, 62, 1.2),
             _PALE,
             _DEEP,
         ),
     ),
-    Rule(
+    PaletteRule(
         "three-around",
         "Three around the circle",
         "Lively; let one lead.",
         (
             _LEAD,
-            Place("second", Role.SUPPORT, 120, 68),
-            Place("third", Role.ACCENT, 240, 48),
+            RulePlace("second", Role.SUPPORT, 120, 68),
+            RulePlace("third", Role.ACCENT, 240, 48),
             _PALE,
             _DEEP,
         ),
     ),
-    Rule(
+    PaletteRule(
         "rainbow",
         "Full rainbow in order",
         "Every hue once, going round from yours.",
         tuple(
-            Place(f"hue {at + 1}", Role.SUPPORT if at else Role.LEAD, at * 360 / _ROUND, None)
+            RulePlace(f"hue {at + 1}", Role.SUPPORT if at else Role.LEAD, at * 360 / _ROUND, None)
             for at in range(_ROUND)
         ),
     ),
 )
-RULE = {rule.key: rule for rule in RULES}
+RULE = {rule.key: rule for rule in PALETTE_RULES}
 
 # Three that go together and one accent: what a drawer is searched for.
 TRIOS = (
-    Rule(
+    PaletteRule(
         "trio-one-hue",
         "One hue and an accent",
         "Three depths of a hue, the accent from across.",
         (
             _LEAD,
-            Place("lighter", Role.SUPPORT, 0, 80, 0.6),
-            Place("deeper", Role.SUPPORT, 0, 34, 0.9),
-            Place("accent", Role.ACCENT, 180, 62, 1.3),
+            RulePlace("lighter", Role.SUPPORT, 0, 80, 0.6),
+            RulePlace("deeper", Role.SUPPORT, 0, 34, 0.9),
+            RulePlace("accent", Role.ACCENT, 180, 62, 1.3),
         ),
     ),
-    Rule(
+    PaletteRule(
         "trio-neighbours",
         "Neighbours and an accent",
         "Three hues side by side, the accent from across.",
         (
             _LEAD,
-            Place("one side", Role.SUPPORT, -32, 78),
-            Place("other side", Role.SUPPORT, 32, 36),
-            Place("accent", Role.ACCENT, 180, 62, 1.3),
+            RulePlace("one side", Role.SUPPORT, -32, 78),
+            RulePlace("other side", Role.SUPPORT, 32, 36),
+            RulePlace("accent", Role.ACCENT, 180, 62, 1.3),
         ),
     ),
-    Rule(
+    PaletteRule(
         "trio-around",
         "Three around and an accent",
         "Three hues far apart; the accent sits between two.",
         (
             _LEAD,
-            Place("second", Role.SUPPORT, 120, 78),
-            Place("third", Role.SUPPORT, 240, 36),
-            Place("accent", Role.ACCENT, 60, 62, 1.3),
+            RulePlace("second", Role.SUPPORT, 120, 78),
+            RulePlace("third", Role.SUPPORT, 240, 36),
+            RulePlace("accent", Role.ACCENT, 60, 62, 1.3),
         ),
     ),
 )
 
 
-def wanted(rules: Sequence[Rule], bases: Array) -> list[Array]:
+def wanted(rules: Sequence[PaletteRule], bases: Array) -> list[Array]:
     """The colours (n, k, 3) in CIELAB that each rule asks for, around each base (n, 3).
 
     The first is the base. A base without a hue of its own lends its others

@@ -15,8 +15,9 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.colorimetry.difference import din99o
 from jindle_core.colorimetry.spaces import Array
-from jindle_core.palettes.rules import Rule
-from jindle_core.palettes.standing import Indices, Landable, Standing, standing
+from jindle_core.matching.nearest import Indices
+from jindle_core.palettes.rules import PaletteRule
+from jindle_core.palettes.standing import Landable, PaletteStanding, standing
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,7 +54,7 @@ class Search:
     DIN99o, ``first`` (n,) the leads, ``tried`` (n, k, c) each place's nearest few.
     """
 
-    rule: Rule
+    rule: PaletteRule
     on: Landable
     asked: Array
     close: Array
@@ -61,7 +62,7 @@ class Search:
     tried: Indices
 
     @classmethod
-    def of(cls, rule: Rule, on: Landable, asked: Array, first: Indices, effort: Effort) -> "Search":
+    def of(cls, rule: PaletteRule, on: Landable, asked: Array, first: Indices, effort: Effort) -> "Search":
         """A search with the few of an effort."""
         close = din99o(asked)
         # Each of k places may find all but one of its few taken.
@@ -74,7 +75,7 @@ class Search:
         asked, close = self.asked[at], self.close[at]
         return Search(self.rule, self.on, asked, close, self.first[at], self.tried[at])
 
-    def standing(self, chosen: Indices) -> Standing:
+    def standing(self, chosen: Indices) -> PaletteStanding:
         """How palettes (n, k) stand."""
         return standing(self.rule, self.on, chosen, self.asked, self.close)
 

@@ -11,18 +11,17 @@ from jindle_core import figures
 from jindle_core.colorimetry.difference import din99o
 from jindle_core.colorimetry.spaces import Array, lab_to_hue, luminance
 from jindle_core.contrast.measures import Measures
-from jindle_core.contrast.rules import RULES, PairKind
-from jindle_core.matching.nearest import NearestIndex
-from jindle_core.palettes.rules import Rule, wanted
+from jindle_core.contrast.rules import PAIR_RULES, PairKind
+from jindle_core.matching.nearest import Indices, NearestIndex
+from jindle_core.palettes.rules import PaletteRule, wanted
 
-Indices = NDArray[np.intp]
-LETTERING = RULES[PairKind.LETTERING_SMALL]
+LETTERING = PAIR_RULES[PairKind.LETTERING_SMALL]
 _CELLS, _WIDER = 1 << 12, 1.3  # more cells than DIN99o is wide; how much wider the next grid is
 _DIN99O_APART = 0.9  # ΔE00 a step of DIN99o is about worth: near enough to rank by
 
 
 @dataclass(frozen=True, slots=True)
-class Standing:
+class PaletteStanding:
     """How palettes of k colours stand; every field an array over the palettes.
 
     ``off``: mean deviation in degrees from the rule, turned as suits them
@@ -38,9 +37,11 @@ class Standing:
     reads: NDArray[np.bool_]
     cost: Array
 
-    def only(self, at: int) -> "Standing":
+    def only(self, at: int) -> "PaletteStanding":
         """The standing of one palette."""
-        return Standing(*(getattr(self, name)[at] for name in ("off", "span", "closest", "reads", "cost")))
+        return PaletteStanding(
+            *(getattr(self, name)[at] for name in ("off", "span", "closest", "reads", "cost"))
+        )
 
 
 class Landable:
@@ -75,7 +76,7 @@ class Landable:
             width *= _WIDER
         return np.sort(found)
 
-    def asked_by_leads(self, rules: Sequence[Rule]) -> list[Array]:
+    def asked_by_leads(self, rules: Sequence[PaletteRule]) -> list[Array]:
         """What each rule asks for around each lead; found once, for they are asked again and again."""
         keys = tuple(rule.key for rule in rules)
         if keys not in self._asked:
@@ -84,8 +85,8 @@ class Landable:
 
 
 def standing(
-    rule: Rule, on: Landable, chosen: Indices, asked: Array, asked_close: Array | None = None
-) -> Standing:
+    rule: PaletteRule, on: Landable, chosen: Indices, asked: Array, asked_close: Array | None = None
+) -> PaletteStanding:
     """How palettes (n, k) of places keep a rule that asked for colours (n, k, 3) or (k, 3).
 
     ``asked_close`` is the same in DIN99o, where it is known already.
@@ -126,7 +127,7 @@ def standing(
         + from_asked / costs["wanted"]
         + ~reads * costs["check"]
     )
-    return Standing(off, span, closest, reads, cost)
+    return PaletteStanding(off, span, closest, reads, cost)
 
 
 def _first(values: Array, axes: int) -> Array:

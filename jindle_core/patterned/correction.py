@@ -20,7 +20,7 @@ _Places = Array | _Whole
 
 
 @dataclass(frozen=True, slots=True)
-class Box:
+class PictureBox:
     """A part of a picture: left, top, width, height, in pixels."""
 
     left: int
@@ -29,7 +29,7 @@ class Box:
     height: int
 
     @classmethod
-    def inside(cls, quad: Array) -> "Box":
+    def inside(cls, quad: Array) -> "PictureBox":
         """The box that surely lies within a four-cornered frame (4, 2) that is not turned by much."""
         xs, ys = np.sort(quad[:, 0]), np.sort(quad[:, 1])
         left, top = int(np.ceil(xs[1])), int(np.ceil(ys[1]))
@@ -57,7 +57,7 @@ class Corrected:
     """
 
     linear: Array
-    reference: Box | None
+    reference: PictureBox | None
     field: Array
     sigma: float
 
@@ -108,7 +108,7 @@ def _around(linear: Array, places: _Whole) -> Array:
     return near
 
 
-def find_white(linear: Array) -> Box | None:
+def find_white(linear: Array) -> PictureBox | None:
     """Where a piece of white card probably lies: a smooth, filled patch lightest in every channel; or None.
 
     Ours: whatever the lamp's colour, nothing reflects more of it than white
@@ -141,16 +141,16 @@ def find_white(linear: Array) -> Box | None:
     height, width = rows.stop - rows.start, columns.stop - columns.start
     inset = max(1, min(height, width) // 8)
     found = (columns.start + inset, rows.start + inset, width - 2 * inset, height - 2 * inset)
-    box = Box(*(_COARSE * side for side in found))
+    box = PictureBox(*(_COARSE * side for side in found))
     return box if min(box.width, box.height) >= figures.paper.REFERENCE_LEAST else None
 
 
 def correct(
     linear: Array,
     clipped: np.ndarray,
-    reference: Box | None,
+    reference: PictureBox | None,
     reference_lab: tuple[float, ...] = figures.laying.PAPER_WHITE_LAB,
-    grey: tuple[Box, tuple[float, ...]] | None = None,
+    grey: tuple[PictureBox, tuple[float, ...]] | None = None,
 ) -> Corrected:
     """The picture as CIELAB, its cast and unevenness taken out by a reference card of known colour.
 
@@ -178,7 +178,7 @@ def correct(
     return corrected if grey is None else _toned(corrected, np.array(reference_lab), *grey)
 
 
-def _toned(picture: Corrected, white_lab: Array, box: Box, grey_lab: tuple[float, ...]) -> Corrected:
+def _toned(picture: Corrected, white_lab: Array, box: PictureBox, grey_lab: tuple[float, ...]) -> Corrected:
     """The picture with the tone taken out that shows between a white and a grey card."""
     rows, columns = box.slices()
     patch = picture.linear[rows, columns]

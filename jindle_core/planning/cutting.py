@@ -11,7 +11,7 @@ from jindle_core import figures
 from jindle_core.cutting.grain import Grain, turned_for_grain
 from jindle_core.cutting.middles import filled, middles
 from jindle_core.cutting.packing import GRAINS, Cut, Sheet, ToCut, area_bound, holds, pack
-from jindle_core.cutting.trimming import Part, Trim, trimmed
+from jindle_core.cutting.trimming import Trim, TrimPart, trimmed
 from jindle_core.layers.folding import Flat, flat
 from jindle_core.layers.pieces import BASE, NOT_CUT, Kind
 from jindle_core.lengths import Length, Size
@@ -22,7 +22,7 @@ _GRAIN = 1 / 320  # mm
 
 
 @dataclass(frozen=True, slots=True)
-class Place:
+class SheetPlace:
     """A rectangle on a sheet."""
 
     x: float
@@ -51,17 +51,17 @@ class PieceCut:
     key: int
     name: str
     size: Size
-    place: Place
+    place: SheetPlace
     turned: bool
     score: Line | None
-    hole: Place | None
+    hole: SheetPlace | None
 
 
 @dataclass(frozen=True, slots=True)
 class LeftOver:
     """What is left of a sheet and is of use."""
 
-    place: Place
+    place: SheetPlace
     words: str
 
 
@@ -221,14 +221,14 @@ class Cutting:
         score = _score(cut, self._flat, turned) if cut.key == BASE else None
         return PieceCut(cut.key, name, self._sizes[cut.key], _place(cut), turned, score, hole)
 
-    def _left(self, part: Part) -> LeftOver:
+    def _left(self, part: TrimPart) -> LeftOver:
         unit = self.sheet.width.unit
         sides = (Length(side // GRAINS[unit], unit).text() for side in (part.width, part.height))
         return LeftOver(_place(part), f"{' × '.join(sides)} {unit}")
 
 
-def _place(one: Cut | Part) -> Place:
-    return Place(one.x * _GRAIN, one.y * _GRAIN, one.width * _GRAIN, one.height * _GRAIN)
+def _place(one: Cut | TrimPart) -> SheetPlace:
+    return SheetPlace(one.x * _GRAIN, one.y * _GRAIN, one.width * _GRAIN, one.height * _GRAIN)
 
 
 def _trim(one: Trim) -> Line:
@@ -247,10 +247,10 @@ def _score(cut: Cut, base: Flat, turned: bool) -> Line:
     return Line(place.x, place.y + off, place.x + place.width, place.y + off)
 
 
-def _hole(cut: Cut, middle: Size) -> Place:
+def _hole(cut: Cut, middle: Size) -> SheetPlace:
     """Where the middle is cut out of a mat on a sheet."""
     place = _place(cut)
     wide, high = (float(side.millimetres) for side in (middle.width, middle.height))
     if cut.turned:
         wide, high = high, wide
-    return Place(place.x + (place.width - wide) / 2, place.y + (place.height - high) / 2, wide, high)
+    return SheetPlace(place.x + (place.width - wide) / 2, place.y + (place.height - high) / 2, wide, high)

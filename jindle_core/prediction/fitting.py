@@ -26,7 +26,7 @@ class Laying:
 
 
 @dataclass(frozen=True, slots=True)
-class Fit:
+class BehaviourFit:
     """The fitted behaviour of a range.
 
     ``before`` and ``after`` are means in ΔE00 over the readings; ``after`` is
@@ -41,7 +41,7 @@ class Fit:
     taken: bool
 
 
-def fit(medium: Medium, readings: Sequence[Laying]) -> Fit | None:
+def fit(medium: Medium, readings: Sequence[Laying]) -> BehaviourFit | None:
     """Fit a range's parameters to readings; None where there are too few to say.
 
     Least squares of the Lab errors, drawn towards the usual values as if each
@@ -62,7 +62,7 @@ def fit(medium: Medium, readings: Sequence[Laying]) -> Fit | None:
     after = float(np.mean(np.concatenate(left_out)))
     taken = after < before
     behaviour = _fitted(medium, readings, usual, names) if taken else usual
-    return Fit(behaviour, before, after, len(readings), taken)
+    return BehaviourFit(behaviour, before, after, len(readings), taken)
 
 
 def _off(medium: Medium, readings: Sequence[Laying], behaviour: Behaviour) -> tuple[Array, Array]:

@@ -21,7 +21,7 @@ from jindle_core.prediction.behaviour import (
     usual_behaviour,
 )
 from jindle_core.prediction.kubelka_munk import absorption, film, film_absorption, reflectance_of
-from jindle_core.prediction.stocks import WHITE, uptake
+from jindle_core.prediction.stocks import WHITE_CARD, uptake
 
 _R0 = figures.laying.SURFACE_REFLECTION
 SCATTER_SHAPE = (BANDS.wavelengths / 550) ** -0.6  # shorter waves scatter more
@@ -35,7 +35,7 @@ class Dye:
     gained: Array
 
 
-def dye(one: Array, white: Array = WHITE) -> Dye:
+def dye(one: Array, white: Array = WHITE_CARD) -> Dye:
     """The dye whose one layer on ``white`` shows ``one``."""
     passed = np.clip((one - _R0) / (white - _R0), *figures.laying.TRANSMITTANCE_RANGE)
     white_absorption = absorption(white)
@@ -63,8 +63,8 @@ def laid(
     medium: Medium,
     layers: int = 1,
     hand: Hand = Hand.MIDDLE,
-    card: Array = WHITE,
-    white: Array = WHITE,
+    card: Array = WHITE_CARD,
+    white: Array = WHITE_CARD,
     behaviour: Behaviour | None = None,
 ) -> Array:
     """The reflectance (…, 31) of colours of a medium laid on a card (31,).
@@ -96,7 +96,7 @@ def glazed(
     over: Dye,
     over_layers: int,
     behaviour: Behaviour,
-    card: Array = WHITE,
+    card: Array = WHITE_CARD,
 ) -> Array:
     """Reflectance of transparent colours glazed over others; their dyes broadcast.
 

@@ -9,7 +9,7 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
 
-WHITE = lab_to_reflectance(np.array(figures.laying.PAPER_WHITE_LAB))
+WHITE_CARD = lab_to_reflectance(np.array(figures.laying.PAPER_WHITE_LAB))
 
 
 def stock_kind(paper_lab: Array) -> str:

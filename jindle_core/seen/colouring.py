@@ -20,15 +20,14 @@ from jindle_core.compatibility.materials import (
 )
 from jindle_core.compatibility.properties import line_ink_of, surface_of
 from jindle_core.compatibility.rules import Conflict, Used, conflicts
-from jindle_core.families.judge import Judgement, judge
+from jindle_core.families.judge import FamilyJudgement, judge_family
 from jindle_core.families.mending import glazed_over
 from jindle_core.families.recipes import Thing, recipe
 from jindle_core.line_art.drawing import LineDrawing
-from jindle_core.matching.verdicts import Verdict, combined
-from jindle_core.matching.verdicts import judge as judge_match
+from jindle_core.matching.verdicts import Verdict, combined, judge_distance
 from jindle_core.media import WET_MEDIA
 from jindle_core.prediction.confidence import prediction_sigma
-from jindle_core.prediction.stocks import WHITE, stock_kind
+from jindle_core.prediction.stocks import WHITE_CARD, stock_kind
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.colours import Supplies, is_transparent
 
@@ -131,16 +130,16 @@ class Coloured:
     @cached_property
     def card(self) -> np.ndarray:
         """The paper's reflectance (31,)."""
-        return WHITE if self.paper is None else self._supplies.reflectance(np.array([self.paper]))[0]
+        return WHITE_CARD if self.paper is None else self._supplies.reflectance(np.array([self.paper]))[0]
 
-    def judgement(self, area: Area) -> Judgement | None:
+    def judgement(self, area: Area) -> FamilyJudgement | None:
         """What holds of an area's family; None where it has less than two tones."""
         tones = self.tones[area.key]
         if len(tones.places) < figures.families.FAMILY_SIZES[0]:
             return None
         around, reach = self.aim(area, max(tones.sigma))
         glazed = self.glazes[area.key][1] if area.key in self.glazes else None
-        return judge(tones.lab, recipe(area.thing).allowance, around, reach, glazed)
+        return judge_family(tones.lab, recipe(area.thing).allowance, around, reach, glazed)
 
     def aim(self, area: Area, sigma: float) -> tuple[np.ndarray | None, float]:
         """The colour that an area's family is wanted for, and how near to it one tone must come.
@@ -239,4 +238,4 @@ class Coloured:
         off = delta_e(self.palette.lab[at], tones.lab)
         nearest = int(off.argmin())
         sigma = combined(self.palette.sigma[at], tones.sigma[nearest])
-        return judge_match(float(off[nearest]), sigma).verdict
+        return judge_distance(float(off[nearest]), sigma).verdict

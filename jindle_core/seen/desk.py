@@ -13,7 +13,7 @@ from jindle_core import figures
 from jindle_core.card.whole import Card, Pair, PaletteColour
 from jindle_core.contrast.rules import PairKind
 from jindle_core.layers.lettering import font_size
-from jindle_core.layers.pieces import BASE, WHITE, WORDS, Kind, Piece
+from jindle_core.layers.pieces import BASE, WHITE_END, WORDS, Kind, Piece
 from jindle_core.layers.sizing import Box, in_order
 from jindle_core.layers.stacking import Height
 from jindle_core.material import End
@@ -64,7 +64,7 @@ def built_desk(
     parts = [_part("base", "rect", boxes[BASE], build.base)]
     carrier = build.carrier if card.ground.laid and face == build.pieces else None
     if carrier == BASE:
-        parts.append(_part("panel", "ground", boxes[BASE], WHITE))
+        parts.append(_part("panel", "ground", boxes[BASE], WHITE_END))
     for piece in in_order(face):
         box, up = boxes[piece.key], stands[piece.key].bottom - stands[piece.on].top
         told: dict[str, Any] = {"raised": up, "piece": piece.key, "trimmed": piece.trimmed}
@@ -114,21 +114,21 @@ def desk(card: Card, pairs: Sequence[Pair], drawing: tuple[float, float] | None 
         by_kind.setdefault(pair.kind, pair)
     mat, picture, quiet = (by_kind.get(kind) for kind in (PairKind.MAT, PairKind.PICTURE, PairKind.QUIET))
     lettering = by_kind.get(PairKind.LETTERING_SMALL) or by_kind.get(PairKind.LETTERING_LARGE)
-    parts = [Part("base", "rect", 0, 0, wide, high, WHITE)]
+    parts = [Part("base", "rect", 0, 0, wide, high, WHITE_END)]
 
     inset = figures.palettes.MARGIN * short
     if mat or laid.mat:
-        parts.append(_inset("mat", "rect", wide, high, inset, mat.upper if mat else WHITE))
+        parts.append(_inset("mat", "rect", wide, high, inset, mat.upper if mat else WHITE_END))
         inset += figures.palettes.MAT_REVEAL * short
     ground = (picture and picture.lower) or (mat and mat.lower) or (quiet and quiet.lower)
     if laid.laid:
-        parts.append(_inset("panel", "ground", wide, high, inset, WHITE))
+        parts.append(_inset("panel", "ground", wide, high, inset, WHITE_END))
     elif ground:
         parts.append(_inset("panel", "rect", wide, high, inset, ground))
     if quiet and not laid.laid:
         parts.append(_inset("pattern", "dots", wide, high, inset, quiet.upper))
     if drawing:
-        parts.append(_drawn(wide, high, inset, drawing, picture.upper if picture else WHITE))
+        parts.append(_drawn(wide, high, inset, drawing, picture.upper if picture else WHITE_END))
     elif picture:
         parts += _pebbles(wide, high, picture.upper, card.colours)
     if lettering:

@@ -12,10 +12,10 @@ from jindle_core.blending.inks import Inks, amount, seen_on
 from jindle_core.blending.joins import Join
 from jindle_core.blending.known import Known, known
 from jindle_core.blending.painting import Field, at_points, painting
-from jindle_core.blending.ways import Row
+from jindle_core.blending.ways import PadRow
 from jindle_core.card.ground import Ground, PadUse
 from jindle_core.prediction.behaviour import Hand
-from jindle_core.prediction.stocks import WHITE, card_lab
+from jindle_core.prediction.stocks import WHITE_CARD, card_lab
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.colours import RangeFacts, Supplies
 
@@ -76,7 +76,7 @@ class Grounded:
     def card_of(self, pk: int | None) -> np.ndarray:
         """The reflectance (31,) of a cardstock; white where none is said, or it is gone."""
         place = None if pk is None else self.supplies.places.get(pk)
-        return WHITE if place is None else self.supplies.reflectance(np.array([place]))[0]
+        return WHITE_CARD if place is None else self.supplies.reflectance(np.array([place]))[0]
 
     @cached_property
     def card(self) -> np.ndarray:
@@ -89,9 +89,9 @@ class Grounded:
         return card_lab(self.card)
 
     @cached_property
-    def row(self) -> Row:
+    def row(self) -> PadRow:
         """The pads as they follow one another."""
-        return Row(self.inks, tuple(pad.joint for pad in self.pads), self.card, self.ground.shape)
+        return PadRow(self.inks, tuple(pad.joint for pad in self.pads), self.card, self.ground.shape)
 
     @cached_property
     def joins(self) -> list[Join]:

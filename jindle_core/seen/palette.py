@@ -14,7 +14,7 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Lab, as_lab, on_screen
 from jindle_core.colorimetry.views import Shades, shades
 from jindle_core.contrast.guess import guess_pairs
-from jindle_core.matching.verdicts import Verdict, judge
+from jindle_core.matching.verdicts import Verdict, judge_distance
 from jindle_core.material import End
 from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.matched import Match, match_of
@@ -166,7 +166,7 @@ class SeenPalette:
             return None
         off = delta_e(np.asarray(lab, float), self.lab)
         at = int(off.argmin())
-        verdict = judge(float(off[at]), figures.laying.GLAZE_SIGMA).verdict
+        verdict = judge_distance(float(off[at]), figures.laying.GLAZE_SIGMA).verdict
         return Likest(self.card.colours[at], float(off[at]), verdict)
 
     def _supply(self, end: End) -> int | None:

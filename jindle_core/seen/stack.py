@@ -10,7 +10,7 @@ from jindle_core.card.build import Build
 from jindle_core.card.changes.build import BuildChange
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.views import Shades
-from jindle_core.layers.pieces import BASE, WHITE, Kind, Piece
+from jindle_core.layers.pieces import BASE, WHITE_END, Kind, Piece
 from jindle_core.layers.showing import topmost
 from jindle_core.layers.sizing import Box, cut_size, edges, in_order, laid_out
 from jindle_core.layers.stacking import Height, heights
@@ -146,7 +146,7 @@ class Stack:
             paper = card.colouring.paper
         else:
             return self.material(key)
-        return WHITE if paper is None else End("supply", paper)
+        return WHITE_END if paper is None else End("supply", paper)
 
     @cached_property
     def _inked(self) -> dict[int, np.ndarray]:

@@ -16,6 +16,7 @@ from jindle_core.matching.nearest import Nearest, query_each
 from jindle_core.matching.verdicts import Verdict
 from jindle_core.material import End
 from jindle_core.media import COLUMNS
+from jindle_core.provenance import Provenance
 from jindle_core.seen.palette import SeenPalette, value_on_screen
 from jindle_core.supplies.matched import Match, Swatch, swatch_of
 
@@ -46,7 +47,7 @@ class Row:
     uncertainty: float
     shades: Shades
     hue_name: str
-    provenance: str
+    provenance: Provenance
     on_screen: bool
     anchor: Swatch | None
     lost: bool

@@ -6,7 +6,7 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.layers.pieces import WHITE
+from jindle_core.layers.pieces import WHITE_END
 from jindle_core.material import End
 from jindle_core.media import Medium
 from jindle_core.prediction.stocks import stock_kind
@@ -23,7 +23,7 @@ def supply_ends(supplies: Supplies, media: Sequence[Medium]) -> tuple[list[End],
 
 def stocks(supplies: Supplies) -> Iterator[tuple[str, End]]:
     """White, black, kraft and metallic card, as far as there is any: owned ones first."""
-    yield "white card", WHITE
+    yield "white card", WHITE_END
     card = supplies.columns["cardstock"]
     metallic = [key for key, facts in supplies.ranges.items() if facts.properties.get("metallic")]
     metal = np.isin(supplies.range_ids[card], metallic)

@@ -15,16 +15,18 @@ from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import on_screen, reflectance_to_lab
 from jindle_core.colorimetry.views import Shades, shades
 from jindle_core.families.build import Builder
+from jindle_core.fullness import Fullness
 from jindle_core.matching.nearest import Indices, Nearest, NearestIndex
 from jindle_core.matching.search import SearchIndex
 from jindle_core.media import COLUMN_OF, COLUMNS, FORM, PAD_MEDIA, Form, Medium
 from jindle_core.palettes.standing import Landable
 from jindle_core.prediction.behaviour import COVERING, Behaviour, Covering, Hand, usual_behaviour
-from jindle_core.prediction.fitting import Fit
+from jindle_core.prediction.fitting import BehaviourFit
 from jindle_core.prediction.laying import laid
-from jindle_core.prediction.stocks import WHITE
+from jindle_core.prediction.stocks import WHITE_CARD
+from jindle_core.provenance import Provenance
 from jindle_core.substitutes.glaze import GlazeTable
-from jindle_core.supplies.readings import Settled, Swatch, fitted
+from jindle_core.supplies.readings import LaidReading, Settled, fitted
 
 _BUILDERS = 12  # media, drawers and papers whose families are held at once
 
@@ -40,7 +42,7 @@ class SupplyColour(NamedTuple):
     code: str
     name: str
     family: str
-    provenance: str
+    provenance: Provenance
     discontinued: bool
     lightness: float
     a: float
@@ -69,7 +71,7 @@ class RangeFacts:
 class Kept:
     """A colour in the drawer: how full, and the person's note."""
 
-    fullness: str
+    fullness: Fullness
     note: str
 
 
@@ -86,7 +88,7 @@ class Supplies:
     drawer: dict[int, Kept] = field(default_factory=dict)
     spectra: dict[int, np.ndarray] = field(default_factory=dict)
     settled: dict[int, Settled] = field(default_factory=dict)
-    swatches: dict[int, list[Swatch]] = field(default_factory=dict)
+    swatches: dict[int, list[LaidReading]] = field(default_factory=dict)
     shares: dict[int, float] = field(default_factory=dict)
 
     @cached_property
@@ -107,7 +109,7 @@ class Supplies:
         lightness, a, b = self.lab[place].tolist()
         return lightness, a, b
 
-    def provenance(self, place: int) -> str:
+    def provenance(self, place: int) -> Provenance:
         """Where the colour at a place comes from."""
         settled = self.settled.get(self.rows[place].id)
         return settled.provenance if settled else self.rows[place].provenance
@@ -154,7 +156,7 @@ class Supplies:
         return found
 
     @cached_property
-    def fits(self) -> dict[int, Fit]:
+    def fits(self) -> dict[int, BehaviourFit]:
         """By range: how it behaves, where the person's readings are enough to say."""
         found = {}
         for range_id, swatches in self.swatches.items():
@@ -213,7 +215,7 @@ class Supplies:
         """CIELAB (m, 3) of the colours at some places laid in layers on a card (a place, or None: white)."""
         if layers == 1 and paper is None:
             return np.asarray(self.lab[places])
-        card = WHITE if paper is None else self.reflectance(np.array([paper]))[0]
+        card = WHITE_CARD if paper is None else self.reflectance(np.array([paper]))[0]
         found = np.empty((len(places), 3))
         ones = self.reflectance(places)
         for range_id in np.unique(self.range_ids[places]):

@@ -9,7 +9,7 @@ from jindle_core.matching.verdicts import combined
 from jindle_core.media import PAD_MEDIA
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.confidence import prediction_sigma
-from jindle_core.prediction.stocks import WHITE
+from jindle_core.prediction.stocks import WHITE_CARD
 from jindle_core.substitutes.inked import Pad, ink_your_own
 from jindle_core.supplies.colours import Supplies
 
@@ -46,7 +46,7 @@ def inked_cards(
     cards = stock[white & supplies.usable[stock]]
     if not len(pads) or not (len(cards) or plain):
         return None
-    whites = supplies.reflectance(cards) if len(cards) else WHITE[None]
+    whites = supplies.reflectance(cards) if len(cards) else WHITE_CARD[None]
     ranges = [supplies.ranges[int(supplies.range_ids[pad])] for pad in pads]
     given = [
         Pad(one, about.medium, supplies.behaviour(about.id))

@@ -10,9 +10,11 @@ from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Lab
 from jindle_core.colorimetry.views import Shades
+from jindle_core.fullness import Fullness
 from jindle_core.matching.nearest import query_each
-from jindle_core.matching.verdicts import Verdict, combined, direction, judge
+from jindle_core.matching.verdicts import Verdict, combined, direction, judge_distance
 from jindle_core.media import COLUMNS, FORM, Form, Medium
+from jindle_core.provenance import Provenance
 from jindle_core.supplies.colours import Supplies
 
 
@@ -36,10 +38,10 @@ class Swatch(NamedTuple):
     form: Form
     lab: Lab
     hue_name: str
-    provenance: str
+    provenance: Provenance
     uncertainty: float
     on_screen: bool
-    fullness: str | None
+    fullness: Fullness | None
     read: bool
     discontinued: bool
     lost: bool
@@ -100,7 +102,7 @@ def nearness(
 ) -> Nearness:
     """How near a CIELAB (3,) known to ``its_sigma`` is to a target (3,) known to ``sigma``."""
     uncertainty = combined(sigma, its_sigma)
-    judged = judge(distance, uncertainty)
+    judged = judge_distance(distance, uncertainty)
     towards = direction(target, lab, distance, uncertainty)
     return Nearness(distance, uncertainty, judged.verdict, judged.tentative, towards)
 

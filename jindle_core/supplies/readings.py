@@ -8,11 +8,12 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e, direction_words
 from jindle_core.colorimetry.spaces import Array, Lab
-from jindle_core.matching.verdicts import combined, judge
+from jindle_core.matching.verdicts import combined, judge_distance
 from jindle_core.media import Medium
 from jindle_core.prediction.behaviour import COVERING, Hand
-from jindle_core.prediction.fitting import Fit, Laying, fit
-from jindle_core.prediction.stocks import WHITE
+from jindle_core.prediction.fitting import BehaviourFit, Laying, fit
+from jindle_core.prediction.stocks import WHITE_CARD
+from jindle_core.provenance import Provenance
 from jindle_core.words import in_words
 
 
@@ -27,12 +28,12 @@ class Settled:
 
     lab: Lab
     sigma: float
-    provenance: str
+    provenance: Provenance
     counted: tuple[int, ...]
     outliers: tuple[int, ...]
 
 
-def settle(labs: Array, provenances: Sequence[str]) -> Settled:
+def settle(labs: Array, provenances: Sequence[Provenance]) -> Settled:
     """The median of readings (n, 3), n at least 1, of one swatch laid in the usual way.
 
     Only the surest kind counts: one instrument reading outranks any number of
@@ -54,10 +55,10 @@ def settle(labs: Array, provenances: Sequence[str]) -> Settled:
     )
 
 
-def off_label(settled: Settled, label: Lab, provenance: str) -> tuple[float, str]:
+def off_label(settled: Settled, label: Lab, provenance: Provenance) -> tuple[float, str]:
     """How far (ΔE00) a range's figure is off what was read, and that in words."""
     off = float(delta_e(np.array(settled.lab), np.array(label)))
-    words = in_words(judge(off).verdict)
+    words = in_words(judge_distance(off).verdict)
     if turned := direction_words(settled.lab, label):
         words += f", {turned}"
     if off <= combined(settled.sigma, figures.colour.UNCERTAINTY[provenance]):
@@ -66,7 +67,7 @@ def off_label(settled: Settled, label: Lab, provenance: str) -> tuple[float, str
 
 
 @dataclass(frozen=True, slots=True, eq=False)
-class Swatch:
+class LaidReading:
     """A reading of a colour (by its id) that was not laid in the usual way.
 
     ``card`` (31,) is the reflectance of what it was laid on, None for white; ``lab`` is what was seen.
@@ -79,7 +80,9 @@ class Swatch:
     lab: Lab
 
 
-def fitted(medium: Medium, swatches: Sequence[Swatch], one_layer: Mapping[int, Array]) -> Fit | None:
+def fitted(
+    medium: Medium, swatches: Sequence[LaidReading], one_layer: Mapping[int, Array]
+) -> BehaviourFit | None:
     """How a range behaves, from readings not laid in the usual way; None where that cannot be said.
 
     ``one_layer`` gives a colour's usual reflectance (31,) by its id.
@@ -91,7 +94,7 @@ def fitted(medium: Medium, swatches: Sequence[Swatch], one_layer: Mapping[int, A
             one_layer[one.colour],
             one.layers,
             one.hand,
-            WHITE if one.card is None else one.card,
+            WHITE_CARD if one.card is None else one.card,
             np.array(one.lab),
         )
         for one in swatches

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from jindle_core.card.references import named
 from jindle_core.card.whole import Card
+from jindle_core.fullness import TO_BUY
 from jindle_core.supplies.colours import Supplies
 
 
@@ -40,7 +41,7 @@ def shopping(cards: Iterable[Card], supplies: Supplies) -> list[Wanted]:
             on_it = {supplies.rows[at].id for at in supplies.sheets[sheet]}
             names = {name: None for each in sorted(on_it & users.keys()) for name in users[each]}
         kept = supplies.kept(place)
-        why = "not in the drawer" if kept is None else {"dry": "dry", "low": "running low"}.get(kept.fullness)
+        why = "not in the drawer" if kept is None else TO_BUY.get(kept.fullness)
         if why:
             found.append(Wanted(place, why, tuple(names)))
     return sorted(found, key=lambda one: (supplies.rows[one.place].range_id, one.place))

@@ -15,7 +15,7 @@ from jindle_core.contrast.rules import PairKind
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light
 from jindle_core.layers.folding import Fold
-from jindle_core.layers.pieces import WHITE, Across, Down, InkedOver, Kind, Raised
+from jindle_core.layers.pieces import WHITE_END, Across, Down, InkedOver, Kind, Raised
 from jindle_core.lengths import Length, read_size
 from jindle_core.line_art.drawing import LineDrawing, Shape
 from jindle_core.material import End
@@ -62,7 +62,7 @@ def changes(card: Card, pads, boards, markers):
         st.sampled_from([*found, *found, 99]) for found in (colours, pieces, areas, pairs)
     )
     end = (
-        st.just(WHITE)
+        st.just(WHITE_END)
         | colour.map(lambda key: End("palette", key))
         | st.builds(End, st.just("supply"), st.sampled_from(supplies))
     )

@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 from jindle_core import figures
 from jindle_core.blending.bridges import bridges
 from jindle_core.blending.inks import Ink, inks_of, on_card, seen_on, wet
-from jindle_core.blending.joins import Meeting, join, judge, strips
+from jindle_core.blending.joins import Meeting, join, judge_join, strips
 from jindle_core.blending.meeting import Joint, Reach, Seam
 from jindle_core.blending.orders import best_order, overlaps
 from jindle_core.colorimetry.difference import delta_e
@@ -118,7 +118,7 @@ class JoinTests(unittest.TestCase):
         def strip(kept, dip, ends=40.0):
             labs = np.array([[60.0, ends, 0]] * 11 + [[60.0, 0, ends]] * 10)
             labs[10] = [60 - dip, ends * kept, 0]
-            return judge(labs).meeting
+            return judge_join(labs).meeting
 
         self.assertEqual(strip(0.54, 0), Meeting.MUDDY)
         self.assertEqual(strip(0.56, 0), Meeting.SOFTENS)
@@ -241,9 +241,9 @@ class SeamTests(unittest.TestCase):
 
     def test_what_is_paler_than_both_is_not_mud(self):
         labs = np.array([[50.0, 40, 0]] * 8 + [[86.0, 2, 0]] * 5 + [[50.0, -40, 0]] * 8)
-        self.assertIs(judge(labs).meeting, Meeting.SOFTENS)
+        self.assertIs(judge_join(labs).meeting, Meeting.SOFTENS)
         labs[8:13, 0] = 46
-        self.assertIs(judge(labs).meeting, Meeting.MUDDY)
+        self.assertIs(judge_join(labs).meeting, Meeting.MUDDY)
 
     def test_wet_is_darker_by_kind_and_by_how_much_lies_there(self):
         kinds = (Medium.DYE_PAD, Medium.PIGMENT_PAD, Medium.CHALK_PAD)

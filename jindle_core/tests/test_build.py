@@ -18,7 +18,7 @@ from jindle_core.card.references import named
 from jindle_core.card.stored import card_from_json, card_to_json
 from jindle_core.errors import BadInput
 from jindle_core.layers.folding import Fold
-from jindle_core.layers.pieces import BASE, WHITE, Across, Down, InkedOver, Kind, Raised
+from jindle_core.layers.pieces import BASE, WHITE_END, Across, Down, InkedOver, Kind, Raised
 from jindle_core.layers.sizing import laid_out
 from jindle_core.lengths import Length, Size, read_size
 from jindle_core.material import End
@@ -86,7 +86,7 @@ class BuildTests(unittest.TestCase):
 
     def test_a_colour_that_leaves_the_palette_leaves_white(self):
         card = changes.RemoveColour(3).apply(built())
-        self.assertEqual(card.build.piece(1).material, WHITE)
+        self.assertEqual(card.build.piece(1).material, WHITE_END)
 
     def test_moved_among_its_neighbours(self):
         card = AddPiece(

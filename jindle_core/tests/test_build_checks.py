@@ -12,7 +12,7 @@ from jindle_core.card.whole import Anchor, Card
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.contrast.rules import Status
 from jindle_core.errors import BadInput
-from jindle_core.layers.pieces import WHITE, Kind, Raised
+from jindle_core.layers.pieces import WHITE_END, Kind, Raised
 from jindle_core.lengths import OF_PIECES, Size, read_length, read_offset, read_size
 from jindle_core.material import End
 from jindle_core.palettes.role import Role
@@ -59,7 +59,7 @@ class BuildChecksTestCase(unittest.TestCase):
             card = changed(card, AddColour(Anchor(None, lab, "read"), name, role))
         return card
 
-    def add(self, card, name, kind=Kind.PANEL, material=WHITE, inside=False, **told):
+    def add(self, card, name, kind=Kind.PANEL, material=WHITE_END, inside=False, **told):
         return changed(card, AddPiece(kind, name, {"material": material} | said(**told), inside))
 
     def edit(self, card, key, **told):
@@ -171,7 +171,9 @@ class StackTests(BuildChecksTestCase):
         self.assertFalse(any(one.part.trimmed for key, one in self.parts(card).items() if key != 5))
 
     def test_words_are_judged_through_vellum_and_on_the_picture(self):
-        card = self.edit(self.built(), 4, material=WHITE, on=1, reveal="1 1/2")  # white over a white strip
+        card = self.edit(
+            self.built(), 4, material=WHITE_END, on=1, reveal="1 1/2"
+        )  # white over a white strip
         self.assertEqual(self.found(card, "stands:4").reason, "cannot be read at arm's length")
         card = changed(card, MovePiece(4, 1))
         self.assertEqual(self.found(card, "stands:4").reason, "is covered by panel and strip")
@@ -179,7 +181,7 @@ class StackTests(BuildChecksTestCase):
         card = self.edit(card, 4, on=2, reveal="1 1/4", material=SLATE)
         card = changed(card, RemovePiece(3))
         clear = float(self.found(card, "stands:4").figure.split()[0])
-        card = self.add(card, "veil", Kind.VELLUM, WHITE, on=1, width="4", height="3")
+        card = self.add(card, "veil", Kind.VELLUM, WHITE_END, on=1, width="4", height="3")
         card = changed(card, MovePiece(5, 2))
         card = self.edit(card, 2, material=SLATE)
         card = self.edit(card, 4, on=5, reveal="1/4")

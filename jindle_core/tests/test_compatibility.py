@@ -2,7 +2,7 @@ import unittest
 
 from jindle_core.compatibility.materials import FINISHES, LINE_INKS, SURFACES
 from jindle_core.compatibility.properties import checked_properties, line_ink_of, surface_of
-from jindle_core.compatibility.rules import RULES, Used, cautions, conflicts
+from jindle_core.compatibility.rules import CONFLICTS, Used, cautions, conflicts
 from jindle_core.contrast.rules import Status
 from jindle_core.errors import BadInput
 from jindle_core.media import Medium
@@ -46,8 +46,8 @@ class RuleTests(unittest.TestCase):
 
     def test_every_rule_is_tried_and_has_a_reason_and_a_way_out(self):
         tried = set().union(*(wanted for _, wanted in self.CASES))
-        self.assertEqual(tried, {rule.conflict.key for rule in RULES})
-        for rule in RULES:
+        self.assertEqual(tried, {rule.conflict.key for rule in CONFLICTS})
+        for rule in CONFLICTS:
             self.assertTrue(rule.conflict.why and rule.conflict.ways, rule.conflict.key)
 
     def test_failing_ones_first(self):

@@ -9,7 +9,7 @@ from jindle_core.contrast.mending import mend
 from jindle_core.contrast.rules import PairKind, Status, examine, examine_span, holds
 from jindle_core.contrast.stacked import (
     Neighbour,
-    Standing,
+    StackStanding,
     examine_finish,
     examine_melting,
     examine_once,
@@ -130,7 +130,7 @@ class GuessTests(unittest.TestCase):
 
 
 def examine_beside(lab, *beside):
-    return examine_stack([Standing(tuple(lab), beside)])[0]
+    return examine_stack([StackStanding(tuple(lab), beside)])[0]
 
 
 class StackedTests(unittest.TestCase):
@@ -158,9 +158,9 @@ class StackedTests(unittest.TestCase):
 
     def test_many_at_once_are_what_each_is_alone(self):
         pieces = [
-            Standing(self.LIKE_WATER, (self.SKY, self.WATER)),
-            Standing(self.LIKE_SKY, (self.SKY,)),
-            Standing((15.0, 0.0, 0.0), (self.WATER, self.SKY)),
+            StackStanding(self.LIKE_WATER, (self.SKY, self.WATER)),
+            StackStanding(self.LIKE_SKY, (self.SKY,)),
+            StackStanding((15.0, 0.0, 0.0), (self.WATER, self.SKY)),
         ]
         self.assertEqual(examine_stack(pieces), [examine_stack([one])[0] for one in pieces])
         self.assertEqual(examine_stack([]), [])

@@ -9,7 +9,7 @@ from jindle_core import figures
 from jindle_core.cutting.grain import Grain, turned_for_grain
 from jindle_core.cutting.middles import filled, middles
 from jindle_core.cutting.packing import Cut, Sheet, ToCut, area_bound, grains, pack
-from jindle_core.cutting.trimming import Part, trimmed
+from jindle_core.cutting.trimming import TrimPart, trimmed
 from jindle_core.errors import BadInput
 from jindle_core.layers.folding import Fold, flat
 from jindle_core.layers.pieces import Kind
@@ -102,7 +102,7 @@ class TrimmingTests(unittest.TestCase):
     def test_each_cut_goes_right_across_and_what_is_left_is_told(self):
         sheet = Sheet(100, 60, (Cut(1, 0, 0, 40, 30, False), Cut(2, 40, 0, 30, 30, False)))
         found = trimmed(sheet)
-        self.assertEqual(found.left[0], Part(0, 30, 100, 30))
+        self.assertEqual(found.left[0], TrimPart(0, 30, 100, 30))
         self.assertEqual(sum(part.width * part.height for part in found.left), 6000 - 40 * 30 - 30 * 30)
         self.assertEqual((found.trims[0].upright, found.trims[0].at), (False, 30))
 
@@ -114,7 +114,7 @@ class TrimmingTests(unittest.TestCase):
         self.assertIsNone(trimmed(Sheet(3, 3, wheel)))
 
     def test_a_bare_sheet_is_all_left_over(self):
-        self.assertEqual(trimmed(Sheet(10, 20, ())).left, (Part(0, 0, 10, 20),))
+        self.assertEqual(trimmed(Sheet(10, 20, ())).left, (TrimPart(0, 0, 10, 20),))
         self.assertEqual(trimmed(Sheet(10, 20, (Cut(1, 0, 0, 10, 20, False),))).trims, ())
 
 

@@ -4,7 +4,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from jindle_core.errors import BadInput
-from jindle_core.interchange.drawer_csv import FULLNESS, KeptLine, read_drawer, write_drawer
+from jindle_core.fullness import FULLNESS
+from jindle_core.interchange.drawer_csv import KeptLine, read_drawer, write_drawer
 
 WORDS = st.text(st.characters(exclude_categories=["C", "Zl", "Zp"]), max_size=20).map(
     lambda text: " ".join(text.split())

@@ -13,11 +13,12 @@ from jindle_core.errors import BadInput
 from jindle_core.interchange.any_file import read_any_range
 from jindle_core.interchange.cgats import read_cgats, write_cgats
 from jindle_core.interchange.code_list import read_list
-from jindle_core.interchange.entries import FILE_PROVENANCES, Entry
+from jindle_core.interchange.entries import Entry
 from jindle_core.interchange.palette_text import read_gpl, write_gpl, write_tokens
 from jindle_core.interchange.range_csv import read_range, write_range
 from jindle_core.interchange.range_json import read_range_json, write_range_json
 from jindle_core.matching.search import SearchIndex
+from jindle_core.provenance import FILE_PROVENANCES
 from jindle_core.tests.strategies import LAB
 
 GREY = np.linspace(0.3, 0.6, 31)

@@ -9,7 +9,7 @@ from jindle_core import figures
 from jindle_core.blending.effects import INKED, EffectKind, examine_marks, marks, placed
 from jindle_core.blending.evenness import evened, examine_centre, examine_edge, examine_steps, unevenness
 from jindle_core.blending.inks import inks_of, seen_on
-from jindle_core.blending.joins import Meeting, join, judge, laid_over
+from jindle_core.blending.joins import Meeting, join, judge_join, laid_over
 from jindle_core.blending.known import known
 from jindle_core.blending.meeting import BLENDED, Joint, Reach, Seam
 from jindle_core.blending.orders import is_rainbow, overlaps
@@ -21,7 +21,7 @@ from jindle_core.blending.standing import (
     examine_wish,
     picture_stands,
 )
-from jindle_core.blending.ways import Row, WayKind, ways_out
+from jindle_core.blending.ways import PadRow, WayKind, ways_out
 from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.ground import Effect, Ground, InkedCard, PadUse
 from jindle_core.card.references import named
@@ -35,13 +35,13 @@ from jindle_core.media import Medium
 from jindle_core.planning.ground import Worked, cautions, laying
 from jindle_core.planning.step import Wait
 from jindle_core.prediction.behaviour import Hand
-from jindle_core.prediction.stocks import WHITE
+from jindle_core.prediction.stocks import WHITE_CARD
 from jindle_core.seen.desk import desk
 from jindle_core.tests.test_blending import PADS, ink, pads
 from jindle_core.tests.test_plan import some_card
 
 PLAN = some_card()
-CARD = reflectance_to_lab(WHITE)
+CARD = reflectance_to_lab(WHITE_CARD)
 JOINTS = st.lists(st.builds(Joint, st.sampled_from(Reach), st.sampled_from(Seam)), min_size=1, max_size=6)
 POINTS = st.lists(st.tuples(st.floats(0, 1), st.floats(0, 1)), min_size=1, max_size=20)
 
@@ -294,7 +294,7 @@ class EffectTests(unittest.TestCase):
 
 class WaysTests(unittest.TestCase):
     def row(self, *names, joint=BLENDED):
-        return Row(pads(*names), (joint,) * len(names), WHITE)
+        return PadRow(pads(*names), (joint,) * len(names), WHITE_CARD)
 
     def kinds(self, found):
         return [way.kind for way in found]
@@ -325,7 +325,7 @@ class WaysTests(unittest.TestCase):
 
     def test_another_pad_near_one_that_joins_clean(self):
         near = (62, -30, 44)  # nearer to yellow than moss is
-        row = Row(pads("moss", "amber"), (BLENDED,) * 2, WHITE)
+        row = PadRow(pads("moss", "amber"), (BLENDED,) * 2, WHITE_CARD)
         candidates = inks_of([ink(near), ink(PADS["amber"]), ink((52, -2, -30))])
         others = [way for way in ways_out(row, 0, candidates) if way.kind is WayKind.OTHER]
         self.assertTrue(others)
@@ -377,8 +377,8 @@ class WaysTests(unittest.TestCase):
         inks = pads("moss", "plum", "sun", "leaf")
         labs = laid_over(inks[0], inks[1])
         self.assertLess(labs[1, 0], min(labs[0, 0], labs[2, 0]))
-        self.assertIs(judge(labs).meeting, Meeting.MUDDY)
-        self.assertIs(judge(laid_over(inks[2], inks[3])).meeting, Meeting.CLEAN)
+        self.assertIs(judge_join(labs).meeting, Meeting.MUDDY)
+        self.assertIs(judge_join(laid_over(inks[2], inks[3])).meeting, Meeting.CLEAN)
 
 
 class KnownTests(unittest.TestCase):

@@ -8,7 +8,7 @@ from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.media import Medium
 from jindle_core.prediction.behaviour import Hand, usual_behaviour
 from jindle_core.prediction.laying import dye, glazed, laid
-from jindle_core.prediction.stocks import WHITE
+from jindle_core.prediction.stocks import WHITE_CARD
 from jindle_core.substitutes.glaze import LAYERS, GlazeTable
 from jindle_core.substitutes.inked import Pad, ink_your_own
 
@@ -60,11 +60,11 @@ class InkedTests(unittest.TestCase):
         for hand in Hand:
             with self.subTest(hand):
                 target = reflectance_to_lab(laid(BLUE, Medium.DYE_PAD, 1, hand))
-                found = ink_your_own(target, self.pads(), WHITE[None])
+                found = ink_your_own(target, self.pads(), WHITE_CARD[None])
                 self.assertEqual((found[0].pad, found[0].card, found[0].hand), (1, 0, hand))
                 self.assertLess(found[0].distance, 0.5)
                 self.assertEqual(len({one.pad for one in found}), 3)
 
     def test_nothing_to_ink_with_or_on(self):
-        self.assertEqual(ink_your_own(np.array([50.0, 0, 0]), [], WHITE[None]), [])
+        self.assertEqual(ink_your_own(np.array([50.0, 0, 0]), [], WHITE_CARD[None]), [])
         self.assertEqual(ink_your_own(np.array([50.0, 0, 0]), self.pads(), np.empty((0, 31))), [])

@@ -16,7 +16,7 @@ from jindle_core.errors import BadInput
 from jindle_core.layers.fitting import fits, to_use_elsewhere, ways_to_fit
 from jindle_core.layers.lettering import capitals, font_size, lettering_rule
 from jindle_core.layers.pieces import BASE, Across, Down, Kind, Piece, Place, Raised
-from jindle_core.layers.showing import shown, topmost
+from jindle_core.layers.showing import topmost, what_shows
 from jindle_core.layers.sizing import RASTER, Box, as_read, cut_size, edges, in_order, laid_out, of_size
 from jindle_core.layers.stacking import (
     ENVELOPES,
@@ -348,7 +348,7 @@ class ShowingTests(unittest.TestCase):
             for key, (wide, high, x, y) in enumerate(given_pieces, start=1)
         ]
         boxes = self.boxes(pieces)
-        areas = shown(edges(boxes))
+        areas = what_shows(edges(boxes))
         card = float(boxes[0].width * boxes[0].height)
         self.assertAlmostEqual(areas.sum(), card, places=6)
         self.assertTrue((areas >= 0).all())
@@ -357,7 +357,7 @@ class ShowingTests(unittest.TestCase):
             self.assertAlmostEqual(areas[-1], float(last.width * last.height) if last else 0.0, places=6)
 
     def test_a_frame_shows_its_reveal(self):
-        areas = shown(self.sides([piece(1, reveal=length("1/4"))]))
+        areas = what_shows(self.sides([piece(1, reveal=length("1/4"))]))
         self.assertAlmostEqual(areas[0], (4.25 * 5.5 - 3.75 * 5) * 25.4**2, places=6)
 
 

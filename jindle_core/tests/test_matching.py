@@ -8,7 +8,7 @@ from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.matching.nearest import NearestIndex, query_each
 from jindle_core.matching.search import SearchIndex
-from jindle_core.matching.verdicts import Verdict, combined, direction, judge
+from jindle_core.matching.verdicts import Verdict, combined, direction, judge_distance
 from jindle_core.tests.strategies import some_lab
 
 
@@ -56,18 +56,18 @@ class VerdictTests(unittest.TestCase):
                  (5, "near"), (9, "cousin"), (9.01, "far"))  # fmt: skip
         for distance, words in cases:
             with self.subTest(distance):
-                self.assertEqual(judge(distance).verdict, words)
+                self.assertEqual(judge_distance(distance).verdict, words)
 
     @given(st.floats(0, 20), st.floats(0, 1))
     def test_what_is_nearer_than_the_uncertainty_is_never_different(self, uncertainty, part):
         distance = uncertainty * part
-        self.assertIs(judge(distance, uncertainty).verdict, Verdict.SAME)
+        self.assertIs(judge_distance(distance, uncertainty).verdict, Verdict.SAME)
         self.assertEqual(direction([50, 0, 0], [60, 20, 5], distance, uncertainty), "")
 
     def test_tentative_only_where_the_uncertainty_decided(self):
-        self.assertTrue(judge(3.0, 4.0).tentative)
-        self.assertFalse(judge(0.4, 4.0).tentative)
-        self.assertFalse(judge(30, 4.0).tentative)
+        self.assertTrue(judge_distance(3.0, 4.0).tentative)
+        self.assertFalse(judge_distance(0.4, 4.0).tentative)
+        self.assertFalse(judge_distance(30, 4.0).tentative)
 
     def test_uncertainties_add_in_quadrature(self):
         self.assertEqual(combined(3, 4), 5)
@@ -75,7 +75,7 @@ class VerdictTests(unittest.TestCase):
 
     def test_negative_distance(self):
         with self.assertRaises(ValueError):
-            judge(-1)
+            judge_distance(-1)
 
 
 class SearchTests(unittest.TestCase):

@@ -7,13 +7,13 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import lab_to_linear
 from jindle_core.errors import BadInput
 from jindle_core.patterned.colours import sheet_colours, usual_names, where, with_parts
-from jindle_core.patterned.correction import Box, correct, find_white
+from jindle_core.patterned.correction import PictureBox, correct, find_white
 
 CREAM, TEAL, CLAY, BERRY, WHITE = (
     [91.0, 2, 12], [52.0, -22, -20], [62.0, 30, 38], [38.0, 55, 22], list(figures.laying.PAPER_WHITE_LAB),
 )  # fmt: skip
 LAMP = np.array([1.0, 0.83, 0.55])
-CARD = Box(10, 10, 50, 40)
+CARD = PictureBox(10, 10, 50, 40)
 
 
 def sheet(*labs, side=300, berry=0.0):
@@ -81,8 +81,8 @@ class CorrectionTests(unittest.TestCase):
         clipped[CARD.slices()] = True
         for box, mask, words in (
             (CARD, clipped, "overexposed"),
-            (Box(298, 298, 40, 40), unclipped(linear), "outside the picture"),
-            (Box(20, 20, 2, 2), unclipped(linear), "too small"),
+            (PictureBox(298, 298, 40, 40), unclipped(linear), "outside the picture"),
+            (PictureBox(20, 20, 2, 2), unclipped(linear), "too small"),
         ):
             with self.subTest(words), self.assertRaisesRegex(BadInput, words):
                 correct(linear, mask, box)

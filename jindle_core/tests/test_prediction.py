@@ -14,7 +14,7 @@ from jindle_core.prediction.confidence import prediction_sigma
 from jindle_core.prediction.fitting import Laying, fit
 from jindle_core.prediction.kubelka_munk import absorption, film, film_absorption, reflectance_of
 from jindle_core.prediction.laying import dye, glazed, laid
-from jindle_core.prediction.stocks import WHITE, stock_kind, uptake
+from jindle_core.prediction.stocks import WHITE_CARD, stock_kind, uptake
 from jindle_core.tests.strategies import LAB, some_lab
 
 BLACK = np.full(31, 0.04)
@@ -87,7 +87,7 @@ class LayingTests(unittest.TestCase):
 
     def test_kraft_shifts_every_transparent_colour(self):
         on_white, on_kraft = (
-            reflectance_to_lab(laid(LAID, Medium.DYE_PAD, card=card)) for card in (WHITE, KRAFT)
+            reflectance_to_lab(laid(LAID, Medium.DYE_PAD, card=card)) for card in (WHITE_CARD, KRAFT)
         )
         pale = on_white[:, 0] > 60  # deep ones sink into kraft and may even end up lighter
         self.assertTrue(np.all(on_kraft[pale, 0] < on_white[pale, 0]))
@@ -95,7 +95,7 @@ class LayingTests(unittest.TestCase):
 
     def test_a_glaze_of_nothing_is_the_colour_below(self):
         below, behaviour = dye(LAID), usual_behaviour(Medium.ALCOHOL_MARKER)
-        seen = glazed(below, 1, dye(WHITE), 2, behaviour)
+        seen = glazed(below, 1, dye(WHITE_CARD), 2, behaviour)
         np.testing.assert_allclose(seen, laid(LAID, Medium.ALCOHOL_MARKER), atol=1e-9)
 
     def test_what_lies_on_no_paper_has_no_behaviour(self):
@@ -129,7 +129,7 @@ class FittingTests(unittest.TestCase):
         random = np.random.default_rng(4)
         made = []
         for one in LAID[:count]:
-            layers, card = int(random.integers(2, 4)), (WHITE, KRAFT)[int(random.integers(2))]
+            layers, card = int(random.integers(2, 4)), (WHITE_CARD, KRAFT)[int(random.integers(2))]
             seen = reflectance_to_lab(laid(one, medium, layers, Hand.MIDDLE, card, behaviour=truth))
             made.append(Laying(one, layers, Hand.MIDDLE, card, seen + random.normal(0, 0.3, 3)))
         return made

@@ -9,7 +9,7 @@ from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import hue_to_lab, lab_to_hue, on_screen
 from jindle_core.palettes.landing import Landed, from_drawer, land, reasons
-from jindle_core.palettes.rules import RULE, RULES, TRIOS, wanted
+from jindle_core.palettes.rules import PALETTE_RULES, RULE, TRIOS, wanted
 from jindle_core.palettes.standing import Landable, standing
 from jindle_core.tests.strategies import LAB
 
@@ -38,7 +38,7 @@ class WantedTests(TestCase):
 
     def test_every_rule_starts_from_the_base_and_turns_from_its_hue(self):
         base_hue, _ = lab_to_hue(BLUE)
-        for rule in (*RULES, *TRIOS):
+        for rule in (*PALETTE_RULES, *TRIOS):
             with self.subTest(rule.key):
                 ((asked,),) = wanted((rule,), BLUE)
                 np.testing.assert_array_equal(asked[0], BLUE[0])
@@ -79,7 +79,9 @@ class LandingTests(TestCase):
     @given(st.lists(LAB, min_size=7, max_size=20, unique=True), LAB)
     def test_no_supply_twice_and_the_lead_is_the_nearest(self, supplies, base):
         supplies = np.array(supplies)
-        for rule, landed in zip(RULES, land(RULES, np.array(base), Landable(supplies)), strict=True):
+        for rule, landed in zip(
+            PALETTE_RULES, land(PALETTE_RULES, np.array(base), Landable(supplies)), strict=True
+        ):
             self.assertEqual(len(set(landed.places)), len(rule.places))
             off = delta_e(np.array(base), supplies)
             self.assertAlmostEqual(off[landed.places[0]], off.min(), places=9)
@@ -93,7 +95,7 @@ class LandingTests(TestCase):
 
     def test_a_full_circle_keeps_every_rule_and_says_so(self):
         supplies = np.concatenate([circle(36), circle(12, (24, 92), 0.03)])
-        for rule, landed in zip(RULES, land(RULES, BLUE, Landable(supplies)), strict=True):
+        for rule, landed in zip(PALETTE_RULES, land(PALETTE_RULES, BLUE, Landable(supplies)), strict=True):
             kept = reasons(landed)[0]
             self.assertTrue(kept.holds, f"{rule.key}: {kept.words}")
             self.assertIn("of the rule", kept.words)

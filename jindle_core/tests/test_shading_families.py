@@ -9,7 +9,7 @@ from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.families.build import Builder
-from jindle_core.families.judge import Allowance, judge, limits, steps, tone_names
+from jindle_core.families.judge import Allowance, judge_family, limits, steps, tone_names
 from jindle_core.families.mending import bridge, deeper, glazed_shadow, lighter
 from jindle_core.families.recipes import Extent, Thing, recipe, suited, tones_wanted
 from jindle_core.media import Medium
@@ -92,7 +92,7 @@ class BuildTests(unittest.TestCase):
         many = np.concatenate([some_lab(figures.families.FAMILY_CANDIDATES * 4, 3), GREENS])
         (found,) = Builder(many).best(GREENS[2], 3)
         self.assertEqual(found.kept, "whole")
-        self.assertEqual(found.judgement, judge(many[list(found.places)], around=many[found.anchor]))
+        self.assertEqual(found.judgement, judge_family(many[list(found.places)], around=many[found.anchor]))
         self.assertLess(delta_e(many[found.anchor], GREENS[2]), figures.colour.COUSIN)
 
     def test_wide_limits_for_a_small_drawer(self):
@@ -104,15 +104,15 @@ class BuildTests(unittest.TestCase):
 
 class JudgeTests(unittest.TestCase):
     def faults(self, *tones, allowance=None):
-        found = judge(np.array(tones, dtype=float), *([] if allowance is None else [allowance]))
+        found = judge_family(np.array(tones, dtype=float), *([] if allowance is None else [allowance]))
         return {fault.key: fault for fault in found.faults}
 
     def test_a_good_family_holds(self):
-        found = judge(GREENS)
+        found = judge_family(GREENS)
         self.assertTrue(found.holds)
         np.testing.assert_allclose(found.lightness, [12, 13, 14, 14])
         self.assertEqual(found.span, 53)
-        self.assertEqual(judge(np.array([[80.0, 1, 2], [60, -2, -1]])).hue, (None,))
+        self.assertEqual(judge_family(np.array([[80.0, 1, 2], [60, -2, -1]])).hue, (None,))
         for count in range(2, 6):
             self.assertEqual(len(set(tone_names(count))), count)
 
@@ -201,12 +201,12 @@ class NearnessTests(unittest.TestCase):
         off = delta_e(self.CREAM, self.ORANGES).min()
         self.assertIn(f"ΔE {off:.0f} from the colour wanted", fault.words)
         self.assertAlmostEqual(found.judgement.off, off)
-        self.assertTrue(judge(self.ORANGES).holds)
+        self.assertTrue(judge_family(self.ORANGES).holds)
 
     def test_it_may_lie_as_far_as_the_colours_are_known(self):
         tones, off = self.ORANGES, delta_e(self.CREAM, self.ORANGES).min()
         for reach, holds in ((off - 0.01, False), (off + 0.01, True)):
-            self.assertEqual(judge(tones, around=self.CREAM, reach=float(reach)).holds, holds)
+            self.assertEqual(judge_family(tones, around=self.CREAM, reach=float(reach)).holds, holds)
 
     def test_what_is_nearer_goes_before_what_steps_better(self):
         creams = np.array([[94.0, 0, 8], [80, 3, 18], [64, 6, 26]])
@@ -215,9 +215,9 @@ class NearnessTests(unittest.TestCase):
 
     def test_a_glaze_over_the_darkest_shows_form(self):
         flat = np.array([[80.0, -6, 12], [66, -8, 14]])
-        self.assertEqual([one.key for one in judge(np.vstack([flat, [58, -8, 14]])).faults], ["flat"])
+        self.assertEqual([one.key for one in judge_family(np.vstack([flat, [58, -8, 14]])).faults], ["flat"])
         three = np.vstack([flat, [58, -8, 14]])
-        deep = judge(three, glazed=np.array([46.0, -4, 8]))
+        deep = judge_family(three, glazed=np.array([46.0, -4, 8]))
         self.assertTrue(deep.holds)
         self.assertAlmostEqual(deep.span, 34)
-        self.assertAlmostEqual(judge(three, glazed=np.array([60.0, 0, 0])).span, 22)
+        self.assertAlmostEqual(judge_family(three, glazed=np.array([60.0, 0, 0])).span, 22)

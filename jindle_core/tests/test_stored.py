@@ -64,6 +64,7 @@ class StoredTests(unittest.TestCase):
             (("colours", 0, "anchor", "lab", 1), float("nan")),
             (("colours", 0, "anchor", "lab", 1), "0"),
             (("colours", 0, "name"), 5),
+            (("colours", 0, "anchor", "provenance"), "heard"),
             (("colouring", "finishes"), "gloss"),
             (("colouring", "areas", 0, "family"), {"5": 5}),
             (("pairs", 0, "outlined"), 1),

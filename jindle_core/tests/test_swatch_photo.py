@@ -9,7 +9,7 @@ from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import lab_to_linear, on_screen
 from jindle_core.errors import BadInput
-from jindle_core.patterned.correction import Box, correct
+from jindle_core.patterned.correction import PictureBox, correct
 from jindle_core.patterned.marks import find_marks, placed, plane
 from jindle_core.patterned.patches import read_patches
 from jindle_core.swatch_sheet import SHEETS, swatch_sheet
@@ -46,7 +46,9 @@ def drawn(tone=1.0, light=(1.0, 1.0, 1.0), shading=0.0, hole=True) -> np.ndarray
 def read(linear, grey=False):
     marks = find_marks(linear)
     there = plane(SHEET.mark_centres, marks)
-    inside = [Box.inside(placed(there, one.inset(2, 2, 2, 5).corners)) for one in (SHEET.white, SHEET.grey)]
+    inside = [
+        PictureBox.inside(placed(there, one.inset(2, 2, 2, 5).corners)) for one in (SHEET.white, SHEET.grey)
+    ]
     tone = (inside[1], figures.paper.GREY_CARD_LAB) if grey else None
     corrected = correct(linear, np.zeros(linear.shape[:2], bool), inside[0], WHITE, tone)
     quads = placed(there, np.array([SHEET.inked(box).corners for box in SHEET.boxes]))
@@ -111,8 +113,8 @@ class PatchTests(TestCase):
 
     def test_what_is_no_grey_card_is_refused(self):
         linear = drawn()
-        corrected = (linear, np.zeros(linear.shape[:2], bool), Box(400, 30, 30, 20), WHITE)
-        for box, words in ((Box(400, 30, 30, 20), "grey card"), (Box(5, 5, 2, 2), "too small")):
+        corrected = (linear, np.zeros(linear.shape[:2], bool), PictureBox(400, 30, 30, 20), WHITE)
+        for box, words in ((PictureBox(400, 30, 30, 20), "grey card"), (PictureBox(5, 5, 2, 2), "too small")):
             with self.assertRaisesRegex(BadInput, words):
                 correct(*corrected, grey=(box, figures.paper.GREY_CARD_LAB))
 

@@ -26,7 +26,7 @@ from jindle_core.card.waivers import subject
 from jindle_core.checks.ids import Melts, read
 from jindle_core.families.recipes import Thing
 from jindle_core.layers.folding import Fold
-from jindle_core.layers.pieces import WHITE
+from jindle_core.layers.pieces import WHITE_END
 from jindle_core.lengths import USUAL_SIZES
 from jindle_core.palettes.role import Role
 from jindle_core.tests.test_build import built
@@ -83,7 +83,7 @@ class WaiverTests(unittest.TestCase):
             (changes.EditColour(1, name="water"), set()),
             (MovePiece(1, 1), set()),
             (changes.Choose(2, "pad", 71), set()),
-            (EditPiece(1, {"material": WHITE}), {"stands:1", "melts:1:2", "melts:0:1"}),
+            (EditPiece(1, {"material": WHITE_END}), {"stands:1", "melts:1:2", "melts:0:1"}),
             (NudgePiece(3, 1.0, 0), {"fit:3"}),
             (RemovePiece(3), {"fit:3"}),
             (changes.EditPair(1, outlined=True), {"pair:1"}),

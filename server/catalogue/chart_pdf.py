@@ -13,7 +13,7 @@ from fpdf import FPDF
 from fpdf.fonts import TTFFont
 
 from jindle_core import figures
-from jindle_core.swatch_sheet import Area, SwatchSheet, swatch_sheet
+from jindle_core.swatch_sheet import SheetArea, SwatchSheet, swatch_sheet
 from server.catalogue.printing import FACES
 
 _POINT = 25.4 / 72  # mm
@@ -26,7 +26,7 @@ _LINES = 2  # of name and note under a box
 
 
 @dataclass(frozen=True)
-class Box:
+class PrintedBox:
     """A box to fill: the printed hint of the colour, its code and name, how full it is."""
 
     shade: str
@@ -44,15 +44,15 @@ class Font(NamedTuple):
 
 
 @dataclass(frozen=True)
-class Part:
+class PrintedPart:
     """The boxes of one range, on pages of its own."""
 
     title: str
     about: str
-    boxes: tuple[Box, ...]
+    boxes: tuple[PrintedBox, ...]
 
 
-def chart_pdf(title: str, parts: Sequence[Part], name: str) -> Generator[dict, None, bytes]:
+def chart_pdf(title: str, parts: Sequence[PrintedPart], name: str) -> Generator[dict, None, bytes]:
     """The chart as PDF pages of a sheet ("letter" or "a4"); tells its progress page by page."""
     sheet = swatch_sheet(name)
     chart = _Chart(sheet, title, "".join(_words(part) for part in parts))
@@ -68,7 +68,7 @@ def chart_pdf(title: str, parts: Sequence[Part], name: str) -> Generator[dict, N
     return bytes(chart.pdf.output())
 
 
-def _words(part: Part) -> str:
+def _words(part: PrintedPart) -> str:
     return part.title + part.about + "".join(box.label + box.name + box.note for box in part.boxes)
 
 
@@ -102,16 +102,16 @@ class _Chart:
     def _letters(self) -> set[int]:
         return {letter for font in self._faces().values() for letter in font.cmap}
 
-    def page(self, part: Part, number: str, boxes: Sequence[Box]) -> None:
+    def page(self, part: PrintedPart, number: str, boxes: Sequence[PrintedBox]) -> None:
         """One page: what it is, what to do, the marks by which a photograph is read, the boxes."""
         self.pdf.add_page()
         left = figures.paper.SHEET_MARGIN + figures.paper.SHEET_MARK + figures.paper.SHEET_GAP
         self.pdf.set_text_color(17)
-        self._lines(Area(left, 9, 110, 6), part.title, Font("Head", "", 15), most=1)
+        self._lines(SheetArea(left, 9, 110, 6), part.title, Font("Head", "", 15), most=1)
         self.pdf.set_text_color(85)
-        self._lines(Area(left, 15.5, 110, 4), f"{part.about}, {number}", Font("Text", "", 8), most=1)
+        self._lines(SheetArea(left, 15.5, 110, 4), f"{part.about}, {number}", Font("Text", "", 8), most=1)
         self.pdf.set_text_color(68)
-        self._lines(Area(left, 22.5, 118, 4), _HOW, Font("Text", "", 7.5), most=3)
+        self._lines(SheetArea(left, 22.5, 118, 4), _HOW, Font("Text", "", 7.5), most=3)
         for mark in self.sheet.marks:
             self._fill(mark, 0)
         self._fill(self.sheet.marks[0].inset(*[self.sheet.marks[0].width / 3] * 4), 255)
@@ -133,23 +133,23 @@ class _Chart:
         for box, area in zip(boxes, self.sheet.boxes, strict=False):
             self._box(box, area)
 
-    def _box(self, box: Box, area: Area) -> None:
+    def _box(self, box: PrintedBox, area: SheetArea) -> None:
         self.pdf.rect(area.left, area.top, area.width, area.height)
         hint = area.inset(area.width - figures.paper.SHEET_HINT, area.height - figures.paper.SHEET_HINT, 0, 0)
         self.pdf.set_fill_color(box.shade)
         self.pdf.rect(hint.left, hint.top, hint.width, hint.height, style="F")
         under = area.top + area.height + 0.8
         self.pdf.set_text_color(17)
-        self._lines(Area(area.left, under, area.width, 0), box.label, Font("Text", "B", 8), most=1)
+        self._lines(SheetArea(area.left, under, area.width, 0), box.label, Font("Text", "B", 8), most=1)
         self.pdf.set_text_color(68)
         words = f"{box.name} {box.note}".strip()
-        self._lines(Area(area.left, under + 3.6, area.width, 0), words, Font("Text", "", 7), most=_LINES)
+        self._lines(SheetArea(area.left, under + 3.6, area.width, 0), words, Font("Text", "", 7), most=_LINES)
 
-    def _fill(self, area: Area, grey: int) -> None:
+    def _fill(self, area: SheetArea, grey: int) -> None:
         self.pdf.set_fill_color(grey)
         self.pdf.rect(area.left, area.top, area.width, area.height, style="F")
 
-    def _lines(self, area: Area, words: str, font: Font, most: int, right: bool = False) -> None:
+    def _lines(self, area: SheetArea, words: str, font: Font, most: int, right: bool = False) -> None:
         """Words from the top of an area down, in so many lines at most."""
         height = font.size * _POINT * 1.25
         lines = self._broken(words, area.width, font)

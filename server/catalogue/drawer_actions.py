@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable
 
+from jindle_core.fullness import Fullness
 from jindle_core.media import Medium
 from server.access import drawer_of
 from server.accounts.models import Person
@@ -22,7 +23,7 @@ def set_owned(person: Person, colour_ids: Iterable[int], owned: bool) -> None:
 
 
 @write
-def keep(person: Person, kept: Iterable[tuple[int, str | None, str | None]]) -> None:
+def keep(person: Person, kept: Iterable[tuple[int, Fullness | None, str | None]]) -> None:
     """Put colours into the drawer with how full they are and a note: (id, fullness, note).
 
     None leaves what is said of a colour that is there already; of a colour

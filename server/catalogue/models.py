@@ -5,20 +5,16 @@ from django.db import models
 from django.db.models import F, Q
 
 from jindle_core import figures
+from jindle_core.fullness import FULLNESS, Fullness
 from jindle_core.media import Medium
 from jindle_core.prediction.behaviour import Hand
+from jindle_core.provenance import PROVENANCES, Provenance
 from server.accounts.models import Person
 
 MEDIUM_CHOICES = [(medium.value, medium.value) for medium in Medium]
-PROVENANCE_CHOICES = [
-    ("read", "read"),
-    ("photographed", "photographed"),
-    ("label", "from the label"),
-    ("screen", "from a screen value"),
-    ("predicted", "predicted"),
-    ("typed", "typed"),
-]
-FULLNESS_CHOICES = [("full", "full"), ("half", "half"), ("low", "low"), ("dry", "dry")]
+_SOURCES = {"label": "from the label", "screen": "from a screen value"}
+PROVENANCE_CHOICES = [(one, _SOURCES.get(one, one)) for one in PROVENANCES]
+FULLNESS_CHOICES = [(one, one) for one in FULLNESS]
 HAND_CHOICES = [(hand.value, hand.value) for hand in Hand]
 SPECTRUM_BYTES = 31 * 4  # bands from 400 to 700 nm as little-endian floats
 LAYERS_LIMIT = figures.laying.READING_LAYERS
@@ -95,7 +91,9 @@ class Colour(models.Model):
     lab_l = models.FloatField()
     lab_a = models.FloatField()
     lab_b = models.FloatField()
-    provenance = models.CharField(max_length=12, choices=PROVENANCE_CHOICES)
+    provenance: "models.CharField[Provenance, Provenance]" = models.CharField(
+        max_length=12, choices=PROVENANCE_CHOICES
+    )
     discontinued = models.BooleanField(default=False)
     spectrum = models.BinaryField(null=True, max_length=SPECTRUM_BYTES)
     # Of a patterned paper: which share of its sheet (the family) this colour has.
@@ -122,7 +120,9 @@ class DrawerEntry(models.Model):
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="drawer")
     colour = models.ForeignKey(Colour, on_delete=models.CASCADE, related_name="+")
-    fullness = models.CharField(max_length=4, choices=FULLNESS_CHOICES, default="full")
+    fullness: "models.CharField[Fullness, Fullness]" = models.CharField(
+        max_length=4, choices=FULLNESS_CHOICES, default="full"
+    )
     note = models.CharField(max_length=200, blank=True)
 
     class Meta:
@@ -148,7 +148,9 @@ class Reading(models.Model):
     lab_a = models.FloatField()
     lab_b = models.FloatField()
     spectrum = models.BinaryField(null=True, max_length=SPECTRUM_BYTES)
-    provenance = models.CharField(max_length=12, choices=PROVENANCE_CHOICES)
+    provenance: "models.CharField[Provenance, Provenance]" = models.CharField(
+        max_length=12, choices=PROVENANCE_CHOICES
+    )
     taken_with = models.CharField(max_length=120, blank=True)
     taken = models.DateField()
     note = models.CharField(max_length=200, blank=True)

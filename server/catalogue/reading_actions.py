@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
 
+from jindle_core.provenance import Provenance
 from server.accounts.models import Person
 from server.catalogue.models import Colour, ReaderState, Reading, touch_catalogue
 from server.catalogue.readings import to_bytes
@@ -28,7 +29,7 @@ class Value:
     """What was read: Lab, where it comes from, with what, and the spectrum (31,) if there is one."""
 
     lab: tuple[float, float, float]
-    provenance: str
+    provenance: Provenance
     taken_with: str = ""
     reflectance: Sequence[float] | None = None
 

@@ -8,7 +8,7 @@ import numpy as np
 
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.prediction.behaviour import Hand
-from jindle_core.supplies.readings import Settled, Swatch, settle
+from jindle_core.supplies.readings import LaidReading, Settled, settle
 from server.access import readings_of
 from server.accounts.models import Person
 from server.catalogue.models import Colour, Reading
@@ -19,7 +19,7 @@ class Reads:
     """A person's readings: those laid in the usual way settled by colour, the others by range."""
 
     settled: dict[int, tuple[Settled, np.ndarray | None]]
-    other: dict[int, list[Swatch]]
+    other: dict[int, list[LaidReading]]
 
 
 def to_bytes(reflectance: Sequence[float] | np.ndarray | None) -> bytes | None:
@@ -48,10 +48,10 @@ def read_of(person: Person) -> Reads:
     return Reads({pk: settled_of(readings) for pk, readings in usual.items()}, dict(other))
 
 
-def _swatch(reading: Reading) -> Swatch:
+def _swatch(reading: Reading) -> LaidReading:
     card = None if reading.paper is None else card_reflectance(reading.paper)
     lab = (reading.lab_l, reading.lab_a, reading.lab_b)
-    return Swatch(reading.colour_id, reading.layers, Hand(reading.hand), card, lab)
+    return LaidReading(reading.colour_id, reading.layers, Hand(reading.hand), card, lab)
 
 
 def settled_of(readings: list[Reading]) -> tuple[Settled, np.ndarray | None]:

@@ -10,7 +10,7 @@ from jindle_core import figures
 from jindle_core.card.changes.palette import AddColour
 from jindle_core.errors import BadInput, Problem
 from jindle_core.palettes.landing import Landed, from_drawer, land
-from jindle_core.palettes.rules import RULES, TRIOS
+from jindle_core.palettes.rules import PALETTE_RULES, TRIOS
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.colours import Supplies
 from server.access import combinations_seen_by, own_card, own_combination
@@ -149,7 +149,7 @@ class RuleLandings(APIView):
         supplies = catalogue_for(request.user)
         base = target_of(supplies, asked["colour"], asked["value"])
         places = places_of(supplies, asked["column"], asked["owned"])
-        landed = land(RULES, np.array(base.lab), supplies.landable(asked["column"], asked["owned"]))
+        landed = land(PALETTE_RULES, np.array(base.lab), supplies.landable(asked["column"], asked["owned"]))
         found = [one for one in landed if isinstance(one, Landed)]
         missing = [one.message for one in landed if isinstance(one, Problem)]
         told = landings(supplies, places, found)

@@ -7,6 +7,7 @@ from jindle_core import figures
 from jindle_core.card.changes.palette import checked_name
 from jindle_core.errors import BadInput, Problem
 from jindle_core.media import Medium
+from jindle_core.provenance import Provenance
 from server.access import papers_seen_by, ranges_of
 from server.accounts.models import Person
 from server.catalogue.models import Colour, Range, touch_catalogue
@@ -28,7 +29,12 @@ class Named:
 
 @write
 def store_paper(
-    owner: Person, collection: str, title: str, picture: bytes, colours: Sequence[Named], provenance: str
+    owner: Person,
+    collection: str,
+    title: str,
+    picture: bytes,
+    colours: Sequence[Named],
+    provenance: Provenance,
 ) -> Paper:
     """Keep a sheet in a collection of the person's, which is made where there is none of that name."""
     collection, title = checked_name(collection, "collection"), checked_name(title, "title")

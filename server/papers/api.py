@@ -17,8 +17,9 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.picture import jpeg
 from jindle_core.offers.from_sheet import going, starts
 from jindle_core.patterned.colours import SheetColour, sheet_colours, usual_names
-from jindle_core.patterned.correction import Box, Corrected, correct, find_white
+from jindle_core.patterned.correction import Corrected, PictureBox, correct, find_white
 from jindle_core.patterned.editing import WAYS, Edit, edited
+from jindle_core.provenance import Provenance
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.asked import place_of
 from server.access import one, own_card, own_paper, papers_seen_by
@@ -152,7 +153,7 @@ def _read(person: Person, values: dict, content: bytes) -> Generator[dict, None,
     elif values["white"] == "box":
         given = BoxSerializer(data=values.get("box"))
         given.is_valid(raise_exception=True)
-        box = Box(**given.validated_data)
+        box = PictureBox(**given.validated_data)
     supplies = catalogue_for(person)
     if values.get("reference") is not None:
         reference = supplies.lab_at(place_of(supplies, values["reference"], "reference"))
@@ -222,7 +223,7 @@ class Papers(APIView):
             Named(colour.lab, colour.share, str(name or "").strip() or usual)
             for colour, name, usual in given_or_usual
         ]
-        provenance = "photographed" if read.corrected.reference else "screen"
+        provenance: Provenance = "photographed" if read.corrected.reference else "screen"
         paper = store_paper(
             request.user, values["collection"], values["title"], jpeg(read.image), named, provenance
         )

@@ -14,7 +14,7 @@ from rest_framework.views import APIView
 
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.errors import BadInput, Problem
-from jindle_core.prediction.stocks import WHITE
+from jindle_core.prediction.stocks import WHITE_CARD
 from jindle_core.swatch_sheet import SHEETS, swatch_sheet
 from server.access import one, papers_seen_by, ranges_seen_by
 from server.catalogue.api.reader import lying_there
@@ -132,6 +132,8 @@ class CameraPhotograph(APIView):
         # The drawing's palette is in the order of the sheet's colours.
         places = supplies.sheets[paper.range_id, paper.title]
         reflectances = np.asarray(lab_to_reflectance(supplies.label_lab[places]), dtype=np.float64)
-        scene = Scene(labels, reflectances, np.asarray(WHITE, dtype=np.float64) if values["card"] else None)
+        scene = Scene(
+            labels, reflectances, np.asarray(WHITE_CARD, dtype=np.float64) if values["card"] else None
+        )
         content = SimulatedCamera().photograph(scene, values["light"], seed=paper.pk)
         return HttpResponse(content, content_type="image/jpeg")

@@ -10,7 +10,7 @@ from jindle_core.colorimetry.views import Shades
 from jindle_core.compatibility.materials import FINISHES, LINE_INKS, SURFACES
 from jindle_core.compatibility.properties import is_line_ink
 from jindle_core.compatibility.rules import cautions
-from jindle_core.families.judge import Judgement, tone_names
+from jindle_core.families.judge import FamilyJudgement, tone_names
 from jindle_core.families.recipes import OF_GREYS, recipe
 from jindle_core.families.shading import edge_tone
 from jindle_core.planning.colouring import area_steps, picture_steps
@@ -97,7 +97,7 @@ def _tone(
     }
 
 
-def judgement_told(judged: Judgement) -> dict[str, Any]:
+def judgement_told(judged: FamilyJudgement) -> dict[str, Any]:
     """A judgement as ``JudgementSerializer`` describes it."""
     return {
         "span": round(judged.span, 1),

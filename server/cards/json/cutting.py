@@ -4,7 +4,7 @@ from dataclasses import asdict
 from typing import Any
 
 from jindle_core.lengths import Size
-from jindle_core.planning.cutting import Cutting, Line, PieceCut, Place, SheetCut
+from jindle_core.planning.cutting import Cutting, Line, PieceCut, SheetCut, SheetPlace
 
 Told = dict[str, Any]
 
@@ -59,5 +59,5 @@ def _cut(cut: PieceCut) -> Told:
     }
 
 
-def _rounded(one: Place | Line) -> dict[str, float]:
+def _rounded(one: SheetPlace | Line) -> dict[str, float]:
     return {name: round(value, 3) for name, value in asdict(one).items()}

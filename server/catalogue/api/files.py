@@ -18,7 +18,7 @@ from jindle_core.supplies.colours import Supplies
 from jindle_core.swatch_sheet import SHEETS
 from server.access import one, ranges_seen_by
 from server.catalogue.arrays import catalogue_for
-from server.catalogue.chart_pdf import Box, Part, chart_pdf
+from server.catalogue.chart_pdf import PrintedBox, PrintedPart, chart_pdf
 from server.catalogue.charts import chart_places
 from server.catalogue.downloads import download
 from server.catalogue.models import Range
@@ -152,14 +152,14 @@ def _sheet(request: Request) -> str:
     return sheet if sheet in SHEETS else "letter"
 
 
-def _part(supplies: Supplies, places: np.ndarray, title: str, about: str) -> Part:
+def _part(supplies: Supplies, places: np.ndarray, title: str, about: str) -> PrintedPart:
     boxes = []
     for place in places:
         row, kept = supplies.rows[place], supplies.kept(place)
         code, name = row.code, row.name
-        notes = [kept.fullness] if kept and kept.fullness != "full" else []
+        notes: list[str] = [kept.fullness] if kept and kept.fullness != "full" else []
         if row.discontinued:
             notes.append("discontinued")
         shade = supplies.shades[place]["colour"]
-        boxes.append(Box(shade, code or name, name if code else "", ", ".join(notes)))
-    return Part(title, about, tuple(boxes))
+        boxes.append(PrintedBox(shade, code or name, name if code else "", ", ".join(notes)))
+    return PrintedPart(title, about, tuple(boxes))

@@ -18,7 +18,7 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import lab_to_hex
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.picture import Picture, jpeg
-from jindle_core.patterned.correction import Box, correct, find_white
+from jindle_core.patterned.correction import PictureBox, correct, find_white
 from jindle_core.patterned.marks import find_marks, placed, plane
 from jindle_core.patterned.patches import Patch, read_patches, strange
 from jindle_core.supplies.asked import place_of
@@ -127,9 +127,9 @@ class _Asked:
 
     places: list[int]
     quads: np.ndarray
-    white: Box | None
+    white: PictureBox | None
     white_lab: tuple[float, ...]
-    grey: tuple[Box, tuple[float, ...]] | None
+    grey: tuple[PictureBox, tuple[float, ...]] | None
 
 
 class ReadSwatches(APIView):
@@ -222,7 +222,7 @@ def _chart(supplies: Supplies, asked: dict[str, Any], picture: Picture) -> _Aske
     there = plane(sheet.mark_centres, marks)
     quads = placed(there, np.array([sheet.inked(box).corners for box in sheet.boxes[: len(here)]]))
     white, grey = (
-        Box.inside(placed(there, one.inset(*_FIELD_RIM).corners)) for one in (sheet.white, sheet.grey)
+        PictureBox.inside(placed(there, one.inset(*_FIELD_RIM).corners)) for one in (sheet.white, sheet.grey)
     )
     white_lab, grey_lab = _cards(supplies, asked)
     return _Asked(here.tolist(), quads, white, white_lab, (grey, grey_lab) if asked["grey"] else None)
@@ -239,14 +239,14 @@ def _marked(supplies: Supplies, asked: dict[str, Any], picture: Picture) -> _Ask
     white = _box(asked["white"]) if asked.get("white") else find_white(picture.linear)
     white_lab, grey_lab = _cards(supplies, asked)
     grey = (_box(asked["grey_box"]), grey_lab) if asked.get("grey_box") else None
-    quads = np.array([Box(**one).corners for one in marked], dtype=float).reshape(-1, 4, 2)
+    quads = np.array([PictureBox(**one).corners for one in marked], dtype=float).reshape(-1, 4, 2)
     return _Asked(places, quads, white, white_lab, grey)
 
 
-def _box(given: Any) -> Box:
+def _box(given: Any) -> PictureBox:
     read = BoxSerializer(data=given)
     read.is_valid(raise_exception=True)
-    return Box(**read.validated_data)
+    return PictureBox(**read.validated_data)
 
 
 def _cards(supplies: Supplies, asked: dict[str, Any]) -> tuple[tuple[float, ...], tuple[float, ...]]:

@@ -14,7 +14,7 @@ from jindle_core import figures
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import as_lab, reflectance_to_lab
 from jindle_core.errors import BadInput, Problem
-from jindle_core.prediction.stocks import WHITE
+from jindle_core.prediction.stocks import WHITE_CARD
 from jindle_core.supplies.colours import Supplies
 from server.access import colours_seen_by, one
 from server.accounts.models import Person
@@ -143,13 +143,15 @@ def lying_there(supplies: Supplies, colour: Colour, laid: Laid, touching: bool =
         label = supplies.label_lab[supplies.places[colour.pk]]
         known = lab_to_reflectance(label)
     paper = (
-        WHITE if laid.paper is None else supplies.reflectance(np.array([supplies.places[laid.paper.pk]]))[0]
+        WHITE_CARD
+        if laid.paper is None
+        else supplies.reflectance(np.array([supplies.places[laid.paper.pk]]))[0]
     )
     return Swatch(
         identity=f"{supplies.ranges[colour.range_id].name}/{colour.key}",
         medium=supplies.ranges[colour.range_id].medium.value,
         known=tuple(map(float, known)),
-        white=tuple(map(float, WHITE)),
+        white=tuple(map(float, WHITE_CARD)),
         doubt=figures.colour.UNCERTAINTY[colour.provenance],
         paper=tuple(map(float, paper)),
         layers=laid.layers,

@@ -18,6 +18,7 @@ from jindle_core.interchange.cgats import read_cgats, write_cgats
 from jindle_core.interchange.entries import Entry
 from jindle_core.matching.search import plain
 from jindle_core.media import Medium
+from jindle_core.provenance import Provenance
 from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.readings import off_label
 from server.access import colours_seen_by, one, ranges_seen_by, readings_of
@@ -186,7 +187,7 @@ class ColourReadings(APIView):
                     expected="L, a, b such as 52, −10, 20, or #rrggbb",
                 )
             )
-        provenance = "screen" if typed.provenance == "screen" else values["provenance"]
+        provenance: Provenance = "screen" if typed.provenance == "screen" else values["provenance"]
         value = Value(typed.lab, provenance, values["taken_with"])
         add_readings(request.user, [(colour, value)], laid_as_said(request.user, values))
         return Response(_readings(request.user, colour), status=status.HTTP_201_CREATED)

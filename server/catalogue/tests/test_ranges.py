@@ -5,7 +5,7 @@ from urllib.parse import unquote
 from django.core.files.uploadedfile import SimpleUploadedFile
 
 from jindle_core.interchange.any_file import read_any_range
-from server.catalogue.chart_pdf import Box, Part, chart_pdf
+from server.catalogue.chart_pdf import PrintedBox, PrintedPart, chart_pdf
 from server.catalogue.models import Colour, Range
 from server.catalogue.range_actions import entry_of
 from server.streams import finished
@@ -174,7 +174,7 @@ class FileTests(ApiTestCase):
 
     def test_a_chart_in_any_alphabet(self):
         names = ("plain", "Żółty Ťapka", "Мох Χαῖρε", "緑 🎨", "w" * 200, "a b " * 60, "")
-        boxes = tuple(Box("#336699", name, name, name) for name in names * 30)
-        parts = [Part("緑" * 60, "Żółty", boxes), Part("", "", ())]
+        boxes = tuple(PrintedBox("#336699", name, name, name) for name in names * 30)
+        parts = [PrintedPart("緑" * 60, "Żółty", boxes), PrintedPart("", "", ())]
         steps = chart_pdf("A title", parts, "letter")
         self.assertTrue(finished(steps).startswith(b"%PDF"))

@@ -9,7 +9,7 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import hex_to_lab
 from jindle_core.interchange.range_json import read_range_json, write_range_json
-from jindle_core.prediction.stocks import WHITE
+from jindle_core.prediction.stocks import WHITE_CARD
 from server.catalogue.drawer_actions import set_owned
 from server.catalogue.models import Colour, Range
 from server.catalogue.range_actions import entry_of
@@ -32,7 +32,7 @@ def drawing() -> np.ndarray:
 
 def photograph(light="warm lamp", card=True) -> bytes:
     reflectances = lab_to_reflectance(np.array([hex_to_lab(shade) for shade in SHADES]))
-    return SimulatedCamera().photograph(Scene(drawing(), reflectances, WHITE if card else None), light)
+    return SimulatedCamera().photograph(Scene(drawing(), reflectances, WHITE_CARD if card else None), light)
 
 
 def picture(**how) -> bytes:
