@@ -119,7 +119,9 @@ STORAGES = {
 }
 # The client's build names its files by their content, so they never change.
 WHITENOISE_IMMUTABLE_FILE_TEST = r"^/static/app/assets/"
-TEMPLATES = [{"BACKEND": "django.template.backends.django.DjangoTemplates"}]
+TEMPLATES = [
+    {"BACKEND": "django.template.backends.django.DjangoTemplates", "DIRS": [ROOT / "server" / "templates"]}
+]
 
 CONTENT_SECURITY_POLICY = {
     "DIRECTIVES": {

@@ -1,9 +1,10 @@
-"""HTML as a PDF to print, in the application's own typefaces ("Text" and "Head")."""
+"""A template as a PDF to print, in the application's own typefaces ("Text" and "Head")."""
 
-from html import escape
 from pathlib import Path
+from typing import Any
 
 from django.conf import settings
+from django.template.loader import render_to_string
 from PIL import ImageFile
 
 _MODULES = settings.ROOT / "web" / "node_modules"
@@ -25,17 +26,17 @@ FACES = {
 }
 
 
-def pdf(title: str, style: str, body: str) -> bytes:
-    """The pages; ``style`` and ``body`` are ours, what people typed in them is escaped by the caller."""
+def pdf(template: str, told: dict[str, Any]) -> bytes:
+    """A template as pages; Django escapes what people typed."""
     # The library takes a second to load, and only who prints wants it.
     from weasyprint import HTML  # noqa: PLC0415
 
     # It makes Pillow take pictures that are cut off, everywhere in this process; ours must be whole.
     ImageFile.LOAD_TRUNCATED_IMAGES = False
-    faces = "".join(
-        f"@font-face {{ font-family: {family}; font-weight: {weight}; src: url('{path.as_uri()}') }}"
+    faces = [
+        {"family": family, "weight": weight, "source": path.as_uri()}
         for (family, weight), path in FACES.items()
-    )
-    whole = f"<!doctype html><html lang=en><title>{escape(title)}</title><style>{faces}{style}</style>{body}"
-    made: bytes = HTML(string=f"{whole}</html>", base_url=str(_MODULES)).write_pdf()
+    ]
+    whole = render_to_string(template, told | {"faces": faces})
+    made: bytes = HTML(string=whole, base_url=str(_MODULES)).write_pdf()
     return made

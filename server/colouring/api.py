@@ -1,7 +1,5 @@
 """The API of line drawings and kept families."""
 
-from html import escape
-
 from django.http import HttpResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import OpenApiParameter, extend_schema
@@ -190,10 +188,10 @@ class FamiliesSheet(APIView):
         sheet = request.query_params.get("sheet", "letter")
         sheet = sheet if sheet in SHEETS else "letter"
         supplies = catalogue_for(request.user)
-        rows = "".join(_printed(_told(supplies, kept)) for kept in kept_families_of(request.user))
-        about = "Fill each box with the colour itself; the corner is only what a printer makes of it."
-        body = f"<h1>My shading families</h1><p>{about}</p>{rows or '<p>None is kept yet.</p>'}"
-        return download(pdf("My shading families", _style(sheet), body), "application/pdf", "families.pdf")
+        families = [_told(supplies, kept) for kept in kept_families_of(request.user)]
+        width, height = SHEETS[sheet]
+        told = {"title": "My shading families", "families": families, "width": width, "height": height}
+        return download(pdf("print/families.html", told), "application/pdf", "families.pdf")
 
 
 def _told(supplies: Supplies, kept: KeptFamily) -> dict:
@@ -205,27 +203,3 @@ def _told(supplies: Supplies, kept: KeptFamily) -> dict:
         "tones": [swatch(supplies, place) for place in places],
         "lost": len(kept.colours) - len(places),
     }
-
-
-def _printed(told: dict) -> str:
-    boxes = "".join(
-        f"<td><div class=box><i style='background:{tone['shades']['colour']}'></i></div>"
-        f"<b>{escape(tone['label'])}</b> {escape(tone['name'] if tone['code'] else '')}"
-        f"<br>{escape(tone['range_name'])}, L* {tone['lab'][0]:.0f}</td>"
-        for tone in told["tones"]
-    )
-    return f"<section><h2>{escape(told['name'])}</h2><table><tr>{boxes}</tr></table></section>"
-
-
-def _style(sheet: str) -> str:
-    width, height = SHEETS[sheet]
-    return f"""
-@page {{ size: {width}mm {height}mm; margin: 14mm }}
-body {{ font: 8pt/1.3 Text, More, Rest, sans-serif; color: #111; margin: 0 }}
-h1 {{ font: 600 15pt Head, Text, More, Rest, sans-serif; margin: 0 }}
-h2 {{ font: 600 11pt Head, Text, More, Rest, sans-serif; margin: 5mm 0 1.5mm; overflow-wrap: anywhere }}
-section {{ break-inside: avoid }}
-td {{ width: 34mm; padding: 0 2mm 0 0; vertical-align: top; overflow-wrap: anywhere }}
-.box {{ height: 18mm; border: 0.3mm solid #111; position: relative }}
-.box i {{ position: absolute; right: 0; bottom: 0; width: 6mm; height: 6mm }}
-"""
