@@ -63,7 +63,7 @@ def _propose(visitor: Visitor, wanted: float = 10) -> Row:
         change(kind="add_area", name=f"area {number}")
         # Every colour twice, once with three tones and once, focal, with four.
         told = {"colour": (number + 1) // 2, "focal": number % 2 == 0}
-        change(kind="edit_area", key=number, coloured_with="water-based marker", **told)
+        change(kind="edit_areas", keys=[number], coloured_with="water-based marker", **told)
 
     def propose() -> None:
         nonlocal card
@@ -77,7 +77,7 @@ def _propose(visitor: Visitor, wanted: float = 10) -> Row:
         empty.append(timed(lambda: visitor.get("/api/me")))
         asked.append(timed(propose))
     told = json.loads(visitor.get(f"/api/cards/{pk}/colouring"))
-    assert [len(area["tones"]) for area in told["areas"]] == [_TRIO, _TRIO + 1] * _PALETTE
+    assert [len(area["tones"]) for area in told["pictures"][0]["areas"]] == [_TRIO, _TRIO + 1] * _PALETTE
     ratio = statistics.median(asked) / statistics.median(empty)
     return (
         f"Families for {_AREAS} areas in {_PALETTE} palette colours from {_COLOURS} colours, stored, with the"

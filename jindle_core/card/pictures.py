@@ -1,10 +1,8 @@
-"""What is planned for colouring a card's picture: areas, families, light, materials?"""
+"""What is planned for colouring a card's pictures: areas, families, light, materials?"""
 
 from dataclasses import dataclass, replace
 from typing import TypedDict
 
-from jindle_core.card.keys import above
-from jindle_core.errors import BadInput, Problem
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light
 from jindle_core.media import Medium
@@ -12,12 +10,13 @@ from jindle_core.media import Medium
 
 @dataclass(frozen=True, slots=True)
 class Area:
-    """A part of the picture that is coloured as one.
+    """A part of a picture that is coloured as one; keys are unique on the whole card.
 
     ``shape`` is the id of its shape in the drawing, or empty; ``colour`` the
     key of a palette colour, or None; ``family`` the ids of its tones, light
     to dark, empty while none is chosen; ``glaze`` a neutral that is laid over
-    the darkest of them.
+    the darkest of them. ``like`` is the key of an area, of this picture or
+    another, that it is coloured as: see ``FOLLOWED``.
     """
 
     key: int
@@ -31,9 +30,17 @@ class Area:
     layers: int = 1
     family: tuple[int, ...] = ()
     glaze: int | None = None
+    like: int | None = None
+
+    def coloured_as(self, other: "Area") -> "Area":
+        """The same, coloured as another."""
+        return replace(self, **{name: getattr(other, name) for name in FOLLOWED})
 
 
-class ColouringSettings(TypedDict, total=False):
+FOLLOWED = ("colour", "thing", "medium", "layers", "family", "glaze")  # what one has from the area it is like
+
+
+class PictureSettings(TypedDict, total=False):
     """Some of the settings of how a picture is coloured."""
 
     paper: int | None
@@ -46,17 +53,19 @@ class ColouringSettings(TypedDict, total=False):
 
 
 @dataclass(frozen=True, slots=True)
-class Colouring:
-    """How a card's picture is coloured.
+class Picture:
+    """A picture of a card and how it is coloured; pieces show it, as often as they like.
 
     ``drawing`` is a line drawing's id, ``proportion`` its width by its height;
     ``paper`` a cardstock's id (None: white marker paper), ``surface`` what kind
     of paper it is where that is said of this card (empty: as its range says);
     ``dark_first`` None as the person is used to; ``line`` a kind of line ink
     (empty: no line), ``line_range`` a range that the line is stamped with
-    instead. ``next_key`` is above every key that an area ever had.
+    instead.
     """
 
+    key: int
+    name: str = "picture"
     drawing: int | None = None
     areas: tuple[Area, ...] = ()
     paper: int | None = None
@@ -66,26 +75,10 @@ class Colouring:
     line: str = "alcohol-proof"
     line_range: int | None = None
     finishes: tuple[str, ...] = ()
-    next_key: int = 1
     proportion: float | None = None
 
-    def __post_init__(self) -> None:
-        """Keep ``next_key`` above the areas that there are."""
-        object.__setattr__(self, "next_key", above(self.areas, self.next_key))
-
-    def area(self, key: int) -> Area:
-        """The area with this key; BadInput where there is none."""
-        for area in self.areas:
-            if area.key == key:
-                return area
-        raise BadInput(Problem(f"This card has no area {key}.", field="key", value=str(key)))
-
-    def with_area(self, changed: Area) -> "Colouring":
-        """The same with one area changed."""
-        return replace(self, areas=tuple(changed if one.key == changed.key else one for one in self.areas))
-
-    def without_colour(self, key: int) -> "Colouring":
-        """The same with no area in a palette colour that is taken away."""
-        return replace(
-            self, areas=tuple(replace(one, colour=None) if one.colour == key else one for one in self.areas)
-        )
+    def with_areas(self, changed: dict[int, Area]) -> "Picture":
+        """The same with those of its areas changed that stand there by their keys."""
+        if not any(one.key in changed for one in self.areas):
+            return self
+        return replace(self, areas=tuple(changed.get(one.key, one) for one in self.areas))

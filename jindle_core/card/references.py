@@ -59,7 +59,19 @@ def turned(stored: Stored, turn: Turn) -> Stored:
     def tones(family: list[Any]) -> list[Any]:
         return [pk for each in family if (pk := turn(Use.TONES, each)) is not None]
 
-    pairs, colouring, ground, build = (stored[name] for name in ("pairs", "colouring", "ground", "build"))
+    def picture(given: Stored) -> Stored:
+        areas = [
+            area | {"family": tones(area["family"]), "glaze": one(Use.TONES, area["glaze"])}
+            for area in given["areas"]
+        ]
+        return given | {
+            "paper": one(Use.PAPERS, given["paper"]),
+            "line_range": one(Use.LINE, given["line_range"]),
+            "drawing": one(Use.DRAWING, given["drawing"]),
+            "areas": areas,
+        }
+
+    pairs, ground, build = (stored[name] for name in ("pairs", "ground", "build"))
     cells = [given | {"colour": one(Use.CELLS, given["colour"])} for given in stored["choices"]]
     mat = ground["mat"] and ground["mat"] | {
         "colour": one(Use.PADS, ground["mat"]["colour"]),
@@ -72,16 +84,7 @@ def turned(stored: Stored, turn: Turn) -> Stored:
         ],
         "choices": [given for given in cells if given["colour"] is not None],
         "pairs": pairs and [pair | {name: end(pair[name]) for name in ("upper", "lower")} for pair in pairs],
-        "colouring": colouring
-        | {
-            "paper": one(Use.PAPERS, colouring["paper"]),
-            "line_range": one(Use.LINE, colouring["line_range"]),
-            "drawing": one(Use.DRAWING, colouring["drawing"]),
-            "areas": [
-                area | {"family": tones(area["family"]), "glaze": one(Use.TONES, area["glaze"])}
-                for area in colouring["areas"]
-            ],
-        },
+        "pictures": [picture(each) for each in stored["pictures"]],
         "ground": ground
         | {
             "paper": one(Use.PAPERS, ground["paper"]),

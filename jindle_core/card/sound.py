@@ -1,7 +1,7 @@
 """Could a card that comes from elsewhere have been made here, change by change?"""
 
 from collections import Counter
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import replace
 
 from jindle_core import figures
@@ -21,6 +21,8 @@ def sound(card: Card) -> Card:
     problems = [Problem(words, field="card") for words in _faults(card)]
     if problems:
         raise BadInput(*problems)
+    for area in card.areas:
+        card.followed(area)
     ground_changes.checked(card.ground)
     build_changes.checked(card, card.build)
     for pair in card.pairs or ():
@@ -29,20 +31,23 @@ def sound(card: Card) -> Card:
 
 
 def _faults(card: Card) -> Iterator[str]:
-    areas = card.colouring.areas
+    areas = card.areas
     colours = {colour.key for colour in card.colours}
-    for what, things, most in (
+    counted: list[tuple[str, Sequence[Keyed], int]] = [
         ("colours", card.colours, figures.palettes.PALETTE_LIMIT),
-        ("areas", areas, figures.drawings.AREAS_LIMIT),
+        ("pictures", card.pictures, figures.drawings.PICTURES_LIMIT),
+        *(("areas of a picture", one.areas, figures.drawings.AREAS_LIMIT) for one in card.pictures),
+        ("areas", areas, figures.drawings.AREAS_LIMIT * figures.drawings.PICTURES_LIMIT),
         ("pieces", card.build.every, figures.building.PIECES_LIMIT),
         ("pairs", card.pairs or (), figures.palettes.NAME_LIMIT),
-    ):
+    ]
+    for what, things, most in counted:
         if len(things) > most:
             yield f"It has {len(things)} {what}; {most} are the most."
         if (twice := _twice(things)) is not None:
             yield f"Two {what} have the key {twice}."
     named = [card.name, *(colour.name for colour in card.colours), *(area.name for area in areas)]
-    named += [piece.name for piece in card.build.every]
+    named += [*(one.name for one in card.pictures), *(one.name for one in card.build.every)]
     if any(not name.strip() or len(name) > figures.palettes.NAME_LIMIT for name in named):
         yield f"Everything has a name, of {figures.palettes.NAME_LIMIT} characters at most."
     cells = [(one.key, one.column) for one in card.choices]
@@ -50,6 +55,8 @@ def _faults(card: Card) -> Iterator[str]:
         one.key not in colours or one.column not in {column.key for column in COLUMNS} for one in card.choices
     ):
         yield "A supply is chosen for a cell that is not there, or two for one."
+    if not card.pictures:
+        yield "It has no picture, not even an empty one."
     if any(one.colour is not None and one.colour not in colours for one in areas):
         yield "An area is in a colour that is not in the palette."
     least, most = 1, figures.families.FAMILY_SIZES[1]

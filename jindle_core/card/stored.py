@@ -13,7 +13,7 @@ from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.stored import plain, structured
 
-VERSION = 3
+VERSION = 4
 
 Stored = dict[str, Any]
 
@@ -132,4 +132,28 @@ _KEYS = {
     "sky over a stencil edge": "stencilled-sky",
     "stripes kept apart": "stripes",
 }
-_STEPS: dict[int, Callable[[Stored], Stored]] = {1: _all_there, 2: _keys}
+
+
+def _pictures(stored: Stored) -> Stored:
+    """3 to 4: a card has several pictures, and a piece says which it shows."""
+    colouring = stored["colouring"]
+    picture = {name: one for name, one in colouring.items() if name != "next_key"}
+    picture |= {"key": 1, "name": "picture"}
+    picture["areas"] = [area | {"like": None} for area in colouring["areas"]]
+    faces = {
+        face: [piece | {"picture": None, "mirrored": False} for piece in stored["build"][face]]
+        for face in ("pieces", "inside")
+    }
+    waivers = [one | {"check": _of_picture(one["check"])} for one in stored["waivers"]]
+    kept = {name: one for name, one in stored.items() if name != "colouring"}
+    told = {"pictures": [picture], "next_area": colouring.get("next_key", 1), "next_picture": 2}
+    return kept | told | {"build": stored["build"] | faces, "waivers": waivers}
+
+
+def _of_picture(check: str) -> str:
+    """A check of materials, which names its picture."""
+    before, conflict, rule = check.partition("conflict:")
+    return check if before or not conflict else f"conflict:1:{rule}"
+
+
+_STEPS: dict[int, Callable[[Stored], Stored]] = {1: _all_there, 2: _keys, 3: _pictures}

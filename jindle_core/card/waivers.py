@@ -7,7 +7,7 @@ thing, and where what the check is on becomes another; a new name is no change.
 from collections.abc import Hashable
 from dataclasses import replace
 
-from jindle_core.card.pictures import Colouring
+from jindle_core.card.pictures import Picture
 from jindle_core.card.whole import Card
 from jindle_core.checks import ids
 from jindle_core.errors import BadInput
@@ -46,11 +46,11 @@ def _subject(card: Card, check: ids.CheckId | None) -> Hashable | None:
             colour = card.colour(check.key)
             return colour.role, colour.anchor
         case ids.OnFamily():
-            area = card.colouring.area(check.key)
+            area = card.followed(card.area(check.key))
             wanted = None if area.colour is None else card.colour(area.colour).anchor
-            return replace(area, name=""), wanted, card.colouring.paper
+            return replace(area, name="", like=None), wanted, card.picture_of(check.key).paper
         case ids.Conflicts():
-            return _materials(card.colouring)
+            return _materials(card, card.picture(check.picture))
         case ids.GroundId():
             return card.ground if card.ground.laid or card.ground.mat else None
         case ids.OnWhole():
@@ -72,8 +72,9 @@ def _end(card: Card, end: End) -> Hashable:
     return card.colour(end.id).anchor if end.source == "palette" else None
 
 
-def _materials(used: Colouring) -> Hashable:
-    areas = frozenset((area.medium, area.layers) for area in used.areas)
+def _materials(card: Card, used: Picture) -> Hashable:
+    coloured = [card.followed(area) for area in used.areas]
+    areas = frozenset((area.medium, area.layers) for area in coloured)
     return (used.line, used.line_range, used.paper, used.surface, used.finishes, areas) if areas else None
 
 

@@ -4,12 +4,13 @@ A card is a value: changes make a new one (see ``changes``), so every earlier
 card can be kept and gone back to.
 """
 
+from collections.abc import Callable
 from dataclasses import dataclass, field, replace
 
 from jindle_core.card.build import Build
 from jindle_core.card.ground import Ground
 from jindle_core.card.keys import above
-from jindle_core.card.pictures import Colouring
+from jindle_core.card.pictures import Area, Picture
 from jindle_core.contrast.rules import PairKind
 from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.folding import Fold, usual_fold
@@ -76,8 +77,9 @@ class Waiver:
 class Card:
     """One card, as it is planned. ``pairs`` is None until the person says what lies on what.
 
-    ``next_key`` and ``next_pair`` are above every key that a palette colour, or
-    a pair, ever had.
+    There is one picture at least. ``next_key``, ``next_pair``, ``next_picture`` and
+    ``next_area`` are above every key that a palette colour, a pair, a picture, or
+    an area of any of them, ever had.
     """
 
     name: str
@@ -87,15 +89,19 @@ class Card:
     pairs: tuple[Pair, ...] | None = None
     waivers: tuple[Waiver, ...] = ()
     next_key: int = 1
-    colouring: Colouring = field(default_factory=Colouring)
+    pictures: tuple[Picture, ...] = (Picture(1),)
     ground: Ground = field(default_factory=Ground)
     build: Build = field(default_factory=Build)
     next_pair: int = 1
+    next_picture: int = 1
+    next_area: int = 1
 
     def __post_init__(self) -> None:
         """Keep the next keys above those that there are."""
         object.__setattr__(self, "next_key", above(self.colours, self.next_key))
         object.__setattr__(self, "next_pair", above(self.pairs or (), self.next_pair))
+        object.__setattr__(self, "next_picture", above(self.pictures, self.next_picture))
+        object.__setattr__(self, "next_area", above(self.areas, self.next_area))
 
     @property
     def fold(self) -> Fold:
@@ -108,6 +114,54 @@ class Card:
             if colour.key == key:
                 return colour
         raise BadInput(Problem(f"The palette has no colour with key {key}.", field="key", value=str(key)))
+
+    # --- Its pictures.
+
+    @property
+    def areas(self) -> tuple[Area, ...]:
+        """The areas of all its pictures, as they are said; see ``followed``."""
+        return tuple(area for picture in self.pictures for area in picture.areas)
+
+    def picture(self, key: int | None) -> Picture:
+        """The picture with this key, None: the first; BadInput where there is none."""
+        for picture in self.pictures:
+            if key is None or picture.key == key:
+                return picture
+        raise BadInput(Problem(f"This card has no picture {key}.", field="picture", value=str(key)))
+
+    def area(self, key: int) -> Area:
+        """The area with this key; BadInput where there is none."""
+        for area in self.areas:
+            if area.key == key:
+                return area
+        raise BadInput(Problem(f"This card has no area {key}.", field="key", value=str(key)))
+
+    def picture_of(self, area: int) -> Picture:
+        """The picture that an area is of; BadInput where there is none."""
+        found = self.area(area)
+        return next(one for one in self.pictures if found in one.areas)
+
+    def followed(self, area: Area) -> Area:
+        """An area as it is coloured: as the one that it is like, which may itself be like another."""
+        found, been = area, {area.key}
+        while found.like is not None:
+            found = self.area(found.like)
+            if found.key in been:
+                words = f"{area.name} is coloured as {found.name}, which is coloured as it: say of one how."
+                raise BadInput(Problem(words, field="like", value=found.name))
+            been.add(found.key)
+        return area if found is area else area.coloured_as(found)
+
+    def with_picture(self, changed: Picture) -> "Card":
+        """The same with one picture changed."""
+        return replace(
+            self, pictures=tuple(changed if one.key == changed.key else one for one in self.pictures)
+        )
+
+    def with_areas(self, change: Callable[[Area], Area]) -> "Card":
+        """The same with every area changed, or left as it is."""
+        changed = {area.key: now for area in self.areas if (now := change(area)) is not area}
+        return replace(self, pictures=tuple(one.with_areas(changed) for one in self.pictures))
 
     def choice(self, key: int, column: str) -> Choice | None:
         """What was chosen for a palette colour in a column, if anything."""

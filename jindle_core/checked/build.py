@@ -121,10 +121,10 @@ class Examined:
         face = stack.face_of(piece.key)
         keys = [key for key in face.keys if key == BASE or stack.piece(key).kind is not Kind.FINISH]
         labs, names = [stack.lab(key) for key in keys], [stack.name(key) for key in keys]
-        if stack.draws(face):
-            for area in stack.coloured.colouring.areas:
+        for coloured in stack.drawn_on(face):
+            for area in coloured.areas:
                 wanted = [] if area.colour is None else [stack.palette.end_lab(End("palette", area.colour))]
-                found = [*wanted, *stack.coloured.tones[area.key].lab]
+                found = [*wanted, *coloured.tones[area.key].lab]
                 labs += found
                 names += [area.name] * len(found)
         return np.array(labs), names
@@ -146,14 +146,14 @@ class Examined:
     def _places(self, colour: PaletteColour, lab: np.ndarray) -> int:
         """In how many places a palette colour is: pieces that come near it, and areas of the picture."""
         stack = self.stack
-        drawn = any(stack.draws(face) for face in stack.faces)
         labs = [
             stack.lab(piece.key)
             for piece in stack.build.every
-            if piece.key != stack.carrier and not (drawn and piece.kind is Kind.IMAGE)
+            if piece.key != stack.carrier
+            and not (piece.kind is Kind.IMAGE and stack.shows(piece.key).drawing is not None)
         ]
         near = delta_e(np.array(labs).reshape(-1, 3), lab) <= figures.colour.NEAR
-        areas = stack.coloured.colouring.areas if drawn else ()
+        areas = [area for coloured in stack.drawn_on(*stack.faces) for area in coloured.areas]
         return int(near.sum()) + sum(area.colour == colour.key for area in areas)
 
     def seen(self, face: Face) -> tuple[np.ndarray, np.ndarray]:
@@ -165,7 +165,7 @@ class Examined:
             if key == stack.carrier:
                 found = _all_over(stack)
             elif key in face.parts and face.parts[key].shape == "drawing":
-                found = stack.pictured.labs
+                found = stack.pictured.labs(face.parts[key].picture)
             labs.append(found)
             areas.append(np.full(len(found), area / len(found)))
         return np.concatenate(labs), np.concatenate(areas)

@@ -25,11 +25,11 @@ _MENDS = 2
 
 def checks(laid: OnGround, examined: Examined) -> list[Check]:
     """Every check of a card."""
-    palette = laid.coloured.palette
+    palette = laid.palette
     return [
         *pair_checks(palette),
         *_span(palette),
-        *_of_colouring(laid.coloured),
+        *(check for coloured in laid.pictured.coloured for check in _of_colouring(coloured)),
         *join_checks(laid.grounded),
         *ground_checks(laid),
         *build_checks(examined),
@@ -94,11 +94,17 @@ def _mend(palette: SeenPalette, pair: Pair, best: Recoloured, end: End) -> Mend:
 
 
 def _of_colouring(coloured: Coloured) -> list[Check]:
-    found = [
-        Check("colouring", Conflicts(one.key), one.title, Finding(one.status, "", "", one.why), one.ways)
-        for one in coloured.conflicts
-    ]
-    for area in coloured.colouring.areas:
+    card, picture = coloured.palette.card, coloured.picture
+    where = f" in {picture.name}" if len(card.pictures) > 1 else ""
+    found = []
+    for one in coloured.conflicts:
+        finding = Finding(one.status, "", "", one.why)
+        found.append(
+            Check("colouring", Conflicts(picture.key, one.key), one.title + where, finding, one.ways)
+        )
+    for area in coloured.areas:
+        if area.like is not None and card.picture_of(area.like).paper == picture.paper:
+            continue  # it is judged where it comes from
         judged = coloured.judgement(area)
         if judged is not None:
             status = Status.LOOK_AGAIN if judged.faults else Status.HOLDS
@@ -108,5 +114,5 @@ def _of_colouring(coloured: Coloured) -> list[Check]:
                 f"ΔL* {judged.wanted:.0f} and even steps",
             )
             finding = Finding(status, figure, limit, reason)
-            found.append(Check("colouring", OnFamily(area.key), f"Family of {area.name}", finding))
+            found.append(Check("colouring", OnFamily(area.key), f"Family of {area.name}{where}", finding))
     return found

@@ -54,6 +54,7 @@ class Judged(NamedTuple):
     kind: str
     of: str
     pieces: tuple[int, ...]
+    picture: int
     stage: str
     title: str
     finding: Finding
@@ -70,6 +71,7 @@ def judged(found: Iterable[Check], card: Card) -> list[Judged]:
             one.id.kind,
             one.id.of,
             one.id.pieces,
+            one.id.of_picture,
             one.stage,
             one.title,
             one.finding,

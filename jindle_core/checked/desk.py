@@ -24,34 +24,37 @@ class Drawn:
 
 @dataclass(frozen=True, slots=True)
 class Desk:
-    """A card as it lies there, in millimetres; ``inside`` is empty for one without pieces."""
+    """A card as it lies there, in millimetres; ``inside`` is empty for one without pieces.
+
+    ``pictures`` are those that have a drawing, by their keys.
+    """
 
     width: float
     height: float
     front: tuple[Drawn, ...]
     inside: tuple[Drawn, ...]
     fold: Fold
-    picture: PictureSeen | None
+    pictures: dict[int, PictureSeen]
     panel: PanelSeen | None
 
 
 def desk_of(laid: OnGround, stack: Stack) -> Desk:
     """A card on the desk."""
-    card = laid.coloured.palette.card
+    card = laid.palette.card
     return Desk(
         float(card.size.width.millimetres),
         float(card.size.height.millimetres),
         drawn(laid.parts, laid, stack),
         drawn(stack.parts[1], laid, stack) if card.build.every else (),
         card.fold,
-        picture_seen(laid.coloured),
+        {one.picture.key: seen for one in laid.pictured.coloured if (seen := picture_seen(one))},
         panel_seen(laid.grounded),
     )
 
 
 def drawn(parts: Sequence[Part], laid: OnGround, stack: Stack) -> tuple[Drawn, ...]:
     """Some parts in their colours."""
-    palette = laid.coloured.palette
+    palette = laid.palette
     mat = None if laid.stack else laid.grounded.mat_lab
     inked = {} if mat is None else {"mat": value_shades(tuple(map(float, mat)))}
     return tuple(

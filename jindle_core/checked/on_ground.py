@@ -13,9 +13,9 @@ from jindle_core.card.ground import Ground
 from jindle_core.contrast.rules import Finding, PairKind
 from jindle_core.layers.lettering import lettering_rule
 from jindle_core.layers.showing import topmost
-from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.desk import Part, desk
 from jindle_core.seen.ground import Grounded
+from jindle_core.seen.palette import SeenPalette
 from jindle_core.seen.pictures import Edge, Pictured
 from jindle_core.seen.stack import Stack
 
@@ -24,12 +24,12 @@ _PATTERN_WEIGHT = 5  # samples for each motif of a pattern: together about a fif
 
 @dataclass(frozen=True)
 class OnGround:
-    """What lies on the ground of a card: its picture, its lettering.
+    """What lies on the ground of a card: its pictures, its lettering.
 
     ``parts`` are as they lie on the desk; ``stack`` is what a card is built of, if it is.
     """
 
-    coloured: Coloured
+    pictured: Pictured
     grounded: Grounded
     parts: tuple[Part, ...]
     stack: Stack | None = None
@@ -37,6 +37,11 @@ class OnGround:
     def with_ground(self, ground: Ground) -> "OnGround":
         """The same on another ground."""
         return replace(self, grounded=self.grounded.with_ground(ground))
+
+    @property
+    def palette(self) -> SeenPalette:
+        """The card with its colours."""
+        return self.pictured.palette
 
     @cached_property
     def _panel(self) -> Part:
@@ -46,11 +51,6 @@ class OnGround:
         """Millimetres on the card as shares of the panel."""
         panel = self._panel
         return (x - panel.x) / panel.width, (y - panel.y) / panel.height
-
-    @cached_property
-    def pictured(self) -> Pictured:
-        """The card's picture."""
-        return Pictured(self.coloured)
 
     @cached_property
     def edge(self) -> Edge:
@@ -73,8 +73,9 @@ class OnGround:
 
     @cached_property
     def picture(self) -> np.ndarray:
-        """CIELAB (k, 3) of what the picture is coloured with, large shapes more often."""
-        return self.pictured.labs if self.coloured.drawing else self.edge.labs
+        """CIELAB (k, 3) of what the pictures are coloured with, large shapes more often."""
+        drawn = [self.pictured.labs(one.picture.key) for one in self.pictured.shown(self.parts)]
+        return np.concatenate(drawn) if drawn else self.edge.labs
 
     @cached_property
     def sample(self) -> np.ndarray:
@@ -120,7 +121,7 @@ class OnGround:
         text = self._part("lettering")
         if text is None or self.stack is not None:
             return None
-        strip, palette = self._part("strip"), self.coloured.palette
+        strip, palette = self._part("strip"), self.palette
         words, lab = palette.end_words, palette.end_lab
         if strip is None:
             rule = lettering_rule(text.size, text.bold)
@@ -141,11 +142,10 @@ class OnGround:
         return examine_lettering(PairKind.MAT, self.grounded.mat_lab, self.grounded.seen_at(x, y))
 
 
-def on_ground(coloured: Coloured, stack: Stack) -> OnGround:
+def on_ground(stack: Stack) -> OnGround:
     """The ground of a card with what lies on it."""
-    palette = coloured.palette
+    palette = stack.palette
     if palette.card.build.every:
-        return OnGround(coloured, stack.grounded, tuple(stack.parts[0]), stack)
-    drawing = coloured.drawing
-    parts = desk(palette.card, palette.pairs, (drawing.width, drawing.height) if drawing else None)
-    return OnGround(coloured, stack.grounded, tuple(parts))
+        return OnGround(stack.pictured, stack.grounded, tuple(stack.parts[0]), stack)
+    parts = desk(palette.card, palette.pairs, stack.drawings)
+    return OnGround(stack.pictured, stack.grounded, tuple(parts))

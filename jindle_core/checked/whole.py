@@ -20,7 +20,7 @@ class CheckedCard:
     @cached_property
     def laid(self) -> OnGround:
         """What lies on its ground, and how it stands there."""
-        return on_ground(self.seen.coloured, self.seen.stack)
+        return on_ground(self.seen.stack)
 
     @cached_property
     def examined(self) -> Examined:

@@ -37,6 +37,11 @@ class CheckId:
         """The keys of the pieces that it is on, 0 for the card itself."""
         return ()
 
+    @property
+    def of_picture(self) -> int:
+        """The key of the picture whose materials it is on, or 0."""
+        return 0
+
 
 @dataclass(frozen=True, slots=True)
 class OnPair(CheckId):
@@ -116,8 +121,9 @@ class Melts(CheckId):
 
 @dataclass(frozen=True, slots=True)
 class Conflicts(CheckId):
-    """On materials that may not get on: the rule's key."""
+    """On materials of a picture that may not get on: its key, and the rule's."""
 
+    picture: int
     rule: str
     _prefix: ClassVar[str] = "conflict"
 
@@ -125,6 +131,11 @@ class Conflicts(CheckId):
     def of(self) -> str:
         """The rule's key."""
         return self.rule
+
+    @property
+    def of_picture(self) -> int:
+        """The picture's."""
+        return self.picture
 
 
 class GroundPart(StrEnum):
@@ -207,7 +218,8 @@ def read(text: str) -> CheckId | None:
         return OnWhole(Whole(text))
     prefix, _, rest = text.partition(":")
     if prefix == "conflict":
-        return Conflicts(rest) if rest else None
+        picture, _, rule = rest.partition(":")
+        return Conflicts(int(picture), rule) if rule and _KEY.fullmatch(picture) else None
     if prefix == "ground":
         part, _, which = rest.partition(" ")
         return GroundId(GroundPart(part), which) if part in set(GroundPart) else None

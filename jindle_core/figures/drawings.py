@@ -12,4 +12,5 @@ AREA_TOUCH = 6.0  # thousandths of the drawing's side: about what a line's width
 AREA_NAME = 60
 AREA_LAYERS = 3  # what a marker area is ever given
 AREAS_LIMIT = 120
+PICTURES_LIMIT = 30  # of a card: five birds, a jar, leaves, and room
 AREA_TINY, AREA_LARGE = 0.012, 0.12  # shares of the drawing up to and from which an area is called so

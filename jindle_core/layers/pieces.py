@@ -106,6 +106,8 @@ class PieceSaid(TypedDict, total=False):
     white_edge: bool
     text: str
     bold: bool
+    picture: int | None
+    mirrored: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -117,6 +119,8 @@ class Piece:
     ``tucked`` slides it under the pieces that lie beside it. ``inked`` is laid
     over its material. A picture may have a ``white_edge`` left around it;
     ``text`` is what words say (blank: the card's name), ``bold`` how they say it.
+    ``picture`` is the key of the card's picture that a piece of kind image shows
+    (None: the first), ``mirrored`` that left and right of it are exchanged.
     """
 
     key: int
@@ -134,3 +138,5 @@ class Piece:
     white_edge: bool = False
     text: str = ""
     bold: bool = True
+    picture: int | None = None
+    mirrored: bool = False

@@ -56,25 +56,30 @@ def family_offers(coloured: Coloured, area: Area, owned: bool, tones: int | None
     return offers
 
 
-def proposed(coloured: Coloured, keys: Sequence[int], owned: bool) -> SetFamilies:
-    """The best family for each of some areas that there is one for; without any, of those without one.
+def proposed(pictures: Sequence[Coloured], keys: Sequence[int], owned: bool) -> SetFamilies:
+    """The best family for each of some areas of some pictures that there is one for.
 
-    BadInput where there is none at all.
+    Without any key, of those without a family that follow no other. BadInput
+    where there is none at all.
     """
-    supplies, families = coloured.palette.supplies, []
+    families = []
     answered: dict[tuple[object, ...], tuple[list[Family], np.ndarray]] = {}
     known: dict[Builder, np.ndarray] = {}
-    for key in keys or [area.key for area in coloured.colouring.areas if not area.family]:
-        area = coloured.colouring.area(key)
+    for key in keys:
+        pictures[0].palette.card.area(key)
+    every = [(coloured, area) for coloured in pictures for area in coloured.areas]
+    for coloured, area in every:
+        if area.key not in keys if keys else area.family or area.like is not None:
+            continue
         # A drawing has many leaves: what is asked alike is answered once.
-        alike = (area.medium, area.layers, area.colour, area.thing, area.extent, area.focal)
+        alike = (coloured.paper, area.medium, area.layers, area.colour, area.thing, area.extent, area.focal)
         asked = (*alike, coloured.warmth(area) > 0, coloured.beside(area, Thing.BLACK))
         if asked not in answered:
             answered[asked] = _best(coloured, area, owned, known=known)
         found, places = answered[asked]
         for family in found[:1]:
-            ids = tuple(supplies.rows[place].id for place in places[list(family.places)])
-            families.append(AreaFamily(key, ids, area.medium))
+            ids = tuple(coloured.palette.supplies.rows[place].id for place in places[list(family.places)])
+            families.append(AreaFamily(area.key, ids, area.medium))
     if not families:
         raise BadInput(
             Problem(

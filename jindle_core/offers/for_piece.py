@@ -63,5 +63,5 @@ def _tried(
     examined: Examined, piece: Piece, words: str, note: str, change: EditPiece | RemovePiece | None
 ) -> PieceOffer:
     after = examined if change is None else Examined(examined.stack.after(change))
-    laid = on_ground(after.stack.coloured, after.stack)
+    laid = on_ground(after.stack)
     return PieceOffer(words, note, change, after.stands.get(piece.key), after.stack, laid)

@@ -119,13 +119,13 @@ def area_steps(coloured: Coloured, area: Area) -> list[Step]:
         return []
     supplies = coloured.palette.supplies
     glaze = supplies.rows[coloured.glazes[area.key][0]].label if area.key in coloured.glazes else ""
-    solvent = "solvent" in coloured.colouring.finishes
+    solvent = "solvent" in coloured.picture.finishes
     return laying(area.medium, count, coloured.dark_first, area.layers, glaze, solvent)
 
 
 def picture_steps(coloured: Coloured) -> list[Step]:
     """The order of the areas that have a family, ``to`` those of one family at a time."""
-    areas = coloured.colouring.areas
+    areas = coloured.areas
     places = [at for at, area in enumerate(areas) if area.family]
     renumbered = {at: n for n, at in enumerate(places)}
     # Pencil is dry as soon as it is laid.

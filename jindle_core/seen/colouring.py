@@ -1,4 +1,4 @@
-"""The colouring of a card's picture, its families laid on its paper as predicted."""
+"""A picture of a card as it is coloured, its families laid on its paper as predicted."""
 
 from dataclasses import dataclass, replace
 from functools import cached_property
@@ -6,7 +6,7 @@ from functools import cached_property
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.card.pictures import Area, Colouring
+from jindle_core.card.pictures import Area, Picture
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array, Lab
 from jindle_core.colorimetry.temperature import temperature
@@ -20,6 +20,7 @@ from jindle_core.compatibility.materials import (
 )
 from jindle_core.compatibility.properties import line_ink_of, surface_of
 from jindle_core.compatibility.rules import Conflict, Used, conflicts
+from jindle_core.errors import BadInput, Problem
 from jindle_core.families.judge import FamilyJudgement, judge_family
 from jindle_core.families.mending import glazed_over
 from jindle_core.families.recipes import Thing, recipe
@@ -43,20 +44,28 @@ class Tones:
 
 @dataclass(frozen=True)
 class Coloured:
-    """The colouring of a card.
+    """A picture of a card, coloured.
 
     ``drawing`` is None where it has none, or it is gone; ``used_to_dark_first``
     is what its person does where the card says nothing.
     """
 
     palette: SeenPalette
+    picture: Picture
     drawing: LineDrawing | None
     used_to_dark_first: bool = False
 
-    @property
-    def colouring(self) -> Colouring:
-        """What is planned."""
-        return self.palette.card.colouring
+    @cached_property
+    def areas(self) -> tuple[Area, ...]:
+        """Its areas as they are coloured: one that is like another as that one."""
+        return tuple(self.palette.card.followed(area) for area in self.picture.areas)
+
+    def area(self, key: int) -> Area:
+        """The area with this key; BadInput where it has none."""
+        for area in self.areas:
+            if area.key == key:
+                return area
+        raise BadInput(Problem(f"This picture has no area {key}.", field="key", value=str(key)))
 
     @property
     def _supplies(self) -> Supplies:
@@ -64,20 +73,19 @@ class Coloured:
 
     @property
     def dark_first(self) -> bool:
-        """Whether shadows are laid first on this card."""
-        said = self.colouring.dark_first
+        """Whether shadows are laid first in it."""
+        said = self.picture.dark_first
         return self.used_to_dark_first if said is None else said
 
     def on_paper(self, place: int | None) -> "Coloured":
         """The same on the card at a place of the supplies; None: on white marker paper."""
         paper = None if place is None else self._supplies.rows[place].id
-        card = replace(self.palette.card, colouring=replace(self.colouring, paper=paper))
-        return replace(self, palette=replace(self.palette, card=card))
+        return replace(self, picture=replace(self.picture, paper=paper))
 
     @cached_property
     def paper(self) -> int | None:
         """Where the paper stands among the supplies; None for white marker paper."""
-        return None if self.colouring.paper is None else self._supplies.places.get(self.colouring.paper)
+        return None if self.picture.paper is None else self._supplies.places.get(self.picture.paper)
 
     @cached_property
     def paper_lab(self) -> Lab:
@@ -89,11 +97,11 @@ class Coloured:
         """By the key of an area: its tones, without those that are no longer among the supplies."""
         found = {
             area.key: tuple(self._supplies.places[pk] for pk in area.family if pk in self._supplies.places)
-            for area in self.colouring.areas
+            for area in self.areas
         }
         seen: dict[tuple[int, int], Array] = {}
-        for layers in {area.layers for area in self.colouring.areas}:
-            areas = [area for area in self.colouring.areas if area.layers == layers]
+        for layers in {area.layers for area in self.areas}:
+            areas = [area for area in self.areas if area.layers == layers]
             places = np.array(sorted({place for area in areas for place in found[area.key]}), dtype=np.intp)
             labs = self._supplies.predicted(places, layers, self.paper) if len(places) else places
             seen |= {(layers, int(place)): lab for place, lab in zip(places, labs, strict=True)}
@@ -103,7 +111,7 @@ class Coloured:
                 np.array([seen[area.layers, place] for place in found[area.key]]).reshape(-1, 3),
                 tuple(self._sigma(place, area.layers) for place in found[area.key]),
             )
-            for area in self.colouring.areas
+            for area in self.areas
         }
 
     def _sigma(self, place: int, layers: int) -> float:
@@ -118,7 +126,7 @@ class Coloured:
     def glazes(self) -> dict[int, tuple[int, np.ndarray]]:
         """By the key of an area that has one: its glaze's place, and the Lab (3,) of it over the darkest."""
         found = {}
-        for area in self.colouring.areas:
+        for area in self.areas:
             place, tones = self._supplies.places.get(area.glaze or 0), self.tones[area.key].places
             if place is not None and tones and is_transparent(area.medium):
                 dark, over = self._supplies.reflectance(np.array([tones[-1], place]))
@@ -156,8 +164,8 @@ class Coloured:
     @cached_property
     def surface(self) -> Surface:
         """What kind of paper it is."""
-        if self.colouring.surface in SURFACES:
-            return SURFACES[self.colouring.surface]
+        if self.picture.surface in SURFACES:
+            return SURFACES[self.picture.surface]
         if self.paper is None:
             return WHITE_MARKER_PAPER
         facts = self._supplies.ranges[self._supplies.rows[self.paper].range_id]
@@ -166,32 +174,32 @@ class Coloured:
     @cached_property
     def line(self) -> LineInk | None:
         """What the line is made with."""
-        facts = self._supplies.ranges.get(self.colouring.line_range or 0)
+        facts = self._supplies.ranges.get(self.picture.line_range or 0)
         if facts:
             return line_ink_of(facts.name, facts.medium, facts.properties)
-        return LINE_INKS.get(self.colouring.line)
+        return LINE_INKS.get(self.picture.line)
 
     @cached_property
     def used(self) -> Used:
         """What the picture is made with."""
-        areas = self.colouring.areas
+        areas = self.areas
         return Used(
             self.line,
             frozenset(area.medium for area in areas),
             self.surface,
             max((area.layers for area in areas if area.medium in WET_MEDIA), default=1),
-            frozenset(self.colouring.finishes),
+            frozenset(self.picture.finishes),
         )
 
     @cached_property
     def conflicts(self) -> list[Conflict]:
         """What of the materials will not get on; nothing while there is nothing to colour."""
-        return conflicts(self.used) if self.colouring.areas else []
+        return conflicts(self.used) if self.areas else []
 
     @cached_property
     def touching(self) -> set[tuple[int, int]]:
         """Pairs of places of areas that share an edge in the drawing."""
-        places = {area.shape: at for at, area in enumerate(self.colouring.areas) if area.shape}
+        places = {area.shape: at for at, area in enumerate(self.areas) if area.shape}
         shapes = self.drawing.shapes if self.drawing else ()
         return {
             (places[shape.id], places[other])
@@ -203,16 +211,16 @@ class Coloured:
 
     def beside(self, area: Area, thing: Thing) -> bool:
         """Whether an area touches one that shows a thing."""
-        at = self.colouring.areas.index(area)
-        return any(self.colouring.areas[b].thing is thing for a, b in self.touching if a == at)
+        at = self.areas.index(area)
+        return any(self.areas[b].thing is thing for a, b in self.touching if a == at)
 
     def warmth(self, area: Area | None = None) -> float:
         """How warm the palette is, above 0 warm; for an area, what lies beside it counts again."""
         keys = [colour.key for colour in self.palette.card.colours]
         labs = list(self.palette.lab)
         if area is not None:
-            at = self.colouring.areas.index(area)
-            beside = [self.colouring.areas[b].colour for a, b in self.touching if a == at]
+            at = self.areas.index(area)
+            beside = [self.areas[b].colour for a, b in self.touching if a == at]
             labs += [self.palette.lab[keys.index(key)] for key in beside if key in keys]
         return temperature(np.array(labs), np.ones(len(labs))) if labs else 0.0
 

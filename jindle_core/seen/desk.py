@@ -4,9 +4,10 @@ Base, mat, panel, a picture of a few pebbles in the leading colours and a
 lettering strip, or its line drawing, taken from what is said to lie on what.
 """
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
+from types import MappingProxyType
 from typing import Any
 
 from jindle_core import figures
@@ -29,7 +30,8 @@ class Part:
     line drawing), "veil" (vellum) or "text"; ``raised`` is how far (mm) foam
     lifts it, and ``trimmed`` that it ends at the card's edge. ``piece`` is the
     key of the piece that it is, 0 for none, ``rim`` the white edge (mm) around
-    it. Text has a ``size`` of type (mm).
+    it. Text has a ``size`` of type (mm); a drawing is that of the ``picture`` with
+    this key, left and right exchanged where it is ``mirrored``.
     """
 
     name: str
@@ -46,18 +48,24 @@ class Part:
     size: float = 0.0
     bold: bool = True
     trimmed: bool = False
+    picture: int = 0
+    mirrored: bool = False
+
+
+# By a picture's key the width and height of its drawing, in any unit.
+Drawings = Mapping[int, tuple[float, float]]
 
 
 def built_desk(
     card: Card,
     face: Sequence[Piece],
-    drawing: tuple[float, float] | None,
+    drawings: Drawings,
     boxes: dict[int, Box],
     stands: dict[int, Height],
 ) -> list[Part]:
     """A face of a card that is built of pieces, which are laid out in ``boxes`` and stand so high.
 
-    ``drawing`` as in ``desk``. The ground, where one is laid, is on the piece
+    The ground, where one is laid, is on the piece
     that carries it.
     """
     build = card.build
@@ -71,8 +79,9 @@ def built_desk(
         rim = figures.building.WHITE_EDGE if piece.white_edge else 0.0
         if piece.key == carrier:
             parts.append(_part("panel", "ground", box, piece.material, **told))
-        elif piece.kind is Kind.IMAGE and drawing:
-            parts.append(_part("picture", "drawing", _fitted(box, drawing), piece.material, rim=rim, **told))
+        elif piece.kind is Kind.IMAGE and (key := card.picture(piece.picture).key) in drawings:
+            told |= {"rim": rim, "picture": key, "mirrored": piece.mirrored}
+            parts.append(_part("picture", "drawing", _fitted(box, drawings[key]), piece.material, **told))
         elif piece.kind in (Kind.IMAGE, Kind.FINISH):
             name = "picture" if piece.kind is Kind.IMAGE else piece.kind.value
             parts.append(_part(name, "disc", box, piece.material, rim=rim, **told))
@@ -100,11 +109,10 @@ def _fitted(box: Box, drawing: tuple[float, float]) -> Box:
     return Box(box.x + (box.width - width) / 2, box.y + (box.height - height) / 2, width, height)
 
 
-def desk(card: Card, pairs: Sequence[Pair], drawing: tuple[float, float] | None = None) -> list[Part]:
+def desk(card: Card, pairs: Sequence[Pair], drawings: Drawings = MappingProxyType({})) -> list[Part]:
     """The parts of a card without pieces from the lowest to the uppermost, in millimetres.
 
-    ``drawing`` is the width and height of a line drawing, in any unit. A
-    ground that is laid takes the place of what pairs say of the panel.
+    Its drawings lie side by side. A ground that is laid takes the place of what pairs say of the panel.
     """
     laid = card.ground
     wide, high = float(card.size.width.millimetres), float(card.size.height.millimetres)
@@ -127,8 +135,8 @@ def desk(card: Card, pairs: Sequence[Pair], drawing: tuple[float, float] | None 
         parts.append(_inset("panel", "rect", wide, high, inset, ground))
     if quiet and not laid.laid:
         parts.append(_inset("pattern", "dots", wide, high, inset, quiet.upper))
-    if drawing:
-        parts.append(_drawn(wide, high, inset, drawing, picture.upper if picture else WHITE_END))
+    if drawings:
+        parts += _drawn(wide, high, inset, drawings, picture.upper if picture else WHITE_END)
     elif picture:
         parts += _pebbles(wide, high, picture.upper, card.colours)
     if lettering:
@@ -147,12 +155,18 @@ def _inset(name: str, shape: str, wide: float, high: float, inset: float, end: E
     return Part(name, shape, inset, inset, wide - 2 * inset, high - 2 * inset, end)
 
 
-def _drawn(wide: float, high: float, inset: float, drawing: tuple[float, float], end: End) -> Part:
-    """The drawing as large as it fits inside the panel."""
+def _drawn(wide: float, high: float, inset: float, drawings: Drawings, end: End) -> list[Part]:
+    """The drawings side by side inside the panel, each as large as its part of it."""
     share = 1 - 2 * figures.palettes.DRAWING_INSET
-    scale = min((wide - 2 * inset) * share / drawing[0], (high - 2 * inset) * share / drawing[1])
-    width, height = drawing[0] * scale, drawing[1] * scale
-    return Part("picture", "drawing", (wide - width) / 2, (high - height) / 2, width, height, end)
+    room, tall = (wide - 2 * inset) * share, (high - 2 * inset) * share
+    shapes = [width / height for width, height in drawings.values()]
+    height = min(tall, room / sum(shapes))
+    left, found = (wide - height * sum(shapes)) / 2, []
+    for key, shape in zip(drawings, shapes, strict=True):
+        box = (left, (high - height) / 2, height * shape, height)
+        found.append(Part("picture", "drawing", *box, end, picture=key))
+        left += height * shape
+    return found
 
 
 # Centre (shares of width and height) and diameter (share of the focal height).

@@ -1,4 +1,4 @@
-"""What is each shape of a card's line drawing filled with?"""
+"""What is each shape of a picture's line drawing filled with?"""
 
 from dataclasses import dataclass
 
@@ -40,14 +40,14 @@ class PictureSeen:
 
 
 def picture_seen(coloured: Coloured) -> PictureSeen | None:
-    """The drawing of a card as it would look; None without one."""
+    """The drawing of a picture as it would look; None without one."""
     drawing = coloured.drawing
     if drawing is None:
         return None
     paper = value_shades(tuple(coloured.paper_lab))
-    areas = {area.shape: area for area in coloured.colouring.areas if area.shape}
+    areas = {area.shape: area for area in coloured.areas if area.shape}
     shapes = tuple(_filled(coloured, shape.path, areas.get(shape.id), paper) for shape in drawing.shapes)
-    return PictureSeen(drawing, paper, coloured.line is not None, away(coloured.colouring.light), shapes)
+    return PictureSeen(drawing, paper, coloured.line is not None, away(coloured.picture.light), shapes)
 
 
 def _filled(coloured: Coloured, path: str, area: Area | None, paper: Shades) -> Filled:

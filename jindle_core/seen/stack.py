@@ -18,7 +18,7 @@ from jindle_core.lengths import Size
 from jindle_core.material import End
 from jindle_core.prediction.vellum import under_vellum, veil
 from jindle_core.seen.colouring import Coloured
-from jindle_core.seen.desk import Part, built_desk
+from jindle_core.seen.desk import Drawings, Part, built_desk
 from jindle_core.seen.ground import Grounded
 from jindle_core.seen.palette import EndSeen, SeenPalette, value_shades
 from jindle_core.seen.pictures import Pictured
@@ -51,14 +51,10 @@ class Face:
 
 @dataclass(frozen=True)
 class Stack:
-    """The pieces of a card with their places and colours."""
+    """The pieces of a card with their places and colours, and the pictures that they show."""
 
-    coloured: Coloured
-
-    @property
-    def palette(self) -> SeenPalette:
-        """The card with its colours."""
-        return self.coloured.palette
+    palette: SeenPalette
+    coloured: tuple[Coloured, ...]
 
     @property
     def build(self) -> Build:
@@ -73,7 +69,7 @@ class Stack:
     def after(self, change: BuildChange) -> "Stack":
         """The same card after a change."""
         palette = SeenPalette(change.apply(self.palette.card), self.palette.supplies)
-        return Stack(replace(self.coloured, palette=palette))
+        return Stack(palette, tuple(replace(one, palette=palette) for one in self.coloured))
 
     @cached_property
     def boxes(self) -> dict[int, Box]:
@@ -95,13 +91,18 @@ class Stack:
     @cached_property
     def parts(self) -> tuple[list[Part], list[Part]]:
         """The front and the inside as they are drawn."""
-        drawing = self.coloured.drawing
-        shape = (drawing.width, drawing.height) if drawing else None
         front, inside = (
-            built_desk(self.palette.card, face, shape, self.boxes, stands)
+            built_desk(self.palette.card, face, self.drawings, self.boxes, stands)
             for face, stands in zip(self.build.faces, self.stacks, strict=True)
         )
         return front, inside
+
+    @cached_property
+    def drawings(self) -> Drawings:
+        """The sizes of the pictures' drawings, by the pictures' keys."""
+        return {
+            one.picture.key: (one.drawing.width, one.drawing.height) for one in self.coloured if one.drawing
+        }
 
     @cached_property
     def grounded(self) -> Grounded:
@@ -110,8 +111,8 @@ class Stack:
 
     @cached_property
     def pictured(self) -> Pictured:
-        """The card's picture."""
-        return Pictured(self.coloured)
+        """The card's pictures."""
+        return Pictured(self.palette, self.coloured)
 
     @cached_property
     def carrier(self) -> int | None:
@@ -139,14 +140,19 @@ class Stack:
     def stock(self, key: int) -> End:
         """What it is cut out of: under a coloured picture and under a ground it is their paper."""
         card = self.palette.card
-        paper: int | None
+        shown = None if key == BASE or self.piece(key).kind is not Kind.IMAGE else self.shows(key).picture
         if key == self.carrier and key != BASE:
             paper = card.ground.paper
-        elif key != BASE and self.piece(key).kind is Kind.IMAGE and card.colouring.drawing is not None:
-            paper = card.colouring.paper
+        elif shown and shown.drawing is not None:
+            paper = shown.paper
         else:
             return self.material(key)
         return WHITE_END if paper is None else End("supply", paper)
+
+    def shows(self, key: int) -> Coloured:
+        """The picture that a piece of kind image shows."""
+        card = self.palette.card
+        return self.coloured[card.pictures.index(card.picture(self.piece(key).picture))]
 
     @cached_property
     def _inked(self) -> dict[int, np.ndarray]:
@@ -217,9 +223,9 @@ class Stack:
         """The face that a piece lies on."""
         return self.faces[0] if self.piece(key) in self.build.pieces else self.faces[1]
 
-    def draws(self, face: Face) -> bool:
-        """Whether a face shows the card's line drawing."""
-        return any(part.shape == "drawing" for part in face.parts.values())
+    def drawn_on(self, *faces: Face) -> tuple[Coloured, ...]:
+        """The pictures whose drawings are on some faces, each once."""
+        return self.pictured.shown(part for face in faces for part in face.parts.values())
 
     def varies(self, key: int) -> bool:
         """Whether a thing is not of one colour all over."""
@@ -229,7 +235,7 @@ class Stack:
         """Whether another material makes it another colour."""
         if key == BASE or self.piece(key).kind is not Kind.IMAGE:
             return key != self.carrier and (key == BASE or self.piece(key).kind is not Kind.VELLUM)
-        return self.coloured.drawing is None
+        return self.shows(key).drawing is None
 
     def seen_at(
         self, face: Face, x: np.ndarray, y: np.ndarray, below: np.ndarray

@@ -1,6 +1,7 @@
 """What would a card look like, with some supplies?"""
 
-from dataclasses import dataclass, replace
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 from jindle_core.card.changes.every import AnyChange, changed
@@ -17,13 +18,13 @@ from jindle_core.supplies.colours import Supplies
 class SeenCard:
     """A card, stored or not, with supplies: each part is worked out once, when it is asked for.
 
-    ``drawing`` is its line drawing, None where it has none, or it is gone;
-    ``dark_first`` is what its person does where the card says nothing.
+    ``drawings`` are line drawings by their ids; a picture whose drawing is not among
+    them is seen without. ``dark_first`` is what its person does where the card says nothing.
     """
 
     card: Card
     supplies: Supplies
-    drawing: LineDrawing | None = None
+    drawings: Mapping[int, LineDrawing] = field(default_factory=dict)
     dark_first: bool = False
 
     @cached_property
@@ -32,14 +33,25 @@ class SeenCard:
         return SeenPalette(self.card, self.supplies)
 
     @cached_property
-    def coloured(self) -> Coloured:
-        """Its picture as it is coloured."""
-        return Coloured(self.palette, self.drawing, self.dark_first)
+    def coloured(self) -> tuple[Coloured, ...]:
+        """Its pictures as they are coloured."""
+        return tuple(
+            Coloured(self.palette, one, self.drawings.get(one.drawing or 0), self.dark_first)
+            for one in self.card.pictures
+        )
+
+    def picture(self, key: int | None) -> Coloured:
+        """One of them by its key, None: the first; BadInput where there is none."""
+        return self.coloured[self.card.pictures.index(self.card.picture(key))]
+
+    def picture_of(self, area: int) -> Coloured:
+        """The picture that an area is of; BadInput where there is none."""
+        return self.picture(self.card.picture_of(area).key)
 
     @cached_property
     def stack(self) -> Stack:
         """Its pieces with their places and colours."""
-        return Stack(self.coloured)
+        return Stack(self.palette, self.coloured)
 
     @property
     def ground(self) -> Grounded:

@@ -6,7 +6,7 @@ from jindle_core.card.changes.build import AddPiece, EditPiece, SetBuild
 from jindle_core.card.changes.every import AnyChange
 from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.changes.palette import AddPair, Choose, ChooseMany, EditPair
-from jindle_core.card.changes.pictures import EditArea, SetColouring
+from jindle_core.card.changes.pictures import EditAreas, SetColouring
 from jindle_core.card.whole import Anchor
 from jindle_core.colorimetry.typed import read_typed
 from jindle_core.compatibility.properties import is_line_ink
@@ -75,7 +75,7 @@ def check_named(change: AnyChange, supplies: Supplies) -> None:
             for end in (change.upper, change.lower):
                 if end and end.source == "supply":
                     place_of(supplies, end.id)
-        case EditArea() if change.glaze:
+        case EditAreas() if change.glaze:
             medium = _range(supplies, place_of(supplies, change.glaze, "glaze")).medium
             if not is_transparent(medium):
                 raise BadInput(Problem(f"{medium} is no glaze: it does not let through.", field="glaze"))

@@ -55,11 +55,12 @@ def changes(card: Card, pads, boards, markers):
     supplies = [*pads, *boards, *markers]
     colours = [one.key for one in card.colours]
     pieces = [one.key for one in card.build.every]
-    areas = [one.key for one in card.colouring.areas]
+    areas = [one.key for one in card.areas]
     pairs = [one.key for one in card.pairs or ()] or [card.next_pair]
+    shown = [one.key for one in card.pictures]
     # Twice as likely what there is as what there is not.
-    colour, piece, area, pair = (
-        st.sampled_from([*found, *found, 99]) for found in (colours, pieces, areas, pairs)
+    colour, piece, area, pair, picture = (
+        st.sampled_from([*found, *found, 99]) for found in (colours, pieces, areas, pairs, shown)
     )
     end = (
         st.just(WHITE_END)
@@ -74,6 +75,7 @@ def changes(card: Card, pads, boards, markers):
         "on": st.sampled_from([0, *pieces]), "place": place, "material": end, "raised": of(Raised),
         "trimmed": st.booleans(), "tucked": st.booleans(), "white_edge": st.booleans(), "bold": st.booleans(),
         "inked": or_none(st.builds(InkedOver, pad, of(Hand), st.integers(1, 3))), "text": TEXT,
+        "picture": or_none(picture), "mirrored": st.booleans(),
     }  # fmt: skip
     sized = st.fixed_dictionaries({"reveal": LENGTH}) | st.fixed_dictionaries(
         {"size": st.sampled_from(SIZES)}
@@ -108,19 +110,25 @@ def changes(card: Card, pads, boards, markers):
         "guess_pairs": lambda: st.builds(palette.GuessPairs),
         "waive": lambda: st.builds(palette.Waive, checks, st.just("on purpose")),
         "unwaive": lambda: st.builds(palette.Unwaive, checks),
-        "set_drawing": lambda: st.just(pictures.SetDrawing(None)) | st.just(pictures.SetDrawing(1, pictures.areas_of(DRAWING), 1.0)),
+        "add_picture": lambda: st.builds(pictures.AddPicture, TEXT, st.just(1), st.just(pictures.areas_of(DRAWING)), st.just(1.0), or_none(picture)),
+        "name_picture": lambda: st.builds(pictures.NamePicture, picture, TEXT),
+        "remove_picture": lambda: st.builds(pictures.RemovePicture, picture),
+        "set_drawing": lambda: st.builds(pictures.SetDrawing, st.none(), picture=or_none(picture))
+        | st.builds(pictures.SetDrawing, st.just(1), st.just(pictures.areas_of(DRAWING)), st.just(1.0), or_none(picture)),
         "set_colouring": lambda: st.builds(
             pictures.SetColouring,
             some(
                 paper=board, surface=st.sampled_from(["", "kraft"]), light=of(Light), dark_first=st.booleans(),
                 line=st.sampled_from(["", *LINE_INKS]), finishes=st.lists(st.sampled_from(list(FINISHES)), max_size=3).map(tuple),
             ),
+            or_none(picture),
         ),
-        "add_area": lambda: st.builds(pictures.AddArea, TEXT, of(Extent)),
-        "edit_area": lambda: st.builds(
-            pictures.EditArea, area, or_none(TEXT), or_none(st.sampled_from([0, *colours])), or_none(of(Thing)), or_none(of(Extent)),
+        "add_area": lambda: st.builds(pictures.AddArea, TEXT, of(Extent), or_none(picture)),
+        "edit_areas": lambda: st.builds(
+            pictures.EditAreas, st.lists(area, min_size=1, max_size=3, unique=True).map(tuple), or_none(TEXT), or_none(st.sampled_from([0, *colours])), or_none(of(Thing)), or_none(of(Extent)),
             or_none(st.booleans()), or_none(of(PICTURE_MEDIA)), or_none(st.integers(0, 4)), or_none(st.sampled_from([0, *markers])),
         ),
+        "follow_area": lambda: st.builds(pictures.FollowArea, st.lists(area, min_size=1, max_size=3).map(tuple), or_none(area)),
         "remove_area": lambda: st.builds(pictures.RemoveArea, area),
         "set_families": lambda: st.builds(pictures.SetFamilies, st.lists(family, max_size=2).map(tuple)),
         "set_ground": lambda: st.builds(

@@ -7,14 +7,14 @@ from jindle_core.card.changes.palette import RemoveColour
 from jindle_core.card.changes.pictures import (
     AddArea,
     AreaFamily,
-    EditArea,
+    EditAreas,
     RemoveArea,
     SetColouring,
     SetDrawing,
     SetFamilies,
     areas_of,
 )
-from jindle_core.card.pictures import Area, Colouring
+from jindle_core.card.pictures import Area
 from jindle_core.card.stored import card_from_json, card_to_json
 from jindle_core.card.whole import Anchor, Card, PaletteColour
 from jindle_core.errors import BadInput
@@ -42,58 +42,57 @@ def card(*changes):
 
 class ChangeTests(unittest.TestCase):
     def test_areas_of_a_drawing(self):
-        found = card().colouring.areas
+        found = card().areas
         self.assertEqual([one.name for one in found], ["big fin", "scale", "eye"])
         self.assertEqual([one.extent for one in found], [Extent.LARGE, Extent.SMALL, Extent.TINY])
 
     def test_an_edit_keeps_what_is_not_named_and_drops_a_family_that_no_longer_fits(self):
         made = card(
-            EditArea(1, colour=1, focal=True), SetFamilies((AreaFamily(1, (5, 6)),)), EditArea(1, layers=2)
+            EditAreas((1,), colour=1, focal=True),
+            SetFamilies((AreaFamily(1, (5, 6)),)),
+            EditAreas((1,), layers=2),
         )
-        area = made.colouring.area(1)
+        area = made.area(1)
         self.assertEqual((area.colour, area.focal, area.layers, area.family), (1, True, 2, (5, 6)))
         for edit in (
-            EditArea(1, colour=0),
-            EditArea(1, thing=Thing.FUR),
-            EditArea(1, medium=Medium.OIL_PENCIL),
+            EditAreas((1,), colour=0),
+            EditAreas((1,), thing=Thing.FUR),
+            EditAreas((1,), medium=Medium.OIL_PENCIL),
         ):
-            self.assertEqual(edit.apply(made).colouring.area(1).family, ())
+            self.assertEqual(edit.apply(made).area(1).family, ())
 
     def test_another_drawing_keeps_what_was_said_of_the_same_names_and_of_listed_areas(self):
-        made = card(EditArea(2, colour=1), AddArea("bank"))
+        made = card(EditAreas((2,), colour=1), AddArea("bank"))
         other = LineDrawing(10, 10, (Shape("scale", "", 0.1, ()), Shape("tail", "", 0.1, ())), ())
-        areas = SetDrawing(8, areas_of(other)).apply(made).colouring.areas
+        areas = SetDrawing(8, areas_of(other)).apply(made).areas
         self.assertEqual(
             [(one.key, one.name, one.colour) for one in areas],
             [(2, "scale", 1), (5, "tail", None), (4, "bank", None)],
         )
-        listed = SetDrawing(None).apply(made).colouring
+        listed = SetDrawing(None).apply(made).pictures[0]
         self.assertEqual(
             [(one.name, one.shape) for one in listed.areas],
             [("big fin", ""), ("scale", ""), ("eye", ""), ("bank", "")],
         )
 
     def test_a_colour_taken_from_the_palette_leaves_its_areas(self):
-        made = RemoveColour(1).apply(card(EditArea(1, colour=1)))
-        self.assertIsNone(made.colouring.area(1).colour)
+        made = RemoveColour(1).apply(card(EditAreas((1,), colour=1)))
+        self.assertIsNone(made.area(1).colour)
 
     def test_stored_and_read_back(self):
         made = card(
-            EditArea(1, colour=1, thing=Thing.METAL),
+            EditAreas((1,), colour=1, thing=Thing.METAL),
             SetColouring({"light": Light.CENTRE, "finishes": ("gloss",), "dark_first": True}),
         )
         self.assertEqual(card_from_json(card_to_json(made)), made)
-        old = card_to_json(made)
-        del old["colouring"]
-        self.assertEqual(card_from_json(old).colouring, Colouring())
 
     def test_what_cannot_be(self):
         for change in (
-            EditArea(9),
-            EditArea(1, colour=4),
-            EditArea(1, layers=0),
-            EditArea(1, medium=Medium.CARDSTOCK),
-            EditArea(1, name=" "),
+            EditAreas((9,)),
+            EditAreas((1,), colour=4),
+            EditAreas((1,), layers=0),
+            EditAreas((1,), medium=Medium.CARDSTOCK),
+            EditAreas((1,), name=" "),
             RemoveArea(9),
             AddArea(""),
             SetFamilies((AreaFamily(1, (5, 5)),)),
@@ -105,7 +104,7 @@ class ChangeTests(unittest.TestCase):
         full = card()
         areas = tuple(replace(Area(key, f"area {key}")) for key in range(1, 121))
         with self.assertRaises(BadInput):
-            AddArea("one more").apply(replace(full, colouring=replace(full.colouring, areas=areas)))
+            AddArea("one more").apply(full.with_picture(replace(full.pictures[0], areas=areas)))
 
 
 class OrderTests(unittest.TestCase):

@@ -40,7 +40,8 @@ def keys_of(card):
     return {
         "colour": {one.key for one in card.colours},
         "pair": {one.key for one in card.pairs or ()},
-        "area": {one.key for one in card.colouring.areas},
+        "picture": {one.key for one in card.pictures},
+        "area": {one.key for one in card.areas},
         "piece": {one.key for one in card.build.every},
     }
 
@@ -100,8 +101,7 @@ class Seen(Changed):
     """And it can be seen, checked and made."""
 
     def seen(self):
-        drawing = DRAWING if self.card.colouring.drawing else None
-        return SeenCard(self.card, SUPPLIES, drawing)
+        return SeenCard(self.card, SUPPLIES, {1: DRAWING})
 
     def after(self, change):
         return self.seen().after(change).card
@@ -117,25 +117,29 @@ class Seen(Changed):
                 after = CheckedCard(seen.after(mend.change))
                 same = [one for one in after.checks if one.key == check.key]
                 assert all(one.finding.status is Status.HOLDS for one in same), (check, mend)
-        for area in self.card.colouring.areas:
-            assert all(
-                0 <= (step.using or 0) < max(len(area.family), 1) for step in area_steps(seen.coloured, area)
-            )
-            family_offers(seen.coloured, area, owned=True)
-        assert {key for step in picture_steps(seen.coloured) for key in step.to} <= keys_of(self.card)["area"]
+        for coloured in seen.coloured:
+            self.can_be_coloured(coloured)
         ground_steps(seen.ground)
         together(seen.ground)
         for piece in self.card.build.every[:2]:
             for offer in piece_offers(checked.examined, piece):
                 assert offer.change is None or seen.after(offer.change).card != self.card
         try:
-            proposed(seen.coloured, [], owned=False)
-        except BadInput as error:
-            assert "palette colour" in str(error), error
-        try:
             assert Cutting(seen.stack, read_size("8 1/2", "11", "in"), 1).bound >= 0
         except BadInput as error:
             assert "sheet" in str(error), error
+
+    def can_be_coloured(self, coloured):
+        for area in coloured.areas:
+            steps = area_steps(coloured, area)
+            assert all(0 <= (step.using or 0) < max(len(area.family), 1) for step in steps)
+            family_offers(coloured, area, owned=True)
+        to = {key for step in picture_steps(coloured) for key in step.to}
+        assert to <= {area.key for area in coloured.areas}
+        try:
+            proposed([coloured], [], owned=False)
+        except BadInput as error:
+            assert "palette colour" in str(error), error
 
 
 def of_kind(kind):

@@ -10,7 +10,7 @@ from jindle_core.blending.ways import WayKind
 from jindle_core.card.changes.every import changed
 from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.changes.palette import AddColour
-from jindle_core.card.changes.pictures import EditArea, SetDrawing, areas_of
+from jindle_core.card.changes.pictures import EditAreas, SetDrawing, areas_of
 from jindle_core.card.ground import Effect, PadUse
 from jindle_core.card.whole import Anchor, Card
 from jindle_core.checked.whole import CheckedCard
@@ -56,7 +56,7 @@ class GroundChecksTests(unittest.TestCase):
         self.supplies = shelf()
 
     def checked(self, card):
-        return CheckedCard(SeenCard(card, self.supplies, WALL if card.colouring.drawing else None))
+        return CheckedCard(SeenCard(card, self.supplies, {card.pictures[0].drawing: WALL}))
 
     def use(self, *names, **more):
         return tuple(PadUse(KEYS[name], **more) for name in names)
@@ -148,7 +148,7 @@ class GroundChecksTests(unittest.TestCase):
         self.assertEqual(self.found(card, "lettering").status, "holds")
         card = changed(card, SetDrawing(1, areas_of(WALL), 1.2))
         self.assertEqual(self.found(card, "lettering").status, "holds")  # still bare paper
-        card = changed(card, EditArea(1, colour=3))  # slate, as the lettering is
+        card = changed(card, EditAreas((1,), colour=3))  # slate, as the lettering is
         found = self.found(card, "lettering")
         self.assertEqual((found.status, found.figure), ("fails", "1.0 : 1, ΔL* 0"))
 

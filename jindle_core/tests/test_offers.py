@@ -10,7 +10,14 @@ from jindle_core.card.changes.build import EditPiece, StartLayout
 from jindle_core.card.changes.every import changed
 from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.changes.palette import AddColour, AddPair, Choose
-from jindle_core.card.changes.pictures import AddArea, AreaFamily, EditArea, SetDrawing, SetFamilies, areas_of
+from jindle_core.card.changes.pictures import (
+    AddArea,
+    AreaFamily,
+    EditAreas,
+    SetDrawing,
+    SetFamilies,
+    areas_of,
+)
 from jindle_core.card.ground import PadUse
 from jindle_core.card.whole import Anchor, Card
 from jindle_core.checked.whole import CheckedCard
@@ -57,16 +64,16 @@ def a_card(*changes):
 
 def seen(*changes, supplies=SUPPLIES):
     card = a_card(*changes)
-    return SeenCard(card, supplies, DRAWING if card.colouring.drawing else None)
+    return SeenCard(card, supplies, {1: DRAWING})
 
 
-DRAWN = (SetDrawing(1, areas_of(DRAWING), 1.0), EditArea(1, colour=1), EditArea(2, colour=1))
+DRAWN = (SetDrawing(1, areas_of(DRAWING), 1.0), EditAreas((1,), colour=1), EditAreas((2,), colour=1))
 
 
 class AreaTests(unittest.TestCase):
     def test_the_best_families_are_around_the_colour_and_only_of_what_is_owned(self):
-        coloured = seen(*DRAWN).coloured
-        area = coloured.colouring.area(1)
+        coloured = seen(*DRAWN).coloured[0]
+        area = coloured.area(1)
         for owned in (True, False):
             offers = family_offers(coloured, area, owned)
             self.assertTrue(offers)
@@ -81,22 +88,22 @@ class AreaTests(unittest.TestCase):
         self.assertTrue(all(len(one.places) == 4 for one in five))
 
     def test_what_is_proposed_fills_what_has_none_and_takes_what_is_offered_first(self):
-        coloured = seen(*DRAWN).coloured
-        change = proposed(coloured, [], owned=True)
+        coloured = seen(*DRAWN).coloured[0]
+        change = proposed([coloured], [], owned=True)
         self.assertEqual([one.key for one in change.families], [1, 2])
-        first = family_offers(coloured, coloured.colouring.area(1), True)[0]
+        first = family_offers(coloured, coloured.area(1), True)[0]
         self.assertEqual(change.families[0].colours, tuple(SUPPLIES.rows[at].id for at in first.places))
         with self.assertRaisesRegex(BadInput, "no area 9"):
-            proposed(coloured, [9], owned=True)
-        bare = seen(AddArea("fin")).coloured
+            proposed([coloured], [9], owned=True)
+        bare = seen(AddArea("fin")).coloured[0]
         with self.assertRaisesRegex(BadInput, "build a family around"):
-            proposed(bare, [], owned=True)
-        self.assertEqual(family_offers(bare, bare.colouring.area(1), True), [])
+            proposed([bare], [], owned=True)
+        self.assertEqual(family_offers(bare, bare.area(1), True), [])
 
     def test_tones_that_would_help_go_where_they_belong(self):
         families = SetFamilies((AreaFamily(1, (22, 23), Medium.ALCOHOL_MARKER),))
-        coloured = seen(*DRAWN, families).coloured
-        area = coloured.colouring.area(1)
+        coloured = seen(*DRAWN, families).coloured[0]
+        area = coloured.area(1)
         helped = tone_offers(coloured, area, owned=False)
         self.assertTrue(helped)
         for one in helped:
@@ -105,9 +112,7 @@ class AreaTests(unittest.TestCase):
                 lightness = [LABS[pk][0] for pk in one.family]
                 self.assertEqual(lightness, sorted(lightness, reverse=True), one.words)
                 self.assertEqual(len(one.family), 3)
-        self.assertEqual(
-            tone_offers(seen(*DRAWN).coloured, seen(*DRAWN).coloured.colouring.area(2), False), []
-        )
+        self.assertEqual(tone_offers(seen(*DRAWN).coloured[0], seen(*DRAWN).coloured[0].area(2), False), [])
 
 
 class PieceTests(unittest.TestCase):
@@ -255,7 +260,7 @@ class AskedTests(unittest.TestCase):
         for change, words in (
             (Choose(1, "marker", 99), "not in your supplies"),
             (AddPair(PairKind.MAT, End("supply", 99), End("palette", 1)), "not in your supplies"),
-            (EditArea(1, glaze=11), "is no glaze"),
+            (EditAreas((1,), glaze=11), "is no glaze"),
             (SetGround({"pads": (PadUse(22),)}), "inked with ink pads"),
             (SetGround({"paper": 22}), "is cardstock"),
             (EditPiece(1, {"material": End("supply", 99)}), "not in your supplies"),
@@ -265,8 +270,8 @@ class AskedTests(unittest.TestCase):
                 check_named(change, SUPPLIES)
         for change in (
             Choose(1, "marker", 22),
-            EditArea(1, glaze=25),
-            EditArea(1, name="fin"),
+            EditAreas((1,), glaze=25),
+            EditAreas((1,), name="fin"),
             SetGround({"pads": (PadUse(1),)}),
         ):
             check_named(change, SUPPLIES)

@@ -6,7 +6,7 @@ from jindle_core.card.changes.every import changed
 from jindle_core.card.changes.palette import AddColour, Waive
 from jindle_core.card.changes.pictures import (
     AreaFamily,
-    EditArea,
+    EditAreas,
     SetColouring,
     SetDrawing,
     SetFamilies,
@@ -79,27 +79,27 @@ class PictureTests(unittest.TestCase):
             card = changed(card, AddColour(anchor, name, Role.LEAD))
         for change in (
             SetDrawing(1, areas_of(DRAWING), 2.0),
-            EditArea(POND, colour=2),
-            EditArea(LEAF, colour=1),
+            EditAreas((POND,), colour=2),
+            EditAreas((LEAF,), colour=1),
             *changes,
         ):
             card = changed(card, change)
         return card
 
     def checked(self, card, dark_first=False):
-        return CheckedCard(SeenCard(card, self.supplies, DRAWING, dark_first))
+        return CheckedCard(SeenCard(card, self.supplies, {1: DRAWING}, dark_first))
 
     def coloured(self, card, dark_first=False):
-        return self.checked(card, dark_first).seen.coloured
+        return self.checked(card, dark_first).seen.coloured[0]
 
     def propose(self, card, *areas):
-        return changed(card, proposed(self.coloured(card), areas, owned=False))
+        return changed(card, proposed([self.coloured(card)], areas, owned=False))
 
     def family(self, key, *codes):
         return SetFamilies((AreaFamily(key, tuple(IDS[code] for code in codes), Medium.ALCOHOL_MARKER),))
 
     def codes(self, card, key):
-        return [ROWS[pk - 1].code for pk in card.colouring.area(key).family]
+        return [ROWS[pk - 1].code for pk in card.area(key).family]
 
     def lightness(self, card, key):
         return self.coloured(card).tones[key].lab[:, 0]
@@ -109,7 +109,7 @@ class PictureTests(unittest.TestCase):
 
     def test_a_chosen_family_is_judged_at_once_and_can_be_let_be(self):
         card = self.drawn(self.family(LEAF, "FERN-3", "FERN-4"))
-        self.assertEqual(self.coloured(card).judgement(card.colouring.area(LEAF)).faults, ())
+        self.assertEqual(self.coloured(card).judgement(card.area(LEAF)).faults, ())
         card = changed(card, self.family(LEAF, "POND-2", "FERN-3", "FERN-4"))
         (family,) = [one for one in self.checked(card).judged if one.id == "family:2"]
         self.assertEqual((family.finding.status, family.stage), ("look-again", "colouring"))
@@ -122,47 +122,49 @@ class PictureTests(unittest.TestCase):
         flat = ("FERN-2", "FERN-3", "FERN-4")
         card = self.drawn(self.family(LEAF, *flat))
         coloured = self.coloured(card)
-        offers = {one.words: one for one in tone_offers(coloured, card.colouring.area(LEAF), owned=False)}
+        offers = {one.words: one for one in tone_offers(coloured, card.area(LEAF), owned=False)}
         self.assertEqual(ROWS[offers["a deeper shadow"].place].code, "FERN-5")
         self.assertEqual(offers["a lighter light"].family[1:], tuple(IDS[code] for code in flat))
         (glaze,) = [one for one in offers.values() if one.family is None]
         self.assertTrue(ROWS[glaze.place].code.startswith("ASH"))
-        card = changed(card, EditArea(LEAF, glaze=ROWS[glaze.place].id))
+        card = changed(card, EditAreas((LEAF,), glaze=ROWS[glaze.place].id))
         coloured = self.coloured(card)
         self.assertLess(coloured.glazes[LEAF][1][0], coloured.tones[LEAF].lab[-1, 0] - 5)
-        last = area_steps(coloured, card.colouring.area(LEAF))[-1]
+        last = area_steps(coloured, card.area(LEAF))[-1]
         self.assertIn("over the deepest shadow", last.words)
         self.assertIs(last.wait, Wait.DRY)
-        again = tone_offers(coloured, card.colouring.area(LEAF), owned=False)
+        again = tone_offers(coloured, card.area(LEAF), owned=False)
         self.assertFalse([one for one in again if one.family is None])  # one glaze is enough
         with self.assertRaisesRegex(BadInput, "is no glaze"):
-            check_named(EditArea(LEAF, glaze=IDS["TRAY-3"]), self.supplies)
+            check_named(EditAreas((LEAF,), glaze=IDS["TRAY-3"]), self.supplies)
         with self.assertRaisesRegex(BadInput, "no family yet"):
-            changed(card, EditArea(BUD, glaze=IDS["ASH-3"]))
+            changed(card, EditAreas((BUD,), glaze=IDS["ASH-3"]))
 
     def test_a_drawer_of_two_gives_the_best_there_is(self):
         self.own("FERN-3", "ASH-4")
         card = self.drawn()
-        (offer,) = family_offers(self.coloured(card), card.colouring.area(LEAF), owned=True)
+        (offer,) = family_offers(self.coloured(card), card.area(LEAF), owned=True)
         self.assertEqual([ROWS[place].code for place in offer.places], ["FERN-3", "ASH-4"])
         self.own("FERN-3", "ASH-4", "ASH-5")
-        offers = family_offers(self.coloured(card), card.colouring.area(LEAF), owned=True)
+        offers = family_offers(self.coloured(card), card.area(LEAF), owned=True)
         self.assertTrue(all(one.family.judgement.faults for one in offers))
         self.assertEqual({one.family.kept for one in offers}, {"best"})
 
     def test_white_and_black_things_are_built_from_greys_and_lean_on_their_neighbours(self):
-        card = self.propose(self.drawn(EditArea(LEAF, thing=Thing.BLACK), EditArea(BUD, thing=Thing.WHITE)))
+        card = self.propose(
+            self.drawn(EditAreas((LEAF,), thing=Thing.BLACK), EditAreas((BUD,), thing=Thing.WHITE))
+        )
         for key in (LEAF, BUD):
             self.assertTrue(all(code.startswith("ASH") for code in self.codes(card, key)))
-        picture = self.checked(card).desk.picture
+        picture = self.checked(card).desk.pictures[1]
         self.assertEqual(picture.shapes[2].stops[0][1], picture.paper)  # most of it stays bare
-        white = self.propose(self.drawn(EditArea(LEAF, thing=Thing.WHITE)), LEAF)
-        beside = self.propose(changed(white, EditArea(POND, thing=Thing.BLACK)), LEAF)
+        white = self.propose(self.drawn(EditAreas((LEAF,), thing=Thing.WHITE)), LEAF)
+        beside = self.propose(changed(white, EditAreas((POND,), thing=Thing.BLACK)), LEAF)
         self.assertLessEqual(self.lightness(beside, LEAF)[-1], self.lightness(white, LEAF)[-1])
 
     def test_paper_and_layers_change_what_is_seen(self):
         card = self.propose(self.drawn())
-        deeper = changed(card, EditArea(LEAF, layers=3))
+        deeper = changed(card, EditAreas((LEAF,), layers=3))
         self.assertEqual(self.codes(deeper, LEAF), self.codes(card, LEAF))
         self.assertTrue((self.lightness(deeper, LEAF) < self.lightness(card, LEAF)).all())
         sigma = [self.coloured(one).tones[LEAF].sigma[0] for one in (card, deeper)]
@@ -175,21 +177,21 @@ class PictureTests(unittest.TestCase):
             check_named(SetColouring({"paper": IDS["FERN-3"]}), self.supplies)
 
     def test_another_medium_another_family(self):
-        card = changed(self.propose(self.drawn()), EditArea(LEAF, medium=Medium.WAX_PENCIL))
+        card = changed(self.propose(self.drawn()), EditAreas((LEAF,), medium=Medium.WAX_PENCIL))
         self.assertEqual(self.codes(card, LEAF), [])
         card = self.propose(card, LEAF)
         self.assertEqual(self.codes(card, LEAF), ["TRAY-1", "TRAY-2", "TRAY-3"])
-        self.assertIn("wax bloom", str(area_steps(self.coloured(card), card.colouring.area(LEAF))))
+        self.assertIn("wax bloom", str(area_steps(self.coloured(card), card.area(LEAF))))
         card = changed(card, self.family(LEAF, "FERN-2", "FERN-4"))
-        self.assertIs(card.colouring.area(LEAF).medium, Medium.ALCOHOL_MARKER)
+        self.assertIs(card.area(LEAF).medium, Medium.ALCOHOL_MARKER)
         with self.assertRaisesRegex(BadInput, "not coloured with"):
-            changed(card, EditArea(LEAF, medium=Medium.DYE_PAD))
+            changed(card, EditAreas((LEAF,), medium=Medium.DYE_PAD))
 
     def test_order_of_work_as_the_card_says_or_its_maker_is_used_to(self):
         card = self.propose(self.drawn())
 
         def first(card, dark_first=False):
-            return area_steps(self.coloured(card, dark_first), card.colouring.area(LEAF))[0].using
+            return area_steps(self.coloured(card, dark_first), card.area(LEAF))[0].using
 
         self.assertEqual((first(card), first(card, dark_first=True)), (0, len(self.codes(card, LEAF)) - 1))
         self.assertEqual(first(changed(card, SetColouring({"dark_first": False})), dark_first=True), 0)
@@ -197,10 +199,10 @@ class PictureTests(unittest.TestCase):
         self.assertEqual(
             [(one.to, one.wait) for one in steps], [((POND,), None), ((LEAF,), Wait.NEIGHBOUR_DRY)]
         )
-        pencil = self.propose(changed(card, EditArea(LEAF, medium=Medium.WAX_PENCIL)), LEAF)
+        pencil = self.propose(changed(card, EditAreas((LEAF,), medium=Medium.WAX_PENCIL)), LEAF)
         self.assertEqual([one.wait for one in picture_steps(self.coloured(pencil))], [None, None])
         self.assertEqual(
-            self.checked(changed(card, SetColouring({"light": "top"}))).desk.picture.away, away(Light.TOP)
+            self.checked(changed(card, SetColouring({"light": "top"}))).desk.pictures[1].away, away(Light.TOP)
         )
 
     def test_materials_that_will_not_get_on(self):
@@ -208,30 +210,30 @@ class PictureTests(unittest.TestCase):
         self.assertEqual(self.conflicts(card), ["line bleeds"])
         (bleeds,) = [one for one in self.checked(card).judged if one.kind == "conflict"]
         self.assertEqual((bleeds.finding.status, bool(bleeds.ways)), ("fails", True))
-        pills = self.drawn(EditArea(POND, medium=Medium.WATER_MARKER), SetColouring({"line": "solvent"}))
+        pills = self.drawn(EditAreas((POND,), medium=Medium.WATER_MARKER), SetColouring({"line": "solvent"}))
         self.assertIn("pills", self.conflicts(pills))
         proof = changed(pills, SetColouring({"surface": "watercolour paper"}))
         self.assertEqual(self.coloured(proof).surface.wet_layers, 4)
         self.assertNotIn("pills", self.conflicts(proof))
-        wet = self.drawn(EditArea(POND, layers=3), SetColouring({"surface": "heavy cardstock"}))
+        wet = self.drawn(EditAreas((POND,), layers=3), SetColouring({"surface": "heavy cardstock"}))
         self.assertIn("feathers", self.conflicts(wet))
 
     def test_five_tones_and_one_and_how_near_they_are(self):
         card = self.propose(
-            self.drawn(EditArea(LEAF, thing=Thing.FUR, extent=Extent.LARGE, focal=True)), LEAF
+            self.drawn(EditAreas((LEAF,), thing=Thing.FUR, extent=Extent.LARGE, focal=True)), LEAF
         )
-        area = card.colouring.area(LEAF)
+        area = card.area(LEAF)
         self.assertEqual((len(area.family), tones_to_offer(area, None)), (5, 5))
         self.assertEqual(tone_names(5), ("palest", "light", "middle", "dark", "deep shadow"))
         full = tone_offers(self.coloured(card), area, owned=False)
         self.assertTrue(all(one.family is None for one in full))  # it is full
         lone = self.drawn(self.family(LEAF, "FERN-4"))
-        self.assertIsNone(self.coloured(lone).judgement(lone.colouring.area(LEAF)))
-        self.assertTrue(area_steps(self.coloured(lone), lone.colouring.area(LEAF)))
+        self.assertIsNone(self.coloured(lone).judgement(lone.area(LEAF)))
+        self.assertTrue(area_steps(self.coloured(lone), lone.area(LEAF)))
         for card, verdict in (
             (self.propose(self.drawn()), "same"),
             (self.drawn(self.family(LEAF, "POND-3", "POND-5")), "far"),
         ):
-            self.assertEqual(self.coloured(card).likeness(card.colouring.area(LEAF)), verdict)
-        black = self.propose(self.drawn(EditArea(BUD, thing=Thing.BLACK, colour=1)), BUD)
-        self.assertIsNone(self.coloured(black).likeness(black.colouring.area(BUD)))  # greys stand for it
+            self.assertEqual(self.coloured(card).likeness(card.area(LEAF)), verdict)
+        black = self.propose(self.drawn(EditAreas((BUD,), thing=Thing.BLACK, colour=1)), BUD)
+        self.assertIsNone(self.coloured(black).likeness(black.area(BUD)))  # greys stand for it

@@ -157,7 +157,7 @@ class DrawnDeskTests(unittest.TestCase):
         pairs = (Pair(1, PairKind.PICTURE, End("palette", 1), End("white")),)
         for shape in ((1000.0, 500.0), (500.0, 1000.0), (1000.0, 1000.0)):
             with self.subTest(shape):
-                parts = desk(Card("drawn", size, colours), pairs, shape)
+                parts = desk(Card("drawn", size, colours), pairs, {1: shape})
                 self.assertNotIn("disc", [part.shape for part in parts])
                 (drawn,) = [part for part in parts if part.shape == "drawing"]
                 (panel,) = [part for part in parts if part.name == "panel"]
@@ -168,5 +168,5 @@ class DrawnDeskTests(unittest.TestCase):
                 self.assertLess(drawn.y + drawn.height, panel.y + panel.height)
         # Without anything said of a picture it lies on the base.
         self.assertEqual(
-            [part.shape for part in desk(Card("drawn", size), (), (4.0, 3.0))], ["rect", "drawing"]
+            [part.shape for part in desk(Card("drawn", size), (), {1: (4.0, 3.0)})], ["rect", "drawing"]
         )

@@ -1,4 +1,5 @@
 import unittest
+from dataclasses import replace
 
 from jindle_core.blending.painting import GroundShape
 from jindle_core.card.changes import palette as changes
@@ -15,13 +16,12 @@ from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.changes.pictures import (
     AddArea,
     AreaFamily,
-    EditArea,
+    EditAreas,
     RemoveArea,
     SetColouring,
     SetFamilies,
 )
 from jindle_core.card.ground import PadUse
-from jindle_core.card.pictures import Colouring
 from jindle_core.card.waivers import subject
 from jindle_core.checks.ids import Melts, read
 from jindle_core.families.recipes import Thing
@@ -39,7 +39,7 @@ def full_card():
     for change in (
         SetGround({"pads": (PadUse(70),)}),
         AddArea("fin"),
-        EditArea(1, colour=1),
+        EditAreas((1,), colour=1),
         AddArea("eye"),
         SetFamilies((AreaFamily(1, (5, 6)),)),
         SetBuild({"post_limit": 5.0}),
@@ -63,7 +63,7 @@ EVERY = (
     "thickness",
     "envelope",
     "ground:join 0",
-    "conflict:pills",
+    "conflict:1:pills",
 )
 
 
@@ -79,7 +79,7 @@ class WaiverTests(unittest.TestCase):
         self.assertEqual([one.check for one in card.waivers], list(EVERY))
         for change, ended in (
             (EditPiece(1, {"name": "frame"}), set()),
-            (EditArea(1, name="flipper"), set()),
+            (EditAreas((1,), name="flipper"), set()),
             (changes.EditColour(1, name="water"), set()),
             (MovePiece(1, 1), set()),
             (changes.Choose(2, "pad", 71), set()),
@@ -91,11 +91,11 @@ class WaiverTests(unittest.TestCase):
             (changes.EditColour(1, role=Role.ACCENT), {"once:1"}),
             (changes.Reanchor(1, anchor(None, 12.0)), {"pair:1", "once:1", "family:1"}),
             (changes.Reanchor(3, anchor(None, 12.0)), {"stands:1", "melts:1:2", "melts:0:1"}),
-            (EditArea(1, thing=Thing.FUR), {"family:1"}),
+            (EditAreas((1,), thing=Thing.FUR), {"family:1"}),
             (RemoveArea(1), {"family:1"}),
-            (EditArea(2, layers=2), {"conflict:pills"}),
-            (SetColouring({"finishes": ("gloss",)}), {"conflict:pills"}),
-            (SetColouring({"paper": 9}), {"family:1", "conflict:pills"}),
+            (EditAreas((2,), layers=2), {"conflict:1:pills"}),
+            (SetColouring({"finishes": ("gloss",)}), {"conflict:1:pills"}),
+            (SetColouring({"paper": 9}), {"family:1", "conflict:1:pills"}),
             (SetGround({"shape": GroundShape.OMBRE}), {"ground:join 0"}),
             (SetBuild({"post_limit": 4.0}), {"thickness"}),
             (SetBuild({"fold": Fold.TOP}), set()),
@@ -116,7 +116,7 @@ class WaiverTests(unittest.TestCase):
             card = changed(card, gone)
         self.assertEqual(card.waivers, ())
         card = changed(card, AddArea("beak"))
-        self.assertEqual([area.key for area in card.colouring.areas], [1, 3])
+        self.assertEqual([area.key for area in card.areas], [1, 3])
         card = changed(card, StartLayout("framed"))
         self.assertEqual([piece.key for piece in card.build.pieces], [4, 5, 6, 7, 8])
 
@@ -127,6 +127,8 @@ class WaiverTests(unittest.TestCase):
             *(
                 "conflict:",
                 "conflict:pills",
+                "conflict:1:pills",
+                "conflict:2:pills",
                 "spam",
                 "fit:4:5",
                 "fit:x",
@@ -143,4 +145,4 @@ class WaiverTests(unittest.TestCase):
             self.assertEqual(str(read(check)), check)
 
     def test_the_next_key_is_above_every_key_there_is(self):
-        self.assertEqual(Colouring(areas=full_card().colouring.areas).next_key, 3)
+        self.assertEqual(replace(full_card(), next_area=1).next_area, 3)

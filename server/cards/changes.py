@@ -4,7 +4,14 @@ from typing import Any
 
 from jindle_core.card.changes.every import AnyChange
 from jindle_core.card.changes.palette import AddColour, Reanchor
-from jindle_core.card.changes.pictures import AreaFamily, SetDrawing, SetFamilies, areas_of
+from jindle_core.card.changes.pictures import (
+    AddPicture,
+    AreaFamily,
+    SetDrawing,
+    SetFamilies,
+    areas_of,
+)
+from jindle_core.card.pictures import Area
 from jindle_core.card.whole import Anchor
 from jindle_core.errors import BadInput, Problem
 from jindle_core.palettes.role import Role
@@ -61,7 +68,10 @@ def _looked_up(kind: str, values: Any, supplies: Supplies, person: Person) -> An
     if kind == "reanchor":
         return Reanchor(values["key"], _anchor(values["anchor"], supplies)[0])
     if kind == "set_drawing":
-        return _drawing(values["drawing"], person)
+        return SetDrawing(values["drawing"], *_drawn(values["drawing"], person), values["picture"])
+    if kind == "add_picture":
+        drawn = _drawn(values["drawing"], person)
+        return AddPicture(values["name"], values["drawing"], *drawn, values["like"])
     if kind == "set_families":
         return _families(values["families"], supplies)
     change: AnyChange = values
@@ -72,11 +82,12 @@ def _anchor(given: dict[str, Any], supplies: Supplies) -> tuple[Anchor, str]:
     return anchor_of(supplies, given.get("colour"), given.get("value", ""))
 
 
-def _drawing(pk: int | None, person: Person) -> SetDrawing:
+def _drawn(pk: int | None, person: Person) -> tuple[tuple[Area, ...], float | None]:
+    """The areas of a line drawing, and its width by its height."""
     if pk is None:
-        return SetDrawing(None)
+        return (), None
     drawing = one(drawings_seen_by(person), pk=pk).shapes
-    return SetDrawing(pk, areas_of(drawing), drawing.width / drawing.height)
+    return areas_of(drawing), drawing.width / drawing.height
 
 
 def _families(given: list[dict[str, Any]], supplies: Supplies) -> SetFamilies:

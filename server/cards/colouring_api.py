@@ -1,12 +1,12 @@
-"""The API of how a card's picture is coloured."""
+"""The API of how a card's pictures are coloured."""
 
 from drf_spectacular.utils import extend_schema
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core.offers.for_area import proposed
-from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.filled import picture_seen
+from jindle_core.seen.whole import SeenCard
 from jindle_core.supplies.choose import papers_to_try
 from server.access import own_card
 from server.cards import actions
@@ -14,6 +14,7 @@ from server.cards.colouring_serializers import (
     ColouringSerializer,
     OffersQuery,
     OffersSerializer,
+    OfPictureQuery,
     OnPaperSerializer,
     ProposeSerializer,
 )
@@ -27,35 +28,41 @@ from server.catalogue.swatches import swatch
 from server.requests import Request
 
 
-def _coloured(request: Request, pk: int) -> Coloured:
+def _seen(request: Request, pk: int) -> SeenCard:
     card = own_card(request.user, pk)
-    return checked_card(card, catalogue_for(request.user), request.user).seen.coloured
+    return checked_card(card, catalogue_for(request.user), request.user).seen
 
 
 class CardColouring(APIView):
-    """How a card's picture is coloured."""
+    """How a card's pictures are coloured."""
 
     @extend_schema(responses=ColouringSerializer, operation_id="colouring")
     def get(self, request: Request, pk: int) -> Response:
         """Areas with their families, what holds of them, the order of work, and the materials."""
-        return Response(colouring_told(_coloured(request, pk)))
+        seen = _seen(request, pk)
+        return Response(colouring_told(seen.coloured, seen.supplies))
 
 
 class CardOnPapers(APIView):
-    """The picture on other papers."""
+    """A picture on other papers."""
 
-    @extend_schema(responses=OnPaperSerializer(many=True), operation_id="picture_on_papers")
+    @extend_schema(
+        parameters=[OfPictureQuery], responses=OnPaperSerializer(many=True), operation_id="picture_on_papers"
+    )
     def get(self, request: Request, pk: int) -> Response:
         """The picture as it would look on white, and on each kind of cardstock that there is."""
-        coloured, supplies = _coloured(request, pk), catalogue_for(request.user)
+        asked = OfPictureQuery(data=request.query_params)
+        asked.is_valid(raise_exception=True)
+        seen = _seen(request, pk)
+        coloured = seen.picture(asked.validated_data["picture"])
         return Response(
             [
                 {
-                    "paper": None if paper is None else swatch(supplies, paper),
+                    "paper": None if paper is None else swatch(seen.supplies, paper),
                     "words": words,
-                    "picture": picture_told(picture_seen(coloured.on_paper(paper))),
+                    "picture": (drawn := picture_seen(coloured.on_paper(paper))) and picture_told(drawn),
                 }
-                for words, paper in papers_to_try(supplies)
+                for words, paper in papers_to_try(seen.supplies)
             ]
         )
 
@@ -73,8 +80,9 @@ class CardPropose(APIView):
         asked = given.validated_data
         card = own_card(request.user, pk)
         supplies = catalogue_for(request.user)
-        coloured = checked_card(card, supplies, request.user).seen.coloured
-        change = proposed(coloured, asked["areas"], asked["owned"])
+        seen = checked_card(card, supplies, request.user).seen
+        pictures = seen.coloured if asked["picture"] is None else [seen.picture(asked["picture"])]
+        change = proposed(pictures, asked["areas"], asked["owned"])
         return Response(actions.change_card(card, asked["version"], change, supplies, "colouring"))
 
 
@@ -84,9 +92,9 @@ class AreaFamilies(APIView):
     @extend_schema(parameters=[OffersQuery], responses=OffersSerializer, operation_id="area_families")
     def get(self, request: Request, pk: int, key: int) -> Response:
         """The best families for it, and what would make its own whole."""
-        coloured = _coloured(request, pk)
+        coloured = _seen(request, pk).picture_of(key)
         given = OffersQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
         asked = given.validated_data
-        area = coloured.colouring.area(key)
+        area = coloured.area(key)
         return Response(area_offers_told(coloured, area, asked["owned"], asked["tones"]))

@@ -1,11 +1,11 @@
-"""What the API of a card's colouring takes and gives."""
+"""What the API of how a card's pictures are coloured takes and gives."""
 
 from typing import Any
 
 from rest_framework import serializers
 
 from jindle_core import figures
-from jindle_core.card.changes import pictures as colouring_changes
+from jindle_core.card.changes import pictures as picture_changes
 from jindle_core.compatibility.materials import FINISHES, LINE_INKS
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light
@@ -26,12 +26,42 @@ FINISH_CHOICES = list(FINISHES.items())
 # --- What it takes.
 
 
+def _picture_field() -> serializers.IntegerField:
+    return serializers.IntegerField(
+        required=False, allow_null=True, default=None, help_text="a picture's key; none: the first"
+    )
+
+
+class AddPictureSerializer(ChangeSerializer):
+    """One more picture: of a line drawing, only a list of areas, or like one that there is (its key)."""
+
+    makes = dict
+    kind = kind_field("add_picture")
+    name = serializers.CharField()
+    drawing = serializers.IntegerField(required=False, allow_null=True, default=None)
+    like = serializers.IntegerField(required=False, allow_null=True, default=None)
+
+
+class NamePictureSerializer(ChangeSerializer):
+    makes = picture_changes.NamePicture
+    kind = kind_field("name_picture")
+    picture = serializers.IntegerField()
+    name = serializers.CharField()
+
+
+class RemovePictureSerializer(ChangeSerializer):
+    makes = picture_changes.RemovePicture
+    kind = kind_field("remove_picture")
+    picture = serializers.IntegerField()
+
+
 class SetDrawingSerializer(ChangeSerializer):
     """The id of a line drawing, or none: only a list of areas."""
 
     makes = dict
     kind = kind_field("set_drawing")
     drawing = serializers.IntegerField(allow_null=True)
+    picture = _picture_field()
 
 
 class SetColouringSerializer(ChangeSerializer):
@@ -39,6 +69,7 @@ class SetColouringSerializer(ChangeSerializer):
 
     makes = dict
     kind = kind_field("set_colouring")
+    picture = _picture_field()
     paper = serializers.IntegerField(required=False, allow_null=True)
     surface = serializers.ChoiceField(
         choices=SURFACE_CHOICES,
@@ -56,29 +87,37 @@ class SetColouringSerializer(ChangeSerializer):
 
     def to_internal_value(self, data: Any) -> Any:
         given = super().to_internal_value(data)
+        picture = given.pop("picture")
         if "light" in given:
             given["light"] = Light(given["light"])
         if "finishes" in given:
             given["finishes"] = tuple(dict.fromkeys(given["finishes"]))
-        return colouring_changes.SetColouring(given)
+        return picture_changes.SetColouring(given, picture)
 
 
 class AddAreaSerializer(ChangeSerializer):
-    makes = colouring_changes.AddArea
+    makes = picture_changes.AddArea
     kind = kind_field("add_area")
     name = serializers.CharField()
     extent = serializers.ChoiceField(choices=EXTENT_CHOICES, default=Extent.SMALL.value)
+    picture = _picture_field()
 
     def to_internal_value(self, data: Any) -> Any:
         given = super(ChangeSerializer, self).to_internal_value(data)
-        return colouring_changes.AddArea(given["name"], Extent(given["extent"]))
+        return picture_changes.AddArea(given["name"], Extent(given["extent"]), given["picture"])
 
 
-class EditAreaSerializer(ChangeSerializer):
+def _keys_field() -> serializers.ListField:
+    return serializers.ListField(
+        child=serializers.IntegerField(), min_length=1, max_length=figures.drawings.AREAS_LIMIT
+    )
+
+
+class EditAreasSerializer(ChangeSerializer):
     """What is left out stays; a colour of 0 takes the colour away."""
 
-    kind = kind_field("edit_area")
-    key = serializers.IntegerField()
+    kind = kind_field("edit_areas")
+    keys = _keys_field()
     name = serializers.CharField(required=False)
     colour = serializers.IntegerField(required=False)
     thing = serializers.ChoiceField(choices=THING_CHOICES, required=False)
@@ -91,16 +130,29 @@ class EditAreaSerializer(ChangeSerializer):
     def to_internal_value(self, data: Any) -> Any:
         given = super(ChangeSerializer, self).to_internal_value(data)
         given.pop("kind")
+        given["keys"] = tuple(dict.fromkeys(given["keys"]))
         if "coloured_with" in given:
             given["medium"] = Medium(given.pop("coloured_with"))
         for name, kind in (("thing", Thing), ("extent", Extent)):
             if name in given:
                 given[name] = kind(given[name])
-        return colouring_changes.EditArea(**given)
+        return picture_changes.EditAreas(**given)
+
+
+class FollowAreaSerializer(ChangeSerializer):
+    """Some areas coloured as another (its key) is, or none any more."""
+
+    kind = kind_field("follow_area")
+    keys = _keys_field()
+    like = serializers.IntegerField(allow_null=True)
+
+    def to_internal_value(self, data: Any) -> Any:
+        given = super(ChangeSerializer, self).to_internal_value(data)
+        return picture_changes.FollowArea(tuple(given["keys"]), given["like"])
 
 
 class RemoveAreaSerializer(ChangeSerializer):
-    makes = colouring_changes.RemoveArea
+    makes = picture_changes.RemoveArea
     kind = kind_field("remove_area")
     key = serializers.IntegerField()
 
@@ -121,21 +173,32 @@ class SetFamiliesSerializer(ChangeSerializer):
 
 
 COLOURING_CHANGES: dict[str, type[ChangeSerializer]] = {
+    "add_picture": AddPictureSerializer,
+    "name_picture": NamePictureSerializer,
+    "remove_picture": RemovePictureSerializer,
     "set_drawing": SetDrawingSerializer,
     "set_colouring": SetColouringSerializer,
     "add_area": AddAreaSerializer,
-    "edit_area": EditAreaSerializer,
+    "edit_areas": EditAreasSerializer,
+    "follow_area": FollowAreaSerializer,
     "remove_area": RemoveAreaSerializer,
     "set_families": SetFamiliesSerializer,
 }
 
 
 class ProposeSerializer(serializers.Serializer):
-    """Families wanted for some areas, or for all that have none."""
+    """Families wanted for some areas, or for all of a picture (none: of every picture) that have none."""
 
     version = serializers.IntegerField()
+    picture = _picture_field()
     areas = serializers.ListField(child=serializers.IntegerField(), required=False, default=list)
     owned = serializers.BooleanField(default=False)
+
+
+class OfPictureQuery(serializers.Serializer):
+    """Of which picture; none: the first."""
+
+    picture = _picture_field()
 
 
 class OffersQuery(serializers.Serializer):
@@ -184,6 +247,7 @@ class AreaSerializer(serializers.Serializer):
     key = serializers.IntegerField()
     name = serializers.CharField()
     shape = serializers.CharField()
+    like = serializers.IntegerField(allow_null=True, help_text="the key of the area that it is coloured as")
     colour = serializers.IntegerField(allow_null=True)
     thing = serializers.ChoiceField(choices=THING_CHOICES)
     extent = serializers.ChoiceField(choices=EXTENT_CHOICES)
@@ -217,9 +281,11 @@ class LineRangeSerializer(serializers.Serializer):
     name = serializers.CharField()
 
 
-class ColouringSerializer(serializers.Serializer):
-    """How the card's picture is coloured."""
+class ColouredPictureSerializer(serializers.Serializer):
+    """How a picture of the card is coloured."""
 
+    key = serializers.IntegerField()
+    name = serializers.CharField()
     drawing = serializers.IntegerField(allow_null=True)
     paper = SwatchSerializer(allow_null=True)
     surface = serializers.CharField()
@@ -229,14 +295,21 @@ class ColouringSerializer(serializers.Serializer):
     dark_first = serializers.BooleanField()
     line = serializers.CharField()
     line_range = serializers.IntegerField(allow_null=True)
-    lines = NamedSerializer(many=True)
-    line_ranges = LineRangeSerializer(many=True)
     finishes = serializers.ListField(child=serializers.CharField())
-    all_finishes = NamedSerializer(many=True)
     areas = AreaSerializer(many=True)
     sessions = StepSerializer(many=True, help_text="to areas that share a family")
     cautions = serializers.ListField(child=serializers.CharField())
     greys = serializers.CharField(help_text="the greys that go with the palette: warm or cool")
+
+
+class ColouringSerializer(serializers.Serializer):
+    """How the card's pictures are coloured, and what there is to choose from."""
+
+    pictures = ColouredPictureSerializer(many=True)
+    lines = NamedSerializer(many=True)
+    line_ranges = LineRangeSerializer(many=True)
+    all_finishes = NamedSerializer(many=True)
+    most_pictures = serializers.IntegerField()
 
 
 class OfferedToneSerializer(serializers.Serializer):

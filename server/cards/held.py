@@ -13,6 +13,7 @@ from weakref import WeakKeyDictionary
 
 from jindle_core.card.whole import Card
 from jindle_core.checked.whole import CheckedCard
+from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.seen.whole import SeenCard
 from jindle_core.supplies.colours import Supplies
 from server.access import drawings_seen_by
@@ -62,13 +63,16 @@ def checked_cards(cards: Sequence[StoredCard], supplies: Supplies, person: Perso
 
 def _checked(values: Sequence[Card], supplies: Supplies, person: Person) -> list[CheckedCard]:
     """Their drawings are fetched all at once."""
-    wanted = {value.colouring.drawing for value in values} - {None}
+    wanted = {picture.drawing for value in values for picture in value.pictures} - {None}
     drawings = drawings_seen_by(person).in_bulk(wanted) if wanted else {}
     found = {pk: drawing.shapes for pk, drawing in drawings.items()}
-    return [
-        CheckedCard(SeenCard(value, supplies, found.get(value.colouring.drawing), person.dark_first))
-        for value in values
-    ]
+    return [CheckedCard(SeenCard(value, supplies, _of(value, found), person.dark_first)) for value in values]
+
+
+def _of(value: Card, drawings: dict[int, LineDrawing]) -> dict[int, LineDrawing]:
+    """Those drawings that a card shows."""
+    wanted = {picture.drawing for picture in value.pictures}
+    return {pk: drawing for pk, drawing in drawings.items() if pk in wanted}
 
 
 def told_once(supplies: Supplies, what: str, key: Hashable, tell: Callable[[], Told], most: int) -> Told:
@@ -90,9 +94,9 @@ def told_once(supplies: Supplies, what: str, key: Hashable, tell: Callable[[], T
 
 
 def _is_so(seen: SeenCard, supplies: Supplies, person: Person) -> bool:
-    """Whether what was seen would be seen now: with these supplies, by this person, with its drawing."""
+    """Whether what was seen would be seen now: with these supplies, by this person, with its drawings."""
     if seen.supplies is not supplies or seen.dark_first != person.dark_first:
         return False
-    drawing = seen.card.colouring.drawing
-    there = drawing is not None and drawings_seen_by(person).filter(pk=drawing).exists()
-    return there == (seen.drawing is not None)
+    wanted = {pk for one in seen.card.pictures if (pk := one.drawing) is not None}
+    there = drawings_seen_by(person).filter(pk__in=wanted).values_list("pk", flat=True) if wanted else ()
+    return set(there) == seen.drawings.keys()

@@ -148,6 +148,7 @@ class CheckSerializer(serializers.Serializer):
     pieces = serializers.ListField(
         child=serializers.IntegerField(), help_text="the keys of the pieces that it is on; 0: the card itself"
     )
+    picture = serializers.IntegerField(help_text="the key of the picture whose materials it is on, or 0")
     stage = serializers.ChoiceField(choices=STAGES)
     title = serializers.CharField()
     status = serializers.ChoiceField(choices=STATUS_CHOICES)
@@ -193,6 +194,8 @@ class PartSerializer(serializers.Serializer):
     size = serializers.FloatField(help_text="of type, in mm")
     bold = serializers.BooleanField()
     trimmed = serializers.BooleanField(help_text="it ends at the card's edge")
+    picture = serializers.IntegerField(help_text="the key of the picture that a drawing is of, or 0")
+    mirrored = serializers.BooleanField(help_text="left and right of the drawing are exchanged")
     opacity = serializers.FloatField()
     shades = ShadesSerializer()
 
@@ -214,7 +217,7 @@ class PictureShapeSerializer(serializers.Serializer):
 
 
 class PictureSerializer(serializers.Serializer):
-    """The card's line drawing, coloured as predicted; in units of its own."""
+    """A picture's line drawing, coloured as predicted; in units of its own."""
 
     width = serializers.FloatField()
     height = serializers.FloatField()
@@ -266,6 +269,12 @@ class PanelSerializer(serializers.Serializer):
     effects = LaidEffectSerializer(many=True)
 
 
+class DeskPictureSerializer(PictureSerializer):
+    """A picture of the card by its key."""
+
+    key = serializers.IntegerField()
+
+
 class DeskSerializer(serializers.Serializer):
     """The card as it would look."""
 
@@ -274,7 +283,7 @@ class DeskSerializer(serializers.Serializer):
     parts = PartSerializer(many=True)
     inside = PartSerializer(many=True, help_text="of the half that is written on; none: not built of pieces")
     fold = serializers.ChoiceField(choices=FOLD_CHOICES)
-    picture = PictureSerializer(allow_null=True, help_text="what the part “drawing” shows")
+    pictures = DeskPictureSerializer(many=True, help_text="what parts of the shape “drawing” show")
     ground = PanelSerializer(allow_null=True, help_text="what the part “ground” shows")
 
 

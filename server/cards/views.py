@@ -109,7 +109,7 @@ def card_summaries(cards: Sequence[StoredCard], supplies: Supplies, person: Pers
     found = []
     for card, checked in zip(readable, checked_cards(readable, supplies, person), strict=True):
         try:
-            key = (card.pk, card.version, person.units, checked.seen.drawing is None)
+            key = (card.pk, card.version, person.units, frozenset(checked.seen.drawings))
             tell = partial(_summary, card, checked, person.units)
             found.append(told_once(supplies, "summary", key, tell, _SUMMARIES))
         except Exception as error:

@@ -165,9 +165,9 @@ def _colour(studio: Person, supplies: Supplies, card: StoredCard, drawing: Drawi
     """The card's drawing with its areas as the story tells, and a family from the drawer for each."""
     made = read_change({"kind": "set_drawing", "drawing": drawing.pk}, supplies, studio)
     change_card(card, card.version, made, supplies)
-    keys = {area.name: area.key for area in card.value.colouring.areas}
+    keys = {area.name: area.key for area in card.value.areas}
     for name, told in areas.items():
-        made = read_change({"kind": "edit_area", "key": keys[name]} | told, supplies, studio)
+        made = read_change({"kind": "edit_areas", "keys": [keys[name]]} | told, supplies, studio)
         change_card(card, card.version, made, supplies)
     coloured = checked_card(card, supplies, studio).seen.coloured
     change_card(card, card.version, proposed(coloured, list(keys.values()), owned=True), supplies)

@@ -72,14 +72,15 @@ class DatabaseTests(TestCase):
         studio = Person.objects.get(name=DEMO_NAME)
         cards = list(StoredCard.objects.filter(owner=studio))
         for checked in checked_cards(cards, catalogue_for(studio), studio):
-            coloured = checked.seen.coloured
-            with self.subTest(coloured.palette.card.name):
-                self.assertIsNotNone(coloured.drawing)
-                self.assertTrue(all(area.colour and area.family for area in coloured.colouring.areas))
-                self.assertEqual(coloured.conflicts, [])
-                told = colouring_told(coloured)
-                together = [key for one in told["sessions"] for key in one["to"]]
-                self.assertEqual(sorted(together), [area.key for area in coloured.colouring.areas])
+            pictures = checked.seen.coloured
+            told = colouring_told(pictures, checked.seen.supplies)["pictures"]
+            for coloured, one in zip(pictures, told, strict=True):
+                with self.subTest(checked.seen.card.name, picture=coloured.picture.name):
+                    self.assertIsNotNone(coloured.drawing)
+                    self.assertTrue(all(area.colour and area.family for area in coloured.areas))
+                    self.assertEqual(coloured.conflicts, [])
+                    together = [key for step in one["sessions"] for key in step["to"]]
+                    self.assertEqual(sorted(together), [area.key for area in coloured.areas])
 
     def test_demo_data_loads_once(self):
         call_command("load_demo", stdout=io.StringIO())

@@ -49,7 +49,9 @@ class StartLayout:
                     expected=", ".join(one.key for one in STARTS),
                 )
             )
-        pieces = start(self.layout, card.size, card.colours, card.build.next_key, card.colouring.proportion)
+        pieces = start(
+            self.layout, card.size, card.colours, card.build.next_key, card.picture(None).proportion
+        )
         return checked(card, replace(card.build, pieces=pieces, inside=(), ground_on=None))
 
 
@@ -185,6 +187,8 @@ def checked(card: Card, build: Build) -> Card:
                 f"{under.name} is stamped: nothing lies on ink. Lay {piece.name} on what it is stamped on."
             )
             raise BadInput(Problem(words, field="on", value=under.name))
+        if piece.kind is Kind.IMAGE:
+            card.picture(piece.picture)
         if piece.inked and piece.kind not in OF_CARD:
             words = f"{piece.name} is not cut out of card, which is what can be inked."
             raise BadInput(Problem(words, field="inked", value=piece.kind.value))

@@ -3,11 +3,11 @@
 from jindle_core.card.changes.build import BuildChange
 from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.changes.palette import AddColour, Change, PairChange
-from jindle_core.card.changes.pictures import ColouringChange
+from jindle_core.card.changes.pictures import PictureChange
 from jindle_core.card.waivers import still_waived
 from jindle_core.card.whole import Card, Pair
 
-AnyChange = Change | ColouringChange | SetGround | BuildChange
+AnyChange = Change | PictureChange | SetGround | BuildChange
 
 
 def changed(card: Card, change: AnyChange, guessed: tuple[Pair, ...] = ()) -> Card:

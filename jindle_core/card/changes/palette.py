@@ -147,12 +147,12 @@ class RemoveColour:
         pairs = card.pairs
         if pairs is not None:
             pairs = tuple(pair for pair in pairs if gone not in (pair.upper, pair.lower))
+        bare = card.with_areas(lambda area: replace(area, colour=None) if area.colour == self.key else area)
         return replace(
-            card,
+            bare,
             colours=tuple(colour for colour in card.colours if colour.key != self.key),
             choices=tuple(choice for choice in card.choices if choice.key != self.key),
             pairs=pairs,
-            colouring=card.colouring.without_colour(self.key),
             build=card.build.without_colour(self.key),
         )
 

@@ -69,7 +69,7 @@ class ArchiveTests(ApiTestCase):
         for change in (
             {"kind": "set_drawing", "drawing": store_drawing(self.ann, "Boat", drawing).pk},
             {"kind": "set_families", "families": [{"key": 1, "colours": tones}]},
-            {"kind": "edit_area", "key": 1, "glaze": self.ids["SKY-2"]},
+            {"kind": "edit_areas", "keys": [1], "glaze": self.ids["SKY-2"]},
             {"kind": "set_colouring", "paper": self.ids["milk"], "line_range": self.own.pk},
         ):
             card = self.change(card, **change)
@@ -136,7 +136,7 @@ class ArchiveTests(ApiTestCase):
         (card,) = self.ask("get", "cards")["cards"]
         card = self.ask("get", f"cards/{card['id']}")
         self.assertEqual((len(card["colours"]), card["undo"]), (4, "how the picture is coloured"))
-        told = self.ask("get", f"cards/{card['id']}/colouring")
+        (told,) = self.ask("get", f"cards/{card['id']}/colouring")["pictures"]
         self.assertEqual([one["swatch"]["code"] for one in told["areas"][0]["tones"]], ["TRAY-1", "TRAY-2"])
         self.assertEqual((told["areas"][0]["shape"], told["paper"]["name"]), ("sail", "milk"))
         self.assertEqual(told["line_range"], Range.objects.get(owner=self.ben, name="Mine").pk)
@@ -255,6 +255,7 @@ class ArchiveTests(ApiTestCase):
     def test_what_would_poison_an_account_is_refused(self):
         told, _ = self.a_card()
         plan = told["plan"]
+        (picture,) = plan["pictures"]
         for wrong in (
             {"size": {"width": {"ticks": 1.5, "unit": "in"}, "height": {"ticks": 64, "unit": "in"}}},
             {"size": {"width": {"ticks": 0, "unit": "in"}, "height": {"ticks": 0, "unit": "in"}}},
@@ -273,7 +274,9 @@ class ArchiveTests(ApiTestCase):
                     }
                 ],
             },
-            {"colouring": plan["colouring"] | {"areas": [plan["colouring"]["areas"][0] | {"colour": 77}]}},
+            {"pictures": [picture | {"areas": [picture["areas"][0] | {"colour": 77}]}]},
+            {"pictures": [picture | {"areas": [picture["areas"][0] | {"like": picture["areas"][0]["key"]}]}]},
+            {"pictures": []},
         ):
             with self.subTest(wrong):
                 _, archive = self.a_card(plan=plan | wrong)

@@ -65,6 +65,12 @@ class PieceFieldsSerializer(ChangeSerializer):
     white_edge = serializers.BooleanField(required=False)
     text = serializers.CharField(required=False, allow_blank=True, max_length=figures.building.WORDS_LIMIT)
     bold = serializers.BooleanField(required=False)
+    picture = serializers.IntegerField(
+        required=False,
+        allow_null=True,
+        help_text="which picture an image shows; none: the first",
+    )
+    mirrored = serializers.BooleanField(required=False)
 
     def told(self, given: dict[str, Any]) -> Any:
         """The fields of a piece that were given."""
@@ -84,7 +90,10 @@ class PieceFieldsSerializer(ChangeSerializer):
         return found | {"place": place} if place else found
 
 
-_AS_GIVEN = ("on", "material", "trimmed", "tucked", "inked", "white_edge", "text", "bold")
+_AS_GIVEN = (
+    *("on", "material", "trimmed", "tucked", "inked", "white_edge", "text", "bold"),
+    *("picture", "mirrored"),
+)
 _PLACES = {"across": Across, "down": Down}
 
 
@@ -261,6 +270,8 @@ class PieceSerializer(serializers.Serializer):
     white_edge = serializers.BooleanField()
     text = serializers.CharField(help_text="what words say; blank: the card's name")
     bold = serializers.BooleanField()
+    picture = serializers.IntegerField(allow_null=True, help_text="the key of what an image shows")
+    mirrored = serializers.BooleanField()
     box = PlacedBoxSerializer()
     bottom = serializers.FloatField(help_text="mm above the card's front")
     top = serializers.FloatField()
@@ -294,6 +305,13 @@ class TrimmingSerializer(serializers.Serializer):
     could_be = serializers.ListField(child=serializers.CharField(), help_text="pieces that it is enough for")
 
 
+class NamedPictureSerializer(serializers.Serializer):
+    """A picture that a piece can show."""
+
+    key = serializers.IntegerField()
+    name = serializers.CharField()
+
+
 class BuildSerializer(serializers.Serializer):
     """How the card is built."""
 
@@ -315,6 +333,7 @@ class BuildSerializer(serializers.Serializer):
     trimmings = TrimmingSerializer(many=True)
     base_thickness = serializers.FloatField(help_text="mm of one half")
     sheets = SheetToCutSerializer(many=True)
+    pictures = NamedPictureSerializer(many=True)
     grains = serializers.ListField(child=serializers.ChoiceField(choices=GRAIN_CHOICES))
     layouts = LayoutSerializer(many=True)
 

@@ -58,6 +58,7 @@ def build_told(examined: Examined, units: str) -> dict[str, Any]:
             {"words": f"{name}{wide} × {high} {unit}", "width": wide, "height": high, "unit": unit}
             for name, wide, high, unit in figures.cutting.SHEETS_TO_CUT
         ],
+        "pictures": [{"key": one.picture.key, "name": one.picture.name} for one in examined.stack.coloured],
         "grains": [one.value for one in Grain],
         "layouts": [{"key": one.key, "words": one.words} for one in STARTS],
     }
@@ -94,6 +95,8 @@ def _piece(examined: Examined, piece: Piece, units: str) -> dict[str, Any]:
         "white_edge": piece.white_edge,
         "text": piece.text,
         "bold": piece.bold,
+        "picture": stack.shows(piece.key).picture.key if piece.kind is Kind.IMAGE else None,
+        "mirrored": piece.mirrored,
         "box": {side: float(getattr(stack.boxes[piece.key], side)) for side in _SIDES},
         "bottom": round(height.bottom, 2),
         "top": round(height.top, 2),

@@ -1,5 +1,6 @@
-"""The colouring of a card's picture as it is told."""
+"""The colouring of a card's pictures as it is told."""
 
+from collections.abc import Sequence
 from typing import Any
 
 import numpy as np
@@ -20,28 +21,37 @@ from server.cards.json.step import step_told
 from server.catalogue.swatches import swatch
 
 
-def colouring_told(coloured: Coloured) -> dict[str, Any]:
+def colouring_told(pictures: Sequence[Coloured], supplies: Supplies) -> dict[str, Any]:
     """Everything of the stage, as ``ColouringSerializer`` describes it."""
-    said = coloured.colouring
     return {
+        "pictures": [_picture(one) for one in pictures],
+        "lines": [{"key": key, "words": ink.title} for key, ink in LINE_INKS.items()],
+        "line_ranges": [
+            {"id": one.id, "name": one.name}
+            for one in supplies.ranges.values()
+            if is_line_ink(one.medium) and not one.gone
+        ],
+        "all_finishes": [{"key": key, "words": words} for key, words in FINISHES.items()],
+        "most_pictures": figures.drawings.PICTURES_LIMIT,
+    }
+
+
+def _picture(coloured: Coloured) -> dict[str, Any]:
+    said = coloured.picture
+    return {
+        "key": said.key,
+        "name": said.name,
         "drawing": said.drawing if coloured.drawing else None,
         "paper": None if coloured.paper is None else swatch(coloured.palette.supplies, coloured.paper),
         "surface": coloured.surface.title,
-        "surface_said": coloured.colouring.surface in SURFACES,
+        "surface_said": said.surface in SURFACES,
         "wet_layers": coloured.surface.wet_layers,
         "light": said.light.value,
         "dark_first": coloured.dark_first,
         "line": said.line,
         "line_range": said.line_range,
-        "lines": [{"key": key, "words": ink.title} for key, ink in LINE_INKS.items()],
-        "line_ranges": [
-            {"id": one.id, "name": one.name}
-            for one in coloured.palette.supplies.ranges.values()
-            if is_line_ink(one.medium) and not one.gone
-        ],
         "finishes": list(said.finishes),
-        "all_finishes": [{"key": key, "words": words} for key, words in FINISHES.items()],
-        "areas": [_area(coloured, area) for area in said.areas],
+        "areas": [_area(coloured, area) for area in coloured.areas],
         "sessions": [step_told(one) for one in picture_steps(coloured)],
         "cautions": cautions(coloured.used) if said.areas else [],
         "greys": "warm" if coloured.warmth() > 0 else "cool",
@@ -63,6 +73,7 @@ def _area(coloured: Coloured, area: Area) -> dict[str, Any]:
         "key": area.key,
         "name": area.name,
         "shape": area.shape,
+        "like": area.like,
         "colour": area.colour,
         "thing": area.thing.value,
         "extent": area.extent.value,
@@ -80,7 +91,7 @@ def _area(coloured: Coloured, area: Area) -> dict[str, Any]:
         "glaze": glaze,
         "judgement": None if judged is None else judgement_told(judged),
         "order": [step_told(one) for one in area_steps(coloured, area)],
-        "edge": edge_tone(count, coloured.colouring.light) if count else None,
+        "edge": edge_tone(count, coloured.picture.light) if count else None,
     }
 
 

@@ -16,7 +16,7 @@ def desk_told(desk: Desk, inside: bool = True) -> dict[str, Any]:
         "parts": parts_told(desk.front),
         "inside": parts_told(desk.inside) if inside else [],
         "fold": desk.fold.value,
-        "picture": picture_told(desk.picture),
+        "pictures": [{"key": key} | picture_told(one) for key, one in desk.pictures.items()],
         "ground": panel_told(desk.panel),
     }
 
@@ -39,6 +39,8 @@ def parts_told(parts: Iterable[Drawn]) -> list[dict[str, Any]]:
             "size": round(one.part.size, 3),
             "bold": one.part.bold,
             "trimmed": one.part.trimmed,
+            "picture": one.part.picture,
+            "mirrored": one.part.mirrored,
             "opacity": round(one.opacity, 3),
             "shades": one.shades,
         }

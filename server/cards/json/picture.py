@@ -5,10 +5,8 @@ from typing import Any
 from jindle_core.seen.filled import PictureSeen
 
 
-def picture_told(seen: PictureSeen | None) -> dict[str, Any] | None:
-    """The picture as ``PictureSerializer`` describes it; None without one."""
-    if seen is None:
-        return None
+def picture_told(seen: PictureSeen) -> dict[str, Any]:
+    """The picture as ``PictureSerializer`` describes it."""
     return {
         "width": seen.drawing.width,
         "height": seen.drawing.height,

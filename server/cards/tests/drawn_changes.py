@@ -47,10 +47,12 @@ class Drawn:
         keys = {
             "colour": [one.key for one in plan.colours],
             "pair": [one.key for one in plan.pairs or ()] or [plan.next_pair],
-            "area": [one.key for one in plan.colouring.areas],
+            "picture": [one.key for one in plan.pictures],
+            "area": [one.key for one in plan.areas],
             "piece": [one.key for one in plan.build.every],
         }
         key = {what: st.sampled_from([*found, *found, 99]) for what, found in keys.items()}
+        picture, areas = st.none() | key["picture"], st.lists(key["area"], min_size=1, max_size=3)
         end = st.one_of(
             st.just({"source": "white"}),
             key["colour"].map(lambda one: {"source": "palette", "id": one}),
@@ -77,6 +79,8 @@ class Drawn:
             "tucked": st.booleans(),
             "inked": st.one_of(st.none(), st.fixed_dictionaries(inked)),
             "white_edge": st.booleans(),
+            "picture": picture,
+            "mirrored": st.booleans(),
             "text": TEXT,
             "bold": st.booleans(),
         }
@@ -138,8 +142,17 @@ class Drawn:
             "guess_pairs": st.just({}),
             "waive": st.fixed_dictionaries({"check": checks, "reason": st.just("on purpose")}),
             "unwaive": st.fixed_dictionaries({"check": checks}),
-            "set_drawing": st.fixed_dictionaries({"drawing": st.sampled_from([None, *self.drawings])}),
+            "add_picture": st.fixed_dictionaries(
+                {"name": TEXT},
+                optional={"drawing": st.sampled_from([None, *self.drawings]), "like": picture},
+            ),
+            "name_picture": st.fixed_dictionaries({"picture": key["picture"], "name": TEXT}),
+            "remove_picture": st.fixed_dictionaries({"picture": key["picture"]}),
+            "set_drawing": st.fixed_dictionaries(
+                {"drawing": st.sampled_from([None, *self.drawings])}, optional={"picture": picture}
+            ),
             "set_colouring": some(
+                picture=picture,
                 paper=card,
                 surface=st.sampled_from(["", "kraft"]),
                 light=values(Light),
@@ -147,9 +160,9 @@ class Drawn:
                 line=st.sampled_from(["", *LINE_INKS]),
                 finishes=st.lists(st.sampled_from(list(FINISHES)), max_size=3),
             ),
-            "add_area": st.fixed_dictionaries({"name": TEXT}, optional={"extent": values(Extent)}),
-            "edit_area": st.fixed_dictionaries(
-                {"key": key["area"]},
+            "add_area": st.fixed_dictionaries({"name": TEXT}, optional={"extent": values(Extent), "picture": picture}),
+            "edit_areas": st.fixed_dictionaries(
+                {"keys": areas},
                 optional={
                     "name": TEXT,
                     "colour": st.sampled_from([0, *keys["colour"]]),
@@ -161,6 +174,7 @@ class Drawn:
                     "glaze": st.sampled_from([0, *self.markers]),
                 },
             ),
+            "follow_area": st.fixed_dictionaries({"keys": areas, "like": st.none() | key["area"]}),
             "remove_area": st.fixed_dictionaries({"key": key["area"]}),
             "set_families": st.fixed_dictionaries(
                 {

@@ -44,14 +44,15 @@ class ColouringTests(ApiTestCase):
             )
         card = self.change(card, kind="set_drawing", drawing=self.upload()["id"])
         for key, colour in ((1, 2), (2, 1)):
-            card = self.change(card, kind="edit_area", key=key, colour=colour)
+            card = self.change(card, kind="edit_areas", keys=[key], colour=colour)
         return card
 
     def conflicts(self, card):
         return [one for one in card["checks"] if one["kind"] == "conflict"]
 
     def colouring(self, card):
-        return self.ask("get", f"cards/{card['id']}/colouring")
+        """The first picture."""
+        return self.ask("get", f"cards/{card['id']}/colouring")["pictures"][0]
 
     def propose(self, card, status=200, **asked):
         return self.ask(
@@ -73,10 +74,10 @@ class ColouringTests(ApiTestCase):
         )
         (part,) = [one for one in card["desk"]["parts"] if one["shape"] == "drawing"]
         self.assertAlmostEqual(part["width"] / part["height"], 2, places=1)
-        shapes = card["desk"]["picture"]["shapes"]
+        shapes = card["desk"]["pictures"][0]["shapes"]
         self.assertEqual([len(one["stops"]) for one in shapes], [1, 1, 0])  # the palette's colours, and paper
         listed = self.ask("get", "cards")["cards"][0]
-        self.assertEqual(listed["desk"]["picture"], card["desk"]["picture"])
+        self.assertEqual(listed["desk"]["pictures"], card["desk"]["pictures"])
         self.assertNotIn("alert", str(self.ask("get", "drawings")))
 
     def test_families_are_proposed_at_once_and_undone_at_once(self):
@@ -88,7 +89,7 @@ class ColouringTests(ApiTestCase):
         self.assertEqual((len(lightness), lightness), (3, sorted(lightness, reverse=True)))
         self.assertEqual(leaf["judgement"]["faults"], [])
         self.assertEqual(self.area(card, 3)["tones"], [])  # no palette colour, no family
-        self.assertGreater(len(card["desk"]["picture"]["shapes"][1]["stops"]), 3)
+        self.assertGreater(len(card["desk"]["pictures"][0]["shapes"][1]["stops"]), 3)
         card = self.ask("post", f"cards/{card['id']}/undo", {"version": card["version"]})
         self.assertEqual(self.area(card, 2)["tones"], [])
 
@@ -128,19 +129,19 @@ class ColouringTests(ApiTestCase):
         glaze = next(one for one in told["mends"] if one["family"] is None)
         self.assertIn("predicted", glaze["words"])
         self.assertTrue(glaze["swatch"]["code"].startswith("ASH"))
-        card = self.change(card, kind="edit_area", key=2, glaze=glaze["swatch"]["id"])
+        card = self.change(card, kind="edit_areas", keys=[2], glaze=glaze["swatch"]["id"])
         area = self.area(card, 2)
         self.assertEqual((area["glaze"]["swatch"]["code"], len(area["tones"])), (glaze["swatch"]["code"], 3))
         self.assertEqual(area["glaze"]["shades"], glaze["shades"])
         self.assertLess(area["glaze"]["lightness"], area["tones"][-1]["lightness"] - 5)
         self.assertIn(f"{glaze['swatch']['code']} over the deepest shadow", area["order"][-1]["words"])
-        last = card["desk"]["picture"]["shapes"][1]["stops"][-1]
+        last = card["desk"]["pictures"][0]["shapes"][1]["stops"][-1]
         self.assertEqual(last["shades"], area["glaze"]["shades"])
         offered = self.ask("get", f"cards/{card['id']}/areas/2/families")["mends"]
         self.assertNotIn(None, [one["family"] for one in offered])  # one glaze is enough
-        self.change(card, 400, kind="edit_area", key=2, glaze=self.ids["TRAY-3"])
-        self.change(card, 400, kind="edit_area", key=3, glaze=self.ids["ASH-3"])
-        card = self.change(card, kind="edit_area", key=2, glaze=0)
+        self.change(card, 400, kind="edit_areas", keys=[2], glaze=self.ids["TRAY-3"])
+        self.change(card, 400, kind="edit_areas", keys=[3], glaze=self.ids["ASH-3"])
+        card = self.change(card, kind="edit_areas", keys=[2], glaze=0)
         self.assertIsNone(self.area(card, 2)["glaze"])
         four = self.ask("get", f"cards/{card['id']}/areas/2/families", {"tones": 4})
         self.assertEqual({len(one["tones"]) for one in four["families"]}, {4})
@@ -148,7 +149,7 @@ class ColouringTests(ApiTestCase):
     def test_paper_and_layers_change_what_is_seen(self):
         card = self.propose(self.drawn())
         before = self.area(card, 2)
-        card = self.change(card, kind="edit_area", key=2, layers=3)
+        card = self.change(card, kind="edit_areas", keys=[2], layers=3)
         deeper = self.area(card, 2)
         self.assertEqual(self.labels(deeper), self.labels(before))
         for one, other in zip(deeper["tones"], before["tones"], strict=True):
@@ -166,7 +167,7 @@ class ColouringTests(ApiTestCase):
 
     def test_another_medium_another_family(self):
         card = self.propose(self.drawn())
-        card = self.change(card, kind="edit_area", key=2, coloured_with="wax pencil")
+        card = self.change(card, kind="edit_areas", keys=[2], coloured_with="wax pencil")
         self.assertEqual(self.area(card, 2)["tones"], [])
         card = self.propose(card, areas=[2])
         self.assertEqual(self.labels(self.area(card, 2)), ["TRAY-1", "TRAY-2", "TRAY-3"])
@@ -176,19 +177,19 @@ class ColouringTests(ApiTestCase):
         self.assertEqual(self.area(card, 2)["medium"], "alcohol marker")
         mixed = [self.ids["FERN-2"], self.ids["TRAY-3"]]
         self.change(card, 400, kind="set_families", families=[{"key": 2, "colours": mixed}])
-        self.change(card, 400, kind="edit_area", key=2, coloured_with="dye ink pad")
+        self.change(card, 400, kind="edit_areas", keys=[2], coloured_with="dye ink pad")
 
     def test_order_of_work(self):
         card = self.change(self.propose(self.drawn()), kind="set_colouring", dark_first=True, light="top")
         self.assertEqual(self.area(card, 2)["order"][0]["using"], 2)
-        self.assertEqual(card["desk"]["picture"]["away"], [0.0, 1.0])
+        self.assertEqual(card["desk"]["pictures"][0]["away"], [0.0, 1.0])
         self.assertEqual(
             [(one["to"], bool(one["wait"])) for one in self.colouring(card)["sessions"]],
             [([1], False), ([2], True)],
         )
         card = self.change(card, kind="set_colouring", dark_first=False, light="centre")
         self.assertEqual((self.area(card, 2)["order"][0]["using"], self.area(card, 2)["edge"]), (0, 2))
-        self.assertIsNone(card["desk"]["picture"]["away"])
+        self.assertIsNone(card["desk"]["pictures"][0]["away"])
 
     def test_dark_first_as_the_person_is_used_to_unless_the_card_says_otherwise(self):
         card = self.propose(self.drawn())
@@ -223,7 +224,7 @@ class ColouringTests(ApiTestCase):
         self.assertIn("surface", told["message"])
 
     def test_what_kind_of_paper_it_is_can_be_said_of_a_card(self):
-        card = self.change(self.drawn(), kind="edit_area", key=1, coloured_with="water-based marker")
+        card = self.change(self.drawn(), kind="edit_areas", keys=[1], coloured_with="water-based marker")
         card = self.change(card, kind="set_colouring", line="solvent")
         self.assertIn("pills", [one["of"] for one in self.conflicts(card)])
         card = self.change(card, kind="set_colouring", surface="watercolour paper")
@@ -242,14 +243,14 @@ class ColouringTests(ApiTestCase):
         card = self.change(self.new_card(), kind="add_area", name="the boat", extent="large")
         card = self.change(card, kind="add_area", name="rope")
         self.propose(card, 400)
-        self.assertIsNone(card["desk"]["picture"])
+        self.assertEqual(card["desk"]["pictures"], [])
         card = self.change(card, kind="set_drawing", drawing=self.upload()["id"])
         self.assertEqual([one["name"] for one in self.colouring(card)["areas"]][-2:], ["the boat", "rope"])
         card = self.change(card, kind="remove_area", key=1)
         self.assertEqual(len(self.colouring(card)["areas"]), 4)
         self.change(card, 400, kind="remove_area", key=1)
-        self.change(card, 400, kind="edit_area", key=2, layers=4)
-        self.change(card, 400, kind="edit_area", key=2, colour=9)
+        self.change(card, 400, kind="edit_areas", keys=[2], layers=4)
+        self.change(card, 400, kind="edit_areas", keys=[2], colour=9)
 
     def test_what_leaves_the_supplies_is_told(self):
         own = make_range(
@@ -278,7 +279,7 @@ class ColouringTests(ApiTestCase):
         self.assertEqual(self.ask("get", "families/kept")[0]["lost"], 2)
         self.ask("delete", f"drawings/{self.ask('get', 'drawings')[0]['id']}", status=204)
         card = self.ask("get", f"cards/{card['id']}")
-        self.assertIsNone(card["desk"]["picture"])
+        self.assertEqual(card["desk"]["pictures"], [])
         self.assertEqual(len(self.colouring(card)["areas"]), 3)
 
     def test_kept_families_are_of_one_medium_and_of_ones_own_supplies(self):
@@ -308,8 +309,8 @@ class ColouringTests(ApiTestCase):
             {"kind": "set_families", "families": [{"key": 1, "colours": [0]}]},
             {"kind": "set_colouring", "light": "below"},
             {"kind": "set_colouring", "line": "blood"},
-            {"kind": "edit_area", "key": 1, "thing": "ghost"},
-            {"kind": "edit_area", "key": 1, "layers": 9},
+            {"kind": "edit_areas", "keys": [1], "thing": "ghost"},
+            {"kind": "edit_areas", "keys": [1], "layers": 9},
             {"kind": "add_area", "name": "x" * 600},
         ):
             with self.subTest(change=change):
@@ -318,7 +319,7 @@ class ColouringTests(ApiTestCase):
 
     def test_a_family_of_five_tones_and_none_again(self):
         card = self.change(
-            self.drawn(), kind="edit_area", key=2, thing="fur-or-feathers", extent="large", focal=True
+            self.drawn(), kind="edit_areas", keys=[2], thing="fur-or-feathers", extent="large", focal=True
         )
         card = self.propose(card, areas=[2])
         area = self.area(card, 2)

@@ -37,7 +37,7 @@ def keys_of(plan):
     return {
         "colour": {one.key for one in plan.colours},
         "pair": {one.key for one in plan.pairs or ()},
-        "area": {one.key for one in plan.colouring.areas},
+        "area": {one.key for one in plan.areas},
         "piece": {one.key for one in plan.build.every},
     }
 
@@ -125,7 +125,7 @@ class EveryChangeTests(ApiTestCase):
                 if self.told is not None:
                     assert told["checks"] == self.told["checks"]
                 checked = checked_card(card, supplies, ann)
-                colouring_told(checked.seen.coloured)
+                colouring_told(checked.seen.coloured, supplies)
                 ground_told(checked.laid)
                 build_told(checked.examined, "in")
                 for one in mends(card, supplies, ann):

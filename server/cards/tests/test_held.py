@@ -66,11 +66,11 @@ class HeldTests(ApiTestCase):
 
         drawing = store_drawing(self.ann, "heron", read_svg(shapes.encode()))
         self.card = self.change(self.card, kind="set_drawing", drawing=drawing.pk)
-        self.assertIsNotNone(self.held().seen.drawing)
+        self.assertEqual(list(self.held().seen.drawings), [drawing.pk])
         self.client.patch("/api/me", {"dark_first": True}, "application/json")
-        self.assertTrue(self.held().seen.coloured.dark_first)
+        self.assertTrue(self.held().seen.coloured[0].dark_first)
         Drawing.objects.filter(pk=drawing.pk).delete()
-        self.assertIsNone(self.held().seen.drawing)
+        self.assertEqual(self.held().seen.drawings, {})
 
     def test_nobody_is_given_anothers(self):
         self.held()

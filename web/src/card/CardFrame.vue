@@ -52,7 +52,7 @@ function standingWords(stage: string) {
 }
 function light(place: number) {
   const key = store.card?.colours[place - 1]?.key
-  if (key) store.lit = store.lit === key ? 0 : key
+  if (key) store.take(key)
 }
 
 useKeys({

@@ -38,7 +38,7 @@ watch(
         store.lit === colour.key ? 'border-ink ring-1 ring-ink' : 'border-line hover:border-edge'
       "
       :aria-pressed="store.lit === colour.key"
-      @click="store.lit = store.lit === colour.key ? 0 : colour.key"
+      @click="store.take(colour.key)"
     >
       <b class="pl-2.5 font-title text-base">{{ n + 1 }}</b>
       <span class="min-w-0 flex-1 truncate px-2">{{ colour.name }}</span>

@@ -17,6 +17,7 @@ export const useCard = defineStore('card', () => {
   const missing = ref(false)
   const broken = ref('') // why the card cannot be shown
   const busy = ref(false)
+  const painting = shallowRef<((colour: number) => void) | null>(null) // where a stage has things chosen
   const notices = useNotices()
   let queue: Promise<unknown> = Promise.resolve()
   let wanted = 0 // the card that was opened last
@@ -96,6 +97,12 @@ export const useCard = defineStore('card', () => {
     }
   })
 
+  /** A palette colour is taken: what is chosen in the stage gets it, or it is lit everywhere. */
+  function take(colour: number) {
+    if (painting.value) painting.value(colour)
+    lit.value = lit.value === colour && !painting.value ? 0 : colour
+  }
+
   /** What the server offers, sent back as it came. */
   const apply = (offered: { change: Record<string, unknown> | null }) =>
     change(offered.change as Change)
@@ -120,6 +127,8 @@ export const useCard = defineStore('card', () => {
     missing,
     broken,
     busy,
+    painting,
+    take,
     open,
     refresh,
     send,

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Desk } from '@/api/client'
 import { useSession } from '@/lib/session'
-import DrawnPicture from './DrawnPicture.vue'
+import DeskPicture from './DeskPicture.vue'
 import GroundPanel from './GroundPanel.vue'
 
 /** What lies on one face of the card, from the lowest up, in millimetres. */
-defineProps<{ desk: Desk; parts: Desk['parts']; lit?: number }>()
+const { desk } = defineProps<{ desk: Desk; parts: Desk['parts']; lit?: number }>()
 const session = useSession()
 const DOTS = 6 // millimetres from dot to dot
 
@@ -16,6 +17,7 @@ function dots(part: Desk['parts'][number]) {
       found.push({ x, y })
   return found
 }
+const pictures = computed(() => new Map(desk.pictures.map((one) => [one.key, one])))
 const round = (part: Desk['parts'][number], by = 0) => ({
   cx: part.x + part.width / 2,
   cy: part.y + part.height / 2,
@@ -37,19 +39,12 @@ const box = ({ x, y, width, height }: Desk['parts'][number]) => ({ x, y, width, 
       <g v-if="part.raised" :transform="`translate(${part.raised / 2} ${part.raised / 2})`">
         <ellipse v-if="part.shape === 'disc'" v-bind="round(part, part.rim)" class="shadow" />
         <rect v-else-if="part.shape === 'rect'" v-bind="box(part)" class="shadow" />
-        <svg
-          v-else-if="part.shape === 'drawing' && desk.picture"
-          v-bind="box(part)"
-          :viewBox="`0 0 ${desk.picture.width} ${desk.picture.height}`"
-          overflow="visible"
-        >
-          <path
-            v-for="(shape, at) in desk.picture.shapes"
-            :key="at"
-            :d="shape.path"
-            class="shadow"
-          />
-        </svg>
+        <DeskPicture
+          v-else-if="part.shape === 'drawing' && pictures.has(part.picture)"
+          :part="part"
+          :picture="pictures.get(part.picture)!"
+          shadow
+        />
       </g>
       <rect
         v-if="part.shape === 'rect'"
@@ -85,23 +80,12 @@ const box = ({ x, y, width, height }: Desk['parts'][number]) => ({ x, y, width, 
           r="1"
         />
       </g>
-      <svg
-        v-else-if="part.shape === 'drawing' && desk.picture"
-        v-bind="box(part)"
-        :viewBox="`0 0 ${desk.picture.width} ${desk.picture.height}`"
-        overflow="visible"
-      >
-        <g
-          v-if="part.rim"
-          fill="#ffffff"
-          stroke="#ffffff"
-          stroke-linejoin="round"
-          :stroke-width="(2 * part.rim * desk.picture.width) / part.width"
-        >
-          <path v-for="(shape, at) in desk.picture.shapes" :key="at" :d="shape.path" />
-        </g>
-        <DrawnPicture :picture="desk.picture" :lit="lit" />
-      </svg>
+      <DeskPicture
+        v-else-if="part.shape === 'drawing' && pictures.has(part.picture)"
+        :part="part"
+        :picture="pictures.get(part.picture)!"
+        :lit="lit"
+      />
       <text
         v-else-if="part.shape === 'text'"
         :x="part.x + part.width / 2"

@@ -4,14 +4,21 @@ import type { Picture } from '@/api/client'
 import { useSession } from '@/lib/session'
 
 /** A line drawing coloured as predicted: each shape runs from light to shadow through its tones. */
-const { picture } = defineProps<{ picture: Picture; lit?: number; chosen?: number }>()
-const emit = defineEmits<{ pick: [area: number] }>()
+const { picture, mirrored } = defineProps<{
+  picture: Picture
+  lit?: number
+  chosen?: Set<number>
+  mirrored?: boolean
+}>()
+const emit = defineEmits<{ pick: [area: number, more: boolean] }>()
 const session = useSession()
 const id = useId()
 
 // From the light to the shadow, across the box of each shape.
 const way = computed(() => {
-  const [x = 0, y = 0] = picture.away ?? []
+  // The light stays where it is when a picture is turned over.
+  const [across = 0, y = 0] = picture.away ?? []
+  const x = mirrored ? -across : across
   return { x1: 0.5 - x / 2, y1: 0.5 - y / 2, x2: 0.5 + x / 2, y2: 0.5 + y / 2 }
 })
 type Shape = Picture['shapes'][number]
@@ -22,7 +29,7 @@ function fill(shape: Shape, n: number): string {
 </script>
 
 <template>
-  <g>
+  <g :transform="mirrored ? `translate(${picture.width} 0) scale(-1 1)` : undefined">
     <defs>
       <template v-for="(shape, n) in picture.shapes" :key="n">
         <component
@@ -47,7 +54,8 @@ function fill(shape: Shape, n: number): string {
         :d="shape.path"
         :fill="fill(shape, n)"
         :class="{ line: picture.outlined }"
-        @click="emit('pick', shape.key)"
+        :data-area="shape.key"
+        @click="emit('pick', shape.key, $event.shiftKey || $event.ctrlKey || $event.metaKey)"
       />
       <path
         v-for="(line, n) in picture.outlined ? picture.lines : []"
@@ -58,7 +66,7 @@ function fill(shape: Shape, n: number): string {
       />
       <template v-for="(shape, n) in picture.shapes" :key="`lit ${n}`">
         <path
-          v-if="(lit && shape.colour === lit) || (chosen && shape.key === chosen)"
+          v-if="(lit && shape.colour === lit) || chosen?.has(shape.key)"
           :d="shape.path"
           fill="none"
           class="lit"

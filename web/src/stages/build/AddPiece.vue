@@ -18,6 +18,7 @@ const session = useSession()
 const saysWords = computed(() => session.limits?.word_kinds.includes(kind.value))
 const name = ref('')
 const text = ref('')
+const picture = ref(build.pictures[0]!.key)
 // What words or pictures stand on is seldom meant: the uppermost mat or panel is, else the card.
 const carriers = computed(() => face.value.filter((one) => one.carries))
 const wide = carriers.value.filter((one) => one.kind === 'mat' || one.kind === 'panel')
@@ -36,7 +37,8 @@ async function submit() {
     inside,
   }
   const words = saysWords.value ? { text: text.value } : {}
-  if (await add({ ...told, ...words, ...measured })) {
+  const shown = kind.value === 'image' ? { picture: picture.value } : {}
+  if (await add({ ...told, ...words, ...shown, ...measured })) {
     store.piece = store.card!.newest_piece
     emit('close')
   }
@@ -63,6 +65,14 @@ async function submit() {
       <div v-if="saysWords" class="col-span-2">
         <label class="label" for="new-text">The words (or the card’s name)</label>
         <input id="new-text" v-model="text" class="input" :maxlength="session.limits?.words" />
+      </div>
+      <div v-if="kind === 'image' && build.pictures.length > 1" class="col-span-2">
+        <span class="label">It shows</span>
+        <ChoiceList
+          v-model="picture"
+          label="It shows"
+          :options="build.pictures.map((one) => ({ value: one.key, words: one.name }))"
+        />
       </div>
       <div>
         <span class="label">Lies on</span>

@@ -77,6 +77,20 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
       </button>
     </div>
     <div class="grid grid-cols-2 gap-3">
+      <div v-if="piece.picture !== null" class="col-span-2 flex items-end gap-3">
+        <div class="min-w-0 flex-1">
+          <span class="label">It shows</span>
+          <ChoiceList
+            :model-value="piece.picture"
+            label="It shows"
+            :options="build.pictures.map((one) => ({ value: one.key, words: one.name }))"
+            @update:model-value="set({ picture: $event })"
+          />
+        </div>
+        <OnOff :model-value="piece.mirrored" @update:model-value="set({ mirrored: $event })"
+          >Mirrored</OnOff
+        >
+      </div>
       <div v-if="piece.says_words" class="col-span-2 flex items-end gap-3">
         <div class="min-w-0 flex-1">
           <label class="label" for="piece-text">The words</label>

@@ -1,31 +1,113 @@
 <script setup lang="ts">
 import { PlusIcon } from '@heroicons/vue/20/solid'
-import { computed, ref } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import type { Colouring } from '@/api/client'
-import { useCard } from '@/card/card'
+import { useKeys } from '@/lib/keys'
 import { useSession } from '@/lib/session'
 import DrawnPicture from '@/drawing/DrawnPicture.vue'
 import AreaPanel from './AreaPanel.vue'
 import LightChoice from './LightChoice.vue'
 import OnPapers from './OnPapers.vue'
 import PicturePaper from './PicturePaper.vue'
+import SeveralAreas from './SeveralAreas.vue'
+import { within, type Point } from './lasso'
+import { usePicture } from './picture'
 
-/** The picture, its areas, and the one that is chosen. */
+/** The picture, its areas, and those that are chosen. */
 const { colouring } = defineProps<{ colouring: Colouring }>()
-defineEmits<{ choose: [] }>()
-const store = useCard()
+defineEmits<{ choose: []; families: [keys: number[]] }>()
+const { store, picture, drawn } = usePicture()
 const session = useSession()
-const picked = ref(0)
+const picked = ref(new Set<number>())
 const name = ref('')
+const like = ref('')
 const comparing = ref(false)
-const picture = computed(() => store.card!.desk.picture)
-const area = computed(
-  () => colouring.areas.find((one) => one.key === picked.value) ?? colouring.areas[0],
+const areas = computed(() => picture.value.areas)
+const chosen = computed(() => areas.value.filter((one) => picked.value.has(one.key)))
+const area = computed(() => chosen.value[0] ?? areas.value[0])
+const shown = computed(
+  () => new Set(chosen.value.length ? chosen.value.map((one) => one.key) : [area.value?.key ?? 0]),
 )
 const colours = computed(() => new Map(store.card!.colours.map((one) => [one.key, one])))
+/** What areas can be coloured as: any that does not come down to themselves. */
+const others = computed(() => [
+  { value: 0, words: 'coloured by itself' },
+  ...colouring.pictures.flatMap((one) =>
+    one.areas
+      .filter((each) => !shown.value.has(each.key))
+      .map((each) => ({ value: each.key, words: `as ${each.name} in ${one.name}` })),
+  ),
+])
+
+function pick(key: number, more: boolean) {
+  if (!key) return
+  const now = new Set(more ? picked.value : [])
+  if (more && now.has(key)) now.delete(key)
+  else now.add(key)
+  picked.value = now
+}
+const clear = () => (picked.value = new Set())
+function pickByName() {
+  const wanted = like.value.trim().toLowerCase()
+  const found = areas.value.filter((one) => one.name.toLowerCase().includes(wanted))
+  if (wanted) picked.value = new Set(found.map((one) => one.key))
+}
+watch(() => picture.value.key, clear)
+useKeys({ escape: () => (picked.value.size ? clear() : false) })
+
+// The strip and the keys 1 to 9 paint what is chosen.
+watch(
+  () => chosen.value.length,
+  (count) => {
+    store.painting = count
+      ? (colour) => void store.change({ kind: 'edit_areas', keys: [...shown.value], colour })
+      : null
+  },
+)
+onBeforeUnmount(() => (store.painting = null))
+
+// A line drawn around areas chooses those whose middle it goes around.
+const sheet = ref<SVGSVGElement | null>(null)
+const line = ref<Point[]>([])
+let from: Point | null = null
+let drew = false
+const at = (event: PointerEvent): Point => {
+  const point = new DOMPoint(event.clientX, event.clientY)
+  return point.matrixTransform(sheet.value!.getScreenCTM()!.inverse())
+}
+function begin(event: PointerEvent) {
+  drew = false
+  from = event.button === 0 ? at(event) : null
+}
+function draw(event: PointerEvent) {
+  if (!from) return
+  const now = at(event)
+  const far = Math.hypot(now.x - from.x, now.y - from.y) > drawn.value!.width / 60
+  if (!line.value.length && !far) return
+  if (!line.value.length) sheet.value!.setPointerCapture(event.pointerId)
+  line.value = [...(line.value.length ? line.value : [from]), now]
+}
+function end(event: PointerEvent) {
+  from = null
+  if (line.value.length < 3) return void (line.value = [])
+  const found = [...sheet.value!.querySelectorAll<SVGPathElement>('path[data-area]')].filter(
+    (path) => {
+      const box = path.getBBox()
+      return within({ x: box.x + box.width / 2, y: box.y + box.height / 2 }, line.value)
+    },
+  )
+  const keys = found.map((path) => Number(path.dataset.area)).filter(Boolean)
+  picked.value = new Set(event.shiftKey ? [...picked.value, ...keys] : keys)
+  line.value = []
+  drew = true
+}
+function choose(key: number, more: boolean) {
+  if (!drew) pick(key, more)
+}
 
 async function add() {
-  if (await store.change({ kind: 'add_area', name: name.value, extent: 'small' })) name.value = ''
+  const made = { kind: 'add_area', name: name.value, extent: 'small' } as const
+  if (await store.change({ ...made, picture: picture.value.key })) name.value = ''
 }
 </script>
 
@@ -33,18 +115,24 @@ async function add() {
   <div class="grid gap-4 xl:grid-cols-[minmax(0,9fr)_minmax(0,11fr)]">
     <div>
       <svg
-        v-if="picture"
-        :viewBox="`-6 -6 ${picture.width + 12} ${picture.height + 12}`"
-        class="mb-2 block max-h-[340px] w-full rounded-data"
-        :style="{ background: picture.paper[session.view] }"
+        v-if="drawn"
+        ref="sheet"
+        :viewBox="`-6 -6 ${drawn.width + 12} ${drawn.height + 12}`"
+        class="mb-2 block max-h-[300px] w-full touch-none rounded-data select-none"
+        :style="{ background: drawn.paper[session.view] }"
         role="img"
         aria-label="The picture, coloured as predicted"
+        @pointerdown="begin"
+        @pointermove="draw"
+        @pointerup="end"
+        @pointercancel="line = []"
       >
-        <DrawnPicture
-          :picture="picture"
-          :lit="store.lit"
-          :chosen="area?.key"
-          @pick="picked = $event"
+        <DrawnPicture :picture="drawn" :lit="store.lit" :chosen="shown" @pick="choose" />
+        <polyline
+          v-if="line.length"
+          :points="line.map((one) => `${one.x},${one.y}`).join(' ')"
+          class="lasso"
+          :stroke-width="drawn.width * 0.005"
         />
       </svg>
       <p v-else class="panel mb-2 p-4">
@@ -55,21 +143,35 @@ async function add() {
         and its closed shapes become areas, or name the areas of your own stamp below.
       </p>
       <div class="mb-3 flex flex-wrap items-center gap-2">
-        <LightChoice :light="colouring.light" />
-        <PicturePaper :colouring="colouring" />
-        <button v-if="picture" type="button" class="button" @click="comparing = true">
+        <LightChoice />
+        <PicturePaper />
+        <button v-if="drawn" type="button" class="button" @click="comparing = true">
           On other papers
         </button>
       </div>
-      <h2 class="mb-1 text-sm">Areas</h2>
-      <ul v-if="colouring.areas.length" class="grid grid-cols-2 gap-1">
-        <li v-for="one in colouring.areas" :key="one.key">
+      <div class="mb-1 flex items-center gap-3">
+        <h2 class="text-sm">Areas</h2>
+        <p class="min-w-0 flex-1 truncate text-xs text-soft">
+          Shift, or a line drawn around them, chooses several.
+        </p>
+        <form v-if="areas.length > 1" @submit.prevent="pickByName">
+          <input
+            v-model="like"
+            class="input !min-h-7 !w-36 !py-0.5 text-xs"
+            aria-label="Choose areas by name"
+            placeholder="all called …"
+            @change="pickByName"
+          />
+        </form>
+      </div>
+      <ul v-if="areas.length" class="grid grid-cols-2 gap-1">
+        <li v-for="one in areas" :key="one.key">
           <button
             type="button"
             class="flex min-h-8 w-full cursor-pointer items-center gap-2 rounded-data border px-2 text-left text-xs"
-            :class="one.key === area?.key ? 'border-ink bg-sheet ring-1 ring-ink' : 'border-line'"
-            :aria-pressed="one.key === area?.key"
-            @click="picked = one.key"
+            :class="shown.has(one.key) ? 'border-ink bg-sheet ring-1 ring-ink' : 'border-line'"
+            :aria-pressed="shown.has(one.key)"
+            @click="pick(one.key, $event.shiftKey || $event.ctrlKey || $event.metaKey)"
           >
             <span class="flex h-5 w-14 shrink-0 overflow-hidden rounded-data border border-line">
               <span
@@ -103,7 +205,23 @@ async function add() {
         </button>
       </form>
     </div>
-    <AreaPanel v-if="area" :key="area.key" :area="area" :colouring="colouring" />
+    <SeveralAreas
+      v-if="chosen.length > 1"
+      :areas="chosen"
+      :others="others"
+      @families="$emit('families', [...shown])"
+      @clear="clear"
+    />
+    <AreaPanel v-else-if="area" :key="area.key" :area="area" :others="others" />
     <OnPapers v-if="comparing" @close="comparing = false" />
   </div>
 </template>
+
+<style scoped>
+.lasso {
+  fill: none;
+  stroke: var(--ink);
+  stroke-dasharray: 8 5;
+  pointer-events: none;
+}
+</style>

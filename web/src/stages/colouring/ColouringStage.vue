@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useRoute } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { api, got } from '@/api/client'
 import { useCard } from '@/card/card'
 import { useStage } from '@/card/stage'
@@ -11,15 +11,25 @@ import AreasView from './AreasView.vue'
 import DrawingDialog from './DrawingDialog.vue'
 import MaterialsView from './MaterialsView.vue'
 import OrderView from './OrderView.vue'
+import PicturesRow from './PicturesRow.vue'
+import { providePicture } from './picture'
 
 /** Which colours go where, in what order, and how it will look. */
 const route = useRoute()
 const store = useCard()
 const owned = useOnlyOwned()
-const choosing = ref(false)
+const router = useRouter()
+const choosing = ref<'drawing' | 'another' | null>(null)
 const colouring = useStage('colouring')
+const picture = computed(() => {
+  const pictures = colouring.value!.pictures
+  return pictures.find((one) => one.key === Number(route.query.picture)) ?? pictures[0]!
+})
+providePicture(picture)
 const conflicts = computed(
-  () => store.card?.checks.filter((one) => one.kind === 'conflict').length ?? 0,
+  () =>
+    store.card?.checks.filter((one) => one.kind === 'conflict' && one.picture === picture.value.key)
+      .length ?? 0,
 )
 const VIEWS = [
   { view: 'areas', words: 'Areas' },
@@ -29,7 +39,7 @@ const VIEWS = [
 const view = computed(() => String(route.query.view ?? 'areas'))
 const tabs = computed(() =>
   VIEWS.map((one) => ({
-    to: { query: { view: one.view } },
+    to: { query: { ...route.query, view: one.view } },
     words:
       one.view === 'materials' && conflicts.value
         ? `${one.words}, ${conflicts.value} to see`
@@ -38,18 +48,24 @@ const tabs = computed(() =>
   })),
 )
 const bare = computed(
-  () => colouring.value?.areas.filter((area) => area.colour && !area.tones.length).length ?? 0,
+  () =>
+    picture.value.areas.filter((area) => area.colour && !area.tones.length && !area.like).length,
 )
 
-function propose() {
+function propose(areas: number[] = []) {
   return store.send((id, version) =>
     got(
       api.POST('/api/cards/{id}/colouring/propose', {
         params: { path: { id } },
-        body: { version, owned: owned.value },
+        body: { version, owned: owned.value, picture: picture.value.key, areas },
       }),
     ),
   )
+}
+/** The one that was just added is the one to go on with. */
+function show() {
+  const newest = Math.max(...store.card!.colouring!.pictures.map((one) => one.key))
+  return router.replace({ query: { ...route.query, picture: newest } })
 }
 </script>
 
@@ -60,22 +76,39 @@ function propose() {
       <TabLinks :tabs="tabs" label="Parts of the colouring" />
       <div class="flex-1" />
       <OnOff v-model="owned">Only what I own</OnOff>
-      <button type="button" class="button" @click="choosing = true">
-        {{ colouring.drawing ? 'Another drawing' : 'Choose a drawing' }}
+      <button type="button" class="button" @click="choosing = 'drawing'">
+        {{ picture.drawing ? 'Another drawing' : 'Choose a drawing' }}
       </button>
       <button
         v-if="bare"
         type="button"
         class="button button-main"
         :disabled="store.busy"
-        @click="propose"
+        @click="propose()"
       >
         Find families for {{ bare }}
       </button>
     </div>
-    <OrderView v-if="view === 'order'" :colouring="colouring" />
+    <PicturesRow
+      v-if="colouring.pictures.length > 1 || picture.areas.length"
+      :colouring="colouring"
+      @add="choosing = 'another'"
+      @added="show"
+    />
+    <OrderView v-if="view === 'order'" />
     <MaterialsView v-else-if="view === 'materials'" :colouring="colouring" />
-    <AreasView v-else :colouring="colouring" @choose="choosing = true" />
-    <DrawingDialog v-if="choosing" :chosen="colouring.drawing" @close="choosing = false" />
+    <AreasView
+      v-else
+      :colouring="colouring"
+      @choose="choosing = 'drawing'"
+      @families="propose($event)"
+    />
+    <DrawingDialog
+      v-if="choosing"
+      :chosen="choosing === 'another' ? null : picture.drawing"
+      :adding="choosing === 'another'"
+      @added="show"
+      @close="choosing = null"
+    />
   </div>
 </template>

@@ -1,32 +1,38 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { api, ApiError, form, got, type Drawing } from '@/api/client'
-import { useCard } from '@/card/card'
 import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
 import { plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
 import FileButton from '@/ui/FileButton.vue'
+import { usePicture } from './picture'
 
-/** A line drawing to colour: one that is here, an own SVG, or none. */
-defineProps<{ chosen: number | null }>()
-const emit = defineEmits<{ close: [] }>()
-const store = useCard()
+/** A line drawing to colour, for the picture on screen or one more: one that is here, an own SVG, or none. */
+const { chosen, adding } = defineProps<{ chosen: number | null; adding?: boolean }>()
+const emit = defineEmits<{ close: []; added: [] }>()
+const { store, picture } = usePicture()
 const notices = useNotices()
 const problem = ref('')
 const { data, refresh } = useFetched([], () => got(api.GET('/api/drawings')))
 
-async function take(drawing: number | null) {
-  if (await store.change({ kind: 'set_drawing', drawing })) emit('close')
+async function take(drawing: number | null, name = 'picture') {
+  const made = adding
+    ? ({ kind: 'add_picture', name, drawing } as const)
+    : ({ kind: 'set_drawing', picture: picture.value.key, drawing } as const)
+  if (!(await store.change(made))) return
+  if (adding) emit('added')
+  emit('close')
 }
 async function bring(file: File) {
   problem.value = ''
   try {
-    const body = form({ file, name: file.name.replace(/\.svg$/i, '') }) as never
+    const name = file.name.replace(/\.svg$/i, '')
+    const body = form({ file, name }) as never
     const stored = await got(api.POST('/api/drawings', { body }))
     const left = stored.notes.length ? ` ${stored.notes.join('; ')}.` : ''
     notices.show(`${plural(stored.areas, 'closed shape')} found.${left}`)
-    await take(stored.id)
+    await take(stored.id, name)
   } catch (error) {
     problem.value = error instanceof ApiError ? error.message : String(error)
   }
@@ -42,10 +48,10 @@ async function forget(drawing: Drawing) {
 </script>
 
 <template>
-  <AppDialog title="The line drawing" wide @close="$emit('close')">
+  <AppDialog :title="adding ? 'Another picture' : 'The line drawing'" wide @close="$emit('close')">
     <div class="mb-4 flex flex-wrap items-center gap-2">
       <FileButton accept=".svg,image/svg+xml" @file="bring">Bring your own SVG</FileButton>
-      <button v-if="chosen" type="button" class="button" @click="take(null)">
+      <button v-if="chosen || adding" type="button" class="button" @click="take(null)">
         No drawing, only a list of areas
       </button>
       <p class="text-xs text-soft">
@@ -62,7 +68,7 @@ async function forget(drawing: Drawing) {
           :class="
             drawing.id === chosen ? 'border-ink ring-1 ring-ink' : 'border-line hover:border-ink'
           "
-          @click="take(drawing.id)"
+          @click="take(drawing.id, drawing.name)"
         >
           <svg
             :viewBox="`-5 -5 ${drawing.width + 10} ${drawing.height + 10}`"

@@ -2,12 +2,11 @@
 import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import { ArrowUpIcon, SunIcon } from '@heroicons/vue/16/solid'
 import type { LightFrom } from '@/api/client'
-import { useCard } from '@/card/card'
 import { inWords } from '@/lib/words'
+import { usePicture } from './picture'
 
 /** Where the light comes from; in the middle the other school, light centres and dark edges. */
-defineProps<{ light: LightFrom }>()
-const store = useCard()
+const { picture, set } = usePicture()
 const PLACES: [LightFrom, number][] = [
   ['upper-left', 135],
   ['top', 180],
@@ -25,10 +24,10 @@ const words = (light: LightFrom) =>
 
 <template>
   <RadioGroup
-    :model-value="light"
+    :model-value="picture.light"
     class="grid w-max grid-cols-3 gap-0.5"
     aria-label="The light"
-    @update:model-value="store.change({ kind: 'set_colouring', light: $event })"
+    @update:model-value="set({ light: $event })"
   >
     <RadioGroupOption
       v-for="[place, turn] in PLACES"

@@ -2,28 +2,30 @@
 import { computed } from 'vue'
 import type { Colouring } from '@/api/client'
 import { surfaceValues } from '@/api/schema'
-import { useCard } from '@/card/card'
 import CheckItem from '@/card/CheckItem.vue'
 import { plural } from '@/lib/words'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
 import PicturePaper from './PicturePaper.vue'
+import { usePicture } from './picture'
 
 /** Line ink, media, paper and finish: what will not get on, why, and the ways out. */
 const { colouring } = defineProps<{ colouring: Colouring }>()
-const store = useCard()
-const conflicts = computed(() => store.card!.checks.filter((one) => one.kind === 'conflict'))
+const { store, picture, set } = usePicture()
+const conflicts = computed(() =>
+  store.card!.checks.filter((one) => one.kind === 'conflict' && one.picture === picture.value.key),
+)
 const lines = computed(() => [
   { value: '', words: 'no line' },
   ...colouring.lines.map((one) => ({ value: one.key, words: one.words })),
   ...colouring.line_ranges.map((one) => ({ value: `range ${one.id}`, words: one.name })),
 ])
 const line = computed({
-  get: () => (colouring.line_range ? `range ${colouring.line_range}` : colouring.line),
+  get: () => (picture.value.line_range ? `range ${picture.value.line_range}` : picture.value.line),
   set: (value) => {
     const range = value.startsWith('range ') ? Number(value.slice(6)) : null
     const told = range ? { line_range: range } : { line_range: null, line: value as 'dye' | '' }
-    void store.change({ kind: 'set_colouring', ...told })
+    void set(told)
   },
 })
 const SURFACES = [
@@ -31,15 +33,16 @@ const SURFACES = [
   ...surfaceValues.map((value) => ({ value, words: value })),
 ]
 const surface = computed({
-  get: () => (colouring.surface_said ? colouring.surface : ''),
-  set: (value) =>
-    void store.change({ kind: 'set_colouring', surface: value as (typeof surfaceValues)[number] }),
+  get: () => (picture.value.surface_said ? picture.value.surface : ''),
+  set: (value) => void set({ surface: value as (typeof surfaceValues)[number] }),
 })
-const media = computed(() => [...new Set(colouring.areas.map((area) => area.medium))].join(', '))
+const media = computed(() =>
+  [...new Set(picture.value.areas.map((area) => area.medium))].join(', '),
+)
 function finish(key: string, on: boolean) {
-  const rest = colouring.finishes.filter((one) => one !== key)
+  const rest = picture.value.finishes.filter((one) => one !== key)
   const finishes = (on ? [...rest, key] : rest) as 'gloss'[]
-  return store.change({ kind: 'set_colouring', finishes })
+  return set({ finishes })
 }
 </script>
 
@@ -52,10 +55,10 @@ function finish(key: string, on: boolean) {
       </div>
       <div>
         <span class="label">The paper</span>
-        <PicturePaper :colouring="colouring" />
+        <PicturePaper />
         <ChoiceList v-model="surface" label="What kind of paper" class="mt-2" :options="SURFACES" />
         <p class="mt-1 text-xs text-soft">
-          {{ colouring.surface }}, takes {{ plural(colouring.wet_layers, 'wet layer') }} before it
+          {{ picture.surface }}, takes {{ plural(picture.wet_layers, 'wet layer') }} before it
           feathers
         </p>
       </div>
@@ -69,7 +72,7 @@ function finish(key: string, on: boolean) {
           v-for="one in colouring.all_finishes"
           :key="one.key"
           class="mb-1.5"
-          :model-value="colouring.finishes.includes(one.key)"
+          :model-value="picture.finishes.includes(one.key)"
           @update:model-value="finish(one.key, $event)"
           >{{ one.words }}</OnOff
         >
@@ -88,10 +91,10 @@ function finish(key: string, on: boolean) {
           </li>
         </ul>
       </section>
-      <section v-if="colouring.cautions.length" aria-labelledby="care" class="mt-5">
+      <section v-if="picture.cautions.length" aria-labelledby="care" class="mt-5">
         <h2 id="care" class="mb-2 text-base">Take care</h2>
         <ul class="space-y-1.5">
-          <li v-for="words in colouring.cautions" :key="words">{{ words }}</li>
+          <li v-for="words in picture.cautions" :key="words">{{ words }}</li>
           <li class="text-soft">
             The product’s label and safety sheet go before what stands here.
           </li>

@@ -1,21 +1,25 @@
 <script setup lang="ts">
 import { api, got } from '@/api/client'
-import { useCard } from '@/card/card'
 import { useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
 import AppDialog from '@/ui/AppDialog.vue'
 import DrawnPicture from '@/drawing/DrawnPicture.vue'
+import { usePicture } from './picture'
 
 /** The same picture on the kinds of paper that there are, side by side. */
 const emit = defineEmits<{ close: [] }>()
-const store = useCard()
+const { store, picture, set } = usePicture()
 const session = useSession()
 const { data } = useFetched([], () =>
-  got(api.GET('/api/cards/{id}/colouring/papers', { params: { path: { id: store.card!.id } } })),
+  got(
+    api.GET('/api/cards/{id}/colouring/papers', {
+      params: { path: { id: store.card!.id }, query: { picture: picture.value.key } },
+    }),
+  ),
 )
 
 async function take(paper: number | null) {
-  if (await store.change({ kind: 'set_colouring', paper })) emit('close')
+  if (await set({ paper })) emit('close')
 }
 </script>
 

@@ -1,17 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Area, Colouring } from '@/api/client'
-import { useCard } from '@/card/card'
+import type { Area } from '@/api/client'
 import { useSession } from '@/lib/session'
 import OnOff from '@/ui/OnOff.vue'
+import { usePicture } from './picture'
 
 /** What to colour after what, areas of one family together, and each stroke of it. */
-const { colouring } = defineProps<{ colouring: Colouring }>()
-const store = useCard()
+const { picture, set } = usePicture()
 const session = useSession()
-const areas = computed(() => new Map(colouring.areas.map((area) => [area.key, area])))
+const areas = computed(() => new Map(picture.value.areas.map((area) => [area.key, area])))
 const sessions = computed(() =>
-  colouring.sessions
+  picture.value.sessions
     .map((one) => ({ ...one, areas: one.to.map((key) => areas.value.get(key)!) }))
     .filter((one) => one.areas[0]!.tones.length),
 )
@@ -31,14 +30,12 @@ const edges = (found: Area[]) =>
 <template>
   <div class="max-w-[860px]">
     <div class="mb-4 flex flex-wrap items-center gap-4">
-      <OnOff
-        :model-value="colouring.dark_first"
-        @update:model-value="store.change({ kind: 'set_colouring', dark_first: $event })"
+      <OnOff :model-value="picture.dark_first" @update:model-value="set({ dark_first: $event })"
         >Dark first</OnOff
       >
       <p class="text-soft">
         {{
-          colouring.dark_first
+          picture.dark_first
             ? 'The shadow first, pulled out with the lighter tones.'
             : 'A light wash as a map, then darker; the light once more to join.'
         }}

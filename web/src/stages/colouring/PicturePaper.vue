@@ -1,19 +1,17 @@
 <script setup lang="ts">
-import type { Colouring } from '@/api/client'
-import { useCard } from '@/card/card'
 import { useSession } from '@/lib/session'
 import PaperChoice from '@/ui/PaperChoice.vue'
+import { usePicture } from './picture'
 
 /** The paper that the picture is coloured on. */
-defineProps<{ colouring: Colouring }>()
-const store = useCard()
+const { picture, drawn, set } = usePicture()
 const session = useSession()
 </script>
 
 <template>
   <PaperChoice
-    :paper="colouring.paper"
-    :shade="store.card?.desk.picture?.paper[session.view]"
-    :take="(paper) => store.change({ kind: 'set_colouring', paper })"
+    :paper="picture.paper"
+    :shade="drawn?.paper[session.view]"
+    :take="(paper) => set({ paper })"
   />
 </template>
