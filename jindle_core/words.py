@@ -6,6 +6,12 @@ from types import MappingProxyType
 PHRASES = MappingProxyType(
     {
         "same": "same to the eye",
+        "rounded": "rounded corners",
+        "banner": "banner, swallow-tailed",
+        "label": "label, hollow corners",
+        "scalloped": "scalloped edge",
+        "cloud": "cloud edge",
+        "hill": "hills",
         "cut-words": "cut-out words",
         "diluted-splashes": "splashes of diluted ink",
         "white-splashes": "splashes of opaque white",

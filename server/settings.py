@@ -182,6 +182,8 @@ SPECTACULAR_SETTINGS = {
         "PieceKind": "server.cards.building.serializers.PIECE_CHOICES",
         "Raised": "server.cards.building.serializers.RAISED_CHOICES",
         "Across": "server.cards.building.serializers.ACROSS_CHOICES",
+        "CutShape": "server.cards.building.serializers.SHAPE_CHOICES",
+        "Side": "server.cards.building.serializers.SIDE_CHOICES",
         "Down": "server.cards.building.serializers.DOWN_CHOICES",
         "GroundShape": "server.cards.grounds.serializers.SHAPE_CHOICES",
         "Reach": "server.cards.grounds.serializers.REACH_CHOICES",

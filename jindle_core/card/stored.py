@@ -134,16 +134,24 @@ _KEYS = {
 }
 
 
+_PLAIN: Stored = {
+    "picture": None,
+    "mirrored": False,
+    "shape": None,
+    "sides": ["top", "right", "bottom", "left"],
+    "stitched": False,
+    "opening": None,
+    "turn": 0.0,
+}
+
+
 def _pictures(stored: Stored) -> Stored:
-    """3 to 4: a card has several pictures, and a piece says which it shows."""
+    """3 to 4: a card has several pictures, a piece says which it shows, and may be shaped and turned."""
     colouring = stored["colouring"]
     picture = {name: one for name, one in colouring.items() if name != "next_key"}
     picture |= {"key": 1, "name": "picture"}
     picture["areas"] = [area | {"like": None} for area in colouring["areas"]]
-    faces = {
-        face: [piece | {"picture": None, "mirrored": False} for piece in stored["build"][face]]
-        for face in ("pieces", "inside")
-    }
+    faces = {face: [piece | _PLAIN for piece in stored["build"][face]] for face in ("pieces", "inside")}
     waivers = [one | {"check": _of_picture(one["check"])} for one in stored["waivers"]]
     kept = {name: one for name, one in stored.items() if name != "colouring"}
     told = {"pictures": [picture], "next_area": colouring.get("next_key", 1), "next_picture": 2}

@@ -64,7 +64,11 @@ class Examined:
     def fits(self) -> dict[int, Fit]:
         """By key how each piece fits."""
         stack = self.stack
-        return {fit.key: fit for face in stack.build.faces for fit in fits(stack.boxes, face, stack.unit)}
+        return {
+            fit.key: fit
+            for face in stack.build.faces
+            for fit in fits(stack.boxes, face, stack.unit, stack.outlines)
+        }
 
     @property
     def trimmings(self) -> list[Trimming]:
@@ -160,7 +164,7 @@ class Examined:
         """The colours (n, 3) that show of a face, with their areas (n,) in mm²."""
         stack = self.stack
         labs, areas = [], []
-        for key, area in zip(face.keys, what_shows(face.sides), strict=True):
+        for key, area in zip(face.keys, what_shows(face.sides, face.areas), strict=True):
             found = stack.lab(key)[None]
             if key == stack.carrier:
                 found = _all_over(stack)

@@ -50,17 +50,26 @@ class OnGround:
     def on_panel(self, x: np.ndarray, y: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
         """Millimetres on the card as shares of the panel."""
         panel = self._panel
+        if self.stack is not None:
+            x, y = self.stack.as_laid(panel.piece, x, y)
         return (x - panel.x) / panel.width, (y - panel.y) / panel.height
 
     @cached_property
     def edge(self) -> Edge:
         """The outline of what lies on the ground as a picture, in shares of the panel."""
         shown = [part for part in self.parts if part.name == "picture"]
-        found = [self._on_ground(part, self.pictured.edge(part)) for part in shown]
+        found = [self._on_ground(part, self._edge(part)) for part in shown]
         places = np.concatenate([np.zeros((0, 2)), *(edge.places for edge in found)])
         labs = np.concatenate([np.zeros((0, 3)), *(edge.labs for edge in found)])
         names = tuple(name for edge in found for name in edge.names)
         return Edge(np.stack(self.on_panel(*places.T), axis=1), labs, names)
+
+    def _edge(self, part: Part) -> Edge:
+        """The outline of a part as it lies."""
+        edge = self.pictured.edge(part)
+        if self.stack is None:
+            return edge
+        return replace(edge, places=np.stack(self.stack.as_turned(part.piece, *edge.places.T), axis=1))
 
     def _on_ground(self, part: Part, edge: Edge) -> Edge:
         """What of an outline lies on the ground: on a card that is built of pieces not all may."""
@@ -68,7 +77,7 @@ class OnGround:
             return edge
         face = self.stack.faces[0]
         x, y = edge.places.T
-        places = topmost(face.sides, x, y, np.full(len(x), face.place(part.piece)))
+        places = topmost(face.sides, x, y, np.full(len(x), face.place(part.piece)), face.areas)
         return edge.only(places == face.place(self.stack.build.carrier))
 
     @cached_property

@@ -11,7 +11,7 @@ from jindle_core.contrast.rules import Finding, PairKind, Status
 from jindle_core.contrast.stacked import Neighbour, StackStanding, examine_stack
 from jindle_core.layers.lettering import lettering_rule
 from jindle_core.layers.pieces import WORDS, Kind, Piece
-from jindle_core.layers.touching import Beside, lies_beside
+from jindle_core.layers.touching import Beside, lies_beside, rings
 from jindle_core.seen.stack import Face, Stack
 from jindle_core.shown import percent
 
@@ -43,7 +43,7 @@ def touching(stack: Stack) -> dict[int, list[Beside]]:
     """By key what shows beside each piece; what is only ink lies beside nothing."""
     found: dict[int, list[Beside]] = {}
     for face in stack.faces:
-        for one in lies_beside(face.keys, face.sides):
+        for one in lies_beside(face.keys, face.sides, face.areas):
             found.setdefault(one.key, []).append(one)
     return found
 
@@ -102,6 +102,9 @@ def _sides(stack: Stack, face: Face, beside: dict[int, list[Beside]]) -> _Sides:
     along = np.linspace(0.1, 0.9, _ALONG)
     x, y = np.zeros((2, len(keys), len(_ENDS), _ALONG))
     for at, key in enumerate(keys):
+        if key in stack.outlines:
+            x[at], y[at] = _around_outline(stack, key)
+            continue
         box = stack.boxes[key]
         left, top, wide, high = (float(getattr(box, side)) for side in ("x", "y", "width", "height"))
         for side, (level, end) in enumerate(_ENDS.values()):
@@ -123,6 +126,17 @@ def _sides(stack: Stack, face: Face, beside: dict[int, list[Beside]]) -> _Sides:
                     told = (name, face.keys[place], (lightness, a, b), length * float(here.mean()))
                     found.setdefault(key, []).append(told)
     return found
+
+
+def _around_outline(stack: Stack, key: int) -> tuple[np.ndarray, np.ndarray]:
+    """Points (4, n) just outside the outline of a piece, by the side on which they lie."""
+    _, points = rings(stack.outlines[key].lies)
+    left, top, right, bottom = stack.outlines[key].lies.bounds
+    across, down = ((points - [(left + right) / 2, (top + bottom) / 2]) / [right - left, bottom - top]).T
+    far = np.stack([-down, down, -across, across])  # in the order of the sides
+    nearest = np.argsort(-far, axis=1)[:, : max(len(points) // 4, _ALONG)]
+    taken = nearest[:, np.linspace(0, nearest.shape[1] - 1, _ALONG).astype(int)]
+    return points[taken, 0], points[taken, 1]
 
 
 def _around(
@@ -148,7 +162,7 @@ def _picture(stack: Stack, face: Face, piece: Piece) -> PieceStands | None:
     """A picture along its real outline, against whatever lies there; None where none of it shows."""
     part, place = face.parts[piece.key], face.place(piece.key)
     edge = stack.pictured.edge(part)
-    x, y = edge.places.T
+    x, y = stack.as_turned(piece.key, *edge.places.T)
     every = np.full(len(x), len(face.keys))
     _, above = stack.seen_at(face, x, y, every)
     under, places = stack.seen_at(face, x, y, np.full(len(x), place))
@@ -168,6 +182,7 @@ def _words(stack: Stack, face: Face, piece: Piece) -> PieceStands:
     box, part, place = stack.boxes[piece.key], face.parts[piece.key], face.place(piece.key)
     x = float(box.x) + _ACROSS * float(box.width)
     y = float(box.y) + _DOWN * float(box.height)
+    x, y = stack.as_turned(piece.key, x, y)
     under, places = stack.seen_at(face, x, y, np.full(len(x), place))
     _, above = stack.seen_at(face, x, y, np.full(len(x), len(face.keys)))
     rule = lettering_rule(part.size, piece.bold)

@@ -38,3 +38,12 @@ WHITE_EDGE = 1.0  # mm that are left white around a picture that is cut out
 OFFSET_LIMIT = 610  # mm that a piece may be moved off its place
 NUDGE = MappingProxyType({"in": (4, 1), "mm": (10, 1)})  # ticks that an arrow key moves by, and with Shift
 DOT_SIZE = MappingProxyType({"in": 12, "mm": 50})  # ticks of a finishing piece that is offered
+# Shapes, as shares of the shorter side, so that they look alike at any size; in mm where a die is as it is.
+ROUNDING, ROUNDING_MOST = 0.15, 6.0  # a corner punch takes 3 to 6 mm
+TAG_CORNER, TAG_EYELET = 0.28, 0.07  # of a tag's width
+SWALLOW_TAIL = 0.5  # of a banner's height: a cut at 45°
+LABEL_CORNER, LABEL_CORNER_MOST = 0.18, 8.0
+STAR_HOLLOW = 0.5  # between the regular star (0.38), whose points tear, and a blunt one
+BOWS = MappingProxyType({"scalloped": 0.05, "cloud": 0.08, "hill": 0.14})  # how deep a border's bows are
+BOW_LEAST = 1.2  # mm: smaller ones are cut by no die
+STITCH_OFF = 1.8  # mm from the edge to a line of stitches

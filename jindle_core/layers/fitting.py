@@ -1,15 +1,22 @@
 """Does each piece lie inside what it lies on, this way or turned, and what falls off where it is trimmed?"""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 from functools import lru_cache
 
+import shapely
+
 from jindle_core import figures
 from jindle_core.contrast.rules import Finding, Status
+from jindle_core.layers.outlines import NO_OUTLINES, Outline, as_polygon
 from jindle_core.layers.pieces import BASE, Across, Down, Piece, PieceSaid, Place, PlaceSaid
-from jindle_core.layers.sizing import Box, put
+from jindle_core.layers.sizing import Box, around, put
 from jindle_core.lengths import Length, Size
+from jindle_core.shown import percent
+
+_ROUNDED = 0.02  # mm
+_GLUED = 0.02  # of its area must lie on what it is glued to
 
 
 @dataclass(frozen=True, slots=True)
@@ -22,9 +29,45 @@ class Fit:
     trimmings: tuple[Box, ...] = ()
 
 
-def fits(boxes: dict[int, Box], pieces: Sequence[Piece], unit: str) -> list[Fit]:
-    """How each piece fits on what it lies on; lengths are told in a unit."""
-    return [_fit(piece, boxes[piece.key], boxes[piece.on], boxes[BASE], unit) for piece in pieces]
+def fits(
+    boxes: dict[int, Box],
+    pieces: Sequence[Piece],
+    unit: str,
+    outlines: Mapping[int, Outline] = NO_OUTLINES,
+) -> list[Fit]:
+    """How each piece fits on what it lies on; lengths are told in a unit, ``outlines`` no plain boxes."""
+    return [
+        _outline_fits(piece, boxes, outlines, unit)
+        if piece.key in outlines or piece.on in outlines
+        else _fit(piece, boxes[piece.key], boxes[piece.on], boxes[BASE], unit)
+        for piece in pieces
+    ]
+
+
+def _outline_fits(piece: Piece, boxes: dict[int, Box], outlines: Mapping[int, Outline], unit: str) -> Fit:
+    """The same of what is shaped or turned, or lies on it, by the true outlines."""
+    lies, under = (
+        outlines[key].lies if key in outlines else as_polygon(boxes[key]) for key in (piece.key, piece.on)
+    )
+    base, box, under_box = as_polygon(boxes[BASE]), boxes[piece.key], boxes[piece.on]
+    whole = shapely.Polygon(under.exterior)
+    turned = box.height <= under_box.width and box.width <= under_box.height
+    figure = f"{_read(box, unit)} on {_read(under_box, unit)}"
+    over = lies.difference(base if piece.trimmed else whole)
+    # What turning rounds is nothing that hangs over.
+    hangs = shapely.buffer(over, -_ROUNDED).area > 0
+    if piece.trimmed and hangs:
+        trimmings = tuple(around(part.bounds) for part in shapely.get_parts(over))
+        finding = Finding(Status.HOLDS, figure, "", "is trimmed at the card's edge")
+        return Fit(piece.key, finding, turned, trimmings)
+    if not piece.trimmed and hangs:
+        share = over.area / lies.area
+        reason = f"hangs over what it lies on, by {percent(share)} of its area"
+        return Fit(piece.key, Finding(Status.FAILS, figure, _read(under_box, unit), reason), turned)
+    if under.interiors and lies.intersection(under).area < _GLUED * lies.area:
+        reason = "lies in the opening: there is nothing to glue it to"
+        return Fit(piece.key, Finding(Status.FAILS, figure, "", reason), turned)
+    return Fit(piece.key, Finding(Status.HOLDS, figure, "", ""), turned)
 
 
 @lru_cache(maxsize=1024)  # of the pieces of a card most fit as they did before a change

@@ -4,6 +4,7 @@ from dataclasses import dataclass, field
 from enum import StrEnum
 from typing import TypedDict
 
+from jindle_core.layers.shapes import EVERY_SIDE, Shape, Side
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
 from jindle_core.prediction.behaviour import Hand
@@ -66,6 +67,7 @@ class Place:
     below: Length = field(default=Length(0, "mm"))
 
 
+SHAPED = (Kind.MAT, Kind.PANEL, Kind.STRIP, Kind.PAPER, Kind.VELLUM)  # what has a shape of its own
 WORDS = (Kind.LETTERING, Kind.CUT_WORDS)
 OF_CARD = (Kind.MAT, Kind.PANEL, Kind.STRIP, Kind.PAPER, Kind.CUT_WORDS)  # what can be inked by oneself
 NOT_CUT = (Kind.LETTERING, Kind.FINISH)  # what no sheet is cut for
@@ -78,6 +80,14 @@ class InkedOver:
     colour: int
     hand: Hand = Hand.MIDDLE
     coats: int = 1
+
+
+@dataclass(frozen=True, slots=True)
+class Opening:
+    """What is cut out of a frame: ``rim`` is what it leaves all round, ``shape`` None that of the frame."""
+
+    rim: Length
+    shape: Shape | None = None
 
 
 class PlaceSaid(TypedDict, total=False):
@@ -108,6 +118,11 @@ class PieceSaid(TypedDict, total=False):
     bold: bool
     picture: int | None
     mirrored: bool
+    shape: Shape | None
+    sides: tuple[Side, ...]
+    stitched: bool
+    opening: Opening | None
+    turn: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -121,6 +136,10 @@ class Piece:
     ``text`` is what words say (blank: the card's name), ``bold`` how they say it.
     ``picture`` is the key of the card's picture that a piece of kind image shows
     (None: the first), ``mirrored`` that left and right of it are exchanged.
+    ``shape`` None is a sharp rectangle or, with a reveal, the shape of what it lies
+    on; ``sides`` are those of a border that are not straight, ``stitched`` draws a
+    line of stitches along the edge, ``opening`` makes it a frame. It is turned by
+    ``turn`` degrees clockwise about its middle, with what lies on it.
     """
 
     key: int
@@ -140,3 +159,8 @@ class Piece:
     bold: bool = True
     picture: int | None = None
     mirrored: bool = False
+    shape: Shape | None = None
+    sides: tuple[Side, ...] = EVERY_SIDE
+    stitched: bool = False
+    opening: Opening | None = None
+    turn: float = 0.0

@@ -1,9 +1,14 @@
 """What shows of a stack of pieces: which one at a point, and how much of each?
 
-Boxes are given by their ``edges`` (2, 2, n), from the lowest up.
+Boxes are given by their ``edges`` (2, 2, n), from the lowest up; ``areas`` holds, by
+their places, the polygons of those that are not their whole box.
 """
 
+from collections.abc import Mapping
+from types import MappingProxyType
+
 import numpy as np
+import shapely
 from numpy.typing import NDArray
 
 from jindle_core.layers.sizing import RASTER
@@ -13,10 +18,16 @@ Edges = NDArray[np.int64]
 _MM = 2 * RASTER
 
 
-def topmost(sides: Edges, x: Floats, y: Floats, below: NDArray[np.intp] | None = None) -> NDArray[np.intp]:
-    """For points (k,) in mm the place of the last of n boxes that holds them; −1 where none does.
+Areas = Mapping[int, shapely.Polygon]
+NO_AREAS: Areas = MappingProxyType({})
 
-    With ``below`` (k,) only the boxes before that place are looked at.
+
+def topmost(
+    sides: Edges, x: Floats, y: Floats, below: NDArray[np.intp] | None = None, areas: Areas = NO_AREAS
+) -> NDArray[np.intp]:
+    """For points (k,) in mm the place of the last of n pieces that holds them; −1 where none does.
+
+    With ``below`` (k,) only the pieces before that place are looked at.
     """
     (left, right), (top, bottom) = sides
     count = len(left)
@@ -24,15 +35,39 @@ def topmost(sides: Edges, x: Floats, y: Floats, below: NDArray[np.intp] | None =
     holds = (left <= across) & (across < right) & (top <= down) & (down < bottom)
     if below is not None:
         holds &= np.arange(count) < below[:, None]
+    for at, area in areas.items():
+        near = np.flatnonzero(holds[:, at])
+        holds[near, at] = shapely.contains_xy(area, x[near], y[near])
     last = count - 1 - holds[:, ::-1].argmax(axis=1)
     return np.where(holds.any(axis=1), last, -1)
 
 
-def what_shows(sides: Edges) -> Floats:
-    """How much (n,) in mm² shows of each of n boxes that lie one over the other, inside the first; exact."""
+def what_shows(sides: Edges, areas: Areas = NO_AREAS) -> Floats:
+    """How much (n,) in mm² shows of each of n pieces that lie one over the other, inside the first.
+
+    Exact where all of them are boxes.
+    """
+    if areas:
+        return _polygons_show(sides, areas)
     across, down = (np.unique(np.clip(ends, ends[0, 0], ends[1, 0])) for ends in sides)
     middles = [(ends[:-1] + ends[1:]) // 2 for ends in (across, down)]
     x, y = (one.ravel() for one in np.meshgrid(*middles))
-    areas = np.outer(np.diff(down), np.diff(across)).ravel() / _MM**2
+    shares = np.outer(np.diff(down), np.diff(across)).ravel() / _MM**2
     last = topmost(sides, x / _MM, y / _MM)
-    return np.bincount(last, weights=areas, minlength=sides.shape[2]).astype(float)
+    return np.bincount(last, weights=shares, minlength=sides.shape[2]).astype(float)
+
+
+def as_areas(sides: Edges, areas: Areas) -> list[shapely.Polygon]:
+    """Every piece as a polygon."""
+    (left, right), (top, bottom) = sides / _MM
+    boxes = shapely.box(left, top, right, bottom)
+    return [areas.get(at, box) for at, box in enumerate(boxes)]
+
+
+def _polygons_show(sides: Edges, areas: Areas) -> Floats:
+    base, *pieces = as_areas(sides, areas)
+    found, free = [], base
+    for area in reversed(pieces):
+        found.append(free.intersection(area).area)
+        free = free.difference(area)
+    return np.array([free.area, *reversed(found)])

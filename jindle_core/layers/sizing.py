@@ -9,6 +9,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 from functools import lru_cache
+from math import ceil, floor
 
 import numpy as np
 from numpy.typing import NDArray
@@ -73,6 +74,13 @@ def edges(boxes: Sequence[Box]) -> NDArray[np.int64]:
     sides = [(box.x, box.right, box.y, box.bottom) for box in boxes]
     whole = [[_on_raster(side) for side in box] for box in sides]
     return np.array(whole, dtype=np.int64).T.reshape(2, 2, len(boxes))
+
+
+def around(bounds: tuple[float, float, float, float]) -> Box:
+    """The smallest box on the raster around left, top, right and bottom (mm)."""
+    left, top = (Fraction(floor(side * RASTER), RASTER) for side in bounds[:2])
+    right, bottom = (Fraction(ceil(side * RASTER), RASTER) for side in bounds[2:])
+    return Box(left, top, right - left, bottom - top)
 
 
 def of_size(size: Size) -> Box:

@@ -1,20 +1,25 @@
 """How high does each piece stand, how thick is the card, and does it go into its envelope?"""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 from functools import lru_cache
 
 import numpy as np
+import shapely
 
 from jindle_core import figures
 from jindle_core.contrast.rules import Finding, Status
+from jindle_core.layers.outlines import NO_OUTLINES, Outline, as_polygon
 from jindle_core.layers.pieces import BASE, Kind, Piece
 from jindle_core.layers.sizing import Box, edges, in_order
 from jindle_core.lengths import Size, read_size
 from jindle_core.shown import shown
 
 ENVELOPES = tuple(read_size(*one) for one in figures.building.ENVELOPES)
+
+
+_OVERLAP = 0.01  # mm²: less than that is rounding
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,15 +30,22 @@ class Height:
     top: float
 
 
-def heights(boxes: dict[int, Box], pieces: Sequence[Piece]) -> dict[int, Height]:
+def heights(
+    boxes: dict[int, Box], pieces: Sequence[Piece], outlines: Mapping[int, Outline] = NO_OUTLINES
+) -> dict[int, Height]:
     """By key: how high each piece stands on the front of the card; the base is below 0.
 
-    A piece rests on the highest of what lies under any part of it.
+    A piece rests on the highest of what lies under any part of it. ``outlines``
+    are those that are no plain boxes.
     """
     order = in_order(pieces)
     (left, right), (top, bottom) = edges([boxes[BASE], *(boxes[piece.key] for piece in order)])
     across = (left[:, None] < right) & (left < right[:, None])
     over = across & (top[:, None] < bottom) & (top < bottom[:, None])
+    if outlines:
+        keys = [BASE, *(piece.key for piece in order)]
+        areas = np.array([outlines[key].lies if key in outlines else as_polygon(boxes[key]) for key in keys])
+        over = shapely.area(shapely.intersection(areas[:, None], areas)) > _OVERLAP
     found = {BASE: Height(-figures.building.THICKNESS["base"], 0.0)}
     tops = np.zeros(len(order) + 1)
     for at, piece in enumerate(order, start=1):

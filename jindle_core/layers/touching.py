@@ -2,12 +2,17 @@
 
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
+import shapely
 from numpy.typing import NDArray
 
 from jindle_core.layers.pieces import BASE, Piece
+from jindle_core.layers.showing import NO_AREAS, Areas, Floats, as_areas, topmost
 from jindle_core.layers.sizing import Box, edges, in_order
+
+_STEP, _OFF = 0.5, 0.01  # mm from place to place along an outline, and how far beside it one looks
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,8 +34,13 @@ def neighbours(boxes: dict[int, Box], pieces: Sequence[Piece]) -> list[Beside]:
     return lies_beside(order, edges([boxes[key] for key in order]))
 
 
-def lies_beside(order: Sequence[int], sides: NDArray[np.int64]) -> list[Beside]:
-    """The same of things (the base first, then from the lowest up) by their keys and ``edges`` (2, 2, n)."""
+def lies_beside(order: Sequence[int], sides: NDArray[np.int64], areas: Areas = NO_AREAS) -> list[Beside]:
+    """The same of things (the base first, then from the lowest up) by their keys and ``edges`` (2, 2, n).
+
+    ``areas`` are as in ``showing``; with any, edges are looked at every half a millimetre.
+    """
+    if areas:
+        return _along_outlines(order, sides, areas)
     shares: list[dict[int, int]] = [{} for _ in order]
     for along, across in ((_Stretches(*sides[0]), sides[1]), (_Stretches(*sides[1]), sides[0])):
         for far in (False, True):
@@ -42,6 +52,44 @@ def lies_beside(order: Sequence[int], sides: NDArray[np.int64]) -> list[Beside]:
         for key, found in zip(order[1:], shares[1:], strict=True)
         for under, length in sorted(found.items(), key=lambda one: -one[1])
     ]
+
+
+def _along_outlines(order: Sequence[int], sides: NDArray[np.int64], areas: Areas) -> list[Beside]:
+    found = []
+    for at, area in enumerate(as_areas(sides, areas)):
+        if at:
+            there = _beside(at, area, sides, areas)
+            under, counts = np.unique(there, return_counts=True)
+            by_count = sorted(zip(under.tolist(), counts.tolist(), strict=True), key=lambda one: -one[1])
+            found += [Beside(order[at], order[one], count / len(there)) for one, count in by_count]
+    return found
+
+
+def _beside(at: int, area: shapely.Polygon, sides: NDArray[np.int64], areas: Areas) -> NDArray[np.intp]:
+    """The places of what lies just outside a piece, at points along what shows of its edge."""
+    inner, outer = rings(area)
+    covered = topmost(sides, inner[:, 0], inner[:, 1], areas=areas) > at
+    there = topmost(sides, outer[:, 0], outer[:, 1], areas=areas)
+    found: NDArray[np.intp] = there[(there >= 0) & (there != at) & ~covered]
+    return found
+
+
+@lru_cache(maxsize=512)
+def rings(area: shapely.Polygon) -> tuple[Floats, Floats]:
+    """Points (k, 2) just inside and just outside the edge of an area, half a millimetre apart."""
+    inside, outside = [], []
+    for ring in (area.exterior, *area.interiors):
+        way = np.linspace(0, ring.length, max(round(ring.length / _STEP), 12), endpoint=False)
+        on, ahead = (
+            shapely.get_coordinates(shapely.line_interpolate_point(ring, way + by)) for by in (0.0, _OFF / 10)
+        )
+        along = ahead - on
+        across = np.stack([-along[:, 1], along[:, 0]], axis=1)
+        across *= _OFF / np.maximum(np.linalg.norm(across, axis=1), 1e-12)[:, None]
+        holds = shapely.contains_xy(area, *(on + across).T)[:, None]
+        inside.append(np.where(holds, on + across, on - across))
+        outside.append(np.where(holds, on - across, on + across))
+    return np.concatenate(inside), np.concatenate(outside)
 
 
 class _Stretches:

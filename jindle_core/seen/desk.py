@@ -14,7 +14,9 @@ from jindle_core import figures
 from jindle_core.card.whole import Card, Pair, PaletteColour
 from jindle_core.contrast.rules import PairKind
 from jindle_core.layers.lettering import font_size
-from jindle_core.layers.pieces import BASE, WHITE_END, WORDS, Kind, Piece
+from jindle_core.layers.outlines import NO_OUTLINES, Outline, as_path, as_polygon
+from jindle_core.layers.pieces import BASE, SHAPED, WHITE_END, WORDS, Kind, Piece
+from jindle_core.layers.shapes import offset
 from jindle_core.layers.sizing import Box, in_order
 from jindle_core.layers.stacking import Height
 from jindle_core.material import End
@@ -31,7 +33,9 @@ class Part:
     lifts it, and ``trimmed`` that it ends at the card's edge. ``piece`` is the
     key of the piece that it is, 0 for none, ``rim`` the white edge (mm) around
     it. Text has a ``size`` of type (mm); a drawing is that of the ``picture`` with
-    this key, left and right exchanged where it is ``mirrored``.
+    this key, left and right exchanged where it is ``mirrored``. ``path`` is the
+    outline of what is no box, as SVG writes it, ``stitches`` a line sewn along it;
+    all of it is turned by ``turns``: degrees clockwise, and about which point.
     """
 
     name: str
@@ -50,6 +54,9 @@ class Part:
     trimmed: bool = False
     picture: int = 0
     mirrored: bool = False
+    path: str = ""
+    stitches: str = ""
+    turns: tuple[tuple[float, float, float], ...] = ()
 
 
 # By a picture's key the width and height of its drawing, in any unit.
@@ -62,11 +69,12 @@ def built_desk(
     drawings: Drawings,
     boxes: dict[int, Box],
     stands: dict[int, Height],
+    outlines: Mapping[int, Outline] = NO_OUTLINES,
 ) -> list[Part]:
     """A face of a card that is built of pieces, which are laid out in ``boxes`` and stand so high.
 
-    The ground, where one is laid, is on the piece
-    that carries it.
+    ``outlines`` are of those that are no plain boxes. The ground, where one is
+    laid, is on the piece that carries it.
     """
     build = card.build
     parts = [_part("base", "rect", boxes[BASE], build.base)]
@@ -77,6 +85,12 @@ def built_desk(
         box, up = boxes[piece.key], stands[piece.key].bottom - stands[piece.on].top
         told: dict[str, Any] = {"raised": up, "piece": piece.key, "trimmed": piece.trimmed}
         rim = figures.building.WHITE_EDGE if piece.white_edge else 0.0
+        if outline := outlines.get(piece.key):
+            told["turns"] = tuple(outline.turn.steps) if outline.turn else ()
+            told["path"] = as_path(outline.straight) if piece.kind in SHAPED else ""
+        if piece.stitched and piece.kind in SHAPED:
+            area = outline.straight if outline else as_polygon(box)
+            told["stitches"] = as_path(offset(area, figures.building.STITCH_OFF))
         if piece.key == carrier:
             parts.append(_part("panel", "ground", box, piece.material, **told))
         elif piece.kind is Kind.IMAGE and (key := card.picture(piece.picture).key) in drawings:

@@ -4,15 +4,17 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 
 import numpy as np
+import shapely
 
 from jindle_core.blending.inks import seen_on
 from jindle_core.card.build import Build
 from jindle_core.card.changes.build import BuildChange
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.views import Shades
+from jindle_core.layers.outlines import Outline, Turn, outlines
 from jindle_core.layers.pieces import BASE, WHITE_END, Kind, Piece
 from jindle_core.layers.showing import topmost
-from jindle_core.layers.sizing import Box, cut_size, edges, in_order, laid_out
+from jindle_core.layers.sizing import Box, around, cut_size, edges, in_order, laid_out
 from jindle_core.layers.stacking import Height, heights
 from jindle_core.lengths import Size
 from jindle_core.material import End
@@ -32,7 +34,8 @@ _SHOWN = (Kind.IMAGE, Kind.FINISH)
 class Face:
     """The pieces of the front or of the inside from the lowest up, those that are only ink left out.
 
-    ``keys`` begins with the base's, ``sides`` are their edges;
+    ``keys`` begins with the base's, ``sides`` are their edges, ``areas`` the
+    polygons of those that are no plain boxes, by their places in the stack;
     ``parts`` are how the pieces are drawn, by key, and ``ink`` how many of the
     stack are drawn before each that is only ink.
     """
@@ -40,6 +43,7 @@ class Face:
     pieces: tuple[Piece, ...]
     keys: tuple[int, ...]
     sides: np.ndarray
+    areas: dict[int, shapely.Polygon]
     labs: np.ndarray
     parts: dict[int, Part]
     ink: dict[int, int]
@@ -78,9 +82,31 @@ class Stack:
         return front | inside
 
     @cached_property
+    def outlines(self) -> dict[int, Outline]:
+        """By key the outlines of what is no plain box."""
+        front, inside = (outlines(self.palette.card.size, face) for face in self.build.faces)
+        return {**front, **inside}
+
+    def as_laid(self, key: int, x: np.ndarray, y: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+        """Where points (k,) on a piece would lie if nothing were turned."""
+        turn = self.turn(key)
+        across, down = (x, y) if turn is None else turn.laid_straight(np.stack([x, y], axis=1)).T
+        return across, down
+
+    def as_turned(self, key: int, x: np.ndarray, y: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+        """Where points (k,) of a piece that is laid straight come to lie."""
+        turn = self.turn(key)
+        across, down = (x, y) if turn is None else turn.placed(np.stack([x, y], axis=1)).T
+        return across, down
+
+    def turn(self, key: int) -> Turn | None:
+        """How a piece is turned, by itself or by what it lies on; None where it lies straight."""
+        return self.outlines[key].turn if key in self.outlines else None
+
+    @cached_property
     def stacks(self) -> tuple[dict[int, Height], dict[int, Height]]:
         """How high everything stands on the front, and inside."""
-        front, inside = (heights(self.boxes, face) for face in self.build.faces)
+        front, inside = (heights(self.boxes, face, self.outlines) for face in self.build.faces)
         return front, inside
 
     @cached_property
@@ -92,7 +118,7 @@ class Stack:
     def parts(self) -> tuple[list[Part], list[Part]]:
         """The front and the inside as they are drawn."""
         front, inside = (
-            built_desk(self.palette.card, face, self.drawings, self.boxes, stands)
+            built_desk(self.palette.card, face, self.drawings, self.boxes, stands, self.outlines)
             for face, stands in zip(self.build.faces, self.stacks, strict=True)
         )
         return front, inside
@@ -216,8 +242,10 @@ class Stack:
             else:
                 keys.append(piece.key)
         labs = np.array([self.lab(key) for key in keys])
-        sides = edges([self.boxes[key] for key in keys])
-        return Face(pieces, tuple(keys), sides, labs, {part.piece: part for part in parts}, ink)
+        areas = {at: self.outlines[key].lies for at, key in enumerate(keys) if key in self.outlines}
+        boxes = [around(areas[at].bounds) if at in areas else self.boxes[key] for at, key in enumerate(keys)]
+        by_piece = {part.piece: part for part in parts}
+        return Face(pieces, tuple(keys), edges(boxes), areas, labs, by_piece, ink)
 
     def face_of(self, key: int) -> Face:
         """The face that a piece lies on."""
@@ -244,7 +272,7 @@ class Stack:
 
         Only what lies before the place ``below`` (k,) in the stack is looked at.
         """
-        places = topmost(face.sides, x, y, below)
+        places = topmost(face.sides, x, y, below, face.areas)
         labs = face.labs[np.maximum(places, 0)]
         for at in np.unique(places):
             key = face.keys[max(at, 0)]
@@ -258,10 +286,11 @@ class Stack:
         key = face.keys[at]
         if key == self.carrier:
             box = self.boxes[key]
+            x, y = self.as_laid(key, x, y)
             across, down = (x - float(box.x)) / float(box.width), (y - float(box.y)) / float(box.height)
             return self.grounded.seen_at(across, down), np.full(len(x), at)
         under, places = self.seen_at(face, x, y, np.full(len(x), at))
         if self.piece(key).kind is Kind.VELLUM:
             return under_vellum(under), np.full(len(x), at)
-        covered, labs = self.pictured.at(face.parts[key], x, y)
+        covered, labs = self.pictured.at(face.parts[key], *self.as_laid(key, x, y))
         return np.where(covered[:, None], labs, under), np.where(covered, at, places)

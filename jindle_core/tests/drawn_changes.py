@@ -15,7 +15,9 @@ from jindle_core.contrast.rules import PairKind
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light
 from jindle_core.layers.folding import Fold
-from jindle_core.layers.pieces import WHITE_END, Across, Down, InkedOver, Kind, Raised
+from jindle_core.layers.pieces import WHITE_END, Across, Down, InkedOver, Kind, Opening, Raised
+from jindle_core.layers.shapes import Shape as CutTo
+from jindle_core.layers.shapes import Side
 from jindle_core.lengths import Length, read_size
 from jindle_core.line_art.drawing import LineDrawing, Shape
 from jindle_core.material import End
@@ -76,6 +78,8 @@ def changes(card: Card, pads, boards, markers):
         "trimmed": st.booleans(), "tucked": st.booleans(), "white_edge": st.booleans(), "bold": st.booleans(),
         "inked": or_none(st.builds(InkedOver, pad, of(Hand), st.integers(1, 3))), "text": TEXT,
         "picture": or_none(picture), "mirrored": st.booleans(),
+        "shape": or_none(of(CutTo)), "sides": st.lists(of(Side), unique=True).map(tuple), "stitched": st.booleans(),
+        "opening": or_none(st.builds(Opening, LENGTH, or_none(of(CutTo)))), "turn": st.sampled_from([0.0, 15.0, -90.0, 400.0]),
     }  # fmt: skip
     sized = st.fixed_dictionaries({"reveal": LENGTH}) | st.fixed_dictionaries(
         {"size": st.sampled_from(SIZES)}

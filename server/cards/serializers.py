@@ -196,6 +196,12 @@ class PartSerializer(serializers.Serializer):
     trimmed = serializers.BooleanField(help_text="it ends at the card's edge")
     picture = serializers.IntegerField(help_text="the key of the picture that a drawing is of, or 0")
     mirrored = serializers.BooleanField(help_text="left and right of the drawing are exchanged")
+    path = serializers.CharField(help_text="its outline as SVG writes it; blank: its box")
+    stitches = serializers.CharField(help_text="a line sewn along it, likewise; blank: none")
+    turns = serializers.ListField(
+        child=serializers.ListField(child=serializers.FloatField(), min_length=3, max_length=3),
+        help_text="one after the other: degrees clockwise, and about which point",
+    )
     opacity = serializers.FloatField()
     shades = ShadesSerializer()
 

@@ -10,7 +10,9 @@ from jindle_core.card.changes.palette import checked_name
 from jindle_core.card.layouts import STARTS, start
 from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
+from jindle_core.layers.outlines import outlines
 from jindle_core.layers.pieces import BASE, OF_CARD, Kind, Piece, PieceSaid, Place
+from jindle_core.layers.shapes import Side
 from jindle_core.layers.sizing import laid_out
 from jindle_core.lengths import Length
 from jindle_core.stored import declared
@@ -59,7 +61,21 @@ def _declared(told: PieceSaid) -> dict[str, Any]:
     """What is said of a piece, and of its place, as it is declared."""
     place = {"place": declared(told["place"], Place, "a place")} if "place" in told else {}
     others = {name: one for name, one in told.items() if name != "place"}
-    return declared(others, Piece, "a piece", ("key",)) | place
+    found = declared(others, Piece, "a piece", ("key",)) | place
+    if "turn" in found:
+        found["turn"] = turned(found["turn"])
+    if "sides" in found:
+        found["sides"] = tuple(side for side in Side if side in found["sides"])
+    return found
+
+
+def turned(degrees: float) -> float:
+    """A turn as it is stored: to a tenth of a degree, from −180 to under 180.
+
+    >>> turned(360.0), turned(-190.0), turned(12.34)
+    (0.0, 170.0, 12.3)
+    """
+    return round((degrees + 180) % 360 - 180, 1)
 
 
 @dataclass(frozen=True, slots=True)
@@ -175,6 +191,7 @@ def checked(card: Card, build: Build) -> Card:
     """The card with this build, or BadInput where a piece has no size or nothing to lie on."""
     for face in build.faces:
         laid_out(card.size, face)
+        outlines(card.size, face)
     for end in (build.base, *(piece.material for piece in build.every)):
         if end.source == "palette":
             card.colour(end.id)

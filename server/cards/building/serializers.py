@@ -9,7 +9,8 @@ from jindle_core.card.changes import build as build_changes
 from jindle_core.cutting.grain import Grain
 from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.folding import Fold
-from jindle_core.layers.pieces import Across, Down, InkedOver, Kind, Raised
+from jindle_core.layers.pieces import Across, Down, InkedOver, Kind, Opening, Raised
+from jindle_core.layers.shapes import Shape, Side
 from jindle_core.lengths import OF_ENVELOPES, OF_PIECES, OF_SHEETS, Size, read_length, read_offset, read_size
 from jindle_core.prediction.behaviour import Hand
 from server.cards.change_serializers import ChangeSerializer, kind_field
@@ -28,6 +29,8 @@ PIECE_CHOICES = [(one.value, one.value) for one in Kind]
 RAISED_CHOICES = [(one.value, one.value) for one in Raised]
 ACROSS_CHOICES = [(one.value, one.value) for one in Across]
 DOWN_CHOICES = [(one.value, one.value) for one in Down]
+SHAPE_CHOICES = [(one.value, one.value) for one in Shape]
+SIDE_CHOICES = [(one.value, one.value) for one in Side]
 
 
 # --- What it takes.
@@ -43,6 +46,13 @@ class InkedOverSerializer(serializers.Serializer):
     def to_internal_value(self, data: Any) -> InkedOver:
         given = super().to_internal_value(data)
         return InkedOver(given["colour"], Hand(given["hand"]), given["coats"])
+
+
+class OpeningRequestSerializer(serializers.Serializer):
+    """What is cut out of a frame: the rim that is left (with its unit), and its shape (none: the frame's)."""
+
+    rim = serializers.CharField(max_length=40)
+    shape = serializers.ChoiceField(choices=SHAPE_CHOICES, required=False, allow_null=True, default=None)
 
 
 class PieceFieldsSerializer(ChangeSerializer):
@@ -71,6 +81,23 @@ class PieceFieldsSerializer(ChangeSerializer):
         help_text="which picture an image shows; none: the first",
     )
     mirrored = serializers.BooleanField(required=False)
+    shape = serializers.ChoiceField(
+        choices=SHAPE_CHOICES,
+        required=False,
+        allow_null=True,
+        help_text="none: a sharp rectangle, or with a reveal that of what it lies on",
+    )
+    sides = serializers.ListField(
+        child=serializers.ChoiceField(choices=SIDE_CHOICES),
+        required=False,
+        max_length=len(Side),
+        help_text="of a border: those that are not straight",
+    )
+    stitched = serializers.BooleanField(required=False)
+    opening = OpeningRequestSerializer(required=False, allow_null=True)
+    turn = serializers.FloatField(
+        required=False, min_value=-3600, max_value=3600, help_text="degrees, clockwise"
+    )
 
     def told(self, given: dict[str, Any]) -> Any:
         """The fields of a piece that were given."""
@@ -83,6 +110,13 @@ class PieceFieldsSerializer(ChangeSerializer):
                 raise BadInput(Problem("Give width and height together.", field="width"))
             sides = (read_length(given[side], unit, side, OF_PIECES) for side in ("width", "height"))
             found["size"] = Size(*sides)
+        if given.get("shape"):
+            found["shape"] = Shape(given["shape"])
+        if "sides" in given:
+            found["sides"] = tuple(Side(one) for one in given["sides"])
+        if opening := given.get("opening"):
+            rim = read_length(opening["rim"], unit, "rim", OF_PIECES)
+            found["opening"] = Opening(rim, opening["shape"] and Shape(opening["shape"]))
         if "raised" in given:
             found["raised"] = Raised(given["raised"])
         place: dict[str, Any] = {name: kind(given[name]) for name, kind in _PLACES.items() if name in given}
@@ -92,7 +126,7 @@ class PieceFieldsSerializer(ChangeSerializer):
 
 _AS_GIVEN = (
     *("on", "material", "trimmed", "tucked", "inked", "white_edge", "text", "bold"),
-    *("picture", "mirrored"),
+    *("picture", "mirrored", "shape", "stitched", "opening", "turn"),
 )
 _PLACES = {"across": Across, "down": Down}
 
@@ -272,6 +306,13 @@ class PieceSerializer(serializers.Serializer):
     bold = serializers.BooleanField()
     picture = serializers.IntegerField(allow_null=True, help_text="the key of what an image shows")
     mirrored = serializers.BooleanField()
+    shaped = serializers.BooleanField(help_text="it can be cut to a shape")
+    shape = serializers.ChoiceField(choices=SHAPE_CHOICES, allow_null=True)
+    sides = serializers.ListField(child=serializers.ChoiceField(choices=SIDE_CHOICES))
+    stitched = serializers.BooleanField()
+    rim = serializers.CharField(allow_null=True, help_text="that its opening leaves; none: it has none")
+    opening_shape = serializers.ChoiceField(choices=SHAPE_CHOICES, allow_null=True)
+    turn = serializers.FloatField(help_text="degrees, clockwise")
     box = PlacedBoxSerializer()
     bottom = serializers.FloatField(help_text="mm above the card's front")
     top = serializers.FloatField()
@@ -334,6 +375,9 @@ class BuildSerializer(serializers.Serializer):
     base_thickness = serializers.FloatField(help_text="mm of one half")
     sheets = SheetToCutSerializer(many=True)
     pictures = NamedPictureSerializer(many=True)
+    borders = serializers.ListField(
+        child=serializers.ChoiceField(choices=SHAPE_CHOICES), help_text="shapes that have chosen sides"
+    )
     grains = serializers.ListField(child=serializers.ChoiceField(choices=GRAIN_CHOICES))
     layouts = LayoutSerializer(many=True)
 

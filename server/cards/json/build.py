@@ -8,7 +8,8 @@ from jindle_core.card.layouts import EDGE, STARTS
 from jindle_core.checked.build import Examined
 from jindle_core.cutting.grain import Grain
 from jindle_core.layers.folding import flat
-from jindle_core.layers.pieces import BASE, OF_CARD, WORDS, Kind, Piece
+from jindle_core.layers.pieces import BASE, OF_CARD, SHAPED, WORDS, Kind, Piece
+from jindle_core.layers.shapes import BORDERS
 from jindle_core.layers.stacking import ENVELOPES
 from jindle_core.lengths import Length
 from jindle_core.seen.ruler import halves, lies
@@ -58,6 +59,7 @@ def build_told(examined: Examined, units: str) -> dict[str, Any]:
             {"words": f"{name}{wide} × {high} {unit}", "width": wide, "height": high, "unit": unit}
             for name, wide, high, unit in figures.cutting.SHEETS_TO_CUT
         ],
+        "borders": [one.value for one in BORDERS],
         "pictures": [{"key": one.picture.key, "name": one.picture.name} for one in examined.stack.coloured],
         "grains": [one.value for one in Grain],
         "layouts": [{"key": one.key, "words": one.words} for one in STARTS],
@@ -97,6 +99,13 @@ def _piece(examined: Examined, piece: Piece, units: str) -> dict[str, Any]:
         "bold": piece.bold,
         "picture": stack.shows(piece.key).picture.key if piece.kind is Kind.IMAGE else None,
         "mirrored": piece.mirrored,
+        "shaped": piece.kind in SHAPED,
+        "shape": piece.shape and piece.shape.value,
+        "sides": [one.value for one in piece.sides],
+        "stitched": piece.stitched,
+        "rim": piece.opening and f"{piece.opening.rim.text()} {piece.opening.rim.unit}",
+        "opening_shape": piece.opening and piece.opening.shape and piece.opening.shape.value,
+        "turn": piece.turn,
         "box": {side: float(getattr(stack.boxes[piece.key], side)) for side in _SIDES},
         "bottom": round(height.bottom, 2),
         "top": round(height.top, 2),

@@ -41,6 +41,9 @@ def parts_told(parts: Iterable[Drawn]) -> list[dict[str, Any]]:
             "trimmed": one.part.trimmed,
             "picture": one.part.picture,
             "mirrored": one.part.mirrored,
+            "path": one.part.path,
+            "stitches": one.part.stitches,
+            "turns": [list(turn) for turn in one.part.turns],
             "opacity": round(one.opacity, 3),
             "shades": one.shades,
         }

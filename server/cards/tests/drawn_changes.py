@@ -14,6 +14,7 @@ from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light
 from jindle_core.layers.folding import Fold
 from jindle_core.layers.pieces import Across, Down, Kind, Raised
+from jindle_core.layers.shapes import Shape, Side
 from jindle_core.media import COLUMNS, PICTURE_MEDIA
 from jindle_core.palettes.role import Role
 from jindle_core.prediction.behaviour import Hand
@@ -81,6 +82,12 @@ class Drawn:
             "white_edge": st.booleans(),
             "picture": picture,
             "mirrored": st.booleans(),
+            "shape": st.none() | values(Shape),
+            "sides": st.lists(values(Side), max_size=4),
+            "stitched": st.booleans(),
+            "opening": st.none()
+            | st.fixed_dictionaries({"rim": LENGTH}, optional={"shape": st.none() | values(Shape)}),
+            "turn": st.floats(-400, 400),
             "text": TEXT,
             "bold": st.booleans(),
         }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, useId } from 'vue'
 import type { Desk } from '@/api/client'
 import { useSession } from '@/lib/session'
 import DeskPicture from './DeskPicture.vue'
@@ -17,6 +17,13 @@ function dots(part: Desk['parts'][number]) {
       found.push({ x, y })
   return found
 }
+const id = useId()
+/** What a part is turned by, the last turn first, as SVG wants it. */
+const turned = (part: Desk['parts'][number]) =>
+  part.turns
+    .map((turn) => `rotate(${turn.join(' ')})`)
+    .reverse()
+    .join(' ')
 const pictures = computed(() => new Map(desk.pictures.map((one) => [one.key, one])))
 const round = (part: Desk['parts'][number], by = 0) => ({
   cx: part.x + part.width / 2,
@@ -36,8 +43,12 @@ const box = ({ x, y, width, height }: Desk['parts'][number]) => ({ x, y, width, 
       :key="n"
       v-bind="part.trimmed ? { width: desk.width, height: desk.height } : {}"
     >
-      <g v-if="part.raised" :transform="`translate(${part.raised / 2} ${part.raised / 2})`">
+      <g
+        v-if="part.raised"
+        :transform="`translate(${part.raised / 2} ${part.raised / 2}) ${turned(part)}`"
+      >
         <ellipse v-if="part.shape === 'disc'" v-bind="round(part, part.rim)" class="shadow" />
+        <path v-else-if="part.path" :d="part.path" fill-rule="evenodd" class="shadow" />
         <rect v-else-if="part.shape === 'rect'" v-bind="box(part)" class="shadow" />
         <DeskPicture
           v-else-if="part.shape === 'drawing' && pictures.has(part.picture)"
@@ -46,59 +57,70 @@ const box = ({ x, y, width, height }: Desk['parts'][number]) => ({ x, y, width, 
           shadow
         />
       </g>
-      <rect
-        v-if="part.shape === 'rect'"
-        v-bind="box(part)"
-        :fill="part.shades[session.view]"
-        :class="{ base: part.name === 'base', lit: lit && part.key === lit }"
-      />
-      <rect
-        v-else-if="part.shape === 'veil'"
-        v-bind="box(part)"
-        :fill="part.shades[session.view]"
-        :opacity="part.opacity"
-      />
-      <g v-else-if="part.shape === 'disc'">
-        <ellipse v-if="part.rim" v-bind="round(part, part.rim)" fill="#ffffff" />
-        <ellipse
-          v-bind="round(part)"
+      <g :transform="turned(part) || undefined">
+        <template v-if="part.shape === 'rect' || part.shape === 'veil'">
+          <path
+            v-if="part.path"
+            :d="part.path"
+            fill-rule="evenodd"
+            :fill="part.shades[session.view]"
+            :opacity="part.opacity"
+            :class="{ lit: lit && part.key === lit }"
+          />
+          <rect
+            v-else
+            v-bind="box(part)"
+            :fill="part.shades[session.view]"
+            :opacity="part.opacity"
+            :class="{ base: part.name === 'base', lit: lit && part.key === lit }"
+          />
+        </template>
+        <g v-else-if="part.shape === 'disc'">
+          <ellipse v-if="part.rim" v-bind="round(part, part.rim)" fill="#ffffff" />
+          <ellipse
+            v-bind="round(part)"
+            :fill="part.shades[session.view]"
+            :class="{ lit: lit && part.key === lit }"
+          />
+        </g>
+        <template v-else-if="part.shape === 'ground' && desk.ground">
+          <clipPath v-if="part.path" :id="`${id}-${n}`">
+            <path :d="part.path" clip-rule="evenodd" />
+          </clipPath>
+          <g :clip-path="part.path ? `url(#${id}-${n})` : undefined">
+            <GroundPanel :panel="desk.ground" :box="box(part)" />
+          </g>
+        </template>
+        <g v-else-if="part.shape === 'dots'" :fill="part.shades[session.view]">
+          <circle
+            v-for="dot in dots(part)"
+            :key="`${dot.x} ${dot.y}`"
+            :cx="dot.x"
+            :cy="dot.y"
+            r="1"
+          />
+        </g>
+        <DeskPicture
+          v-else-if="part.shape === 'drawing' && pictures.has(part.picture)"
+          :part="part"
+          :picture="pictures.get(part.picture)!"
+          :lit="lit"
+        />
+        <text
+          v-else-if="part.shape === 'text'"
+          :x="part.x + part.width / 2"
+          :y="part.y + part.height / 2"
+          :font-size="part.size"
+          :font-weight="part.bold ? 700 : 400"
+          text-anchor="middle"
+          dominant-baseline="central"
+          class="font-title"
           :fill="part.shades[session.view]"
-          :class="{ lit: lit && part.key === lit }"
-        />
+        >
+          {{ part.text }}
+        </text>
+        <path v-if="part.stitches" :d="part.stitches" class="stitches" />
       </g>
-      <GroundPanel
-        v-else-if="part.shape === 'ground' && desk.ground"
-        :panel="desk.ground"
-        :box="box(part)"
-      />
-      <g v-else-if="part.shape === 'dots'" :fill="part.shades[session.view]">
-        <circle
-          v-for="dot in dots(part)"
-          :key="`${dot.x} ${dot.y}`"
-          :cx="dot.x"
-          :cy="dot.y"
-          r="1"
-        />
-      </g>
-      <DeskPicture
-        v-else-if="part.shape === 'drawing' && pictures.has(part.picture)"
-        :part="part"
-        :picture="pictures.get(part.picture)!"
-        :lit="lit"
-      />
-      <text
-        v-else-if="part.shape === 'text'"
-        :x="part.x + part.width / 2"
-        :y="part.y + part.height / 2"
-        :font-size="part.size"
-        :font-weight="part.bold ? 700 : 400"
-        text-anchor="middle"
-        dominant-baseline="central"
-        class="font-title"
-        :fill="part.shades[session.view]"
-      >
-        {{ part.text }}
-      </text>
     </component>
   </g>
 </template>
@@ -111,6 +133,14 @@ const box = ({ x, y, width, height }: Desk['parts'][number]) => ({ x, y, width, 
 .base {
   stroke: var(--line);
   stroke-width: 0.6;
+}
+.stitches {
+  fill: none;
+  stroke: #ffffff;
+  stroke-width: 0.35;
+  stroke-dasharray: 1.6 0.9;
+  mix-blend-mode: difference;
+  opacity: 0.55;
 }
 .lit {
   stroke: var(--ink);

@@ -11,6 +11,7 @@ import OnOff from '@/ui/OnOff.vue'
 import StatusMark from '@/ui/StatusMark.vue'
 import { choices } from '@/lib/words'
 import MaterialChoice from './MaterialChoice.vue'
+import ShapeFields from './ShapeFields.vue'
 import { checksOn, useBuild, type Fields } from './build'
 
 /** One piece: what it lies on, how large, where, of what, how raised, and how it fits and stands. */
@@ -236,6 +237,7 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
         >
       </div>
     </div>
+    <ShapeFields class="mt-3" :piece="piece" :build="build" />
     <div class="mt-3 flex flex-wrap gap-2">
       <button type="button" class="button" :disabled="at === 0" @click="move(at - 1)">
         Further down

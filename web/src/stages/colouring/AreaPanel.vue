@@ -62,7 +62,7 @@ const choose = (family: number[]) =>
     </div>
     <AreaFields :areas="[area]" :others="others" />
     <p v-if="followed" class="mb-3 border-l-2 border-ink pl-3 text-xs">
-      It is coloured as {{ followed }}, and follows it until something else is said of it.
+      It is coloured {{ followed }}, and follows it until something else is said of it.
     </p>
     <p v-if="area.note" class="mb-3 text-xs">{{ area.note }}</p>
     <FamilyStairs :area="area" @choose="choose" @unglaze="glaze(0)" />

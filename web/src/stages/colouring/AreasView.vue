@@ -151,9 +151,7 @@ async function add() {
       </div>
       <div class="mb-1 flex items-center gap-3">
         <h2 class="text-sm">Areas</h2>
-        <p class="min-w-0 flex-1 truncate text-xs text-soft">
-          Shift, or a line drawn around them, chooses several.
-        </p>
+        <p class="min-w-0 flex-1 truncate text-xs text-soft">Shift, or a line around several</p>
         <form v-if="areas.length > 1" @submit.prevent="pickByName">
           <input
             v-model="like"
