@@ -6,6 +6,11 @@ from types import MappingProxyType
 PHRASES = MappingProxyType(
     {
         "same": "same to the eye",
+        "stamped": "stamped with an ink",
+        "powder": "embossed with a powder",
+        "clear-powder": "stamped, under clear powder",
+        "white-embossed": "embossed in white",
+        "pen": "written with a gel pen",
         "rounded": "rounded corners",
         "banner": "banner, swallow-tailed",
         "label": "label, hollow corners",

@@ -183,6 +183,7 @@ SPECTACULAR_SETTINGS = {
         "Raised": "server.cards.building.serializers.RAISED_CHOICES",
         "Across": "server.cards.building.serializers.ACROSS_CHOICES",
         "CutShape": "server.cards.building.serializers.SHAPE_CHOICES",
+        "Making": "server.cards.building.serializers.MADE_CHOICES",
         "Side": "server.cards.building.serializers.SIDE_CHOICES",
         "Down": "server.cards.building.serializers.DOWN_CHOICES",
         "GroundShape": "server.cards.grounds.serializers.SHAPE_CHOICES",

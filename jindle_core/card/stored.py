@@ -142,6 +142,7 @@ _PLAIN: Stored = {
     "stitched": False,
     "opening": None,
     "turn": 0.0,
+    "made": None,
 }
 
 

@@ -19,6 +19,7 @@ from jindle_core.contrast.stacked import (
     melting,
 )
 from jindle_core.layers.fitting import Fit, fits, to_use_elsewhere
+from jindle_core.layers.making import examine_making
 from jindle_core.layers.pieces import BASE, Kind, Piece
 from jindle_core.layers.showing import what_shows
 from jindle_core.layers.sizing import Box, of_size
@@ -69,6 +70,11 @@ class Examined:
             for face in stack.build.faces
             for fit in fits(stack.boxes, face, stack.unit, stack.outlines)
         }
+
+    @cached_property
+    def makings(self) -> dict[int, Finding]:
+        """By key of words of which it is said how they are made whether they can be made so there."""
+        return {piece.key: examine_making(made) for piece, made in self.stack.made.items()}
 
     @property
     def trimmings(self) -> list[Trimming]:

@@ -14,6 +14,7 @@ from jindle_core.contrast.rules import Status
 from jindle_core.contrast.stacked import examine_finish, examine_melting
 from jindle_core.layers.fitting import ways_to_fit
 from jindle_core.layers.folding import Fold, examine_base
+from jindle_core.layers.making import Making
 from jindle_core.layers.pieces import BASE, WHITE_END, Across, Down, Kind, Piece, PieceSaid, PlaceSaid, Raised
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
@@ -34,8 +35,38 @@ def to_fit(examined: Examined, piece: Piece) -> list[Mend]:
     return found
 
 
+def to_make(examined: Examined, piece: Piece) -> list[Mend]:
+    """Words made in the other ways that get on with what is there."""
+    found = []
+    for making in Making:
+        change = EditPiece(piece.key, {"made": making} | _plain_white(piece, making))
+        after = _tried(examined, change)
+        finding = after.makings[piece.key]
+        if finding.status is Status.HOLDS and _stands(after, piece):
+            found.append(Mend(in_words(making), after.stands[piece.key].finding.figure, change))
+    return found[:_OFFERED]
+
+
+def _plain_white(piece: Piece, making: Making) -> PieceSaid:
+    """White that is embossed is of no other colour."""
+    return {"material": WHITE_END} if making is Making.WHITE and piece.material != WHITE_END else {}
+
+
+def _in_white(examined: Examined, piece: Piece) -> list[Mend]:
+    """Words that cannot be read embossed in white, where that can be done and read."""
+    if piece.kind is not Kind.LETTERING or piece.made is Making.WHITE:
+        return []
+    change = EditPiece(piece.key, {"made": Making.WHITE} | _plain_white(piece, Making.WHITE))
+    after = _tried(examined, change)
+    able = after.makings[piece.key].status is not Status.FAILS
+    if not (able and _stands(after, piece) and _no_worse(examined, after)):
+        return []
+    return [Mend("emboss it in white", after.stands[piece.key].finding.figure, change)]
+
+
 def to_stand(examined: Examined, piece: Piece) -> list[Mend]:
-    """Words out from what covers them; a white edge for a picture; another colour, here or beside it."""
+    """Words out from what covers them, or in white; a white edge for a picture; another colour, here or
+    beside it."""
     stack, found = examined.stack, []
     if examined.stands[piece.key].over:
         return _to_uncover(examined, piece)
@@ -45,6 +76,7 @@ def to_stand(examined: Examined, piece: Piece) -> list[Mend]:
         if _stands(after, piece) and _no_worse(examined, after):
             words = f"leave a white edge of {figures.building.WHITE_EDGE:g} mm around it"
             found.append(Mend(words, after.stands[piece.key].finding.figure, change))
+    found += _in_white(examined, piece)
     for key in dict.fromkeys([piece.key, *examined.stands[piece.key].at.tolist()]):
         if len(found) < _OFFERED:
             found += recolourings(stack, examined.stands, key, piece.key)

@@ -6,11 +6,12 @@ from functools import partial
 from jindle_core.checked import mends
 from jindle_core.checked.build import Examined
 from jindle_core.checked.check import Check, Mend
-from jindle_core.checks.ids import CheckId, Fits, Melts, OnAccent, OnWhole, Repeats, Stands, Whole
+from jindle_core.checks.ids import CheckId, Fits, Makes, Melts, OnAccent, OnWhole, Repeats, Stands, Whole
 from jindle_core.contrast.rules import Finding, Status
 from jindle_core.contrast.stacked import examine_melting
 from jindle_core.layers.folding import examine_base
 from jindle_core.layers.pieces import WORDS, Kind, Piece
+from jindle_core.words import in_words
 
 # What lies on something, rather than around it, and so is judged on it.
 _ON = (*WORDS, Kind.IMAGE)
@@ -39,6 +40,9 @@ def _of_piece(examined: Examined, piece: Piece) -> Iterator[Check]:
         title = f"{piece.name} {'on' if piece.kind in _ON else 'beside'} {stands.beside}"
         to_mend = partial(mends.to_stand, examined, piece)
         yield _of_build(Stands(key), title, stands.finding, to_mend)
+    if (made := examined.makings.get(key)) is not None:
+        title = f"{piece.name}, {in_words(piece.made or '')}"
+        yield _of_build(Makes(key), title, made, partial(mends.to_make, examined, piece))
     if piece.kind is Kind.FINISH:
         to_mend = partial(mends.to_repeat, examined, piece)
         yield _of_build(Repeats(key), piece.name, examined.finish(piece), to_mend)

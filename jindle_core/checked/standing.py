@@ -19,7 +19,6 @@ _OUTSIDE = 0.01  # mm beside a piece where one looks at what lies there
 _ALONG = 5  # places along each side of a piece where what is not of one colour is looked at
 # The sides of a piece: whether they lie level, and at which end.
 _ENDS = {"top": (True, 0.0), "bottom": (True, 1.0), "left": (False, 0.0), "right": (False, 1.0)}
-_ACROSS, _DOWN = (one.ravel() for one in np.meshgrid(np.linspace(0.05, 0.95, 8), np.linspace(0.1, 0.9, 4)))
 
 
 @dataclass(frozen=True)
@@ -179,11 +178,8 @@ def _picture(stack: Stack, face: Face, piece: Piece) -> PieceStands | None:
 
 def _words(stack: Stack, face: Face, piece: Piece) -> PieceStands:
     """Words by their size and weight, where they are worst on what is under them, or what covers them."""
-    box, part, place = stack.boxes[piece.key], face.parts[piece.key], face.place(piece.key)
-    x = float(box.x) + _ACROSS * float(box.width)
-    y = float(box.y) + _DOWN * float(box.height)
-    x, y = stack.as_turned(piece.key, x, y)
-    under, places = stack.seen_at(face, x, y, np.full(len(x), place))
+    part, place = face.parts[piece.key], face.place(piece.key)
+    (x, y), under, places = stack.under_words(face, piece)
     _, above = stack.seen_at(face, x, y, np.full(len(x), len(face.keys)))
     rule = lettering_rule(part.size, piece.bold)
     finding = examine_lettering(rule, stack.lab(piece.key), under)

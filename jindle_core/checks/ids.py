@@ -92,6 +92,13 @@ class Stands(_OnPiece):
 
 
 @dataclass(frozen=True, slots=True)
+class Makes(_OnPiece):
+    """Whether words can be made on what they lie on as is said."""
+
+    _prefix: ClassVar[str] = "made"
+
+
+@dataclass(frozen=True, slots=True)
 class Repeats(_OnPiece):
     """Whether a finishing piece repeats a colour or sets one off."""
 
@@ -208,6 +215,7 @@ _NUMBERED: dict[str, type[OnPair | OnAccent | OnFamily | _OnPiece]] = {
     "fit": Fits,
     "stands": Stands,
     "finish": Repeats,
+    "made": Makes,
 }
 KINDS = (*_NUMBERED, "melts", "conflict", *(one.value for one in (*GroundPart, *Whole)))
 

@@ -47,3 +47,4 @@ STAR_HOLLOW = 0.5  # between the regular star (0.38), whose points tear, and a b
 BOWS = MappingProxyType({"scalloped": 0.05, "cloud": 0.08, "hill": 0.14})  # how deep a border's bows are
 BOW_LEAST = 1.2  # mm: smaller ones are cut by no die
 STITCH_OFF = 1.8  # mm from the edge to a line of stitches
+EMBOSSED_WHITE = (95.5, -0.3, 0.8)  # CIELAB: white powder once it is melted, a little less than paper

@@ -90,6 +90,7 @@ def _outlines(card: Size, pieces: tuple[Piece, ...]) -> Mapping[int, Outline]:
         if straight is not None or turn is not None:
             area = as_polygon(box) if straight is None else straight
             lies = area if turn is None else shapely.transform(area, turn.placed)
+            shapely.prepare(lies)  # many points will be asked for
             found[piece.key] = Outline(area, lies, turn)
     return found
 

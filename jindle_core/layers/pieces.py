@@ -4,6 +4,7 @@ from dataclasses import dataclass, field
 from enum import StrEnum
 from typing import TypedDict
 
+from jindle_core.layers.making import Making
 from jindle_core.layers.shapes import EVERY_SIDE, Shape, Side
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
@@ -123,6 +124,7 @@ class PieceSaid(TypedDict, total=False):
     stitched: bool
     opening: Opening | None
     turn: float
+    made: Making | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -133,7 +135,8 @@ class Piece:
     ``size`` of its own. ``trimmed`` cuts off what hangs over the card's edge,
     ``tucked`` slides it under the pieces that lie beside it. ``inked`` is laid
     over its material. A picture may have a ``white_edge`` left around it;
-    ``text`` is what words say (blank: the card's name), ``bold`` how they say it.
+    ``text`` is what words say (blank: the card's name), ``bold`` how they say it,
+    ``made`` how words that are not cut out are made, where that is said.
     ``picture`` is the key of the card's picture that a piece of kind image shows
     (None: the first), ``mirrored`` that left and right of it are exchanged.
     ``shape`` None is a sharp rectangle or, with a reveal, the shape of what it lies
@@ -164,3 +167,4 @@ class Piece:
     stitched: bool = False
     opening: Opening | None = None
     turn: float = 0.0
+    made: Making | None = None

@@ -37,7 +37,8 @@ def topmost(
         holds &= np.arange(count) < below[:, None]
     for at, area in areas.items():
         near = np.flatnonzero(holds[:, at])
-        holds[near, at] = shapely.contains_xy(area, x[near], y[near])
+        if len(near):
+            holds[near, at] = shapely.contains_xy(area, x[near], y[near])
     last = count - 1 - holds[:, ::-1].argmax(axis=1)
     return np.where(holds.any(axis=1), last, -1)
 

@@ -7,6 +7,7 @@ from functools import lru_cache
 
 import numpy as np
 import shapely
+from numpy.typing import NDArray
 
 from jindle_core import figures
 from jindle_core.contrast.rules import Finding, Status
@@ -45,13 +46,24 @@ def heights(
     if outlines:
         keys = [BASE, *(piece.key for piece in order)]
         areas = np.array([outlines[key].lies if key in outlines else as_polygon(boxes[key]) for key in keys])
-        over = shapely.area(shapely.intersection(areas[:, None], areas)) > _OVERLAP
+        over = _overlapping(areas)
     found = {BASE: Height(-figures.building.THICKNESS["base"], 0.0)}
     tops = np.zeros(len(order) + 1)
     for at, piece in enumerate(order, start=1):
         lowest = tops[:at][over[at, :at]].max(initial=0.0) + figures.building.FOAM[piece.raised.value]
         tops[at] = lowest + figures.building.THICKNESS[_made_of(piece.kind)]
         found[piece.key] = Height(float(lowest), float(tops[at]))
+    return found
+
+
+def _overlapping(areas: NDArray[np.object_]) -> NDArray[np.bool_]:
+    """Which of some areas (n,) lie over which, (n, n)."""
+    found = np.zeros((len(areas), len(areas)), dtype=bool)
+    one, other = shapely.STRtree(areas).query(areas, predicate="intersects")
+    later = one > other
+    one, other = one[later], other[later]
+    shared = shapely.area(shapely.intersection(areas[one], areas[other])) > _OVERLAP
+    found[one[shared], other[shared]] = True
     return found
 
 

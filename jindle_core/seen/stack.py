@@ -6,11 +6,13 @@ from functools import cached_property
 import numpy as np
 import shapely
 
+from jindle_core import figures
 from jindle_core.blending.inks import seen_on
 from jindle_core.card.build import Build
 from jindle_core.card.changes.build import BuildChange
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.views import Shades
+from jindle_core.layers.making import MadeOn, Making
 from jindle_core.layers.outlines import Outline, Turn, outlines
 from jindle_core.layers.pieces import BASE, WHITE_END, Kind, Piece
 from jindle_core.layers.showing import topmost
@@ -18,6 +20,7 @@ from jindle_core.layers.sizing import Box, around, cut_size, edges, in_order, la
 from jindle_core.layers.stacking import Height, heights
 from jindle_core.lengths import Size
 from jindle_core.material import End
+from jindle_core.media import PAD_MEDIA, Medium
 from jindle_core.prediction.vellum import under_vellum, veil
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.desk import Drawings, Part, built_desk
@@ -28,6 +31,8 @@ from jindle_core.seen.pictures import Pictured
 _VEIL, VEIL_OPACITY = veil()
 # What does not show the same all over: what lies beside it is looked at place by place.
 _SHOWN = (Kind.IMAGE, Kind.FINISH)
+# Where one looks under words.
+_ACROSS, _DOWN = (one.ravel() for one in np.meshgrid(np.linspace(0.05, 0.95, 8), np.linspace(0.1, 0.9, 4)))
 
 
 @dataclass(frozen=True)
@@ -198,14 +203,70 @@ class Stack:
             return lab_to_reflectance(self.palette.end_lab(end))
         return self.grounded.card_of(end.id if end.source == "supply" else None)
 
+    @cached_property
+    def made(self) -> dict[Piece, MadeOn]:
+        """The words of which it is said how they are made, with what and on what that is done."""
+        found = {}
+        for face in self.faces:
+            for piece in face.pieces:
+                if piece.kind is Kind.LETTERING and piece.made is not None:
+                    found[piece] = MadeOn(piece.made, self._medium(piece), *self._made_on(face, piece))
+        return found
+
+    def _medium(self, piece: Piece) -> Medium | None:
+        """The medium of the supply that a piece is of; None where it is of none."""
+        supplies, end = self.palette.supplies, piece.material
+        place = supplies.places.get(end.id) if end.source == "supply" else None
+        return None if place is None else supplies.ranges[int(supplies.range_ids[place])].medium
+
+    def _made_on(self, face: Face, piece: Piece) -> tuple[bool, bool]:
+        """Whether words lie on vellum, and whether on ink that may be damp."""
+        _, _, places = self.under_words(face, piece)
+        keys = {face.keys[at] for at in np.unique(places) if at > 0}
+        vellum = any(self.piece(key).kind is Kind.VELLUM for key in keys)
+        inked = {piece.key for piece in self.build.every if piece.inked}
+        return vellum, bool(keys & (inked | {self.carrier}))
+
+    def under_words(self, face: Face, piece: Piece) -> tuple[np.ndarray, np.ndarray, np.ndarray]:
+        """Points (2, k) on words, CIELAB (k, 3) of what is under them there, and its place in the stack."""
+        box = self.boxes[piece.key]
+        x = float(box.x) + _ACROSS * float(box.width)
+        y = float(box.y) + _DOWN * float(box.height)
+        x, y = self.as_turned(piece.key, x, y)
+        under, places = self.seen_at(face, x, y, np.full(len(x), face.place(piece.key)))
+        return np.stack([x, y]), under, places
+
+    @cached_property
+    def _written(self) -> dict[int, np.ndarray]:
+        """By key the CIELAB (3,) of words by how they are made: what lets through, on what is under it."""
+        found = {}
+        supplies = self.palette.supplies
+        for face in self.faces:
+            for piece in face.pieces:
+                if piece.kind is not Kind.LETTERING or piece.made is None:
+                    continue
+                medium = self._medium(piece)
+                if piece.made is Making.WHITE:
+                    found[piece.key] = np.array(figures.building.EMBOSSED_WHITE)
+                elif medium in PAD_MEDIA or medium is Medium.GEL_PEN:
+                    _, under, _ = self.under_words(face, piece)
+                    place = supplies.places[piece.material.id]
+                    card = lab_to_reflectance(under.mean(axis=0))
+                    found[piece.key] = supplies.laid_on(place, card)
+        return found
+
     def lab(self, key: int) -> np.ndarray:
-        """The colour (3,) of a piece by itself, or of the base."""
-        return self._inked[key] if key in self._inked else self.palette.end_lab(self.material(key))
+        """The colour (3,) of a piece by itself, or of the base; of words as they are made."""
+        if key in self._inked:
+            return self._inked[key]
+        if key != BASE and self.piece(key).kind is Kind.LETTERING and key in self._written:
+            return self._written[key]
+        return self.palette.end_lab(self.material(key))
 
     def shades(self, key: int) -> Shades:
         """The same in every view."""
-        if key in self._inked:
-            return value_shades(tuple(map(float, self._inked[key])))
+        if key != BASE and (key in self._inked or self.piece(key).kind is Kind.LETTERING):
+            return value_shades(tuple(map(float, self.lab(key))))
         if key != BASE and self.piece(key).kind is Kind.VELLUM:
             return value_shades(_VEIL)
         return self.palette.end_shades(self.material(key))

@@ -225,6 +225,13 @@ class Supplies:
             found[there] = reflectance_to_lab(seen)
         return found
 
+    def laid_on(self, place: int, card: np.ndarray) -> np.ndarray:
+        """CIELAB (3,) of the colour at a place laid once on a card's reflectance (31,), as predicted."""
+        range_id = int(self.range_ids[place])
+        one = self.reflectance(np.array([place]))[0]
+        seen = laid(one, self.ranges[range_id].medium, card=card, behaviour=self.behaviour(range_id))
+        return np.asarray(reflectance_to_lab(seen))
+
     @cached_property
     def _dabs(self) -> tuple[Inks, np.ndarray]:
         """A full dab of every pad, and by place which of them it is."""

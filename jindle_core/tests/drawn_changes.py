@@ -15,6 +15,7 @@ from jindle_core.contrast.rules import PairKind
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light
 from jindle_core.layers.folding import Fold
+from jindle_core.layers.making import Making
 from jindle_core.layers.pieces import WHITE_END, Across, Down, InkedOver, Kind, Opening, Raised
 from jindle_core.layers.shapes import Shape as CutTo
 from jindle_core.layers.shapes import Side
@@ -80,6 +81,7 @@ def changes(card: Card, pads, boards, markers):
         "picture": or_none(picture), "mirrored": st.booleans(),
         "shape": or_none(of(CutTo)), "sides": st.lists(of(Side), unique=True).map(tuple), "stitched": st.booleans(),
         "opening": or_none(st.builds(Opening, LENGTH, or_none(of(CutTo)))), "turn": st.sampled_from([0.0, 15.0, -90.0, 400.0]),
+        "made": or_none(of(Making)),
     }  # fmt: skip
     sized = st.fixed_dictionaries({"reveal": LENGTH}) | st.fixed_dictionaries(
         {"size": st.sampled_from(SIZES)}

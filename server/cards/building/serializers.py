@@ -9,6 +9,7 @@ from jindle_core.card.changes import build as build_changes
 from jindle_core.cutting.grain import Grain
 from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.folding import Fold
+from jindle_core.layers.making import Making
 from jindle_core.layers.pieces import Across, Down, InkedOver, Kind, Opening, Raised
 from jindle_core.layers.shapes import Shape, Side
 from jindle_core.lengths import OF_ENVELOPES, OF_PIECES, OF_SHEETS, Size, read_length, read_offset, read_size
@@ -30,6 +31,7 @@ RAISED_CHOICES = [(one.value, one.value) for one in Raised]
 ACROSS_CHOICES = [(one.value, one.value) for one in Across]
 DOWN_CHOICES = [(one.value, one.value) for one in Down]
 SHAPE_CHOICES = [(one.value, one.value) for one in Shape]
+MADE_CHOICES = [(one.value, one.value) for one in Making]
 SIDE_CHOICES = [(one.value, one.value) for one in Side]
 
 
@@ -93,6 +95,9 @@ class PieceFieldsSerializer(ChangeSerializer):
         max_length=len(Side),
         help_text="of a border: those that are not straight",
     )
+    made = serializers.ChoiceField(
+        choices=MADE_CHOICES, required=False, allow_null=True, help_text="how words are made; none: not said"
+    )
     stitched = serializers.BooleanField(required=False)
     opening = OpeningRequestSerializer(required=False, allow_null=True)
     turn = serializers.FloatField(
@@ -112,6 +117,8 @@ class PieceFieldsSerializer(ChangeSerializer):
             found["size"] = Size(*sides)
         if given.get("shape"):
             found["shape"] = Shape(given["shape"])
+        if given.get("made"):
+            found["made"] = Making(given["made"])
         if "sides" in given:
             found["sides"] = tuple(Side(one) for one in given["sides"])
         if opening := given.get("opening"):
@@ -126,7 +133,7 @@ class PieceFieldsSerializer(ChangeSerializer):
 
 _AS_GIVEN = (
     *("on", "material", "trimmed", "tucked", "inked", "white_edge", "text", "bold"),
-    *("picture", "mirrored", "shape", "stitched", "opening", "turn"),
+    *("picture", "mirrored", "shape", "stitched", "opening", "turn", "made"),
 )
 _PLACES = {"across": Across, "down": Down}
 
@@ -306,6 +313,8 @@ class PieceSerializer(serializers.Serializer):
     bold = serializers.BooleanField()
     picture = serializers.IntegerField(allow_null=True, help_text="the key of what an image shows")
     mirrored = serializers.BooleanField()
+    is_made = serializers.BooleanField(help_text="stamped, written or embossed: it can be said how")
+    made = serializers.ChoiceField(choices=MADE_CHOICES, allow_null=True)
     shaped = serializers.BooleanField(help_text="it can be cut to a shape")
     shape = serializers.ChoiceField(choices=SHAPE_CHOICES, allow_null=True)
     sides = serializers.ListField(child=serializers.ChoiceField(choices=SIDE_CHOICES))

@@ -99,6 +99,8 @@ def _piece(examined: Examined, piece: Piece, units: str) -> dict[str, Any]:
         "bold": piece.bold,
         "picture": stack.shows(piece.key).picture.key if piece.kind is Kind.IMAGE else None,
         "mirrored": piece.mirrored,
+        "is_made": piece.kind is Kind.LETTERING,
+        "made": piece.made and piece.made.value,
         "shaped": piece.kind in SHAPED,
         "shape": piece.shape and piece.shape.value,
         "sides": [one.value for one in piece.sides],

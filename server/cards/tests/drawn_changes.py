@@ -13,6 +13,7 @@ from jindle_core.contrast.rules import PairKind
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light
 from jindle_core.layers.folding import Fold
+from jindle_core.layers.making import Making
 from jindle_core.layers.pieces import Across, Down, Kind, Raised
 from jindle_core.layers.shapes import Shape, Side
 from jindle_core.media import COLUMNS, PICTURE_MEDIA
@@ -88,6 +89,7 @@ class Drawn:
             "opening": st.none()
             | st.fixed_dictionaries({"rim": LENGTH}, optional={"shape": st.none() | values(Shape)}),
             "turn": st.floats(-400, 400),
+            "made": st.none() | values(Making),
             "text": TEXT,
             "bold": st.booleans(),
         }

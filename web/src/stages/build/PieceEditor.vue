@@ -2,7 +2,7 @@
 import { TrashIcon } from '@heroicons/vue/20/solid'
 import { computed, ref, watch } from 'vue'
 import type { Build, Piece } from '@/api/client'
-import { acrossValues, downValues, raisedValues } from '@/api/schema'
+import { acrossValues, downValues, makingValues, raisedValues } from '@/api/schema'
 import CheckItem from '@/card/CheckItem.vue'
 import { HANDS } from '@/lib/laid'
 import { useSession } from '@/lib/session'
@@ -19,6 +19,8 @@ const { piece, face, build } = defineProps<{ piece: Piece; face: Piece[]; build:
 const { store, edit } = useBuild()
 const session = useSession()
 const set = (told: Fields) => edit(piece.key, told)
+const UNSAID = 'unsaid'
+const WAYS = [{ value: UNSAID, words: 'not said' }, ...choices(makingValues)]
 const name = ref(piece.name)
 const text = ref(piece.text)
 const reveal = ref('')
@@ -91,6 +93,15 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
         <OnOff :model-value="piece.mirrored" @update:model-value="set({ mirrored: $event })"
           >Mirrored</OnOff
         >
+      </div>
+      <div v-if="piece.is_made" class="col-span-2">
+        <span class="label">Made how</span>
+        <ChoiceList
+          :model-value="piece.made ?? UNSAID"
+          label="Made how"
+          :options="WAYS"
+          @update:model-value="set({ made: $event === UNSAID ? null : ($event as 'pen') })"
+        />
       </div>
       <div v-if="piece.says_words" class="col-span-2 flex items-end gap-3">
         <div class="min-w-0 flex-1">
