@@ -19,6 +19,7 @@ from bench.families import family_rows
 from bench.landings import landing_rows
 from bench.papers import paper_rows
 from bench.prediction import prediction_rows
+from bench.shaped import shaped_rows
 from bench.visitor import CALLS, Row, Visitor, peak_memory, supplies, timed
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.matching.nearest import NearestIndex
@@ -173,6 +174,7 @@ def main() -> int:
         *family_rows(visitor),
         *ground_rows(visitor),
         *build_rows(visitor),
+        *shaped_rows(visitor),
         glaze(visitor),
         *landing_rows(visitor),
         long_chart(Visitor("Somebody with many colours")),

@@ -205,6 +205,8 @@ def ranges() -> list[Range]:
         _sheets("allotment", "Allotment Rows", "Bean & Trellis", ("Bean poles", "Seed packets", "Cold frame", "Rhubarb forcer", "Marrow race", "Shed roof", "Netting", "Water butt"), 83),
         _numbered("nightferry", "Nightferry", "Hythe Lane", "gel pen", "Names without codes.", "read", "smooth white", [""] * 18, (0.8, 6.0), 0.3, 91),
         _metals(),
+        _numbered("emberfall", "Emberfall", "Hythe Lane", "embossing powder", "Names without codes.", "read", "smooth white", [""] * 18, (0.3, 6.0), 0.3, 97),
+        _numbered("pebblepot", "Pebblepot", "Fennick & Rowe", "finishing piece", "Names without codes: drops, pebbles and enamel dots.", "label", "smooth white", [""] * 27, (0.3, 6.0), 0.2, 101),
     ]  # fmt: skip
 
 

@@ -34,7 +34,7 @@ class DemoDataTests(unittest.TestCase):
         self.assertGreaterEqual(len(listed), 5)
         for one in listed:
             found = read_svg((DATA / "drawings" / one["file"]).read_bytes())
-            self.assertGreaterEqual(len(found.shapes), 12, one["name"])
+            self.assertGreaterEqual(len(found.shapes), 9, one["name"])
             self.assertFalse([shape.id for shape in found.shapes if re.search(r"\d|^shape", shape.id)])
             self.assertEqual(found.notes, ())
 

@@ -62,7 +62,7 @@ def _outline_fits(piece: Piece, boxes: dict[int, Box], outlines: Mapping[int, Ou
         return Fit(piece.key, finding, turned, trimmings)
     if not piece.trimmed and hangs:
         share = over.area / lies.area
-        reason = f"hangs over what it lies on, by {percent(share)} of its area"
+        reason = f"hangs over what it lies on, by {percent(share, 0.0)} of its area"
         return Fit(piece.key, Finding(Status.FAILS, figure, _read(under_box, unit), reason), turned)
     if under.interiors and lies.intersection(under).area < _GLUED * lies.area:
         reason = "lies in the opening: there is nothing to glue it to"

@@ -16,6 +16,7 @@ from jindle_core import figures
 
 Points = NDArray[np.float64]
 _ROUND = np.linspace(0, 2 * np.pi, 96, endpoint=False)
+_FINE = _ROUND[::3]  # of a bow, of which there are many
 _HALF = np.linspace(0, np.pi, 33)
 
 
@@ -71,7 +72,7 @@ def offset(area: shapely.Polygon, by: float) -> shapely.Polygon:
     A true offset: every point of its edge is exactly that far from the outer
     edge of the area, whose holes do not count.
     """
-    left = shapely.buffer(shapely.Polygon(area.exterior), -by, quad_segs=32)
+    left = shapely.buffer(shapely.Polygon(area.exterior), -by, quad_segs=12)
     return max(shapely.get_parts(left), key=lambda part: part.area, default=shapely.Polygon())
 
 
@@ -187,7 +188,7 @@ def _bows(shape: Shape, length: float, deep: float) -> list[tuple[float, float, 
 def _bow(middle: Points, along: tuple[int, int], half: float, high: float) -> shapely.Polygon:
     """Half of it stands out of the side, the other lies in the rectangle."""
     wide, tall = (half, high) if along == (1, 0) else (high, half)
-    points = np.stack([wide * np.cos(_ROUND), tall * np.sin(_ROUND)], axis=1)
+    points = np.stack([wide * np.cos(_FINE), tall * np.sin(_FINE)], axis=1)
     return shapely.Polygon(middle + points)
 
 

@@ -7,7 +7,7 @@ import shapely
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from jindle_core.card.changes.build import AddPiece, EditPiece, SetBuild
+from jindle_core.card.changes.build import AddPiece, EditPiece, NudgePiece, SetBuild
 from jindle_core.card.changes.every import changed
 from jindle_core.card.whole import Card
 from jindle_core.checked.whole import CheckedCard
@@ -59,6 +59,7 @@ class ShapeTests(unittest.TestCase):
         self.assertGreaterEqual(min(left, top), -1e-9)
         self.assertLess(max(right - width, bottom - height), 1e-9)
 
+    @settings(max_examples=50)
     @given(SHAPES, st.floats(20, 120), st.floats(20, 120), st.floats(0.5, 4))
     def test_a_reveal_is_even_all_round_whatever_the_shape(self, shape, width, height, reveal):
         area = outline(shape, width, height)
@@ -106,6 +107,13 @@ class OutlineTests(unittest.TestCase):
         self.assertLess(found[3].lies.symmetric_difference(as_polygon(box)).area, 1e-6)
         corner = np.array([[float(box.x), float(box.y)]])
         np.testing.assert_allclose(found[2].turn.laid_straight(found[2].turn.placed(corner)), corner)
+
+    def test_what_is_dragged_goes_where_it_is_dragged_also_on_something_turned(self):
+        card = a_card(sized(turn=90.0), sized("1", "1", on=1))
+        moved = changed(card, NudgePiece(2, 10.0, 0.0))
+        before, after = (outlines(CARD, one.build.pieces)[2].lies.centroid for one in (card, moved))
+        self.assertAlmostEqual(after.x - before.x, 10.0, delta=0.3)
+        self.assertAlmostEqual(after.y - before.y, 0.0, delta=0.3)
 
     @given(st.floats(-720, 720, allow_nan=False), st.integers(-3, 3))
     def test_a_whole_turn_changes_nothing(self, degrees, whole):

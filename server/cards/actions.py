@@ -32,8 +32,14 @@ from server.writes import write
 @write
 def create_card(owner: Person, name: str, size: Size) -> StoredCard:
     """Make a card with an empty palette."""
+    return keep_card(owner, Card(checked_name(name), size))
+
+
+@write
+def keep_card(owner: Person, value: Card) -> StoredCard:
+    """Keep a card as it is; there is nothing of it to undo."""
     check_room(owner, "cards", cards_of(owner))
-    stored = card_to_json(Card(checked_name(name), size))
+    stored = card_to_json(value)
     card = StoredCard.objects.create(owner=owner, stored=stored)
     Revision.objects.create(card=card, number=0, stored=stored, label="the new card")
     return card

@@ -10,7 +10,7 @@ from django.db import transaction
 from django.utils import timezone
 
 from jindle_core.card.changes.palette import AddColour
-from jindle_core.card.whole import Anchor
+from jindle_core.card.whole import Anchor, Card
 from jindle_core.colorimetry.spaces import as_lab
 from jindle_core.interchange.drawer_csv import read_drawer
 from jindle_core.interchange.entries import RangeFile
@@ -19,6 +19,7 @@ from jindle_core.interchange.range_json import DETAILS
 from jindle_core.line_art.svg import read_svg
 from jindle_core.offers.for_area import proposed
 from jindle_core.palettes.role import Role
+from jindle_core.seen.whole import SeenCard
 from jindle_core.supplies.colours import Supplies
 from server.access import (
     cards_of,
@@ -32,10 +33,8 @@ from server.access import (
     readings_of,
 )
 from server.accounts.models import PREFERENCES, Person
-from server.cards.actions import change_card, create_card
+from server.cards.actions import keep_card
 from server.cards.changes import read_change
-from server.cards.held import checked_card
-from server.cards.models import StoredCard
 from server.cards.serializers import SizeRequestSerializer
 from server.catalogue.arrays import read_catalogue
 from server.catalogue.drawer_actions import keep
@@ -45,6 +44,7 @@ from server.catalogue.reading_actions import keep_reader_state
 from server.colouring.actions import keep_family, store_drawing
 from server.colouring.models import Drawing
 from server.palettes.actions import keep_combination
+from server.palettes.models import Combination
 from server.papers.models import Paper
 from server.writes import write
 from standins.device import State
@@ -55,20 +55,25 @@ DATA = Path(__file__).resolve().parents[2] / "demo" / "data"
 
 @transaction.atomic
 def load() -> bool:
-    """Load everything or nothing, once; False where it is there."""
+    """Load everything or nothing, once; False where the studio is there. What is new of everybody's comes."""
+    _shared()
     if Person.objects.filter(name=DEMO_NAME).exists():
         return False
+    _furnish(Person.objects.create_user(DEMO_NAME))
+    return True
+
+
+def _shared() -> None:
+    """The ranges, papers, drawings and combinations of everybody's that are not there yet."""
+    there = set(Range.objects.filter(owner=None).values_list("name", flat=True))
     for about in json.loads((DATA / "ranges.json").read_text()):
-        file = _with_spectra(
-            read_range((DATA / "ranges" / f"{about['slug']}.csv").read_bytes()), about["slug"]
-        )
-        fields = {name: about[name] for name in DETAILS if name in about}
-        store_range(None, RangeDetails(**fields), file)
+        if about["name"] not in there:
+            content = (DATA / "ranges" / f"{about['slug']}.csv").read_bytes()
+            fields = {name: about[name] for name in DETAILS if name in about}
+            store_range(None, RangeDetails(**fields), _with_spectra(read_range(content), about["slug"]))
     _papers()
     _drawings()
     _combinations()
-    _furnish(Person.objects.create_user(DEMO_NAME))
-    return True
 
 
 @write
@@ -125,23 +130,54 @@ def _furnish(studio: Person) -> None:
     keep(studio, [(ids[line.range, line.colour], line.full, line.note) for line in lines])
     supplies = read_catalogue(studio)
     for story in json.loads((DATA / "cards.json").read_text()):
-        card = _card(studio, supplies, story, ids)
-        _colour(studio, supplies, card, drawings[story["drawing"]], story["areas"])
-        made = read_change({"kind": "set_ground"} | _named(story["ground"], ids), supplies, studio)
-        change_card(card, card.version, made, supplies)
-        for told in story.get("build", ()):
-            change_card(card, card.version, read_change(_named(told, ids), supplies, studio), supplies)
+        keep_card(studio, _Story(studio, supplies, drawings, ids).card(story))
     keep_family(studio, "river green", [ids["Wherry", key] for key in ("REED-2", "REED-4", "REED-6")])
 
 
-def _card(studio: Person, supplies: Supplies, story: dict, ids: dict) -> StoredCard:
-    size = SizeRequestSerializer().to_internal_value(story["size"])
-    card = create_card(studio, story["name"], size)
-    for told in story["changes"]:
-        anchor = told.get("anchor", {})
-        named = {"anchor": {"colour": ids[tuple(anchor["colour"])]}} if "colour" in anchor else {}
-        change_card(card, card.version, read_change(told | named, supplies, studio), supplies)
-    return card
+class _Story:
+    """A card as it comes about, by changes such as people make; it is kept only at the end."""
+
+    def __init__(self, studio: Person, supplies: Supplies, drawings: dict[str, Drawing], ids: dict) -> None:
+        self._studio, self._supplies, self._drawings, self._ids = studio, supplies, drawings, ids
+
+    def card(self, story: dict) -> Card:
+        """The card of a story."""
+        size = SizeRequestSerializer().to_internal_value(story["size"])
+        lines = {one.pk: one.shapes for one in self._drawings.values()}
+        self._seen = SeenCard(Card(story["name"], size), self._supplies, lines)
+        for told in story["changes"]:
+            anchor = told.get("anchor", {})
+            named = {"anchor": {"colour": self._ids[tuple(anchor["colour"])]}} if "colour" in anchor else {}
+            self._change(told | named)
+        self._colour(story["pictures"])
+        for told in ({"kind": "set_ground"} | story["ground"], *story.get("build", ())):
+            self._change(_named(told, self._ids))
+        return self._seen.card
+
+    def _change(self, told: dict) -> None:
+        self._seen = self._seen.after(read_change(told, self._supplies, self._studio))
+
+    def _colour(self, pictures: list[dict]) -> None:
+        """The card's pictures with their areas, and a family from the drawer for each."""
+        keys: dict[str, int] = {}
+        for number, told in enumerate(pictures):
+            name, like = told["name"], told.get("like")
+            drawing = self._drawings[told["drawing"]].pk if like is None else None
+            if number:
+                like = like and keys[like]
+                self._change({"kind": "add_picture", "name": name, "drawing": drawing, "like": like})
+            else:
+                self._change({"kind": "set_drawing", "drawing": drawing})
+                first = self._seen.card.pictures[0].key
+                self._change({"kind": "name_picture", "picture": first, "name": name})
+            picture = self._seen.card.pictures[-1]
+            keys[name] = picture.key
+            areas = {area.name: area.key for area in picture.areas}
+            for area, said in told["areas"].items():
+                self._change({"kind": "edit_areas", "keys": [areas[area]]} | said)
+            wanted = [areas[area] for area in told["areas"]]
+            coloured = self._seen.picture(picture.key)
+            self._seen = self._seen.after(proposed([coloured], wanted, owned=True))
 
 
 def _named(told: Any, ids: dict) -> Any:
@@ -157,20 +193,10 @@ def _named(told: Any, ids: dict) -> Any:
 def _drawings() -> None:
     """The shared line drawings."""
     folder = DATA / "drawings"
+    there = set(Drawing.objects.filter(owner=None).values_list("name", flat=True))
     for one in json.loads((folder / "drawings.json").read_text()):
-        store_drawing(None, one["name"], read_svg((folder / one["file"]).read_bytes()))
-
-
-def _colour(studio: Person, supplies: Supplies, card: StoredCard, drawing: Drawing, areas: dict) -> None:
-    """The card's drawing with its areas as the story tells, and a family from the drawer for each."""
-    made = read_change({"kind": "set_drawing", "drawing": drawing.pk}, supplies, studio)
-    change_card(card, card.version, made, supplies)
-    keys = {area.name: area.key for area in card.value.areas}
-    for name, told in areas.items():
-        made = read_change({"kind": "edit_areas", "keys": [keys[name]]} | told, supplies, studio)
-        change_card(card, card.version, made, supplies)
-    coloured = checked_card(card, supplies, studio).seen.coloured
-    change_card(card, card.version, proposed(coloured, list(keys.values()), owned=True), supplies)
+        if one["name"] not in there:
+            store_drawing(None, one["name"], read_svg((folder / one["file"]).read_bytes()))
 
 
 def _with_spectra(file: RangeFile, slug: str) -> RangeFile:
@@ -185,7 +211,10 @@ def _with_spectra(file: RangeFile, slug: str) -> RangeFile:
 
 def _papers() -> None:
     """The drawn sheets, shared as their ranges are, with the share of each colour."""
-    for about in json.loads((DATA / "papers.json").read_text()):
+    there = set(Paper.objects.filter(range__owner=None).values_list("range__name", "title"))
+    told = json.loads((DATA / "papers.json").read_text())
+    missing = [about for about in told if (about["range"], about["title"]) not in there]
+    for about in missing:
         found = Range.objects.get(owner=None, name=about["range"])
         colours = list(found.colours.filter(family=about["title"]).order_by("id"))
         for colour, share in zip(colours, about["shares"], strict=True):
@@ -193,12 +222,15 @@ def _papers() -> None:
         Colour.objects.bulk_update(colours, ["share"])
         picture = (DATA / about["picture"]).read_bytes()
         Paper.objects.create(range=found, title=about["title"], picture=picture, mime="image/png")
-    touch_catalogue(None)
+    if missing:
+        touch_catalogue(None)
 
 
 def _combinations() -> None:
     """The shared combinations, which are tied to no supply."""
-    for about in json.loads((DATA / "combinations.json").read_text()):
+    there = set(Combination.objects.filter(owner=None).values_list("name", flat=True))
+    told = json.loads((DATA / "combinations.json").read_text())
+    for about in (one for one in told if one["name"] not in there):
         colours = [
             AddColour(Anchor(None, as_lab(one["lab"]), "typed"), one["name"], Role(one["role"]))
             for one in about["colours"]

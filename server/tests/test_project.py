@@ -87,7 +87,7 @@ class DatabaseTests(TestCase):
         colours = Colour.objects.count()
         call_command("load_demo", stdout=io.StringIO())
         self.assertEqual(
-            (Colour.objects.count(), Person.objects.count(), StoredCard.objects.count()), (colours, 1, 3)
+            (Colour.objects.count(), Person.objects.count(), StoredCard.objects.count()), (colours, 1, 5)
         )
         self.assertGreaterEqual(colours, 600)
 

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass, replace
 from fractions import Fraction
+from math import cos, radians, sin
 from typing import Any
 
 from jindle_core import figures
@@ -142,12 +143,30 @@ class NudgePiece:
         """The card with the piece moved; what lies on it goes along."""
         piece = card.build.piece(self.key)
         unit = card.size.width.unit
+        right, below = _along(_turned_under(card.build, piece), self.right, self.below)
         place = replace(
             piece.place,
-            right=_moved(piece.place.right, self.right, unit),
-            below=_moved(piece.place.below, self.below, unit),
+            right=_moved(piece.place.right, right, unit),
+            below=_moved(piece.place.below, below, unit),
         )
         return checked(card, card.build.with_piece(replace(piece, place=place)))
+
+
+def _turned_under(build: Build, piece: Piece) -> float:
+    """By how many degrees what a piece lies on is turned, all in all."""
+    degrees = 0.0
+    while piece.on != BASE:
+        piece = build.piece(piece.on)
+        degrees += piece.turn
+    return degrees
+
+
+def _along(degrees: float, right: float, below: float) -> tuple[float, float]:
+    """A way to the right and down as something that is turned measures it."""
+    if not degrees:
+        return right, below
+    turn = radians(-degrees)
+    return right * cos(turn) - below * sin(turn), right * sin(turn) + below * cos(turn)
 
 
 def _moved(offset: Length, by: float, unit: str) -> Length:

@@ -368,6 +368,27 @@ class BuildTests(ApiTestCase):
         )
         self.assertGreater(told["base_thickness"], 0)
 
+    def test_shapes_frames_and_words_are_told_as_they_are_said(self):
+        card = self.new_card()
+        told = {"piece_kind": "panel", "name": "window", "unit": "in", "width": "2", "height": "2"}
+        card = self.change(
+            card, kind="add_piece", **told, shape="circle", opening={"rim": "1/4"}, turn=370, stitched=True
+        )
+        words = {"piece_kind": "lettering", "name": "words", "unit": "in", "width": "2", "height": "1/2"}
+        card = self.change(card, kind="add_piece", **words, on=1, made="white-embossed")
+        window, lettering = self.ask("get", f"cards/{card['id']}/build")["pieces"]
+        self.assertEqual(
+            [window[name] for name in ("shape", "rim", "opening_shape", "turn", "stitched", "made")],
+            ["circle", "1/4 in", None, 10.0, True, None],
+        )
+        self.assertEqual((lettering["is_made"], lettering["made"]), (True, "white-embossed"))
+        part = card["desk"]["parts"][1]
+        self.assertEqual((part["path"].count("M"), part["turns"][0][0]), (2, 10.0))
+        self.assertTrue(part["stitches"].startswith("M"))
+        for wrong in ({"opening": {"rim": "1 1/8"}}, {"shape": "blob"}, {"turn": "nan"}, {"sides": ["up"]}):
+            with self.subTest(wrong):
+                self.change(card, 400, kind="edit_piece", key=1, unit="in", **wrong)
+
     def test_of_nobody_else(self):
         card = self.built()
         self.client.force_login(self.ben)

@@ -317,6 +317,40 @@ class ColouringTests(ApiTestCase):
                 told = self.change(card, 400, **change)
                 self.assertTrue(told["problems"][0]["message"])
 
+    def test_several_pictures_of_ones_own_drawings(self):
+        card = self.change(self.drawn(), kind="add_picture", name="second", like=1)
+        told = self.ask("get", f"cards/{card['id']}/colouring")["pictures"]
+        self.assertEqual(
+            [(one["key"], one["name"], len(one["areas"])) for one in told],
+            [(1, "picture", 3), (2, "second", 3)],
+        )
+        self.assertEqual([one["like"] for one in told[1]["areas"]], [1, 2, 3])
+        card = self.change(card, kind="edit_areas", keys=[4, 5], colour=0)
+        self.assertEqual([one["key"] for one in card["desk"]["pictures"]], [1, 2])
+        (papers,) = {
+            len(self.ask("get", f"cards/{card['id']}/colouring/papers", {"picture": n})) for n in (1, 2)
+        }
+        self.assertGreater(papers, 2)
+        self.ask("get", f"cards/{card['id']}/colouring/papers", {"picture": 9}, 400)
+        for wrong, words in (
+            ({"kind": "add_picture", "name": "third", "like": 9}, "no picture 9"),
+            ({"kind": "follow_area", "keys": [1], "like": 6}, ""),
+            ({"kind": "follow_area", "keys": [3], "like": 6}, "coloured as"),
+            ({"kind": "remove_picture", "picture": 9}, "no picture 9"),
+            ({"kind": "edit_areas", "keys": []}, ""),
+            ({"kind": "set_colouring", "picture": 9, "light": "top"}, "no picture 9"),
+        ):
+            with self.subTest(wrong):
+                status = 200 if wrong.get("keys") == [1] else 400
+                answer = self.change(card, status, **wrong)
+                if status == 400:
+                    self.assertIn(words, str(answer))
+        hers = self.upload()["id"]
+        self.client.force_login(self.ben)
+        own = self.new_card()
+        self.change(own, 404, kind="add_picture", name="hers", drawing=hers)
+        self.change(own, 404, kind="set_drawing", drawing=hers)
+
     def test_a_family_of_five_tones_and_none_again(self):
         card = self.change(
             self.drawn(), kind="edit_areas", keys=[2], thing="fur-or-feathers", extent="large", focal=True

@@ -1,5 +1,6 @@
 import logging
 from datetime import timedelta
+from io import StringIO
 from unittest import mock
 
 from django.core.management import call_command
@@ -13,6 +14,7 @@ from server.cards.models import StoredCard
 from server.catalogue.arrays import forget_catalogues
 from server.catalogue.models import Colour, Range
 from server.catalogue.range_actions import delete_range
+from server.colouring.models import Drawing
 from server.demo.studio import DEMO_NAME, load, opened
 from server.tests.helpers import ApiTestCase, make_range
 
@@ -57,6 +59,15 @@ class StudioTests(ApiTestCase):
         self.assertAsAtFirst()
         self.client.force_login(self.ann)
         self.assertEqual(self.ask("get", f"cards/{own['id']}")["name"], "Ann's own")
+
+    def test_what_is_new_of_everybodys_comes_to_a_studio_that_is_there(self):
+        Drawing.objects.filter(owner=None, name="A duckling").delete()
+        Range.objects.filter(owner=None, name="Emberfall").delete()
+        self.assertFalse(load())
+        self.assertEqual(Drawing.objects.filter(owner=None, name="A duckling").count(), 1)
+        self.assertEqual(Range.objects.filter(owner=None, name="Emberfall").count(), 1)
+        call_command("set_back_demo", stdout=StringIO())
+        self.assertEqual(StoredCard.objects.filter(owner=self.studio).count(), 5)
 
     def test_the_first_of_a_day_finds_it_as_it_was(self):
         logging.disable(logging.ERROR)

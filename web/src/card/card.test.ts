@@ -163,4 +163,17 @@ describe('mends', () => {
     await asked[1]!.answer(made(1, 2))
     expect(await applied).toBe(true)
   })
+
+  it('gives a colour that is taken to what is chosen, else lights it up', () => {
+    const store = useCard()
+    store.take(2)
+    expect(store.lit).toBe(2)
+    store.take(2)
+    expect(store.lit).toBe(0)
+    const painted: number[] = []
+    store.painting = (colour) => painted.push(colour)
+    store.take(3)
+    store.take(3)
+    expect([painted, store.lit]).toEqual([[3, 3], 3])
+  })
 })

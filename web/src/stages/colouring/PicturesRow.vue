@@ -36,7 +36,10 @@ async function again() {
 </script>
 
 <template>
-  <section aria-label="Pictures" class="mb-3 flex flex-wrap items-stretch gap-1.5">
+  <section
+    aria-label="Pictures"
+    class="mb-3 flex max-h-[108px] flex-wrap items-stretch gap-1.5 overflow-y-auto p-px"
+  >
     <div
       v-for="one in colouring.pictures"
       :key="one.key"
