@@ -5,7 +5,10 @@ import logging
 from playwright.sync_api import expect
 
 from e2e.tests.base import BrowserTestCase
+from jindle_core.card.changes.palette import SetCard
+from server.cards.actions import change_card
 from server.cards.models import StoredCard
+from server.catalogue.arrays import catalogue_for
 
 
 class SafetyTests(BrowserTestCase):
@@ -13,6 +16,7 @@ class SafetyTests(BrowserTestCase):
         logging.disable(logging.ERROR)  # it is reported, and here it is meant
         self.addCleanup(logging.disable, logging.NOTSET)
         card = next(one for one in StoredCard.objects.all() if one.stored["name"].startswith("Kingfisher"))
+        change_card(card, card.version, SetCard("Kingfisher, get well soon"), catalogue_for(card.owner))
         broken = card.stored | {"choices": [{"key": 1.5}]}
         StoredCard.objects.filter(pk=card.pk).update(stored=broken)
         card.revisions.filter(number=card.head).update(stored=broken)
