@@ -143,14 +143,20 @@ class Card:
 
     def followed(self, area: Area) -> Area:
         """An area as it is coloured: as the one that it is like, which may itself be like another."""
-        found, been = area, {area.key}
-        while found.like is not None:
-            found = self.area(found.like)
-            if found.key in been:
-                words = f"{area.name} is coloured as {found.name}, which is coloured as it: say of one how."
-                raise BadInput(Problem(words, field="like", value=found.name))
-            been.add(found.key)
-        return area if found is area else area.coloured_as(found)
+        found = self.led_by(area)
+        return area.coloured_as(found[-1]) if found else area
+
+    def led_by(self, area: Area) -> list[Area]:
+        """Those that an area follows, the nearest first; BadInput where it follows itself by way of them."""
+        found: list[Area] = []
+        at = area
+        while at.like is not None:
+            at = self.area(at.like)
+            if at is area or at in found:
+                words = f"{area.name} is coloured as {at.name}, which is coloured as it: say of one how."
+                raise BadInput(Problem(words, field="like", value=at.name))
+            found.append(at)
+        return found
 
     def with_picture(self, changed: Picture) -> "Card":
         """The same with one picture changed."""

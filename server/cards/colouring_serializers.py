@@ -248,6 +248,9 @@ class AreaSerializer(serializers.Serializer):
     name = serializers.CharField()
     shape = serializers.CharField()
     like = serializers.IntegerField(allow_null=True, help_text="the key of the area that it is coloured as")
+    led_by = serializers.ListField(
+        child=serializers.IntegerField(), help_text="that one's key and those of all that it follows in turn"
+    )
     colour = serializers.IntegerField(allow_null=True)
     thing = serializers.ChoiceField(choices=THING_CHOICES)
     extent = serializers.ChoiceField(choices=EXTENT_CHOICES)

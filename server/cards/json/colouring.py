@@ -74,6 +74,7 @@ def _area(coloured: Coloured, area: Area) -> dict[str, Any]:
         "name": area.name,
         "shape": area.shape,
         "like": area.like,
+        "led_by": [one.key for one in coloured.palette.card.led_by(area)],
         "colour": area.colour,
         "thing": area.thing.value,
         "extent": area.extent.value,

@@ -324,7 +324,9 @@ class ColouringTests(ApiTestCase):
             [(one["key"], one["name"], len(one["areas"])) for one in told],
             [(1, "picture", 3), (2, "second", 3)],
         )
-        self.assertEqual([one["like"] for one in told[1]["areas"]], [1, 2, 3])
+        self.assertEqual(
+            [(one["like"], one["led_by"]) for one in told[1]["areas"]], [(n, [n]) for n in (1, 2, 3)]
+        )
         card = self.change(card, kind="edit_areas", keys=[4, 5], colour=0)
         self.assertEqual([one["key"] for one in card["desk"]["pictures"]], [1, 2])
         (papers,) = {

@@ -34,7 +34,7 @@ const others = computed(() => [
   { value: 0, words: 'coloured by itself' },
   ...colouring.pictures.flatMap((one) =>
     one.areas
-      .filter((each) => !shown.value.has(each.key))
+      .filter((each) => ![each.key, ...each.led_by].some((key) => shown.value.has(key)))
       .map((each) => ({ value: each.key, words: `as ${each.name} in ${one.name}` })),
   ),
 ])
