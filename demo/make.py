@@ -63,6 +63,7 @@ _PROPERTIES = {
     "tinwater": {"metallic": True},
 }
 _SHEET_SIDE = 420  # pixels of a drawn sheet
+_SHEET_WIDTH = 152.4  # mm of it: a pad of six inches
 _DEPTHS = (0.025, 0.075, 0.2, 0.5, 1.2, 3.2)
 _HUE_RING = ("straw", "amber", "rust", "berry", "mallow", "plum", "ink", "tarn", "leaf")
 
@@ -288,6 +289,7 @@ def drawings() -> tuple[dict[str, bytes], list[dict]]:
                     "range": made.name,
                     "title": title,
                     "picture": path,
+                    "width_mm": _SHEET_WIDTH,
                     "shares": [round(float(one), 4) for one in shares],
                 }
             )

@@ -6,7 +6,5 @@ Each answers one question and can be used alone in a Python prompt.
 
 import warnings
 
-with warnings.catch_warnings():
-    # It says at import that its plotting, which is not used here, lacks matplotlib.
-    warnings.filterwarnings("ignore", message='"Matplotlib" related API features')
-    import colour  # noqa: F401
+# The colour library says at import that its plotting, which is not used here, lacks matplotlib.
+warnings.filterwarnings("ignore", message='"Matplotlib" related API features')

@@ -5,7 +5,11 @@ from dataclasses import dataclass
 
 @dataclass(frozen=True, slots=True)
 class End:
-    """What a pair or a piece is of: ``source`` is "palette" (a key), "supply" (a colour's id) or "white"."""
+    """What a pair or a piece is of.
+
+    ``source`` is "palette" (a key), "supply" (a colour's id), "sheet" (a patterned paper's, of a piece only)
+    or "white".
+    """
 
     source: str
     id: int = 0

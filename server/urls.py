@@ -109,6 +109,7 @@ api = [
     path("cards/<int:pk>/ground", grounds.CardGround.as_view()),
     path("cards/<int:pk>/ground/make", grounds.TogetherMake.as_view()),
     path("cards/<int:pk>/ground/joins/<int:at>/ways", grounds.JoinWays.as_view()),
+    path("outlines", building.Outlines.as_view()),
     path("cards/<int:pk>/build", building.CardBuild.as_view()),
     path("cards/<int:pk>/build/pieces/<int:key>/instead", building.PieceInstead.as_view()),
     path("cards/<int:pk>/build/cutting", building.CardCutting.as_view()),

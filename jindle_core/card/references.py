@@ -25,9 +25,14 @@ class Use(StrEnum):
     PAPERS = "papers"
     LINE = "line"
     DRAWING = "drawing"
+    SHEETS = "sheets"
 
 
-Turn = Callable[[Use, Any], Any]  # the use and the id of a colour, range (of the line) or drawing: another
+_ENDS = {"supply": Use.PIECES, "sheet": Use.SHEETS}
+
+Turn = Callable[
+    [Use, Any], Any
+]  # the use and the id of a colour, range (of the line), drawing or sheet: another
 
 
 def turned(stored: Stored, turn: Turn) -> Stored:
@@ -42,9 +47,8 @@ def turned(stored: Stored, turn: Turn) -> Stored:
         return None if pk is None else turn(use, pk)
 
     def end(given: Stored) -> Stored:
-        if given["source"] != "supply" or not given["id"]:
-            return given
-        return given | {"id": turn(Use.PIECES, given["id"]) or 0}
+        use = _ENDS.get(given["source"])
+        return given | {"id": turn(use, given["id"]) or 0} if use and given["id"] else given
 
     def piece(given: Stored) -> Stored:
         inked = given["inked"] and given["inked"] | {"colour": one(Use.PIECES, given["inked"]["colour"])}

@@ -69,7 +69,7 @@ def _faults(card: Card) -> Iterator[str]:
         yield f"An area has {least} to {figures.drawings.AREA_LAYERS} layers."
     ends = [card.build.base, *(one.material for one in card.build.every)]
     ends += [end for pair in card.pairs or () for end in (pair.upper, pair.lower)]
-    if any(end.source not in ("palette", "supply", "white") for end in ends):
+    if any(end.source not in ("palette", "supply", "white", "sheet") for end in ends):
         yield "It is not known of what something is."
     if any(colour.anchor.provenance not in figures.colour.UNCERTAINTY for colour in card.colours):
         yield "It is not known where a colour comes from."

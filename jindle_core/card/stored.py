@@ -13,7 +13,7 @@ from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.stored import plain, structured
 
-VERSION = 4
+VERSION = 5
 
 Stored = dict[str, Any]
 
@@ -165,4 +165,22 @@ def _of_picture(check: str) -> str:
     return check if before or not conflict else f"conflict:1:{rule}"
 
 
-_STEPS: dict[int, Callable[[Stored], Stored]] = {1: _all_there, 2: _keys, 3: _pictures}
+_CUT: Stored = {
+    "own": [],
+    "stamped": False,
+    "pattern": {
+        "right": {"ticks": 0, "unit": "mm"},
+        "below": {"ticks": 0, "unit": "mm"},
+        "turn": 0.0,
+        "repeated": True,
+    },
+}
+
+
+def _cut(stored: Stored) -> Stored:
+    """4 to 5: a piece may have an outline of one's own, be stamped, or be cut out of a sheet."""
+    faces = {face: [piece | _CUT for piece in stored["build"][face]] for face in ("pieces", "inside")}
+    return stored | {"build": stored["build"] | faces}
+
+
+_STEPS: dict[int, Callable[[Stored], Stored]] = {1: _all_there, 2: _keys, 3: _pictures, 4: _cut}

@@ -1,7 +1,7 @@
 """What is found of a card that is built of pieces: how they fit, stand, and go together?"""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 import numpy as np
@@ -65,11 +65,29 @@ class Examined:
     def fits(self) -> dict[int, Fit]:
         """By key how each piece fits."""
         stack = self.stack
-        return {
+        found = {
             fit.key: fit
             for face in stack.build.faces
             for fit in fits(stack.boxes, face, stack.unit, stack.outlines)
         }
+        return found | {
+            piece.key: past for piece in stack.build.every if (past := self._past_sheet(piece, found))
+        }
+
+    def _past_sheet(self, piece: Piece, fits: dict[int, Fit]) -> Fit | None:
+        """What is found of a piece for which its sheet, whose pattern is not to be repeated, is too small."""
+        sheet, laid = self.stack.sheet(piece.key), piece.pattern
+        if sheet is None or laid.repeated or fits[piece.key].finding.status is not Status.HOLDS:
+            return None
+        size = self.stack.cut_to(piece)
+        wide, high = float(size.width.millimetres), float(size.height.millimetres)
+        corners = np.array([(0, 0), (wide, 0), (wide, high), (0, high)])
+        start = float(laid.right.millimetres), float(laid.below.millimetres)
+        if sheet.holds(corners, start, laid.turn).all():
+            return None
+        figure, limit = size.text(), f"{sheet.width:.0f} × {sheet.height:.0f} mm of {sheet.title}"
+        finding = Finding(Status.FAILS, figure, limit, "reaches past its sheet")
+        return replace(fits[piece.key], finding=finding)
 
     @cached_property
     def makings(self) -> dict[int, Finding]:
@@ -90,7 +108,7 @@ class Examined:
         """The names of other pieces of the same stock that go into what falls off one, turned or not."""
         stack = self.stack
         for other in stack.build.every:
-            if other.key != piece.key and stack.stock(other.key) == stack.stock(piece.key):
+            if other.key != piece.key and other.is_cut and stack.stock(other.key) == stack.stock(piece.key):
                 box = of_size(stack.cut_to(other))
                 for wide, high in ((box.width, box.height), (box.height, box.width)):
                     if wide <= off.width and high <= off.height:
@@ -109,7 +127,10 @@ class Examined:
 
     def is_plain(self, key: int) -> bool:
         """Whether a thing is large and of one colour all over."""
-        return key != self.stack.carrier and (key == BASE or self.stack.piece(key).kind in PLAIN)
+        stack = self.stack
+        if key in (BASE, stack.carrier):
+            return key != stack.carrier
+        return stack.piece(key).kind in PLAIN and stack.sheet(key) is None
 
     @cached_property
     def melting(self) -> list[tuple[int, int]]:
@@ -130,7 +151,11 @@ class Examined:
         stack = self.stack
         face = stack.face_of(piece.key)
         keys = [key for key in face.keys if key == BASE or stack.piece(key).kind is not Kind.FINISH]
-        labs, names = [stack.lab(key) for key in keys], [stack.name(key) for key in keys]
+        labs, names = [], []
+        for key in keys:
+            own = self._labs_of(key)
+            labs += [*own]
+            names += [stack.name(key)] * len(own)
         for coloured in stack.drawn_on(face):
             for area in coloured.areas:
                 wanted = [] if area.colour is None else [stack.palette.end_lab(End("palette", area.colour))]
@@ -138,6 +163,11 @@ class Examined:
                 labs += found
                 names += [area.name] * len(found)
         return np.array(labs), names
+
+    def _labs_of(self, key: int) -> np.ndarray:
+        """The colours (n, 3) that a thing is of: those of its sheet, or its one."""
+        sheet = self.stack.sheet(key)
+        return self.stack.lab(key)[None] if sheet is None else self.stack.palette.sheet_labs(sheet)
 
     def finish(self, piece: Piece) -> Finding:
         """Whether a finishing piece repeats a colour or sets one off."""
@@ -156,15 +186,14 @@ class Examined:
     def _places(self, colour: PaletteColour, lab: np.ndarray) -> int:
         """In how many places a palette colour is: pieces that come near it, and areas of the picture."""
         stack = self.stack
-        labs = [
-            stack.lab(piece.key)
+        near = [
+            (delta_e(self._labs_of(piece.key), lab) <= figures.colour.NEAR).any()
             for piece in stack.build.every
             if piece.key != stack.carrier
             and not (piece.kind is Kind.IMAGE and stack.shows(piece.key).drawing is not None)
         ]
-        near = delta_e(np.array(labs).reshape(-1, 3), lab) <= figures.colour.NEAR
         areas = [area for coloured in stack.drawn_on(*stack.faces) for area in coloured.areas]
-        return int(near.sum()) + sum(area.colour == colour.key for area in areas)
+        return sum(map(bool, near)) + sum(area.colour == colour.key for area in areas)
 
     def seen(self, face: Face) -> tuple[np.ndarray, np.ndarray]:
         """The colours (n, 3) that show of a face, with their areas (n,) in mm²."""
@@ -172,12 +201,15 @@ class Examined:
         labs, areas = [], []
         for key, area in zip(face.keys, what_shows(face.sides, face.areas), strict=True):
             found = stack.lab(key)[None]
-            if key == stack.carrier:
+            shares = None if (sheet := stack.sheet(key)) is None else sheet.shares
+            if sheet is not None:
+                found = stack.palette.sheet_labs(sheet)
+            elif key == stack.carrier:
                 found = _all_over(stack)
             elif key in face.parts and face.parts[key].shape == "drawing":
                 found = stack.pictured.labs(face.parts[key].picture)
             labs.append(found)
-            areas.append(np.full(len(found), area / len(found)))
+            areas.append(area * shares if shares is not None else np.full(len(found), area / len(found)))
         return np.concatenate(labs), np.concatenate(areas)
 
     @cached_property

@@ -26,7 +26,7 @@ class Drawn:
 class Desk:
     """A card as it lies there, in millimetres; ``inside`` is empty for one without pieces.
 
-    ``pictures`` are those that have a drawing, by their keys.
+    ``pictures`` are those that have a drawing, by the keys that parts name them by.
     """
 
     width: float
@@ -47,7 +47,7 @@ def desk_of(laid: OnGround, stack: Stack) -> Desk:
         drawn(laid.parts, laid, stack),
         drawn(stack.parts[1], laid, stack) if card.build.every else (),
         card.fold,
-        {one.picture.key: seen for one in laid.pictured.coloured if (seen := picture_seen(one))},
+        {key: seen for key, one in stack.drawn.items() if (seen := picture_seen(one))},
         panel_seen(laid.grounded),
     )
 

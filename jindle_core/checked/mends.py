@@ -3,7 +3,14 @@
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.card.changes.build import AddPiece, BuildChange, EditPiece, MovePiece, SetBuild
+from jindle_core.card.changes.build import (
+    AddPiece,
+    BuildChange,
+    EditPiece,
+    MovePiece,
+    PutOnStrip,
+    SetBuild,
+)
 from jindle_core.card.layouts import EDGE
 from jindle_core.card.whole import PaletteColour
 from jindle_core.checked.build import PLAIN, Examined
@@ -15,18 +22,39 @@ from jindle_core.contrast.stacked import examine_finish, examine_melting
 from jindle_core.layers.fitting import ways_to_fit
 from jindle_core.layers.folding import Fold, examine_base
 from jindle_core.layers.making import Making
-from jindle_core.layers.pieces import BASE, WHITE_END, Across, Down, Kind, Piece, PieceSaid, PlaceSaid, Raised
+from jindle_core.layers.pieces import (
+    BASE,
+    WHITE_END,
+    WORDS,
+    Across,
+    Down,
+    Kind,
+    Piece,
+    PieceSaid,
+    PlaceSaid,
+    Raised,
+)
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
+from jindle_core.seen.palette import palette_ends
 from jindle_core.words import in_words
 
 _OFFERED = 2
+_TRIED = 3  # colours for a strip, those that are furthest off first
 
 
 def to_fit(examined: Examined, piece: Piece) -> list[Mend]:
     """Turned, moved back, cut or trimmed."""
     found = []
-    for words, told in ways_to_fit(piece, examined.stack.boxes):
+    ways = ways_to_fit(piece, examined.stack.boxes)
+    if examined.stack.sheet(piece.key) is not None:
+        nothing = Length(0, "mm")
+        from_corner: PieceSaid = {"pattern": {"right": nothing, "below": nothing, "turn": 0.0}}
+        ways += [
+            ("start at the sheet's corner", from_corner),
+            ("repeat the pattern", {"pattern": {"repeated": True}}),
+        ]
+    for words, told in ways:
         change = EditPiece(piece.key, told)
         after = _tried(examined, change)
         fit = after.fits[piece.key].finding
@@ -64,13 +92,32 @@ def _in_white(examined: Examined, piece: Piece) -> list[Mend]:
     return [Mend("emboss it in white", after.stands[piece.key].finding.figure, change)]
 
 
+def _on_strip(examined: Examined, piece: Piece) -> list[Mend]:
+    """Words on a pattern put on a strip, in white or the palette's colour that is furthest from theirs."""
+    stack = examined.stack
+    if piece.kind not in WORDS or all(stack.sheet(key) is None for key in examined.stands[piece.key].at):
+        return []
+    ends, labs = palette_ends(stack.palette, [stack.material(piece.key)])
+    ends, labs = [*ends, WHITE_END], np.concatenate([labs, stack.palette.end_lab(WHITE_END)[None]])
+    apart = np.abs(labs[:, 0] - stack.lab(piece.key)[0])
+    for at in np.argsort(-apart, kind="stable")[:_TRIED]:
+        change = PutOnStrip(piece.key, ends[at])
+        after = _tried(examined, change)
+        if _stands(after, piece) and _no_worse(examined, after):
+            words = f"put it on a strip in {stack.palette.end_words(ends[at])}"
+            shades = stack.palette.end_shades(ends[at])
+            return [Mend(words, after.stands[piece.key].finding.figure, change, shades)]
+    return []
+
+
 def to_stand(examined: Examined, piece: Piece) -> list[Mend]:
     """Words out from what covers them, or in white; a white edge for a picture; another colour, here or
     beside it."""
     stack, found = examined.stack, []
     if examined.stands[piece.key].over:
         return _to_uncover(examined, piece)
-    if piece.kind is Kind.IMAGE and not piece.white_edge:
+    found += _on_strip(examined, piece)
+    if piece.kind is Kind.IMAGE and not piece.white_edge and not piece.stamped:
         change = EditPiece(piece.key, {"white_edge": True})
         after = _tried(examined, change)
         if _stands(after, piece) and _no_worse(examined, after):

@@ -83,7 +83,8 @@ class OnGround:
     @cached_property
     def picture(self) -> np.ndarray:
         """CIELAB (k, 3) of what the pictures are coloured with, large shapes more often."""
-        drawn = [self.pictured.labs(one.picture.key) for one in self.pictured.shown(self.parts)]
+        keys = {part.picture for part in self.parts if part.shape == "drawing"}
+        drawn = [self.pictured.labs(key) for key in sorted(keys)]
         return np.concatenate(drawn) if drawn else self.edge.labs
 
     @cached_property

@@ -77,7 +77,8 @@ def _there(stack: Stack, key: int) -> tuple[list[End], np.ndarray]:
     """The palette's colours and what else the card is made of, but for what a piece is of."""
     used = [stack.material(each) for each in (BASE, *(piece.key for piece in stack.build.every))]
     palette = [End("palette", colour.key) for colour in stack.palette.card.colours]
-    ends = [end for end in dict.fromkeys([*palette, *used, WHITE_END]) if end != stack.material(key)]
+    every = [end for end in dict.fromkeys([*palette, *used, WHITE_END]) if end.source != "sheet"]
+    ends = [end for end in every if end != stack.material(key)]
     return ends, np.array([stack.palette.end_lab(end) for end in ends]).reshape(-1, 3)
 
 

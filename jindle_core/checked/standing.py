@@ -7,6 +7,7 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.blending.standing import examine_lettering, examine_picture, picture_stands
+from jindle_core.colorimetry.spaces import as_lab
 from jindle_core.contrast.rules import Finding, PairKind, Status
 from jindle_core.contrast.stacked import Neighbour, StackStanding, examine_stack
 from jindle_core.layers.lettering import lettering_rule
@@ -72,9 +73,17 @@ def standing(stack: Stack, beside: dict[int, list[Beside]]) -> dict[int, PieceSt
     return found
 
 
+def _by_sides(stack: Stack, key: int) -> bool:
+    """Whether what a thing shows depends on where one looks; a pattern is of all its colours everywhere."""
+    return stack.varies(key) and (key == stack.carrier or stack.sheet(key) is None)
+
+
 def _own(stack: Stack, piece: Piece) -> tuple[float, float, float]:
-    """The colour of a piece; of what carries the ground, what its edge shows on the whole."""
+    """The colour of a piece; of what carries the ground, what its edge shows on the whole, of a pattern
+    that of the most of it."""
     lab = stack.lab(piece.key)
+    if (sheet := stack.sheet(piece.key)) is not None:
+        lab = stack.palette.sheet_labs(sheet)[sheet.shares.argmax()]
     if piece.key == stack.carrier:
         along, ends = np.linspace(0, 1, 2 * _ALONG), np.repeat([0.0, 1.0], _ALONG)
         x, y = np.concatenate([along, ends]), np.concatenate([ends, along])
@@ -94,7 +103,8 @@ def _sides(stack: Stack, face: Face, beside: dict[int, list[Beside]]) -> _Sides:
     keys = [
         key
         for key in face.keys
-        if any(stack.varies(one.beside) for one in beside.get(key, ())) and stack.piece(key).kind not in WORDS
+        if any(_by_sides(stack, one.beside) for one in beside.get(key, ()))
+        and stack.piece(key).kind not in WORDS
     ]
     if not keys:
         return {}
@@ -145,7 +155,10 @@ def _around(
     found = []
     for one in beside:
         name = stack.name(one.beside)
-        if stack.varies(one.beside):
+        if (sheet := stack.sheet(one.beside)) is not None:
+            for lab, share in zip(stack.palette.sheet_labs(sheet), sheet.shares, strict=True):
+                found.append((Neighbour(name, as_lab(lab), one.share * float(share)), one.beside))
+        elif stack.varies(one.beside):
             found += [
                 (Neighbour(f"{name}, at its {side}", lab, share), key)
                 for side, key, lab, share in sides.get(piece.key, ())

@@ -48,6 +48,8 @@ MARK_HOLE = 0.06
 PATCH_SPREAD = 3.0  # ΔE00: a swatch laid by hand has up to 2
 PATCH_BARE = 2.0  # ΔE00 from the card: nothing laid there, or a colour too pale to be told from none
 PATCH_STRANGE = 12.0  # ΔE00 of the usual swatch from what the range says: this is another page
+SHEET_PARTS = 256  # along the longer side of a sheet as it is judged: 1.2 mm of twelve inches
+SHEET_ROUNDED = 0.05  # mm that a sheet may be short of a piece: less than a knife takes
 GREY_TONE = (0.5, 2.0)  # exponents beyond these say that the grey card is no grey card
 GREY_CARD_LAB = (50.0, 0.0, 0.0)  # a photographer's grey card reflects 18 %: L* 49.5
 
@@ -61,3 +63,4 @@ WARM_HUE = 55.0  # degrees; warm and cool greys part along this line through the
 MIDDLE_GREY_L, DARK_GREY_L = 65.0, 35.0  # what shades white things, and what gives them weight
 WRONG_GREY = 15.0  # ΔL* that a grey of the other temperature must be better by
 AGREES = 7.0  # ΔE00 within which a sheet's colour is taken for a palette's: near, and a little
+SHEET_WIDTH = (5.0, 1000.0)  # mm that a picture of paper shows: a swatch, and two sheets side by side

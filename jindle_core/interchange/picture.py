@@ -4,7 +4,7 @@ import io
 from dataclasses import dataclass
 
 import numpy as np
-from colour.models import eotf_sRGB
+from colour.models import eotf_inverse_sRGB, eotf_sRGB
 from PIL import Image
 
 from jindle_core.colorimetry.spaces import Array
@@ -41,6 +41,12 @@ def in_light(small: SmallPicture) -> Picture:
     return Picture(
         pixels, _TO_LINEAR[pixels], np.asarray((pixels >= 254).any(axis=-1)), small.width, small.height
     )
+
+
+def as_image(linear: Array) -> Image.Image:
+    """Light (h, w, 3), 0–1, as a picture: 8-bit sRGB."""
+    encoded = eotf_inverse_sRGB(np.clip(linear, 0, 1))
+    return Image.fromarray(np.rint(encoded * 255).astype(np.uint8))
 
 
 def jpeg(image: Image.Image) -> bytes:

@@ -111,10 +111,13 @@ def _straight(piece: Piece, box: Box, under_box: Box, under: Outline | None) -> 
     if piece.kind not in SHAPED:
         return None
     area = None
-    if piece.shape is not None and piece.shape is not Shape.RECTANGLE:
+    if piece.own:
+        corner, size = np.array([box.x, box.y], float), np.array([box.width, box.height], float)
+        area = shapely.Polygon(np.array(piece.own) * size + corner)
+    elif piece.shape is not None and piece.shape is not Shape.RECTANGLE:
         made = outline(piece.shape, float(box.width), float(box.height), piece.sides)
         area = translate(made, float(box.x), float(box.y))
-    elif piece.shape is None and piece.reveal is not None and under is not None:
+    elif piece.reveal is not None and under is not None and piece.shape is None:
         area = _framed(piece, piece.reveal, under)
         across = box.x - under_box.x + (box.width - under_box.width) / 2
         down = box.y - under_box.y + (box.height - under_box.height) / 2

@@ -71,7 +71,8 @@ class Place:
 SHAPED = (Kind.MAT, Kind.PANEL, Kind.STRIP, Kind.PAPER, Kind.VELLUM)  # what has a shape of its own
 WORDS = (Kind.LETTERING, Kind.CUT_WORDS)
 OF_CARD = (Kind.MAT, Kind.PANEL, Kind.STRIP, Kind.PAPER, Kind.CUT_WORDS)  # what can be inked by oneself
-NOT_CUT = (Kind.LETTERING, Kind.FINISH)  # what no sheet is cut for
+NOT_CUT = (Kind.LETTERING, Kind.FINISH)  # what no sheet is ever cut for
+OF_SHEET = (Kind.MAT, Kind.PANEL, Kind.STRIP, Kind.PAPER)  # what can be cut out of a sheet with its pattern
 
 
 @dataclass(frozen=True, slots=True)
@@ -81,6 +82,23 @@ class InkedOver:
     colour: int
     hand: Hand = Hand.MIDDLE
     coats: int = 1
+
+
+@dataclass(frozen=True, slots=True)
+class PatternLaid:
+    """How the pattern of a sheet lies on a piece that is cut out of it.
+
+    The sheet's upper left corner is moved from the piece's by ``right`` and ``below``
+    and turned about it by ``turn`` degrees clockwise; ``repeated`` goes on past its edges.
+    """
+
+    right: Length = field(default=Length(0, "mm"))
+    below: Length = field(default=Length(0, "mm"))
+    turn: float = 0.0
+    repeated: bool = True
+
+
+Ring = tuple[tuple[float, float], ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -98,6 +116,15 @@ class PlaceSaid(TypedDict, total=False):
     down: Down
     right: Length
     below: Length
+
+
+class PatternSaid(TypedDict, total=False):
+    """Some of what is said of how a pattern lies."""
+
+    right: Length
+    below: Length
+    turn: float
+    repeated: bool
 
 
 class PieceSaid(TypedDict, total=False):
@@ -125,6 +152,9 @@ class PieceSaid(TypedDict, total=False):
     opening: Opening | None
     turn: float
     made: Making | None
+    own: Ring
+    stamped: bool
+    pattern: PatternSaid
 
 
 @dataclass(frozen=True, slots=True)
@@ -142,7 +172,10 @@ class Piece:
     ``shape`` None is a sharp rectangle or, with a reveal, the shape of what it lies
     on; ``sides`` are those of a border that are not straight, ``stitched`` draws a
     line of stitches along the edge, ``opening`` makes it a frame. It is turned by
-    ``turn`` degrees clockwise about its middle, with what lies on it.
+    ``turn`` degrees clockwise about its middle, with what lies on it. ``own`` is an
+    outline of one's own in its stead, points as shares of the box that it fills.
+    A picture may be ``stamped`` straight on what it lies on instead of cut out.
+    ``pattern`` is how that of a sheet lies, where the material is one.
     """
 
     key: int
@@ -168,3 +201,16 @@ class Piece:
     opening: Opening | None = None
     turn: float = 0.0
     made: Making | None = None
+    own: Ring = ()
+    stamped: bool = False
+    pattern: PatternLaid = PatternLaid()
+
+    @property
+    def is_ink(self) -> bool:
+        """Whether it is only ink on what it lies on: words that are not cut out, a picture stamped there."""
+        return self.kind is Kind.LETTERING or (self.kind is Kind.IMAGE and self.stamped)
+
+    @property
+    def is_cut(self) -> bool:
+        """Whether it is cut out of a sheet."""
+        return self.kind not in NOT_CUT and not self.is_ink

@@ -51,7 +51,7 @@ def heights(
     tops = np.zeros(len(order) + 1)
     for at, piece in enumerate(order, start=1):
         lowest = tops[:at][over[at, :at]].max(initial=0.0) + figures.building.FOAM[piece.raised.value]
-        tops[at] = lowest + figures.building.THICKNESS[_made_of(piece.kind)]
+        tops[at] = lowest + figures.building.THICKNESS[_made_of(piece)]
         found[piece.key] = Height(float(lowest), float(tops[at]))
     return found
 
@@ -110,11 +110,12 @@ def matching_envelope(card: Size, thick: float = 0.0) -> Size | None:
     return min(own or fitting, key=lambda one: one.width.millimetres * one.height.millimetres, default=None)
 
 
-def _made_of(kind: Kind) -> str:
+def _made_of(piece: Piece) -> str:
+    if piece.is_ink:
+        return "ink"
     return {
         Kind.PAPER: "paper",
         Kind.VELLUM: "vellum",
         Kind.RIBBON: "ribbon",
         Kind.FINISH: "finish",
-        Kind.LETTERING: "ink",
-    }.get(kind, "card")
+    }.get(piece.kind, "card")

@@ -10,6 +10,7 @@ from jindle_core import figures
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.line_art.enclosed import enclosed
 
+_INSIDE = 6  # points across the box of a shape, and down
 _NEAR = 1.5  # thousandths of the drawing's longer side: paths are stored to a tenth
 
 
@@ -32,6 +33,25 @@ def shapes_at(drawing: LineDrawing, points: NDArray[np.float64]) -> list[str | N
     there = inside.any(axis=0)
     top = _uppermost(inside)
     return [drawing.shapes[at].id if seen else None for at, seen in zip(top, there, strict=True)]
+
+
+@lru_cache(maxsize=64)
+def inside_shapes(drawing: LineDrawing) -> tuple[NDArray[np.float64], NDArray[np.intp]]:
+    """Points (k, 2) all over the drawing's shapes, and the place of the shape that each lies in.
+
+    Every shape has some; one under others too, which may not show.
+    """
+    polygons = _polygons(drawing)
+    found = []
+    for polygon in polygons:
+        left, top, right, bottom = polygon.bounds
+        across, down = (one.ravel() for one in np.meshgrid(*(np.linspace(0.1, 0.9, _INSIDE),) * 2))
+        x, y = left + across * (right - left), top + down * (bottom - top)
+        held = shapely.contains_xy(polygon, x, y)
+        surely = shapely.get_coordinates(shapely.point_on_surface(polygon))
+        found.append(np.concatenate([np.stack([x, y], axis=1)[held], surely]))
+    places = np.repeat(np.arange(len(found)), [len(one) for one in found])
+    return np.concatenate(found), places
 
 
 def _uppermost(there: NDArray[np.bool_]) -> NDArray[np.intp]:

@@ -36,11 +36,11 @@ _GROUPS = ("svg", "g")
 _SPAN = {"svg": ("width", "height", "viewBox", "preserveAspectRatio")}
 _CURVE_POINTS = 12
 _SIDE = 1000.0  # the longer side of every drawing
-_NUMBER = re.compile(r"\d{8,}|[eE][+-]?\d{2,}|nan|inf", re.IGNORECASE)
+_NUMBER = re.compile(r"(?<![\d.])\d{8,}|[eE][+-]?\d{2,}|nan|inf", re.IGNORECASE)
 
 
 @dataclass(frozen=True)
-class _Drawn:
+class Drawn:
     """One shape of the file: its id, its closed rings and its open lines, each an array (n, 2)."""
 
     id: str
@@ -54,6 +54,31 @@ def read_svg(content: bytes) -> LineDrawing:
     Scripts, styles, texts, pictures and links are left out. Raises BadInput
     for what is no SVG, holds entities, has numbers out of all measure, too many
     shapes, or no closed one.
+    """
+    _, drawn, left = shapes_drawn(content)
+    most = max((len(shape.rings) for shape in drawn), default=0)
+    if most > figures.drawings.DRAWING_RINGS:
+        raise _bad(f"has a path with {most:,} rings; {figures.drawings.DRAWING_RINGS:,} are the most")
+    rings = [one for one in drawn if one.rings]
+    if not rings:
+        raise BadInput(
+            Problem(
+                "The drawing has no closed shape, so there is nothing to colour.",
+                field="file",
+                expected="outlines that close, such as a path that ends where it begins",
+            )
+        )
+    try:
+        return _fitted(drawn, left)
+    except ShapelyError:
+        raise _bad("has shapes whose areas cannot be told") from None
+
+
+def shapes_drawn(content: bytes) -> tuple[Element, list[Drawn], dict[str, int]]:
+    """An SVG file's first element, the shapes in it, and what else there is, counted by its kind.
+
+    Points are in CSS pixels where it says its size, else as they stand. Raises
+    BadInput as ``read_svg`` does, but for a file without closed shapes.
     """
     if len(content) > figures.drawings.LARGEST_DRAWING:
         raise _bad(f"is larger than {figures.drawings.LARGEST_DRAWING // 2**20} MB")
@@ -71,22 +96,7 @@ def read_svg(content: bytes) -> LineDrawing:
     points = sum(len(one) for shape in drawn for one in (*shape.rings, *shape.lines))
     if points > figures.drawings.DRAWING_POINTS:
         raise _bad(f"has {points:,} points; {figures.drawings.DRAWING_POINTS:,} are the most")
-    most = max((len(shape.rings) for shape in drawn), default=0)
-    if most > figures.drawings.DRAWING_RINGS:
-        raise _bad(f"has a path with {most:,} rings; {figures.drawings.DRAWING_RINGS:,} are the most")
-    rings = [one for one in drawn if one.rings]
-    if not rings:
-        raise BadInput(
-            Problem(
-                "The drawing has no closed shape, so there is nothing to colour.",
-                field="file",
-                expected="outlines that close, such as a path that ends where it begins",
-            )
-        )
-    try:
-        return _fitted(drawn, left)
-    except ShapelyError:
-        raise _bad("has shapes whose areas cannot be told") from None
+    return root, drawn, left
 
 
 def _tag(element: Element) -> str:
@@ -129,7 +139,7 @@ def _kept(element: Element, names: tuple[str, ...]) -> dict[str, str]:
     return found
 
 
-def _drawn(clean: Element) -> Iterator[_Drawn]:
+def _drawn(clean: Element) -> Iterator[Drawn]:
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("ignore")
@@ -139,7 +149,7 @@ def _drawn(clean: Element) -> Iterator[_Drawn]:
                 rings, lines = _flattened(abs(Path(one)))  # a turned rectangle keeps its turn apart
                 if rings or lines:
                     name = str(one.values.get("attributes", {}).get("id") or one.id or f"shape {number}")
-                    yield _Drawn(name[: figures.drawings.AREA_NAME], tuple(rings), tuple(lines))
+                    yield Drawn(name[: figures.drawings.AREA_NAME], tuple(rings), tuple(lines))
     except BadInput:
         raise
     except (ValueError, TypeError, AttributeError, IndexError, ZeroDivisionError, OverflowError):
@@ -174,7 +184,7 @@ def _flattened(path: Path) -> tuple[list[np.ndarray], list[np.ndarray]]:
     return rings, lines
 
 
-def _fitted(drawn: list[_Drawn], left: dict[str, int]) -> LineDrawing:
+def _fitted(drawn: list[Drawn], left: dict[str, int]) -> LineDrawing:
     """The drawing moved and scaled, with what shows of each shape and what touches what."""
     everything = np.concatenate([points for one in drawn for points in (*one.rings, *one.lines)])
     low, high = everything.min(axis=0), everything.max(axis=0)

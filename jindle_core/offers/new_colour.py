@@ -1,6 +1,6 @@
 """What would adding a colour to a palette mean?"""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from jindle_core.card.changes.every import changed
 from jindle_core.card.changes.palette import AddColour
@@ -32,7 +32,7 @@ def adding(palette: SeenPalette, change: AddColour) -> Adding:
     Only guesses change, of which there is one of a kind; those that go on
     holding, or failing, may do so without a word.
     """
-    after = SeenPalette(changed(palette.card, change), palette.supplies)
+    after = replace(palette, card=changed(palette.card, change))
     now = {pair.kind: check for pair, check in zip(after.pairs, pair_checks(after), strict=True)}
     guessed = palette.pairs if palette.card.pairs is None else ()
     before = zip(guessed, pair_checks(palette) if guessed else (), strict=True)

@@ -62,9 +62,14 @@ class Corrected:
     sigma: float
 
     @cached_property
+    def even(self) -> Array:
+        """Every pixel (h, w, 3), linear, as under an even light."""
+        return self.linear / np.exp(self._light(*np.indices(self.linear.shape[:2])))
+
+    @cached_property
     def lab(self) -> Array:
         """Every pixel as CIELAB (h, w, 3)."""
-        return linear_to_lab(self.linear / np.exp(self._light(*np.indices(self.linear.shape[:2]))))
+        return linear_to_lab(self.even)
 
     @property
     def uneven(self) -> float:

@@ -13,7 +13,7 @@ from jindle_core.cutting.middles import filled, middles
 from jindle_core.cutting.packing import GRAINS, Cut, Sheet, ToCut, area_bound, holds, pack
 from jindle_core.cutting.trimming import Trim, TrimPart, trimmed
 from jindle_core.layers.folding import Flat, flat
-from jindle_core.layers.pieces import BASE, NOT_CUT, Kind
+from jindle_core.layers.pieces import BASE, Kind
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
 from jindle_core.seen.stack import Stack
@@ -123,7 +123,7 @@ class Cutting:
         size = self._flat.size.turned() if self._base_turned else self._flat.size
         found[stack.build.base].append(ToCut(BASE, "base", size, self._base_turned is None))
         for piece in stack.build.every:
-            if piece.kind not in NOT_CUT:
+            if piece.is_cut:
                 turns = piece.kind is not Kind.PAPER  # a pattern has its direction
                 found[stack.stock(piece.key)].append(ToCut(piece.key, piece.name, stack.cut_to(piece), turns))
         return dict(found)

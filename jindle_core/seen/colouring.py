@@ -1,6 +1,7 @@
 """A picture of a card as it is coloured, its families laid on its paper as predicted."""
 
-from dataclasses import dataclass, replace
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 import numpy as np
@@ -8,7 +9,7 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.card.pictures import Area, Picture
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.colorimetry.spaces import Array, Lab
+from jindle_core.colorimetry.spaces import Array, Lab, as_lab, reflectance_to_lab
 from jindle_core.colorimetry.temperature import temperature
 from jindle_core.colorimetry.views import Shades, shades
 from jindle_core.compatibility.materials import (
@@ -47,13 +48,15 @@ class Coloured:
     """A picture of a card, coloured.
 
     ``drawing`` is None where it has none, or it is gone; ``used_to_dark_first``
-    is what its person does where the card says nothing.
+    is what its person does where the card says nothing. ``over`` is, by its
+    shapes, what it is stamped on instead of its paper, as reflectances (31,).
     """
 
     palette: SeenPalette
     picture: Picture
     drawing: LineDrawing | None
     used_to_dark_first: bool = False
+    over: Mapping[str, Array] = field(default_factory=dict)
 
     @cached_property
     def areas(self) -> tuple[Area, ...]:
@@ -99,6 +102,17 @@ class Coloured:
             area.key: tuple(self._supplies.places[pk] for pk in area.family if pk in self._supplies.places)
             for area in self.areas
         }
+        if self.over:
+            return {
+                area.key: Tones(
+                    found[area.key],
+                    self._supplies.laid_on(
+                        np.array(found[area.key], dtype=np.intp), self._card_under(area), area.layers
+                    ),
+                    tuple(self._sigma(place, area) for place in found[area.key]),
+                )
+                for area in self.areas
+            }
         seen: dict[tuple[int, int], Array] = {}
         for layers in {area.layers for area in self.areas}:
             areas = [area for area in self.areas if area.layers == layers]
@@ -109,18 +123,28 @@ class Coloured:
             area.key: Tones(
                 found[area.key],
                 np.array([seen[area.layers, place] for place in found[area.key]]).reshape(-1, 3),
-                tuple(self._sigma(place, area.layers) for place in found[area.key]),
+                tuple(self._sigma(place, area) for place in found[area.key]),
             )
             for area in self.areas
         }
 
-    def _sigma(self, place: int, layers: int) -> float:
-        known = float(self._supplies.sigma[place])
-        if layers == 1 and self.paper is None:
+    def _card_under(self, area: Area) -> Array:
+        """The reflectance (31,) of what an area is laid on."""
+        return self.over.get(area.shape, self.card)
+
+    def bare(self, shape: str) -> Lab:
+        """What shows of a shape where nothing is laid on it."""
+        return as_lab(reflectance_to_lab(self.over[shape])) if shape in self.over else self.paper_lab
+
+    def _sigma(self, place: int, area: Area) -> float:
+        known, layers = float(self._supplies.sigma[place]), area.layers
+        if layers == 1 and self.paper is None and not self.over:
             return known
         range_id = self._supplies.rows[place].range_id
         medium, fitted = self._supplies.ranges[range_id].medium, range_id in self._supplies.fits
-        return combined(known, prediction_sigma(medium, layers, stock_kind(np.array(self.paper_lab)), fitted))
+        return combined(
+            known, prediction_sigma(medium, layers, stock_kind(np.array(self.bare(area.shape))), fitted)
+        )
 
     @cached_property
     def glazes(self) -> dict[int, tuple[int, np.ndarray]]:
@@ -131,7 +155,7 @@ class Coloured:
             if place is not None and tones and is_transparent(area.medium):
                 dark, over = self._supplies.reflectance(np.array([tones[-1], place]))
                 behaviour = self._supplies.behaviour(int(self._supplies.range_ids[tones[-1]]))
-                seen = glazed_over(dark, over[None], behaviour, area.layers, self.card)
+                seen = glazed_over(dark, over[None], behaviour, area.layers, self._card_under(area))
                 found[area.key] = (place, seen[0])
         return found
 

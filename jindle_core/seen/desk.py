@@ -21,6 +21,20 @@ from jindle_core.layers.sizing import Box, in_order
 from jindle_core.layers.stacking import Height
 from jindle_core.material import End
 from jindle_core.palettes.role import Role
+from jindle_core.patterned.sheet import Sheet
+
+
+@dataclass(frozen=True, slots=True)
+class PatternDrawn:
+    """A sheet's picture on a part: the sheet's id, its size, where its corner lies (mm), how it is turned."""
+
+    sheet: int
+    width: float
+    height: float
+    x: float
+    y: float
+    turn: float
+    repeated: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,9 +47,11 @@ class Part:
     lifts it, and ``trimmed`` that it ends at the card's edge. ``piece`` is the
     key of the piece that it is, 0 for none, ``rim`` the white edge (mm) around
     it. Text has a ``size`` of type (mm); a drawing is that of the ``picture`` with
-    this key, left and right exchanged where it is ``mirrored``. ``path`` is the
+    this key, or below 0 as the piece with this key is stamped; left and right are exchanged
+    where it is ``mirrored``. ``path`` is the
     outline of what is no box, as SVG writes it, ``stitches`` a line sewn along it;
     all of it is turned by ``turns``: degrees clockwise, and about which point.
+    ``pattern`` is that of the sheet that it is cut out of.
     """
 
     name: str
@@ -57,6 +73,7 @@ class Part:
     path: str = ""
     stitches: str = ""
     turns: tuple[tuple[float, float, float], ...] = ()
+    pattern: PatternDrawn | None = None
 
 
 # By a picture's key the width and height of its drawing, in any unit.
@@ -70,11 +87,12 @@ def built_desk(
     boxes: dict[int, Box],
     stands: dict[int, Height],
     outlines: Mapping[int, Outline] = NO_OUTLINES,
+    sheets: Mapping[int, Sheet] = MappingProxyType({}),
 ) -> list[Part]:
     """A face of a card that is built of pieces, which are laid out in ``boxes`` and stand so high.
 
-    ``outlines`` are of those that are no plain boxes. The ground, where one is
-    laid, is on the piece that carries it.
+    ``outlines`` are of those that are no plain boxes, ``sheets`` patterned papers by
+    their ids. The ground, where one is laid, is on the piece that carries it.
     """
     build = card.build
     parts = [_part("base", "rect", boxes[BASE], build.base)]
@@ -94,7 +112,7 @@ def built_desk(
         if piece.key == carrier:
             parts.append(_part("panel", "ground", box, piece.material, **told))
         elif piece.kind is Kind.IMAGE and (key := card.picture(piece.picture).key) in drawings:
-            told |= {"rim": rim, "picture": key, "mirrored": piece.mirrored}
+            told |= {"rim": rim, "picture": -piece.key if piece.stamped else key, "mirrored": piece.mirrored}
             parts.append(_part("picture", "drawing", _fitted(box, drawings[key]), piece.material, **told))
         elif piece.kind in (Kind.IMAGE, Kind.FINISH):
             name = "picture" if piece.kind is Kind.IMAGE else piece.kind.value
@@ -105,9 +123,17 @@ def built_desk(
             told |= {"text": text, "size": size, "bold": piece.bold}
             parts.append(_part("lettering", "text", box, piece.material, **told))
         else:
+            if sheet := sheets.get(piece.material.id if piece.material.source == "sheet" else 0):
+                told["pattern"] = _pattern(piece, box, sheet)
             shape = "veil" if piece.kind is Kind.VELLUM else "rect"
             parts.append(_part(piece.kind.value, shape, box, piece.material, **told))
     return parts
+
+
+def _pattern(piece: Piece, box: Box, sheet: Sheet) -> PatternDrawn:
+    laid = piece.pattern
+    x, y = (float(side) for side in (box.x + laid.right.millimetres, box.y + laid.below.millimetres))
+    return PatternDrawn(piece.material.id, sheet.width, sheet.height, x, y, laid.turn, laid.repeated)
 
 
 def _part(name: str, shape: str, box: Box, end: End, **told: Any) -> Part:

@@ -29,11 +29,13 @@ class Filled:
 class PictureSeen:
     """A line drawing coloured as predicted, its lines drawn where there is a line.
 
+    Where nothing is laid ``paper`` shows or, where it is ``stamped`` on something, whatever that is.
     ``away`` is the direction (x, y) from the light, None for light all around.
     """
 
     drawing: LineDrawing
     paper: Shades
+    stamped: bool
     outlined: bool
     away: tuple[float, float] | None
     shapes: tuple[Filled, ...]
@@ -46,19 +48,21 @@ def picture_seen(coloured: Coloured) -> PictureSeen | None:
         return None
     paper = value_shades(tuple(coloured.paper_lab))
     areas = {area.shape: area for area in coloured.areas if area.shape}
-    shapes = tuple(_filled(coloured, shape.path, areas.get(shape.id), paper) for shape in drawing.shapes)
-    return PictureSeen(drawing, paper, coloured.line is not None, away(coloured.picture.light), shapes)
+    shapes = tuple(_filled(coloured, shape.path, areas.get(shape.id)) for shape in drawing.shapes)
+    outlined = coloured.line is not None
+    return PictureSeen(drawing, paper, bool(coloured.over), outlined, away(coloured.picture.light), shapes)
 
 
-def _filled(coloured: Coloured, path: str, area: Area | None, paper: Shades) -> Filled:
+def _filled(coloured: Coloured, path: str, area: Area | None) -> Filled:
     """Stops of its area's family, one of its palette colour, or none."""
     if area is None:
         return Filled(path)
     views = coloured.tone_shades[area.key]
     found: tuple[tuple[float, Shades], ...] = ()
     if views:
+        bare = value_shades(coloured.bare(area.shape))
         laid = stops(len(views), recipe(area.thing).bare)
-        found = tuple((at, paper if tone == BARE else views[tone]) for at, tone in laid)
+        found = tuple((at, bare if tone == BARE else views[tone]) for at, tone in laid)
     elif area.colour is not None:
         found = ((0.0, coloured.palette.end_shades(End("palette", area.colour))),)
     return Filled(path, area.key, area.colour or 0, found)

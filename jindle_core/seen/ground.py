@@ -38,7 +38,7 @@ class Grounded:
 
     def with_ground(self, ground: Ground) -> "Grounded":
         """The same card with another ground."""
-        return Grounded(SeenPalette(replace(self.palette.card, ground=ground), self.supplies))
+        return Grounded(replace(self.palette, card=replace(self.palette.card, ground=ground)))
 
     @cached_property
     def pads(self) -> tuple[PadUse, ...]:

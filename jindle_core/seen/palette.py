@@ -1,7 +1,7 @@
 """Which colours does a card speak of, as they are now, and what lies on what?"""
 
-from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field, replace
 from functools import cached_property, lru_cache
 
 import numpy as np
@@ -16,6 +16,7 @@ from jindle_core.colorimetry.views import Shades, shades
 from jindle_core.contrast.guess import guess_pairs
 from jindle_core.matching.verdicts import Verdict, judge_distance
 from jindle_core.material import End
+from jindle_core.patterned.sheet import Sheet
 from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.matched import Match, match_of
 
@@ -64,10 +65,11 @@ class Likest:
 
 @dataclass(frozen=True)
 class SeenPalette:
-    """A card read against supplies."""
+    """A card read against supplies; ``sheets`` are patterned papers by their ids."""
 
     card: Card
     supplies: Supplies
+    sheets: Mapping[int, Sheet] = field(default_factory=dict)
 
     @cached_property
     def lab(self) -> np.ndarray:
@@ -129,14 +131,18 @@ class SeenPalette:
         return None if colour.anchor.colour is None else self.supplies.places.get(colour.anchor.colour)
 
     def end_lab(self, end: End) -> np.ndarray:
-        """The colour (3,) of one end of a pair; white paper where its supply is gone."""
+        """The colour (3,) of an end, of a sheet that on the whole; white paper where its supply is gone."""
         if end.source == "palette":
             return np.asarray(self.lab[self._places[end.id]])
+        if (sheet := self.sheet(end)) is not None:
+            return np.asarray(sheet.shares @ self.sheet_labs(sheet))
         place = self._supply(end)
         return np.array(figures.laying.PAPER_WHITE_LAB if place is None else self.supplies.lab[place])
 
     def end_shades(self, end: End) -> Shades:
         """The colour of one end in every view."""
+        if self.sheet(end) is not None:
+            return value_shades(as_lab(self.end_lab(end)))
         if end.source == "palette":
             colour = self.card.colour(end.id)
             place, value = self.place(colour), colour.anchor.lab
@@ -152,6 +158,9 @@ class SeenPalette:
         """One end of a pair, named."""
         if end.source == "palette":
             return self.card.colour(end.id).name
+        if end.source == "sheet":
+            sheet = self.sheet(end)
+            return "a sheet no longer on your shelf" if sheet is None else sheet.title
         place = self._supply(end)
         if place is None:
             return WHITE_WORDS if end.source == "white" else "a colour no longer in your supplies"
@@ -159,6 +168,16 @@ class SeenPalette:
         label = row.label
         label += ", no longer in your supplies" if self.supplies.lost[place] else ""
         return f"{self.supplies.ranges[row.range_id].name} {label}"
+
+    def sheet(self, end: End) -> Sheet | None:
+        """The patterned paper that something is of, while it is on the shelf."""
+        return self.sheets.get(end.id) if end.source == "sheet" else None
+
+    def sheet_labs(self, sheet: Sheet) -> np.ndarray:
+        """CIELAB (n, 3) of a sheet's colours as they are now; white paper for one that is gone."""
+        places = [self.supplies.places.get(pk) for pk in sheet.colours]
+        white = figures.laying.PAPER_WHITE_LAB
+        return np.array([white if place is None else self.supplies.lab[place] for place in places], float)
 
     def nearest(self, lab: np.ndarray) -> Likest | None:
         """The palette colour nearest to a predicted CIELAB (3,); None where there is no colour."""

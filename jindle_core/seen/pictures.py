@@ -1,6 +1,6 @@
 """What do a card's pictures show at a place, and what are they along their outlines?"""
 
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -12,7 +12,9 @@ from jindle_core.material import End
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.desk import Part
 from jindle_core.seen.palette import SeenPalette
+from jindle_core.seen.stamped import on_part
 
+_BARE = "bare paper"
 _RING = np.linspace(0, 2 * np.pi, 24, endpoint=False)
 
 
@@ -41,7 +43,7 @@ class _Filled:
         """By a shape's id: the colours (t, 3) that it is filled with, and its name."""
         coloured = self.coloured
         found = {
-            shape.id: (np.array([coloured.paper_lab]), "bare paper")
+            shape.id: (np.array([coloured.bare(shape.id)]), _BARE)
             for shape in (coloured.drawing.shapes if coloured.drawing else ())
         }
         for area in coloured.areas:
@@ -53,6 +55,12 @@ class _Filled:
         return found
 
     @cached_property
+    def covering(self) -> frozenset[str]:
+        """The ids of the shapes that cover what is under them: of a stamped picture those coloured."""
+        cut_out = not self.coloured.over
+        return frozenset(one for one, (_, name) in self.shapes.items() if cut_out or name != _BARE)
+
+    @cached_property
     def means(self) -> dict[str, np.ndarray]:
         """By a shape's id its colour (3,) from afar."""
         return {shape: labs.mean(axis=0) for shape, (labs, _) in self.shapes.items()}
@@ -60,31 +68,48 @@ class _Filled:
 
 @dataclass(frozen=True)
 class Pictured:
-    """The pictures of a card as they are coloured, where parts of the desk show them."""
+    """The pictures of a card as they are coloured, where parts of the desk show them.
+
+    ``stamped`` says how the piece with a key, which is stamped straight on what
+    it lies on, is coloured there; parts name it by that key below 0.
+    """
 
     palette: SeenPalette
     coloured: tuple[Coloured, ...]
+    stamped: Callable[[int], Coloured] | None = None
 
     @cached_property
-    def _filled(self) -> dict[int, _Filled]:
+    def _known(self) -> dict[int, _Filled]:
         return {one.picture.key: _Filled(one) for one in self.coloured}
+
+    def _filled(self, key: int) -> _Filled:
+        if key not in self._known and self.stamped is not None:
+            self._known[key] = _Filled(self.stamped(-key))
+        return self._known[key]
 
     def _of(self, part: Part) -> tuple[LineDrawing, _Filled] | None:
         """The drawing that a part shows, and what it is filled with."""
         if part.shape != "drawing":
             return None
-        filled = self._filled[part.picture]
+        filled = self._filled(part.picture)
         drawing = filled.coloured.drawing
         return None if drawing is None else (drawing, filled)
 
     def shown(self, parts: Iterable[Part]) -> tuple[Coloured, ...]:
         """The pictures whose drawings some parts show, each once."""
-        keys = {part.picture for part in parts if part.shape == "drawing"}
-        return tuple(one for one in self.coloured if one.picture.key in keys)
+        found: dict[int, Coloured] = {}
+        for part in parts:
+            if part.shape == "drawing":
+                one = self._filled(part.picture).coloured
+                found.setdefault(one.picture.key, one)
+        return tuple(found.values())
 
     def labs(self, picture: int) -> np.ndarray:
-        """CIELAB (k, 3) of what a drawing is coloured with, large shapes more often; k is 0 without one."""
-        filled = self._filled[picture]
+        """CIELAB (k, 3) of what a drawing is coloured with, large shapes more often; k is 0 without one.
+
+        ``picture`` is as in ``Part``.
+        """
+        filled = self._filled(picture)
         drawing = filled.coloured.drawing
         shapes = drawing.shapes if drawing else ()
         found = [np.repeat(filled.shapes[one.id][0], 1 + round(40 * one.share), axis=0) for one in shapes]
@@ -103,16 +128,16 @@ class Pictured:
         points = np.stack([across, y - part.y], axis=1) * (drawing.width / part.width)
         shapes = shapes_at(drawing, points)
         labs = [np.zeros(3) if shape is None else filled.means[shape] for shape in shapes]
-        return np.array([shape is not None for shape in shapes]), np.array(labs).reshape(-1, 3)
+        return np.array([shape in filled.covering for shape in shapes], dtype=bool), np.array(labs).reshape(
+            -1, 3
+        )
 
     def edge(self, part: Part) -> Edge:
         """The outline of a part that shows a picture."""
         if found := self._of(part):
             drawing, filled = found
             points, shapes = outline(drawing)
-            if part.mirrored:
-                points = np.array([drawing.width, 0.0]) + points * [-1.0, 1.0]
-            places = np.array([part.x, part.y]) + points * (part.width / drawing.width)
+            places = on_part(drawing, part, points)
             labs = np.array([filled.means[shape] for shape in shapes])
             return Edge(places, labs, tuple(filled.shapes[shape][1] for shape in shapes))
         half = np.array([part.width, part.height]) / 2

@@ -1,7 +1,7 @@
 """What lies where on a card that is built of pieces, and in which colour is it seen?"""
 
 from dataclasses import dataclass, replace
-from functools import cached_property
+from functools import cached_property, partial
 
 import numpy as np
 import shapely
@@ -21,18 +21,27 @@ from jindle_core.layers.stacking import Height, heights
 from jindle_core.lengths import Size
 from jindle_core.material import End
 from jindle_core.media import PAD_MEDIA, Medium
+from jindle_core.patterned.sheet import Sheet
 from jindle_core.prediction.vellum import under_vellum, veil
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.desk import Drawings, Part, built_desk
 from jindle_core.seen.ground import Grounded
 from jindle_core.seen.palette import EndSeen, SeenPalette, value_shades
 from jindle_core.seen.pictures import Pictured
+from jindle_core.seen.stamped import stamped_on
 
 _VEIL, VEIL_OPACITY = veil()
 # What does not show the same all over: what lies beside it is looked at place by place.
 _SHOWN = (Kind.IMAGE, Kind.FINISH)
-# Where one looks under words.
-_ACROSS, _DOWN = (one.ravel() for one in np.meshgrid(np.linspace(0.05, 0.95, 8), np.linspace(0.1, 0.9, 4)))
+
+
+def _grid(across: int, down: int) -> tuple[np.ndarray, np.ndarray]:
+    x, y = np.meshgrid(np.linspace(0.05, 0.95, across), np.linspace(0.1, 0.9, down))
+    return x.ravel(), y.ravel()
+
+
+# Where one looks under words; more closely where there is a pattern.
+_LOOKED, _CLOSELY = _grid(8, 4), _grid(28, 8)
 
 
 @dataclass(frozen=True)
@@ -77,7 +86,7 @@ class Stack:
 
     def after(self, change: BuildChange) -> "Stack":
         """The same card after a change."""
-        palette = SeenPalette(change.apply(self.palette.card), self.palette.supplies)
+        palette = replace(self.palette, card=change.apply(self.palette.card))
         return Stack(palette, tuple(replace(one, palette=palette) for one in self.coloured))
 
     @cached_property
@@ -123,7 +132,10 @@ class Stack:
     def parts(self) -> tuple[list[Part], list[Part]]:
         """The front and the inside as they are drawn."""
         front, inside = (
-            built_desk(self.palette.card, face, self.drawings, self.boxes, stands, self.outlines)
+            built_desk(
+                *(self.palette.card, face, self.drawings, self.boxes, stands, self.outlines),
+                self.palette.sheets,
+            )
             for face, stands in zip(self.build.faces, self.stacks, strict=True)
         )
         return front, inside
@@ -143,7 +155,31 @@ class Stack:
     @cached_property
     def pictured(self) -> Pictured:
         """The card's pictures."""
-        return Pictured(self.palette, self.coloured)
+        return Pictured(self.palette, self.coloured, self.stamped)
+
+    @cached_property
+    def _stamped(self) -> dict[int, Coloured]:
+        return {}  # one at a time, from the lowest up: what is stamped may lie over what is
+
+    def stamped(self, key: int) -> Coloured:
+        """The picture of a piece that is stamped straight on what it lies on, as it is seen there."""
+        if key not in self._stamped:
+            face, coloured = self.face_of(key), self.shows(key)
+            self._stamped[key] = stamped_on(coloured, face.parts[key], partial(self._under, face, key))
+        return self._stamped[key]
+
+    def _under(self, face: Face, key: int, x: np.ndarray, y: np.ndarray) -> np.ndarray:
+        """CIELAB (k, 3) under a piece at points (k,) where they would lie if it were not turned."""
+        x, y = self.as_turned(key, x, y)
+        return self.seen_at(face, x, y, np.full(len(x), face.place(key)))[0]
+
+    @cached_property
+    def drawn(self) -> dict[int, Coloured]:
+        """The pictures by the keys that parts name them by: those stamped straight on something too."""
+        pieces = [piece for piece in self.build.every if piece.kind is Kind.IMAGE and piece.stamped]
+        return {one.picture.key: one for one in self.coloured} | {
+            -piece.key: self.stamped(piece.key) for piece in pieces
+        }
 
     @cached_property
     def carrier(self) -> int | None:
@@ -163,6 +199,22 @@ class Stack:
     def name(self, key: int) -> str:
         """What a piece, or the base, is called."""
         return "the card" if key == BASE else self.piece(key).name
+
+    def sheet(self, key: int) -> Sheet | None:
+        """The patterned paper that a piece is cut out of; what carries the ground shows none."""
+        return None if key in (BASE, self.carrier) else self.palette.sheet(self.piece(key).material)
+
+    def pattern_at(self, key: int, x: np.ndarray, y: np.ndarray) -> np.ndarray:
+        """CIELAB (k, 3) of a piece that is cut out of a sheet, at points (k,) in mm."""
+        sheet, piece, box = self.sheet(key), self.piece(key), self.boxes[key]
+        if sheet is None:
+            raise ValueError(f"{piece.name} is of no sheet")
+        points = np.stack(self.as_laid(key, x, y), axis=1) - [float(box.x), float(box.y)]
+        laid = piece.pattern
+        start = float(laid.right.millimetres), float(laid.below.millimetres)
+        found = sheet.at(points, start, laid.turn, laid.repeated)
+        labs = np.array([*self.palette.sheet_labs(sheet), figures.laying.PAPER_WHITE_LAB])
+        return np.asarray(labs[found])  # PAST it is the last
 
     def material(self, key: int) -> End:
         """What a piece, or the base, is said to be of."""
@@ -230,8 +282,9 @@ class Stack:
     def under_words(self, face: Face, piece: Piece) -> tuple[np.ndarray, np.ndarray, np.ndarray]:
         """Points (2, k) on words, CIELAB (k, 3) of what is under them there, and its place in the stack."""
         box = self.boxes[piece.key]
-        x = float(box.x) + _ACROSS * float(box.width)
-        y = float(box.y) + _DOWN * float(box.height)
+        across, down = _CLOSELY if any(map(self.sheet, face.keys)) else _LOOKED
+        x = float(box.x) + across * float(box.width)
+        y = float(box.y) + down * float(box.height)
         x, y = self.as_turned(piece.key, x, y)
         under, places = self.seen_at(face, x, y, np.full(len(x), face.place(piece.key)))
         return np.stack([x, y]), under, places
@@ -250,9 +303,9 @@ class Stack:
                     found[piece.key] = np.array(figures.building.EMBOSSED_WHITE)
                 elif medium in PAD_MEDIA or medium is Medium.GEL_PEN:
                     _, under, _ = self.under_words(face, piece)
-                    place = supplies.places[piece.material.id]
+                    place = np.array([supplies.places[piece.material.id]])
                     card = lab_to_reflectance(under.mean(axis=0))
-                    found[piece.key] = supplies.laid_on(place, card)
+                    found[piece.key] = supplies.laid_on(place, card)[0]
         return found
 
     def lab(self, key: int) -> np.ndarray:
@@ -318,7 +371,10 @@ class Stack:
 
     def varies(self, key: int) -> bool:
         """Whether a thing is not of one colour all over."""
-        return key == self.carrier or (key != BASE and self.piece(key).kind in (*_SHOWN, Kind.VELLUM))
+        kinds = (*_SHOWN, Kind.VELLUM)
+        return key == self.carrier or (
+            key != BASE and (self.piece(key).kind in kinds or self.sheet(key) is not None)
+        )
 
     def takes_colour(self, key: int) -> bool:
         """Whether another material makes it another colour."""
@@ -350,6 +406,8 @@ class Stack:
             x, y = self.as_laid(key, x, y)
             across, down = (x - float(box.x)) / float(box.width), (y - float(box.y)) / float(box.height)
             return self.grounded.seen_at(across, down), np.full(len(x), at)
+        if self.sheet(key) is not None:
+            return self.pattern_at(key, x, y), np.full(len(x), at)
         under, places = self.seen_at(face, x, y, np.full(len(x), at))
         if self.piece(key).kind is Kind.VELLUM:
             return under_vellum(under), np.full(len(x), at)

@@ -7,6 +7,7 @@ from functools import cached_property
 from jindle_core.card.changes.every import AnyChange, changed
 from jindle_core.card.whole import Card
 from jindle_core.line_art.drawing import LineDrawing
+from jindle_core.patterned.sheet import Sheet
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.ground import Grounded
 from jindle_core.seen.palette import SeenPalette
@@ -18,19 +19,20 @@ from jindle_core.supplies.colours import Supplies
 class SeenCard:
     """A card, stored or not, with supplies: each part is worked out once, when it is asked for.
 
-    ``drawings`` are line drawings by their ids; a picture whose drawing is not among
-    them is seen without. ``dark_first`` is what its person does where the card says nothing.
+    ``drawings`` are line drawings and ``sheets`` patterned papers by their ids; what is not
+    among them is seen without. ``dark_first`` is what its person does where the card says nothing.
     """
 
     card: Card
     supplies: Supplies
     drawings: Mapping[int, LineDrawing] = field(default_factory=dict)
     dark_first: bool = False
+    sheets: Mapping[int, Sheet] = field(default_factory=dict)
 
     @cached_property
     def palette(self) -> SeenPalette:
         """Its colours, and what lies on what."""
-        return SeenPalette(self.card, self.supplies)
+        return SeenPalette(self.card, self.supplies, self.sheets)
 
     @cached_property
     def coloured(self) -> tuple[Coloured, ...]:

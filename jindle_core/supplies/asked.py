@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 
-from jindle_core.card.changes.build import AddPiece, EditPiece, SetBuild
+from jindle_core.card.changes.build import AddPiece, EditPiece, PutOnStrip, SetBuild
 from jindle_core.card.changes.every import AnyChange
 from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.changes.palette import AddPair, Choose, ChooseMany, EditPair
@@ -83,8 +83,9 @@ def check_named(change: AnyChange, supplies: Supplies) -> None:
             _check_materials(change, supplies)
         case SetGround():
             _check_ground(change, supplies)
-        case SetBuild():
-            _check_ends(supplies, change.settings.get("base"))
+        case SetBuild() | PutOnStrip():
+            base = change.settings.get("base") if isinstance(change, SetBuild) else change.material
+            _check_ends(supplies, base)
         case AddPiece() | EditPiece():
             _check_piece(change.told, supplies)
 

@@ -215,7 +215,12 @@ class Supplies:
         """CIELAB (m, 3) of the colours at some places laid in layers on a card (a place, or None: white)."""
         if layers == 1 and paper is None:
             return np.asarray(self.lab[places])
-        card = WHITE_CARD if paper is None else self.reflectance(np.array([paper]))[0]
+        return self.laid_on(
+            places, WHITE_CARD if paper is None else self.reflectance(np.array([paper]))[0], layers
+        )
+
+    def laid_on(self, places: np.ndarray, card: np.ndarray, layers: int = 1) -> np.ndarray:
+        """CIELAB (m, 3) of the colours at some places laid in layers on a reflectance (31,), as predicted."""
         found = np.empty((len(places), 3))
         ones = self.reflectance(places)
         for range_id in np.unique(self.range_ids[places]):
@@ -224,13 +229,6 @@ class Supplies:
             seen = laid(ones[there], facts.medium, layers, card=card, behaviour=self.behaviour(int(range_id)))
             found[there] = reflectance_to_lab(seen)
         return found
-
-    def laid_on(self, place: int, card: np.ndarray) -> np.ndarray:
-        """CIELAB (3,) of the colour at a place laid once on a card's reflectance (31,), as predicted."""
-        range_id = int(self.range_ids[place])
-        one = self.reflectance(np.array([place]))[0]
-        seen = laid(one, self.ranges[range_id].medium, card=card, behaviour=self.behaviour(range_id))
-        return np.asarray(reflectance_to_lab(seen))
 
     @cached_property
     def _dabs(self) -> tuple[Inks, np.ndarray]:

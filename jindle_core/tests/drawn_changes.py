@@ -32,6 +32,7 @@ DRAWING = LineDrawing(
     (Shape("fin", "M0 0 50 0 50 50 0 50Z", 0.5, ("eye",)), Shape("eye", "M50 0 90 0 90 50Z", 0.1, ("fin",))),
     (),
 )
+HEXAGON = ((0.0, 0.5), (0.25, 0.0), (0.75, 0.0), (1.0, 0.5), (0.75, 1.0), (0.25, 1.0))
 SIZES = (read_size("4 1/4", "5 1/2", "in"), read_size("148", "105", "mm"), read_size("1 1/2", "2", "in"))
 COLUMN = st.sampled_from([column.key for column in COLUMNS])
 TEXT = st.sampled_from(["get well", "ENORMOUSLY GRATEFUL", "ünïcode 🐦", " "])
@@ -75,13 +76,14 @@ def changes(card: Card, pads, boards, markers):
     pad_use = st.builds(PadUse, pad, of(Hand), st.integers(1, 3), of(Reach), of(Seam))
     place = some(across=of(Across), down=of(Down), right=OFFSET, below=OFFSET)
     said = {
-        "on": st.sampled_from([0, *pieces]), "place": place, "material": end, "raised": of(Raised),
+        "on": st.sampled_from([0, *pieces]), "place": place, "material": end | st.builds(End, st.just("sheet"), st.sampled_from([1, 99])), "raised": of(Raised),
         "trimmed": st.booleans(), "tucked": st.booleans(), "white_edge": st.booleans(), "bold": st.booleans(),
         "inked": or_none(st.builds(InkedOver, pad, of(Hand), st.integers(1, 3))), "text": TEXT,
         "picture": or_none(picture), "mirrored": st.booleans(),
         "shape": or_none(of(CutTo)), "sides": st.lists(of(Side), unique=True).map(tuple), "stitched": st.booleans(),
         "opening": or_none(st.builds(Opening, LENGTH, or_none(of(CutTo)))), "turn": st.sampled_from([0.0, 15.0, -90.0, 400.0]),
-        "made": or_none(of(Making)),
+        "made": or_none(of(Making)), "stamped": st.booleans(), "own": st.sampled_from([(), HEXAGON, HEXAGON[:2]]),
+        "pattern": some(right=OFFSET, turn=st.sampled_from([0.0, 90.0, 33.0]), repeated=st.booleans()),
     }  # fmt: skip
     sized = st.fixed_dictionaries({"reveal": LENGTH}) | st.fixed_dictionaries(
         {"size": st.sampled_from(SIZES)}
@@ -162,5 +164,6 @@ def changes(card: Card, pads, boards, markers):
         ),
         "nudge_piece": lambda: st.builds(build.NudgePiece, piece, st.floats(-40, 40), st.floats(-40, 40)),
         "remove_piece": lambda: st.builds(build.RemovePiece, piece),
+        "put_on_strip": lambda: st.builds(build.PutOnStrip, piece, end),
         "move_piece": lambda: st.builds(build.MovePiece, piece, to),
     }  # fmt: skip

@@ -1,6 +1,9 @@
 """Supplies of nobody's that several tests work with: three pads, three boards, six markers, a sheet."""
 
+import numpy as np
+
 from jindle_core.media import Medium
+from jindle_core.patterned.sheet import Sheet
 from jindle_core.supplies.colours import Kept, RangeFacts, Supplies, SupplyColour
 
 PADS, BOARDS, MARKERS, SHEET = (1, 2, 3), (11, 12, 13), (21, 22, 23, 24, 25, 26), (31, 32, 33)
@@ -16,6 +19,12 @@ RANGES = {
     4: ("Meadows", Medium.PATTERNED_PAPER),
 }
 SHARES = {31: 0.6, 32: 0.3, 33: 0.1}
+
+
+def a_sheet(width):
+    """The sheet as its picture shows it: six parts green, three blue, one white, in upright bands."""
+    labels = np.repeat(np.array([[0] * 6 + [1] * 3 + [2]], np.uint8), 5, axis=0)
+    return Sheet("Bank", SHEET, labels, width)
 
 
 def some_supplies(owned=(1, 2, 11, 21, 22, 23, 24)):

@@ -31,9 +31,10 @@ from jindle_core.planning.ground import ground_steps
 from jindle_core.seen.table import table
 from jindle_core.seen.whole import SeenCard
 from jindle_core.tests.drawn_changes import DRAWING, changes
-from jindle_core.tests.made import BOARDS, LABS, MARKERS, PADS, some_supplies
+from jindle_core.tests.made import BOARDS, LABS, MARKERS, PADS, a_sheet, some_supplies
 
 SUPPLIES = some_supplies()
+SHEET = a_sheet(60.0)
 
 
 def keys_of(card):
@@ -101,7 +102,7 @@ class Seen(Changed):
     """And it can be seen, checked and made."""
 
     def seen(self):
-        return SeenCard(self.card, SUPPLIES, {1: DRAWING})
+        return SeenCard(self.card, SUPPLIES, {1: DRAWING}, sheets={1: SHEET})
 
     def after(self, change):
         return self.seen().after(change).card

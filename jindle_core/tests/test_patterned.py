@@ -1,6 +1,7 @@
 import unittest
 
 import numpy as np
+from skimage.transform import ProjectiveTransform, warp
 
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
@@ -8,6 +9,7 @@ from jindle_core.colorimetry.spaces import lab_to_linear
 from jindle_core.errors import BadInput
 from jindle_core.patterned.colours import sheet_colours, usual_names, where, with_parts
 from jindle_core.patterned.correction import PictureBox, correct, find_white
+from jindle_core.patterned.straightening import straightened
 
 CREAM, TEAL, CLAY, BERRY, WHITE = (
     [91.0, 2, 12], [52.0, -22, -20], [62.0, 30, 38], [38.0, 55, 22], list(figures.laying.PAPER_WHITE_LAB),
@@ -98,6 +100,52 @@ class CorrectionTests(unittest.TestCase):
 
     def test_no_card_in_noise(self):
         self.assertIsNone(find_white(np.random.default_rng(1).random((200, 200, 3))))
+
+
+class StraighteningTests(unittest.TestCase):
+    CORNERS = np.array([(60.0, 30.0), (270.0, 50.0), (250.0, 280.0), (40.0, 240.0)])
+
+    def photographed(self):
+        """Upright bands between the corners, grey desk around them."""
+        _, linear = sheet(CREAM, TEAL, CLAY, side=200)
+        linear = linear[60:, 60:]  # without the card
+        into = ProjectiveTransform.from_estimate(
+            self.CORNERS, np.array([(0, 0), (140, 0), (140, 140), (0, 140)])
+        )
+        return linear, warp(linear, into, output_shape=(300, 300), order=1, cval=0.2, preserve_range=True)
+
+    def test_what_lies_between_its_corners_is_straight_again(self):
+        bands, photo = self.photographed()
+        found = straightened(correct(photo, unclipped(photo), None), self.CORNERS)
+        high, wide = found.linear.shape[:2]
+        self.assertAlmostEqual(wide, np.linalg.norm(self.CORNERS[1] - self.CORNERS[0]), delta=6)
+        across = ((np.arange(140) + 0.5) / 140 * wide).astype(int)
+        off = np.abs(found.linear[high // 2, across] - bands[70])
+        self.assertLess(np.median(off), 0.01)
+        self.assertLess(np.quantile(off, 0.8), 0.05)  # but for the bands' blurred edges
+
+    def test_it_is_as_light_as_it_was_corrected_to_and_keeps_a_card_that_lies_on_it(self):
+        linear = lit(sheet(CREAM, TEAL, CLAY, side=300)[1], falling=0.5)
+        corrected = correct(linear, unclipped(linear), CARD)
+        whole = np.array([(0.0, 0.0), (300.0, 0.0), (300.0, 300.0), (0.0, 300.0)])
+        found = straightened(corrected, whole)
+        np.testing.assert_allclose(found.lab, corrected.lab, atol=0.3)
+        np.testing.assert_allclose(found.reference.corners, CARD.corners, atol=1)
+        self.assertIsNone(
+            straightened(corrected, np.array([(90, 90), (300, 90), (300, 300), (90, 300)])).reference
+        )
+
+    def test_corners_that_are_none_are_said(self):
+        picture = correct(np.full((200, 200, 3), 0.5), np.zeros((200, 200), bool), None)
+        for corners, words in (
+            ([(10, 10), (150, 150), (150, 10), (10, 150)], "once around"),
+            ([(10, 10), (10, 150), (150, 150), (150, 10)], "once around"),
+            ([(10, 10), (150, 10), (60, 60), (10, 150)], "once around"),
+            ([(10, 10), (250, 10), (250, 150), (10, 150)], "outside"),
+            ([(10, 10), (20, 10), (20, 20), (10, 20)], "leave less than"),
+        ):
+            with self.subTest(words), self.assertRaisesRegex(BadInput, words):
+                straightened(picture, np.array(corners, float))
 
 
 class ColourTests(unittest.TestCase):

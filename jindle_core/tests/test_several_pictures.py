@@ -27,13 +27,17 @@ from jindle_core.card.changes.pictures import (
 from jindle_core.card.sound import sound
 from jindle_core.card.whole import Anchor, Card
 from jindle_core.checked.whole import CheckedCard
+from jindle_core.colorimetry.difference import delta_e
 from jindle_core.errors import BadInput
-from jindle_core.layers.pieces import Kind
-from jindle_core.lengths import read_size
+from jindle_core.layers.pieces import WHITE_END, Kind, Raised
+from jindle_core.lengths import Length, read_size
+from jindle_core.material import End
 from jindle_core.palettes.role import Role
+from jindle_core.planning.cutting import Cutting
+from jindle_core.seen.stamped import on_part
 from jindle_core.seen.whole import SeenCard
 from jindle_core.tests.drawn_changes import DRAWING
-from jindle_core.tests.made import MARKERS, some_supplies
+from jindle_core.tests.made import BOARDS, LABS, MARKERS, some_supplies
 
 SUPPLIES = some_supplies()
 FIN, EYE, FIN_TOO, EYE_TOO = 1, 2, 3, 4
@@ -192,3 +196,62 @@ class ShownTests(unittest.TestCase):
         self.assertIn("in picture", checks["family:1"])
         desk = CheckedCard(seen(card)).desk
         self.assertEqual(sorted(desk.pictures), [1, 2])
+
+
+class StampedTests(unittest.TestCase):
+    """A picture straight on a panel: its colours over what is really under it."""
+
+    def on(self, material, **told):
+        square = {"size": read_size("4", "4", "in")}
+        card = changed(a_card(), AddPiece(Kind.PANEL, "panel", square | {"material": material}))
+        card = changed(card, AddPiece(Kind.IMAGE, "bird", square | {"on": 1, "stamped": True} | told))
+        return seen(card).stack
+
+    def tones(self, stack):
+        return stack.stamped(2).tones[FIN].lab
+
+    def test_its_tones_are_those_on_what_is_under_it(self):
+        kraft = seen(changed(a_card(), SetColouring({"paper": BOARDS[2]}))).picture(None).tones[FIN].lab
+        np.testing.assert_allclose(self.tones(self.on(End("supply", BOARDS[2]))), kraft, atol=0.02)
+        white = self.tones(self.on(WHITE_END))
+        self.assertTrue((delta_e(white, kraft) > 3).all())
+
+    @given(st.booleans(), st.sampled_from([0.0, 30.0, -90.0, 180.0]))
+    def test_each_area_lies_over_its_own_part_of_the_ground(self, mirrored, turn):
+        """Over black at the left, over white at the right; turned and mirrored it is the other way round."""
+        half = {"size": read_size("2", "4", "in"), "material": End("supply", BOARDS[1])}
+        black = AddPiece(Kind.PANEL, "black", half | {"place": {"right": Length(-64, "in")}})
+        bird = {"size": read_size("4", "4", "in"), "mirrored": mirrored, "stamped": True, "turn": turn}
+        stack = seen(changed(changed(a_card(), black), AddPiece(Kind.IMAGE, "bird", bird))).stack
+        coloured, face = stack.stamped(2), stack.faces[0]
+        inside = np.array([(20.0, 30.0)])  # of the fin
+        places = np.stack(stack.as_turned(2, *on_part(DRAWING, face.parts[2], inside).T), axis=1)
+        on_black = places[0, 0] < 5.5 / 2 * 25.4
+        if turn in (0.0, 180.0):
+            self.assertEqual(coloured.bare("fin")[0] < 50, on_black)
+        covers, labs = stack.pictured.at(face.parts[2], *on_part(DRAWING, face.parts[2], inside).T)
+        self.assertTrue(covers.all())
+        np.testing.assert_allclose(labs[0], coloured.tones[FIN].lab.mean(axis=0))
+
+    def test_where_nothing_is_coloured_the_ground_shows(self):
+        stack = self.on(End("supply", BOARDS[1]))
+        face = stack.faces[0]
+        eye = np.stack(stack.as_turned(2, *on_part(DRAWING, face.parts[2], np.array([(80.0, 20.0)])).T))
+        labs, places = stack.seen_at(face, *eye, np.array([3]))
+        self.assertEqual(face.keys[places[0]], 1)
+        np.testing.assert_allclose(labs[0], LABS[BOARDS[1]], atol=1e-6)
+        self.assertTrue(
+            CheckedCard(SeenCard(stack.palette.card, SUPPLIES, {1: DRAWING})).desk.pictures[-2].stamped
+        )
+
+    def test_it_is_ink(self):
+        stack = self.on(WHITE_END, raised=Raised.TAPE, white_edge=True)
+        self.assertEqual(stack.heights[2].top, stack.heights[1].top)
+        cut = Cutting(stack, read_size("8 1/2", "11", "in"), 1)
+        self.assertEqual([one.name for one in cut.pieces], ["base", "panel"])
+        bird = changed(stack.palette.card, EditPiece(2, {"stamped": True})).build.piece(2)
+        self.assertEqual((bird.raised, bird.white_edge), (Raised.FLAT, False))
+        for told, words in (({"on": 2}, "nothing lies on ink"), ({"stamped": True}, "no picture")):
+            with self.assertRaisesRegex(BadInput, words):
+                panel = {"size": read_size("1", "1", "in")} | told
+                changed(stack.palette.card, AddPiece(Kind.PANEL, "panel", panel))

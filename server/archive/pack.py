@@ -55,12 +55,14 @@ def pack(person: Person) -> bytes:
         details = {field: getattr(found, field) for field in DETAILS}
         entries = [entry_of(colour) for colour in found.colours.all()]
         files[f"ranges/{own[found.pk]}.json"] = write_range_json(details, entries)
+    sheets = papers_seen_by(person).select_related("range").defer("picture").order_by("id")
     papers = list(papers_seen_by(person).filter(owner=person).order_by("id"))
+    own_papers = {one.pk: f"own {number}" for number, one in enumerate(papers, start=1)}
     pictures = {f"{PICTURES}{number:04}.jpg": paper for number, paper in enumerate(papers, start=1)}
     files |= {name: bytes(paper.picture) for name, paper in pictures.items()}
     files["papers.json"] = _json(
         [
-            {"range": own[paper.range_id], "title": paper.title, "picture": name}
+            {"range": own[paper.range_id], "title": paper.title, "picture": name, "width": paper.width_mm}
             for name, paper in pictures.items()
         ]
     )
@@ -97,6 +99,7 @@ def pack(person: Person) -> bytes:
         names.get,
         {one.pk: named(one.pk, one.name, own) for one in ranges_seen_by(person)}.get,
         {one.pk: named(one.pk, one.name, own_drawings) for one in drawings}.get,
+        {one.pk: named(one.pk, f"{one.range.name}: {one.title}", own_papers) for one in sheets}.get,
     )
     cards = list(cards_of(person).order_by("changed", "id"))
     broken = {one["id"] for one in card_summaries(cards, catalogue_for(person), person)["broken"]}

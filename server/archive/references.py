@@ -23,11 +23,12 @@ def names_of(person: Person, own: dict[int, str]) -> dict[int, Reference]:
 
 @dataclass(frozen=True)
 class Turns:
-    """How colours, ranges and line drawings are turned from ids to references, or back; None: gone."""
+    """How ids of all that has one are turned to references, or back; None: it is gone."""
 
     colour: Callable[[Any], Any]
     range: Callable[[Any], Any]
     drawing: Callable[[Any], Any]
+    sheet: Callable[[Any], Any]
 
 
 def named(pk: int, name: str, own: dict[int, str]) -> str:
@@ -37,5 +38,5 @@ def named(pk: int, name: str, own: dict[int, str]) -> str:
 
 def in_plan(stored: dict[str, Any], turns: Turns) -> dict[str, Any]:
     """A stored card, in today's form, with all that has an id turned."""
-    others = {Use.LINE: turns.range, Use.DRAWING: turns.drawing}
+    others = {Use.LINE: turns.range, Use.DRAWING: turns.drawing, Use.SHEETS: turns.sheet}
     return turned(upgraded(stored), lambda use, pk: others.get(use, turns.colour)(pk))

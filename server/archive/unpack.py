@@ -24,6 +24,7 @@ from server.access import (
     drawer_of,
     drawings_seen_by,
     kept_families_of,
+    papers_seen_by,
     ranges_of,
     readings_of,
 )
@@ -50,6 +51,7 @@ from server.catalogue.reading_actions import Laid, Value, add_readings
 from server.colouring.actions import keep_family, store_drawing
 from server.guarded import guarded
 from server.palettes.actions import keep_combination
+from server.papers.actions import checked_width
 from server.papers.models import Paper
 from server.quotas import refuse_in_demo
 from server.writes import write
@@ -120,6 +122,7 @@ class _Unpacking:
         self.ids: dict[tuple[str, str], int] = {}
         self.ranges: dict[str, int] = {}
         self.drawings: dict[str, int] = {}
+        self.sheets: dict[str, int] = {}
         self.catalogue: Supplies | None = None
 
     def run(self, about: dict) -> dict[str, int]:
@@ -191,16 +194,20 @@ class _Unpacking:
         return Range.objects.filter(pk__in=gone).update(gone=True)
 
     def _papers(self, lines: list) -> int:
-        for one in lines:
+        for shared in papers_seen_by(self.person).select_related("range").defer("picture"):
+            self.sheets[named(shared.pk, f"{shared.range.name}: {shared.title}", {})] = shared.pk
+        for number, one in enumerate(lines, start=1):
             # Those under this name were looked at when they were unpacked.
             picture = self.files[PICTURES + one["picture"].removeprefix(PICTURES)]
-            Paper.objects.create(
+            stored = Paper.objects.create(
                 owner=self.person,
                 range=self.own[one["range"]],
                 title=checked_name(one["title"], "title")[:120],
                 picture=picture,
                 mime="image/jpeg",
+                width_mm=checked_width(one.get("width")),
             )
+            self.sheets[f"own {number}"] = stored.pk
         return len(lines)
 
     def _colour(self, reference: list) -> int:
@@ -287,7 +294,7 @@ class _Unpacking:
         return len(lines)
 
     def _plan(self, told: dict) -> dict:
-        plan = in_plan(told, Turns(self._colour, self.ranges.get, self.drawings.get))
+        plan = in_plan(told, Turns(self._colour, self.ranges.get, self.drawings.get, self.sheets.get))
         return card_to_json(sound(card_from_json(plan)))
 
 

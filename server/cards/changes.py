@@ -2,6 +2,7 @@
 
 from typing import Any
 
+from jindle_core.card.changes.build import AddPiece, EditPiece
 from jindle_core.card.changes.every import AnyChange
 from jindle_core.card.changes.palette import AddColour, Reanchor
 from jindle_core.card.changes.pictures import (
@@ -23,6 +24,7 @@ from server.cards.building.serializers import BUILD_CHANGES
 from server.cards.change_serializers import PALETTE_CHANGES, ChangeSerializer
 from server.cards.colouring_serializers import COLOURING_CHANGES
 from server.cards.grounds.serializers import GROUND_CHANGES
+from server.cards.sheets import check_sheet
 
 CHANGE_SERIALIZERS: dict[str, type[ChangeSerializer]] = {
     **PALETTE_CHANGES,
@@ -75,6 +77,8 @@ def _looked_up(kind: str, values: Any, supplies: Supplies, person: Person) -> An
     if kind == "set_families":
         return _families(values["families"], supplies)
     change: AnyChange = values
+    if isinstance(change, AddPiece | EditPiece):
+        check_sheet(change.told.get("material"), person)
     return change
 
 

@@ -19,6 +19,7 @@ from jindle_core.supplies.colours import Supplies
 from server.access import drawings_seen_by
 from server.accounts.models import Person
 from server.cards.models import StoredCard
+from server.cards.sheets import sheets_of
 
 Told = TypeVar("Told")
 _MOST = 64  # cards held at once in one process: those of the demo take a quarter of a megabyte each
@@ -66,7 +67,11 @@ def _checked(values: Sequence[Card], supplies: Supplies, person: Person) -> list
     wanted = {picture.drawing for value in values for picture in value.pictures} - {None}
     drawings = drawings_seen_by(person).in_bulk(wanted) if wanted else {}
     found = {pk: drawing.shapes for pk, drawing in drawings.items()}
-    return [CheckedCard(SeenCard(value, supplies, _of(value, found), person.dark_first)) for value in values]
+    sheets = sheets_of(values, supplies, person)
+    return [
+        CheckedCard(SeenCard(value, supplies, _of(value, found), person.dark_first, sheets))
+        for value in values
+    ]
 
 
 def _of(value: Card, drawings: dict[int, LineDrawing]) -> dict[int, LineDrawing]:

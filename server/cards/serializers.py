@@ -25,6 +25,7 @@ EFFECT_CHOICES = [(one.value, one.value) for one in EffectKind]
 STAGES = ("palette", "colouring", "background", "build", "contrast")
 FOLD_CHOICES = [(one.value, one.value) for one in Fold]
 SOURCES = ("palette", "supply", "white")
+MATERIALS = (*SOURCES, "sheet")
 
 
 # --- What it takes.
@@ -61,6 +62,12 @@ class EndSerializer(serializers.Serializer):
     def to_internal_value(self, data: Any) -> End:
         given = super().to_internal_value(data)
         return End(given["source"], 0 if given["source"] == "white" else given["id"])
+
+
+class MaterialSerializer(EndSerializer):
+    """What a piece is of; that may be a sheet of patterned paper too, with its pattern."""
+
+    source = serializers.ChoiceField(choices=MATERIALS)
 
 
 class AnchorRequestSerializer(serializers.Serializer):
@@ -117,6 +124,12 @@ class EndViewSerializer(serializers.Serializer):
     id = serializers.IntegerField()
     words = serializers.CharField()
     shades = ShadesSerializer()
+
+
+class MaterialViewSerializer(EndViewSerializer):
+    """What a piece is of."""
+
+    source = serializers.ChoiceField(choices=MATERIALS)
 
 
 class PairSerializer(serializers.Serializer):
@@ -177,6 +190,18 @@ class MendsSerializer(serializers.Serializer):
     mends = MendSerializer(many=True)
 
 
+class PatternDrawnSerializer(serializers.Serializer):
+    """A sheet's picture on a part, in millimetres: its size, where its corner lies, how it is turned."""
+
+    sheet = serializers.IntegerField(help_text="the paper's id")
+    width = serializers.FloatField()
+    height = serializers.FloatField()
+    x = serializers.FloatField()
+    y = serializers.FloatField()
+    turn = serializers.FloatField(help_text="degrees, clockwise")
+    repeated = serializers.BooleanField()
+
+
 class PartSerializer(serializers.Serializer):
     """A shape on the card, in millimetres."""
 
@@ -202,6 +227,7 @@ class PartSerializer(serializers.Serializer):
         child=serializers.ListField(child=serializers.FloatField(), min_length=3, max_length=3),
         help_text="one after the other: degrees clockwise, and about which point",
     )
+    pattern = PatternDrawnSerializer(allow_null=True, help_text="of the sheet it is cut out of")
     opacity = serializers.FloatField()
     shades = ShadesSerializer()
 
@@ -228,6 +254,7 @@ class PictureSerializer(serializers.Serializer):
     width = serializers.FloatField()
     height = serializers.FloatField()
     paper = ShadesSerializer()
+    stamped = serializers.BooleanField(help_text="straight on something, which shows where nothing is laid")
     outlined = serializers.BooleanField(help_text="whether its lines are stamped or drawn")
     away = serializers.ListField(
         child=serializers.FloatField(),

@@ -19,6 +19,7 @@ from jindle_core.interchange.range_json import DETAILS
 from jindle_core.line_art.svg import read_svg
 from jindle_core.offers.for_area import proposed
 from jindle_core.palettes.role import Role
+from jindle_core.patterned.sheet import Sheet
 from jindle_core.seen.whole import SeenCard
 from jindle_core.supplies.colours import Supplies
 from server.access import (
@@ -36,6 +37,7 @@ from server.accounts.models import PREFERENCES, Person
 from server.cards.actions import keep_card
 from server.cards.changes import read_change
 from server.cards.serializers import SizeRequestSerializer
+from server.cards.sheets import sheets_seen
 from server.catalogue.arrays import read_catalogue
 from server.catalogue.drawer_actions import keep
 from server.catalogue.models import Colour, Range, touch_catalogue
@@ -129,22 +131,34 @@ def _furnish(studio: Person) -> None:
     lines = read_drawer((DATA / "drawer.csv").read_bytes())
     keep(studio, [(ids[line.range, line.colour], line.full, line.note) for line in lines])
     supplies = read_catalogue(studio)
+    shared = papers_seen_by(studio).filter(owner=None).values_list("range__name", "title", "pk")
+    papers = {(name, title): pk for name, title, pk in shared}
+    sheets = sheets_seen(supplies, studio, papers.values())
     for story in json.loads((DATA / "cards.json").read_text()):
-        keep_card(studio, _Story(studio, supplies, drawings, ids).card(story))
+        keep_card(studio, _Story(studio, supplies, drawings, sheets, ids | papers).card(story))
     keep_family(studio, "river green", [ids["Wherry", key] for key in ("REED-2", "REED-4", "REED-6")])
 
 
 class _Story:
     """A card as it comes about, by changes such as people make; it is kept only at the end."""
 
-    def __init__(self, studio: Person, supplies: Supplies, drawings: dict[str, Drawing], ids: dict) -> None:
+    def __init__(
+        self,
+        studio: Person,
+        supplies: Supplies,
+        drawings: dict[str, Drawing],
+        sheets: dict[int, Sheet],
+        ids: dict,
+    ) -> None:
         self._studio, self._supplies, self._drawings, self._ids = studio, supplies, drawings, ids
+        self._sheets = sheets
 
     def card(self, story: dict) -> Card:
         """The card of a story."""
         size = SizeRequestSerializer().to_internal_value(story["size"])
         lines = {one.pk: one.shapes for one in self._drawings.values()}
-        self._seen = SeenCard(Card(story["name"], size), self._supplies, lines)
+        card = Card(story["name"], size)
+        self._seen = SeenCard(card, self._supplies, lines, sheets=self._sheets)
         for told in story["changes"]:
             anchor = told.get("anchor", {})
             named = {"anchor": {"colour": self._ids[tuple(anchor["colour"])]}} if "colour" in anchor else {}
@@ -221,8 +235,17 @@ def _papers() -> None:
             colour.share = share
         Colour.objects.bulk_update(colours, ["share"])
         picture = (DATA / about["picture"]).read_bytes()
-        Paper.objects.create(range=found, title=about["title"], picture=picture, mime="image/png")
-    if missing:
+        Paper.objects.create(
+            range=found,
+            title=about["title"],
+            picture=picture,
+            mime="image/png",
+            width_mm=about["width_mm"],
+        )
+    # Those that were loaded before there was a width have none yet.
+    unmeasured = Paper.objects.filter(range__owner=None, width_mm=None)
+    if missing or unmeasured.exists():
+        unmeasured.update(width_mm=told[0]["width_mm"])
         touch_catalogue(None)
 
 

@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Any
 
 from jindle_core import figures
 from jindle_core.card.changes.palette import checked_name
@@ -27,6 +28,27 @@ class Named:
     name: str
 
 
+def checked_width(millimetres: Any) -> float | None:
+    """How wide what a picture of paper shows is; BadInput for what no sheet is."""
+    least, most = figures.paper.SHEET_WIDTH
+    if millimetres is None:
+        return None
+    if isinstance(millimetres, bool) or not (
+        isinstance(millimetres, int | float) and least <= millimetres <= most
+    ):
+        words = f"What a picture of paper shows is {least:g} to {most:g} mm wide."
+        raise BadInput(Problem(words, field="width", value=f"{millimetres!r:.40}"))
+    return float(millimetres)
+
+
+@write
+def set_width(paper: Paper, millimetres: float) -> None:
+    """Say how wide what the picture of a sheet shows is."""
+    paper.width_mm = checked_width(millimetres)
+    paper.save(update_fields=["width_mm"])
+    touch_catalogue(paper.owner)
+
+
 @write
 def store_paper(
     owner: Person,
@@ -35,6 +57,7 @@ def store_paper(
     picture: bytes,
     colours: Sequence[Named],
     provenance: Provenance,
+    width: float | None = None,
 ) -> Paper:
     """Keep a sheet in a collection of the person's, which is made where there is none of that name."""
     collection, title = checked_name(collection, "collection"), checked_name(title, "title")
@@ -51,7 +74,14 @@ def store_paper(
     for name in names:
         if names.count(name) > 1:
             raise BadInput(Problem(f"Two colours are called “{name}”.", field="colours", value=name))
-    made = Paper.objects.create(owner=owner, range=found, title=title, picture=picture, mime="image/jpeg")
+    made = Paper.objects.create(
+        owner=owner,
+        range=found,
+        title=title,
+        picture=picture,
+        mime="image/jpeg",
+        width_mm=checked_width(width),
+    )
     Colour.objects.bulk_create(
         Colour(
             range=found,

@@ -3,9 +3,10 @@
 from collections.abc import Generator, Iterator
 from dataclasses import dataclass
 
+import numpy as np
 from django.http import HttpResponse, StreamingHttpResponse
 from drf_spectacular.types import OpenApiTypes
-from drf_spectacular.utils import extend_schema
+from drf_spectacular.utils import OpenApiParameter, extend_schema
 from PIL import Image
 from rest_framework import serializers, status
 from rest_framework.parsers import JSONParser, MultiPartParser
@@ -14,11 +15,13 @@ from rest_framework.views import APIView
 
 from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
-from jindle_core.interchange.picture import jpeg
+from jindle_core.interchange.picture import as_image, jpeg
+from jindle_core.lengths import OF_SHEETS, read_length
 from jindle_core.offers.from_sheet import going, starts
 from jindle_core.patterned.colours import SheetColour, sheet_colours, usual_names
 from jindle_core.patterned.correction import Corrected, PictureBox, correct, find_white
 from jindle_core.patterned.editing import WAYS, Edit, edited
+from jindle_core.patterned.straightening import straightened
 from jindle_core.provenance import Provenance
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.asked import place_of
@@ -30,8 +33,8 @@ from server.catalogue.api.fields import BoxSerializer, JsonField
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import data_url
 from server.catalogue.swatches import MatchSerializer, SwatchSerializer
-from server.papers.actions import Named, delete_paper, store_paper
-from server.papers.views import found_colours, sheet
+from server.papers.actions import Named, delete_paper, set_width, store_paper
+from server.papers.views import VIEWS, found_colours, in_view, sheet
 from server.pictures import opened
 from server.requests import Request
 from server.streams import MEDIA_TYPE, finished, progress
@@ -55,6 +58,9 @@ class ReadPaperSerializer(serializers.Serializer):
     white = serializers.ChoiceField(choices=("auto", "box", "none"), default="auto")
     box = JsonField(required=False, help_text="JSON: left, top, width, height")
     reference = serializers.IntegerField(required=False, help_text="the cardstock that the card is of")
+    corners = JsonField(
+        required=False, help_text="JSON: the sheet's corners, [x, y] in pixels clockwise from the upper left"
+    )
     edits = JsonField(required=False, help_text="JSON: a list of {way, places}")
 
 
@@ -64,6 +70,15 @@ class StorePaperSerializer(ReadPaperSerializer):
     title = serializers.CharField(max_length=120)
     collection = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
     names = JsonField(required=False, help_text="JSON: a name for each colour, or nothing")
+    width = serializers.CharField(
+        required=False, allow_blank=True, max_length=40, help_text="of what the picture shows, with its unit"
+    )
+
+
+class WidthSerializer(serializers.Serializer):
+    """How wide what a picture shows is, with its unit."""
+
+    width = serializers.CharField(max_length=40)
 
 
 class FoundColourSerializer(serializers.Serializer):
@@ -82,6 +97,9 @@ class PaperReadingSerializer(serializers.Serializer):
     """What was read from a picture; nothing is stored."""
 
     preview = serializers.CharField(help_text="data URL")
+    sheet = serializers.CharField(
+        help_text="data URL: the sheet alone, straightened; blank: the whole picture"
+    )
     width = serializers.IntegerField()
     height = serializers.IntegerField()
     box = BoxSerializer(allow_null=True)
@@ -107,6 +125,7 @@ class PaperSerializer(serializers.Serializer):
     collection = serializers.CharField()
     range_id = serializers.IntegerField()
     own = serializers.BooleanField()
+    width = serializers.CharField(allow_null=True, help_text="of what its picture shows; none: nobody said")
     colours = SwatchSerializer(many=True)
 
 
@@ -134,12 +153,18 @@ class StartedSerializer(serializers.Serializer):
 
 @dataclass(frozen=True)
 class _Read:
-    """The picture corrected, the colours found and edited, the picture itself, and what to warn of."""
+    """The sheet corrected, its colours found and edited, the whole picture, and what to warn of.
+
+    ``box`` is the white card's in the whole picture; ``straight`` says that the sheet is a part of it.
+    """
 
     corrected: Corrected
     colours: list[SheetColour]
     image: Image.Image
     warning: str
+    box: PictureBox | None
+    uneven: float
+    straight: bool
 
 
 def _read(person: Person, values: dict, content: bytes) -> Generator[dict, None, _Read]:
@@ -158,17 +183,22 @@ def _read(person: Person, values: dict, content: bytes) -> Generator[dict, None,
     if values.get("reference") is not None:
         reference = supplies.lab_at(place_of(supplies, values["reference"], "reference"))
     yield {"share": 0.4, "words": "taking the light out"}
-    trouble = ""
+    corners, trouble = _corners(values), ""
+
+    def taken(box: PictureBox | None) -> tuple[Corrected, Corrected]:
+        whole = correct(picture.linear, picture.clipped, box, reference)
+        return whole, whole if corners is None else straightened(whole, corners)
+
     try:
-        corrected = correct(picture.linear, picture.clipped, box, reference)
+        whole, corrected = taken(box)
         yield {"share": 0.55, "words": "finding its colours"}
         found = sheet_colours(corrected)
     except BadInput as error:
-        if values["white"] == "box":
+        if values["white"] == "box" or any(one.field == "corners" for one in error.problems):
             raise
         # What was found by itself is no card to go by: read it without one, and say so.
         box, trouble = None, f"{error} "
-        corrected = correct(picture.linear, picture.clipped, None)
+        whole, corrected = taken(None)
         found = sheet_colours(corrected)
     wanted = EditSerializer(data=values.get("edits") or [], many=True)
     wanted.is_valid(raise_exception=True)
@@ -181,12 +211,34 @@ def _read(person: Person, values: dict, content: bytes) -> Generator[dict, None,
         warning = "The white card was found by itself: look whether the frame lies on it."
     if len(colours) == 1:
         warning += " The whole sheet is of one colour."
-    return _Read(corrected, colours, Image.fromarray(picture.pixels), warning.strip())
+    image = Image.fromarray(picture.pixels)
+    return _Read(corrected, colours, image, warning.strip(), box, whole.uneven, corners is not None)
+
+
+def _corners(values: dict) -> np.ndarray | None:
+    """Where the sheet's corners lie, as said; BadInput for what is no four points."""
+    given = values.get("corners")
+    if not given:
+        return None
+    try:
+        found = np.array(given, dtype=float)
+    except (TypeError, ValueError):
+        found = np.zeros(0)
+    if found.shape != (4, 2) or not np.isfinite(found).all():
+        raise BadInput(Problem("Corners are four points, each [x, y].", field="corners"))
+    return found
 
 
 def _content(values: dict) -> bytes:
     content: bytes = values["file"].read(figures.paper.LARGEST_PICTURE + 1)
     return content
+
+
+def _millimetres(typed: str, person: Person) -> float | None:
+    """A width as it is typed; None where nothing is."""
+    if not typed.strip():
+        return None
+    return float(read_length(typed, person.units, "width", OF_SHEETS).millimetres)
 
 
 class Papers(APIView):
@@ -199,7 +251,7 @@ class Papers(APIView):
         """Every sheet, own ones first."""
         supplies = catalogue_for(request.user)
         found = papers_seen_by(request.user).select_related("range").defer("picture")
-        told = [sheet(paper, supplies, request.user.pk) for paper in found]
+        told = [sheet(paper, supplies, request.user) for paper in found]
         return Response(sorted(told, key=lambda one: not one["own"]))
 
     @extend_schema(
@@ -208,7 +260,7 @@ class Papers(APIView):
         operation_id="store_paper",
     )
     def post(self, request: Request) -> Response:
-        """Read the picture and keep the sheet; the picture is made anew, without what stood beside it."""
+        """Read the picture and keep the sheet as it is corrected, made anew without what stood beside it."""
         given = StorePaperSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         values = given.validated_data
@@ -223,11 +275,13 @@ class Papers(APIView):
             Named(colour.lab, colour.share, str(name or "").strip() or usual)
             for colour, name, usual in given_or_usual
         ]
-        provenance: Provenance = "photographed" if read.corrected.reference else "screen"
+        provenance: Provenance = "photographed" if read.box else "screen"
+        width = _millimetres(values.get("width", ""), request.user)
+        picture = jpeg(as_image(read.corrected.even))
         paper = store_paper(
-            request.user, values["collection"], values["title"], jpeg(read.image), named, provenance
+            request.user, values["collection"], values["title"], picture, named, provenance, width
         )
-        answer = sheet(paper, catalogue_for(request.user), request.user.pk)
+        answer = sheet(paper, catalogue_for(request.user), request.user)
         return Response(answer, status=status.HTTP_201_CREATED)
 
 
@@ -251,16 +305,17 @@ class PaperRead(APIView):
 def _told(person: Person, values: dict, content: bytes) -> Iterator[dict]:
     read = yield from _read(person, values, content)
     yield {"share": 0.8, "words": "matching them in every medium"}
-    box = read.corrected.reference
+    box = read.box
     sides = ("left", "top", "width", "height")
     yield {
         "reading": {
             "preview": data_url(jpeg(read.image), "image/jpeg"),
+            "sheet": data_url(jpeg(as_image(read.corrected.even)), "image/jpeg") if read.straight else "",
             "width": read.image.width,
             "height": read.image.height,
             "box": None if box is None else {side: getattr(box, side) for side in sides},
             "uncertainty": read.corrected.sigma,
-            "uneven": round(read.corrected.uneven, 2),
+            "uneven": round(read.uneven, 2),
             "warning": read.warning,
             "colours": found_colours(catalogue_for(person), read.corrected, read.colours),
         }
@@ -274,7 +329,19 @@ class OnePaper(APIView):
     def get(self, request: Request, pk: int) -> Response:
         """The sheet and its colours."""
         paper = one(papers_seen_by(request.user).select_related("range"), pk=pk)
-        return Response(sheet(paper, catalogue_for(request.user), request.user.pk))
+        return Response(sheet(paper, catalogue_for(request.user), request.user))
+
+    @extend_schema(request=WidthSerializer, responses=PaperSerializer, operation_id="measure_paper")
+    def patch(self, request: Request, pk: int) -> Response:
+        """Say how wide what the picture of an own sheet shows is."""
+        paper = own_paper(request.user, pk)
+        given = WidthSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        width = _millimetres(given.validated_data["width"], request.user)
+        if width is None:
+            raise BadInput(Problem("Say how wide it is, such as 12 in or 300 mm.", field="width"))
+        set_width(paper, width)
+        return Response(sheet(paper, catalogue_for(request.user), request.user))
 
     @extend_schema(responses={204: None}, operation_id="delete_paper")
     def delete(self, request: Request, pk: int) -> Response:
@@ -286,11 +353,19 @@ class OnePaper(APIView):
 class PaperPicture(APIView):
     """The picture of a sheet."""
 
-    @extend_schema(responses={(200, "image/jpeg"): OpenApiTypes.BINARY}, operation_id="paper_picture")
+    @extend_schema(
+        parameters=[OpenApiParameter("view", str, enum=VIEWS)],
+        responses={(200, "image/jpeg"): OpenApiTypes.BINARY},
+        operation_id="paper_picture",
+    )
     def get(self, request: Request, pk: int) -> HttpResponse:
-        """The picture, for those who may see the sheet."""
+        """The picture in its colours or as a view shows them, for those who may see the sheet."""
         paper = one(papers_seen_by(request.user), pk=pk)
-        answer = HttpResponse(bytes(paper.picture), content_type=paper.mime)
+        view = request.query_params.get("view", "colour")
+        content, mime = bytes(paper.picture), paper.mime
+        if view in VIEWS and view != "colour":
+            content, mime = in_view(content, view), "image/png"
+        answer = HttpResponse(content, content_type=mime)
         answer["Cache-Control"] = "private, max-age=86400"
         return answer
 
@@ -335,7 +410,7 @@ class CardPapers(APIView):
             places = supplies.sheets.get((paper.range_id, paper.title), [])
             if places:
                 found, why = going(palette, places)
-                one_sheet = sheet(paper, supplies, request.user.pk)
+                one_sheet = sheet(paper, supplies, request.user)
                 told.append(
                     (found.rank, {"paper": one_sheet, "agrees": round(found.agrees, 3), "reason": why})
                 )

@@ -63,7 +63,7 @@ class Camera(APIView):
                 "name": SimulatedCamera.name,
                 "simulated": SimulatedCamera.simulated,
                 "lights": LIGHTS,
-                "papers": [sheet(paper, supplies, request.user.pk) for paper in drawn],
+                "papers": [sheet(paper, supplies, request.user) for paper in drawn],
             }
         )
 

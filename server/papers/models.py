@@ -22,6 +22,8 @@ class Paper(models.Model):
     title = models.CharField(max_length=120)
     picture = models.BinaryField()
     mime = models.CharField(max_length=12, choices=MIME_CHOICES)
+    # How wide (mm) what the picture shows is; unknown until somebody says.
+    width_mm = models.FloatField(null=True)
     created = models.DateTimeField(auto_now_add=True)
 
     class Meta:

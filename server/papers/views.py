@@ -1,17 +1,22 @@
 """A sheet, and what was read from a picture, as the screens get them."""
 
 import io
+from fractions import Fraction
 from typing import Any
 
 import numpy as np
+from colour.models import eotf_sRGB
 from PIL import Image
 
 from jindle_core.colorimetry.naming import hue_family
-from jindle_core.colorimetry.spaces import lab_to_hex
+from jindle_core.colorimetry.spaces import lab_to_hex, linear_to_lab
+from jindle_core.colorimetry.views import Shades, shades
+from jindle_core.lengths import Length
 from jindle_core.patterned.colours import SheetColour, where
 from jindle_core.patterned.correction import Corrected
 from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.matched import nearest_in_each
+from server.accounts.models import Person
 from server.catalogue.downloads import data_url
 from server.catalogue.swatches import match_told, swatch
 from server.papers.models import Paper
@@ -19,7 +24,22 @@ from server.papers.models import Paper
 _WHERE_SIDE = 240  # pixels of the little picture that shows where a colour stands
 
 
-def sheet(paper: Paper, supplies: Supplies, person_id: int) -> dict[str, Any]:
+VIEWS = tuple(Shades.__annotations__)
+
+
+def in_view(picture: bytes, view: str) -> bytes:
+    """A picture as a view shows its colours, as a PNG; of so many colours as that has at most."""
+    with Image.open(io.BytesIO(picture)) as opened:
+        few = opened.convert("RGB").quantize(256, dither=Image.Dither.NONE)
+    rgb = np.array(few.getpalette(), np.uint8).reshape(-1, 3)
+    seen = shades(linear_to_lab(eotf_sRGB(rgb / 255)))
+    few.putpalette(b"".join(bytes.fromhex(one[view][1:]) for one in seen))  # type: ignore[literal-required]
+    out = io.BytesIO()
+    few.save(out, "PNG")
+    return out.getvalue()
+
+
+def sheet(paper: Paper, supplies: Supplies, person: Person) -> dict[str, Any]:
     """A paper as ``PaperSerializer`` describes it, its largest colour first."""
     places = supplies.sheets.get((paper.range_id, paper.title), [])
     colours = [swatch(supplies, place) for place in places]
@@ -28,9 +48,14 @@ def sheet(paper: Paper, supplies: Supplies, person_id: int) -> dict[str, Any]:
         "title": paper.title,
         "collection": paper.range.name,
         "range_id": paper.range_id,
-        "own": paper.owner_id == person_id,
+        "own": paper.owner_id == person.pk,
+        "width": paper.width_mm and _width(paper.width_mm, person.units),
         "colours": sorted(colours, key=lambda one: -(one["share"] or 0)),
     }
+
+
+def _width(millimetres: float, units: str) -> str:
+    return f"{Length.near(Fraction(millimetres).limit_denominator(10_000), units).text()} {units}"
 
 
 def found_colours(

@@ -5,6 +5,8 @@ from fractions import Fraction
 from math import cos, radians, sin
 from typing import Any
 
+import shapely
+
 from jindle_core import figures
 from jindle_core.card.build import Build, BuildSettings
 from jindle_core.card.changes.palette import checked_name
@@ -12,10 +14,23 @@ from jindle_core.card.layouts import STARTS, start
 from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.outlines import outlines
-from jindle_core.layers.pieces import BASE, OF_CARD, Kind, Piece, PieceSaid, Place
+from jindle_core.layers.pieces import (
+    BASE,
+    OF_CARD,
+    OF_SHEET,
+    WORDS,
+    Kind,
+    PatternLaid,
+    Piece,
+    PieceSaid,
+    Place,
+    Raised,
+    Ring,
+)
 from jindle_core.layers.shapes import Side
 from jindle_core.layers.sizing import laid_out
-from jindle_core.lengths import Length
+from jindle_core.lengths import Length, Size
+from jindle_core.material import End
 from jindle_core.stored import declared
 
 
@@ -61,12 +76,16 @@ class StartLayout:
 def _declared(told: PieceSaid) -> dict[str, Any]:
     """What is said of a piece, and of its place, as it is declared."""
     place = {"place": declared(told["place"], Place, "a place")} if "place" in told else {}
-    others = {name: one for name, one in told.items() if name != "place"}
+    if "pattern" in told:
+        place["pattern"] = declared(told["pattern"], PatternLaid, "a pattern")
+    others = {name: one for name, one in told.items() if name not in ("place", "pattern")}
     found = declared(others, Piece, "a piece", ("key",)) | place
     if "turn" in found:
         found["turn"] = turned(found["turn"])
     if "sides" in found:
         found["sides"] = tuple(side for side in Side if side in found["sides"])
+    if found.get("stamped"):
+        found |= {"raised": Raised.FLAT, "white_edge": False}
     return found
 
 
@@ -100,6 +119,7 @@ class AddPiece:
             raise BadInput(Problem(f"{figures.building.PIECES_LIMIT} pieces are the most.", field="pieces"))
         told = _declared(self.told)
         told["place"] = replace(Place(), **told.get("place", {}))
+        told["pattern"] = replace(PatternLaid(), **told.get("pattern", {}))
         added = Piece(build.next_key, self.kind, checked_name(self.name), **told)
         if self.inside:
             return checked(card, replace(build, inside=(*build.inside, added)))
@@ -108,7 +128,11 @@ class AddPiece:
 
 @dataclass(frozen=True, slots=True)
 class EditPiece:
-    """Change what is said of a piece; a size takes its reveal away, and the other way round."""
+    """Change what is said of a piece.
+
+    A size takes its reveal away, and the other way round; so do a shape and an outline
+    of one's own. What is stamped is not raised and has no edge.
+    """
 
     key: int
     told: PieceSaid
@@ -120,6 +144,12 @@ class EditPiece:
         told, piece = _declared(self.told), card.build.piece(self.key)
         if "place" in told:
             told["place"] = replace(piece.place, **told["place"])
+        if "pattern" in told:
+            told["pattern"] = replace(piece.pattern, **told["pattern"])
+        if told.get("own"):
+            told["shape"] = None
+        elif "shape" in told:
+            told["own"] = ()
         if "name" in told:
             told["name"] = checked_name(told["name"])
         if told.get("size"):
@@ -208,6 +238,8 @@ class MovePiece:
 
 def checked(card: Card, build: Build) -> Card:
     """The card with this build, or BadInput where a piece has no size or nothing to lie on."""
+    for piece in build.every:
+        check_ring(piece.own, piece.name)
     for face in build.faces:
         laid_out(card.size, face)
         outlines(card.size, face)
@@ -217,21 +249,102 @@ def checked(card: Card, build: Build) -> Card:
     if build.ground_on and build.piece(build.ground_on) not in build.pieces:
         raise BadInput(Problem("The ground lies on the front.", field="ground_on"))
     for piece in build.every:
-        under = None if piece.on == BASE else build.piece(piece.on)
-        if under and under.kind is Kind.LETTERING:
-            words = (
-                f"{under.name} is stamped: nothing lies on ink. Lay {piece.name} on what it is stamped on."
-            )
-            raise BadInput(Problem(words, field="on", value=under.name))
-        if piece.kind is Kind.IMAGE:
-            card.picture(piece.picture)
-        if piece.inked and piece.kind not in OF_CARD:
-            words = f"{piece.name} is not cut out of card, which is what can be inked."
-            raise BadInput(Problem(words, field="inked", value=piece.kind.value))
-        if len(piece.text) > figures.building.WORDS_LIMIT:
-            words = f"{figures.building.WORDS_LIMIT} characters are the most on one line."
-            raise BadInput(Problem(words, field="text", value=piece.text))
+        _check_piece(card, build, piece)
+    if build.base.source == "sheet":
+        raise BadInput(Problem("The base is of card, for it stands by itself.", field="base"))
     return replace(card, build=build)
 
 
-BuildChange = SetBuild | StartLayout | AddPiece | EditPiece | NudgePiece | RemovePiece | MovePiece
+def _check_piece(card: Card, build: Build, piece: Piece) -> None:
+    """BadInput for what a piece cannot be."""
+    under = None if piece.on == BASE else build.piece(piece.on)
+    if under and under.is_ink:
+        words = f"{under.name} is stamped: nothing lies on ink. Lay {piece.name} on what it is stamped on."
+        raise BadInput(Problem(words, field="on", value=under.name))
+    if piece.kind is Kind.IMAGE:
+        card.picture(piece.picture)
+    elif piece.stamped:
+        words = f"{piece.name} is no picture, and those alone are stamped straight on something."
+        raise BadInput(Problem(words, field="stamped", value=piece.kind.value))
+    if piece.stamped and (piece.white_edge or piece.raised is not Raised.FLAT):
+        words = f"{piece.name} is stamped straight on something: nothing raises it or leaves an edge."
+        raise BadInput(Problem(words, field="stamped"))
+    if piece.inked and piece.kind not in OF_CARD:
+        words = f"{piece.name} is not cut out of card, which is what can be inked."
+        raise BadInput(Problem(words, field="inked", value=piece.kind.value))
+    if piece.material.source == "sheet":
+        if piece.kind not in OF_SHEET:
+            words = f"{piece.name} is not cut out of patterned paper: strips, panels and mats are."
+            raise BadInput(Problem(words, field="material", value=piece.kind.value))
+        if piece.inked:
+            raise BadInput(Problem("A pattern that is inked over is gone. Ink plain card.", field="inked"))
+    if len(piece.text) > figures.building.WORDS_LIMIT:
+        words = f"{figures.building.WORDS_LIMIT} characters are the most on one line."
+        raise BadInput(Problem(words, field="text", value=piece.text))
+
+
+def check_ring(ring: Ring, name: str) -> None:
+    """BadInput where points are no outline that fills its box and can be cut; none are fine."""
+    if not ring:
+        return
+    inside = all(0 <= side <= 1 for point in ring for side in point)
+    if not (2 < len(ring) <= figures.building.OWN_POINTS and inside and shapely.Polygon(ring).is_valid):
+        words = (
+            f"The outline of {name} is none that can be cut: 3 to {figures.building.OWN_POINTS} points in"
+            " their box, once around without crossing."
+        )
+        raise BadInput(Problem(words, field="own"))
+
+
+@dataclass(frozen=True, slots=True)
+class PutOnStrip:
+    """Lay a strip under words, somewhat larger than they are, and the words on it; all stays where it is."""
+
+    key: int
+    material: End
+
+    label = "a strip under words"
+
+    def apply(self, card: Card) -> Card:
+        """The card with the strip, which carries the words."""
+        build = card.build
+        words = build.piece(self.key)
+        if words.kind not in WORDS:
+            raise BadInput(Problem(f"{words.name} is no lettering.", field="key", value=words.name))
+        if len(build.every) >= figures.building.PIECES_LIMIT:
+            raise BadInput(Problem(f"{figures.building.PIECES_LIMIT} pieces are the most.", field="pieces"))
+        unit = card.size.width.unit
+        boxes = laid_out(card.size, build.face(self.key))
+        box, under = boxes[self.key], boxes[words.on]
+        around = Fraction(figures.building.STRIP_AROUND) * box.height
+        sides = [Length.near(side, unit) for side in (box.width, box.height)]
+        larger = [
+            Length.floor(min(side + 2 * around, room), unit)
+            for side, room in ((box.width, under.width), (box.height, under.height))
+        ]
+        strip = Piece(
+            build.next_key,
+            Kind.STRIP,
+            checked_name(f"strip under {words.name}"[: figures.palettes.NAME_LIMIT]),
+            words.on,
+            size=Size(*larger),
+            place=words.place,
+            material=self.material,
+            turn=words.turn,
+        )
+        on_it = replace(
+            words, on=strip.key, reveal=None, size=Size(*sides), place=Place(), turn=0.0, raised=Raised.FLAT
+        )
+
+        def laid(face: tuple[Piece, ...]) -> tuple[Piece, ...]:
+            if words not in face:
+                return face
+            at = face.index(words)
+            return (*face[:at], strip, on_it, *face[at + 1 :])
+
+        return checked(card, build.with_pieces(laid))
+
+
+BuildChange = (
+    SetBuild | StartLayout | AddPiece | EditPiece | NudgePiece | RemovePiece | MovePiece | PutOnStrip
+)

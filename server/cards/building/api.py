@@ -1,12 +1,18 @@
 """The API of how a card is built."""
 
+from fractions import Fraction
+
 from django.http import HttpResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import extend_schema
+from rest_framework.parsers import MultiPartParser
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from jindle_core import figures
 from jindle_core.checked.build import Examined
+from jindle_core.lengths import OF_PIECES, Length, read_length
+from jindle_core.line_art.own_outline import read_outline
 from jindle_core.planning.cutting import Cutting
 from server.access import own_card
 from server.cards.building.pdf import cutting_pdf
@@ -14,6 +20,8 @@ from server.cards.building.serializers import (
     BuildSerializer,
     CuttingQuery,
     CuttingSerializer,
+    OutlineFileSerializer,
+    OwnOutlineSerializer,
     PieceInsteadSerializer,
 )
 from server.cards.held import checked_card
@@ -22,6 +30,7 @@ from server.cards.json.cutting import cutting_told
 from server.cards.json.offers import piece_offers_told
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
+from server.guarded import guarded
 from server.requests import Request
 
 
@@ -77,3 +86,37 @@ class CardCutting(APIView):
         given = CuttingQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
         return Response(cutting_told(Cutting(_examined(request, pk).stack, **given.asked())))
+
+
+class Outlines(APIView):
+    """Outlines of one's own."""
+
+    parser_classes = (MultiPartParser,)
+
+    @extend_schema(
+        request={"multipart/form-data": OutlineFileSerializer},
+        responses=OwnOutlineSerializer,
+        operation_id="read_outline",
+    )
+    def post(self, request: Request) -> Response:
+        """The outline that an SVG file cuts, measured; nothing is stored."""
+        given = OutlineFileSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        content = given.validated_data["file"].read(figures.drawings.LARGEST_DRAWING + 1)
+        unit = given.validated_data["unit"]
+        found = guarded(read_outline, content)
+        wide = found.width
+        if wide is None:
+            wide = float(read_length(given.validated_data["width"], unit, "width", OF_PIECES).millimetres)
+        width, height = (
+            Length.near(Fraction(side).limit_denominator(10_000), unit) for side in (wide, wide / found.shape)
+        )
+        return Response(
+            {
+                "ring": found.ring,
+                "measured": found.width is not None,
+                "width": width.text(),
+                "height": height.text(),
+                "notes": found.notes,
+            }
+        )

@@ -21,6 +21,8 @@ from server.cards.serializers import (
     UNIT_CHOICES,
     EndSerializer,
     EndViewSerializer,
+    MaterialSerializer,
+    MaterialViewSerializer,
     PartSerializer,
 )
 from server.catalogue.models import HAND_CHOICES
@@ -57,6 +59,15 @@ class OpeningRequestSerializer(serializers.Serializer):
     shape = serializers.ChoiceField(choices=SHAPE_CHOICES, required=False, allow_null=True, default=None)
 
 
+class PatternRequestSerializer(serializers.Serializer):
+    """How the pattern of a sheet lies on a piece; what is left out stays."""
+
+    right = serializers.CharField(required=False, max_length=40, help_text="of the sheet's corner")
+    below = serializers.CharField(required=False, max_length=40)
+    turn = serializers.FloatField(required=False, min_value=-3600, max_value=3600)
+    repeated = serializers.BooleanField(required=False, help_text="it goes on past the sheet's edges")
+
+
 class PieceFieldsSerializer(ChangeSerializer):
     """What can be said of a piece; lengths as they are typed, in ``unit`` where they name none."""
 
@@ -69,7 +80,7 @@ class PieceFieldsSerializer(ChangeSerializer):
     down = serializers.ChoiceField(choices=DOWN_CHOICES, required=False)
     right = serializers.CharField(required=False, max_length=40, help_text="offset; − to the left")
     below = serializers.CharField(required=False, max_length=40, help_text="offset; − upwards")
-    material = EndSerializer(required=False)
+    material = MaterialSerializer(required=False)
     raised = serializers.ChoiceField(choices=RAISED_CHOICES, required=False)
     trimmed = serializers.BooleanField(required=False)
     tucked = serializers.BooleanField(required=False)
@@ -103,6 +114,14 @@ class PieceFieldsSerializer(ChangeSerializer):
     turn = serializers.FloatField(
         required=False, min_value=-3600, max_value=3600, help_text="degrees, clockwise"
     )
+    own = serializers.ListField(
+        child=serializers.ListField(child=serializers.FloatField(), min_length=2, max_length=2),
+        required=False,
+        max_length=figures.building.OWN_POINTS,
+        help_text="an outline of one's own: points as shares of its box, once around; empty: none",
+    )
+    stamped = serializers.BooleanField(required=False, help_text="a picture straight on what it lies on")
+    pattern = PatternRequestSerializer(required=False)
 
     def told(self, given: dict[str, Any]) -> Any:
         """The fields of a piece that were given."""
@@ -124,17 +143,24 @@ class PieceFieldsSerializer(ChangeSerializer):
         if opening := given.get("opening"):
             rim = read_length(opening["rim"], unit, "rim", OF_PIECES)
             found["opening"] = Opening(rim, opening["shape"] and Shape(opening["shape"]))
+        if "own" in given:
+            found["own"] = tuple((x, y) for x, y in given["own"])
+        if "pattern" in given:
+            pattern = given["pattern"]
+            offsets = {side: read_offset(pattern[side], unit, side) for side in _SIDES if side in pattern}
+            found["pattern"] = pattern | offsets
         if "raised" in given:
             found["raised"] = Raised(given["raised"])
         place: dict[str, Any] = {name: kind(given[name]) for name, kind in _PLACES.items() if name in given}
-        place |= {name: read_offset(given[name], unit, name) for name in ("right", "below") if name in given}
+        place |= {name: read_offset(given[name], unit, name) for name in _SIDES if name in given}
         return found | {"place": place} if place else found
 
 
 _AS_GIVEN = (
     *("on", "material", "trimmed", "tucked", "inked", "white_edge", "text", "bold"),
-    *("picture", "mirrored", "shape", "stitched", "opening", "turn", "made"),
+    *("picture", "mirrored", "shape", "stitched", "opening", "turn", "made", "stamped"),
 )
+_SIDES = ("right", "below")
 _PLACES = {"across": Across, "down": Down}
 
 
@@ -209,6 +235,13 @@ class EnvelopeSerializer(serializers.Serializer):
         return read_size(given["width"], given["height"], given["unit"], OF_ENVELOPES)
 
 
+class PutOnStripSerializer(ChangeSerializer):
+    makes = build_changes.PutOnStrip
+    kind = kind_field("put_on_strip")
+    key = serializers.IntegerField()
+    material = EndSerializer()
+
+
 class SetBuildSerializer(ChangeSerializer):
     """How it is folded and posted; what is left out stays."""
 
@@ -235,6 +268,7 @@ BUILD_CHANGES: dict[str, type[ChangeSerializer]] = {
     "move_piece": MovePieceSerializer,
     "start_layout": StartLayoutSerializer,
     "set_build": SetBuildSerializer,
+    "put_on_strip": PutOnStripSerializer,
 }
 
 
@@ -261,7 +295,25 @@ class CuttingQuery(serializers.Serializer):
         }
 
 
+class OutlineFileSerializer(serializers.Serializer):
+    """An SVG file with one closed outline, and how wide it is to be where the file does not say."""
+
+    file = serializers.FileField(allow_empty_file=True)
+    width = serializers.CharField(max_length=40)
+    unit = serializers.ChoiceField(choices=UNIT_CHOICES)
+
+
 # --- What it gives.
+
+
+class OwnOutlineSerializer(serializers.Serializer):
+    """An outline of one's own, as ``own`` of a piece takes it."""
+
+    ring = serializers.ListField(child=serializers.ListField(child=serializers.FloatField()))
+    measured = serializers.BooleanField(help_text="the file says how large it is")
+    width = serializers.CharField(help_text="in the unit that was asked for")
+    height = serializers.CharField()
+    notes = serializers.ListField(child=serializers.CharField())
 
 
 class PlacedBoxSerializer(serializers.Serializer):
@@ -271,6 +323,15 @@ class PlacedBoxSerializer(serializers.Serializer):
     y = serializers.FloatField()
     width = serializers.FloatField()
     height = serializers.FloatField()
+
+
+class PatternSerializer(serializers.Serializer):
+    """How the pattern of a sheet lies on a piece."""
+
+    right = serializers.CharField(help_text="offset, or blank; − to the left")
+    below = serializers.CharField(help_text="offset, or blank; − upwards")
+    turn = serializers.FloatField(help_text="degrees, clockwise")
+    repeated = serializers.BooleanField()
 
 
 class PieceFindingSerializer(serializers.Serializer):
@@ -300,9 +361,12 @@ class PieceSerializer(serializers.Serializer):
     down = serializers.ChoiceField(choices=DOWN_CHOICES)
     right = serializers.CharField(help_text="offset, or blank; − to the left")
     below = serializers.CharField(help_text="offset, or blank; − upwards")
-    material = EndViewSerializer()
+    material = MaterialViewSerializer()
+    pattern = PatternSerializer(allow_null=True, help_text="how that of its sheet lies; none: it is of none")
     inked = InkedOverSerializer(allow_null=True)
     of_card = serializers.BooleanField(help_text="so that it can be inked by oneself")
+    of_sheet = serializers.BooleanField(help_text="so that it can be cut out of patterned paper")
+    is_ink = serializers.BooleanField(help_text="nothing that is held or cut: stamped, written")
     carries = serializers.BooleanField(help_text="other pieces can lie on it")
     says_words = serializers.BooleanField()
     raised = serializers.ChoiceField(choices=RAISED_CHOICES)
@@ -322,6 +386,8 @@ class PieceSerializer(serializers.Serializer):
     rim = serializers.CharField(allow_null=True, help_text="that its opening leaves; none: it has none")
     opening_shape = serializers.ChoiceField(choices=SHAPE_CHOICES, allow_null=True)
     turn = serializers.FloatField(help_text="degrees, clockwise")
+    own = serializers.BooleanField(help_text="it is cut to an outline of one's own")
+    stamped = serializers.BooleanField()
     box = PlacedBoxSerializer()
     bottom = serializers.FloatField(help_text="mm above the card's front")
     top = serializers.FloatField()

@@ -8,7 +8,7 @@ from jindle_core.card.layouts import EDGE, STARTS
 from jindle_core.checked.build import Examined
 from jindle_core.cutting.grain import Grain
 from jindle_core.layers.folding import flat
-from jindle_core.layers.pieces import BASE, OF_CARD, SHAPED, WORDS, Kind, Piece
+from jindle_core.layers.pieces import BASE, OF_CARD, OF_SHEET, SHAPED, WORDS, Kind, PatternLaid, Piece
 from jindle_core.layers.shapes import BORDERS
 from jindle_core.layers.stacking import ENVELOPES
 from jindle_core.lengths import Length
@@ -87,9 +87,12 @@ def _piece(examined: Examined, piece: Piece, units: str) -> dict[str, Any]:
         "right": _signed(piece.place.right),
         "below": _signed(piece.place.below),
         "material": end_seen_told(stack.seen(piece.key)),
+        "pattern": _pattern(piece.pattern) if stack.sheet(piece.key) is not None else None,
         "inked": piece.inked and asdict(piece.inked),
         "of_card": piece.kind in OF_CARD,
-        "carries": piece.kind is not Kind.LETTERING,
+        "of_sheet": piece.kind in OF_SHEET,
+        "is_ink": piece.is_ink,
+        "carries": not piece.is_ink,
         "says_words": piece.kind in WORDS,
         "raised": piece.raised.value,
         "trimmed": piece.trimmed,
@@ -108,6 +111,8 @@ def _piece(examined: Examined, piece: Piece, units: str) -> dict[str, Any]:
         "rim": piece.opening and f"{piece.opening.rim.text()} {piece.opening.rim.unit}",
         "opening_shape": piece.opening and piece.opening.shape and piece.opening.shape.value,
         "turn": piece.turn,
+        "own": bool(piece.own),
+        "stamped": piece.stamped,
         "box": {side: float(getattr(stack.boxes[piece.key], side)) for side in _SIDES},
         "bottom": round(height.bottom, 2),
         "top": round(height.top, 2),
@@ -115,6 +120,15 @@ def _piece(examined: Examined, piece: Piece, units: str) -> dict[str, Any]:
         "fits_turned": fit.fits_turned,
         "stands": stands and finding_told(stands.finding),
         "beside": stands.beside if stands else "",
+    }
+
+
+def _pattern(laid: PatternLaid) -> dict[str, Any]:
+    return {
+        "right": _signed(laid.right),
+        "below": _signed(laid.below),
+        "turn": laid.turn,
+        "repeated": laid.repeated,
     }
 
 

@@ -5,7 +5,7 @@ from dataclasses import asdict
 from enum import Enum
 from typing import Any
 
-from jindle_core.card.changes.build import AddPiece, EditPiece, MovePiece, RemovePiece, SetBuild
+from jindle_core.card.changes.build import AddPiece, EditPiece, MovePiece, PutOnStrip, RemovePiece, SetBuild
 from jindle_core.card.changes.every import AnyChange
 from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.changes.palette import EditPair
@@ -21,6 +21,8 @@ def change_told(change: AnyChange, unit: str) -> Told:
     match change:
         case RemovePiece():
             return {"kind": "remove_piece", "key": change.key}
+        case PutOnStrip():
+            return {"kind": "put_on_strip", "key": change.key, "material": _told(change.material)}
         case MovePiece():
             return {"kind": "move_piece", "key": change.key, "to": change.to}
         case EditPiece():
@@ -46,6 +48,8 @@ def _fields(told: Mapping[str, Any]) -> Told:
             found |= {"width": _told(value.width), "height": _told(value.height)}
         elif name == "place":
             found |= _fields(value)
+        elif name == "pattern":
+            found[name] = _fields(value)
         elif name == "inked":
             found[name] = value and asdict(value)
         else:

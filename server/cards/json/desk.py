@@ -1,6 +1,7 @@
 """The card on the desk as it is told."""
 
 from collections.abc import Iterable
+from dataclasses import asdict
 from typing import Any
 
 from jindle_core.checked.desk import Desk, Drawn
@@ -43,6 +44,7 @@ def parts_told(parts: Iterable[Drawn]) -> list[dict[str, Any]]:
             "mirrored": one.part.mirrored,
             "path": one.part.path,
             "stitches": one.part.stitches,
+            "pattern": one.part.pattern and asdict(one.part.pattern),
             "turns": [list(turn) for turn in one.part.turns],
             "opacity": round(one.opacity, 3),
             "shades": one.shades,

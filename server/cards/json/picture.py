@@ -11,6 +11,7 @@ def picture_told(seen: PictureSeen) -> dict[str, Any]:
         "width": seen.drawing.width,
         "height": seen.drawing.height,
         "paper": seen.paper,
+        "stamped": seen.stamped,
         "outlined": seen.outlined,
         "away": seen.away and list(seen.away),
         "shapes": [

@@ -234,5 +234,6 @@ class Drawn:
                 {"key": key["piece"], "right": st.floats(-40, 40), "below": st.floats(-40, 40)}
             ),
             "remove_piece": st.fixed_dictionaries({"key": key["piece"]}),
+            "put_on_strip": st.fixed_dictionaries({"key": key["piece"], "material": end}),
             "move_piece": st.fixed_dictionaries({"key": key["piece"], "to": to}),
         }  # fmt: skip

@@ -394,3 +394,32 @@ class BuildTests(ApiTestCase):
         self.client.force_login(self.ben)
         self.ask("get", f"cards/{card['id']}/build", status=404)
         self.cutting(card, 404)
+
+
+class OutlineTests(ApiTestCase):
+    def read(self, svg, status=200):
+        told = {"file": SimpleUploadedFile("leaf.svg", svg), "width": "3", "unit": "in"}
+        answer = self.client.post("/api/outlines", told)
+        self.assertEqual(answer.status_code, status, answer.content)
+        return answer.json()
+
+    def leaf(self, size="", points="0,20 40,0 80,20 40,40"):
+        head = f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 80 40" {size}>'
+        return f'{head}<polygon points="{points}"/></svg>'.encode()
+
+    def test_an_outline_of_ones_own_is_measured_and_cut_to(self):
+        found = self.read(self.leaf())
+        self.assertEqual((found["width"], found["height"], found["measured"]), ("3", "1 1/2", False))
+        found = self.read(self.leaf('width="40mm" height="20mm"'))
+        self.assertEqual((found["measured"], found["width"]), (True, "1 37/64"))
+        told = {"piece_kind": "panel", "name": "leaf", "unit": "in", "width": "3", "height": "1 1/2"}
+        card = self.change(self.new_card(), kind="add_piece", own=found["ring"], **told)
+        (piece,) = self.ask("get", f"cards/{card['id']}/build")["pieces"]
+        self.assertEqual((piece["own"], piece["shape"]), (True, None))
+        (part,) = (one for one in card["desk"]["parts"] if one["piece"])
+        self.assertEqual(part["path"].count(" "), 7)  # four corners
+
+    def test_what_is_none_is_told(self):
+        self.assertIn("crosses", self.read(self.leaf(points="0,0 80,40 80,0 0,40"), 400)["message"])
+        self.assertIn("well-formed", self.read(b"\x00" * 100, 400)["message"])
+        self.assertIn("too long", self.read(self.leaf(points="0,0 " * 900_000), 400)["message"])

@@ -244,6 +244,85 @@ class ShelfTests(PaperTestCase):
         self.assertEqual([one.share for one in file.entries], [one.share for one in entries])
 
 
+class SheetTests(PaperTestCase):
+    """Sheets with their pattern: straightened, measured, cut up."""
+
+    def strip_of(self, paper, status=200):
+        told = {"piece_kind": "strip", "name": "strip", "unit": "mm", "width": "100", "height": "40"}
+        end = {"source": "sheet", "id": paper}
+        return self.change(self.new_card(), status, kind="add_piece", material=end, **told)
+
+    def test_a_piece_is_cut_out_of_a_sheet_once_its_width_is_known(self):
+        paper = self.store()
+        told = self.strip_of(paper["id"], 400)
+        self.assertIn("Say first how wide what the picture of Quay stripes shows is", told["message"])
+        for width in ("", "much", "1 mm", "2000 mm", "-3 in"):
+            self.assertIn("problems", self.ask("patch", f"papers/{paper['id']}", {"width": width}, 400))
+        paper = self.ask("patch", f"papers/{paper['id']}", {"width": "150 mm"})
+        self.assertEqual(paper["width"], "5 29/32 in")
+        card = self.strip_of(paper["id"])
+        (part,) = (one for one in card["desk"]["parts"] if one["piece"])
+        self.assertEqual((part["pattern"]["sheet"], part["pattern"]["width"]), (paper["id"], 150.0))
+        pattern = {"right": "-1/2 in", "turn": 90, "repeated": False}
+        card = self.change(card, kind="edit_piece", key=1, unit="mm", pattern=pattern)
+        (piece,) = self.ask("get", f"cards/{card['id']}/build")["pieces"]
+        self.assertEqual(piece["pattern"], {"right": "−1/2 in", "below": "", "turn": 90.0, "repeated": False})
+        self.assertEqual(piece["material"]["words"], "Quay stripes")
+        self.ask("delete", f"papers/{paper['id']}", status=204)
+        (piece,) = self.ask("get", f"cards/{card['id']}/build")["pieces"]
+        self.assertEqual(
+            (piece["pattern"], piece["material"]["words"]), (None, "a sheet no longer on your shelf")
+        )
+
+    def test_sheets_are_cut_up_by_those_alone_who_have_them(self):
+        paper = self.store(width="6 in")
+        self.assertEqual(paper["width"], "6 in")
+        self.client.force_login(self.ben)
+        self.strip_of(paper["id"], 404)
+        self.client.force_login(self.ann)
+        self.strip_of(paper["id"])
+
+    def test_it_comes_along_in_the_archive(self):
+        self.strip_of(self.store(width="6 in")["id"])
+        whole = self.client.get("/api/me/archive").content
+        self.client.force_login(self.ben)
+        upload = SimpleUploadedFile("archive.zip", whole)
+        self.assertEqual(self.client.post("/api/me/archive", {"file": upload}).status_code, 200)
+        (card,) = self.ask("get", "cards")["cards"]
+        (piece,) = self.ask("get", f"cards/{card['id']}/build")["pieces"]
+        (paper,) = Paper.objects.filter(owner=self.ben)
+        self.assertEqual((piece["material"]["id"], paper.width_mm), (paper.pk, 152.4))
+
+    def test_it_is_straightened_by_its_corners_and_kept_so(self):
+        read = self.send()
+        self.assertEqual(read["sheet"], "")
+        wide, high = read["width"], read["height"]
+        corners = [[wide // 2, 20], [wide - 20, 20], [wide - 20, high - 20], [wide // 2, high - 20]]
+        straight = self.send(corners=corners)
+        self.assertTrue(straight["sheet"].startswith("data:image/jpeg"))
+        self.assertEqual((straight["width"], straight["box"]), (wide, read["box"]))
+        made = self.store(corners=corners)
+        kept = self.client.get(f"/api/papers/{made['id']}/picture").content
+        with Image.open(io.BytesIO(kept)) as image:
+            self.assertAlmostEqual(image.width, wide - 20 - wide // 2, delta=2)
+            light = np.asarray(image).reshape(-1, 3).max(axis=0)
+        self.assertLess(light.max() - light.min(), 40)  # the lamp is taken out of the picture too
+        for bad, words in (([[0, 0]], "four points"), ("x", "well-formed"), ([[0, 0]] * 4, "once around")):
+            told = self.store("Other", 400, corners=bad)
+            self.assertIn(words, str(told["problems"]))
+
+    def test_the_picture_is_shown_in_every_view(self):
+        made = self.store()
+        seen = {}
+        for view in ("colour", "greys", "lamp", "deutan"):
+            answer = self.client.get(f"/api/papers/{made['id']}/picture?view={view}")
+            with Image.open(io.BytesIO(answer.content)) as image:
+                seen[view] = np.asarray(image.convert("RGB")).reshape(-1, 3).astype(int)
+        self.assertEqual(np.ptp(seen["greys"], axis=1).max(), 0)
+        self.assertGreater(np.ptp(seen["colour"], axis=1).max(), 60)
+        self.assertLess(np.ptp(seen["deutan"], axis=1).max(), np.ptp(seen["colour"], axis=1).max())
+
+
 class PaletteTests(PaperTestCase):
     def start(self, paper, status=201, **changes):
         data = {"name": "From paper", "size": {"width": "5", "height": "7", "unit": "in"}}

@@ -4,9 +4,10 @@ import type { Desk } from '@/api/client'
 import { useSession } from '@/lib/session'
 import DeskPicture from './DeskPicture.vue'
 import GroundPanel from './GroundPanel.vue'
+import SheetPattern from './SheetPattern.vue'
 
 /** What lies on one face of the card, from the lowest up, in millimetres. */
-const { desk } = defineProps<{ desk: Desk; parts: Desk['parts']; lit?: number }>()
+const { desk, lit } = defineProps<{ desk: Desk; parts: Desk['parts']; lit?: number }>()
 const session = useSession()
 const DOTS = 6 // millimetres from dot to dot
 
@@ -31,6 +32,7 @@ const round = (part: Desk['parts'][number], by = 0) => ({
   rx: part.width / 2 + by,
   ry: part.height / 2 + by,
 })
+const isLit = (part: Desk['parts'][number]) => !!lit && part.key === lit
 const box = ({ x, y, width, height }: Desk['parts'][number]) => ({ x, y, width, height })
 </script>
 
@@ -58,21 +60,22 @@ const box = ({ x, y, width, height }: Desk['parts'][number]) => ({ x, y, width, 
         />
       </g>
       <g :transform="turned(part) || undefined">
-        <template v-if="part.shape === 'rect' || part.shape === 'veil'">
+        <SheetPattern v-if="part.pattern" :part="part" :pattern="part.pattern" :lit="isLit(part)" />
+        <template v-else-if="part.shape === 'rect' || part.shape === 'veil'">
           <path
             v-if="part.path"
             :d="part.path"
             fill-rule="evenodd"
             :fill="part.shades[session.view]"
             :opacity="part.opacity"
-            :class="{ lit: lit && part.key === lit }"
+            :class="{ lit: isLit(part) }"
           />
           <rect
             v-else
             v-bind="box(part)"
             :fill="part.shades[session.view]"
             :opacity="part.opacity"
-            :class="{ base: part.name === 'base', lit: lit && part.key === lit }"
+            :class="{ base: part.name === 'base', lit: isLit(part) }"
           />
         </template>
         <g v-else-if="part.shape === 'disc'">
@@ -80,7 +83,7 @@ const box = ({ x, y, width, height }: Desk['parts'][number]) => ({ x, y, width, 
           <ellipse
             v-bind="round(part)"
             :fill="part.shades[session.view]"
-            :class="{ lit: lit && part.key === lit }"
+            :class="{ lit: isLit(part) }"
           />
         </g>
         <template v-else-if="part.shape === 'ground' && desk.ground">

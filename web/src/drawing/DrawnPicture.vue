@@ -23,7 +23,7 @@ const way = computed(() => {
 })
 type Shape = Picture['shapes'][number]
 function fill(shape: Shape, n: number): string {
-  if (!shape.stops.length) return picture.paper[session.view]
+  if (!shape.stops.length) return picture.stamped ? 'none' : picture.paper[session.view]
   return shape.stops.length === 1 ? shape.stops[0]!.shades[session.view] : `url(#${id}-${n})`
 }
 </script>

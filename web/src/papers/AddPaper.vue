@@ -23,6 +23,8 @@ const reading = ref<PaperReading | null>(null)
 const white = ref<'auto' | 'box' | 'none'>('auto')
 const box = ref<Box | null>(null)
 const reference = ref(0)
+const corners = ref<[number, number][]>()
+const width = ref('')
 const edits = ref<Edit[]>([])
 const chosen = ref<number[]>([])
 const pointed = ref<number | null>(null)
@@ -37,6 +39,7 @@ const told = () => ({
   white: white.value,
   box: white.value === 'box' ? box.value : undefined,
   reference: reference.value || undefined,
+  corners: corners.value,
   edits: edits.value.length ? edits.value : undefined,
 })
 
@@ -51,6 +54,7 @@ async function read() {
 function take(picture: Blob, name = '') {
   file.value = picture
   white.value = 'auto'
+  corners.value = undefined
   edits.value = []
   for (const key of Object.keys(names)) delete names[Number(key)]
   if (name && !title.value) title.value = name.replace(/\.(png|jpe?g|webp)$/i, '')
@@ -60,6 +64,26 @@ function mark(marked: Box) {
   box.value = marked
   white.value = 'box'
   void read()
+}
+/** The whole picture for a start: its corners are then dragged to those of the sheet. */
+function crop() {
+  const { width: right, height: bottom } = reading.value!
+  const inset = Math.round(Math.min(right, bottom) / 12)
+  corners.value = [
+    [inset, inset],
+    [right - inset, inset],
+    [right - inset, bottom - inset],
+    [inset, bottom - inset],
+  ]
+  straighten()
+}
+function straighten() {
+  edits.value = []
+  void read()
+}
+function moveCorner(at: number, place: [number, number]) {
+  corners.value = corners.value!.map((corner, n) => (n === at ? place : corner))
+  straighten()
 }
 function edit(way: Edit['way']) {
   edits.value = [...edits.value, { way, places: chosen.value }]
@@ -80,6 +104,7 @@ async function keep() {
         body: form({
           ...told(),
           title: title.value,
+          width: width.value,
           collection: collection.value,
           names: reading.value!.colours.map((_, place) => names[place] ?? ''),
         }) as never,
@@ -125,13 +150,24 @@ usePasted(take)
       <div class="w-full max-w-[460px]">
         <PhotoFrame
           :src="reading.preview"
-          :veil="pointed === null ? '' : reading.colours[pointed]!.where"
+          :veil="pointed === null || reading.sheet ? '' : reading.colours[pointed]!.where"
+          :corners="corners"
           :width="reading.width"
           :height="reading.height"
           :box="reading.box"
           words="the white card"
           @mark="mark"
+          @corner="moveCorner"
         />
+        <figure v-if="reading.sheet" class="relative mt-3">
+          <img :src="reading.sheet" alt="The sheet, straightened" class="w-full" />
+          <img
+            v-if="pointed !== null"
+            :src="reading.colours[pointed]!.where"
+            alt=""
+            class="absolute inset-0 size-full"
+          />
+        </figure>
         <p v-if="reading.warning" class="mt-2 border-l-2 border-ink pl-3">{{ reading.warning }}</p>
         <p class="mt-2 text-xs text-soft">
           Colours are known to about ΔE {{ reading.uncertainty
@@ -163,6 +199,22 @@ usePasted(take)
             "
           >
             Find it again
+          </button>
+          <button v-if="!corners" type="button" class="button" @click="crop">
+            Straighten it by its corners
+          </button>
+          <button
+            v-else
+            type="button"
+            class="button"
+            @click="
+              () => {
+                corners = undefined
+                straighten()
+              }
+            "
+          >
+            The whole picture is the sheet
           </button>
           <div v-if="reading.box" class="w-60">
             <span class="label">The card is</span>
@@ -236,9 +288,18 @@ usePasted(take)
               :maxlength="session.limits?.name"
             />
           </div>
+          <div>
+            <label class="label" for="paper-width">Width of what it shows (or later)</label>
+            <input
+              id="paper-width"
+              v-model="width"
+              class="input"
+              :placeholder="session.person?.units === 'mm' ? '305 mm' : '12 in'"
+            />
+          </div>
           <button
             type="submit"
-            class="button button-main justify-self-start"
+            class="button button-main self-end justify-self-start"
             :disabled="!!step || keeping"
           >
             Put it on the shelf

@@ -9,6 +9,7 @@ import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
 import { percent } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
+import MeasureSheet from './MeasureSheet.vue'
 import NothingHere from '@/ui/NothingHere.vue'
 
 /** One sheet: its colours, and the palette that grows from it. */
@@ -17,12 +18,15 @@ const router = useRouter()
 const session = useSession()
 const notices = useNotices()
 const id = computed(() => Number(route.params.id))
-const { data: paper, missing } = useFetched(id, () =>
-  got(api.GET('/api/papers/{id}', { params: { path: { id: id.value } } })),
-)
+const {
+  data: paper,
+  missing,
+  refresh,
+} = useFetched(id, () => got(api.GET('/api/papers/{id}', { params: { path: { id: id.value } } })))
 const taken = ref<number[]>([])
 const starting = ref(false)
 const deleting = ref(false)
+const measuring = ref(false)
 
 watch(paper, (now) => {
   if (!now) return
@@ -65,13 +69,17 @@ async function remove() {
           }}</RouterLink>
         </p>
       </div>
+      <button v-if="paper.own" type="button" class="button" @click="measuring = true">
+        {{ paper.width ? `${paper.width} wide …` : 'How wide is it? …' }}
+      </button>
+      <p v-else-if="paper.width" class="py-1.5 text-soft">{{ paper.width }} wide</p>
       <button v-if="paper.own" type="button" class="button" @click="deleting = true">
         Take it off the shelf …
       </button>
     </header>
     <div class="flex flex-wrap gap-8">
       <img
-        :src="`/api/papers/${paper.id}/picture`"
+        :src="`/api/papers/${paper.id}/picture?view=${session.view}`"
         :alt="`The sheet ${paper.title}`"
         class="max-h-[560px] w-full max-w-[440px] self-start object-contain"
       />
@@ -127,6 +135,17 @@ async function remove() {
       :suggested="paper.title"
       :start="start"
       @close="starting = false"
+    />
+    <MeasureSheet
+      v-if="measuring"
+      :paper="paper"
+      @measured="
+        () => {
+          measuring = false
+          refresh()
+        }
+      "
+      @close="measuring = false"
     />
     <AppDialog v-if="deleting" title="Take it off the shelf" @close="deleting = false">
       <p class="mb-4">

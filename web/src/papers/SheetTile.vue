@@ -13,10 +13,9 @@ const session = useSession()
     class="flex h-full gap-3 border border-line bg-sheet p-2 hover:border-edge"
   >
     <img
-      :src="`/api/papers/${paper.id}/picture`"
+      :src="`/api/papers/${paper.id}/picture?view=${session.view}`"
       :alt="`The sheet ${paper.title}`"
       class="size-24 shrink-0 object-cover"
-      :class="session.view === 'greys' && 'grayscale'"
       loading="lazy"
     />
     <span class="flex min-w-0 flex-1 flex-col">

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 /** A picture with frames on it; the active one is drawn with the mouse, or moved by keys. */
 export type Box = { left: number; top: number; width: number; height: number }
 export type Frame = { key: string; words: string; corners: [number, number][] }
-const { width, height, box, words } = defineProps<{
+const { width, height, box, words, corners } = defineProps<{
   src: string
   width: number
   height: number
@@ -14,8 +14,19 @@ const { width, height, box, words } = defineProps<{
   veil?: string
   frames?: Frame[]
   pointed?: string
+  /** The corners of the sheet, to be dragged onto it. */
+  corners?: [number, number][]
 }>()
-const emit = defineEmits<{ mark: [box: Box]; point: [key: string] }>()
+const emit = defineEmits<{
+  mark: [box: Box]
+  point: [key: string]
+  corner: [at: number, place: [number, number]]
+}>()
+const moving = ref<{ at: number; place: [number, number] } | null>(null)
+const placed = computed(() =>
+  corners?.map((corner, at) => (moving.value?.at === at ? moving.value.place : corner)),
+)
+const CORNERS = ['upper left', 'upper right', 'lower right', 'lower left']
 const frame = ref<SVGSVGElement | null>(null)
 const from = ref<{ x: number; y: number } | null>(null)
 const drawn = ref<Box | null>(null)
@@ -29,11 +40,16 @@ function place(event: PointerEvent) {
     y: Math.round(((event.clientY - area.top) / area.height) * height),
   }
 }
+function grab(event: PointerEvent, at: number) {
+  moving.value = { at, place: corners![at]! }
+  frame.value!.setPointerCapture(event.pointerId)
+}
 function begin(event: PointerEvent) {
   from.value = place(event)
   frame.value!.setPointerCapture(event.pointerId)
 }
 function draw(event: PointerEvent) {
+  if (moving.value) moving.value.place = inside(place(event))
   if (!from.value) return
   const to = place(event)
   drawn.value = {
@@ -43,18 +59,31 @@ function draw(event: PointerEvent) {
     height: Math.max(1, Math.abs(to.y - from.value.y)),
   }
 }
+const inside = ({ x, y }: { x: number; y: number }): [number, number] => [
+  Math.min(Math.max(0, x), width),
+  Math.min(Math.max(0, y), height),
+]
 function end() {
+  if (moving.value) emit('corner', moving.value.at, moving.value.place)
+  moving.value = null
   if (drawn.value && drawn.value.width > 3 && drawn.value.height > 3) emit('mark', drawn.value)
   from.value = drawn.value = null
 }
+const MOVES: Record<string, [number, number]> = {
+  ArrowLeft: [-STEP, 0],
+  ArrowRight: [STEP, 0],
+  ArrowUp: [0, -STEP],
+  ArrowDown: [0, STEP],
+}
+function nudgeCorner(event: KeyboardEvent, at: number) {
+  const move = MOVES[event.key]
+  if (!move) return
+  event.preventDefault()
+  const [x, y] = corners![at]!
+  emit('corner', at, inside({ x: x + move[0], y: y + move[1] }))
+}
 function nudge(event: KeyboardEvent) {
-  const moves: Record<string, [number, number]> = {
-    ArrowLeft: [-STEP, 0],
-    ArrowRight: [STEP, 0],
-    ArrowUp: [0, -STEP],
-    ArrowDown: [0, STEP],
-  }
-  const move = moves[event.key]
+  const move = MOVES[event.key]
   if (!move) return
   event.preventDefault()
   const side = Math.round(Math.min(width, height) / 8)
@@ -98,6 +127,27 @@ const points = (corners: [number, number][]) => corners.map((corner) => corner.j
         :stroke-width="one.key === pointed ? 3 : 1"
       />
     </g>
+    <template v-if="placed && !veil">
+      <polygon :points="points(placed)" fill="none" stroke="#ffffff" stroke-width="4" />
+      <polygon :points="points(placed)" fill="none" stroke="#161616" stroke-width="1.5" />
+      <circle
+        v-for="(corner, at) in placed"
+        :key="at"
+        :cx="corner[0]"
+        :cy="corner[1]"
+        :r="Math.max(width, height) / 45"
+        class="cursor-grab"
+        fill="#ffffff"
+        fill-opacity="0.75"
+        stroke="#161616"
+        stroke-width="2"
+        tabindex="0"
+        role="button"
+        :aria-label="`The sheet’s ${CORNERS[at]} corner: drag it there, or move it with the arrow keys`"
+        @pointerdown.stop="grab($event, at)"
+        @keydown.stop="nudgeCorner($event, at)"
+      />
+    </template>
     <template v-if="shown && !veil">
       <rect
         :x="shown.left"

@@ -11,6 +11,7 @@ import OnOff from '@/ui/OnOff.vue'
 import StatusMark from '@/ui/StatusMark.vue'
 import { choices } from '@/lib/words'
 import MaterialChoice from './MaterialChoice.vue'
+import PatternFields from './PatternFields.vue'
 import ShapeFields from './ShapeFields.vue'
 import { checksOn, useBuild, type Fields } from './build'
 
@@ -135,7 +136,9 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
           :title="`What ${piece.name} is made of`"
           :ground="build.ground && onFront && !carries"
           :inkable="piece.of_card && !carries"
+          :of-sheet="piece.of_sheet && !carries"
           @take="set({ material: $event, inked: null })"
+          @sheet="set({ material: { source: 'sheet', id: $event }, inked: null })"
           @ink="set({ inked: { colour: $event, hand: 'middle', coats: 1 } })"
           @ground="store.change({ kind: 'set_build', ground_on: piece.key })"
         />
@@ -224,7 +227,7 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
           @change="offset('below', $event)"
         />
       </div>
-      <div>
+      <div v-if="!piece.is_ink">
         <span class="label">Held by</span>
         <ChoiceList
           :model-value="piece.raised"
@@ -242,12 +245,19 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
         >
         <OnOff
           v-if="piece.kind === 'image'"
+          :model-value="piece.stamped"
+          @update:model-value="set({ stamped: $event })"
+          >Stamped straight on it, not cut out</OnOff
+        >
+        <OnOff
+          v-if="piece.kind === 'image' && !piece.stamped"
           :model-value="piece.white_edge"
           @update:model-value="set({ white_edge: $event })"
           >White edge left around it</OnOff
         >
       </div>
     </div>
+    <PatternFields v-if="piece.pattern" class="mt-3" :piece="piece" :pattern="piece.pattern" />
     <ShapeFields class="mt-3" :piece="piece" :build="build" />
     <div class="mt-3 flex flex-wrap gap-2">
       <button type="button" class="button" :disabled="at === 0" @click="move(at - 1)">

@@ -5,15 +5,19 @@ import { cutShapeValues, sideValues } from '@/api/schema'
 import { choices, inWords } from '@/lib/words'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
-import { useBuild, type Fields } from './build'
+import { api, ApiError, form, got } from '@/api/client'
+import FileButton from '@/ui/FileButton.vue'
+import { typedDegrees, useBuild, type Fields } from './build'
 
 /** To which shape a piece is cut, what opens it to a frame, and how it is turned. */
 const { piece, build } = defineProps<{ piece: Piece; build: Build }>()
-const { edit } = useBuild()
+const { store, edit } = useBuild()
 const set = (told: Fields) => edit(piece.key, told)
 const ITSELF = 'itself'
+const OWN = 'own'
 type Shape = (typeof cutShapeValues)[number]
 const shapes = computed(() => [
+  ...(piece.own ? [{ value: OWN, words: 'an outline of your own' }] : []),
   {
     value: ITSELF,
     words: piece.reveal ? 'as what it lies on' : 'rectangle, sharp',
@@ -37,12 +41,29 @@ watch(
   },
   { immediate: true },
 )
-/** Degrees as they are typed: a comma and a minus of any kind are understood. */
 function turnBy() {
-  const typed = turn.value.replace('−', '-').replace(',', '.').replace('°', '')
-  const degrees = Number(typed || 0)
-  if (Number.isFinite(degrees)) void set({ turn: degrees })
-  else turn.value = String(piece.turn)
+  const degrees = typedDegrees(turn.value)
+  if (degrees === null) turn.value = String(piece.turn)
+  else void set({ turn: degrees })
+}
+const notes = ref<string[]>([])
+/** An outline of one's own: as large as its file says, else as wide as the piece is and in its proportions. */
+async function cutTo(file: File) {
+  notes.value = []
+  try {
+    const size = { width: piece.width, unit: store.card!.size.unit }
+    const body = form({ file, ...size }) as never
+    const found = await got(api.POST('/api/outlines', { body }))
+    await set({ own: found.ring, width: found.width, height: found.height })
+    notes.value = [
+      ...(found.measured
+        ? []
+        : ['The file does not say how large it is: it is as wide as the piece was.']),
+      ...found.notes,
+    ]
+  } catch (error) {
+    notes.value = [error instanceof ApiError ? error.message : String(error)]
+  }
 }
 const open = (shape: Shape | null, left = rim.value) => set({ opening: { rim: left, shape } })
 </script>
@@ -53,10 +74,10 @@ const open = (shape: Shape | null, left = rim.value) => set({ opening: { rim: le
       <div>
         <span class="label">Cut to</span>
         <ChoiceList
-          :model-value="piece.shape ?? ITSELF"
+          :model-value="piece.own ? OWN : (piece.shape ?? ITSELF)"
           label="Cut to"
           :options="shapes"
-          @update:model-value="set({ shape: said($event) })"
+          @update:model-value="$event !== OWN && set({ shape: said($event) })"
         />
       </div>
     </template>
@@ -72,6 +93,12 @@ const open = (shape: Shape | null, left = rim.value) => set({ opening: { rim: le
       />
     </div>
     <template v-if="piece.shaped">
+      <div class="col-span-2 flex flex-wrap items-center gap-2">
+        <FileButton accept=".svg,image/svg+xml" @file="cutTo"
+          >An outline of your own (SVG) …</FileButton
+        >
+        <p v-for="note in notes" :key="note" role="status" class="text-xs text-soft">{{ note }}</p>
+      </div>
       <fieldset v-if="hasSides" class="col-span-2 flex flex-wrap gap-x-4 gap-y-1">
         <legend class="label">On these sides</legend>
         <OnOff

@@ -14,6 +14,12 @@ export function useBuild() {
   return { store, edit, add }
 }
 
+/** Degrees as they are typed, a comma and a minus of any kind understood; null for what is no number. */
+export function typedDegrees(typed: string): number | null {
+  const degrees = Number(typed.replace('−', '-').replace(',', '.').replace('°', '') || 0)
+  return Number.isFinite(degrees) ? degrees : null
+}
+
 /** How deep a piece lies: how many pieces are under it. */
 export function depth(piece: Piece, pieces: Piece[]): number {
   const under = pieces.find((one) => one.key === piece.on)
