@@ -25,6 +25,7 @@ from server.catalogue.api import (
     readings,
 )
 from server.colouring import api as colouring
+from server.colouring import scan_api
 from server.demo import api as demo
 from server.palettes import api as palettes
 from server.papers import api as papers
@@ -115,6 +116,8 @@ api = [
     path("cards/<int:pk>/build/cutting", building.CardCutting.as_view()),
     path("cards/<int:pk>/build/cutting/sheet", building.CuttingSheet.as_view()),
     path("drawings", colouring.Drawings.as_view()),
+    path("drawings/scan", scan_api.ScanRead.as_view()),
+    path("drawings/scanned", scan_api.ScanStore.as_view()),
     path("drawings/<int:pk>", colouring.OneDrawing.as_view()),
     path("families/kept", colouring.KeptFamilies.as_view()),
     path("families/kept/sheet", colouring.FamiliesSheet.as_view()),

@@ -18,6 +18,7 @@ from jindle_core.figures import (
     laying,
     palettes,
     paper,
+    scans,
 )
 
 __all__ = [
@@ -32,4 +33,5 @@ __all__ = [
     "laying",
     "palettes",
     "paper",
+    "scans",
 ]

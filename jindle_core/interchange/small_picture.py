@@ -19,23 +19,23 @@ _SRGB = ImageCms.createProfile("sRGB")
 
 @dataclass(frozen=True)
 class SmallPicture:
-    """``pixels`` (h, w, 3), 8-bit sRGB, no side above ``figures.paper.PICTURE_SIDE``; the file's own size."""
+    """``pixels`` (h, w, 3), 8-bit sRGB, and the file's own size."""
 
     pixels: np.ndarray
     width: int
     height: int
 
 
-def small_picture(content: bytes) -> SmallPicture:
+def small_picture(content: bytes, side: int = figures.paper.PICTURE_SIDE) -> SmallPicture:
     """The picture in a file: turned as the camera was held, its profile honoured, the first of its frames.
 
-    Transparent parts show white paper. Raises BadInput for what is no such
-    picture, is damaged, or has too many or too few pixels.
+    No side of it is above ``side`` pixels. Transparent parts show white paper. Raises
+    BadInput for what is no such picture, is damaged, or has too many or too few pixels.
     """
-    return SmallPicture(np.asarray(_small_image(content)), *_whole_size(content))
+    return SmallPicture(np.asarray(_small_image(content, side)), *_whole_size(content))
 
 
-def _small_image(content: bytes) -> Image.Image:
+def _small_image(content: bytes, side: int) -> Image.Image:
     if len(content) > figures.paper.LARGEST_PICTURE:
         raise _bad(
             f"has {len(content) / 2**20:.0f} MB; {figures.paper.LARGEST_PICTURE // 2**20} MB are the most"
@@ -47,9 +47,9 @@ def _small_image(content: bytes) -> Image.Image:
             with Image.open(io.BytesIO(content), formats=_KINDS) as opened:
                 _check_size(*opened.size)
                 # A JPEG can be decoded at a fraction of its size at once.
-                opened.draft("RGB", (figures.paper.PICTURE_SIDE, figures.paper.PICTURE_SIDE))
+                opened.draft("RGB", (side, side))
                 opened.load()
-                return _small(opened)
+                return _small(opened, side)
     except (UnidentifiedImageError, Image.DecompressionBombError):
         raise _bad("is no PNG, JPEG or WebP picture") from None
     except (OSError, SyntaxError, ValueError, EOFError) as error:
@@ -58,7 +58,7 @@ def _small_image(content: bytes) -> Image.Image:
         raise _bad("is damaged or cut off") from None
 
 
-def _small(opened: Image.Image) -> Image.Image:
+def _small(opened: Image.Image, side: int) -> Image.Image:
     profile = opened.info.get("icc_profile")
     image: Image.Image = opened
     if image.mode.startswith("I"):
@@ -69,7 +69,7 @@ def _small(opened: Image.Image) -> Image.Image:
     if image.mode not in (("RGBA",) if transparent else ("RGB", "L", "CMYK")):
         image = image.convert("RGBA" if transparent else "RGB")
     # Small first: what follows makes copies.
-    shrink = max(image.size) // figures.paper.PICTURE_SIDE
+    shrink = max(image.size) // side
     if shrink > 1:
         image = image.reduce(shrink)
     image = ImageOps.exif_transpose(image)
@@ -84,7 +84,7 @@ def _small(opened: Image.Image) -> Image.Image:
     elif image.mode == "CMYK":
         raise _bad("is in CMYK without a profile; save it as RGB")
     image = image.convert("RGB")
-    image.thumbnail((figures.paper.PICTURE_SIDE, figures.paper.PICTURE_SIDE), Image.Resampling.BOX)
+    image.thumbnail((side, side), Image.Resampling.BOX)
     return image
 
 

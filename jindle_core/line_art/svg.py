@@ -35,7 +35,7 @@ _SHAPES = {
 _GROUPS = ("svg", "g")
 _SPAN = {"svg": ("width", "height", "viewBox", "preserveAspectRatio")}
 _CURVE_POINTS = 12
-_SIDE = 1000.0  # the longer side of every drawing
+SIDE = 1000.0  # the longer side of every drawing
 _NUMBER = re.compile(r"(?<![\d.])\d{8,}|[eE][+-]?\d{2,}|nan|inf", re.IGNORECASE)
 
 
@@ -188,7 +188,7 @@ def _fitted(drawn: list[Drawn], left: dict[str, int]) -> LineDrawing:
     """The drawing moved and scaled, with what shows of each shape and what touches what."""
     everything = np.concatenate([points for one in drawn for points in (*one.rings, *one.lines)])
     low, high = everything.min(axis=0), everything.max(axis=0)
-    scale = _SIDE / max(float((high - low).max()), 1e-9)
+    scale = SIDE / max(float((high - low).max()), 1e-9)
     width, height = (high - low) * scale
     if min(width, height) < figures.drawings.DRAWING_FLAT:
         raise _bad("is flat: it has no width, or no height")
@@ -200,14 +200,14 @@ def _fitted(drawn: list[Drawn], left: dict[str, int]) -> LineDrawing:
     lines: list[str] = []
     small = 0
     for one in drawn:
-        lines += [_path(moved(points), closed=False) for points in one.lines]
+        lines += [as_path(moved(points), closed=False) for points in one.lines]
         rings = [moved(ring) for ring in one.rings if len(ring) > 2]
         shape = enclosed(rings)
         if shape.area < figures.drawings.AREA_LEAST * width * height:
             small += len(rings)
-            lines += [_path(ring, closed=True) for ring in rings]
+            lines += [as_path(ring, closed=True) for ring in rings]
             continue
-        areas.append((one.id, "".join(_path(ring, closed=True) for ring in rings), shape))
+        areas.append((one.id, "".join(as_path(ring, closed=True) for ring in rings), shape))
     if not areas:
         raise _bad("has only closed shapes that are too small to colour")
     kept = areas[-figures.drawings.DRAWING_AREAS :]
@@ -216,13 +216,15 @@ def _fitted(drawn: list[Drawn], left: dict[str, int]) -> LineDrawing:
         notes.append(f"{small} shapes too small to colour are kept as lines")
     if len(areas) > len(kept):
         notes.append(f"only the uppermost {len(kept)} of {len(areas)} shapes are kept")
-    return LineDrawing(float(width), float(height), _shown(kept, width * height), tuple(lines), tuple(notes))
+    return LineDrawing(
+        float(width), float(height), shown_shapes(kept, width * height), tuple(lines), tuple(notes)
+    )
 
 
 _QUIET = ("title", "desc", "defs", "metadata", "style", "namedview")
 
 
-def _shown(areas: list[tuple[str, str, BaseGeometry]], whole: float) -> tuple[Shape, ...]:
+def shown_shapes(areas: list[tuple[str, str, BaseGeometry]], whole: float) -> tuple[Shape, ...]:
     """The shapes with the share that shows from under those above, and with what they touch."""
     seen: list[BaseGeometry] = []
     for at, (_, _, shape) in enumerate(areas):
@@ -249,7 +251,7 @@ def _distinct(names: list[str]) -> list[str]:
     return found
 
 
-def _path(points: np.ndarray, closed: bool) -> str:
+def as_path(points: np.ndarray, closed: bool) -> str:
     """Points as an SVG path of straight lines, to a tenth."""
     text = " ".join(f"{x:.1f} {y:.1f}" for x, y in points)
     return f"M{text}{'Z' if closed else ''}"

@@ -26,10 +26,8 @@ def straightened(picture: Corrected, corners: Array) -> Corrected:
     wide, high = (max(round(side * scale), 1) for side in (wide, high))
     square = np.array([(0, 0), (wide, 0), (wide, high), (0, high)], float)
     # Pixels lie half a pixel from the corners of the picture.
-    into = ProjectiveTransform.from_estimate(square - 0.5, corners - 0.5)  # type: ignore[no-untyped-call]
-    even = warp(  # type: ignore[no-untyped-call]
-        picture.even, into, output_shape=(high, wide), order=1, mode="edge", preserve_range=True
-    )
+    into = ProjectiveTransform.from_estimate(square - 0.5, corners - 0.5)
+    even = warp(picture.even, into, output_shape=(high, wide), order=1, mode="edge", preserve_range=True)
     card = None if picture.reference is None else _card(picture.reference, into, wide, high)
     return Corrected(even.astype(picture.linear.dtype), card, np.zeros((5, 3)), picture.sigma)
 

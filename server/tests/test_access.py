@@ -73,6 +73,8 @@ TABLE = (
     ("papers/{paper}", "patch", {"width": "12 in"}, 401, 200, 404),
     ("papers/{shared_paper}", "patch", {"width": "12 in"}, 401, 403, 403),
     ("outlines", "post", {}, 401, 415, 415),
+    ("drawings/scan", "post", {}, 401, 415, 415),
+    ("drawings/scanned", "post", {}, 401, 415, 415),
     ("papers/{shared_paper}", "delete", None, 401, 403, 403),
     ("papers/{paper}", "delete", None, 401, 204, 404),
     ("palettes/rules", "get", {"colour": "{colour}"}, 401, 200, 400),

@@ -6,6 +6,7 @@ import ChoosePad from '@/card/ChoosePad.vue'
 import { useCard } from '@/card/card'
 import { useSession } from '@/lib/session'
 import { useFetched } from '@/lib/fetched'
+import { swatchStyle } from './build'
 import AppDialog from '@/ui/AppDialog.vue'
 import FindColour, { type Picked } from '@/ui/FindColour.vue'
 
@@ -64,10 +65,7 @@ function lay() {
 
 <template>
   <button type="button" class="button w-full !justify-start" @click="choosing = 'material'">
-    <span
-      class="size-5 shrink-0 border border-line"
-      :style="{ background: material.shades[session.view] }"
-    />
+    <span class="size-5 shrink-0 border border-line" :style="swatchStyle(material, session.view)" />
     <span class="min-w-0 truncate" :title="material.words">{{ material.words }}</span>
     <span class="sr-only">, of something else</span>
   </button>

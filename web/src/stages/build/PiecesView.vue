@@ -9,7 +9,7 @@ import { inWords } from '@/lib/words'
 import AddPiece from './AddPiece.vue'
 import BaseAndPost from './BaseAndPost.vue'
 import PieceEditor from './PieceEditor.vue'
-import { checksOn, depth, useBuild } from './build'
+import { checksOn, depth, swatchStyle, useBuild } from './build'
 
 /** The pieces of either face from the card up, and what is said of the one that is chosen. */
 const { build } = defineProps<{ build: Build }>()
@@ -85,7 +85,7 @@ function begin(layout: string) {
             >
               <span
                 class="size-7 shrink-0 border border-line"
-                :style="{ background: each.material.shades[session.view] }"
+                :style="swatchStyle(each.material, session.view)"
               />
               <span class="min-w-0 flex-1">
                 <b class="block truncate">{{ each.name }}</b>

@@ -1,3 +1,4 @@
+import type { View } from '@/lib/session'
 import type { Change, Check, Piece } from '@/api/client'
 import { useCard } from '@/card/card'
 
@@ -29,3 +30,10 @@ export function depth(piece: Piece, pieces: Piece[]): number {
 /** The checks that are on a piece. */
 export const checksOn = (key: number, checks: Check[]) =>
   checks.filter((one) => one.pieces.includes(key))
+
+/** How a swatch of a material looks: a sheet shows its pattern. */
+export function swatchStyle(material: Piece['material'], view: View) {
+  return material.source === 'sheet' && material.id
+    ? { background: `center / 200% url("/api/papers/${material.id}/picture?view=${view}")` }
+    : { background: material.shades[view] }
+}

@@ -7,6 +7,7 @@ import { plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
 import FileButton from '@/ui/FileButton.vue'
 import { usePicture } from './picture'
+import ScanDialog from './ScanDialog.vue'
 
 /** A line drawing to colour, for the picture on screen or one more: one that is here, an own SVG, or none. */
 const { chosen, adding } = defineProps<{ chosen: number | null; adding?: boolean }>()
@@ -14,6 +15,7 @@ const emit = defineEmits<{ close: []; added: [] }>()
 const { store, picture } = usePicture()
 const notices = useNotices()
 const problem = ref('')
+const scanning = ref(false)
 const { data, refresh } = useFetched([], () => got(api.GET('/api/drawings')))
 
 async function take(drawing: number | null, name = 'picture') {
@@ -48,9 +50,18 @@ async function forget(drawing: Drawing) {
 </script>
 
 <template>
-  <AppDialog :title="adding ? 'Another picture' : 'The line drawing'" wide @close="$emit('close')">
+  <ScanDialog v-if="scanning" @close="scanning = false" @stored="take" />
+  <AppDialog
+    v-else
+    :title="adding ? 'Another picture' : 'The line drawing'"
+    wide
+    @close="$emit('close')"
+  >
     <div class="mb-4 flex flex-wrap items-center gap-2">
       <FileButton accept=".svg,image/svg+xml" @file="bring">Bring your own SVG</FileButton>
+      <button type="button" class="button" @click="scanning = true">
+        A photo or scan of your stamp …
+      </button>
       <button v-if="chosen || adding" type="button" class="button" @click="take(null)">
         No drawing, only a list of areas
       </button>

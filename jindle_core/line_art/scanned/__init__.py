@@ -1,0 +1,1 @@
+"""Areas out of a photo or scan of a stamped outline."""
