@@ -31,6 +31,7 @@ class StoryTests(BrowserTestCase):
         self.builds_it_from_pieces()
         self.shows_a_second_picture()
         self.sees_it_through_a_round_window()
+        self.cuts_a_strip_of_patterned_paper()
         self.takes_a_family_into_another_range()
         self.moves_the_card_to_what_she_has()
         self.sees_what_is_still_to_buy()
@@ -358,6 +359,33 @@ class StoryTests(BrowserTestCase):
             self.button("Undo").click()
         expect(pieces).not_to_contain_text("window")
         expect(pieces).not_to_contain_text("small reeds")
+
+    def cuts_a_strip_of_patterned_paper(self):
+        """Words on its pattern cannot be read; on a strip they can."""
+        self.button("Add a piece").click()
+        self.choose("What it is", "strip")
+        self.dialog().get_by_label("Name (or leave it)").fill("paper strip")
+        self.dialog().get_by_label("or width").fill("3")
+        self.dialog().get_by_label("and height").fill("1")
+        self.button("Add the piece").click()
+        strip = self.page.get_by_role("region", name="The piece paper strip")
+        strip.get_by_role("button", name="of something else").click()
+        self.button("A sheet with its pattern").click()
+        self.dialog().get_by_role("button", name="Swing bridge").click()
+        expect(strip.get_by_role("button", name="Swing bridge")).to_be_visible()
+        expect(self.page.get_by_role("group", name=re.compile("as planned")).locator("image")).to_have_count(
+            1
+        )
+        pieces = self.page.get_by_role("region", name="Pieces")
+        pieces.get_by_role("button", name="words").first.click()
+        self.choose("Lies on", "paper strip")
+        words = self.page.get_by_role("region", name="The piece words")
+        words.get_by_role("button", name=re.compile("put it on a strip")).click()
+        expect(pieces).to_contain_text("strip under words")
+        expect(words.get_by_role("button", name=re.compile("put it on a strip"))).to_have_count(0)
+        for _ in range(4):
+            self.button("Undo").click()
+        expect(pieces).not_to_contain_text("paper strip")
 
     def adds_with_nothing_but_defaults(self, pieces):
         """Two presses: the card is whole, it stands among the others, and it goes back."""
