@@ -13,6 +13,7 @@ from jindle_core.contrast.stacked import Neighbour, StackStanding, examine_stack
 from jindle_core.layers.lettering import lettering_rule
 from jindle_core.layers.pieces import WORDS, Kind, Piece
 from jindle_core.layers.touching import Beside, lies_beside, rings
+from jindle_core.seen.pictures import Edge
 from jindle_core.seen.stack import Face, Stack
 from jindle_core.shown import percent
 
@@ -54,17 +55,18 @@ def standing(stack: Stack, beside: dict[int, list[Beside]]) -> dict[int, PieceSt
     plain: list[tuple[Piece, StackStanding, list[int]]] = []
     for pieces, face in zip(stack.build.faces, stack.faces, strict=True):
         sides = _sides(stack, face, beside)
+        pictures: list[Piece] = []
         for piece in pieces:
             if piece.kind in WORDS:
                 found[piece.key] = _words(stack, face, piece)
             elif piece.kind is Kind.IMAGE:
-                if (stands := _picture(stack, face, piece)) is not None:
-                    found[piece.key] = stands
+                pictures.append(piece)
             elif piece.key in beside and piece.kind is not Kind.VELLUM:
                 around = _around(stack, piece, beside[piece.key], sides)
                 if around:
                     judged = StackStanding(_own(stack, piece), tuple(one for one, _ in around))
                     plain.append((piece, judged, [key for _, key in around]))
+        found |= _pictures(stack, face, pictures)
     examined = examine_stack([judged for _, judged, _ in plain])
     for (piece, judged, keys), (finding, name) in zip(plain, examined, strict=True):
         under = np.array([one.lab for one in judged.beside])
@@ -170,21 +172,42 @@ def _around(
     return found
 
 
-def _picture(stack: Stack, face: Face, piece: Piece) -> PieceStands | None:
-    """A picture along its real outline, against whatever lies there; None where none of it shows."""
-    part, place = face.parts[piece.key], face.place(piece.key)
-    edge = stack.pictured.edge(part)
-    x, y = stack.as_turned(piece.key, *edge.places.T)
-    every = np.full(len(x), len(face.keys))
-    _, above = stack.seen_at(face, x, y, every)
-    under, places = stack.seen_at(face, x, y, np.full(len(x), place))
+def _pictures(stack: Stack, face: Face, pieces: Sequence[Piece]) -> dict[int, PieceStands]:
+    """By key how pictures stand along their real outlines, against whatever lies there; not those hidden."""
+    edges = [stack.pictured.edge(face.parts[piece.key]) for piece in pieces]
+    if not edges:
+        return {}
+    turned = [stack.as_turned(piece.key, *edge.places.T) for piece, edge in zip(pieces, edges, strict=True)]
+    x, y = (np.concatenate(side) for side in zip(*turned, strict=True))
+    lengths = [len(edge.places) for edge in edges]
+    own = np.repeat([face.place(piece.key) for piece in pieces], lengths)
+    # All at once: what is asked of every point is the same.
+    _, above = stack.seen_at(face, x, y, np.full(len(x), len(face.keys)))
+    under, places = stack.seen_at(face, x, y, own)
     # Just on its own outline a picture is seen or not as rounding has it.
-    shows = (places >= 0) & (above <= place)
-    if not shows.any():
-        return None
+    shows = (places >= 0) & (above <= own)
+    found, ends = {}, np.cumsum(lengths)[:-1]
+    parts = (np.split(one, ends) for one in (under, places, shows))
+    for piece, edge, *there in zip(pieces, edges, *parts, strict=True):
+        if there[2].any():
+            found[piece.key] = _picture(stack, face, piece, edge, *there)
+    return found
+
+
+def _picture(
+    stack: Stack,
+    face: Face,
+    piece: Piece,
+    edge: Edge,
+    under: np.ndarray,
+    places: np.ndarray,
+    shows: np.ndarray,
+) -> PieceStands:
+    """A picture along its outline, where that ``shows`` (k,), on colours (k, 3) of things at places (k,)."""
     edge, under, places = edge.only(shows), under[shows], places[shows]
     stands = picture_stands(edge.labs, under)
-    finding = examine_picture(stands, edge.labs, under, edge.names, stack.pictured.outlined(part))
+    outlined = stack.pictured.outlined(face.parts[piece.key])
+    finding = examine_picture(stands, edge.labs, under, edge.names, outlined)
     beside = _names(stack, face, places if stands.all() else places[~stands])
     return PieceStands(PairKind.PICTURE, finding, beside, edge.labs, under, np.array(face.keys)[places])
 

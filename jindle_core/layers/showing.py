@@ -31,16 +31,19 @@ def topmost(
     """
     (left, right), (top, bottom) = sides
     count = len(left)
-    across, down = x[:, None] * _MM, y[:, None] * _MM
-    holds = (left <= across) & (across < right) & (top <= down) & (down < bottom)
+    across, down = x * _MM, y * _MM
+    # Piece by piece, so that the points of one lie side by side.
+    holds = (left[:, None] <= across) & (across < right[:, None])
+    holds &= (top[:, None] <= down) & (down < bottom[:, None])
     if below is not None:
-        holds &= np.arange(count) < below[:, None]
+        holds &= np.arange(count)[:, None] < below
+    near = holds.any(axis=1)
     for at, area in areas.items():
-        near = np.flatnonzero(holds[:, at])
-        if len(near):
-            holds[near, at] = shapely.contains_xy(area, x[near], y[near])
-    last = count - 1 - holds[:, ::-1].argmax(axis=1)
-    return np.where(holds.any(axis=1), last, -1)
+        if near[at]:
+            there = np.flatnonzero(holds[at])
+            holds[at, there] = shapely.contains_xy(area, x[there], y[there])
+    last = count - 1 - holds[::-1].argmax(axis=0)
+    return np.where(holds.any(axis=0), last, -1)
 
 
 def what_shows(sides: Edges, areas: Areas = NO_AREAS) -> Floats:

@@ -12,7 +12,8 @@ from jindle_core.layers.pieces import BASE, Piece
 from jindle_core.layers.showing import NO_AREAS, Areas, Floats, as_areas, topmost
 from jindle_core.layers.sizing import Box, edges, in_order
 
-_STEP, _OFF = 0.5, 0.01  # mm from place to place along an outline, and how far beside it one looks
+_STEP, _OFF = 1.0, 0.01  # mm from place to place along an outline, and how far beside it one looks
+_LEAST = 48  # places along an outline, however short it is
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,7 +38,7 @@ def neighbours(boxes: dict[int, Box], pieces: Sequence[Piece]) -> list[Beside]:
 def lies_beside(order: Sequence[int], sides: NDArray[np.int64], areas: Areas = NO_AREAS) -> list[Beside]:
     """The same of things (the base first, then from the lowest up) by their keys and ``edges`` (2, 2, n).
 
-    ``areas`` are as in ``showing``; with any, edges are looked at every half a millimetre.
+    ``areas`` are as in ``showing``; with any, edges are looked at every millimetre.
     """
     if areas:
         return _along_outlines(order, sides, areas)
@@ -56,30 +57,32 @@ def lies_beside(order: Sequence[int], sides: NDArray[np.int64], areas: Areas = N
 
 def _along_outlines(order: Sequence[int], sides: NDArray[np.int64], areas: Areas) -> list[Beside]:
     found = []
-    for at, area in enumerate(as_areas(sides, areas)):
-        if at:
-            there = _beside(at, area, sides, areas)
+    _, *pieces = as_areas(sides, areas)
+    edges_of = [rings(area) for area in pieces]
+    lengths = [len(inner) for inner, _ in edges_of]
+    own = np.repeat(np.arange(1, len(order)), lengths)
+    inner, outer = (np.concatenate([ring[side] for ring in edges_of]) for side in (0, 1))
+    # All at once: what is asked of every point is the same.
+    covered = topmost(sides, inner[:, 0], inner[:, 1], areas=areas) > own
+    beside = topmost(sides, outer[:, 0], outer[:, 1], areas=areas)
+    kept = (beside >= 0) & (beside != own) & ~covered
+    ends = np.cumsum(lengths)[:-1]
+    split = zip(np.split(beside, ends), np.split(kept, ends), strict=True)
+    for at, (every, shows) in enumerate(split, start=1):
+        if shows.any():
+            there = every[shows]
             under, counts = np.unique(there, return_counts=True)
             by_count = sorted(zip(under.tolist(), counts.tolist(), strict=True), key=lambda one: -one[1])
             found += [Beside(order[at], order[one], count / len(there)) for one, count in by_count]
     return found
 
 
-def _beside(at: int, area: shapely.Polygon, sides: NDArray[np.int64], areas: Areas) -> NDArray[np.intp]:
-    """The places of what lies just outside a piece, at points along what shows of its edge."""
-    inner, outer = rings(area)
-    covered = topmost(sides, inner[:, 0], inner[:, 1], areas=areas) > at
-    there = topmost(sides, outer[:, 0], outer[:, 1], areas=areas)
-    found: NDArray[np.intp] = there[(there >= 0) & (there != at) & ~covered]
-    return found
-
-
 @lru_cache(maxsize=512)
 def rings(area: shapely.Polygon) -> tuple[Floats, Floats]:
-    """Points (k, 2) just inside and just outside the edge of an area, half a millimetre apart."""
+    """Points (k, 2) just inside and just outside the edge of an area, a millimetre apart."""
     inside, outside = [], []
     for ring in (area.exterior, *area.interiors):
-        way = np.linspace(0, ring.length, max(round(ring.length / _STEP), 12), endpoint=False)
+        way = np.linspace(0, ring.length, max(round(ring.length / _STEP), _LEAST), endpoint=False)
         on, ahead = (
             shapely.get_coordinates(shapely.line_interpolate_point(ring, way + by)) for by in (0.0, _OFF / 10)
         )

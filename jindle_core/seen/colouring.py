@@ -2,7 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
-from functools import cached_property
+from functools import cached_property, lru_cache
 
 import numpy as np
 
@@ -32,6 +32,12 @@ from jindle_core.prediction.confidence import prediction_sigma
 from jindle_core.prediction.stocks import WHITE_CARD, stock_kind
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.colours import Supplies, is_transparent
+
+
+@lru_cache(maxsize=256)  # most pictures of a card are coloured as they were before a change
+def _in_views(labs: bytes) -> tuple[Shades, ...]:
+    """Colours, CIELAB (n, 3) of 8-byte numbers, in every view."""
+    return tuple(shades(np.frombuffer(labs)))
 
 
 @dataclass(frozen=True)
@@ -255,7 +261,7 @@ class Coloured:
         labs |= {key: np.vstack([labs[key], lab]) for key, (_, lab) in self.glazes.items()}
         if not sum(map(len, labs.values())):
             return {key: [] for key in labs}
-        views = shades(np.concatenate(list(labs.values())))
+        views = list(_in_views(np.concatenate(list(labs.values())).tobytes()))
         found = {}
         for key, laid in labs.items():
             found[key], views = views[: len(laid)], views[len(laid) :]
