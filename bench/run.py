@@ -19,6 +19,7 @@ from bench.families import family_rows
 from bench.landings import landing_rows
 from bench.papers import paper_rows
 from bench.prediction import prediction_rows
+from bench.scans import scan_rows
 from bench.shaped import shaped_rows
 from bench.visitor import CALLS, Row, Visitor, peak_memory, supplies, timed
 from jindle_core.colorimetry.difference import delta_e
@@ -183,6 +184,7 @@ def main() -> int:
         *prediction_rows(),
         *blending_rows(),
         *paper_rows(),
+        *scan_rows(),
         *cutting_rows(),
     ]
     lines = ["| what | target | measured | |", "|---|---|---|---|"]

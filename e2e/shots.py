@@ -52,11 +52,16 @@ def tour(page: Page) -> None:
 
 
 def colouring(page: Page) -> None:
-    """An area with its family."""
+    """An area with its family on a card of several pictures."""
+    page.goto(ADDRESS + "/cards")
+    page.get_by_role("link", name="Five ducklings").click()
     page.get_by_role("link", name="Colouring").click()
     page.get_by_role("button", name="wing", exact=True).click()
     page.get_by_role("heading", name="Families around it").wait_for()
     take(page, "colouring")
+    page.goto(ADDRESS + "/cards")
+    page.get_by_role("link", name="Kingfisher").click()
+    page.get_by_role("grid").wait_for()
 
 
 def build(page: Page) -> None:
@@ -64,9 +69,12 @@ def build(page: Page) -> None:
     page.goto(ADDRESS + "/cards")
     page.get_by_role("link", name="Night ferry").click()
     page.get_by_role("link", name="Build").click()
-    page.get_by_role("region", name="On the front").get_by_role("button", name="brass mat").click()
-    page.get_by_role("region", name="The piece brass mat").wait_for()
+    front = page.get_by_role("region", name="On the front")
+    front.get_by_role("button", name="bridge strip").click()
+    page.get_by_role("region", name="The piece bridge strip").wait_for()
     take(page, "build")
+    front.get_by_role("button", name="brass mat").click()
+    page.get_by_role("region", name="The piece brass mat").wait_for()
     page.get_by_role("link", name="Something else", exact=True).click()
     page.get_by_text("kraft card").wait_for()
     take(page, "something-else")

@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 
 import numpy as np
+import shapely
 
 from jindle_core import figures
 from jindle_core.card.whole import PaletteColour
@@ -20,6 +21,7 @@ from jindle_core.contrast.stacked import (
 )
 from jindle_core.layers.fitting import Fit, fits, to_use_elsewhere
 from jindle_core.layers.making import examine_making
+from jindle_core.layers.outlines import as_polygon
 from jindle_core.layers.pieces import BASE, Kind, Piece
 from jindle_core.layers.showing import what_shows
 from jindle_core.layers.sizing import Box, of_size
@@ -70,14 +72,30 @@ class Examined:
             for face in stack.build.faces
             for fit in fits(stack.boxes, face, stack.unit, stack.outlines)
         }
-        return found | {
-            piece.key: past for piece in stack.build.every if (past := self._past_sheet(piece, found))
-        }
+        better = (
+            self._past_sheet(piece, found[piece.key]) or self._by_outline(piece, found[piece.key])
+            for piece in stack.build.every
+        )
+        return found | {fit.key: fit for fit in better if fit is not None}
 
-    def _past_sheet(self, piece: Piece, fits: dict[int, Fit]) -> Fit | None:
+    def _by_outline(self, piece: Piece, fit: Fit) -> Fit | None:
+        """How a picture fits whose box hangs over what it lies on, but not what is cut out of it."""
+        stack, key = self.stack, piece.key
+        if piece.kind is not Kind.IMAGE or fit.finding.status is Status.HOLDS:
+            return None
+        part = stack.face_of(key).parts[key]
+        box = as_polygon(stack.boxes[piece.on])
+        under = stack.outlines[piece.on].lies if piece.on in stack.outlines else box
+        x, y = stack.as_turned(key, *stack.pictured.edge(part).places.T)
+        if not shapely.contains_xy(shapely.buffer(under, -part.rim), x, y).all():
+            return None
+        finding = Finding(Status.HOLDS, fit.finding.figure, "", "what is cut out lies on it")
+        return replace(fit, finding=finding)
+
+    def _past_sheet(self, piece: Piece, fit: Fit) -> Fit | None:
         """What is found of a piece for which its sheet, whose pattern is not to be repeated, is too small."""
         sheet, laid = self.stack.sheet(piece.key), piece.pattern
-        if sheet is None or laid.repeated or fits[piece.key].finding.status is not Status.HOLDS:
+        if sheet is None or laid.repeated or fit.finding.status is not Status.HOLDS:
             return None
         size = self.stack.cut_to(piece)
         wide, high = float(size.width.millimetres), float(size.height.millimetres)
@@ -87,7 +105,7 @@ class Examined:
             return None
         figure, limit = size.text(), f"{sheet.width:.0f} × {sheet.height:.0f} mm of {sheet.title}"
         finding = Finding(Status.FAILS, figure, limit, "reaches past its sheet")
-        return replace(fits[piece.key], finding=finding)
+        return replace(fit, finding=finding)
 
     @cached_property
     def makings(self) -> dict[int, Finding]:

@@ -28,6 +28,7 @@ from jindle_core.card.sound import sound
 from jindle_core.card.whole import Anchor, Card
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.colorimetry.difference import delta_e
+from jindle_core.contrast.rules import Status
 from jindle_core.errors import BadInput
 from jindle_core.layers.pieces import WHITE_END, Kind, Raised
 from jindle_core.lengths import Length, read_size
@@ -196,6 +197,21 @@ class ShownTests(unittest.TestCase):
         self.assertIn("in picture", checks["family:1"])
         desk = CheckedCard(seen(card)).desk
         self.assertEqual(sorted(desk.pictures), [1, 2])
+
+
+class FitTests(unittest.TestCase):
+    def fit(self, **told):
+        """How a bird lies whose drawing leaves its lower half empty, on a panel, moved down."""
+        panel = AddPiece(Kind.PANEL, "panel", {"size": read_size("4", "3", "in")})
+        bird = {"on": 1, "size": read_size("2", "2", "in"), "place": {"below": Length(64, "in")}} | told
+        card = changed(changed(a_card(), panel), AddPiece(Kind.IMAGE, "bird", bird))
+        return CheckedCard(seen(card)).examined.fits[2].finding
+
+    def test_a_picture_fits_by_what_is_cut_out_not_by_its_box(self):
+        found = self.fit()
+        self.assertEqual((found.status, found.reason), (Status.HOLDS, "what is cut out lies on it"))
+        self.assertIs(self.fit(turn=180.0).status, Status.FAILS)
+        self.assertIs(self.fit(place={"below": Length(-40, "in")}).status, Status.FAILS)
 
 
 class StampedTests(unittest.TestCase):

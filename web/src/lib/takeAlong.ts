@@ -25,11 +25,22 @@ function fontFaces(families: Set<string>): CSSFontFaceRule[] {
   })
 }
 
+async function inBase64(answer: Response): Promise<string> {
+  const bytes = new Uint8Array(await answer.arrayBuffer())
+  return btoa(bytes.reduce((done, byte) => done + String.fromCharCode(byte), ''))
+}
+
+/** A picture within the drawing, such as a sheet's pattern, in the file itself. */
+async function takeIn(image: SVGImageElement) {
+  const answer = await fetch(image.getAttribute('href')!)
+  const kind = answer.headers.get('Content-Type') ?? 'image/png'
+  image.setAttribute('href', `data:${kind};base64,${await inBase64(answer)}`)
+}
+
 async function embedded(rule: CSSFontFaceRule): Promise<string> {
   const address = rule.style.getPropertyValue('src').match(/url\(["']?([^"')]+)/)?.[1] ?? ''
   const base = rule.parentStyleSheet?.href ?? location.href
-  const bytes = new Uint8Array(await (await fetch(new URL(address, base))).arrayBuffer())
-  const text = btoa(bytes.reduce((done, byte) => done + String.fromCharCode(byte), ''))
+  const text = await inBase64(await fetch(new URL(address, base)))
   const family = rule.style.getPropertyValue('font-family')
   const weight = rule.style.getPropertyValue('font-weight') || '400'
   return `@font-face{font-family:${family};font-weight:${weight};src:url(data:font/woff2;base64,${text})}`
@@ -51,6 +62,7 @@ export async function asSvg(drawn: SVGSVGElement, mm: [number, number]): Promise
       for (const one of style.fontFamily.split(',')) families.add(one.trim().replace(/["']/g, ''))
   }
   for (const one of copy.querySelectorAll('[data-on-screen]')) one.remove()
+  await Promise.all([...copy.querySelectorAll('image')].map(takeIn))
   const fonts = await Promise.all(fontFaces(families).map(embedded))
   if (fonts.length) {
     const style = document.createElementNS('http://www.w3.org/2000/svg', 'style')
