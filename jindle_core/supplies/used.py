@@ -1,11 +1,13 @@
 """What do cards use, and what of it does the drawer lack?"""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
+from types import MappingProxyType
 
 from jindle_core.card.references import named
 from jindle_core.card.whole import Card
 from jindle_core.fullness import TO_BUY
+from jindle_core.patterned.sheet import Sheet
 from jindle_core.supplies.colours import Supplies
 
 
@@ -18,26 +20,33 @@ class Wanted:
     cards: tuple[str, ...]
 
 
-def shopping(cards: Iterable[Card], supplies: Supplies) -> list[Wanted]:
+def shopping(
+    cards: Iterable[Card], supplies: Supplies, sheets: Mapping[int, Sheet] = MappingProxyType({})
+) -> list[Wanted]:
     """What cards use, by choice, as a palette colour or for colouring, and is not there to use.
 
     What is low is on the list too, as running out. By range and code; of
-    patterned paper one buys the sheet, not each of its colours.
+    patterned paper one buys the sheet, not each of its colours. ``sheets`` are those, by
+    their ids, that pieces are cut out of.
     """
     users: dict[int, dict[str, None]] = {}
     for card in cards:
-        for pk in named(card).every:
+        cut = (
+            sheets.get(piece.material.id) for piece in card.build.every if piece.material.source == "sheet"
+        )
+        on_sheets = {sheet.colours[0] for sheet in cut if sheet is not None}
+        for pk in named(card).every | on_sheets:
             if pk in supplies.places and not supplies.lost[supplies.places[pk]]:
                 users.setdefault(pk, {})[card.name] = None
-    found, sheets = [], set()
+    found, listed = [], set()
     for pk, its_cards in sorted(users.items()):
         place, names = supplies.places[pk], its_cards
         row = supplies.rows[place]
         sheet = (row.range_id, row.family)
         if sheet in supplies.sheets:
-            if sheet in sheets:
+            if sheet in listed:
                 continue
-            sheets.add(sheet)
+            listed.add(sheet)
             on_it = {supplies.rows[at].id for at in supplies.sheets[sheet]}
             names = {name: None for each in sorted(on_it & users.keys()) for name in users[each]}
         kept = supplies.kept(place)

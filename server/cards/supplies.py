@@ -9,14 +9,17 @@ from jindle_core.card.whole import Card
 from jindle_core.seen.table import Taken
 from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.used import Wanted, shopping
+from server.accounts.models import Person
 from server.cards.models import StoredCard
+from server.cards.sheets import sheets_of
 from server.catalogue.swatches import match_told, swatch
 from server.errors import CannotBeShown
 
 
-def to_buy(cards: Iterable[StoredCard], supplies: Supplies) -> list[Wanted]:
+def to_buy(cards: Iterable[StoredCard], supplies: Supplies, person: Person) -> list[Wanted]:
     """What cards need and the drawer lacks; cards that cannot be shown need nothing."""
-    return shopping(_readable(cards), supplies)
+    readable = list(_readable(cards))
+    return shopping(readable, supplies, sheets_of(readable, supplies, person))
 
 
 def _readable(cards: Iterable[StoredCard]) -> Iterator[Card]:

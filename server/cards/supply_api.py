@@ -62,7 +62,7 @@ class Shopping(APIView):
     def get(self, request: Request) -> Response:
         """What the person's cards need and the drawer lacks, by range."""
         supplies = catalogue_for(request.user)
-        return Response(wanted_told(supplies, to_buy(cards_of(request.user), supplies)))
+        return Response(wanted_told(supplies, to_buy(cards_of(request.user), supplies, request.user)))
 
 
 class ShoppingFile(APIView):
@@ -75,7 +75,7 @@ class ShoppingFile(APIView):
         out = io.StringIO()
         writer = csv.writer(out, lineterminator="\n")
         writer.writerow(("range", "maker", "medium", "code", "name", "why", "discontinued", "cards"))
-        for item in wanted_told(supplies, to_buy(cards_of(request.user), supplies)):
+        for item in wanted_told(supplies, to_buy(cards_of(request.user), supplies, request.user)):
             found = item["swatch"]
             maker = supplies.ranges[found["range_id"]].maker
             texts = (found["range_name"], maker, found["medium"], found["code"], found["name"], item["why"])

@@ -57,7 +57,7 @@ def scanned(pixels: NDArray[np.uint8], mends: Sequence[MendStroke] = ()) -> Scan
     ink = find_ink(pixels)
     skeleton, found = pruned(ink.skeleton, figures.scans.SPUR * ink.width)
     side = max(skeleton.shape)
-    strokes = [mend.points * side for mend in mends if mend.way is MendWay.LINE]
+    strokes = [np.clip(mend.points, 0, 1) * side for mend in mends if mend.way is MendWay.LINE]
     if strokes:
         skeleton = skeleton.copy()
         for points in strokes:

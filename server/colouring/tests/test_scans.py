@@ -33,6 +33,8 @@ class ScanTests(ApiTestCase):
         self.assertFalse(Drawing.objects.filter(owner=self.ann).exists())
         across = [{"way": "line", "points": [[130, 500], [480, 500]]}]
         self.assertEqual(len(self.ask_scan(mends=across)["areas"]), 3)
+        far = [{"way": "line", "points": [[-1e12, 500], [1e12, 500]]}]
+        self.assertEqual(len(self.ask_scan(mends=far)["areas"]), 4)
         halves = [*across, {"way": "join", "points": [[300, 300], [300, 800]]}]
         self.assertEqual(len(self.ask_scan(mends=halves)["areas"]), 2)
         stored = self.ask_scan(201, "scanned", name="Two boxes", mends=across, names=["low", "", "high"])
@@ -64,6 +66,7 @@ class ScanTests(ApiTestCase):
             ({"mends": [stroke] * 61}, "60 strokes"),
             ({"mends": [{"way": "rub", "points": [[1, 1], [2, 2]]}]}, "rub"),
             ({"mends": [{"way": "line", "points": [[1, 1]]}]}, "points"),
+            ({"mends": [{"way": "line", "points": [[float("nan"), 1], [2, 2]]}]}, "valid number"),
             ({"quarters": 7}, "quarters"),
         ):
             with self.subTest(words):

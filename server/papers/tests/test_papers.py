@@ -11,7 +11,7 @@ from jindle_core.colorimetry.spaces import hex_to_lab
 from jindle_core.interchange.range_json import read_range_json, write_range_json
 from jindle_core.prediction.stocks import WHITE_CARD
 from server.catalogue.drawer_actions import set_owned
-from server.catalogue.models import Colour, Range
+from server.catalogue.models import Colour, Range, touch_catalogue
 from server.catalogue.range_actions import entry_of
 from server.papers.models import Paper
 from server.tests.helpers import ApiTestCase, make_range, told_lines
@@ -281,6 +281,16 @@ class SheetTests(PaperTestCase):
         self.strip_of(paper["id"], 404)
         self.client.force_login(self.ann)
         self.strip_of(paper["id"])
+
+    def test_a_sheet_that_she_has_not_got_is_to_be_bought(self):
+        paper = self.store(width="6 in")
+        self.strip_of(paper["id"])
+        self.assertEqual(self.ask("get", "shopping"), [])
+        Range.objects.filter(pk=paper["range_id"]).update(owner=None)
+        Paper.objects.filter(pk=paper["id"]).update(owner=None)
+        touch_catalogue(None)  # now it is everybody's, and not in her drawer
+        (item,) = self.ask("get", "shopping")
+        self.assertEqual((item["swatch"]["label"], item["cards"]), ("Quay stripes", ["Kingfisher"]))
 
     def test_it_comes_along_in_the_archive(self):
         self.strip_of(self.store(width="6 in")["id"])
