@@ -249,18 +249,18 @@ const named = computed(() => reading.value!.areas.map((_, at) => names.value[at]
 
 <style scoped>
 .area {
-  fill: #3f7fbf;
-  fill-opacity: 0.16;
-  stroke: #2f5f9f;
+  fill: #161616;
+  fill-opacity: 0.1;
+  stroke: #161616;
   stroke-width: 2;
 }
 .area.lit {
-  fill-opacity: 0.55;
+  fill-opacity: 0.5;
 }
 .rest,
 .stroke {
   fill: none;
-  stroke: #8c5a2b;
+  stroke: #6e6e6e;
   stroke-width: 2.5;
 }
 .stroke {
@@ -269,13 +269,13 @@ const named = computed(() => reading.value!.areas.map((_, at) => names.value[at]
   stroke-opacity: 0.6;
 }
 .loose line {
-  stroke: #a02020;
+  stroke: #161616;
   stroke-width: 3;
   stroke-dasharray: 6 4;
 }
 .loose circle {
   fill: #ffffff;
-  stroke: #a02020;
+  stroke: #161616;
   stroke-width: 2;
 }
 .loose text {
