@@ -204,14 +204,16 @@ class Examined:
     def _places(self, colour: PaletteColour, lab: np.ndarray) -> int:
         """In how many places a palette colour is: pieces that come near it, and areas of the picture."""
         stack = self.stack
-        near = [
-            (delta_e(self._labs_of(piece.key), lab) <= figures.colour.NEAR).any()
+        labs = [
+            self._labs_of(piece.key)
             for piece in stack.build.every
             if piece.key != stack.carrier
             and not (piece.kind is Kind.IMAGE and stack.shows(piece.key).drawing is not None)
         ]
+        of = np.repeat(np.arange(len(labs)), [len(one) for one in labs])
+        near = delta_e(np.concatenate([*labs, np.zeros((0, 3))]), lab) <= figures.colour.NEAR
         areas = [area for coloured in stack.drawn_on(*stack.faces) for area in coloured.areas]
-        return sum(map(bool, near)) + sum(area.colour == colour.key for area in areas)
+        return len(np.unique(of[near])) + sum(area.colour == colour.key for area in areas)
 
     def seen(self, face: Face) -> tuple[np.ndarray, np.ndarray]:
         """The colours (n, 3) that show of a face, with their areas (n,) in mm²."""

@@ -15,7 +15,7 @@ from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.line_art.scanned.gaps import Ends, closed, draw, free_ends
-from jindle_core.line_art.scanned.ink import find_ink
+from jindle_core.line_art.scanned.ink import find_ink, no_outline
 from jindle_core.line_art.scanned.threads import Mask, Points, Thread, pruned, threads
 from jindle_core.line_art.svg import SIDE, as_path, shown_shapes
 
@@ -74,7 +74,7 @@ def scanned(pixels: NDArray[np.uint8], mends: Sequence[MendStroke] = ()) -> Scan
         if mend.way is MendWay.JOIN:
             faces = _joined(faces, mend.points * side)
     if not faces:
-        raise _bad("shows lines, but no area that they close")
+        raise no_outline("shows lines, but no area that they close")
     faces = sorted(faces, key=lambda one: -one.area)[: figures.drawings.DRAWING_AREAS]
     return Scanned(
         tuple(shapely.transform(one, lambda points: points / side) for one in faces),
@@ -146,10 +146,6 @@ def _likeliest(ends: Ends, done: NDArray[np.bool_], found: Sequence[Thread], wid
             ranked.append((float(gaps[nearest]), int(at), points[nearest]))
     kept = sorted(ranked, key=lambda one: one[:2])[: figures.scans.PLACES]
     return np.array([(ends.places[at], onto) for _, at, onto in kept]).reshape(-1, 2, 2)
-
-
-def _bad(trouble: str) -> BadInput:
-    return BadInput(Problem(f"The picture {trouble}.", field="file", expected="one outline on light paper"))
 
 
 def as_drawing(found: Scanned, names: Sequence[str] = ()) -> LineDrawing:

@@ -14,9 +14,8 @@ from skimage.morphology import remove_small_holes, remove_small_objects, skeleto
 
 from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
-from jindle_core.line_art.scanned.threads import beside
+from jindle_core.line_art.scanned.threads import Mask, beside
 
-Mask = NDArray[np.bool_]
 Floats = NDArray[np.float64]
 
 
@@ -44,12 +43,12 @@ def find_ink(pixels: NDArray[np.uint8]) -> Ink:
         skeleton = skeletonize(ink)
         length = float(skeleton.sum())
         if length < figures.scans.LEAST_LENGTH * max(drawn.shape):
-            raise _bad("shows no outline: there is hardly any ink, or it is too faint")
+            raise no_outline("shows no outline: there is hardly any ink, or it is too faint")
         width = float(ink.sum()) / length
         if ink.mean() > figures.scans.MOST_INK:
-            raise _bad("is more ink than paper; take the outline alone, uncoloured, on light paper")
+            raise no_outline("is more ink than paper; take the outline alone, uncoloured, on light paper")
         if (skeleton & (beside(skeleton) <= 1)).sum() > figures.scans.ENDS * length / (10 * width):
-            raise _bad("shows no outline that can be told from texture: lay the print on plain paper")
+            raise no_outline("shows no outline that can be told from texture: lay the print on plain paper")
         found = Ink(skeleton, width, scale)
         scale = _next(grey.size, scale * figures.scans.STROKE / width)
     return found
@@ -73,12 +72,13 @@ def _ink(grey: Floats, width: float) -> Mask:
     even = np.clip(grey / np.maximum(paper, 1e-3), 0, 1)
     dark = threshold_otsu(even)
     if dark > figures.scans.FAINT:
-        raise _bad("shows no outline: there is hardly any ink, or it is too faint")
+        raise no_outline("shows no outline: there is hardly any ink, or it is too faint")
     sure, perhaps = 1 - dark, 1 - (dark + figures.scans.HYSTERESIS * (1 - dark))
     ink: Mask = apply_hysteresis_threshold(1 - even, perhaps, sure)
     ink = remove_small_holes(ink, max_size=round(figures.scans.HOLES * width**2))
     return np.asarray(remove_small_objects(ink, max_size=round(figures.scans.SPECKS * width**2)))
 
 
-def _bad(trouble: str) -> BadInput:
+def no_outline(trouble: str) -> BadInput:
+    """What is said where a picture is none of an outline."""
     return BadInput(Problem(f"The picture {trouble}.", field="file", expected="one outline on light paper"))

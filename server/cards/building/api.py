@@ -15,11 +15,10 @@ from jindle_core.lengths import OF_PIECES, Length, read_length
 from jindle_core.line_art.own_outline import read_outline
 from jindle_core.planning.cutting import Cutting
 from server.access import own_card
+from server.cards.building.cutting_serializers import CuttingQuery, CuttingSerializer
 from server.cards.building.pdf import cutting_pdf
 from server.cards.building.serializers import (
     BuildSerializer,
-    CuttingQuery,
-    CuttingSerializer,
     OutlineFileSerializer,
     OwnOutlineSerializer,
     PieceInsteadSerializer,
