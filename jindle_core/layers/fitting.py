@@ -37,19 +37,32 @@ def fits(
 ) -> list[Fit]:
     """How each piece fits on what it lies on; lengths are told in a unit, ``outlines`` no plain boxes."""
     return [
-        _outline_fits(piece, boxes, outlines, unit)
+        _outline_fits(
+            *(piece, boxes[piece.key], boxes[piece.on], boxes[BASE], unit),
+            *(outlines[key].lies if key in outlines else None for key in (piece.key, piece.on)),
+        )
         if piece.key in outlines or piece.on in outlines
         else _fit(piece, boxes[piece.key], boxes[piece.on], boxes[BASE], unit)
         for piece in pieces
     ]
 
 
-def _outline_fits(piece: Piece, boxes: dict[int, Box], outlines: Mapping[int, Outline], unit: str) -> Fit:
-    """The same of what is shaped or turned, or lies on it, by the true outlines."""
-    lies, under = (
-        outlines[key].lies if key in outlines else as_polygon(boxes[key]) for key in (piece.key, piece.on)
-    )
-    base, box, under_box = as_polygon(boxes[BASE]), boxes[piece.key], boxes[piece.on]
+_KEPT = 1024  # of the pieces of a card most fit as they did before a change
+
+
+@lru_cache(maxsize=_KEPT)
+def _outline_fits(
+    piece: Piece,
+    box: Box,
+    under_box: Box,
+    base_box: Box,
+    unit: str,
+    outline: shapely.Polygon | None,
+    under_outline: shapely.Polygon | None,
+) -> Fit:
+    """The same of what is shaped or turned, or lies on it, by the true outlines; None: its box."""
+    lies, under = outline or as_polygon(box), under_outline or as_polygon(under_box)
+    base = as_polygon(base_box)
     whole = shapely.Polygon(under.exterior)
     turned = box.height <= under_box.width and box.width <= under_box.height
     figure = f"{_read(box, unit)} on {_read(under_box, unit)}"
@@ -70,7 +83,7 @@ def _outline_fits(piece: Piece, boxes: dict[int, Box], outlines: Mapping[int, Ou
     return Fit(piece.key, Finding(Status.HOLDS, figure, "", ""), turned)
 
 
-@lru_cache(maxsize=1024)  # of the pieces of a card most fit as they did before a change
+@lru_cache(maxsize=_KEPT)
 def _fit(piece: Piece, box: Box, under: Box, base: Box, unit: str) -> Fit:
     turned = box.height <= under.width and box.width <= under.height
     over = _over(box, base if piece.trimmed else under)

@@ -83,23 +83,32 @@ def _outlines(card: Size, pieces: tuple[Piece, ...]) -> Mapping[int, Outline]:
     found: dict[int, Outline] = {}
     for piece in in_order(pieces):
         under, box = found.get(piece.on), boxes[piece.key]
-        straight = _straight(piece, box, boxes[piece.on], under)
-        turn = under.turn if under else None
-        if piece.turn:
-            turn = Turn(piece.turn, float(box.x + box.width / 2), float(box.y + box.height / 2), turn)
-        if straight is not None or turn is not None:
-            area = as_polygon(box) if straight is None else straight
-            lies = area if turn is None else shapely.transform(area, turn.placed)
-            shapely.prepare(lies)  # many points will be asked for
-            found[piece.key] = Outline(area, lies, turn)
+        if (made := _outline(piece, box, boxes[piece.on], under)) is not None:
+            found[piece.key] = made
     return found
 
 
+@lru_cache(maxsize=1024)  # of the pieces of a card most lie as they did before a change
+def _outline(piece: Piece, box: Box, under_box: Box, under: Outline | None) -> Outline | None:
+    straight = _straight(piece, box, under_box, under)
+    turn = under.turn if under else None
+    if piece.turn:
+        turn = Turn(piece.turn, float(box.x + box.width / 2), float(box.y + box.height / 2), turn)
+    if straight is None and turn is None:
+        return None
+    area = as_polygon(box) if straight is None else straight
+    lies = area if turn is None else shapely.transform(area, turn.placed)
+    shapely.prepare(lies)  # many points will be asked for
+    return Outline(area, lies, turn)
+
+
+@lru_cache(maxsize=1024)
 def as_polygon(box: Box) -> shapely.Polygon:
     """A box as an area."""
     return shapely.box(float(box.x), float(box.y), float(box.right), float(box.bottom))
 
 
+@lru_cache(maxsize=1024)
 def as_path(area: shapely.Polygon) -> str:
     """An area as SVG writes it, to a hundredth of a millimetre; holes are rings within."""
     rings = [shapely.get_coordinates(ring) for ring in (area.exterior, *area.interiors)] if area else []

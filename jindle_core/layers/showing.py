@@ -5,6 +5,7 @@ their places, the polygons of those that are not their whole box.
 """
 
 from collections.abc import Mapping
+from functools import lru_cache
 from types import MappingProxyType
 
 import numpy as np
@@ -70,8 +71,16 @@ def as_areas(sides: Edges, areas: Areas) -> list[shapely.Polygon]:
 
 def _polygons_show(sides: Edges, areas: Areas) -> Floats:
     base, *pieces = as_areas(sides, areas)
-    found, free = [], base
-    for area in reversed(pieces):
-        found.append(free.intersection(area).area)
-        free = free.difference(area)
-    return np.array([free.area, *reversed(found)])
+    found = np.zeros(len(pieces) + 1)
+    lower, upper = shapely.STRtree(pieces).query(pieces, predicate="intersects")
+    for at, area in enumerate(pieces):
+        over = upper[(lower == at) & (upper > at)]
+        found[at + 1] = _free(base, area, tuple(pieces[one] for one in sorted(over)))
+    found[0] = max(base.area - found.sum(), 0.0)
+    return found
+
+
+@lru_cache(maxsize=1024)  # of the pieces of a card most show as they did before a change
+def _free(base: shapely.Polygon, area: shapely.Polygon, over: tuple[shapely.Polygon, ...]) -> float:
+    """How much (mm²) of an area inside the base is not covered."""
+    return float(area.intersection(base).difference(shapely.union_all(over)).area)

@@ -61,10 +61,14 @@ def _overlapping(areas: NDArray[np.object_]) -> NDArray[np.bool_]:
     found = np.zeros((len(areas), len(areas)), dtype=bool)
     one, other = shapely.STRtree(areas).query(areas, predicate="intersects")
     later = one > other
-    one, other = one[later], other[later]
-    shared = shapely.area(shapely.intersection(areas[one], areas[other])) > _OVERLAP
-    found[one[shared], other[shared]] = True
+    for at, under in zip(one[later].tolist(), other[later].tolist(), strict=True):
+        found[at, under] = _lies_over(areas[at], areas[under])
     return found
+
+
+@lru_cache(maxsize=8192)  # of the pieces of a card most lie as they did before a change
+def _lies_over(area: shapely.Polygon, under: shapely.Polygon) -> bool:
+    return bool(area.intersection(under).area > _OVERLAP)
 
 
 def thickness(*faces: dict[int, Height]) -> float:

@@ -10,8 +10,9 @@ from numpy.typing import NDArray
 
 from jindle_core.layers.pieces import BASE, Piece
 from jindle_core.layers.showing import NO_AREAS, Areas, Floats, as_areas, topmost
-from jindle_core.layers.sizing import Box, edges, in_order
+from jindle_core.layers.sizing import RASTER, Box, edges, in_order
 
+_NEAR = 2 * RASTER // 10  # of the edges of boxes: a tenth of a millimetre
 _STEP, _OFF = 1.0, 0.01  # mm from place to place along an outline, and how far beside it one looks
 _LEAST = 48  # places along an outline, however short it is
 
@@ -57,24 +58,33 @@ def lies_beside(order: Sequence[int], sides: NDArray[np.int64], areas: Areas = N
 
 def _along_outlines(order: Sequence[int], sides: NDArray[np.int64], areas: Areas) -> list[Beside]:
     found = []
-    _, *pieces = as_areas(sides, areas)
-    edges_of = [rings(area) for area in pieces]
-    lengths = [len(inner) for inner, _ in edges_of]
-    own = np.repeat(np.arange(1, len(order)), lengths)
-    inner, outer = (np.concatenate([ring[side] for ring in edges_of]) for side in (0, 1))
-    # All at once: what is asked of every point is the same.
+    low, high = sides[:, 0], sides[:, 1]  # (2, n)
+    for at, area in enumerate(as_areas(sides, areas)[1:], start=1):
+        own = slice(at, at + 1)
+        near = np.flatnonzero(((low <= high[:, own] + _NEAR) & (high >= low[:, own] - _NEAR)).all(axis=0))
+        there = sides[:, :, near]
+        shaped = tuple((place, areas[one]) for place, one in enumerate(near.tolist()) if one in areas)
+        shares = _along_outline(area, int(np.searchsorted(near, at)), there.tobytes(), shaped)
+        found += [Beside(order[at], order[near[one]], share) for one, share in shares]
+    return found
+
+
+@lru_cache(maxsize=1024)  # of the pieces of a card most lie as they did before a change
+def _along_outline(
+    area: shapely.Polygon, own: int, edges: bytes, shaped: tuple[tuple[int, shapely.Polygon], ...]
+) -> list[tuple[int, float]]:
+    """What shows beside the area at the place ``own`` among those near it, by its place, the most first.
+
+    ``edges`` are those of all of them, (2, 2, n) of 8-byte numbers, ``shaped`` what is no box, by its place.
+    """
+    sides, areas = np.frombuffer(edges, dtype=np.int64).reshape(2, 2, -1), dict(shaped)
+    inner, outer = rings(area)
     covered = topmost(sides, inner[:, 0], inner[:, 1], areas=areas) > own
     beside = topmost(sides, outer[:, 0], outer[:, 1], areas=areas)
-    kept = (beside >= 0) & (beside != own) & ~covered
-    ends = np.cumsum(lengths)[:-1]
-    split = zip(np.split(beside, ends), np.split(kept, ends), strict=True)
-    for at, (every, shows) in enumerate(split, start=1):
-        if shows.any():
-            there = every[shows]
-            under, counts = np.unique(there, return_counts=True)
-            by_count = sorted(zip(under.tolist(), counts.tolist(), strict=True), key=lambda one: -one[1])
-            found += [Beside(order[at], order[one], count / len(there)) for one, count in by_count]
-    return found
+    shows = beside[(beside >= 0) & (beside != own) & ~covered]
+    under, counts = np.unique(shows, return_counts=True)
+    by_count = sorted(zip(under.tolist(), counts.tolist(), strict=True), key=lambda one: -one[1])
+    return [(one, count / len(shows)) for one, count in by_count]
 
 
 @lru_cache(maxsize=512)

@@ -62,7 +62,9 @@ def _uppermost(there: NDArray[np.bool_]) -> NDArray[np.intp]:
 
 @lru_cache(maxsize=64)
 def _polygons(drawing: LineDrawing) -> NDArray[np.object_]:
-    return np.array([_polygon(shape.path) for shape in drawing.shapes])
+    found = np.array([_polygon(shape.path) for shape in drawing.shapes])
+    shapely.prepare(found)  # many points will be asked for
+    return found
 
 
 def _along(edges: shapely.Geometry, way: NDArray[np.float64]) -> NDArray[np.object_]:

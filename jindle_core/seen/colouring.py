@@ -22,7 +22,7 @@ from jindle_core.compatibility.materials import (
 from jindle_core.compatibility.properties import line_ink_of, surface_of
 from jindle_core.compatibility.rules import Conflict, Used, conflicts
 from jindle_core.errors import BadInput, Problem
-from jindle_core.families.judge import FamilyJudgement, judge_family
+from jindle_core.families.judge import Allowance, FamilyJudgement, judge_family
 from jindle_core.families.mending import glazed_over
 from jindle_core.families.recipes import Thing, recipe
 from jindle_core.line_art.drawing import LineDrawing
@@ -38,6 +38,15 @@ from jindle_core.supplies.colours import Supplies, is_transparent
 def _in_views(labs: bytes) -> tuple[Shades, ...]:
     """Colours, CIELAB (n, 3) of 8-byte numbers, in every view."""
     return tuple(shades(np.frombuffer(labs)))
+
+
+@lru_cache(maxsize=1024)
+def _judged(
+    labs: bytes, allowance: Allowance, around: bytes | None, reach: float, glazed: bytes | None
+) -> FamilyJudgement:
+    """``judge_family`` of tones, CIELAB (k, 3) of 8-byte numbers as all colours here."""
+    wanted, deepest = (None if lab is None else np.frombuffer(lab) for lab in (around, glazed))
+    return judge_family(np.frombuffer(labs).reshape(-1, 3), allowance, wanted, reach, deepest)
 
 
 @dataclass(frozen=True)
@@ -177,7 +186,8 @@ class Coloured:
             return None
         around, reach = self.aim(area, max(tones.sigma))
         glazed = self.glazes[area.key][1] if area.key in self.glazes else None
-        return judge_family(tones.lab, recipe(area.thing).allowance, around, reach, glazed)
+        wanted, deepest = (None if lab is None else lab.tobytes() for lab in (around, glazed))
+        return _judged(tones.lab.tobytes(), recipe(area.thing).allowance, wanted, reach, deepest)
 
     def aim(self, area: Area, sigma: float) -> tuple[np.ndarray | None, float]:
         """The colour that an area's family is wanted for, and how near to it one tone must come.

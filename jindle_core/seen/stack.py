@@ -40,6 +40,8 @@ def _grid(across: int, down: int) -> tuple[np.ndarray, np.ndarray]:
     return x.ravel(), y.ravel()
 
 
+_UNSEEN = -2  # a place in the stack that is not known yet; −1 is beside everything
+
 # Where one looks under words; more closely where there is a pattern.
 _LOOKED, _CLOSELY = _grid(8, 4), _grid(28, 8)
 
@@ -389,27 +391,39 @@ class Stack:
 
         Only what lies before the place ``below`` (k,) in the stack is looked at.
         """
-        places = topmost(face.sides, x, y, below, face.areas)
-        labs = face.labs[np.maximum(places, 0)]
-        for at in np.unique(places):
-            key = face.keys[max(at, 0)]
-            if at >= 0 and self.varies(key):
-                here = places == at
-                labs[here], places[here] = self._varied(face, int(at), x[here], y[here])
+        labs, places = np.zeros((len(x), 3)), np.full(len(x), _UNSEEN)
+        looked, below, veiled = np.arange(len(x)), below.copy(), list[np.ndarray]()
+        # From the uppermost down, and on below what one sees through, all such points together.
+        while len(looked):
+            tops, through = topmost(face.sides, x[looked], y[looked], below[looked], face.areas), []
+            below[looked] = tops
+            for at in np.unique(tops):
+                here = looked[tops == at]
+                colours, ends = self._shown_by(face, int(at), x[here], y[here])
+                labs[here], past = colours, here[~ends]
+                through.append(past)
+                veil = at >= 0 and face.keys[at] != BASE and self.piece(face.keys[at]).kind is Kind.VELLUM
+                veiled += [past] if veil else []
+                placed = here if veil else here[ends]
+                places[placed] = np.where(places[placed] == _UNSEEN, at, places[placed])
+            looked = np.concatenate(through)
+        for here in reversed(veiled):
+            labs[here] = under_vellum(labs[here])
         return labs, places
 
-    def _varied(self, face: Face, at: int, x: np.ndarray, y: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
-        """``seen_at`` for points on one thing that is not of one colour."""
-        key = face.keys[at]
+    def _shown_by(self, face: Face, at: int, x: np.ndarray, y: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+        """For points (k,) on one thing of the stack CIELAB (k, 3), and whether one sees no further (k,)."""
+        key, whole = face.keys[max(at, 0)], np.ones(len(x), dtype=bool)
+        if at < 0 or not self.varies(key):
+            return np.broadcast_to(face.labs[max(at, 0)], (len(x), 3)), whole
         if key == self.carrier:
             box = self.boxes[key]
             x, y = self.as_laid(key, x, y)
             across, down = (x - float(box.x)) / float(box.width), (y - float(box.y)) / float(box.height)
-            return self.grounded.seen_at(across, down), np.full(len(x), at)
+            return self.grounded.seen_at(across, down), whole
         if self.sheet(key) is not None:
-            return self.pattern_at(key, x, y), np.full(len(x), at)
-        under, places = self.seen_at(face, x, y, np.full(len(x), at))
+            return self.pattern_at(key, x, y), whole
         if self.piece(key).kind is Kind.VELLUM:
-            return under_vellum(under), np.full(len(x), at)
+            return np.zeros((len(x), 3)), ~whole
         covered, labs = self.pictured.at(face.parts[key], *self.as_laid(key, x, y))
-        return np.where(covered[:, None], labs, under), np.where(covered, at, places)
+        return labs, covered
