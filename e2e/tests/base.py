@@ -9,8 +9,12 @@ from django.core.management import call_command
 from playwright.sync_api import Page, expect
 
 from e2e.browser import chromium, new_page
+from jindle_core.card.changes.build import RemovePiece, SetBuild
+from jindle_core.layers.pieces import WHITE_END
 from jindle_core.media import COLUMNS
-from server.catalogue.arrays import forget_catalogues
+from server.cards.actions import change_card
+from server.cards.models import StoredCard
+from server.catalogue.arrays import catalogue_for, forget_catalogues
 
 # Playwright's synchronous side runs a loop in this thread, which Django takes for asynchronous code.
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
@@ -55,6 +59,15 @@ class BrowserTestCase(StaticLiveServerTestCase):
         self.go("/")
         self.page.get_by_role("button", name="Open the demo studio").click()
         self.heading("Cards")
+
+    def take_apart(self, name: str) -> None:
+        """The studio's card as it was before anything was built."""
+        card = next(one for one in StoredCard.objects.all() if one.stored["name"].startswith(name))
+        supplies = catalogue_for(card.owner)
+        for piece in card.value.build.every:
+            change_card(card, card.version, RemovePiece(piece.key), supplies)
+            card.refresh_from_db()
+        change_card(card, card.version, SetBuild({"base": WHITE_END}), supplies)
 
     def open_card(self, name: str) -> None:
         self.page.get_by_role("link", name=name).click()

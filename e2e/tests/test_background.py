@@ -176,6 +176,7 @@ class BackgroundTests(BrowserTestCase):
         expect(order).to_contain_text("it burns skin and scorches paper")
 
     def test_a_mat_of_card_inked_by_oneself(self):
+        self.take_apart("Kingfisher")
         self.open_stage("Kingfisher")
         self.part("Card inked by myself")
         self.button("Choose the pad").click()

@@ -13,6 +13,7 @@ from e2e.tests.base import BrowserTestCase
 
 class BuildTests(BrowserTestCase):
     def open_stage(self, card="Kingfisher", layout="three mats, a picture over a raised strip"):
+        self.take_apart(card)
         self.open_demo()
         self.open_card(card)
         self.page.get_by_role("link", name="Build").click()

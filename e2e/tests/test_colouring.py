@@ -1,10 +1,13 @@
 """The colouring stage beyond the story: own drawings, single tones, papers, and a phone."""
 
+import io
 import re
 
+from PIL import Image
 from playwright.sync_api import expect
 
 from e2e.tests.base import BrowserTestCase
+from standins.tests.test_scanned import with_gaps
 
 BOAT = b"""<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 90 60"><script>alert(1)</script>
 <path id="sail" d="M40 5 L70 40 H40 Z"/><path id="hull" d="M10 42 H80 L70 56 H20 Z"/></svg>"""
@@ -64,6 +67,26 @@ class ColouringTests(BrowserTestCase):
         self.page.keyboard.press("Escape")
         expect(self.page.get_by_text("No picture yet.")).to_be_visible()
         expect(self.area("hull")).to_be_visible()
+
+    def test_an_outline_of_ones_own_from_a_photo(self):
+        self.open_stage()
+        self.button("Another drawing").click()
+        self.button("A photo or scan").click()
+        scan = self.page.get_by_role("dialog", name="A photo or scan of your outline")
+        files = scan.locator("input[type=file]")
+        files.set_input_files({"name": "noise.png", "mimeType": "image/png", "buffer": b"no picture"})
+        expect(scan.get_by_role("alert")).to_be_visible()
+        house = io.BytesIO()
+        Image.fromarray(with_gaps((670, 200), radius=22)).save(house, "PNG")
+        files.set_input_files({"name": "house.png", "mimeType": "image/png", "buffer": house.getvalue()})
+        expect(scan.get_by_role("img", name="The outline with 3 areas")).to_be_visible()
+        self.check_axe()
+        scan.get_by_role("button", name="Close 1").click()
+        expect(scan.get_by_role("img", name="The outline with 4 areas")).to_be_visible()
+        scan.get_by_label("Name of area 1").fill("wall")
+        scan.get_by_role("button", name="Keep it as a drawing").click()
+        expect(scan).to_have_count(0)
+        expect(self.area("wall")).to_be_visible()
 
     def test_tones_are_changed_one_by_one_and_judged_at_once(self):
         self.open_stage()

@@ -9,7 +9,7 @@ from functools import cached_property
 
 from jindle_core import figures
 from jindle_core.cutting.grain import Grain, turned_for_grain
-from jindle_core.cutting.middles import filled, middles
+from jindle_core.cutting.middles import Middle, filled, middles
 from jindle_core.cutting.packing import GRAINS, Cut, Sheet, ToCut, area_bound, holds, pack
 from jindle_core.cutting.trimming import Trim, TrimPart, trimmed
 from jindle_core.layers.folding import Flat, flat
@@ -129,11 +129,11 @@ class Cutting:
         return dict(found)
 
     @cached_property
-    def _middles(self) -> dict[int, Size]:
+    def _middles(self) -> dict[int, Middle]:
         """By key of a mat the middle that can be cut out of it."""
         stack = self.stack
-        found = [one for face in stack.build.faces for one in middles(stack.boxes, face, stack.unit)]
-        return {one.key: one.size for one in found}
+        of_faces = (middles(stack.boxes, face, stack.unit, stack.outlines) for face in stack.build.faces)
+        return {one.key: one for found in of_faces for one in found}
 
     @cached_property
     def _filled(self) -> dict[int, int]:
@@ -142,7 +142,7 @@ class Cutting:
         for pieces in self._of_one.values() if self.from_middles else ():
             # A mat goes into no middle of its own, but a smaller mat may into a larger one's.
             mats = [piece.key for piece in pieces if piece.key in self._middles]
-            taken = filled([self._middles[key] for key in mats], pieces)
+            taken = filled([self._middles[key].size for key in mats], pieces)
             found |= {pieces[at].key: mats[hole] for at, hole in taken.items()}
         return found
 
@@ -190,7 +190,7 @@ class Cutting:
     @property
     def middles(self) -> list[tuple[str, Size]]:
         """The names of mats, and the middles that can be cut out of them."""
-        return [(self.stack.name(key), size) for key, size in self._middles.items()]
+        return [(self.stack.name(key), one.size) for key, one in self._middles.items()]
 
     def _listed(self, end: End, piece: ToCut) -> Listed:
         mat = self._filled.get(piece.key)
@@ -247,10 +247,12 @@ def _score(cut: Cut, base: Flat, turned: bool) -> Line:
     return Line(place.x, place.y + off, place.x + place.width, place.y + off)
 
 
-def _hole(cut: Cut, middle: Size) -> SheetPlace:
-    """Where the middle is cut out of a mat on a sheet."""
+def _hole(cut: Cut, middle: Middle) -> SheetPlace:
+    """Where the middle is cut out of a mat on a sheet; what is turned is turned clockwise."""
     place = _place(cut)
-    wide, high = (float(side.millimetres) for side in (middle.width, middle.height))
+    wide, high = (float(side.millimetres) for side in (middle.size.width, middle.size.height))
+    right, below = middle.right, middle.below
     if cut.turned:
-        wide, high = high, wide
-    return SheetPlace(place.x + (place.width - wide) / 2, place.y + (place.height - high) / 2, wide, high)
+        wide, high, right, below = high, wide, -below, right
+    x, y = place.x + (place.width - wide) / 2 + right, place.y + (place.height - high) / 2 + below
+    return SheetPlace(x, y, wide, high)

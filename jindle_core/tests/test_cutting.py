@@ -2,6 +2,7 @@ import unittest
 from itertools import combinations
 from random import Random
 
+import shapely
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -12,7 +13,9 @@ from jindle_core.cutting.packing import Cut, Sheet, ToCut, area_bound, grains, p
 from jindle_core.cutting.trimming import TrimPart, trimmed
 from jindle_core.errors import BadInput
 from jindle_core.layers.folding import Fold, flat
-from jindle_core.layers.pieces import Kind
+from jindle_core.layers.outlines import outlines
+from jindle_core.layers.pieces import Kind, Place
+from jindle_core.layers.shapes import Shape
 from jindle_core.layers.sizing import laid_out
 from jindle_core.lengths import USUAL_SIZES, Length, Size, read_size
 from jindle_core.tests.test_layers import CARD, length, piece, size
@@ -152,6 +155,24 @@ class MiddleTests(unittest.TestCase):
         self.assertEqual(middles(laid_out(CARD, small), small, "in"), [])
         over = [piece(1, kind=Kind.MAT, reveal=length("1")), piece(2, 1, size=size("4", "4"))]
         self.assertEqual(middles(laid_out(CARD, over), over, "in"), [])
+
+    def test_what_one_sees_through_hides_nothing(self):
+        for kind in (Kind.VELLUM, Kind.IMAGE, Kind.CUT_WORDS):
+            pieces = [piece(1, kind=Kind.MAT), piece(2, 1, kind=kind, size=size("4", "3"))]
+            self.assertEqual(middles(laid_out(CARD, pieces), pieces, "in"), [])
+
+    def test_the_middle_under_a_shape_is_hidden_by_its_outline(self):
+        for shape in (Shape.OVAL, Shape.TAG, Shape.HEART, Shape.LABEL):
+            offset = Place(right=length("1/4"))
+            pieces = [piece(1, kind=Kind.MAT), piece(2, 1, size=size("4", "3"), shape=shape, place=offset)]
+            boxes, lie = laid_out(CARD, pieces), outlines(CARD, pieces)
+            (found,) = middles(boxes, pieces, "in", lie)
+            wide, high = (float(side.millimetres) for side in (found.size.width, found.size.height))
+            mat = boxes[1]
+            x, y = float(mat.x + mat.width / 2) + found.right, float(mat.y + mat.height / 2) + found.below
+            hole = shapely.box(x - wide / 2, y - high / 2, x + wide / 2, y + high / 2)
+            self.assertTrue(lie[2].lies.buffer(-figures.cutting.MIDDLE_RIM + 0.1).contains(hole), shape)
+            self.assertGreater(wide * high, 0.1 * lie[2].lies.area)
 
 
 class GrainTests(unittest.TestCase):
