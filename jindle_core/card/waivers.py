@@ -49,6 +49,8 @@ def _subject(card: Card, check: ids.CheckId | None) -> Hashable | None:
             area = card.followed(card.area(check.key))
             wanted = None if area.colour is None else card.colour(area.colour).anchor
             return replace(area, name="", like=None), wanted, card.picture_of(check.key).paper
+        case ids.Covers():
+            return card.followed(card.area(check.key)).family or None
         case ids.Conflicts():
             return _materials(card, card.picture(check.picture))
         case ids.GroundId():

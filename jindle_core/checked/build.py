@@ -36,6 +36,7 @@ from jindle_core.layers.touching import Beside
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
 from jindle_core.palettes.role import Role
+from jindle_core.seen.covered import Covered
 from jindle_core.seen.stack import Face, Stack
 
 # What is of one colour all over and large enough to be taken for one with its neighbour.
@@ -62,6 +63,11 @@ class Examined:
     """All that is found of a stack of pieces."""
 
     stack: Stack
+
+    @cached_property
+    def covered(self) -> Covered:
+        """What of it shows."""
+        return Covered(self.stack)
 
     @cached_property
     def fits(self) -> dict[int, Fit]:

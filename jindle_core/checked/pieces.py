@@ -6,6 +6,7 @@ from functools import partial
 from jindle_core.checked import mends
 from jindle_core.checked.build import Examined
 from jindle_core.checked.check import Check, Mend
+from jindle_core.checked.covering import covering_checks
 from jindle_core.checks.ids import CheckId, Fits, Makes, Melts, OnAccent, OnWhole, Repeats, Stands, Whole
 from jindle_core.contrast.rules import Finding, Status
 from jindle_core.contrast.stacked import examine_melting
@@ -23,7 +24,13 @@ def build_checks(examined: Examined) -> list[Check]:
     if not build.every:
         return []
     found = [check for piece in build.every for check in _of_piece(examined, piece)]
-    return [*found, *_together(examined), *_of_base(examined), *_in_the_post(examined)]
+    return [
+        *found,
+        *covering_checks(examined),
+        *_together(examined),
+        *_of_base(examined),
+        *_in_the_post(examined),
+    ]
 
 
 def _of_build(check: CheckId, title: str, finding: Finding, to_mend: Callable[[], list[Mend]]) -> Check:

@@ -99,6 +99,21 @@ class Makes(_OnPiece):
 
 
 @dataclass(frozen=True, slots=True)
+class Shows(_OnPiece):
+    """Whether anything of a piece shows."""
+
+    _prefix: ClassVar[str] = "shows"
+
+
+@dataclass(frozen=True, slots=True)
+class Covers(CheckId):
+    """On an area that other pieces cover, and that is coloured all the same."""
+
+    key: int
+    _prefix: ClassVar[str] = "covered"
+
+
+@dataclass(frozen=True, slots=True)
 class Repeats(_OnPiece):
     """Whether a finishing piece repeats a colour or sets one off."""
 
@@ -208,7 +223,7 @@ class OnWhole(CheckId):
         return self.what.value
 
 
-_NUMBERED: dict[str, type[OnPair | OnAccent | OnFamily | _OnPiece]] = {
+_NUMBERED: dict[str, type[OnPair | OnAccent | OnFamily | Covers | _OnPiece]] = {
     "pair": OnPair,
     "once": OnAccent,
     "family": OnFamily,
@@ -216,6 +231,8 @@ _NUMBERED: dict[str, type[OnPair | OnAccent | OnFamily | _OnPiece]] = {
     "stands": Stands,
     "finish": Repeats,
     "made": Makes,
+    "shows": Shows,
+    "covered": Covers,
 }
 KINDS = (*_NUMBERED, "melts", "conflict", *(one.value for one in (*GroundPart, *Whole)))
 

@@ -50,4 +50,6 @@ STITCH_OFF = 1.8  # mm from the edge to a line of stitches
 EMBOSSED_WHITE = (95.5, -0.3, 0.8)  # CIELAB: white powder once it is melted, a little less than paper
 OWN_POINTS = 400  # of an outline of one's own: a detailed die has some hundred bends
 OWN_OFF = 0.001  # of its size that smoothing it may move a point: 0.1 mm of a piece of 100 mm
+# What is covered so far is not worth colouring; of a piece more than a sliver must show to be worth cutting.
+COVERED, HIDDEN = 0.8, 0.02
 STRIP_AROUND = 0.35  # of the words' height that a strip put under them shows on every side

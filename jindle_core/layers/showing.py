@@ -4,7 +4,7 @@ Boxes are given by their ``edges`` (2, 2, n), from the lowest up; ``areas`` hold
 their places, the polygons of those that are not their whole box.
 """
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from functools import lru_cache
 from types import MappingProxyType
 
@@ -53,7 +53,7 @@ def what_shows(sides: Edges, areas: Areas = NO_AREAS) -> Floats:
     Exact where all of them are boxes.
     """
     if areas:
-        return _polygons_show(sides, areas)
+        return shown_of(as_areas(sides, areas))
     across, down = (np.unique(np.clip(ends, ends[0, 0], ends[1, 0])) for ends in sides)
     middles = [(ends[:-1] + ends[1:]) // 2 for ends in (across, down)]
     x, y = (one.ravel() for one in np.meshgrid(*middles))
@@ -69,10 +69,12 @@ def as_areas(sides: Edges, areas: Areas) -> list[shapely.Polygon]:
     return [areas.get(at, box) for at, box in enumerate(boxes)]
 
 
-def _polygons_show(sides: Edges, areas: Areas) -> Floats:
-    base, *pieces = as_areas(sides, areas)
+def shown_of(areas: Sequence[shapely.Polygon]) -> Floats:
+    """The same of areas one over the other, inside the first."""
+    base, *pieces = areas
     found = np.zeros(len(pieces) + 1)
-    lower, upper = shapely.STRtree(pieces).query(pieces, predicate="intersects")
+    every = np.array(pieces, dtype=object)
+    lower, upper = shapely.STRtree(every).query(every, predicate="intersects")
     for at, area in enumerate(pieces):
         over = upper[(lower == at) & (upper > at)]
         found[at + 1] = _free(base, area, tuple(pieces[one] for one in sorted(over)))

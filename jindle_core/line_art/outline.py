@@ -18,7 +18,7 @@ _NEAR = 1.5  # thousandths of the drawing's longer side: paths are stored to a t
 def outline(drawing: LineDrawing) -> tuple[NDArray[np.float64], tuple[str, ...]]:
     """Points (k, 2) evenly along the outer edge of all shapes together, and the shape's id at each."""
     polygons = _polygons(drawing)
-    edge = shapely.union_all(polygons).boundary
+    edge = silhouette(drawing).boundary
     way = np.linspace(0, edge.length, figures.grounds.OUTLINE_POINTS, endpoint=False)
     points = (
         shapely.line_interpolate_point(edge, way) if edge.geom_type == "LineString" else _along(edge, way)
@@ -33,6 +33,21 @@ def shapes_at(drawing: LineDrawing, points: NDArray[np.float64]) -> list[str | N
     there = inside.any(axis=0)
     top = _uppermost(inside)
     return [drawing.shapes[at].id if seen else None for at, seen in zip(top, there, strict=True)]
+
+
+@lru_cache(maxsize=64)
+def silhouette(drawing: LineDrawing) -> shapely.Geometry:
+    """All shapes of a drawing together."""
+    return shapely.union_all(_polygons(drawing))
+
+
+@lru_cache(maxsize=64)
+def visible_shapes(drawing: LineDrawing) -> tuple[shapely.Geometry, ...]:
+    """Of each shape of a drawing what is seen of it: not what the shapes after it cover."""
+    polygons = _polygons(drawing)
+    return tuple(
+        shapely.difference(one, shapely.union_all(polygons[at:])) for at, one in enumerate(polygons, start=1)
+    )
 
 
 @lru_cache(maxsize=64)

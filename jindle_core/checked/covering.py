@@ -1,0 +1,78 @@
+"""Which checks are there on what other pieces cover, and what would mend them?"""
+
+from collections.abc import Iterator
+from functools import partial
+
+from jindle_core import figures
+from jindle_core.card.changes.build import BuildChange, MovePiece, RemovePiece
+from jindle_core.card.changes.pictures import AreaFamily, SetFamilies
+from jindle_core.card.pictures import Area
+from jindle_core.checked.build import Examined
+from jindle_core.checked.check import Check, Mend
+from jindle_core.checks.ids import Covers, Shows
+from jindle_core.contrast.rules import Finding, Status
+from jindle_core.layers.pieces import Kind, Piece
+from jindle_core.seen.covered import AreaShows
+from jindle_core.shown import percent
+
+_NAMED = 2  # of what covers something, the most
+
+
+def covering_checks(examined: Examined) -> Iterator[Check]:
+    """Pieces of which nothing shows, and areas that are coloured although they are covered."""
+    covered = examined.covered
+    for piece in examined.stack.build.every:
+        shows = covered.pieces.get(piece.key, 1.0)
+        if shows < figures.building.HIDDEN:
+            yield _hidden(examined, piece, shows)
+    for coloured in examined.stack.coloured:
+        for area in coloured.areas:
+            if area.key in covered.needless and area.family:
+                yield _needless(examined, area, covered.of_pictures[area.key])
+
+
+def _by_what(examined: Examined, keys: list[int]) -> str:
+    """The names of what covers something, the most first."""
+    names = [examined.stack.name(key) for key in keys]
+    more = f" and {len(names) - _NAMED} more" if len(names) > _NAMED + 1 else ""
+    return (", ".join(names[:_NAMED]) + more if more else " and ".join(names)) or "the card's edge"
+
+
+def _hidden(examined: Examined, piece: Piece, shows: float) -> Check:
+    what = "its frame vanishes" if piece.kind is Kind.MAT else "nothing of it shows"
+    status = Status.FAILS if piece.kind is Kind.MAT else Status.LOOK_AGAIN
+    figure, limit = percent(shows, figures.building.HIDDEN), percent(figures.building.HIDDEN)
+    finding = Finding(status, f"{figure} shows", limit, what)
+    title = f"{piece.name} under {_by_what(examined, examined.covered.over(piece.key))}"
+    return Check("build", Shows(piece.key), title, finding, to_mend=partial(_to_show, examined, piece))
+
+
+def _to_show(examined: Examined, piece: Piece) -> list[Mend]:
+    """Brought up, or left out."""
+    found = []
+    changes: list[tuple[str, BuildChange]] = []
+    face = examined.stack.face_of(piece.key).pieces
+    if piece is not face[-1]:
+        changes.append((f"bring {piece.name} up", MovePiece(piece.key, len(face) - 1)))
+    for words, change in changes:
+        after = Examined(examined.stack.after(change)).covered.pieces.get(piece.key, 0.0)
+        if after >= figures.building.HIDDEN:
+            found.append(Mend(words, f"{percent(after)} shows", change))
+    found.append(Mend(f"without {piece.name}", "what lay on it follows", RemovePiece(piece.key)))
+    return found
+
+
+def _needless(examined: Examined, area: Area, one: AreaShows) -> Check:
+    covered = percent(1 - one.shows, figures.building.COVERED)
+    limit = percent(figures.building.COVERED)
+    finding = Finding(Status.LOOK_AGAIN, f"{covered} covered", limit, "leave it uncoloured")
+    title = f"{area.name} under {_by_what(examined, examined.covered.over(one.piece, one.lies))}"
+    return Check("colouring", Covers(area.key), title, finding, to_mend=partial(_to_leave, examined, area))
+
+
+def _to_leave(examined: Examined, area: Area) -> list[Mend]:
+    """Without its colours, where none are coloured as it is."""
+    card = examined.stack.palette.card
+    if any(one.like == area.key for one in card.areas):
+        return []
+    return [Mend(f"leave {area.name} uncoloured", "nothing to lay", SetFamilies((AreaFamily(area.key, ()),)))]
