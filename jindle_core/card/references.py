@@ -10,6 +10,7 @@ from typing import Any
 
 from jindle_core.card.stored import card_to_json
 from jindle_core.card.whole import Card
+from jindle_core.checks.ids import NoCard, Supplied, read
 
 Stored = dict[str, Any]
 
@@ -26,6 +27,7 @@ class Use(StrEnum):
     LINE = "line"
     DRAWING = "drawing"
     SHEETS = "sheets"
+    WAIVED = "waived"
 
 
 _ENDS = {"supply": Use.PIECES, "sheet": Use.SHEETS}
@@ -77,11 +79,31 @@ def turned(stored: Stored, turn: Turn) -> Stored:
 
     pairs, ground, build = (stored[name] for name in ("pairs", "ground", "build"))
     cells = [given | {"colour": one(Use.CELLS, given["colour"])} for given in stored["choices"]]
+
+    def waiver(given: Stored) -> Stored | None:
+        """One that speaks of a supply speaks of another then; what is no plain id stands beside its check."""
+        kind, about = given["check"], given.get("supply")
+        if about is None:
+            check = read(kind)
+            if not isinstance(check, Supplied | NoCard):
+                return given
+            kind, about = check.kind, check.key
+        pk, plain = turn(Use.WAIVED, about), {"reason": given["reason"]}
+        if pk is None:
+            return None
+        return (
+            {"check": f"{kind}:{pk}"} | plain
+            if isinstance(pk, int)
+            else {"check": kind, "supply": pk} | plain
+        )
+
+    waivers = [waiver(given) for given in stored["waivers"]]
     mat = ground["mat"] and ground["mat"] | {
         "colour": one(Use.PADS, ground["mat"]["colour"]),
         "paper": one(Use.PAPERS, ground["mat"]["paper"]),
     }
     return stored | {
+        "waivers": [one for one in waivers if one is not None],
         "colours": [
             given | {"anchor": given["anchor"] | {"colour": one(Use.PALETTE, given["anchor"]["colour"])}}
             for given in stored["colours"]

@@ -51,6 +51,10 @@ def _subject(card: Card, check: ids.CheckId | None) -> Hashable | None:
             return replace(area, name="", like=None), wanted, card.picture_of(check.key).paper
         case ids.Covers():
             return card.followed(card.area(check.key)).family or None
+        case ids.Supplied() | ids.NoCard():
+            return True if check.key in _supplies(card) else None
+        case ids.CutOf():
+            return card.colour(check.key).anchor, card.choice(check.key, "cardstock")
         case ids.Conflicts():
             return _materials(card, card.picture(check.picture))
         case ids.GroundId():
@@ -74,6 +78,24 @@ def _end(card: Card, end: End) -> Hashable:
     return card.colour(end.id).anchor if end.source == "palette" else None
 
 
+def _supplies(card: Card) -> frozenset[int]:
+    """The ids of the supplies that things are laid with or cut of."""
+    ground, pieces = card.ground, card.build.every
+    ends = [card.build.base, *(one.material for one in pieces)]
+    ends += [end for pair in card.pairs or () for end in (pair.upper, pair.lower)]
+    ids_of = [
+        *(pk for area in card.areas for pk in (*area.family, area.glaze)),
+        *(one.paper for one in card.pictures),
+        *(one.colour for one in ground.pads),
+        *(one.colour for one in ground.effects),
+        *(() if ground.mat is None else (ground.mat.colour, ground.mat.paper)),
+        ground.paper,
+        *(one.inked.colour for one in pieces if one.inked),
+        *(end.id for end in ends if end.source == "supply"),
+    ]
+    return frozenset(pk for pk in ids_of if pk is not None)
+
+
 def _materials(card: Card, used: Picture) -> Hashable:
     coloured = [card.followed(area) for area in used.areas]
     areas = frozenset((area.medium, area.layers) for area in coloured)
@@ -83,6 +105,8 @@ def _materials(card: Card, used: Picture) -> Hashable:
 def _whole(card: Card, what: ids.Whole) -> Hashable:
     if what is ids.Whole.SPAN:
         return True if len(card.colours) > 1 else None
+    if what is ids.Whole.DRAWER:
+        return _supplies(card) or None
     build = card.build
     told: dict[ids.Whole, Hashable] = {
         ids.Whole.THICKNESS: build.post_limit,

@@ -11,6 +11,7 @@ from jindle_core.checked.check import Check, Mend
 from jindle_core.checked.ground import ground_checks, join_checks
 from jindle_core.checked.on_ground import OnGround
 from jindle_core.checked.pieces import build_checks
+from jindle_core.checked.supplied import Inventory, supply_checks
 from jindle_core.checks.ids import Conflicts, OnFamily, OnPair, OnWhole, Whole
 from jindle_core.contrast.mending import Recoloured, mend
 from jindle_core.contrast.rules import PAIR_RULES, Finding, Status, examine_each, examine_span
@@ -33,6 +34,7 @@ def checks(laid: OnGround, examined: Examined) -> list[Check]:
         *join_checks(laid.grounded),
         *ground_checks(laid),
         *build_checks(examined),
+        *supply_checks(Inventory(examined)),
     ]
 
 

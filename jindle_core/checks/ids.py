@@ -68,6 +68,30 @@ class OnFamily(CheckId):
 
 
 @dataclass(frozen=True, slots=True)
+class Supplied(CheckId):
+    """On a supply that the card uses, by its id, and that is not there as it should be."""
+
+    key: int
+    _prefix: ClassVar[str] = "supply"
+
+
+@dataclass(frozen=True, slots=True)
+class NoCard(CheckId):
+    """On a supply, by its id, that pieces are cut of and that is no card."""
+
+    key: int
+    _prefix: ClassVar[str] = "no-card"
+
+
+@dataclass(frozen=True, slots=True)
+class CutOf(CheckId):
+    """On a palette colour that pieces are cut of, which wants a card."""
+
+    key: int
+    _prefix: ClassVar[str] = "cut"
+
+
+@dataclass(frozen=True, slots=True)
 class _OnPiece(CheckId):
     key: int
 
@@ -205,6 +229,7 @@ class Whole(StrEnum):
     THICKNESS = "thickness"
     ENVELOPE = "envelope"
     SHEET = "sheet"
+    DRAWER = "drawer"
 
 
 @dataclass(frozen=True, slots=True)
@@ -223,7 +248,8 @@ class OnWhole(CheckId):
         return self.what.value
 
 
-_NUMBERED: dict[str, type[OnPair | OnAccent | OnFamily | Covers | _OnPiece]] = {
+_Numbered = OnPair | OnAccent | OnFamily | Covers | Supplied | NoCard | CutOf | _OnPiece
+_NUMBERED: dict[str, type[_Numbered]] = {
     "pair": OnPair,
     "once": OnAccent,
     "family": OnFamily,
@@ -233,6 +259,9 @@ _NUMBERED: dict[str, type[OnPair | OnAccent | OnFamily | Covers | _OnPiece]] = {
     "made": Makes,
     "shows": Shows,
     "covered": Covers,
+    "supply": Supplied,
+    "no-card": NoCard,
+    "cut": CutOf,
 }
 KINDS = (*_NUMBERED, "melts", "conflict", *(one.value for one in (*GroundPart, *Whole)))
 

@@ -39,3 +39,4 @@ DRAWER_PALETTES = 12
 DRAWER_FINALISTS = 50  # leads of a rule that are gone on with after a rough first look
 DRAWER_LEADS = 300  # colours that lead: of more the strongest of each kind, which are what one would show
 DRAWER_SHARED = 2  # colours that two palettes offered together may share
+CHANGES_AT_ONCE = 100  # as one: more than all the pieces of a card

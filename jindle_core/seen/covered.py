@@ -120,7 +120,7 @@ class Covered:
         if carrier is None:
             return None
         if carrier == BASE:
-            return self.areas[0][BASE] / self.bodies[BASE].area
+            return self.areas[0][BASE] / float(self.bodies[BASE].area)
         return self.pieces.get(carrier)
 
     @cached_property

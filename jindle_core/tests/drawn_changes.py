@@ -6,7 +6,7 @@ from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.meeting import Reach, Seam
 from jindle_core.blending.painting import GroundShape
 from jindle_core.blending.standing import Wish
-from jindle_core.card.changes import build, ground, palette, pictures
+from jindle_core.card.changes import build, everywhere, ground, palette, pictures
 from jindle_core.card.ground import Effect, InkedCard, PadUse
 from jindle_core.card.layouts import STARTS
 from jindle_core.card.whole import Anchor, Card, Choice
@@ -102,6 +102,20 @@ def changes(card: Card, pads, boards, markers):
     )
     choice = st.builds(Choice, colour, COLUMN, st.sampled_from(supplies))
     to = st.integers(-2, 30)
+    of_card = st.one_of(st.just(WHITE_END), *(st.sampled_from(boards).map(lambda pk: End("supply", pk)),) * 2)
+    one_for_another = st.one_of(
+        *(
+            st.tuples(*(st.sampled_from(ids).map(lambda pk: End("supply", pk)),) * 2)
+            for ids in (pads, boards, markers)
+        ),
+        st.tuples(colour.map(lambda key: End("palette", key)), of_card),
+    )
+    instead = st.builds(
+        lambda ends, anchor, areas: everywhere.UseInstead(*ends, anchor, areas),
+        one_for_another,
+        or_none(anchor),
+        st.just(()) | st.lists(area, max_size=2).map(tuple),
+    )
     return {
         "set_card": lambda: st.builds(palette.SetCard, or_none(TEXT), or_none(st.sampled_from(SIZES))),
         "add_colour": lambda: st.builds(palette.AddColour, anchor, TEXT, or_none(of(Role)), st.booleans()),
@@ -148,6 +162,7 @@ def changes(card: Card, pads, boards, markers):
                 mat=or_none(st.builds(InkedCard, pad, of(Hand), st.integers(1, 3), st.booleans(), board)),
             ),
         ),
+        "use_pad": lambda: st.builds(ground.UsePad, st.integers(-1, 3), pad),
         "set_build": lambda: st.builds(
             build.SetBuild,
             some(
@@ -166,4 +181,6 @@ def changes(card: Card, pads, boards, markers):
         "remove_piece": lambda: st.builds(build.RemovePiece, piece),
         "put_on_strip": lambda: st.builds(build.PutOnStrip, piece, end),
         "move_piece": lambda: st.builds(build.MovePiece, piece, to),
+        "use_instead": lambda: instead,
+        "several": lambda: st.builds(everywhere.Several, of(everywhere.Purpose), st.lists(instead | st.builds(build.MovePiece, piece, to), max_size=3).map(tuple)),
     }  # fmt: skip

@@ -1,15 +1,16 @@
 """What cards need of the supplies: what is to be bought, and how a card moves to other ranges."""
 
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import fields
 from typing import Any
 
 from jindle_core.card.references import named
-from jindle_core.card.whole import Card
 from jindle_core.seen.table import Taken
+from jindle_core.seen.uses import without_needless
 from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.used import Wanted, shopping
 from server.accounts.models import Person
+from server.cards.held import checked_cards
 from server.cards.models import StoredCard
 from server.cards.sheets import sheets_of
 from server.catalogue.swatches import match_told, swatch
@@ -18,16 +19,20 @@ from server.errors import CannotBeShown
 
 def to_buy(cards: Iterable[StoredCard], supplies: Supplies, person: Person) -> list[Wanted]:
     """What cards need and the drawer lacks; cards that cannot be shown need nothing."""
-    readable = list(_readable(cards))
-    return shopping(readable, supplies, sheets_of(readable, supplies, person))
+    readable = [card for card in cards if _is_readable(card)]
+    needed = [
+        without_needless(one.seen.card, one.examined.covered.needless)
+        for one in checked_cards(readable, supplies, person)
+    ]
+    return shopping(needed, supplies, sheets_of(needed, supplies, person))
 
 
-def _readable(cards: Iterable[StoredCard]) -> Iterator[Card]:
-    for card in cards:
-        try:
-            yield card.value
-        except CannotBeShown:
-            continue
+def _is_readable(card: StoredCard) -> bool:
+    try:
+        card.value  # noqa: B018 (whether it can be read is what is asked)
+    except CannotBeShown:
+        return False
+    return True
 
 
 def cells_told(cells: Sequence[Taken]) -> list[dict[str, Any]]:
@@ -52,7 +57,7 @@ def _as_bought(supplies: Supplies, place: int) -> dict[str, Any]:
 def uses(cards: Iterable[StoredCard], ids: frozenset[int]) -> list[dict[str, Any]]:
     """What cards name of some colours, for ``CardUsesSerializer``; cards that name none are left out."""
     found = []
-    for card in _readable(cards):
+    for card in (one.value for one in cards if _is_readable(one)):
         what = named(card)
         counts = {one.name: sum(pk in ids for pk in getattr(what, one.name)) for one in fields(what)}
         if any(counts.values()):

@@ -1,13 +1,14 @@
 """What are all the changes that can be made to a card, and what is the card after one?"""
 
 from jindle_core.card.changes.build import BuildChange
-from jindle_core.card.changes.ground import SetGround
+from jindle_core.card.changes.everywhere import Several, UseInstead
+from jindle_core.card.changes.ground import SetGround, UsePad
 from jindle_core.card.changes.palette import AddColour, Change, PairChange
 from jindle_core.card.changes.pictures import PictureChange
 from jindle_core.card.waivers import still_waived
 from jindle_core.card.whole import Card, Pair
 
-AnyChange = Change | PictureChange | SetGround | BuildChange
+AnyChange = Change | PictureChange | SetGround | UsePad | BuildChange | UseInstead | Several
 
 
 def changed(card: Card, change: AnyChange, guessed: tuple[Pair, ...] = ()) -> Card:

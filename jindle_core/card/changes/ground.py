@@ -28,6 +28,25 @@ class SetGround:
         return replace(card, ground=checked(replace(card.ground, **settings)))
 
 
+@dataclass(frozen=True, slots=True)
+class UsePad:
+    """Lay another pad, a colour's id, at a place of the ground (from 0), as the one there was laid."""
+
+    at: int
+    colour: int
+
+    label = "a pad of the ground"
+
+    def apply(self, card: Card) -> Card:
+        """The card with that pad; effects that were of the one before stay with it."""
+        pads = card.ground.pads
+        if not 0 <= self.at < len(pads):
+            raise BadInput(Problem(f"The ground has no pad {self.at + 1}.", field="at", value=str(self.at)))
+        laid = replace(pads[self.at], colour=self.colour)
+        kept = tuple(laid if at == self.at else pad for at, pad in enumerate(pads))
+        return replace(card, ground=replace(card.ground, pads=kept))
+
+
 def checked(ground: Ground) -> Ground:
     """The ground, or BadInput where nobody could lay it so."""
     most = figures.grounds.GROUND_PADS

@@ -1,0 +1,147 @@
+"""Changes that reach over the whole card: one thing for another wherever it is used, and several at once."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass, replace
+from enum import StrEnum
+from typing import TYPE_CHECKING
+
+from jindle_core import figures
+from jindle_core.card.build import Build
+from jindle_core.card.ground import Ground
+from jindle_core.card.pictures import Area, Picture
+from jindle_core.card.whole import Anchor, Card
+from jindle_core.errors import BadInput, Problem
+from jindle_core.layers.pieces import Piece
+from jindle_core.material import End
+
+if TYPE_CHECKING:
+    from jindle_core.card.changes.every import AnyChange
+
+
+@dataclass(frozen=True, slots=True)
+class UseInstead:
+    """Use one thing instead of another: wherever it is used or, with ``areas`` (keys), in those only.
+
+    Of a palette colour only what is cut of it becomes another. ``anchor`` is the new one as a palette
+    colour would be tied to it: colours tied to the old one are then tied to the new, or keep their
+    value where the new one is in the palette already.
+    """
+
+    old: End
+    new: End
+    anchor: Anchor | None = None
+    areas: tuple[int, ...] = ()
+
+    label = "using something instead"
+
+    def apply(self, card: Card) -> Card:
+        """The card without the old one; BadInput where it does not use it."""
+        if self.new.source == "palette":
+            card.colour(self.new.id)
+        changed = self._in_areas(card)
+        if not self.areas:
+            changed = self._in_palette(self._in_build(self._on_ground(changed)))
+        if changed == card:
+            raise BadInput(Problem("The card does not use that there.", field="old", value=str(self.old.id)))
+        return changed
+
+    def _id(self, pk: int | None) -> int | None:
+        """What takes the place of a supply's id; None where that is white."""
+        return (self.new.id or None) if pk is not None and self.old == End("supply", pk) else pk
+
+    def _end(self, end: End) -> End:
+        return self.new if end == self.old else end
+
+    def _in_areas(self, card: Card) -> Card:
+        keys = {card.area(key).key for key in self.areas}
+        if self.old.source != "supply" or self.new.source != "supply":
+            return card
+
+        def tones(area: Area) -> Area:
+            if (keys and area.key not in keys) or self.old.id not in (*area.family, area.glaze):
+                return area
+            family = tuple(dict.fromkeys(self._id(pk) or 0 for pk in area.family))
+            return replace(area, family=family, glaze=self._id(area.glaze))
+
+        return card.with_areas(tones)
+
+    def _on_ground(self, card: Card) -> Card:
+        ground: Ground = card.ground
+        if self.new.source == "supply":
+            ground = replace(
+                ground,
+                pads=tuple(replace(one, colour=self._id(one.colour) or 0) for one in ground.pads),
+                effects=tuple(replace(one, colour=self._id(one.colour)) for one in ground.effects),
+                mat=ground.mat and replace(ground.mat, colour=self._id(ground.mat.colour) or 0),
+            )
+        mat = ground.mat and replace(ground.mat, paper=self._id(ground.mat.paper))
+        pictures: Iterable[Picture] = (replace(one, paper=self._id(one.paper)) for one in card.pictures)
+        ground = replace(ground, paper=self._id(ground.paper), mat=mat)
+        return replace(card, ground=ground, pictures=tuple(pictures))
+
+    def _in_build(self, card: Card) -> Card:
+        def piece(one: Piece) -> Piece:
+            inked = one.inked
+            if inked is not None and self.new.source == "supply":
+                inked = replace(inked, colour=self._id(inked.colour) or 0)
+            return replace(one, material=self._end(one.material), inked=inked)
+
+        build: Build = card.build
+        front, inside = (tuple(piece(one) for one in face) for face in build.faces)
+        pairs = card.pairs and tuple(
+            replace(pair, upper=self._end(pair.upper), lower=self._end(pair.lower)) for pair in card.pairs
+        )
+        kept = pairs and tuple(pair for pair in pairs if pair.upper != pair.lower)
+        build = replace(build, base=self._end(build.base), pieces=front, inside=inside)
+        return replace(card, build=build, pairs=kept)
+
+    def _in_palette(self, card: Card) -> Card:
+        if self.old.source != "supply":
+            return card
+        there = {colour.anchor.colour for colour in card.colours}
+        choices = [(one, self._id(one.colour)) for one in card.choices]
+        colours = []
+        for colour in card.colours:
+            anchor = colour.anchor
+            if anchor.colour == self.old.id:
+                free = self.anchor is not None and self.new.id not in there
+                value = replace(anchor, colour=None, provenance=anchor.provenance)
+                anchor = self.anchor if free and self.anchor is not None else value
+            colours.append(replace(colour, anchor=anchor))
+        kept = tuple(replace(one, colour=pk) for one, pk in choices if pk is not None)
+        return replace(card, colours=tuple(colours), choices=kept)
+
+
+class Purpose(StrEnum):
+    """What several changes at once are for."""
+
+    FOLLOW = "following a colour"
+    MOVE = "moving to other ranges"
+    INK = "inking card by oneself"
+    CUT = "cutting from another card"
+    SCATTER = "scattering finishing pieces"
+    ARRANGE = "arranging pieces"
+
+
+@dataclass(frozen=True, slots=True)
+class Several:
+    """Several changes as one, that is taken back as one."""
+
+    purpose: Purpose
+    changes: "tuple[AnyChange, ...]"
+
+    @property
+    def label(self) -> str:
+        """What they are for."""
+        return self.purpose.value
+
+    def apply(self, card: Card) -> Card:
+        """The card after all of them; none is made where one cannot be."""
+        if not 0 < len(self.changes) <= figures.palettes.CHANGES_AT_ONCE:
+            most = figures.palettes.CHANGES_AT_ONCE
+            raise BadInput(Problem(f"1 to {most} changes are made at once.", field="changes"))
+        for change in self.changes:
+            if isinstance(change, Several):
+                raise BadInput(Problem("Several changes are made one after the other.", field="changes"))
+            card = change.apply(card)
+        return card
