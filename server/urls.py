@@ -10,7 +10,7 @@ from server import errors
 from server.accounts import api as accounts
 from server.archive import api as archive
 from server.cards import api as cards
-from server.cards import colouring_api, supply_api
+from server.cards import colouring_api, everywhere_api, supply_api
 from server.cards.building import api as building
 from server.cards.grounds import api as grounds
 from server.catalogue.api import (
@@ -123,7 +123,11 @@ api = [
     path("families/kept/sheet", colouring.FamiliesSheet.as_view()),
     path("families/kept/<int:pk>", colouring.OneKeptFamily.as_view()),
     path("cards/<int:pk>/alternatives", cards.Alternatives.as_view()),
-    path("cards/<int:pk>/move", supply_api.CardMove.as_view()),
+    path("cards/<int:pk>/move", everywhere_api.CardMove.as_view()),
+    path("cards/<int:pk>/follow", everywhere_api.CardFollow.as_view()),
+    path("cards/<int:pk>/uses", everywhere_api.CardUses.as_view()),
+    path("cards/<int:pk>/instead", everywhere_api.CardInstead.as_view()),
+    path("cards/<int:pk>/copy", everywhere_api.CardCopy.as_view()),
 ]
 urlpatterns = [
     path("api/", include(api)),

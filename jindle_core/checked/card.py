@@ -6,7 +6,6 @@ import numpy as np
 
 from jindle_core.card.changes.palette import EditPair
 from jindle_core.card.whole import Pair
-from jindle_core.checked.build import Examined
 from jindle_core.checked.check import Check, Mend
 from jindle_core.checked.ground import ground_checks, join_checks
 from jindle_core.checked.on_ground import OnGround
@@ -24,7 +23,7 @@ from jindle_core.supplies.choose import supply_ends
 _MENDS = 2
 
 
-def checks(laid: OnGround, examined: Examined) -> list[Check]:
+def checks(laid: OnGround, inventory: Inventory) -> list[Check]:
     """Every check of a card."""
     palette = laid.palette
     return [
@@ -33,8 +32,8 @@ def checks(laid: OnGround, examined: Examined) -> list[Check]:
         *(check for coloured in laid.pictured.coloured for check in _of_colouring(coloured)),
         *join_checks(laid.grounded),
         *ground_checks(laid),
-        *build_checks(examined),
-        *supply_checks(Inventory(examined)),
+        *build_checks(inventory.examined),
+        *supply_checks(inventory),
     ]
 
 

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 from functools import partial
+from typing import NamedTuple
 
 from jindle_core import figures
 from jindle_core.card.changes.build import BuildChange, MovePiece, RemovePiece
@@ -29,6 +30,29 @@ def covering_checks(examined: Examined) -> Iterator[Check]:
         for area in coloured.areas:
             if area.key in covered.needless and area.family:
                 yield _needless(examined, area, covered.of_pictures[area.key])
+
+
+class CoveredArea(NamedTuple):
+    """An area of a picture that other pieces cover, how much of it (0 to 1), and by what."""
+
+    area: int
+    picture: int
+    words: str
+    covered: float
+    by: str
+
+
+def covered_areas(examined: Examined) -> list[CoveredArea]:
+    """The areas that nobody need colour, whether they are coloured or not."""
+    covered = examined.covered
+    found = []
+    for coloured in examined.stack.coloured:
+        for area in coloured.areas:
+            if area.key in covered.needless:
+                one = covered.of_pictures[area.key]
+                by = _by_what(examined, covered.over(one.piece, one.lies))
+                found.append(CoveredArea(area.key, coloured.picture.key, area.name, 1 - one.shows, by))
+    return found
 
 
 def _by_what(examined: Examined, keys: list[int]) -> str:

@@ -8,8 +8,8 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.card.changes.build import EditPiece, SetBuild
-from jindle_core.card.changes.every import AnyChange
-from jindle_core.card.changes.everywhere import Purpose, Several, UseInstead
+from jindle_core.card.changes.every import AnyChange, Purpose, Several
+from jindle_core.card.changes.everywhere import UseInstead
 from jindle_core.card.references import Use
 from jindle_core.card.whole import Anchor
 from jindle_core.checked.build import Examined
@@ -153,11 +153,11 @@ def _lacking(inventory: Inventory, one: UsedThing, words: str, status: Status) -
     places = sum(usage.needed for usage in one.usages)
     figure = "used once" if places == 1 else f"used {places} times"
     finding = Finding(status, figure, "", words)
-    to_mend = partial(_instead, inventory, one.end)
+    to_mend = partial(instead_mends, inventory, one.end)
     return Check(_STAGE_OF[one.usages[0].use], Supplied(one.end.id), label, finding, to_mend=to_mend)
 
 
-def _instead(inventory: Inventory, end: End) -> list[Mend]:
+def instead_mends(inventory: Inventory, end: End) -> list[Mend]:
     """The nearest of the drawer wherever it is used and, for card, white card inked by oneself."""
     supplies, place = inventory.supplies, inventory.place(end)
     found = []

@@ -8,6 +8,7 @@ from jindle_core.checked.card import checks
 from jindle_core.checked.check import Check, Judged, judged, to_mend_first
 from jindle_core.checked.desk import Desk, desk_of
 from jindle_core.checked.on_ground import OnGround, on_ground
+from jindle_core.checked.supplied import Inventory
 from jindle_core.seen.whole import SeenCard
 
 
@@ -28,9 +29,14 @@ class CheckedCard:
         return Examined(self.seen.stack)
 
     @cached_property
+    def inventory(self) -> Inventory:
+        """What it uses, read against the drawer."""
+        return Inventory(self.examined)
+
+    @cached_property
     def checks(self) -> list[Check]:
         """Every check."""
-        return checks(self.laid, self.examined)
+        return checks(self.laid, self.inventory)
 
     @property
     def judged(self) -> list[Judged]:

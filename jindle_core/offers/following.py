@@ -8,8 +8,7 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.card.changes.build import EditPiece, SetBuild
-from jindle_core.card.changes.every import AnyChange
-from jindle_core.card.changes.everywhere import Purpose, Several
+from jindle_core.card.changes.every import AnyChange, Purpose, Several
 from jindle_core.card.changes.ground import UsePad
 from jindle_core.card.changes.palette import Choose, ChooseMany, Reanchor
 from jindle_core.card.changes.pictures import AreaFamily, SetColouring, SetFamilies

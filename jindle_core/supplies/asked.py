@@ -4,7 +4,8 @@ from collections.abc import Sequence
 
 from jindle_core.card.changes.build import AddPiece, EditPiece, PutOnStrip, SetBuild
 from jindle_core.card.changes.every import AnyChange
-from jindle_core.card.changes.ground import SetGround
+from jindle_core.card.changes.everywhere import UseInstead
+from jindle_core.card.changes.ground import SetGround, UsePad
 from jindle_core.card.changes.palette import AddPair, Choose, ChooseMany, EditPair
 from jindle_core.card.changes.pictures import EditAreas, SetColouring
 from jindle_core.card.whole import Anchor
@@ -66,19 +67,16 @@ def check_named(change: AnyChange, supplies: Supplies) -> None:
     Not those that the card names already: what was there before may be gone.
     """
     match change:
-        case Choose():
-            place_of(supplies, change.colour)
-        case ChooseMany():
-            for choice in change.choices:
-                place_of(supplies, choice.colour)
-        case AddPair() | EditPair():
-            for end in (change.upper, change.lower):
-                if end and end.source == "supply":
-                    place_of(supplies, end.id)
+        case Choose() | ChooseMany() | AddPair() | EditPair():
+            _check_palette(change, supplies)
         case EditAreas() if change.glaze:
             medium = _range(supplies, place_of(supplies, change.glaze, "glaze")).medium
             if not is_transparent(medium):
                 raise BadInput(Problem(f"{medium} is no glaze: it does not let through.", field="glaze"))
+        case UsePad():
+            _check_pad(change.colour, supplies, "colour")
+        case UseInstead():
+            _check_instead(change, supplies)
         case SetColouring():
             _check_materials(change, supplies)
         case SetGround():
@@ -88,6 +86,37 @@ def check_named(change: AnyChange, supplies: Supplies) -> None:
             _check_ends(supplies, base)
         case AddPiece() | EditPiece():
             _check_piece(change.told, supplies)
+
+
+def _check_instead(change: UseInstead, supplies: Supplies) -> None:
+    """The new one is there, and does the work of the old one."""
+    old, new = change.old, change.new
+    if new.source == "palette" or old.source in ("white", "sheet") or new.source == "sheet":
+        raise BadInput(Problem("A supply takes the place of a supply, or white card of one.", field="new"))
+    there = _range(supplies, place_of(supplies, new.id, "new")).medium if new.source == "supply" else None
+    was = supplies.places.get(old.id) if old.source == "supply" else None
+    before = Medium.CARDSTOCK if was is None else _range(supplies, was).medium
+    if old.source == "supply" and was is None:
+        return  # it is gone, and nobody knows what it was
+    after = there or Medium.CARDSTOCK
+    both_pads = before in PAD_MEDIA and after in PAD_MEDIA
+    if before is not after and not both_pads:
+        words = f"{after} does not do the work of {before}."
+        raise BadInput(Problem(words, field="new", value=str(after), expected=str(before)))
+
+
+def _check_palette(change: Choose | ChooseMany | AddPair | EditPair, supplies: Supplies) -> None:
+    """What is chosen for cells, and what lies on what, is there."""
+    match change:
+        case Choose():
+            place_of(supplies, change.colour)
+        case ChooseMany():
+            for choice in change.choices:
+                place_of(supplies, choice.colour)
+        case _:
+            for end in (change.upper, change.lower):
+                if end and end.source == "supply":
+                    place_of(supplies, end.id)
 
 
 def _range(supplies: Supplies, place: int) -> RangeFacts:

@@ -6,7 +6,7 @@ from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.meeting import Reach, Seam
 from jindle_core.blending.painting import GroundShape
 from jindle_core.blending.standing import Wish
-from jindle_core.card.changes import build, everywhere, ground, palette, pictures
+from jindle_core.card.changes import build, every, everywhere, ground, palette, pictures
 from jindle_core.card.ground import Effect, InkedCard, PadUse
 from jindle_core.card.layouts import STARTS
 from jindle_core.card.whole import Anchor, Card, Choice
@@ -182,5 +182,5 @@ def changes(card: Card, pads, boards, markers):
         "put_on_strip": lambda: st.builds(build.PutOnStrip, piece, end),
         "move_piece": lambda: st.builds(build.MovePiece, piece, to),
         "use_instead": lambda: instead,
-        "several": lambda: st.builds(everywhere.Several, of(everywhere.Purpose), st.lists(instead | st.builds(build.MovePiece, piece, to), max_size=3).map(tuple)),
+        "several": lambda: st.builds(every.Several, of(every.Purpose), st.lists(instead | st.builds(build.MovePiece, piece, to), max_size=3).map(tuple)),
     }  # fmt: skip

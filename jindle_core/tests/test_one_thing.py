@@ -7,8 +7,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from jindle_core.card.changes.build import AddPiece, EditPiece, SetBuild
-from jindle_core.card.changes.every import changed
-from jindle_core.card.changes.everywhere import Purpose, Several, UseInstead
+from jindle_core.card.changes.every import Purpose, Several, changed
+from jindle_core.card.changes.everywhere import UseInstead
 from jindle_core.card.changes.ground import SetGround, UsePad
 from jindle_core.card.changes.palette import AddColour, Choose, Waive
 from jindle_core.card.changes.pictures import (

@@ -1,9 +1,10 @@
 """Which change of a card does JSON ask for?"""
 
+from collections.abc import Iterator
 from typing import Any
 
 from jindle_core.card.changes.build import AddPiece, EditPiece
-from jindle_core.card.changes.every import AnyChange
+from jindle_core.card.changes.every import AnyChange, Several
 from jindle_core.card.changes.palette import AddColour, Reanchor
 from jindle_core.card.changes.pictures import (
     AddPicture,
@@ -14,6 +15,7 @@ from jindle_core.card.changes.pictures import (
 )
 from jindle_core.card.pictures import Area
 from jindle_core.card.whole import Anchor
+from jindle_core.checked.supplied import instead_of
 from jindle_core.errors import BadInput, Problem
 from jindle_core.palettes.role import Role
 from jindle_core.supplies.asked import anchor_of, check_named, tones_of
@@ -23,6 +25,7 @@ from server.accounts.models import Person
 from server.cards.building.serializers import BUILD_CHANGES
 from server.cards.change_serializers import PALETTE_CHANGES, ChangeSerializer
 from server.cards.colouring_serializers import COLOURING_CHANGES
+from server.cards.everywhere_serializers import EVERYWHERE_CHANGES
 from server.cards.grounds.serializers import GROUND_CHANGES
 from server.cards.sheets import check_sheet
 
@@ -31,6 +34,7 @@ CHANGE_SERIALIZERS: dict[str, type[ChangeSerializer]] = {
     **COLOURING_CHANGES,
     **GROUND_CHANGES,
     **BUILD_CHANGES,
+    **EVERYWHERE_CHANGES,
 }
 
 
@@ -76,10 +80,21 @@ def _looked_up(kind: str, values: Any, supplies: Supplies, person: Person) -> An
         return AddPicture(values["name"], values["drawing"], *drawn, values["like"])
     if kind == "set_families":
         return _families(values["families"], supplies)
+    if kind == "use_instead":
+        return instead_of(supplies, values["old"], values["new"], tuple(values["areas"]))
+    if kind == "several":
+        return Several(values["purpose"], tuple(_each(values["changes"], supplies, person)))
     change: AnyChange = values
     if isinstance(change, AddPiece | EditPiece):
         check_sheet(change.told.get("material"), person)
     return change
+
+
+def _each(given: list[dict[str, Any]], supplies: Supplies, person: Person) -> Iterator[AnyChange]:
+    for each in given:
+        if each.get("kind") == "several":
+            raise BadInput(Problem("Several changes are made one after the other.", field="changes"))
+        yield read_change(each, supplies, person)
 
 
 def _anchor(given: dict[str, Any], supplies: Supplies) -> tuple[Anchor, str]:

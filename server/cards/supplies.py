@@ -5,7 +5,6 @@ from dataclasses import fields
 from typing import Any
 
 from jindle_core.card.references import named
-from jindle_core.seen.table import Taken
 from jindle_core.seen.uses import without_needless
 from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.used import Wanted, shopping
@@ -13,7 +12,7 @@ from server.accounts.models import Person
 from server.cards.held import checked_cards
 from server.cards.models import StoredCard
 from server.cards.sheets import sheets_of
-from server.catalogue.swatches import match_told, swatch
+from server.catalogue.swatches import swatch
 from server.errors import CannotBeShown
 
 
@@ -33,11 +32,6 @@ def _is_readable(card: StoredCard) -> bool:
     except CannotBeShown:
         return False
     return True
-
-
-def cells_told(cells: Sequence[Taken]) -> list[dict[str, Any]]:
-    """Where cells would go, as ``MovedSerializer`` describes them."""
-    return [{"key": one.key, "column": one.column, "match": match_told(one.match)} for one in cells]
 
 
 def wanted_told(supplies: Supplies, found: Sequence[Wanted]) -> list[dict[str, Any]]:

@@ -10,16 +10,12 @@ from rest_framework import serializers
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.range_csv import neutral
-from jindle_core.seen.palette import SeenPalette
-from jindle_core.seen.table import moved
-from server.access import cards_of, drawer_of, own_card, own_range, ranges_seen_by, readings_of
-from server.cards.serializers import COLUMN_CHOICES
-from server.cards.supplies import cells_told, to_buy, uses, wanted_told
+from server.access import cards_of, drawer_of, own_range, readings_of
+from server.cards.supplies import to_buy, uses, wanted_told
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
-from server.catalogue.swatches import MatchSerializer, SwatchSerializer
+from server.catalogue.swatches import SwatchSerializer
 from server.requests import Request
 
 
@@ -29,30 +25,6 @@ class WantedSerializer(serializers.Serializer):
     swatch = SwatchSerializer()
     why = serializers.CharField()
     cards = serializers.ListField(child=serializers.CharField())
-
-
-class MovedCellSerializer(serializers.Serializer):
-    """Where a cell of the palette table would go."""
-
-    key = serializers.IntegerField()
-    column = serializers.ChoiceField(choices=COLUMN_CHOICES)
-    match = MatchSerializer()
-
-
-class MovedSerializer(serializers.Serializer):
-    """A card moved to other ranges, as it would be."""
-
-    cells = MovedCellSerializer(many=True)
-    unserved = serializers.ListField(
-        child=serializers.CharField(), help_text="columns that none of them serves"
-    )
-
-
-class MoveQuery(serializers.Serializer):
-    """Which ranges, by their ids with commas."""
-
-    ranges = serializers.RegexField(r"^\d+(,\d+)*$")
-    owned = serializers.BooleanField(default=False)
 
 
 class Shopping(APIView):
@@ -119,20 +91,3 @@ class RangeUses(APIView):
                 "readings": readings_of(request.user).filter(colour__range=found).count(),
             }
         )
-
-
-class CardMove(APIView):
-    """Moving a card to other ranges."""
-
-    @extend_schema(parameters=[MoveQuery], responses=MovedSerializer, operation_id="move_card")
-    def get(self, request: Request, pk: int) -> Response:
-        """What each cell would be with only these ranges; nothing is changed."""
-        card = own_card(request.user, pk)
-        given = MoveQuery(data=request.query_params)
-        given.is_valid(raise_exception=True)
-        ids = {int(each) for each in given.validated_data["ranges"].split(",")}
-        if ranges_seen_by(request.user).filter(pk__in=ids).count() != len(ids):
-            raise BadInput(Problem("One of these ranges is not among yours.", field="ranges"))
-        palette = SeenPalette(card.value, catalogue_for(request.user))
-        cells, unserved = moved(palette, sorted(ids), given.validated_data["owned"])
-        return Response({"cells": cells_told(cells), "unserved": unserved})

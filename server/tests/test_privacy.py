@@ -37,7 +37,7 @@ class PrivacyTests(ApiTestCase):
             (f"ranges/{self.pads.pk}/readings", None), (f"colours/{self.ids['SKY-1']}/instead", None),
             (f"colours/{self.ids['SKY-1']}/readings", None), ("cards", None), (f"cards/{card['id']}", None),
             (f"cards/{card['id']}/alternatives", {"key": 1, "column": "pad"}),
-            (f"cards/{card['id']}/move", {"ranges": self.pads.pk}), ("me/archive", None), ("papers", None),
+            (f"cards/{card['id']}/uses", None), ("me/archive", None), ("papers", None),
             (f"cards/{card['id']}/papers", None), ("camera", None),
         )  # fmt: skip
         for path, query in asked:

@@ -1,11 +1,8 @@
-"""Changes that reach over the whole card: one thing for another wherever it is used, and several at once."""
+"""The change that uses one thing for another wherever a card uses it."""
 
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
-from enum import StrEnum
-from typing import TYPE_CHECKING
 
-from jindle_core import figures
 from jindle_core.card.build import Build
 from jindle_core.card.ground import Ground
 from jindle_core.card.pictures import Area, Picture
@@ -13,9 +10,6 @@ from jindle_core.card.whole import Anchor, Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.pieces import Piece
 from jindle_core.material import End
-
-if TYPE_CHECKING:
-    from jindle_core.card.changes.every import AnyChange
 
 
 @dataclass(frozen=True, slots=True)
@@ -110,38 +104,3 @@ class UseInstead:
             colours.append(replace(colour, anchor=anchor))
         kept = tuple(replace(one, colour=pk) for one, pk in choices if pk is not None)
         return replace(card, colours=tuple(colours), choices=kept)
-
-
-class Purpose(StrEnum):
-    """What several changes at once are for."""
-
-    FOLLOW = "following a colour"
-    MOVE = "moving to other ranges"
-    INK = "inking card by oneself"
-    CUT = "cutting from another card"
-    SCATTER = "scattering finishing pieces"
-    ARRANGE = "arranging pieces"
-
-
-@dataclass(frozen=True, slots=True)
-class Several:
-    """Several changes as one, that is taken back as one."""
-
-    purpose: Purpose
-    changes: "tuple[AnyChange, ...]"
-
-    @property
-    def label(self) -> str:
-        """What they are for."""
-        return self.purpose.value
-
-    def apply(self, card: Card) -> Card:
-        """The card after all of them; none is made where one cannot be."""
-        if not 0 < len(self.changes) <= figures.palettes.CHANGES_AT_ONCE:
-            most = figures.palettes.CHANGES_AT_ONCE
-            raise BadInput(Problem(f"1 to {most} changes are made at once.", field="changes"))
-        for change in self.changes:
-            if isinstance(change, Several):
-                raise BadInput(Problem("Several changes are made one after the other.", field="changes"))
-            card = change.apply(card)
-        return card

@@ -106,7 +106,19 @@ class SetGroundSerializer(ChangeSerializer, GroundSettingsSerializer):
         return ground_changes.SetGround(given)
 
 
-GROUND_CHANGES: dict[str, type[ChangeSerializer]] = {"set_ground": SetGroundSerializer}
+class UsePadSerializer(ChangeSerializer):
+    """Another pad at a place of the ground (from 0)."""
+
+    makes = ground_changes.UsePad
+    kind = kind_field("use_pad")
+    at = serializers.IntegerField(min_value=0)
+    colour = serializers.IntegerField()
+
+
+GROUND_CHANGES: dict[str, type[ChangeSerializer]] = {
+    "set_ground": SetGroundSerializer,
+    "use_pad": UsePadSerializer,
+}
 
 
 class PadsQuery(serializers.Serializer):

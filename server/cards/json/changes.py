@@ -6,9 +6,11 @@ from enum import Enum
 from typing import Any
 
 from jindle_core.card.changes.build import AddPiece, EditPiece, MovePiece, PutOnStrip, RemovePiece, SetBuild
-from jindle_core.card.changes.every import AnyChange
-from jindle_core.card.changes.ground import SetGround
-from jindle_core.card.changes.palette import EditPair
+from jindle_core.card.changes.every import AnyChange, Several
+from jindle_core.card.changes.everywhere import UseInstead
+from jindle_core.card.changes.ground import SetGround, UsePad
+from jindle_core.card.changes.palette import ChooseMany, EditPair, Reanchor
+from jindle_core.card.changes.pictures import SetColouring, SetFamilies
 from jindle_core.card.ground import Effect, PadUse
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
@@ -18,6 +20,32 @@ Told = dict[str, Any]
 
 def change_told(change: AnyChange, unit: str) -> Told:
     """The change as the API takes it; ``unit`` is the card's own. TypeError for one that is never offered."""
+    match change:
+        case Several():
+            each = [change_told(one, unit) for one in change.changes]
+            return {"kind": "several", "purpose": change.purpose.name.lower(), "changes": each}
+        case RemovePiece() | PutOnStrip() | MovePiece() | EditPiece() | AddPiece() | SetBuild():
+            return _of_build(change, unit)
+        case SetGround():
+            return {"kind": "set_ground"} | {name: _told(value) for name, value in change.settings.items()}
+        case UsePad():
+            return {"kind": "use_pad", "at": change.at, "colour": change.colour}
+        case UseInstead():
+            ends = {name: end_told(getattr(change, name)) for name in ("old", "new")}
+            return {"kind": "use_instead", "areas": list(change.areas)} | ends
+        case SetFamilies():
+            families = [{"key": one.key, "colours": list(one.colours)} for one in change.families]
+            return {"kind": "set_families", "families": families}
+        case SetColouring():
+            return {"kind": "set_colouring", "picture": change.picture} | dict(change.settings)
+        case Reanchor() | ChooseMany() | EditPair():
+            return _of_palette(change)
+    raise TypeError(f"{change} is not offered")
+
+
+def _of_build(
+    change: RemovePiece | PutOnStrip | MovePiece | EditPiece | AddPiece | SetBuild, unit: str
+) -> Told:
     match change:
         case RemovePiece():
             return {"kind": "remove_piece", "key": change.key}
@@ -30,15 +58,23 @@ def change_told(change: AnyChange, unit: str) -> Told:
         case AddPiece():
             named = {"piece_kind": change.kind.value, "name": change.name, "inside": change.inside}
             return {"kind": "add_piece", "unit": unit} | named | _fields(change.told)
+        case SetBuild():
+            return {"kind": "set_build"} | _fields(change.settings)
+
+
+def _of_palette(change: Reanchor | ChooseMany | EditPair) -> Told:
+    match change:
+        case Reanchor():
+            lab = ", ".join(f"{value:.4f}" for value in change.anchor.lab)
+            named: Told = {"value": lab} if change.anchor.colour is None else {"colour": change.anchor.colour}
+            return {"kind": "reanchor", "key": change.key, "anchor": named}
+        case ChooseMany():
+            cells = [{"key": one.key, "column": one.column, "colour": one.colour} for one in change.choices]
+            return {"kind": "choose_many", "choices": cells}
         case EditPair():
             ends = {name: getattr(change, name) for name in ("upper", "lower")}
             told = {name: _told(end) for name, end in ends.items() if end is not None}
             return {"kind": "edit_pair", "key": change.key} | told
-        case SetBuild():
-            return {"kind": "set_build"} | _fields(change.settings)
-        case SetGround():
-            return {"kind": "set_ground"} | {name: _told(value) for name, value in change.settings.items()}
-    raise TypeError(f"{change} is not offered")
 
 
 def _fields(told: Mapping[str, Any]) -> Told:

@@ -65,6 +65,15 @@ class Drawn:
             VALUE.map(lambda one: {"value": one}),
         )
         pad = st.sampled_from(self.pads)
+        supply = {"pads": pad, "cards": st.sampled_from(self.cards), "markers": st.sampled_from(self.markers)}
+        ends = {name: ids.map(lambda one: {"source": "supply", "id": one}) for name, ids in supply.items()}
+        instead = st.one_of(
+            *(
+                st.fixed_dictionaries({"old": one, "new": one, "areas": st.just([]) | areas})
+                for one in ends.values()
+            )
+        )
+        named = instead.map(lambda told: told | {"kind": "use_instead"})
         card = st.one_of(st.none(), st.sampled_from(self.cards))
         inked = {"colour": pad, "hand": values(Hand), "coats": st.integers(1, 3)}
         used = st.fixed_dictionaries(inked | {"reach": values(Reach), "seam": values(Seam)})
@@ -208,6 +217,11 @@ class Drawn:
                 lettered=st.booleans(),
                 effects=st.lists(effect, max_size=2, unique_by=lambda one: one["effect"]),
                 mat=st.one_of(st.none(), st.fixed_dictionaries(inked)),
+            ),
+            "use_pad": st.fixed_dictionaries({"at": st.integers(0, 3), "colour": pad}),
+            "use_instead": instead,
+            "several": st.fixed_dictionaries(
+                {"purpose": st.sampled_from(["move", "follow"]), "changes": st.lists(named, min_size=1, max_size=2)}
             ),
             "set_build": some(
                 fold=values(Fold),

@@ -110,20 +110,14 @@ class ConvertTests(ApiTestCase):
             card = self.change(card, kind="add_colour", anchor={"colour": pk}, name="", role="support")
         card = self.change(card, kind="choose", key=1, column="marker", colour=self.tones[0], locked=True)
         path = f"cards/{card['id']}/move"
-        told = self.ask("get", path, {"ranges": f"{self.there.pk},{self.stock.pk}"})
-        markers = {
-            one["key"]: one["match"]["swatch"]["label"] for one in told["cells"] if one["column"] == "marker"
-        }
-        self.assertEqual(set(markers), {2, 3})  # the first is locked
-        self.assertEqual(len(set(markers.values())), 2)
+        told = self.ask("post", path, {"ranges": [self.there.pk, self.stock.pk]})
+        markers = {one["id"]: one["labels"] for one in told["followers"] if one["id"].endswith(":marker")}
+        self.assertEqual(set(markers), {"cell:2:marker", "cell:3:marker"})  # the first is locked
+        self.assertNotEqual(*markers.values())
         self.assertEqual(told["unserved"], ["Ink pad", "Pencil", "Patterned paper"])
-        choices = [
-            {"key": one["key"], "column": one["column"], "colour": one["match"]["swatch"]["id"]}
-            for one in told["cells"]
-        ]
-        card = self.change(card, kind="choose_many", choices=choices)
+        card = self.change(card, **told["change"])
         cells = [row["cells"][0] for row in card["colours"]]
         self.assertEqual([cell["state"] for cell in cells], ["locked", "chosen", "chosen"])
         self.assertEqual(card["undo"], "moving to other ranges")
-        for ranges in ("", "x", "999999999"):
-            self.ask("get", path, {"ranges": ranges}, 400)
+        for ranges in ([], ["x"], [999999999]):
+            self.ask("post", path, {"ranges": ranges}, 400)
