@@ -14,6 +14,7 @@ export const router = createRouter({
       children: [
         { path: '', redirect: (to) => `${to.path}/palette` },
         ...STAGES.map(({ key, page }) => ({ path: key, component: page })),
+        { path: 'uses', component: () => import('@/card/uses/UsesPage.vue') },
       ],
     },
     {

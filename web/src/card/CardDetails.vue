@@ -10,7 +10,7 @@ import { useCard } from './card'
 
 const session = useSession()
 
-const emit = defineEmits<{ close: [] }>()
+const emit = defineEmits<{ close: []; copy: [] }>()
 const store = useCard()
 const notices = useNotices()
 const router = useRouter()
@@ -44,8 +44,10 @@ async function remove() {
         :maxlength="session.limits?.name"
       />
       <SizeFields v-model="size" />
-      <div class="mt-5 flex justify-between gap-2">
+      <div class="mt-5 flex flex-wrap gap-2">
         <button type="submit" class="button button-main">Save</button>
+        <button type="button" class="button" @click="$emit('copy')">Copy this card …</button>
+        <span class="flex-1" />
         <button v-if="!sure" type="button" class="button" @click="sure = true">
           Delete the card …
         </button>

@@ -12,6 +12,7 @@ import BrokenCard from './BrokenCard.vue'
 import CardDetails from './CardDetails.vue'
 import CardOnDesk from './CardOnDesk.vue'
 import CheckList from './CheckList.vue'
+import CopyCard from './CopyCard.vue'
 import PaletteStrip from './PaletteStrip.vue'
 import { useCard } from './card'
 import { STAGES } from './stages'
@@ -20,11 +21,15 @@ const route = useRoute()
 const session = useSession()
 const store = useCard()
 const editing = ref(false)
+const copying = ref(false)
 const adding = ref(false)
 
 watch(
   () => Number(route.params.id),
-  (id) => id && store.open(id),
+  (id) => {
+    copying.value = false
+    if (id) void store.open(id)
+  },
   { immediate: true },
 )
 watch(
@@ -139,7 +144,12 @@ useKeys({
       </aside>
     </div>
     <PaletteStrip @add="adding = true" />
-    <CardDetails v-if="editing" @close="editing = false" />
+    <CardDetails
+      v-if="editing"
+      @close="editing = false"
+      @copy="((editing = false), (copying = true))"
+    />
+    <CopyCard v-if="copying" :id="store.card.id" :name="store.card.name" @close="copying = false" />
     <AddColour v-if="adding" @close="adding = false" />
   </div>
 </template>

@@ -32,7 +32,12 @@ const where = ({ kind, stage }: Check) => ({
 
 <template>
   <section aria-label="Checks">
-    <h2 class="mb-2 text-sm">Checks</h2>
+    <div class="mb-2 flex items-baseline justify-between gap-2">
+      <h2 class="text-sm">Checks</h2>
+      <RouterLink :to="`/cards/${store.card!.id}/uses`" class="text-xs underline"
+        >What the card uses</RouterLink
+      >
+    </div>
     <p v-if="!checks.length" class="text-soft">
       Nothing to check yet: add two colours and say what lies on what.
     </p>

@@ -3,6 +3,7 @@ import { useSession } from '@/lib/session'
 import { ref } from 'vue'
 import { api, got, type Adding, type Role } from '@/api/client'
 import { useCard } from '@/card/card'
+import FollowDialog from '@/card/following/FollowDialog.vue'
 import { roleValues as ROLES } from '@/api/schema'
 import { useNotices } from '@/lib/notices'
 import AppDialog from '@/ui/AppDialog.vue'
@@ -21,13 +22,13 @@ const role = ref<Role | ''>('')
 // What would change by adding a colour is asked first.
 const asked = ref<{ picked: Picked; adding: Adding } | null>(null)
 
+const taken = ref<{ colour?: number; value?: string } | null>(null) // what a colour becomes
 const anchorOf = (picked: Picked) =>
   'swatch' in picked ? { colour: picked.swatch.id } : { value: picked.text }
 
 async function pick(picked: Picked) {
   if (replacing) {
-    const change = { kind: 'reanchor' as const, key: replacing, anchor: anchorOf(picked) }
-    if (await store.change(change)) emit('close')
+    taken.value = anchorOf(picked)
     return
   }
   try {
@@ -50,7 +51,14 @@ async function add(picked: Picked, as: Role, keep_pairs: boolean) {
 </script>
 
 <template>
+  <FollowDialog
+    v-if="replacing && taken"
+    :colour-key="replacing"
+    :anchor="taken"
+    @close="$emit('close')"
+  />
   <AppDialog
+    v-else
     :title="replacing ? 'Take another colour' : 'Add a palette colour'"
     @close="$emit('close')"
   >

@@ -1,43 +1,40 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { api, got } from '@/api/client'
+import { computed, ref, watch } from 'vue'
+import { api, got, type Following } from '@/api/client'
 import { useCard } from '@/card/card'
+import FollowersView from '@/card/following/FollowersView.vue'
 import { useFetched } from '@/lib/fetched'
 import { useOnlyOwned } from '@/lib/owned'
-import { useSession } from '@/lib/session'
-import { figure, nearness, plural } from '@/lib/words'
+import { plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
 import OnOff from '@/ui/OnOff.vue'
 
-/** “I have only these ranges”: move the card’s supplies to them, as a set. */
+/** “I have only these ranges”: the whole card moves to them, shown before and after. */
 const emit = defineEmits<{ close: [] }>()
 const store = useCard()
-const session = useSession()
 const chosen = ref<number[]>([])
+const held = ref<string[]>([])
 const owned = useOnlyOwned()
-const card = computed(() => store.card!)
+const last = ref<Following | null>(null)
 const { data: ranges } = useFetched([], () => got(api.GET('/api/ranges')))
-const { data: moved } = useFetched([chosen, owned], () =>
+const {
+  data: moved,
+  problem,
+  busy,
+} = useFetched([chosen, owned, held, () => store.card?.version], () =>
   chosen.value.length
     ? got(
-        api.GET('/api/cards/{id}/move', {
-          params: {
-            path: { id: card.value.id },
-            query: { ranges: chosen.value.join(','), owned: owned.value },
-          },
+        api.POST('/api/cards/{id}/move', {
+          params: { path: { id: store.card!.id } },
+          body: { ranges: chosen.value, owned: owned.value, held: held.value },
         }),
       )
     : null,
 )
-const columns = computed(() =>
-  card.value.columns
-    .map((column) => ({
-      title: column.title,
-      cells: moved.value?.cells.filter((cell) => cell.column === column.key) ?? [],
-    }))
-    .filter((column) => column.cells.length),
+watch(moved, (found) => (last.value = found ?? (chosen.value.length ? last.value : null)))
+const going = computed(
+  () => last.value?.followers.filter((one) => !one.fixed && !one.held).length ?? 0,
 )
-const colour = (key: number) => card.value.colours.find((one) => one.key === key)!
 
 function toggle(id: number) {
   chosen.value = chosen.value.includes(id)
@@ -45,20 +42,16 @@ function toggle(id: number) {
     : [...chosen.value, id]
 }
 async function move() {
-  const choices = moved.value!.cells.map(({ key, column, match }) => ({
-    key,
-    column,
-    colour: match.swatch.id,
-  }))
-  if (await store.change({ kind: 'choose_many', choices })) emit('close')
+  const change = last.value!.change as Record<string, unknown> | null
+  if (await store.apply({ change })) emit('close')
 }
 </script>
 
 <template>
   <AppDialog title="Move this card to other ranges" wide @close="$emit('close')">
     <p class="mb-3">
-      Choose the ranges you have. In each medium the palette’s colours are given to theirs as a set:
-      none is used twice while there are enough. Locked cells stay.
+      Choose the ranges you have. Cells, shading families, pads, card and papers go to theirs: a
+      family keeps its steps, and nothing is used twice while there is enough. Locked cells stay.
     </p>
     <div class="mb-4 flex flex-wrap gap-1.5" role="group" aria-label="Ranges">
       <button
@@ -74,42 +67,21 @@ async function move() {
       </button>
     </div>
     <OnOff v-model="owned" class="mb-4">Only what I own</OnOff>
+    <p v-if="problem" role="alert">{{ problem }}</p>
     <p v-if="!chosen.length" class="text-soft">No range is chosen yet.</p>
-    <template v-else-if="moved">
-      <section v-for="column in columns" :key="column.title" class="mb-4">
-        <h3 class="mb-1.5 text-sm">{{ column.title }}</h3>
-        <ul class="grid gap-1.5 sm:grid-cols-2 lg:grid-cols-3">
-          <li
-            v-for="cell in column.cells"
-            :key="cell.key"
-            class="flex gap-2 overflow-hidden rounded-data border border-line bg-sheet pr-2"
-          >
-            <span class="flex w-12 shrink-0" aria-hidden="true">
-              <span class="flex-1" :style="{ background: colour(cell.key).shades[session.view] }" />
-              <span
-                class="flex-1"
-                :style="{ background: cell.match.swatch.shades[session.view] }"
-              />
-            </span>
-            <span class="min-w-0 py-1 text-xs">
-              <span class="block truncate text-soft">{{ colour(cell.key).name }}</span>
-              <b class="block text-sm break-words">{{ cell.match.swatch.label }}</b>
-              <span class="block">{{ nearness(cell.match) }}, {{ figure(cell.match) }}</span>
-            </span>
-          </li>
-        </ul>
-      </section>
-      <p v-if="moved.unserved.length" class="mb-4 text-soft">
-        None of these ranges serves {{ moved.unserved.join(', ').toLowerCase() }}; those stay as
-        they are.
+    <template v-else-if="last">
+      <FollowersView v-model:held="held" :found="last" :name="store.card!.name" :busy="busy" />
+      <p v-if="last.unserved.length" class="mb-4 text-soft">
+        None of these ranges serves {{ last.unserved.join(', ').toLowerCase() }}; those stay as they
+        are.
       </p>
       <button
         type="button"
         class="button button-main"
-        :disabled="!moved.cells.length || store.busy"
+        :disabled="!last.change || busy || store.busy"
         @click="move"
       >
-        Move {{ plural(moved.cells.length, 'cell') }}
+        Move {{ plural(going, 'thing') }}
       </button>
     </template>
   </AppDialog>
