@@ -234,15 +234,29 @@ def _spectra(made: Range, listed: list[Entry]) -> str:
     return out.getvalue()
 
 
+_NEEDED = {
+    "Skiffboard": ("102", "108", "166", "185"),
+    "Tinwater": ("lamp brass",),
+    "Brackwater": ("morning water mint",),
+}
+
+
 def _drawer(made: Range, listed: list[Entry]) -> Iterator[KeptLine]:
-    """About every third colour is owned, and whole families of the markers; a few run low or dry."""
+    """About every third colour is owned, and whole families of the markers; a few run low or dry.
+
+    What the demo cards are cut from, or laid with, is there.
+    """
     random = np.random.default_rng(made.seed + 2000)
     lasting = made.medium in ("cardstock", "patterned paper")
     for one in listed:
+        needed = one.key in _NEEDED.get(made.name, ())
         if one.family in ("tarn", "reed", "clay", "rook", "stone") or random.random() < 0.3:
             full = "full" if lasting else random.choice(FULLNESS, p=(0.72, 0.14, 0.09, 0.05))
+            full = "half" if needed and full == "dry" else full
             note = "order two" if full == "dry" else ""
             yield KeptLine(0, made.name, one.key, str(full), note)
+        elif needed:
+            yield KeptLine(0, made.name, one.key, "full", "")
 
 
 def files() -> dict[str, str]:

@@ -105,7 +105,7 @@ def _materials(card: Card, used: Picture) -> Hashable:
 def _whole(card: Card, what: ids.Whole) -> Hashable:
     if what is ids.Whole.SPAN:
         return True if len(card.colours) > 1 else None
-    if what is ids.Whole.DRAWER:
+    if what in (ids.Whole.DRAWER, ids.Whole.LOW):
         return _supplies(card) or None
     build = card.build
     told: dict[ids.Whole, Hashable] = {

@@ -28,7 +28,8 @@ from jindle_core.supplies.matched import Match, match_of
 from jindle_core.words import in_words
 
 _OFFERED = 2
-_NEAR = (Verdict.SAME, Verdict.VERY_NEAR, Verdict.NEAR)
+_NAMED = 3  # of what is told together
+_TOGETHER = {"not in your drawer": Whole.DRAWER, "running low": Whole.LOW}
 _STAGE_OF = {Use.TONES: "colouring", Use.PAPERS: "colouring", Use.PADS: "background", Use.PIECES: "build"}
 _CUT_FROM = (Medium.CARDSTOCK, Medium.PATTERNED_PAPER)
 
@@ -126,26 +127,34 @@ def _medium(supplies: Supplies, place: int) -> Medium:
 def supply_checks(inventory: Inventory) -> Iterator[Check]:
     """On what is dry, low or gone, on what is not in the drawer, and on what card pieces are cut from."""
     supplies = inventory.supplies
-    lacking = []
+    grouped: dict[Whole, list[UsedThing]] = {Whole.DRAWER: [], Whole.LOW: []}
     for one in inventory.used:
         words, status = inventory.wanting(one.end)
         if one.end.source == "palette":
             yield from _cut(inventory, one)
-        elif one.needed and words == "not in your drawer":
-            lacking.append(one)
-        elif one.needed and words and (one.end.id or words != "no longer in your supplies"):
+        elif one.needed and words in _TOGETHER:
+            grouped[_TOGETHER[words]].append(one)
+        elif one.needed and words and one.end.id:
             yield _lacking(inventory, one, words, status)
         place = inventory.place(one.end)
-        pieces = [usage.piece for usage in one.usages if usage.size is not None]
-        if place is not None and pieces and _medium(supplies, place) not in _CUT_FROM:
+        cut = any(usage.size is not None for usage in one.usages)
+        if place is not None and cut and _medium(supplies, place) not in _CUT_FROM:
             yield _no_card(inventory, one, place)
-    # An empty drawer says nothing of a card.
-    if lacking and supplies.owned.any():
-        names = [inventory.examined.stack.palette.end_words(one.end) for one in lacking]
-        figure = f"{len(lacking)} of {len(inventory.used)} are not in your drawer"
-        reason = ", ".join(names[:3]) + (f" and {len(names) - 3} more" if len(names) > 3 else "")
-        finding = Finding(Status.LOOK_AGAIN, figure, "", reason)
-        yield Check("palette", OnWhole(Whole.DRAWER), "What the card uses", finding)
+    if not supplies.owned.any():
+        grouped[Whole.DRAWER] = []  # an empty drawer says nothing of a card
+    for what, things in grouped.items():
+        if things:
+            yield _together(inventory, what, things)
+
+
+def _together(inventory: Inventory, what: Whole, things: list[UsedThing]) -> Check:
+    """What is not in the drawer, or running low: one check of them all."""
+    names = [inventory.examined.stack.palette.end_words(one.end) for one in things]
+    title = "Not in your drawer" if what is Whole.DRAWER else "Running low"
+    more = f" and {len(names) - _NAMED} more" if len(names) > _NAMED else ""
+    figure = f"{len(things)} of the {len(inventory.used)} things that the card uses"
+    finding = Finding(Status.LOOK_AGAIN, figure, "", ", ".join(names[:_NAMED]) + more)
+    return Check("palette", OnWhole(what), title, finding)
 
 
 def _lacking(inventory: Inventory, one: UsedThing, words: str, status: Status) -> Check:
@@ -224,8 +233,8 @@ def _cut(inventory: Inventory, one: UsedThing) -> Iterator[Check]:
         return  # nothing is cut of it, or there is no cardstock at all
     near = match.near
     label = palette.end_words(End("supply", match.swatch.id))
-    holds = near.verdict in _NEAR
-    figure, limit = f"{label}: {_how_near(match)}", f"ΔE {figures.colour.NEAR:.0f}"
+    holds = near.verdict is not Verdict.FAR
+    figure, limit = f"{label}: {_how_near(match)}", f"ΔE {figures.colour.COUSIN:.0f}"
     reason = "" if holds else "a palette colour is no card, and the nearest will look otherwise"
     if not holds and chosen is not None:
         reason = "the card that was chosen will look otherwise"

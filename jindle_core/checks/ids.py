@@ -230,6 +230,7 @@ class Whole(StrEnum):
     ENVELOPE = "envelope"
     SHEET = "sheet"
     DRAWER = "drawer"
+    LOW = "low"
 
 
 @dataclass(frozen=True, slots=True)

@@ -14,20 +14,24 @@ from jindle_core.card.changes.palette import Choose, ChooseMany, Reanchor
 from jindle_core.card.changes.pictures import AreaFamily, SetColouring, SetFamilies
 from jindle_core.card.ground import PadUse
 from jindle_core.card.pictures import Area
-from jindle_core.card.whole import Anchor, Choice
+from jindle_core.card.whole import Anchor, Card, Choice
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.views import Shades
+from jindle_core.families.build import Builder
 from jindle_core.families.convert import assign, convert
+from jindle_core.families.judge import judge_family
+from jindle_core.families.recipes import recipe
 from jindle_core.layers.pieces import BASE, Piece
 from jindle_core.material import End
 from jindle_core.media import COLUMNS, PAD_MEDIA, Medium
 from jindle_core.seen.colouring import Coloured
-from jindle_core.seen.palette import SeenPalette
 from jindle_core.seen.table import moved
 from jindle_core.seen.whole import SeenCard
 
-# Whether a supply, by its place, may take the place of another.
+# Whether supplies, by their places, may take the place of others; where a CIELAB (…, 3) is wanted then.
 May = Callable[[np.ndarray], np.ndarray]
+Wanted = Callable[[np.ndarray], np.ndarray]
+_STRONGER = 2.0  # times that a tone may become, or pale ones would be as strong as the dark
 _LIGHTNESS = (2.0, 99.0)  # between which what is moved along stays
 
 
@@ -83,18 +87,12 @@ def _joined(changes: Sequence[AnyChange]) -> list[AnyChange]:
 
 
 class _Moving:
-    """How what a card uses moves: each thing ``by`` so much in CIELAB, to what ``may`` be taken."""
+    """How what a card uses moves: each thing to where its colour is ``wanted``, of what ``may`` be taken."""
 
-    def __init__(self, seen: SeenCard, by: np.ndarray, may: May) -> None:
-        self.seen, self.by, self.may = seen, by, may
-        self.palette: SeenPalette = seen.palette
+    def __init__(self, seen: SeenCard, wanted: Wanted, may: May, card: Card | None = None) -> None:
+        self.seen, self.wanted, self.may, self.card = seen, wanted, may, card or seen.card
+        self._builders: dict[tuple[Medium, int, int | None], Builder] = {}
         self.supplies = seen.supplies
-
-    def target(self, lab: np.ndarray) -> np.ndarray:
-        """Where a CIELAB (…, 3) is wanted then."""
-        found: np.ndarray = np.asarray(lab, float) + self.by
-        found[..., 0] = np.clip(found[..., 0], *_LIGHTNESS)
-        return found
 
     def nearest(self, place: int, media: Sequence[Medium], taken: Sequence[int] = ()) -> int | None:
         """The place of what takes that of a supply; None where there is nothing."""
@@ -102,7 +100,7 @@ class _Moving:
         places = places[self.may(places) & ~np.isin(places, list(taken))]
         if not len(places):
             return None
-        wanted = self.target(self.supplies.lab[place])
+        wanted = self.wanted(self.supplies.lab[place])
         return int(places[delta_e(wanted, self.supplies.lab[places]).argmin()])
 
     def shades(self, place: int | None) -> tuple[Shades, ...]:
@@ -123,19 +121,47 @@ class _Moving:
             words = f"{area.name} of {coloured.picture.name}"
         before = tuple(supplies.shades[place] for place in tones.places)
         labs = supplies.predicted(places, area.layers, coloured.paper) if len(places) else np.zeros((0, 3))
-        wanted = self.target(tones.lab)
-        found: tuple[int, ...] = ()
-        if len(tones.places) == 1 and len(places):
-            found = (int(delta_e(wanted[0], labs).argmin()),)
-        elif len(tones.places) > 1 and (made := convert(wanted, labs)) is not None:
-            found = made.places
-        if not found:
+        taken = self._taken(coloured, area, places, labs)
+        if not taken:
             return Follower(id_, words, before, (), (), None, note="nothing holds such a family")
-        taken = [int(places[at]) for at in found]
         family = AreaFamily(area.key, tuple(supplies.rows[at].id for at in taken), area.medium)
         after = tuple(supplies.shades[at] for at in taken)
         labels = tuple(supplies.rows[at].label for at in taken)
         return Follower(id_, words, before, after, labels, SetFamilies((family,)))
+
+    def _taken(self, coloured: Coloured, area: Area, places: np.ndarray, labs: np.ndarray) -> list[int]:
+        """The places of the family's tones then: with its steps kept or, where less is wrong with it, the
+        best of as many around the colour that the area is in."""
+        wanted = self.wanted(coloured.tones[area.key].lab)
+        if not len(places):
+            return []
+        if len(wanted) == 1:
+            return [int(places[delta_e(wanted[0], labs).argmin()])]
+        then = self._then.picture(coloured.picture.key)
+        allowed = recipe(area.thing).allowance
+        around, reach = then.aim(then.area(area.key), max(coloured.tones[area.key].sigma))
+        made = convert(wanted, labs)
+        builder = self._builder(area, coloured.paper, labs)
+        middle = wanted[len(wanted) // 2] if around is None else around
+        tried = [made.places] if made is not None else []
+        tried += [one.places for one in builder.best(middle, len(wanted), 1, allowed, reach=reach)]
+
+        def wrong(family: tuple[int, ...]) -> tuple[int, float]:
+            tones = labs[list(family)]
+            faults = judge_family(tones, allowed, around, reach).faults
+            return len(faults), float(delta_e(tones, wanted).sum())
+
+        best = min((one for one in tried if len(one) == len(wanted)), key=wrong, default=())
+        return [int(places[at]) for at in best]
+
+    def _builder(self, area: Area, paper: int | None, labs: np.ndarray) -> Builder:
+        """What families of an area's medium are built of, once for all areas laid in the same way."""
+        return self._builders.setdefault((area.medium, area.layers, paper), Builder(labs))
+
+    @cached_property
+    def _then(self) -> SeenCard:
+        """The card with the palette as it is to be."""
+        return replace(self.seen, card=self.card)
 
     def pads(self, which: Sequence[int]) -> Iterator[Follower]:
         """The pads at some places of the ground, as a set: none is taken twice while there are enough."""
@@ -147,7 +173,7 @@ class _Moving:
         places = supplies.of_media(PAD_MEDIA)
         places = places[self.may(places) & ~np.isin(places, [one for one in kept if one is not None])]
         before = [supplies.places[ground.pads[at].colour] for at in known]
-        picked = assign(self.target(supplies.lab[before]), supplies.lab[places]) if len(places) else []
+        picked = assign(self.wanted(supplies.lab[before]), supplies.lab[places]) if len(places) else []
         for n, at in enumerate(known):
             id_, words = f"pad:{at}", f"pad {at + 1} of the ground"
             if not picked:
@@ -222,7 +248,10 @@ def following(seen: SeenCard, key: int, anchor: Anchor, held: frozenset[str] = f
     at = palette.card.colours.index(palette.card.colour(key))
     place = None if anchor.colour is None else supplies.places.get(anchor.colour)
     now = np.array(anchor.lab if place is None else supplies.lab[place], float)
-    moving = _Moving(seen, now - palette.lab[at], lambda places: _mine(seen, places))
+    reanchored = Reanchor(key, anchor)
+    moving = _Moving(
+        seen, _as_from(palette.lab[at], now), lambda places: _mine(seen, places), reanchored.apply(seen.card)
+    )
     pieces = [piece for piece in seen.card.build.every if _near(seen, piece.material, at)]
     found = [
         *_cells(moving, key, now),
@@ -232,7 +261,30 @@ def following(seen: SeenCard, key: int, anchor: Anchor, held: frozenset[str] = f
         *(moving.base() if _near(seen, seen.card.build.base, at) else ()),
     ]
     followers = tuple(replace(one, held=one.held or one.id in held) for one in found)
-    return Following(seen, followers, (Reanchor(key, anchor),), Purpose.FOLLOW)
+    return Following(seen, followers, (reanchored,), Purpose.FOLLOW)
+
+
+def _as_from(before: np.ndarray, now: np.ndarray) -> Wanted:
+    """What is to a colour (3,) ``now`` as it was to one ``before``: as much lighter or darker, its hue turned
+    by as much, its strength in proportion; of greys, where there is no hue to turn, moved as they are."""
+    (strong, hue), (stronger, other) = (_polar(one) for one in (before, now))
+    least = figures.paper.NEUTRAL_ROLE_C
+
+    def wanted(lab: np.ndarray) -> np.ndarray:
+        found: np.ndarray = np.asarray(lab, float) + (now - before)
+        if strong >= least and stronger >= least:
+            chroma, angle = _polar(lab)
+            chroma = chroma * min(stronger / strong, _STRONGER)
+            angle = angle + other - hue
+            found[..., 1], found[..., 2] = chroma * np.cos(angle), chroma * np.sin(angle)
+        found[..., 0] = np.clip(found[..., 0], *_LIGHTNESS)
+        return found
+
+    return wanted
+
+
+def _polar(lab: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+    return np.hypot(lab[..., 1], lab[..., 2]), np.arctan2(lab[..., 2], lab[..., 1])
 
 
 def _mine(seen: SeenCard, places: np.ndarray) -> np.ndarray:
@@ -294,16 +346,16 @@ def moving_to(
     kept = supplies.usable if owned else supplies.to_be_had
     wanted = list(range_ids)
     moving = _Moving(
-        seen, np.zeros(3), lambda places: kept[places] & np.isin(supplies.range_ids[places], wanted)
+        seen, lambda lab: lab, lambda places: kept[places] & np.isin(supplies.range_ids[places], wanted)
     )
     cells, unserved = moved(seen.palette, range_ids, owned)
     found = [
-        *(_cell(moving, one.key, one.column, one.match.swatch.id) for one in cells),
         *_families(moving, lambda area: bool(area.family)),
         *moving.pads(range(len(seen.card.ground.pads))),
         *(one for piece in seen.card.build.every for one in moving.piece(piece)),
         *moving.base(),
         *(one for coloured in seen.coloured for one in moving.paper(coloured)),
+        *(_cell(moving, one.key, one.column, one.match.swatch.id) for one in cells),
     ]
     served = {supplies.ranges[one].medium for one in range_ids if one in supplies.ranges}
     followers = tuple(

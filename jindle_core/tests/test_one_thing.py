@@ -120,7 +120,10 @@ class UsesTests(unittest.TestCase):
         bare = replace(SUPPLIES, drawer={})
         self.assertEqual(checks_of(a_card(), "drawer", bare), [])
         (lacks,) = checks_of(a_card(), "drawer")
-        self.assertIn("are not in your drawer", lacks.finding.figure)
+        self.assertEqual(lacks.title, "Not in your drawer")
+        self.assertTrue(lacks.finding.figure.endswith("things that the card uses"))
+        (low,) = checks_of(a_card(), "low", with_drawer(m22="low"))
+        self.assertEqual((low.title, low.finding.reason), ("Running low", "Ferns OAR-22"))
 
     def test_a_marker_is_no_card_and_neither_is_a_palette_colour(self):
         tag = AddPiece(
@@ -148,7 +151,7 @@ class UsesTests(unittest.TestCase):
         self.assertNotIn(tone, lists[1])
 
     def test_a_waiver_of_a_supply_speaks_of_what_takes_its_place(self):
-        (check,) = checks_of(a_card(), "supply", with_drawer(m22="low"))
+        (check,) = checks_of(a_card(), "supply", with_drawer(m22="dry"))
         stored = card_to_json(changed(a_card(), Waive(check.key, "there is enough")))
         away = turned(stored, lambda use, pk: ["Ferns", str(pk)])
         back = card_from_json(turned(away, lambda use, ref: int(ref[1])))

@@ -32,7 +32,7 @@ async function shown(checks: Check[], mends: Record<string, Mend[]> = {}) {
   return await onPage(CheckList, {}, router)
 }
 const links = (page: HTMLElement) =>
-  [...page.querySelectorAll('a')].map((one) => one.getAttribute('href'))
+  [...page.querySelectorAll('li a')].map((one) => one.getAttribute('href'))
 
 describe('the list of checks', () => {
   let page: HTMLElement

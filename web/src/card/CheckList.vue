@@ -23,9 +23,10 @@ const waived = computed(() => checks.value.filter((one) => one.waived !== null))
 const holding = computed(() =>
   checks.value.filter((one) => one.status === 'holds' && one.waived === null),
 )
+const USES = ['drawer', 'low'] // what is told of all that the card uses together
 /** The part of its stage that says more of a check. */
 const where = ({ kind, stage }: Check) => ({
-  path: `/cards/${store.card!.id}/${stage}`,
+  path: `/cards/${store.card!.id}/${USES.includes(kind) ? 'uses' : stage}`,
   query: stage === 'background' && kind !== 'join' ? { view: 'standing' } : {},
 })
 </script>
@@ -45,7 +46,7 @@ const where = ({ kind, stage }: Check) => ({
       <li v-for="check in [...open, ...waived]" :key="check.id">
         <CheckItem :check="check">
           <RouterLink
-            v-if="check.stage !== stage"
+            v-if="check.stage !== stage || USES.includes(check.kind)"
             :to="where(check)"
             class="block text-xs underline"
             >To where it is mended<span class="sr-only">: {{ check.title }}</span></RouterLink
