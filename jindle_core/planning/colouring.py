@@ -123,10 +123,13 @@ def area_steps(coloured: Coloured, area: Area) -> list[Step]:
     return laying(area.medium, count, coloured.dark_first, area.layers, glaze, solvent)
 
 
-def picture_steps(coloured: Coloured) -> list[Step]:
-    """The order of the areas that have a family, ``to`` those of one family at a time."""
+def picture_steps(coloured: Coloured, without: frozenset[int] = frozenset()) -> list[Step]:
+    """The order of the areas that have a family, ``to`` those of one family at a time.
+
+    ``without`` are the keys of areas that nobody need colour.
+    """
     areas = coloured.areas
-    places = [at for at, area in enumerate(areas) if area.family]
+    places = [at for at, area in enumerate(areas) if area.family and area.key not in without]
     renumbered = {at: n for n, at in enumerate(places)}
     # Pencil is dry as soon as it is laid.
     wet_areas = {at for at in places if areas[at].medium in WET_MEDIA}

@@ -4,6 +4,7 @@ from drf_spectacular.utils import extend_schema
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from jindle_core.checked.whole import CheckedCard
 from jindle_core.offers.for_area import proposed
 from jindle_core.seen.filled import picture_seen
 from jindle_core.seen.whole import SeenCard
@@ -28,9 +29,13 @@ from server.catalogue.swatches import swatch
 from server.requests import Request
 
 
-def _seen(request: Request, pk: int) -> SeenCard:
+def _checked(request: Request, pk: int) -> CheckedCard:
     card = own_card(request.user, pk)
-    return checked_card(card, catalogue_for(request.user), request.user).seen
+    return checked_card(card, catalogue_for(request.user), request.user)
+
+
+def _seen(request: Request, pk: int) -> SeenCard:
+    return _checked(request, pk).seen
 
 
 class CardColouring(APIView):
@@ -39,8 +44,7 @@ class CardColouring(APIView):
     @extend_schema(responses=ColouringSerializer, operation_id="colouring")
     def get(self, request: Request, pk: int) -> Response:
         """Areas with their families, what holds of them, the order of work, and the materials."""
-        seen = _seen(request, pk)
-        return Response(colouring_told(seen.coloured, seen.supplies))
+        return Response(colouring_told(_checked(request, pk)))
 
 
 class CardOnPapers(APIView):

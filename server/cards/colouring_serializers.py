@@ -247,6 +247,10 @@ class AreaSerializer(serializers.Serializer):
     key = serializers.IntegerField()
     name = serializers.CharField()
     shape = serializers.CharField()
+    covered = serializers.FloatField(
+        help_text="how much other pieces cover (0–1), where nobody need colour it"
+    )
+    covered_by = serializers.CharField()
     like = serializers.IntegerField(allow_null=True, help_text="the key of the area that it is coloured as")
     led_by = serializers.ListField(
         child=serializers.IntegerField(), help_text="that one's key and those of all that it follows in turn"

@@ -10,7 +10,7 @@ from server.cards.json.colouring import colouring_told
 from server.cards.json.ground import ground_told
 
 _TOLD: dict[str, Callable[[CheckedCard, Person], dict[str, Any]]] = {
-    "colouring": lambda checked, _: colouring_told(checked.seen.coloured, checked.seen.supplies),
+    "colouring": lambda checked, _: colouring_told(checked),
     "background": lambda checked, _: ground_told(checked.laid),
     "build": lambda checked, person: build_told(checked.examined, person.units),
 }

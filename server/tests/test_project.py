@@ -10,6 +10,9 @@ from django.conf import settings
 from django.core.management import call_command
 from django.test import Client, SimpleTestCase, TestCase
 
+from jindle_core.checked.whole import CheckedCard
+from jindle_core.contrast.rules import Status
+from jindle_core.offers.following import moving_to
 from server.accounts.models import Person
 from server.cards.held import checked_cards
 from server.cards.json.colouring import colouring_told
@@ -73,14 +76,38 @@ class DatabaseTests(TestCase):
         cards = list(StoredCard.objects.filter(owner=studio))
         for checked in checked_cards(cards, catalogue_for(studio), studio):
             pictures = checked.seen.coloured
-            told = colouring_told(pictures, checked.seen.supplies)["pictures"]
+            needless = checked.examined.covered.needless
+            told = colouring_told(checked)["pictures"]
             for coloured, one in zip(pictures, told, strict=True):
                 with self.subTest(checked.seen.card.name, picture=coloured.picture.name):
                     self.assertIsNotNone(coloured.drawing)
                     self.assertTrue(all(area.colour and area.family for area in coloured.areas))
                     self.assertEqual(coloured.conflicts, [])
                     together = [key for step in one["sessions"] for key in step["to"]]
-                    self.assertEqual(sorted(together), [area.key for area in coloured.areas])
+                    needed = [area.key for area in coloured.areas if area.key not in needless]
+                    self.assertEqual(sorted(together), needed)
+
+    def test_the_demo_cards_move_into_each_others_ranges(self):
+        call_command("load_demo", stdout=io.StringIO())
+        studio = Person.objects.get(name=DEMO_NAME)
+        supplies = catalogue_for(studio)
+        ids = {facts.name: pk for pk, facts in supplies.ranges.items()}
+        held = kept = 0
+        apart: list[float] = []
+        for names in (("Wherry", "Brackwater", "Skiffboard"), ("Lockside", "Tallowick", "Landing")):
+            for checked in checked_cards(list(StoredCard.objects.all()), supplies, studio):
+                after = moving_to(checked.seen, [ids[name] for name in names], owned=False)[0].after
+                holds = [{one.key for one in each.checks if one.finding.status is Status.HOLDS}
+                         for each in (checked, CheckedCard(after))]  # fmt: skip
+                there = {one.key for one in CheckedCard(after).checks}
+                held += len(holds[0])
+                kept += len([key for key in holds[0] if key in holds[1] or key not in there])
+                for one, other in zip(checked.seen.coloured, after.coloured, strict=True):
+                    for area in one.areas:
+                        before, then = one.tones[area.key].lab, other.tones[area.key].lab
+                        apart.append(abs(before[:, 0].mean() - then[:, 0].mean()))
+        self.assertGreaterEqual(kept / held, 0.9)
+        self.assertLessEqual(sum(apart) / len(apart), 4)
 
     def test_demo_data_loads_once(self):
         call_command("load_demo", stdout=io.StringIO())

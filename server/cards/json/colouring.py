@@ -1,12 +1,14 @@
 """The colouring of a card's pictures as it is told."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping
 from typing import Any
 
 import numpy as np
 
 from jindle_core import figures
 from jindle_core.card.pictures import Area
+from jindle_core.checked.covering import CoveredArea, covered_areas
+from jindle_core.checked.whole import CheckedCard
 from jindle_core.colorimetry.views import Shades
 from jindle_core.compatibility.materials import FINISHES, LINE_INKS, SURFACES
 from jindle_core.compatibility.properties import is_line_ink
@@ -21,10 +23,14 @@ from server.cards.json.step import step_told
 from server.catalogue.swatches import swatch
 
 
-def colouring_told(pictures: Sequence[Coloured], supplies: Supplies) -> dict[str, Any]:
+def colouring_told(checked: CheckedCard) -> dict[str, Any]:
     """Everything of the stage, as ``ColouringSerializer`` describes it."""
+    seen = checked.seen
+    found = covered_areas(checked.examined) if seen.card.build.every else []
+    covered = {one.area: one for one in found}
+    supplies = seen.supplies
     return {
-        "pictures": [_picture(one) for one in pictures],
+        "pictures": [_picture(one, covered) for one in seen.coloured],
         "lines": [{"key": key, "words": ink.title} for key, ink in LINE_INKS.items()],
         "line_ranges": [
             {"id": one.id, "name": one.name}
@@ -36,7 +42,7 @@ def colouring_told(pictures: Sequence[Coloured], supplies: Supplies) -> dict[str
     }
 
 
-def _picture(coloured: Coloured) -> dict[str, Any]:
+def _picture(coloured: Coloured, covered: Mapping[int, CoveredArea]) -> dict[str, Any]:
     said = coloured.picture
     return {
         "key": said.key,
@@ -51,14 +57,14 @@ def _picture(coloured: Coloured) -> dict[str, Any]:
         "line": said.line,
         "line_range": said.line_range,
         "finishes": list(said.finishes),
-        "areas": [_area(coloured, area) for area in coloured.areas],
-        "sessions": [step_told(one) for one in picture_steps(coloured)],
+        "areas": [_area(coloured, area, covered.get(area.key)) for area in coloured.areas],
+        "sessions": [step_told(one) for one in picture_steps(coloured, frozenset(covered))],
         "cautions": cautions(coloured.used) if said.areas else [],
         "greys": "warm" if coloured.warmth() > 0 else "cool",
     }
 
 
-def _area(coloured: Coloured, area: Area) -> dict[str, Any]:
+def _area(coloured: Coloured, area: Area, covered: CoveredArea | None) -> dict[str, Any]:
     supplies, likeness = coloured.palette.supplies, coloured.likeness(area)
     tones, views, glaze = coloured.tones[area.key], coloured.tone_shades[area.key], None
     if area.key in coloured.glazes:
@@ -73,6 +79,8 @@ def _area(coloured: Coloured, area: Area) -> dict[str, Any]:
         "key": area.key,
         "name": area.name,
         "shape": area.shape,
+        "covered": 0.0 if covered is None else covered.covered,
+        "covered_by": "" if covered is None else covered.by,
         "like": area.like,
         "led_by": [one.key for one in coloured.palette.card.led_by(area)],
         "colour": area.colour,

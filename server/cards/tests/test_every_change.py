@@ -125,7 +125,7 @@ class EveryChangeTests(ApiTestCase):
                 if self.told is not None:
                     assert told["checks"] == self.told["checks"]
                 checked = checked_card(card, supplies, ann)
-                colouring_told(checked.seen.coloured, supplies)
+                colouring_told(checked)
                 ground_told(checked.laid)
                 build_told(checked.examined, "in")
                 for one in mends(card, supplies, ann):

@@ -185,7 +185,10 @@ async function add() {
               />
             </span>
             <span class="min-w-0 flex-1 truncate">{{ one.name }}</span>
-            <span v-if="one.lost || one.judgement?.faults.length" class="font-bold">to see</span>
+            <span v-if="one.covered" class="text-soft">covered</span>
+            <span v-else-if="one.lost || one.judgement?.faults.length" class="font-bold"
+              >to see</span
+            >
           </button>
         </li>
       </ul>

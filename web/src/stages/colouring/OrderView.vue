@@ -14,6 +14,7 @@ const sessions = computed(() =>
     .map((one) => ({ ...one, areas: one.to.map((key) => areas.value.get(key)!) }))
     .filter((one) => one.areas[0]!.tones.length),
 )
+const covered = computed(() => picture.value.areas.filter((one) => one.covered))
 /** What is done to some of the areas only, such as a glaze or one more layer. */
 const apart = ([first, ...others]: Area[]) => {
   const shared = new Set(first!.order.map((step) => step.words))
@@ -43,6 +44,10 @@ const edges = (found: Area[]) =>
     </div>
     <p v-if="!sessions.length" class="panel p-4">
       No area has a family yet. Choose families under Areas, and the order of work stands here.
+    </p>
+    <p v-if="covered.length" class="mb-3 border-l-2 border-ink pl-3">
+      <b>Not needed: covered.</b>
+      {{ covered.map((one) => `${one.name} lies under ${one.covered_by}`).join('; ') }}.
     </p>
     <ol class="space-y-3">
       <li v-for="(one, n) in sessions" :key="n">
