@@ -182,6 +182,8 @@ SPECTACULAR_SETTINGS = {
         "PieceKind": "server.cards.building.serializers.PIECE_CHOICES",
         "Raised": "server.cards.building.serializers.RAISED_CHOICES",
         "Across": "server.cards.building.serializers.ACROSS_CHOICES",
+        "Along": "server.cards.building.serializers.ALONG_CHOICES",
+        "Arranged": "server.cards.building.serializers.HOW_CHOICES",
         "EndSource": "server.cards.serializers.SOURCES",
         "MaterialSource": "server.cards.serializers.MATERIALS",
         "CutShape": "server.cards.building.serializers.SHAPE_CHOICES",

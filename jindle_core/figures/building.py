@@ -37,6 +37,14 @@ BLACK_CARD_L = 30.0  # L* up to which a grey card is called black
 WHITE_EDGE = 1.0  # mm that are left white around a picture that is cut out
 OFFSET_LIMIT = 610  # mm that a piece may be moved off its place
 NUDGE = MappingProxyType({"in": (4, 1), "mm": (10, 1)})  # ticks that an arrow key moves by, and with Shift
+MAT_FRAME = MappingProxyType(
+    {"in": 4, "mm": 20}
+)  # ticks that a mat under a piece shows: the narrow usual frame
+COPY_STEP = MappingProxyType({"in": 12, "mm": 50})  # ticks to the right and down that a copy lies off
+# Finishing pieces that are scattered: ticks across of the usual sizes, how far (mm) off the picture, and
+# how far off the line as a share of the shorter side, so that they look thrown and still lead.
+DOTS = MappingProxyType({"in": (8, 10, 12), "mm": (30, 40, 50)})
+DOTS_OFF, DOTS_STRAY, SCATTER_MOST = 5.0, 0.06, 15
 DOT_SIZE = MappingProxyType({"in": 12, "mm": 50})  # ticks of a finishing piece that is offered
 # Shapes, as shares of the shorter side, so that they look alike at any size; in mm where a die is as it is.
 ROUNDING, ROUNDING_MOST = 0.15, 6.0  # a corner punch takes 3 to 6 mm

@@ -3,10 +3,13 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 
+import numpy as np
+
 from jindle_core.card.changes.build import EditPiece, RemovePiece
 from jindle_core.checked.build import Examined
 from jindle_core.checked.on_ground import OnGround, on_ground
 from jindle_core.checked.standing import PieceStands
+from jindle_core.colorimetry.difference import delta_e
 from jindle_core.layers.pieces import OF_CARD, WHITE_END, InkedOver, Piece, PieceSaid
 from jindle_core.material import End
 from jindle_core.seen.stack import Stack
@@ -65,3 +68,13 @@ def _tried(
     after = examined if change is None else Examined(examined.stack.after(change))
     laid = on_ground(after.stack)
     return PieceOffer(words, note, change, after.stands.get(piece.key), after.stack, laid)
+
+
+def mat_for(stack: Stack, piece: Piece) -> End:
+    """What a mat under a piece is of: the palette colour that is told apart best from what it is between."""
+    palette = stack.palette
+    if not len(palette.lab):
+        return WHITE_END
+    beside = np.array([stack.lab(piece.key), stack.lab(piece.on)])
+    apart = delta_e(palette.lab[:, None], beside[None]).min(axis=1)
+    return End("palette", palette.card.colours[int(apart.argmax())].key)

@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 
+from jindle_core.card.changes.arranging import MatUnder, Scatter
 from jindle_core.card.changes.build import AddPiece, EditPiece, PutOnStrip, SetBuild
 from jindle_core.card.changes.every import AnyChange
 from jindle_core.card.changes.everywhere import UseInstead
@@ -81,6 +82,8 @@ def check_named(change: AnyChange, supplies: Supplies) -> None:
             _check_materials(change, supplies)
         case SetGround():
             _check_ground(change, supplies)
+        case MatUnder() | Scatter():
+            _check_ends(supplies, change.material)
         case SetBuild() | PutOnStrip():
             base = change.settings.get("base") if isinstance(change, SetBuild) else change.material
             _check_ends(supplies, base)

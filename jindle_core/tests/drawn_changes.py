@@ -6,7 +6,7 @@ from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.meeting import Reach, Seam
 from jindle_core.blending.painting import GroundShape
 from jindle_core.blending.standing import Wish
-from jindle_core.card.changes import build, every, everywhere, ground, palette, pictures
+from jindle_core.card.changes import arranging, build, every, everywhere, ground, palette, pictures
 from jindle_core.card.ground import Effect, InkedCard, PadUse
 from jindle_core.card.layouts import STARTS
 from jindle_core.card.whole import Anchor, Card, Choice
@@ -181,6 +181,10 @@ def changes(card: Card, pads, boards, markers):
         "remove_piece": lambda: st.builds(build.RemovePiece, piece),
         "put_on_strip": lambda: st.builds(build.PutOnStrip, piece, end),
         "move_piece": lambda: st.builds(build.MovePiece, piece, to),
+        "mat_under": lambda: st.builds(arranging.MatUnder, piece, end),
+        "copy_pieces": lambda: st.builds(arranging.CopyPieces, st.lists(piece, min_size=1, max_size=3).map(tuple), st.booleans()),
+        "scatter": lambda: st.builds(arranging.Scatter, st.sampled_from([1, 3, 7, 500]), of(arranging.Along), end, st.integers(0, 9)),
+        "arrange": lambda: st.builds(arranging.Arrange, st.lists(piece, max_size=4).map(tuple), of(arranging.How)),
         "use_instead": lambda: instead,
         "several": lambda: st.builds(every.Several, of(every.Purpose), st.lists(instead | st.builds(build.MovePiece, piece, to), max_size=3).map(tuple)),
     }  # fmt: skip

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from jindle_core import figures
+from jindle_core.card.changes.arranging import ArrangeChange
 from jindle_core.card.changes.build import BuildChange
 from jindle_core.card.changes.everywhere import UseInstead
 from jindle_core.card.changes.ground import SetGround, UsePad
@@ -49,7 +50,7 @@ class Several:
         return card
 
 
-AnyChange = Change | PictureChange | SetGround | UsePad | BuildChange | UseInstead | Several
+AnyChange = Change | PictureChange | SetGround | UsePad | BuildChange | ArrangeChange | UseInstead | Several
 
 
 def changed(card: Card, change: AnyChange, guessed: tuple[Pair, ...] = ()) -> Card:

@@ -12,7 +12,9 @@ from jindle_core.layers.pieces import BASE, OF_CARD, OF_SHEET, SHAPED, WORDS, Ki
 from jindle_core.layers.shapes import BORDERS
 from jindle_core.layers.stacking import ENVELOPES
 from jindle_core.lengths import Length
+from jindle_core.offers.for_piece import mat_for
 from jindle_core.seen.ruler import halves, lies
+from server.cards.json.changes import end_told
 from server.cards.json.checks import finding_told
 from server.cards.json.palette import end_seen_told
 
@@ -113,6 +115,7 @@ def _piece(examined: Examined, piece: Piece, units: str) -> dict[str, Any]:
         "turn": piece.turn,
         "own": bool(piece.own),
         "stamped": piece.stamped,
+        "mat": end_told(mat_for(stack, piece)),
         "box": {side: float(getattr(stack.boxes[piece.key], side)) for side in _SIDES},
         "bottom": round(height.bottom, 2),
         "top": round(height.top, 2),

@@ -6,6 +6,7 @@ from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.meeting import Reach, Seam
 from jindle_core.blending.painting import GroundShape
 from jindle_core.blending.standing import Wish
+from jindle_core.card.changes.arranging import Along, How
 from jindle_core.card.layouts import STARTS
 from jindle_core.card.whole import Card
 from jindle_core.compatibility.materials import FINISHES, LINE_INKS
@@ -217,6 +218,16 @@ class Drawn:
                 lettered=st.booleans(),
                 effects=st.lists(effect, max_size=2, unique_by=lambda one: one["effect"]),
                 mat=st.one_of(st.none(), st.fixed_dictionaries(inked)),
+            ),
+            "mat_under": st.fixed_dictionaries({"key": key["piece"], "material": end}),
+            "copy_pieces": st.fixed_dictionaries(
+                {"keys": st.lists(key["piece"], min_size=1, max_size=3), "mirrored": st.booleans()}
+            ),
+            "arrange": st.fixed_dictionaries(
+                {"keys": st.lists(key["piece"], min_size=1, max_size=3), "how": values(How)}
+            ),
+            "scatter": st.fixed_dictionaries(
+                {"count": st.sampled_from([1, 3, 500]), "along": values(Along), "material": end}
             ),
             "use_pad": st.fixed_dictionaries({"at": st.integers(0, 3), "colour": pad}),
             "use_instead": instead,

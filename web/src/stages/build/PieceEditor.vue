@@ -80,6 +80,27 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
         <TrashIcon class="size-4" aria-hidden="true" />
       </button>
     </div>
+    <div class="mb-3 flex flex-wrap gap-1.5">
+      <button
+        v-if="!piece.is_ink"
+        type="button"
+        class="button !px-2 !text-xs"
+        :disabled="store.busy"
+        @click="store.change({ kind: 'mat_under', key: piece.key, material: piece.mat })"
+      >
+        A mat under this
+      </button>
+      <button
+        v-for="mirrored in [false, true]"
+        :key="String(mirrored)"
+        type="button"
+        class="button !px-2 !text-xs"
+        :disabled="store.busy"
+        @click="store.change({ kind: 'copy_pieces', keys: [piece.key], mirrored })"
+      >
+        {{ mirrored ? 'Copy, mirrored' : 'Copy' }}
+      </button>
+    </div>
     <div class="grid grid-cols-2 gap-3">
       <div v-if="piece.picture !== null" class="col-span-2 flex items-end gap-3">
         <div class="min-w-0 flex-1">

@@ -9,6 +9,8 @@ import { inWords } from '@/lib/words'
 import AddPiece from './AddPiece.vue'
 import BaseAndPost from './BaseAndPost.vue'
 import PieceEditor from './PieceEditor.vue'
+import ScatterDialog from './ScatterDialog.vue'
+import SeveralPieces from './SeveralPieces.vue'
 import { checksOn, depth, swatchStyle, useBuild } from './build'
 
 /** The pieces of either face from the card up, and what is said of the one that is chosen. */
@@ -16,6 +18,7 @@ const { build } = defineProps<{ build: Build }>()
 const session = useSession()
 const { store } = useBuild()
 const adding = ref<'' | 'front' | 'inside'>('')
+const scattering = ref(false)
 const faces = computed(() => [
   { key: 'front' as const, words: 'On the front', pieces: build.pieces },
   { key: 'inside' as const, words: 'Inside', pieces: build.inside },
@@ -25,6 +28,21 @@ const face = computed(
     faces.value.find((one) => one.pieces.some((piece) => piece.key === store.piece)) ??
     faces.value[0]!,
 )
+// Several at once, with Shift or Ctrl: what is pressed by itself is the one that is chosen.
+const several = ref<number[]>([])
+const chosen = computed(() =>
+  faces.value.flatMap((one) => one.pieces).filter((one) => several.value.includes(one.key)),
+)
+function pick(key: number, more: boolean) {
+  if (!more) several.value = []
+  else {
+    const before = several.value.length ? several.value : store.piece ? [store.piece] : []
+    several.value = before.includes(key) ? before.filter((one) => one !== key) : [...before, key]
+  }
+  store.piece = key
+}
+const isChosen = (key: number) =>
+  chosen.value.length > 1 ? several.value.includes(key) : key === store.piece
 const piece = computed(() => face.value.pieces.find((one) => one.key === store.piece))
 const empty = computed(() => !build.pieces.length && !build.inside.length)
 const layouts = computed(() => [
@@ -59,6 +77,14 @@ function begin(layout: string) {
         <h2 class="mb-1 flex items-center justify-between text-sm">
           {{ one.words }}
           <button
+            v-if="one.key === 'front' && one.pieces.length"
+            type="button"
+            class="button button-plain ml-auto !min-h-7 text-xs"
+            @click="scattering = true"
+          >
+            Scatter …
+          </button>
+          <button
             type="button"
             class="button button-plain !min-h-7 text-xs"
             @click="adding = one.key"
@@ -76,12 +102,10 @@ function begin(layout: string) {
             <button
               type="button"
               class="flex w-full cursor-pointer items-center gap-2 rounded-data border py-1 pr-2 text-left"
-              :class="
-                each.key === store.piece ? 'border-ink bg-sheet ring-1 ring-ink' : 'border-line'
-              "
+              :class="isChosen(each.key) ? 'border-ink bg-sheet ring-1 ring-ink' : 'border-line'"
               :style="{ paddingLeft: `${8 + 18 * depth(each, one.pieces)}px` }"
-              :aria-pressed="each.key === store.piece"
-              @click="store.piece = each.key"
+              :aria-pressed="isChosen(each.key)"
+              @click="pick(each.key, $event.shiftKey || $event.ctrlKey || $event.metaKey)"
             >
               <span
                 class="size-7 shrink-0 border border-line"
@@ -102,11 +126,19 @@ function begin(layout: string) {
       </section>
       <BaseAndPost :build="build" />
     </section>
-    <PieceEditor v-if="piece" :key="piece.key" :piece="piece" :face="face.pieces" :build="build" />
+    <SeveralPieces v-if="chosen.length > 1" :pieces="chosen" @clear="several = []" />
+    <PieceEditor
+      v-else-if="piece"
+      :key="piece.key"
+      :piece="piece"
+      :face="face.pieces"
+      :build="build"
+    />
     <p v-else-if="!empty" class="text-soft">
       Choose a piece to change it. On the card at the right it can then be dragged, or moved with
-      the arrow keys.
+      the arrow keys. With Shift several are chosen.
     </p>
+    <ScatterDialog v-if="scattering" @close="scattering = false" />
     <AddPiece v-if="adding" :build="build" :inside="adding === 'inside'" @close="adding = ''" />
   </div>
 </template>
