@@ -19,7 +19,8 @@ class BuildTests(BrowserTestCase):
         self.page.get_by_role("link", name="Build").click()
         expect(self.page.get_by_text("Nothing lies on the card yet.")).to_be_visible()
         if layout:
-            self.choose("Begin from a layout", layout)
+            self.button("Begin from a layout").click()
+            self.dialog().get_by_role("button", name=layout).click()
             expect(self.piece("mat 1")).to_be_visible()
 
     def piece(self, name):

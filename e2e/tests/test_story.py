@@ -269,7 +269,8 @@ class StoryTests(BrowserTestCase):
 
     def builds_it_from_pieces(self):
         self.page.get_by_role("link", name="Build").click()
-        self.choose("Begin from a layout", "a mat, a panel, a picture beside its words")
+        self.button("Begin from a layout").click()
+        self.dialog().get_by_role("button", name="a mat, a panel, a picture beside its words").click()
         pieces = self.page.get_by_role("region", name="Pieces")
         expect(pieces.get_by_role("button", name="mat 1")).to_contain_text("5 1/4 × 4 in")
         self.adds_with_nothing_but_defaults(pieces)

@@ -88,8 +88,7 @@ def _to_show(examined: Examined, piece: Piece) -> list[Mend]:
 
 def _needless(examined: Examined, area: Area, one: AreaShows) -> Check:
     covered = percent(1 - one.shows, figures.building.COVERED)
-    limit = percent(figures.building.COVERED)
-    finding = Finding(Status.LOOK_AGAIN, f"{covered} covered", limit, "leave it uncoloured")
+    finding = Finding(Status.LOOK_AGAIN, f"{covered} covered", "", "leave it uncoloured")
     title = f"{area.name} under {_by_what(examined, examined.covered.over(one.piece, one.lies))}"
     return Check("colouring", Covers(area.key), title, finding, to_mend=partial(_to_leave, examined, area))
 

@@ -93,6 +93,7 @@ TABLE = (
     ("cards/{card}/colouring/propose", "post", {"version": "{version}"}, 401, 400, 404),
     ("cards/{card}/areas/1/families", "get", None, 401, 400, 404),
     ("cards/{card}/build", "get", None, 401, 200, 404),
+    ("cards/{card}/build/layouts", "get", None, 401, 200, 404),
     ("cards/{card}/build/pieces/9/instead", "get", None, 401, 400, 404),
     ("cards/{card}/build/cutting", "get", {"width": "12", "height": "12", "unit": "in"}, 401, 200, 404),
     ("cards/{card}/build/cutting/sheet", "get", {"width": "12", "height": "12", "unit": "in"}, 401, 200, 404),

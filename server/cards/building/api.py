@@ -13,12 +13,14 @@ from jindle_core import figures
 from jindle_core.checked.build import Examined
 from jindle_core.lengths import OF_PIECES, Length, read_length
 from jindle_core.line_art.own_outline import read_outline
+from jindle_core.offers.layouts import layout_offers
 from jindle_core.planning.cutting import Cutting
 from server.access import own_card
 from server.cards.building.cutting_serializers import CuttingQuery, CuttingSerializer
 from server.cards.building.pdf import cutting_pdf
 from server.cards.building.serializers import (
     BuildSerializer,
+    LayoutSerializer,
     OutlineFileSerializer,
     OwnOutlineSerializer,
     PieceInsteadSerializer,
@@ -26,6 +28,7 @@ from server.cards.building.serializers import (
 from server.cards.held import checked_card
 from server.cards.json.build import build_told
 from server.cards.json.cutting import cutting_told
+from server.cards.json.desk import desk_told
 from server.cards.json.offers import piece_offers_told
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
@@ -45,6 +48,22 @@ class CardBuild(APIView):
     def get(self, request: Request, pk: int) -> Response:
         """Its pieces with their sizes, places and heights, and how they fit and stand."""
         return Response(build_told(_examined(request, pk), request.user.units))
+
+
+class CardLayouts(APIView):
+    """With which layouts a card can begin."""
+
+    @extend_schema(responses=LayoutSerializer(many=True), operation_id="layouts")
+    def get(self, request: Request, pk: int) -> Response:
+        """Each as this card would look."""
+        card = own_card(request.user, pk)
+        seen = checked_card(card, catalogue_for(request.user), request.user).seen
+        return Response(
+            [
+                {"key": one.key, "words": one.words, "desk": desk_told(desk, inside=False)}
+                for one, desk in layout_offers(seen)
+            ]
+        )
 
 
 class PieceInstead(APIView):

@@ -20,6 +20,7 @@ from server.cards.serializers import (
     FOLD_CHOICES,
     STATUS_CHOICES,
     UNIT_CHOICES,
+    DeskSerializer,
     EndSerializer,
     EndViewSerializer,
     MaterialSerializer,
@@ -440,10 +441,11 @@ class PieceSerializer(serializers.Serializer):
 
 
 class LayoutSerializer(serializers.Serializer):
-    """A layout to start with."""
+    """A layout to start with, and the card as it would look."""
 
     key = serializers.CharField()
     words = serializers.CharField()
+    desk = DeskSerializer()
 
 
 class SheetToCutSerializer(serializers.Serializer):
@@ -496,7 +498,6 @@ class BuildSerializer(serializers.Serializer):
         child=serializers.ChoiceField(choices=SHAPE_CHOICES), help_text="shapes that have chosen sides"
     )
     grains = serializers.ListField(child=serializers.ChoiceField(choices=GRAIN_CHOICES))
-    layouts = LayoutSerializer(many=True)
 
 
 class PieceInsteadSerializer(serializers.Serializer):

@@ -4,7 +4,7 @@ from dataclasses import asdict
 from typing import Any
 
 from jindle_core import figures
-from jindle_core.card.layouts import EDGE, STARTS
+from jindle_core.card.layouts import EDGE
 from jindle_core.checked.build import Examined
 from jindle_core.cutting.grain import Grain
 from jindle_core.layers.folding import flat
@@ -64,7 +64,6 @@ def build_told(examined: Examined, units: str) -> dict[str, Any]:
         "borders": [one.value for one in BORDERS],
         "pictures": [{"key": one.picture.key, "name": one.picture.name} for one in examined.stack.coloured],
         "grains": [one.value for one in Grain],
-        "layouts": [{"key": one.key, "words": one.words} for one in STARTS],
     }
 
 

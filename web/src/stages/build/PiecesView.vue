@@ -3,11 +3,11 @@ import { PlusIcon } from '@heroicons/vue/20/solid'
 import { computed, ref } from 'vue'
 import type { Build } from '@/api/client'
 import { useSession } from '@/lib/session'
-import ChoiceList from '@/ui/ChoiceList.vue'
 import StatusMark from '@/ui/StatusMark.vue'
 import { inWords } from '@/lib/words'
 import AddPiece from './AddPiece.vue'
 import BaseAndPost from './BaseAndPost.vue'
+import LayoutsDialog from './LayoutsDialog.vue'
 import PieceEditor from './PieceEditor.vue'
 import ScatterDialog from './ScatterDialog.vue'
 import SeveralPieces from './SeveralPieces.vue'
@@ -18,6 +18,7 @@ const { build } = defineProps<{ build: Build }>()
 const session = useSession()
 const { store } = useBuild()
 const adding = ref<'' | 'front' | 'inside'>('')
+const beginning = ref(false)
 const scattering = ref(false)
 const faces = computed(() => [
   { key: 'front' as const, words: 'On the front', pieces: build.pieces },
@@ -45,30 +46,19 @@ const isChosen = (key: number) =>
   chosen.value.length > 1 ? several.value.includes(key) : key === store.piece
 const piece = computed(() => face.value.pieces.find((one) => one.key === store.piece))
 const empty = computed(() => !build.pieces.length && !build.inside.length)
-const layouts = computed(() => [
-  { value: '', words: empty.value ? 'Begin from a layout' : 'Begin anew from a layout' },
-  ...build.layouts.map((one) => ({ value: one.key, words: one.words })),
-])
 const WORST = ['fails', 'look-again', 'holds'] as const
 function worst(key: number) {
   const found = checksOn(key, store.card!.checks).filter((one) => one.waived === null)
   return WORST.find((status) => found.some((one) => one.status === status)) ?? null
-}
-function begin(layout: string) {
-  if (layout) void store.change({ kind: 'start_layout', layout })
 }
 </script>
 
 <template>
   <div class="grid gap-5 xl:grid-cols-[minmax(0,9fr)_minmax(0,10fr)]">
     <section aria-label="Pieces" class="min-w-0">
-      <ChoiceList
-        class="mb-3"
-        model-value=""
-        label="Begin from a layout"
-        :options="layouts"
-        @update:model-value="begin"
-      />
+      <button type="button" class="button mb-3" @click="beginning = true">
+        {{ empty ? 'Begin from a layout' : 'Begin anew from a layout' }} …
+      </button>
       <p v-if="empty" class="panel mb-3 p-4">
         Nothing lies on the card yet. Begin from a layout, which takes the palette’s roles, or add
         the first piece; every size follows from the card’s.
@@ -138,6 +128,7 @@ function begin(layout: string) {
       Choose a piece to change it. On the card at the right it can then be dragged, or moved with
       the arrow keys. With Shift several are chosen.
     </p>
+    <LayoutsDialog v-if="beginning" :anew="!empty" @close="beginning = false" />
     <ScatterDialog v-if="scattering" @close="scattering = false" />
     <AddPiece v-if="adding" :build="build" :inside="adding === 'inside'" @close="adding = ''" />
   </div>
