@@ -10,8 +10,9 @@ from jindle_core.layers.shapes import Shape
 _PIECES, _PICTURES, _AREAS = 40, 8, 20
 
 
-def shaped_rows(visitor: Visitor, wanted: float = 12) -> list[Row]:
-    """A row: a change to a card of 40 shaped, turned pieces that show 8 pictures, with its checks."""
+def shaped_rows(visitor: Visitor, wanted: float = 12, followed: float = 25) -> list[Row]:
+    """Rows: a change to a card of 40 shaped, turned pieces that show 8 pictures, with its checks; and a
+    palette colour followed through it, before and after."""
     size = {"width": "7", "height": "5", "unit": "in"}
     pk = visitor.post("/api/cards", {"name": "Forty shapes", "size": size})["id"]
     card = {"version": 1}
@@ -30,6 +31,9 @@ def shaped_rows(visitor: Visitor, wanted: float = 12) -> list[Row]:
     for number in range(_PICTURES):
         keys = list(range(number * _AREAS + 1, (number + 1) * _AREAS + 1))
         change(kind="edit_areas", keys=keys, colour=1 + number % 3)
+    path = f"/api/cards/{pk}/colouring/propose"
+    asked = {"version": card["version"], "areas": list(range(1, _PICTURES * _AREAS + 1)), "owned": True}
+    card = visitor.post(path, asked)
     shapes = cycle(shape.value for shape in Shape)
     for number in range(_PIECES):
         side = {"width": f"{25 + number} mm", "height": "22 mm", "unit": "mm"}
@@ -43,13 +47,16 @@ def shaped_rows(visitor: Visitor, wanted: float = 12) -> list[Row]:
             told = {"piece_kind": "image", "picture": number - _PIECES + _PICTURES + 1}
         turned = {"turn": number * 7 % 50, "name": f"piece {number}", "across": "left", "down": "top"}
         change(kind="add_piece", **told, **side, **offset, **turned)
-    ways = cycle((1, -1))
-    empty, changed = [], []
+    ways, values = cycle((1, -1)), cycle(("#3a552b", "#4a2b55"))
+    empty, changed, following = [], [], []
     for _ in range(CALLS):
         empty.append(timed(lambda: visitor.get("/api/me")))
         changed.append(timed(lambda: change("build", kind="nudge_piece", key=5, right=next(ways), below=0)))
+        asked = {"key": 1, "value": next(values), "held": []}
+        following.append(timed(lambda asked=asked: visitor.post(f"/api/cards/{pk}/follow", asked)))
     assert len(card["build"]["pieces"]) == _PIECES
-    ratio = statistics.median(changed) / statistics.median(empty)
+    nothing = statistics.median(empty)
+    ratio, through = (statistics.median(one) / nothing for one in (changed, following))
     return [
         (
             f"A change to a card of {_PIECES} shaped pieces and {_PICTURES} pictures of {_AREAS} areas,"
@@ -57,7 +64,13 @@ def shaped_rows(visitor: Visitor, wanted: float = 12) -> list[Row]:
             f"≤ {wanted:g} ×",
             f"{ratio:.1f} ×",
             ratio <= wanted,
-        )
+        ),
+        (
+            "A palette colour followed through such a card, its families too, shown before and after",
+            f"≤ {followed:g} ×",
+            f"{through:.1f} ×",
+            through <= followed,
+        ),
     ]
 
 

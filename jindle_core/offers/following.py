@@ -1,6 +1,6 @@
 """What follows where a palette colour becomes another, or the whole card moves to other ranges?"""
 
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Callable, Hashable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
 
@@ -91,6 +91,7 @@ class _Moving:
 
     def __init__(self, seen: SeenCard, wanted: Wanted, may: May, card: Card | None = None) -> None:
         self.seen, self.wanted, self.may, self.card = seen, wanted, may, card or seen.card
+        self._answered: dict[Hashable, list[int]] = {}
         self._builders: dict[tuple[Medium, int, int | None], Builder] = {}
         self.supplies = seen.supplies
 
@@ -121,7 +122,11 @@ class _Moving:
             words = f"{area.name} of {coloured.picture.name}"
         before = tuple(supplies.shades[place] for place in tones.places)
         labs = supplies.predicted(places, area.layers, coloured.paper) if len(places) else np.zeros((0, 3))
-        taken = self._taken(coloured, area, places, labs)
+        # Many areas are laid in one way.
+        key = (area.family, area.medium, area.layers, area.thing, area.colour, coloured.paper)
+        if key not in self._answered:
+            self._answered[key] = self._taken(coloured, area, places, labs)
+        taken = self._answered[key]
         if not taken:
             return Follower(id_, words, before, (), (), None, note="nothing holds such a family")
         family = AreaFamily(area.key, tuple(supplies.rows[at].id for at in taken), area.medium)

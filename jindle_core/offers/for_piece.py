@@ -10,7 +10,7 @@ from jindle_core.checked.build import Examined
 from jindle_core.checked.on_ground import OnGround, on_ground
 from jindle_core.checked.standing import PieceStands
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.layers.pieces import OF_CARD, WHITE_END, InkedOver, Piece, PieceSaid
+from jindle_core.layers.pieces import BASE, OF_CARD, WHITE_END, InkedOver, Piece, PieceSaid
 from jindle_core.material import End
 from jindle_core.seen.stack import Stack
 from jindle_core.supplies.choose import stocks
@@ -70,11 +70,16 @@ def _tried(
     return PieceOffer(words, note, change, after.stands.get(piece.key), after.stack, laid)
 
 
-def mat_for(stack: Stack, piece: Piece) -> End:
-    """What a mat under a piece is of: the palette colour that is told apart best from what it is between."""
+def mats_for(stack: Stack) -> dict[int, End]:
+    """By key what a mat under each piece is of: the palette colour best told apart from both around it."""
     palette = stack.palette
-    if not len(palette.lab):
-        return WHITE_END
-    beside = np.array([stack.lab(piece.key), stack.lab(piece.on)])
-    apart = delta_e(palette.lab[:, None], beside[None]).min(axis=1)
-    return End("palette", palette.card.colours[int(apart.argmax())].key)
+    pieces = stack.build.every
+    if not len(palette.lab) or not pieces:
+        return {piece.key: WHITE_END for piece in pieces}
+    keys = [BASE, *(piece.key for piece in pieces)]
+    # All at once: what is asked of every piece is the same.
+    off = dict(
+        zip(keys, delta_e(np.array([stack.lab(key) for key in keys])[:, None], palette.lab), strict=True)
+    )
+    best = {piece.key: int(np.minimum(off[piece.key], off[piece.on]).argmax()) for piece in pieces}
+    return {key: End("palette", palette.card.colours[at].key) for key, at in best.items()}

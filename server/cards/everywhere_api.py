@@ -66,7 +66,7 @@ class CardFollow(APIView):
         anchor, _ = anchor_of(checked.seen.supplies, asked.get("colour"), asked.get("value", ""))
         found = following(checked.seen, asked["key"], anchor, frozenset(asked["held"]))
         named = {"value": asked.get("value", "")} if anchor.colour is None else {"colour": anchor.colour}
-        return Response(following_told(found, [], named))
+        return Response(following_told(checked, found, [], named))
 
 
 class CardMove(APIView):
@@ -82,7 +82,7 @@ class CardMove(APIView):
         if ranges_seen_by(request.user).filter(pk__in=ids).count() != len(ids):
             raise BadInput(Problem("One of these ranges is not among yours.", field="ranges"))
         found, unserved = moving_to(checked.seen, sorted(ids), asked["owned"], frozenset(asked["held"]))
-        return Response(following_told(found, unserved))
+        return Response(following_told(checked, found, unserved))
 
 
 class CardCopy(APIView):

@@ -1,5 +1,6 @@
 """How a card is built, as its stage gets it: sizes, places, heights, the post."""
 
+from collections.abc import Mapping
 from dataclasses import asdict
 from typing import Any
 
@@ -12,7 +13,8 @@ from jindle_core.layers.pieces import BASE, OF_CARD, OF_SHEET, SHAPED, WORDS, Ki
 from jindle_core.layers.shapes import BORDERS
 from jindle_core.layers.stacking import ENVELOPES
 from jindle_core.lengths import Length
-from jindle_core.offers.for_piece import mat_for
+from jindle_core.material import End
+from jindle_core.offers.for_piece import mats_for
 from jindle_core.seen.ruler import halves, lies
 from server.cards.json.changes import end_told
 from server.cards.json.checks import finding_told
@@ -28,6 +30,7 @@ def build_told(examined: Examined, units: str) -> dict[str, Any]:
     fold = stack.palette.card.fold
     laid = flat(card, fold)
     edge = "left" if laid.upright else "top"
+    mats = mats_for(stack)
     return {
         "fold": fold.value,
         "base": end_seen_told(stack.seen(BASE)),
@@ -47,8 +50,8 @@ def build_told(examined: Examined, units: str) -> dict[str, Any]:
             }
             for one in sorted(ENVELOPES, key=lambda one: one.width.unit != stack.unit)
         ],
-        "pieces": [_piece(examined, piece, units) for piece in plan.pieces],
-        "inside": [_piece(examined, piece, units) for piece in plan.inside],
+        "pieces": [_piece(examined, piece, units, mats) for piece in plan.pieces],
+        "inside": [_piece(examined, piece, units, mats) for piece in plan.inside],
         "carrier": stack.carrier,
         "ground_said": plan.ground_on is not None,
         "ground": stack.palette.card.ground.laid,
@@ -67,7 +70,7 @@ def build_told(examined: Examined, units: str) -> dict[str, Any]:
     }
 
 
-def _piece(examined: Examined, piece: Piece, units: str) -> dict[str, Any]:
+def _piece(examined: Examined, piece: Piece, units: str, mats: Mapping[int, End]) -> dict[str, Any]:
     stack = examined.stack
     size, fit, stands = stack.cut_to(piece), examined.fits[piece.key], examined.stands.get(piece.key)
     height = stack.heights[piece.key]
@@ -114,7 +117,7 @@ def _piece(examined: Examined, piece: Piece, units: str) -> dict[str, Any]:
         "turn": piece.turn,
         "own": bool(piece.own),
         "stamped": piece.stamped,
-        "mat": end_told(mat_for(stack, piece)),
+        "mat": end_told(mats[piece.key]),
         "box": {side: float(getattr(stack.boxes[piece.key], side)) for side in _SIDES},
         "bottom": round(height.bottom, 2),
         "top": round(height.top, 2),

@@ -84,9 +84,11 @@ def mends_of_thing_told(mends: list[Mend], unit: str) -> list[Told]:
     ]
 
 
-def following_told(found: Following, unserved: list[str], anchor: Told | None = None) -> Told:
+def following_told(
+    before: CheckedCard, found: Following, unserved: list[str], anchor: Told | None = None
+) -> Told:
     """As ``FollowingSerializer`` describes it; ``anchor`` is what was asked for, as it was asked."""
-    before, after = CheckedCard(found.before), CheckedCard(found.after)
+    after = CheckedCard(found.after)
     stood, stands = ({one.key: one for one in each.checks} for each in (before, after))
     change = None if found.change is None else change_told(found.change, found.before.card.size.width.unit)
     if change is not None and anchor is not None:

@@ -19,9 +19,11 @@ const saysWords = computed(() => session.limits?.word_kinds.includes(kind.value)
 const name = ref('')
 const text = ref('')
 const picture = ref(build.pictures[0]!.key)
-// What words or pictures stand on is seldom meant: the uppermost mat or panel is, else the card.
+// What words or pictures stand on is seldom meant: the uppermost mat or panel is, but no frame, else the card.
 const carriers = computed(() => face.value.filter((one) => one.carries))
-const wide = carriers.value.filter((one) => one.kind === 'mat' || one.kind === 'panel')
+const wide = carriers.value.filter(
+  (one) => !one.rim && (one.kind === 'mat' || one.kind === 'panel'),
+)
 const on = ref(wide.at(-1)?.key ?? 0)
 const reveal = ref(build.edge)
 const width = ref('')
