@@ -42,6 +42,7 @@ def tour(page: Page) -> None:
     page.keyboard.press("s")
     page.locator("html[data-surround=light]").wait_for(state="attached")
     page.keyboard.press("g")
+    uses(page)
     background(page)
     build(page)
     match(page)
@@ -64,6 +65,21 @@ def colouring(page: Page) -> None:
     page.get_by_role("grid").wait_for()
 
 
+def uses(page: Page) -> None:
+    """What a card uses, and a palette colour that becomes another."""
+    page.get_by_role("link", name="What the card uses").click()
+    page.get_by_role("heading", name="What the card uses").wait_for()
+    take(page, "uses")
+    page.get_by_role("link", name="Palette").click()
+    page.get_by_role("rowheader", name="millpond").click()
+    page.get_by_role("button", name="Take another colour").click()
+    page.get_by_role("combobox").fill("#3f7a4e")
+    page.get_by_role("option", name="from a screen value").click()
+    page.get_by_role("heading", name="What goes along").wait_for()
+    take(page, "following")
+    page.keyboard.press("Escape")
+
+
 def build(page: Page) -> None:
     """A card of pieces, one of them chosen, that one in other materials, and what is cut."""
     page.goto(ADDRESS + "/cards")
@@ -73,11 +89,10 @@ def build(page: Page) -> None:
     front.get_by_role("button", name="bridge strip").click()
     page.get_by_role("region", name="The piece bridge strip").wait_for()
     take(page, "build")
-    front.get_by_role("button", name="brass mat").click()
-    page.get_by_role("region", name="The piece brass mat").wait_for()
-    page.get_by_role("link", name="Something else", exact=True).click()
-    page.get_by_text("kraft card").wait_for()
-    take(page, "something-else")
+    page.get_by_role("button", name="Begin anew from a layout").click()
+    page.get_by_role("button", name="a plain panel with a picture").wait_for()
+    take(page, "layouts")
+    page.keyboard.press("Escape")
     page.get_by_role("link", name="Cutting").click()
     page.get_by_role("img", name="Sheet 1").wait_for()
     take(page, "cutting")
@@ -98,10 +113,6 @@ def supplies(page: Page) -> None:
     page.get_by_role("link", name="Supplies").click()
     page.get_by_role("link", name="Wherry").wait_for()
     take(page, "supplies")
-    page.get_by_role("link", name="Wherry").click()
-    page.get_by_role("link", name="Chart").click()
-    page.get_by_role("heading", name="Its gaps").wait_for()
-    take(page, "range-chart")
     page.goto(ADDRESS + "/supplies/drawer")
     page.get_by_role("heading", name="Wherry").wait_for()
     take(page, "drawer")
@@ -121,7 +132,7 @@ def supplies(page: Page) -> None:
 
 
 def match(page: Page) -> None:
-    """One colour everywhere, what to use instead of it, and a family."""
+    """One colour everywhere, and what to use instead of it."""
     page.get_by_role("link", name="Match").click()
     page.get_by_role("button", name="Find a colour").click()
     page.get_by_role("combobox").fill("drake 4")
@@ -131,17 +142,6 @@ def match(page: Page) -> None:
     page.get_by_role("link", name="Use instead").click()
     page.get_by_role("heading", name="Glaze two you own").wait_for()
     take(page, "use-instead")
-    page.goto(ADDRESS + "/match/family")
-    for button, code in (
-        ("Choose the first colour", "clay 2"),
-        ("Add a colour", "clay 4"),
-        ("Add a colour", "clay 6"),
-    ):
-        page.get_by_role("button", name=button).click()
-        page.get_by_role("combobox").fill(code)
-        page.get_by_role("option").first.click()
-    page.get_by_role("heading", name="The steps").wait_for()
-    take(page, "family")
 
 
 if __name__ == "__main__":
