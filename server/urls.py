@@ -108,6 +108,7 @@ api = [
     path("cards/<int:pk>/colouring/propose", colouring_api.CardPropose.as_view()),
     path("cards/<int:pk>/areas/<int:key>/families", colouring_api.AreaFamilies.as_view()),
     path("cards/<int:pk>/ground", grounds.CardGround.as_view()),
+    path("cards/<int:pk>/ground/rainbows", grounds.GroundRainbows.as_view()),
     path("cards/<int:pk>/ground/make", grounds.TogetherMake.as_view()),
     path("cards/<int:pk>/ground/joins/<int:at>/ways", grounds.JoinWays.as_view()),
     path("outlines", building.Outlines.as_view()),

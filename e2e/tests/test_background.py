@@ -175,6 +175,19 @@ class BackgroundTests(BrowserTestCase):
         expect(order).to_contain_text("Let it dry first.")
         expect(order).to_contain_text("it burns skin and scorches paper")
 
+    def test_a_rainbow_is_found_and_laid(self):
+        self.open_stage("Kingfisher")
+        self.button("Find a rainbow").click()
+        whole = self.dialog().get_by_role("button", name=re.compile("^.*A rainbow of"))
+        expect(whole.first).to_be_visible()
+        self.check_axe()
+        pads = whole.first.inner_text().split("\n")[-1].split(", ")
+        whole.first.click()
+        expect(self.dialog()).to_have_count(0)
+        for pad in pads:
+            expect(self.page.get_by_role("region", name="Pads and joins")).to_contain_text(pad)
+        expect(self.page.get_by_text("a rainbow.")).to_be_visible()
+
     def test_a_mat_of_card_inked_by_oneself(self):
         self.take_apart("Kingfisher")
         self.open_stage("Kingfisher")

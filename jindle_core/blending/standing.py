@@ -76,12 +76,11 @@ def _quiet(ground: Array, picture: Array, card: Array) -> Finding:
     delta_l, ratio, off = _apart(ground)
     limit = PAIR_RULES[PairKind.QUIET].limit
     figure = PAIR_RULES[PairKind.QUIET].figure(ratio, delta_l, off)
-    if (
-        delta_l > figures.contrast.QUIET_DELTA_L
-        or ratio > figures.contrast.QUIET_RATIO
-        or off > figures.contrast.QUIET_DELTA_E
-    ):
-        return Finding(Status.LOOK_AGAIN, figure, limit, "too loud: its own colours differ too much")
+    light = delta_l > figures.contrast.QUIET_DELTA_L or ratio > figures.contrast.QUIET_RATIO
+    if light or off > figures.contrast.QUIET_DELTA_E:
+        what = "from light to dark" if light else "in hue and strength"
+        reason = f"too loud: its own colours differ too much, {what}"
+        return Finding(Status.LOOK_AGAIN, figure, limit, reason)
     if _hardly_there(ground, card):
         return Finding(Status.LOOK_AGAIN, figure, limit, "too quiet: it can hardly be told from the card")
     if len(picture):

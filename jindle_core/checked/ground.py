@@ -218,6 +218,9 @@ def _other_hands(on: OnGround, turn: int) -> _Tries:
     changed = tuple(_with_hand(pad, turn) for pad in on.grounded.pads)
     if changed != on.grounded.pads:
         yield f"{words} all over", {"pads": changed}
+    lightest = tuple(replace(pad, hand=Hand.LIGHT, coats=1) for pad in on.grounded.pads)
+    if turn < 0 and lightest not in (changed, on.grounded.pads):
+        yield "the lightest hand all over, in one coat", {"pads": lightest}
 
 
 def _more_coats(on: OnGround) -> _Tries:

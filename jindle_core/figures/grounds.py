@@ -20,6 +20,7 @@ BRIDGES_OFFERED = 6
 ANOTHER_PAD = 14.0  # ΔE00 up to which another pad can stand for one: beyond it the ground is another
 WAYS_OFFERED = 3  # of each kind
 RAINBOW_GAP = 100.0  # degrees of hue that no rainbow leaves open
+RAINBOW_PADS, RAINBOWS_KEPT = 5, 400  # pads of one at most; sets that are gone on with: half a second
 ORDER_PADS = 7  # every order of them is tried: 5,040
 
 # Grounds. How they are laid out is ours: shares of the panel, as one would brush them.

@@ -9,6 +9,7 @@ from jindle_core.blending.inks import seen_on
 from jindle_core.blending.joins import Join, Meeting
 from jindle_core.blending.meeting import BLENDED
 from jindle_core.blending.orders import best_order, is_rainbow, overlaps
+from jindle_core.blending.rainbows import rainbows
 from jindle_core.blending.ways import WayKind, WayOut, ways_out
 from jindle_core.card.ground import PadUse
 from jindle_core.checked.ground import pads_to_take
@@ -59,6 +60,28 @@ class Together:
     overlaps: tuple[Overlapping, ...]
     rainbow: bool
     words: str
+
+
+@dataclass(frozen=True)
+class RainbowOffer:
+    """Pads that go all round the circle, or nearly, in their best order; ``gap`` as in ``Rainbow``."""
+
+    whole: bool
+    gap: float
+    order: OrderOffer
+
+
+def rainbow_offers(grounded: Grounded, owned: bool) -> list[RainbowOffer]:
+    """The best sets of two to five pads for a rainbow, of the drawer or of all; none where there are none."""
+    places = pads_to_take(grounded, owned)
+    if not len(places):
+        return []
+    supplies, offers = grounded.supplies, []
+    for one in rainbows(supplies.dabs(places), card=grounded.card):
+        pads = tuple(PadUse(supplies.rows[int(places[at])].id) for at in one.places)
+        laid = grounded.with_ground(replace(grounded.ground, pads=pads))
+        offers.append(RainbowOffer(one.whole, one.gap, _best_order(laid)))
+    return offers
 
 
 def join_offers(grounded: Grounded, at: int, owned: bool) -> list[JoinOffer]:

@@ -5,6 +5,7 @@ Places on a sheet are in millimetres from its top left.
 
 from collections import defaultdict
 from dataclasses import dataclass
+from fractions import Fraction
 from functools import cached_property
 
 from jindle_core import figures
@@ -13,12 +14,14 @@ from jindle_core.cutting.middles import Middle, filled, middles
 from jindle_core.cutting.packing import GRAINS, Cut, Sheet, ToCut, area_bound, holds, pack
 from jindle_core.cutting.trimming import Trim, TrimPart, trimmed
 from jindle_core.layers.folding import Flat, flat
-from jindle_core.layers.pieces import BASE, Kind
-from jindle_core.lengths import Length, Size
+from jindle_core.layers.pieces import BASE, SHAPED, Kind, Piece
+from jindle_core.lengths import Length, Size, read_size
 from jindle_core.material import End
+from jindle_core.media import Medium
 from jindle_core.seen.stack import Stack
 
 _GRAIN = 1 / 320  # mm
+_PATTERNED = read_size(*figures.cutting.PATTERNED_SHEET)
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,20 +86,26 @@ class SheetCut:
 
 @dataclass(frozen=True, slots=True)
 class Listed:
-    """A piece of the list of what is cut; ``out_of`` is empty for a piece that comes from a sheet."""
+    """A piece of the list of what is cut; ``out_of`` is empty for a piece that comes from a sheet.
+
+    ``blank`` is what the trimmer cuts for a piece that a die or scissors then cut out of it, else None.
+    """
 
     name: str
     size: Size
     material: End
     direction: str
     out_of: str
+    blank: Size | None = None
 
 
 @dataclass(frozen=True)
 class Cutting:
     """What is cut for so many cards out of sheets of a size, each material by itself.
 
-    ``from_middles`` cuts smaller pieces out of the hidden middles of mats.
+    Patterned paper comes in sheets of its own size. What is no rectangle is cut by a die or scissors,
+    out of a blank that is somewhat larger. ``from_middles`` cuts smaller pieces out of the hidden
+    middles of mats.
     """
 
     stack: Stack
@@ -125,8 +134,42 @@ class Cutting:
         for piece in stack.build.every:
             if piece.is_cut:
                 turns = piece.kind is not Kind.PAPER  # a pattern has its direction
-                found[stack.stock(piece.key)].append(ToCut(piece.key, piece.name, stack.cut_to(piece), turns))
+                blank = self._blanks.get(piece.key)
+                name, size = (
+                    (f"blank for {piece.name}", blank) if blank else (piece.name, self.stack.cut_to(piece))
+                )
+                found[stack.stock(piece.key)].append(ToCut(piece.key, name, size, turns))
         return dict(found)
+
+    @cached_property
+    def _blanks(self) -> dict[int, Size]:
+        """By key what the trimmer cuts for pieces that are no rectangles, pictures that are cut out too."""
+        room = Length(2 * figures.cutting.DIE_ROOM[self.stack.unit], self.stack.unit)
+        return {
+            piece.key: _larger(self.stack.cut_to(piece), room)
+            for piece in self.stack.build.every
+            if piece.is_cut and self._by_die(piece)
+        }
+
+    def _by_die(self, piece: Piece) -> bool:
+        """Whether a trimmer cannot cut a piece."""
+        outline = self.stack.outlines.get(piece.key)
+        shaped = outline is not None and piece.kind in SHAPED
+        sharp = not shaped or outline is None or outline.straight.equals(outline.straight.envelope)
+        return not sharp or piece.kind is Kind.CUT_WORDS or self._is_drawing(piece)
+
+    def _is_drawing(self, piece: Piece) -> bool:
+        return piece.kind is Kind.IMAGE and self.stack.shows(piece.key).drawing is not None
+
+    def sheet_of(self, end: End) -> Size:
+        """The sheet that a material comes in: a patterned paper's own, else as is said."""
+        palette = self.stack.palette
+        if (sheet := palette.sheet(end)) is not None:
+            unit = self.stack.unit
+            return Size(*(Length.near(Fraction(side), unit) for side in (sheet.width, sheet.height)))
+        place = palette.supplies.places.get(end.id) if end.source == "supply" else None
+        of = None if place is None else palette.supplies.ranges[int(palette.supplies.range_ids[place])].medium
+        return _PATTERNED if of is Medium.PATTERNED_PAPER else self.sheet
 
     @cached_property
     def _middles(self) -> dict[int, Middle]:
@@ -149,11 +192,13 @@ class Cutting:
     @cached_property
     def _from_sheets(self) -> dict[End, list[ToCut]]:
         """By material what is cut out of sheets for all the cards, as far as a sheet holds it."""
-        return {
-            end: kept * self.count
-            for end, pieces in self._of_one.items()
-            if (kept := [one for one in pieces if one.key not in self._filled and holds(one, self.sheet)])
-        }
+        found = {}
+        for end, pieces in self._of_one.items():
+            sheet = self.sheet_of(end)
+            kept = [one for one in pieces if one.key not in self._filled and holds(one, sheet)]
+            if kept:
+                found[end] = kept * self.count
+        return found
 
     @cached_property
     def _sizes(self) -> dict[int, Size]:
@@ -168,13 +213,13 @@ class Cutting:
         return [
             self._cut_up(end, sheet, {piece.key: piece.name for piece in pieces})
             for end, pieces in self._from_sheets.items()
-            for sheet in pack(pieces, self.sheet, work)
+            for sheet in pack(pieces, self.sheet_of(end), work)
         ]
 
     @property
     def bound(self) -> int:
         """So many sheets at least the area of the pieces needs."""
-        return sum(area_bound(pieces, self.sheet) for pieces in self._from_sheets.values())
+        return sum(area_bound(pieces, self.sheet_of(end)) for end, pieces in self._from_sheets.items())
 
     @property
     def pieces(self) -> list[Listed]:
@@ -184,8 +229,12 @@ class Cutting:
     @property
     def too_large(self) -> list[tuple[str, Size]]:
         """The names and sizes of pieces that no sheet holds."""
-        every = (piece for pieces in self._of_one.values() for piece in pieces)
-        return [(piece.name, self._sizes[piece.key]) for piece in every if not holds(piece, self.sheet)]
+        every = ((end, piece) for end, pieces in self._of_one.items() for piece in pieces)
+        return [
+            (piece.name, self._blanks.get(piece.key) or self._sizes[piece.key])
+            for end, piece in every
+            if not holds(piece, self.sheet_of(end))
+        ]
 
     @property
     def middles(self) -> list[tuple[str, Size]]:
@@ -195,7 +244,9 @@ class Cutting:
     def _listed(self, end: End, piece: ToCut) -> Listed:
         mat = self._filled.get(piece.key)
         out_of = "" if mat is None else f"the middle of {self.stack.name(mat)}"
-        return Listed(piece.name, self._sizes[piece.key], end, self._direction(piece), out_of)
+        name = self.stack.name(piece.key) if piece.key != BASE else piece.name
+        blank = self._blanks.get(piece.key)
+        return Listed(name, self._sizes[piece.key], end, self._direction(piece), out_of, blank)
 
     def _direction(self, piece: ToCut) -> str:
         if piece.key == BASE and self.grain is not Grain.UNKNOWN:
@@ -219,12 +270,18 @@ class Cutting:
         middle = self._middles.get(cut.key) if cut.key in self._filled.values() else None
         hole = None if middle is None else _hole(cut, middle)
         score = _score(cut, self._flat, turned) if cut.key == BASE else None
-        return PieceCut(cut.key, name, self._sizes[cut.key], _place(cut), turned, score, hole)
+        size = self._blanks.get(cut.key) or self._sizes[cut.key]
+        return PieceCut(cut.key, name, size, _place(cut), turned, score, hole)
 
     def _left(self, part: TrimPart) -> LeftOver:
         unit = self.sheet.width.unit
         sides = (Length(side // GRAINS[unit], unit).text() for side in (part.width, part.height))
         return LeftOver(_place(part), f"{' × '.join(sides)} {unit}")
+
+
+def _larger(size: Size, room: Length) -> Size:
+    sides = (size.width, size.height)
+    return Size(*(Length.near(side.millimetres + room.millimetres, side.unit) for side in sides))
 
 
 def _place(one: Cut | TrimPart) -> SheetPlace:

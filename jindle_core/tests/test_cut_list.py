@@ -2,6 +2,7 @@
 
 from jindle_core.cutting.grain import Grain
 from jindle_core.layers.pieces import Across, Kind
+from jindle_core.layers.shapes import Shape
 from jindle_core.lengths import OF_SHEETS, read_size
 from jindle_core.planning.cutting import Cutting
 from jindle_core.tests.test_build_checks import MIST, POND, SLATE, BuildChecksTestCase
@@ -83,6 +84,19 @@ class CutListTests(BuildChecksTestCase):
         card = self.add(card, "flag", Kind.STRIP, on=2, width="1", height="1")
         (off,) = self.checked(card).examined.trimmings
         self.assertEqual((off.name, off.text("in"), off.could_be), ("band", "2 1/2 × 2 in", ("flag",)))
+
+    def test_what_no_trimmer_cuts_comes_out_of_a_blank(self):
+        card = self.add(
+            self.built(), "moon", Kind.PANEL, SLATE, on=2, width="1", height="1", shape=Shape.CIRCLE
+        )
+        card = self.add(card, "tilted", Kind.STRIP, SLATE, on=2, width="2", height="1", turn=20.0)
+        listed = {one.name: one for one in self.cutting(card).pieces}
+        self.assertEqual(
+            (listed["moon"].size.text(), listed["moon"].blank.text()), ("1 × 1 in", "1 1/4 × 1 1/4 in")
+        )
+        self.assertEqual({name for name, one in listed.items() if one.blank}, {"moon"})
+        cuts = [cut for sheet in self.cutting(card).sheets for cut in sheet.cuts]
+        self.assertIn(("blank for moon", "1 1/4 × 1 1/4 in"), [(cut.name, cut.size.text()) for cut in cuts])
 
     def test_what_no_sheet_holds_is_told(self):
         small = self.cutting(self.built(), "5", "3")

@@ -17,10 +17,11 @@ from jindle_core.colorimetry.spaces import lab_to_linear
 from jindle_core.contrast.rules import Status
 from jindle_core.errors import BadInput
 from jindle_core.layers.pieces import WHITE_END, Kind
-from jindle_core.lengths import OF_PIECES, Length, read_size
+from jindle_core.lengths import OF_PIECES, OF_SHEETS, Length, read_size
 from jindle_core.material import End
 from jindle_core.palettes.role import Role
 from jindle_core.patterned.sheet import PAST, sheet_labels
+from jindle_core.planning.cutting import Cutting
 from jindle_core.seen.whole import SeenCard
 from jindle_core.tests.made import LABS, SHEET, a_sheet, some_supplies
 
@@ -64,6 +65,15 @@ class SheetTests(unittest.TestCase):
         self.assertEqual(sheet.holds(points, NOTHING, 0.0).tolist(), [True] * 3 + [False] * 3)
         self.assertEqual(sheet.at(points, (20.0, 0.0), 90.0, False)[0], 0)
         np.testing.assert_allclose(sheet.shares, [0.6, 0.3, 0.1])
+
+    def test_it_is_cut_out_of_a_sheet_of_its_own_size(self):
+        stack = checked(with_strip(), a_sheet(304.8)).seen.stack
+        cutting = Cutting(stack, read_size("210", "297", "mm", OF_SHEETS))
+        sizes = {one.material: (one.width, one.height) for one in cutting.sheets}
+        self.assertEqual(sizes[WHITE_END], (210, 297))
+        np.testing.assert_allclose(sizes[ON_SHEET], (304.8, 152.4), atol=0.06)
+        small = Cutting(checked(with_strip(), a_sheet(60.0)).seen.stack, cutting.sheet)
+        self.assertEqual([name for name, _ in small.too_large], ["strip"])
 
     def test_labels_are_read_off_a_picture_however_large_it_is(self):
         labs = np.array([LABS[pk] for pk in SHEET], float)

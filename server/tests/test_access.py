@@ -98,6 +98,7 @@ TABLE = (
     ("cards/{card}/build/cutting", "get", {"width": "12", "height": "12", "unit": "in"}, 401, 200, 404),
     ("cards/{card}/build/cutting/sheet", "get", {"width": "12", "height": "12", "unit": "in"}, 401, 200, 404),
     ("cards/{card}/ground", "get", None, 401, 200, 404),
+    ("cards/{card}/ground/rainbows", "get", None, 401, 200, 404),
     ("cards/{card}/ground/make", "get", None, 401, 200, 404),
     ("cards/{card}/ground/joins/{join}/ways", "get", None, 401, 400, 404),
     ("drawings", "get", None, 401, 200, 200),

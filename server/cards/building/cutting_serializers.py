@@ -8,7 +8,7 @@ from jindle_core import figures
 from jindle_core.cutting.grain import Grain
 from jindle_core.lengths import OF_SHEETS, read_size
 from server.cards.building.serializers import GRAIN_CHOICES, PlacedBoxSerializer
-from server.cards.serializers import UNIT_CHOICES, EndViewSerializer
+from server.cards.serializers import UNIT_CHOICES, MaterialViewSerializer
 
 
 class CuttingQuery(serializers.Serializer):
@@ -63,7 +63,7 @@ class LeftSerializer(PlacedBoxSerializer):
 class SheetSerializer(serializers.Serializer):
     """A sheet, what is cut out of it, and what is left."""
 
-    material = EndViewSerializer()
+    material = MaterialViewSerializer()
     width = serializers.FloatField()
     height = serializers.FloatField()
     cuts = SheetCutSerializer(many=True)
@@ -81,6 +81,7 @@ class CutPieceSerializer(serializers.Serializer):
     material = serializers.CharField()
     direction = serializers.CharField(help_text="of its grain or pattern")
     out_of = serializers.CharField(help_text="the middle that it is cut out of, or blank: a sheet")
+    blank = serializers.CharField(help_text="what a die or scissors cut it out of; empty for a rectangle")
 
 
 class MiddleSerializer(serializers.Serializer):

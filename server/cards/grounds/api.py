@@ -5,17 +5,18 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core.checked.on_ground import OnGround
-from jindle_core.offers.for_join import join_offers, together
+from jindle_core.offers.for_join import join_offers, rainbow_offers, together
 from jindle_core.seen.ground import Grounded
 from server.access import own_card
 from server.cards.grounds.serializers import (
     GroundSerializer,
     PadsQuery,
+    RainbowSerializer,
     TogetherMakeSerializer,
     WayOutSerializer,
 )
 from server.cards.held import checked_card
-from server.cards.json.ground import ground_told, join_offers_told, together_told
+from server.cards.json.ground import ground_told, join_offers_told, rainbows_told, together_told
 from server.catalogue.arrays import catalogue_for
 from server.requests import Request
 
@@ -52,6 +53,18 @@ class JoinWays(APIView):
         grounded = _grounded(request, pk)
         offers = join_offers(grounded, at, given.validated_data["owned"])
         return Response(join_offers_told(grounded, offers))
+
+
+class GroundRainbows(APIView):
+    """Finding a rainbow."""
+
+    @extend_schema(parameters=[PadsQuery], responses=RainbowSerializer(many=True), operation_id="rainbows")
+    def get(self, request: Request, pk: int) -> Response:
+        """Which two to five pads give the full circle with clean overlaps, the best first."""
+        given = PadsQuery(data=request.query_params)
+        given.is_valid(raise_exception=True)
+        grounded = _grounded(request, pk)
+        return Response(rainbows_told(rainbow_offers(grounded, given.validated_data["owned"])))
 
 
 class TogetherMake(APIView):

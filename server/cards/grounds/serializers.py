@@ -231,6 +231,13 @@ class BestOrderSerializer(serializers.Serializer):
     joins = JoinSerializer(many=True)
 
 
+class RainbowSerializer(BestOrderSerializer):
+    """Pads that go all round the circle of hues, or leave a gap of so many degrees."""
+
+    whole = serializers.BooleanField()
+    gap = serializers.IntegerField()
+
+
 class TogetherMakeSerializer(serializers.Serializer):
     """What the chosen pads can make."""
 

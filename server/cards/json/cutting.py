@@ -22,6 +22,7 @@ def cutting_told(cutting: Cutting) -> Told:
                 "material": words(one.material),
                 "direction": one.direction,
                 "out_of": one.out_of,
+                "blank": "" if one.blank is None else one.blank.text(),
             }
             for one in cutting.pieces
         ],

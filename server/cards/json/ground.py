@@ -14,7 +14,7 @@ from jindle_core.blending.painting import BRUSHED, TURNING
 from jindle_core.checked.on_ground import OnGround
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.views import shades
-from jindle_core.offers.for_join import JoinOffer, Together
+from jindle_core.offers.for_join import JoinOffer, OrderOffer, RainbowOffer, Together
 from jindle_core.planning.ground import cautions, ground_steps
 from jindle_core.seen.ground import Grounded
 from jindle_core.seen.joins import JoinSeen, joins_seen
@@ -139,18 +139,25 @@ def join_offers_told(grounded: Grounded, offers: Sequence[JoinOffer]) -> list[di
     ]
 
 
+def _order(best: OrderOffer) -> dict[str, Any]:
+    return {
+        "same": best.same,
+        "words": best.words,
+        "pads": [asdict(pad) for pad in best.after.pads],
+        "joins": _joins([(best.after, dict(enumerate(best.joins)))])[0],
+    }
+
+
+def rainbows_told(found: Sequence[RainbowOffer]) -> list[dict[str, Any]]:
+    """Pads for a rainbow, as ``RainbowSerializer`` describes them."""
+    return [{"whole": one.whole, "gap": round(one.gap)} | _order(one.order) for one in found]
+
+
 def together_told(grounded: Grounded, found: Together) -> dict[str, Any]:
     """What the pads make, as ``TogetherMakeSerializer`` describes it."""
     views = shades(np.array([one.lab for one in found.overlaps])) if found.overlaps else []
-    best = found.best
     return {
-        "best": best
-        and {
-            "same": best.same,
-            "words": best.words,
-            "pads": [asdict(pad) for pad in best.after.pads],
-            "joins": _joins([(best.after, dict(enumerate(best.joins)))])[0],
-        },
+        "best": found.best and _order(found.best),
         "overlaps": [
             {
                 "words": one.words,

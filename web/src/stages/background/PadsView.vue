@@ -6,6 +6,7 @@ import { plural } from '@/lib/words'
 import ChoosePad from '@/card/ChoosePad.vue'
 import JoinRow from './JoinRow.vue'
 import PadRow from './PadRow.vue'
+import RainbowDialog from './RainbowDialog.vue'
 import TogetherView from './TogetherView.vue'
 import { plainUse, useGround, uses } from './ground'
 
@@ -13,6 +14,7 @@ import { plainUse, useGround, uses } from './ground'
 const { ground } = defineProps<{ ground: Ground }>()
 const { set } = useGround()
 const adding = ref(false)
+const finding = ref(false)
 const dragged = ref(-1)
 
 function change(at: number, told: Partial<PadUse>) {
@@ -78,6 +80,8 @@ async function add(colour: number) {
       </button>
       <p v-else class="text-soft">{{ ground.most_pads }} pads are the most.</p>
     </div>
+    <button type="button" class="button mt-2" @click="finding = true">Find a rainbow …</button>
+    <RainbowDialog v-if="finding" @close="finding = false" />
     <TogetherView v-if="ground.pads.length > 1" class="mt-5" />
     <ChoosePad v-if="adding" title="Add a pad" @take="add" @close="adding = false" />
   </section>

@@ -50,6 +50,11 @@ const printed = computed(() => {
   const told = Object.entries(asked.value).map(([name, value]) => [name, String(value)])
   return `/api/cards/${store.card!.id}/build/cutting/sheet?${new URLSearchParams(told)}`
 })
+const trimmed = computed(() => cutting.value?.pieces.filter((one) => !one.blank) ?? [])
+const patterned = computed(() =>
+  cutting.value?.sheets.some((one) => one.material.source === 'sheet'),
+)
+const shaped = computed(() => cutting.value?.pieces.filter((one) => one.blank) ?? [])
 const sheets = computed(() => cutting.value?.sheets ?? [])
 </script>
 
@@ -91,7 +96,7 @@ const sheets = computed(() => cutting.value?.sheets ?? [])
             </tr>
           </thead>
           <tbody>
-            <tr v-for="(one, n) in cutting.pieces" :key="n">
+            <tr v-for="(one, n) in trimmed" :key="n">
               <td class="max-w-48 truncate pr-5">{{ one.name }}</td>
               <td class="pr-5 whitespace-nowrap">{{ one.size }}</td>
               <td class="pr-5">{{ one.count }}</td>
@@ -100,6 +105,31 @@ const sheets = computed(() => cutting.value?.sheets ?? [])
             </tr>
           </tbody>
         </table>
+        <template v-if="shaped.length">
+          <h2 class="mt-4 mb-1 text-sm">With a die, or scissors</h2>
+          <table class="text-left">
+            <thead>
+              <tr class="text-xs text-soft">
+                <th class="pr-5 font-semibold">Piece</th>
+                <th class="pr-5 font-semibold">Size</th>
+                <th class="pr-5 font-semibold">Out of a blank of</th>
+                <th class="pr-5 font-semibold">Count</th>
+                <th class="font-semibold">Of</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(one, n) in shaped" :key="n">
+                <td class="max-w-48 truncate pr-5">{{ one.name }}</td>
+                <td class="pr-5 whitespace-nowrap">{{ one.size }}</td>
+                <td class="pr-5 whitespace-nowrap">
+                  {{ one.blank }}{{ one.out_of && `, out of ${one.out_of}` }}
+                </td>
+                <td class="pr-5">{{ one.count }}</td>
+                <td class="max-w-48 truncate">{{ one.material }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </template>
       </div>
       <div class="max-w-72 space-y-2">
         <p>
@@ -121,7 +151,10 @@ const sheets = computed(() => cutting.value?.sheets ?? [])
         </p>
         <p class="text-xs text-soft">
           Cut away from your hand, along a metal ruler or with the trimmer’s guard down; cap the
-          blade.
+          blade. Keep fingers, hair and cords off the rollers of a die-cutting machine.
+        </p>
+        <p v-if="patterned" class="text-xs text-soft">
+          Patterned paper is laid out on sheets of its own size.
         </p>
       </div>
     </div>
