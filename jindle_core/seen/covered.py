@@ -100,11 +100,15 @@ class Covered:
             if key != BASE and self.bodies[key].area
         }
 
+    def _later(self, key: int) -> list[int]:
+        """The keys of what can cover and is laid after a piece, also after one that is only ink."""
+        order = [piece.key for piece in in_order(self.stack.face_of(key).pieces)]
+        return [one for one in order[order.index(key) + 1 :] if one in self.bodies]
+
     def over(self, key: int, area: shapely.Polygon | None = None) -> list[int]:
         """The keys of what covers a piece, or an area of it, the most first."""
         area = self.bodies[key] if area is None else area
-        order = [piece.key for piece in in_order(self.stack.face_of(key).pieces)]
-        later = [one for one in order[order.index(key) + 1 :] if one in self.bodies]
+        later = self._later(key)
         shared = {one: area.intersection(self.bodies[one]).area for one in later}
         found, left = [], area
         for one in sorted(later, key=lambda one: -shared[one]):
@@ -127,15 +131,14 @@ class Covered:
     def of_pictures(self) -> dict[int, AreaShows]:
         """By key of an area, for those that some piece shows, the one that shows the most of it."""
         found: dict[int, AreaShows] = {}
-        for face, order in zip(self.stack.build.faces, self._orders, strict=True):
-            for piece in face:
-                if piece.kind is Kind.IMAGE:
-                    for area, shown in self._of_picture(piece, order):
-                        if area not in found or found[area].shows < shown.shows:
-                            found[area] = shown
+        for piece in self.stack.build.every:
+            if piece.kind is Kind.IMAGE:
+                for area, shown in self._of_picture(piece):
+                    if area not in found or found[area].shows < shown.shows:
+                        found[area] = shown
         return found
 
-    def _of_picture(self, piece: Piece, order: list[int]) -> Iterator[tuple[int, AreaShows]]:
+    def _of_picture(self, piece: Piece) -> Iterator[tuple[int, AreaShows]]:
         coloured, base = self.stack.shows(piece.key), self.bodies[BASE]
         drawing = coloured.drawing
         keys = {area.shape: area.key for area in coloured.areas if area.shape}
@@ -147,7 +150,7 @@ class Covered:
         part, turn = self.stack.face_of(piece.key).parts[piece.key], self.stack.turn(piece.key)
         lie = _placed(np.array(visible_shapes(drawing)), drawing, part)
         lie = lie if turn is None else shapely.transform(lie, turn.placed)
-        above = order[order.index(piece.key) + 1 :] if piece.key in order else []
+        above = self._later(piece.key)
         whole = shapely.box(*shapely.total_bounds(lie))
         near = tuple(self.bodies[key] for key in above if self.bodies[key].intersects(whole))
         free = shapely.difference(shapely.intersection(lie, base), _together(near))

@@ -103,6 +103,12 @@ class CoveredTests(unittest.TestCase):
         self.assertTrue(checked(a_card(first, over)).examined.covered.needless)
         self.assertEqual(checked(a_card(first, second, over)).examined.covered.needless, frozenset())
 
+    def test_a_stamped_picture_is_covered_too(self):
+        over = (Kind.PANEL, sized("3", "2", place={"below": Length(-32, "in")}))
+        under = (Kind.PANEL, sized("5", "4"))
+        card = a_card(under, (Kind.IMAGE, sized("3", "3", on=1, stamped=True)), over)
+        self.assertTrue(checked(card).examined.covered.needless)
+
     def test_what_one_sees_through_covers_nothing(self):
         for kind in (Kind.VELLUM, Kind.LETTERING, Kind.CUT_WORDS):
             card = a_card((Kind.IMAGE, sized("3", "3")), (kind, sized("4", "4")))
