@@ -86,7 +86,7 @@ class Inventory:
         found = nearest_to(supplies, palette.lab[at], palette.sigma[at], mine if len(mine) else stock, 1)
         return found[0] if found else None
 
-    def instead(self, end: End) -> list[UseInstead]:
+    def instead(self, end: End) -> list[Match]:
         """What of the drawer is nearest to a supply and does the same work, the nearest first."""
         place = self.place(end)
         if place is None:
@@ -98,8 +98,7 @@ class Inventory:
         of_medium = tones or column is None
         places = supplies.of_media((medium,)) if of_medium else supplies.columns[column or ""]
         places = places[supplies.usable[places] & (places != place)]
-        found = nearest_to(supplies, supplies.lab[place], float(supplies.sigma[place]), places, _OFFERED)
-        return [instead_of(supplies, end, End("supply", one.swatch.id)) for one in found]
+        return nearest_to(supplies, supplies.lab[place], float(supplies.sigma[place]), places, _OFFERED)
 
 
 def instead_of(supplies: Supplies, old: End, new: End, areas: tuple[int, ...] = ()) -> UseInstead:
@@ -170,18 +169,10 @@ def instead_mends(inventory: Inventory, end: End) -> list[Mend]:
     """The nearest of the drawer wherever it is used and, for card, white card inked by oneself."""
     supplies, place = inventory.supplies, inventory.place(end)
     found = []
-    for change in inventory.instead(end):
-        new = supplies.places[change.new.id]
-        target = supplies.lab_at(place) if place is not None else supplies.lab_at(new)
-        match = match_of(
-            supplies,
-            new,
-            target,
-            float(supplies.sigma[place if place is not None else new]),
-            float(delta_e(np.array(target), supplies.lab[new])),
-        )
-        words = f"{inventory.examined.stack.palette.end_words(change.new)} everywhere"
-        found.append(Mend(words, _how_near(match), change, supplies.shades[new]))
+    for match in inventory.instead(end):
+        new = End("supply", match.swatch.id)
+        words = f"{inventory.examined.stack.palette.end_words(new)} everywhere"
+        found.append(Mend(words, _how_near(match), instead_of(supplies, end, new), match.swatch.shades))
     if place is not None and _medium(supplies, place) is Medium.CARDSTOCK:
         found += _inked(inventory, end)
     return found

@@ -22,7 +22,6 @@ class Purpose(StrEnum):
     MOVE = "moving to other ranges"
     INK = "inking card by oneself"
     CUT = "cutting from another card"
-    SCATTER = "scattering finishing pieces"
     ARRANGE = "arranging pieces"
 
 

@@ -5,7 +5,6 @@ from typing import Any
 from rest_framework import serializers
 
 from jindle_core import figures
-from jindle_core.card.changes import arranging
 from jindle_core.card.changes import build as build_changes
 from jindle_core.cutting.grain import Grain
 from jindle_core.errors import BadInput, Problem
@@ -15,6 +14,7 @@ from jindle_core.layers.pieces import Across, Down, InkedOver, Kind, Opening, Ra
 from jindle_core.layers.shapes import Shape, Side
 from jindle_core.lengths import OF_ENVELOPES, OF_PIECES, Size, read_length, read_offset, read_size
 from jindle_core.prediction.behaviour import Hand
+from server.cards.building.arranging_serializers import ARRANGE_CHANGES
 from server.cards.change_serializers import ChangeSerializer, kind_field
 from server.cards.serializers import (
     FOLD_CHOICES,
@@ -32,8 +32,6 @@ from server.catalogue.models import HAND_CHOICES
 GRAIN_CHOICES = [(one.value, one.value) for one in Grain]
 PIECE_CHOICES = [(one.value, one.value) for one in Kind]
 RAISED_CHOICES = [(one.value, one.value) for one in Raised]
-ALONG_CHOICES = [(one.value, one.value) for one in arranging.Along]
-HOW_CHOICES = [(one.value, one.value) for one in arranging.How]
 ACROSS_CHOICES = [(one.value, one.value) for one in Across]
 DOWN_CHOICES = [(one.value, one.value) for one in Down]
 SHAPE_CHOICES = [(one.value, one.value) for one in Shape]
@@ -264,63 +262,6 @@ class SetBuildSerializer(ChangeSerializer):
         return build_changes.SetBuild(given)
 
 
-class MatUnderSerializer(ChangeSerializer):
-    makes = arranging.MatUnder
-    kind = kind_field("mat_under")
-    key = serializers.IntegerField()
-    material = EndSerializer()
-
-
-class _OfPiecesSerializer(ChangeSerializer):
-    """A change of some pieces, by their keys."""
-
-    keys = serializers.ListField(
-        child=serializers.IntegerField(), min_length=1, max_length=figures.building.PIECES_LIMIT
-    )
-
-    def to_internal_value(self, data: Any) -> Any:
-        given = super(ChangeSerializer, self).to_internal_value(data)
-        del given["kind"]
-        return self.made(given | {"keys": tuple(given["keys"])})
-
-    def made(self, given: Any) -> Any:
-        return self.makes(**given)
-
-
-class CopyPiecesSerializer(_OfPiecesSerializer):
-    """Lay some pieces again, or mirrored at the other side."""
-
-    makes = arranging.CopyPieces
-    kind = kind_field("copy_pieces")
-    mirrored = serializers.BooleanField(default=False)
-
-
-class ArrangeSerializer(_OfPiecesSerializer):
-    """Bring pieces into line, or spread them evenly."""
-
-    makes = arranging.Arrange
-    kind = kind_field("arrange")
-    how = serializers.ChoiceField(choices=HOW_CHOICES)
-
-    def made(self, given: Any) -> Any:
-        return arranging.Arrange(given["keys"], arranging.How(given["how"]))
-
-
-class ScatterSerializer(ChangeSerializer):
-    """Finishing pieces along a line, or around the picture."""
-
-    kind = kind_field("scatter")
-    count = serializers.IntegerField()
-    along = serializers.ChoiceField(choices=ALONG_CHOICES)
-    material = EndSerializer()
-    seed = serializers.IntegerField(default=1, min_value=0, max_value=10**6)
-
-    def to_internal_value(self, data: Any) -> Any:
-        given = super(ChangeSerializer, self).to_internal_value(data)
-        along = arranging.Along(given["along"])
-        return arranging.Scatter(given["count"], along, given["material"], given["seed"])
-
-
 BUILD_CHANGES: dict[str, type[ChangeSerializer]] = {
     "add_piece": AddPieceSerializer,
     "edit_piece": EditPieceSerializer,
@@ -330,10 +271,7 @@ BUILD_CHANGES: dict[str, type[ChangeSerializer]] = {
     "start_layout": StartLayoutSerializer,
     "set_build": SetBuildSerializer,
     "put_on_strip": PutOnStripSerializer,
-    "mat_under": MatUnderSerializer,
-    "copy_pieces": CopyPiecesSerializer,
-    "arrange": ArrangeSerializer,
-    "scatter": ScatterSerializer,
+    **ARRANGE_CHANGES,
 }
 
 
