@@ -162,11 +162,16 @@ class Cutting:
         return piece.kind is Kind.IMAGE and self.stack.shows(piece.key).drawing is not None
 
     def sheet_of(self, end: End) -> Size:
-        """The sheet that a material comes in: a patterned paper's own, else as is said."""
+        """The sheet that a material comes in: a patterned paper's own, else as is said.
+
+        Where a pattern goes on past its sheet, it is cut out of the usual large one.
+        """
         palette = self.stack.palette
         if (sheet := palette.sheet(end)) is not None:
             unit = self.stack.unit
-            return Size(*(Length.near(Fraction(side), unit) for side in (sheet.width, sheet.height)))
+            own = Size(*(Length.near(Fraction(side), unit) for side in (sheet.width, sheet.height)))
+            past = (one.key for one in self._of_one[end] if not holds(one, own))
+            return _PATTERNED if any(self.stack.piece(key).pattern.repeated for key in past) else own
         place = palette.supplies.places.get(end.id) if end.source == "supply" else None
         of = None if place is None else palette.supplies.ranges[int(palette.supplies.range_ids[place])].medium
         return _PATTERNED if of is Medium.PATTERNED_PAPER else self.sheet

@@ -72,8 +72,11 @@ class SheetTests(unittest.TestCase):
         sizes = {one.material: (one.width, one.height) for one in cutting.sheets}
         self.assertEqual(sizes[WHITE_END], (210, 297))
         np.testing.assert_allclose(sizes[ON_SHEET], (304.8, 152.4), atol=0.06)
-        small = Cutting(checked(with_strip(), a_sheet(60.0)).seen.stack, cutting.sheet)
-        self.assertEqual([name for name, _ in small.too_large], ["strip"])
+        # A pattern that goes on is there on the large sheet too; one that does not ends with its own.
+        for repeated, lacking in ((True, []), (False, ["strip"])):
+            card = with_strip(pattern={"repeated": repeated})
+            small = Cutting(checked(card, a_sheet(60.0)).seen.stack, cutting.sheet)
+            self.assertEqual([name for name, _ in small.too_large], lacking)
 
     def test_labels_are_read_off_a_picture_however_large_it_is(self):
         labs = np.array([LABS[pk] for pk in SHEET], float)

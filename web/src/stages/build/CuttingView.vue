@@ -154,7 +154,8 @@ const sheets = computed(() => cutting.value?.sheets ?? [])
           blade. Keep fingers, hair and cords off the rollers of a die-cutting machine.
         </p>
         <p v-if="patterned" class="text-xs text-soft">
-          Patterned paper is laid out on sheets of its own size.
+          Patterned paper is laid out on sheets of its own size; a pattern that goes on past it, on
+          the large one.
         </p>
       </div>
     </div>
