@@ -23,6 +23,7 @@ PHRASES = MappingProxyType(
         "lighter-hand": "a lighter hand",
         "white-gap": "a white gap",
         "stencilled-sky": "sky over a stencil edge",
+        "own-openings": "own",
         "stripes": "stripes kept apart",
         "lighter-join": "a lighter hand at the join",
         "white-join": "a gap left white",

@@ -190,6 +190,7 @@ SPECTACULAR_SETTINGS = {
         "Making": "server.cards.building.serializers.MADE_CHOICES",
         "Side": "server.cards.building.serializers.SIDE_CHOICES",
         "Down": "server.cards.building.serializers.DOWN_CHOICES",
+        "StencilForm": "server.cards.grounds.serializers.STENCIL_CHOICES",
         "GroundShape": "server.cards.grounds.serializers.SHAPE_CHOICES",
         "Reach": "server.cards.grounds.serializers.REACH_CHOICES",
         "Seam": "server.cards.grounds.serializers.SEAM_CHOICES",

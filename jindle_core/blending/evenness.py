@@ -79,6 +79,29 @@ def examine_edge(ink: Inks, card: Array = WHITE_CARD) -> Finding:
     return Finding(Status.LOOK_AGAIN, figure, limit, "ink gathers to a line along the edge")
 
 
+def examine_layer(before: Array, over: Array) -> Finding:
+    """Whether a stencil's layer shows over what lies there before it, CIELAB (3,) each."""
+    least = figures.grounds.EFFECT_SHOWS
+    off = float(delta_e(before, over))
+    figure = f"ΔE {shown(off, least)}, ΔL* {abs(float(before[0] - over[0])):.0f} darker"
+    limit = f"ΔE {least:g}"
+    if off >= least:
+        return Finding(Status.HOLDS, figure, limit, "")
+    return Finding(Status.LOOK_AGAIN, figure, limit, "vanishes over it: light layers come first")
+
+
+def examine_side(twice: Array, once: Array) -> Finding:
+    """Whether an edge that gets ink twice shows, CIELAB (k, 3) along it, and (k, 3) if it did not."""
+    most = figures.grounds.EDGE_LINE
+    off = float(np.median(delta_e(twice, once)))
+    darker = float(np.median(once[:, 0] - twice[:, 0]))
+    figure = f"ΔE {shown(off, most, digits=1)}, ΔL* {darker:.0f} darker"
+    limit = f"at most ΔE {most:.0f}"
+    if off <= most:
+        return Finding(Status.HOLDS, figure, limit, "")
+    return Finding(Status.LOOK_AGAIN, figure, limit, "a double edge, where the brush always comes in")
+
+
 def evened(bands: list[Array]) -> int | None:
     """Of several ways (n, 3) to lay bands, the first as they are, the one that is clearly more even."""
     found = [unevenness(one) for one in bands]

@@ -6,7 +6,9 @@ from enum import StrEnum
 from itertools import pairwise
 
 import numpy as np
+import shapely
 from numpy.typing import NDArray
+from shapely.geometry.base import BaseGeometry
 
 from jindle_core import figures
 from jindle_core.blending.meeting import Joint, Seam
@@ -43,19 +45,20 @@ class Way(StrEnum):
 class Field:
     """A part of the panel, painted over what came before; all measures are shares of the panel.
 
-    ``edge`` (x-places,) is how far from the top it begins, at even places from
-    left to right; it reaches from there to the bottom. ``at`` (m,) are places
+    ``within`` is where it lies, None all over. ``at`` (m,) are places
     along its way, rising, and ``weights`` (m, n) how much of each pad lies there.
     """
 
-    edge: Array
+    within: BaseGeometry | None
     way: Way
     at: Array
     weights: Array
 
     def holds(self, x: Array, y: Array) -> NDArray[np.bool_]:
         """Whether it covers points (k,)."""
-        return y >= np.interp(x, np.linspace(0, 1, len(self.edge)), self.edge)
+        if self.within is None:
+            return np.ones(len(x), dtype=bool)
+        return np.asarray(shapely.intersects_xy(self.within, x, y))
 
     def at_points(self, x: Array, y: Array) -> Array:
         """How much of each pad lies at points (k,); (k, n)."""
@@ -72,7 +75,7 @@ def painting(
     """The fields of a ground, from the lowest up, for as many pads as there are ``joints``.
 
     A joint says how its pad meets the next; the last one's is not used. With
-    no pads there is one bare field.
+    no pads there is one bare field. What goes through stencils is painted by ``stencilled``.
     """
     way = Way.ACROSS if across else Way.DOWN
     count = len(joints)
@@ -80,8 +83,6 @@ def painting(
         return (_whole(way, [0.0, 1.0], np.zeros((2, 0))),)
     if shape is GroundShape.WASH:
         return (_whole(way, [0.0, 1.0], np.ones((2, count))),)
-    if shape is GroundShape.STENCILS:
-        return tuple(_ridge(at, count) for at in range(count))
     if shape is GroundShape.SKY:
         return _sky(count)
     if shape is GroundShape.STRIPES:
@@ -92,8 +93,8 @@ def painting(
         if count == 1:
             ramp = np.linspace(figures.grounds.OMBRE_LEAST, 1, figures.grounds.FIELD_PLACES)
             return (_whole(way, np.linspace(0, 1, len(ramp)), ramp[:, None]),)
-        return (_whole(way, *_run(joints, np.linspace(0, 1, count))),)
-    return (_whole(way, *_run(joints, (np.arange(count) + 0.5) / count)),)
+        return (_whole(way, *run(joints, np.linspace(0, 1, count))),)
+    return (_whole(way, *run(joints, (np.arange(count) + 0.5) / count)),)
 
 
 def between(shape: GroundShape, joint: Joint) -> Array:
@@ -120,6 +121,20 @@ def at_points(fields: Sequence[Field], x: Array, y: Array) -> Array:
     return found
 
 
+def from_one_side(fields: Sequence[Field]) -> tuple[Field, ...]:
+    """The same laid by a brush that always comes in from the left: along that edge up to twice the ink."""
+    steps, found = figures.grounds.ONE_SIDE_STEPS, []
+    for field in fields:
+        found.append(field)
+        for step in range(steps):
+            strip = shapely.box(0, 0, figures.grounds.ONE_SIDE_REACH * (steps - step) / steps, 1)
+            within = strip if field.within is None else shapely.intersection(strip, field.within)
+            more = 1 + (figures.grounds.ONE_SIDE_TWICE - 1) * (step + 1) / steps
+            if not within.is_empty:
+                found.append(Field(within, field.way, field.at, field.weights * more))
+    return tuple(found)
+
+
 def spread(fields: Sequence[Field], side: int = figures.grounds.GROUND_SAMPLES) -> Array:
     """How much of each pad lies at an even raster of the panel; (side², n)."""
     places = (np.arange(side) + 0.5) / side
@@ -128,10 +143,10 @@ def spread(fields: Sequence[Field], side: int = figures.grounds.GROUND_SAMPLES) 
 
 
 def _whole(way: Way, at: Sequence[float] | Array, weights: Array) -> Field:
-    return Field(np.zeros(2), way, np.asarray(at, dtype=float), weights)
+    return Field(None, way, np.asarray(at, dtype=float), weights)
 
 
-def _run(joints: Sequence[Joint], centres: Array) -> tuple[Array, Array]:
+def run(joints: Sequence[Joint], centres: Array) -> tuple[Array, Array]:
     """Pads one after the other with their middles at ``centres``, joined in between."""
     count = len(joints)
     places, weights = [0.0, centres[0]], [np.eye(count)[0]] * 2
@@ -151,7 +166,7 @@ def _vignette(joints: Sequence[Joint], tinted: bool) -> tuple[Array, Array]:
     centre = np.zeros(count)
     centre[0] = figures.laying.HAND_WEIGHT["light"] if tinted else 0.0
     centres = np.array([full]) if count == 1 else np.linspace(full, 1, count)
-    at, weights = _run(joints, centres)
+    at, weights = run(joints, centres)
     return np.array([0.0, bare, *at[1:]]), np.array([centre, centre, *weights[1:]])
 
 
@@ -183,19 +198,18 @@ def _sky(count: int) -> tuple[Field, ...]:
         weights[:, pads[at]] = np.maximum(1 - above / reach, 0)
         if at + 1 < times:
             weights[:, pads[at + 1]] += np.maximum(1 - (above + 1) / reach, 0)
-        edge = np.zeros(2) if at == 0 else _wave(at * step, step, at)
-        found.append(Field(edge, Way.DOWN, np.array([at * step, (at + 1) * step]), weights))
+        within = None if at == 0 else beneath(wave(at * step, step, at))
+        found.append(Field(within, Way.DOWN, np.array([at * step, (at + 1) * step]), weights))
     return tuple(found)
 
 
-def _ridge(at: int, count: int) -> Field:
-    """A stencil laid over all before it, lower than they."""
-    weights = np.tile((np.arange(count) <= at).astype(float), (2, 1))
-    edge = np.zeros(2) if at == 0 else _wave(at / count, 1 / count, at)
-    return Field(edge, Way.DOWN, np.array([0.0, 1.0]), weights)
+def beneath(edge: Array) -> BaseGeometry:
+    """What lies below an edge, its heights at even places from left to right."""
+    points = np.stack([np.linspace(0, 1, len(edge)), edge], axis=1)
+    return shapely.Polygon([*points, (1.0, 1.0), (0.0, 1.0)])
 
 
-def _wave(base: float, step: float, number: int) -> Array:
+def wave(base: float, step: float, number: int) -> Array:
     """A stencil's edge, another each time it is moved."""
     x = np.linspace(0, 1, figures.grounds.EDGE_PLACES)
     turn = number * figures.grounds.EDGE_OFFSET

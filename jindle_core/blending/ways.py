@@ -9,7 +9,7 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.blending.bridges import bridges
 from jindle_core.blending.inks import Inks, seen_on
-from jindle_core.blending.joins import Join, Meeting, judge_each, laid_over, measure_join, strips
+from jindle_core.blending.joins import Join, Meeting, judge_each, judge_join, laid_over, measure_join, strips
 from jindle_core.blending.meeting import BLENDED, Joint, Seam
 from jindle_core.blending.orders import best_order
 from jindle_core.blending.painting import BRUSHED, LAYERED, GroundShape, between
@@ -42,27 +42,42 @@ class WayOut:
 
 @dataclass(frozen=True, slots=True)
 class PadRow:
-    """Pads in a row: inks (n,), how each joins the next (n,), the card (31,), and the shape they form."""
+    """Pads in a row: inks (n,), how each joins the next (n,), the card (31,), and the shape they form.
+
+    ``together`` are the places of those that, where pads lie over one another, are brushed into the next.
+    """
 
     inks: Inks
     joints: tuple[Joint, ...]
     card: Array
     shape: GroundShape = GroundShape.BANDS
+    together: frozenset[int] = frozenset()
+
+    def is_over(self, at: int) -> bool:
+        """Whether the pad after the one at a place lies over it, and all before it."""
+        return self.shape in LAYERED and at not in self.together
 
     def strip(self, at: int) -> Array:
         """CIELAB (p, 3) from the pad at a place to the next."""
         return np.asarray(self.strips([at])[0])
 
-    def strips(self, places: Sequence[int]) -> Array:
-        """CIELAB (k, p, 3) from each of some pads to the next."""
-        if self.shape in LAYERED:
-            below = self.inks.mixed(np.tri(len(self.joints)))
-            laid = [laid_over(below[at], self.inks[at + 1], self.card) for at in places]
-            return np.array(laid).reshape(-1, 3, 3)
-        weights = np.array([between(self.shape, self.joints[at]) for at in places])
-        at = np.array(places, dtype=np.intp)
-        weights = weights.reshape(len(at), figures.grounds.STRIP_PLACES, 2)
-        return strips(self.inks[at], self.inks[at + 1], self.card, weights)
+    def strips(self, places: Sequence[int]) -> list[Array]:
+        """CIELAB (p, 3) from each of some pads to the next; p is 3 where the next lies over it."""
+        brushed = np.array([at for at in places if not self.is_over(at)], dtype=np.intp)
+        weights = np.array([between(self.shape, self.joints[at]) for at in brushed])
+        weights = weights.reshape(len(brushed), figures.grounds.STRIP_PLACES, 2)
+        side_by_side = iter(strips(self.inks[brushed], self.inks[brushed + 1], self.card, weights))
+        return [
+            laid_over(self._below(at), self.inks[at + 1], self.card)
+            if self.is_over(at)
+            else next(side_by_side)
+            for at in places
+        ]
+
+    def _below(self, at: int) -> Inks:
+        """What lies where all pads up to a place lie; of those that go through one stencil the last."""
+        kept = [n for n in range(at + 1) if n == at or n not in self.together]
+        return self.inks[kept].mixed(np.ones(len(kept)))
 
     def join(self, at: int) -> Join:
         """How the pad at a place meets the next."""
@@ -70,12 +85,19 @@ class PadRow:
 
     def joins_at(self, places: Sequence[int]) -> list[Join]:
         """How each of some pads meets the next."""
-        return judge_each(self.strips(places), self.card, [self._seam(at) for at in places])
+        found, seams = self.strips(places), [self._seam(at) for at in places]
+        if any(map(self.is_over, places)):  # these are not of one length
+            return [judge_join(strip, self.card, seam) for strip, seam in zip(found, seams, strict=True)]
+        return judge_each(np.array(found), self.card, seams)
+
+    def is_brushed(self, at: int) -> bool:
+        """Whether the pad at a place is brushed into the next, so that it can be joined otherwise."""
+        return self.shape in BRUSHED or at in self.together
 
     def _seam(self, at: int) -> Seam:
         if self.shape is GroundShape.STRIPES:
             return Seam.GAP
-        return self.joints[at].seam if self.shape in BRUSHED else Seam.BLEND
+        return self.joints[at].seam if self.is_brushed(at) else Seam.BLEND
 
     @property
     def joins(self) -> tuple[Join, ...]:
@@ -93,12 +115,16 @@ def ways_out(row: PadRow, at: int, candidates: Inks) -> list[WayOut]:
 
     Only what is better than the join as it is, each with its joins as
     predicted; nothing for a join that is clean, or whose pads lie over one another.
+    Inside a stencil's layer the join is made otherwise, or not at all.
     """
     count, joins = len(row.joints), row.joins
-    if joins[at].meeting is Meeting.CLEAN or row.shape in LAYERED:
+    if joins[at].meeting is Meeting.CLEAN or row.is_over(at):
         return []
+    seams = _seams(row, at, joins[at]) if row.is_brushed(at) else []
+    if row.shape in LAYERED:
+        return seams
     wide = PadRow(row.inks.joined(candidates), row.joints, row.card, row.shape)
-    found = [*_order(row, joins), *(_seams(row, at, joins[at]) if row.shape in BRUSHED else [])]
+    found = [*_order(row, joins), *seams]
     if count < figures.grounds.GROUND_PADS:
         for bridge in bridges(
             row.inks[at], row.inks[at + 1], candidates, row.card, figures.grounds.WAYS_OFFERED

@@ -1,29 +1,48 @@
 """What is planned for a card's ground: pads, how they are laid, on what, and what comes over them?"""
 
-from dataclasses import dataclass
+from collections.abc import Sequence
+from dataclasses import dataclass, field
 from typing import TypedDict
 
 from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.meeting import Joint, Reach, Seam
 from jindle_core.blending.painting import GroundShape
 from jindle_core.blending.standing import Wish
+from jindle_core.blending.stencils import Stencil
 from jindle_core.prediction.behaviour import Hand
 
 
 @dataclass(frozen=True, slots=True)
 class PadUse:
-    """A pad of the ground by its colour's id, how it is laid, and how it joins the next."""
+    """A pad of the ground by its colour's id, how it is laid, and how it joins the next.
+
+    Where a ground is stencilled it goes through ``stencil`` or, with ``same``, through
+    that of the pad before.
+    """
 
     colour: int
     hand: Hand = Hand.MIDDLE
     coats: int = 1
     reach: Reach = Reach.MIDDLE
     seam: Seam = Seam.BLEND
+    stencil: Stencil = field(default_factory=Stencil)
+    same: bool = False
 
     @property
     def joint(self) -> Joint:
         """How it joins the next pad."""
         return Joint(self.reach, self.seam)
+
+
+def layers(pads: Sequence[PadUse]) -> list[list[int]]:
+    """The places of pads by the stencil that they go through; the first opens one whatever it says."""
+    found: list[list[int]] = []
+    for at, pad in enumerate(pads):
+        if pad.same and found:
+            found[-1].append(at)
+        else:
+            found.append([at])
+    return found
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,6 +80,8 @@ class GroundSettings(TypedDict, total=False):
     lettered: bool
     effects: tuple[Effect, ...]
     mat: InkedCard | None
+    back: bool
+    one_side: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,7 +90,9 @@ class Ground:
 
     ``across`` lays bands side by side rather than one above the other,
     ``tinted`` lets a vignette's first pad cover its centre lightly,
-    ``lettered`` puts the lettering straight on the ground, without its strip.
+    ``lettered`` puts the lettering straight on the ground, without its strip,
+    ``back`` goes back up through layered stencils with what is left on the
+    brushes, ``one_side`` says that the brush always comes in from the left.
     """
 
     shape: GroundShape = GroundShape.BANDS
@@ -81,6 +104,8 @@ class Ground:
     lettered: bool = False
     effects: tuple[Effect, ...] = ()
     mat: InkedCard | None = None
+    back: bool = True
+    one_side: bool = False
 
     @property
     def laid(self) -> bool:

@@ -9,8 +9,15 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.blending.effects import EffectKind, examine_marks
-from jindle_core.blending.evenness import evened, examine_centre, examine_edge, examine_steps
-from jindle_core.blending.inks import seen_on
+from jindle_core.blending.evenness import (
+    evened,
+    examine_centre,
+    examine_edge,
+    examine_layer,
+    examine_side,
+    examine_steps,
+)
+from jindle_core.blending.inks import Inks, seen_on
 from jindle_core.blending.joins import Meeting
 from jindle_core.blending.known import are_white
 from jindle_core.blending.painting import EDGED, GroundShape, at_points, spread
@@ -29,6 +36,7 @@ from jindle_core.shown import percent
 
 _BANDS = 5  # of an ombre of one pad, where it is judged
 _TRIED = 4  # pads instead of one
+_ALONG = 9  # places along an edge
 _HANDS = list(Hand)
 
 
@@ -79,6 +87,10 @@ def _evenness(grounded: Grounded) -> Iterator[Check]:
         yield _centre(grounded)
     if shape in EDGED:
         yield from (_edge(grounded, at) for at in range(len(pads)))
+    if shape is GroundShape.STENCILS:
+        yield from (_layer(grounded, at) for at in range(1, len(grounded.layers)))
+    if pads and grounded.ground.one_side:
+        yield _side(grounded)
 
 
 def _bands(grounded: Grounded) -> np.ndarray:
@@ -140,6 +152,48 @@ def _edge(grounded: Grounded, at: int) -> Check:
     return _of_ground(
         GroundPart.EDGE, title, seen(grounded), lambda: _that_hold(grounded, ways, seen)[:1], at
     )
+
+
+def _layer(grounded: Grounded, at: int) -> Check:
+    """Whether what goes through a stencil shows over what lies there before it."""
+
+    def seen(of: Grounded) -> Finding:
+        return examine_layer(*(seen_on(one, of.card) for one in _over_before(of, at)))
+
+    def lightest_first() -> list[Mend]:
+        laid = _lightest_first(grounded)
+        return _that_hold(grounded, [("the lightest layer first", {"pads": laid})], seen)
+
+    name = _name(grounded, grounded.layers[at][0])
+    return _of_ground(GroundPart.LAYER, f"{name} over the layer before", seen(grounded), lightest_first, at)
+
+
+def _over_before(grounded: Grounded, at: int) -> tuple[Inks, Inks]:
+    """What lies before a layer where all lie, and what lies there with it; each layer by its first pad."""
+    firsts = [layer[0] for layer in grounded.layers[: at + 1]]
+    inks = grounded.inks[firsts]
+    return inks[:-1].mixed(np.ones((1, at)))[0], inks.mixed(np.ones((1, at + 1)))[0]
+
+
+def _lightest_first(grounded: Grounded) -> tuple[PadUse, ...]:
+    """The pads with the lighter layers before the darker ones; the stencils stay in their order."""
+    layers = [[grounded.pads[at] for at in layer] for layer in grounded.layers]
+    light = [float(seen_on(grounded.inks[layer], grounded.card)[:, 0].mean()) for layer in grounded.layers]
+    order = sorted(range(len(layers)), key=lambda n: -light[n])
+    return tuple(
+        replace(pad, stencil=layers[place][0].stencil, same=nth > 0)
+        for place, n in enumerate(order)
+        for nth, pad in enumerate(layers[n])
+    )
+
+
+def _side(grounded: Grounded) -> Check:
+    """How the edge stands out that the brush always comes in from."""
+    x, y = np.zeros(_ALONG), np.linspace(0.05, 0.95, _ALONG)
+    evenly = grounded.with_ground(replace(grounded.ground, one_side=False))
+    found = examine_side(grounded.seen_at(x, y), evenly.seen_at(x, y))
+    ways: list[Mend] = [_mend("come in from the opposite side too", "", {"one_side": False})]
+    return _of_ground(GroundPart.SIDE, "The edge that is brushed twice", found, lambda: ways)
 
 
 def _that_hold(

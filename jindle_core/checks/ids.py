@@ -189,6 +189,8 @@ class GroundPart(StrEnum):
 
     JOIN = "join"
     EDGE = "edge"
+    LAYER = "layer"
+    SIDE = "side"
     STEPS = "steps"
     CENTRE = "centre"
     PICTURE = "picture"
@@ -200,7 +202,7 @@ class GroundPart(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class GroundId(CheckId):
-    """On a part of the ground: a join or an edge by the place of its pad, an effect by its kind."""
+    """On a part of the ground: a join, edge or layer by the place of its pad, an effect by its kind."""
 
     part: GroundPart
     which: str = ""

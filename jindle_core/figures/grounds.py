@@ -58,3 +58,12 @@ WHITE_COATS = 2.0  # films of opaque white in a drop
 WHITE_ABSORPTION = 0.004  # K of such a film: a white that reflects about 0.88 by itself
 EFFECT_SHOWS, EFFECT_LOUD = 2.5, 18.0  # ΔE00 between which a mark reads as texture
 GROUND_SAMPLES = 24  # a side of the raster on which a ground is judged
+# Layered stencils. Sizes are shares of the panel's height, as sets of stencils for cards are cut.
+STENCIL_LAYERS, STENCIL_PADS = 6, 12  # of a ground; several inks can go through one
+STENCIL_POINTS, STENCIL_OPENINGS = 1500, 60  # of one's own
+STENCIL_OFF = 0.002  # of its size by which the corners of one's own may be off
+CLOUD_SIZE, MOTIF_SIZE, MOTIFS, DIAMONDS = 0.11, 0.3, 14, 4
+STENCIL_LESS = 0.75  # of its size that the last of some stencils of one form has lost
+LEFT_ON_BRUSH = 0.12  # of a dab: our estimate of what a brush still gives on the way back; test it on a scrap
+# Brushing always from one side: how far in from there, as a share of the panel's width, and up to how much.
+ONE_SIDE_REACH, ONE_SIDE_TWICE, ONE_SIDE_STEPS = 0.08, 2.0, 4

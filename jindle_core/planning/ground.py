@@ -10,16 +10,21 @@ from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.joins import Join, Meeting
 from jindle_core.blending.meeting import Seam
 from jindle_core.blending.painting import EDGED, LAYERED, GroundShape
+from jindle_core.blending.stencils import StencilForm
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.media import Medium
 from jindle_core.planning.step import Step, Wait
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.seen.ground import Grounded
+from jindle_core.words import in_words
 
 
 @dataclass(frozen=True, slots=True)
 class Worked:
-    """A pad as it is worked with: its dab (3,), medium, hand, coats, and how it joins the next."""
+    """A pad as it is worked with: its dab (3,), medium, hand, coats, and how it joins the next.
+
+    ``layer`` counts the stencils that a stencilled ground goes through, ``form`` is what its own shows.
+    """
 
     lab: Array
     medium: Medium
@@ -27,10 +32,13 @@ class Worked:
     coats: int
     seam: Seam
     join: Join | None = None
+    layer: int = 0
+    form: StencilForm = StencilForm.HILLS
 
 
 def ground_steps(grounded: Grounded) -> list[Step]:
     """The steps of laying a card's ground, ``using`` its pads."""
+    layer_of = {at: n for n, layer in enumerate(grounded.layers) for at in layer}
     worked = [
         Worked(
             grounded.supplies.lab[place],
@@ -39,6 +47,8 @@ def ground_steps(grounded: Grounded) -> list[Step]:
             pad.coats,
             pad.seam,
             grounded.joins[at] if at < len(grounded.joins) else None,
+            layer_of[at],
+            grounded.pads[grounded.layers[layer_of[at]][0]].stencil.form,
         )
         for at, (pad, place) in enumerate(zip(grounded.pads, grounded.places, strict=True))
     ]
@@ -48,18 +58,26 @@ def ground_steps(grounded: Grounded) -> list[Step]:
         for one in grounded.ground.effects
         if one.kind in grounded.marks
     ]
-    return laying(grounded.ground.shape, worked, over)
+    plan = grounded.ground
+    return laying(plan.shape, worked, over, plan.back, plan.one_side)
 
 
 def laying(
-    shape: GroundShape, pads: Sequence[Worked], effects: Sequence[tuple[EffectKind, int | None]]
+    shape: GroundShape,
+    pads: Sequence[Worked],
+    effects: Sequence[tuple[EffectKind, int | None]],
+    back: bool = True,
+    one_side: bool = False,
 ) -> list[Step]:
     """The steps of a ground: lightest pad first, back through in reverse, then what comes over it.
 
-    ``effects`` come with the place of their pad where it is one of the ground's.
+    ``effects`` come with the place of their pad where it is one of the ground's. ``back`` goes back up
+    through layered stencils, ``one_side`` is for who always comes in from the left.
     """
-    steps = [Step(_BEFORE[shape])] if pads else []
-    if shape in EDGED or shape in LAYERED:
+    steps = [Step(f"{_BEFORE[shape]}; {_ONE_SIDE if one_side else _ALL_SIDES}")] if pads else []
+    if shape is GroundShape.STENCILS:
+        steps += _through_stencils(pads, back)
+    elif shape in EDGED or shape in LAYERED:
         steps += _apart(shape, pads)
     elif pads:
         steps += _blended(shape, pads)
@@ -99,6 +117,8 @@ _BEFORE = {
     GroundShape.STENCILS: "tape the panel down, and lay every stencil against the same corner",
     GroundShape.WASH: "tape the panel down along its edges",
 }
+_ALL_SIDES = "come in over every edge in turn: where one always begins, ink lies twice"
+_ONE_SIDE = "come in over the left edge: it takes ink twice, as predicted"
 _HANDS = {Hand.LIGHT: "with a light hand ", Hand.MIDDLE: "", Hand.HEAVY: "with a heavy hand "}
 _TIMES = {2: "a second", 3: "a second and a third"}
 
@@ -157,7 +177,6 @@ def _apart(shape: GroundShape, pads: Sequence[Worked]) -> list[Step]:
     how = {
         GroundShape.SKY: "along the stencil's edge, running out above it; then move the stencil",
         GroundShape.STRIPES: "in its stripes, tapping the brush off first",
-        GroundShape.STENCILS: "through its stencil, tapping the brush off first; wipe the stencil",
         GroundShape.WASH: "over all of it, in small circles",
     }[shape]
     # Stripes can be laid lightest first; what lies over another has its place.
@@ -167,6 +186,26 @@ def _apart(shape: GroundShape, pads: Sequence[Worked]) -> list[Step]:
         steps.append(Step(f"lay it {_HANDS[pads[place].hand]}{how}", place, wait))
         if pads[place].coats > 1:
             steps.append(Step(f"{_TIMES[pads[place].coats]} coat before anything is moved", place, Wait.DRY))
+    return steps
+
+
+def _through_stencils(pads: Sequence[Worked], back: bool) -> list[Step]:
+    """Down through the stencils, the small brush for the last, and back up with what is on the brushes."""
+    steps: list[Step] = []
+    last = pads[-1].layer if pads else 0
+    for place, pad in enumerate(pads):
+        is_first = place == 0 or pads[place - 1].layer < pad.layer
+        brush = "the small brush" if pad.layer == last and last else "the large brush"
+        inside = "its first touch on the stencil" if is_first else "from where the last one ended"
+        words = f"lay it {_HANDS[pad.hand]}through the {in_words(pad.form)} stencil, {inside}; {brush}"
+        steps.append(Step(words, place, Wait.DRY if is_first and place else None))
+        if pad.coats > 1:
+            steps.append(Step(f"{_TIMES[pad.coats]} coat before the stencil is moved", place, Wait.DRY))
+    for layer in range(last - 1, -1, -1) if back else ():
+        form = next(pad.form for pad in pads if pad.layer == layer)
+        next_up = next(place for place, pad in enumerate(pads) if pad.layer == layer + 1)
+        words = f"back up through the {in_words(form)} stencil with what is left of it on the brush"
+        steps.append(Step(words, next_up))
     return steps
 
 

@@ -11,9 +11,10 @@ from jindle_core.blending.effects import INKED, EffectKind, Marks, marks, placed
 from jindle_core.blending.inks import Inks, amount, seen_on
 from jindle_core.blending.joins import Join
 from jindle_core.blending.known import Known, known
-from jindle_core.blending.painting import Field, at_points, painting
+from jindle_core.blending.painting import Field, GroundShape, at_points, from_one_side, painting
+from jindle_core.blending.stencils import Layer, stencilled
 from jindle_core.blending.ways import PadRow
-from jindle_core.card.ground import Ground, PadUse
+from jindle_core.card.ground import Ground, PadUse, layers
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.stocks import WHITE_CARD, card_lab
 from jindle_core.seen.palette import SeenPalette
@@ -91,7 +92,20 @@ class Grounded:
     @cached_property
     def row(self) -> PadRow:
         """The pads as they follow one another."""
-        return PadRow(self.inks, tuple(pad.joint for pad in self.pads), self.card, self.ground.shape)
+        joints = tuple(pad.joint for pad in self.pads)
+        return PadRow(self.inks, joints, self.card, self.ground.shape, self.together)
+
+    @cached_property
+    def layers(self) -> list[list[int]]:
+        """The places of the pads by the stencil that they go through, where the ground is stencilled."""
+        return layers(self.pads)
+
+    @cached_property
+    def together(self) -> frozenset[int]:
+        """The places of pads that go through one stencil with the next."""
+        if self.ground.shape is not GroundShape.STENCILS:
+            return frozenset()
+        return frozenset(at for layer in self.layers for at in layer[:-1])
 
     @cached_property
     def joins(self) -> list[Join]:
@@ -105,7 +119,14 @@ class Grounded:
     @cached_property
     def fields(self) -> tuple[Field, ...]:
         """Which pad lies where."""
-        return painting(self.ground.shape, self.row.joints, self.ground.across, self.ground.tinted)
+        plan, joints = self.ground, self.row.joints
+        if plan.shape is GroundShape.STENCILS and joints:
+            size = self.palette.card.size
+            laid = [Layer(self.pads[at[0]].stencil, tuple(joints[n] for n in at)) for at in self.layers]
+            found = stencilled(laid, float(size.width.millimetres / size.height.millimetres), plan.back)
+        else:
+            found = painting(plan.shape, joints, plan.across, plan.tinted)
+        return from_one_side(found) if plan.one_side and joints else found
 
     def inks_on(self, x: np.ndarray, y: np.ndarray) -> Inks:
         """What lies at points (k,) of the panel."""

@@ -7,7 +7,7 @@ import numpy as np
 
 from jindle_core.blending.inks import wet
 from jindle_core.blending.joins import Join, Meeting
-from jindle_core.blending.painting import LAYERED, between
+from jindle_core.blending.painting import between
 from jindle_core.colorimetry.views import Shades, shades
 from jindle_core.seen.ground import Grounded
 
@@ -18,12 +18,13 @@ _STRIP, _THUMB = 2, 4  # every second place of a strip is shown, of one that is 
 class JoinSeen:
     """How a pad meets the next; ``meeting`` is None, and the strips are empty, where it is not predicted.
 
-    ``rough`` says that one of the two is not well enough known.
+    ``rough`` says that one of the two is not well enough known, ``brushed`` that it can be joined otherwise.
     """
 
     meeting: Meeting | None
     words: str
     rough: bool
+    brushed: bool
     strip: tuple[Shades, ...]
     wet: tuple[Shades, ...]
 
@@ -46,9 +47,10 @@ def _seen(
     grounded: Grounded, at: int, join: Join, dry: tuple[Shades, ...], damp: tuple[Shades, ...]
 ) -> JoinSeen:
     rough = any(grounded.known(place).rough for place in grounded.places[at : at + 2])
+    brushed = grounded.row.is_brushed(at)
     if not grounded.is_predicted(at):
-        return JoinSeen(None, "not predicted", rough, dry, damp)
-    return JoinSeen(join.meeting, join.words, rough, dry, damp)
+        return JoinSeen(None, "not predicted", rough, brushed, dry, damp)
+    return JoinSeen(join.meeting, join.words, rough, brushed, dry, damp)
 
 
 def _strips(grounded: Grounded, places: Sequence[int], damp: bool) -> list[np.ndarray]:
@@ -57,7 +59,7 @@ def _strips(grounded: Grounded, places: Sequence[int], damp: bool) -> list[np.nd
     for at, labs in zip(places, grounded.row.strips(places), strict=True):
         if not grounded.is_predicted(at):
             found += [labs[:0], labs[:0]]
-        elif grounded.ground.shape in LAYERED:
+        elif grounded.row.is_over(at):
             found += [labs[:2], labs[:0]]  # the one, and then both
         elif not damp:
             found += [labs[::_THUMB], labs[:0]]

@@ -3,20 +3,23 @@
 from dataclasses import dataclass
 
 import numpy as np
+import shapely
+from shapely.geometry.base import BaseGeometry
 
 from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.inks import seen_on, wet
 from jindle_core.blending.painting import Way
+from jindle_core.colorimetry.spaces import Array
 from jindle_core.colorimetry.views import Shades, shades
 from jindle_core.seen.ground import Grounded
 
 
 @dataclass(frozen=True, slots=True)
 class FieldSeen:
-    """A part of the panel: its edge (heights at even places; empty where it has none), the way its colours
+    """A part of the panel: its outlines (rings in shares of the panel; none: all over), the way its colours
     run, and those, each where it stands between 0 and 1."""
 
-    edge: tuple[float, ...]
+    rings: tuple[Array, ...]
     way: Way
     stops: tuple[tuple[float, Shades], ...]
 
@@ -53,7 +56,7 @@ def panel_seen(grounded: Grounded, is_wet: bool = False) -> PanelSeen | None:
     views = iter(shades(np.concatenate(seen)) if seen else [])
     fields = tuple(
         FieldSeen(
-            tuple(map(float, field.edge)) if field.edge.any() else (),
+            _rings(field.within),
             field.way,
             tuple((float(at), next(views)) for at in field.at),
         )
@@ -70,3 +73,14 @@ def panel_seen(grounded: Grounded, is_wet: bool = False) -> PanelSeen | None:
         for kind, found in over
     )
     return PanelSeen(fields, effects)
+
+
+def _rings(within: BaseGeometry | None) -> tuple[Array, ...]:
+    """The outlines of a part, those of its holes too; none where it lies all over."""
+    if within is None or within.covers(_PANEL):
+        return ()
+    parts = [part for part in shapely.get_parts(within) if isinstance(part, shapely.Polygon)]
+    return tuple(np.asarray(ring.coords)[:-1] for part in parts for ring in (part.exterior, *part.interiors))
+
+
+_PANEL = shapely.box(0, 0, 1, 1)

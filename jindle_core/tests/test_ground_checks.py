@@ -104,6 +104,23 @@ class GroundChecksTests(unittest.TestCase):
         self.assertEqual(self.found(card, "edge 0").status, "look-again")
         self.assertMended(card, "edge 0", self.check(card, "edge 0").to_mend()[0])
 
+    def test_a_light_layer_over_a_dark_one_vanishes_and_comes_first_instead(self):
+        card = self.laid("coal", "fog", shape=GroundShape.STENCILS)
+        self.assertIn("light layers come first", self.found(card, "layer 1").reason)
+        (mend,) = self.check(card, "layer 1").to_mend()
+        self.assertMended(card, "layer 1", mend)
+        turned = changed(card, mend.change).ground.pads
+        self.assertEqual([pad.colour for pad in turned], [KEYS["fog"], KEYS["coal"]])
+
+    def test_an_edge_brushed_twice_shows_where_the_ink_is_strong(self):
+        card = self.laid("dusk", shape=GroundShape.WASH, one_side=True)
+        check = self.check(card, "side")
+        self.assertIn("double edge", check.finding.reason)
+        (mend,) = check.to_mend()
+        self.assertIsNone(self.check(changed(card, mend.change), "side"))
+        pale = {"pads": self.use("fog", hand=Hand.LIGHT), "shape": GroundShape.WASH, "one_side": True}
+        self.assertEqual(self.found(changed(card, SetGround(pale)), "side").status, "holds")
+
     def test_a_picture_that_sinks_in_and_what_mends_it(self):
         self.supplies = shelf("fog", "sun", "down")
         card = self.laid("dusk")

@@ -2,7 +2,8 @@ import unittest
 from dataclasses import replace
 
 import numpy as np
-from hypothesis import given
+import shapely
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from jindle_core import figures
@@ -13,7 +14,15 @@ from jindle_core.blending.joins import Meeting, join, judge_join, laid_over
 from jindle_core.blending.known import known
 from jindle_core.blending.meeting import BLENDED, Joint, Reach, Seam
 from jindle_core.blending.orders import is_rainbow, overlaps
-from jindle_core.blending.painting import GroundShape, Way, at_points, between, painting, spread
+from jindle_core.blending.painting import (
+    GroundShape,
+    Way,
+    at_points,
+    between,
+    from_one_side,
+    painting,
+    spread,
+)
 from jindle_core.blending.standing import (
     Wish,
     examine_lettering,
@@ -21,6 +30,7 @@ from jindle_core.blending.standing import (
     examine_wish,
     picture_stands,
 )
+from jindle_core.blending.stencils import Layer, Stencil, StencilForm, openings, stencilled
 from jindle_core.blending.ways import PadRow, WayKind, ways_out
 from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.ground import Effect, Ground, InkedCard, PadUse
@@ -46,12 +56,18 @@ JOINTS = st.lists(st.builds(Joint, st.sampled_from(Reach), st.sampled_from(Seam)
 POINTS = st.lists(st.tuples(st.floats(0, 1), st.floats(0, 1)), min_size=1, max_size=20)
 
 
+def painted(shape, joints, across=False, tinted=False):
+    if shape is GroundShape.STENCILS:
+        return stencilled([Layer(Stencil(), (joint,)) for joint in joints], 1.0, back=False)
+    return painting(shape, joints, across, tinted)
+
+
 class PaintingTests(unittest.TestCase):
     @given(st.sampled_from(GroundShape), JOINTS, st.booleans(), st.booleans(), POINTS)
     def test_every_point_has_some_of_the_pads_and_never_less_than_none(
         self, shape, joints, across, tinted, points
     ):
-        fields = painting(shape, joints, across, tinted)
+        fields = painted(shape, joints, across, tinted)
         weights = at_points(fields, *np.array(points).T)
         self.assertEqual(weights.shape, (len(points), len(joints)))
         most = 1.5 if shape is GroundShape.SKY else 1 + 1e-9  # one edge reaches over the next
@@ -64,7 +80,7 @@ class PaintingTests(unittest.TestCase):
     def test_every_pad_lies_somewhere_in_full(self, shape, joints):
         if shape is GroundShape.SKY:
             joints = joints[: figures.grounds.SKY_EDGES]
-        most = spread(painting(shape, joints), side=160).max(axis=0)
+        most = spread(painted(shape, joints), side=160).max(axis=0)
         self.assertTrue(np.all(most > 0.75), most)
 
     def test_bands_run_from_the_first_to_the_last(self):
@@ -115,7 +131,7 @@ class PaintingTests(unittest.TestCase):
 
     def test_layers_lie_over_all_before_them(self):
         weights = at_points(
-            painting(GroundShape.STENCILS, [BLENDED] * 3), np.full(3, 0.4), np.array([0.05, 0.5, 0.99])
+            painted(GroundShape.STENCILS, [BLENDED] * 3), np.full(3, 0.4), np.array([0.05, 0.5, 0.99])
         )
         np.testing.assert_allclose(weights, np.tri(3))
         np.testing.assert_allclose(spread(painting(GroundShape.WASH, [BLENDED] * 2), side=3), 1)
@@ -125,6 +141,62 @@ class PaintingTests(unittest.TestCase):
         self.assertEqual((field.weights.shape, field.way), ((2, 0), Way.DOWN))
         self.assertEqual(spread((field,), side=2).shape, (4, 0))
         np.testing.assert_allclose(seen_on(inks_of([]).mixed(field.weights)), [CARD, CARD], atol=0.1)
+
+
+STENCILS = st.lists(st.builds(Stencil, st.sampled_from(StencilForm)), min_size=1, max_size=5)
+
+
+class StencilTests(unittest.TestCase):
+    @settings(deadline=None, max_examples=40)
+    @given(st.data(), STENCILS, st.floats(0.4, 2.5), st.booleans(), POINTS)
+    def test_each_place_has_what_came_through_the_stencils_that_are_open_there(
+        self, data, stencils, proportion, back, points
+    ):
+        counts = data.draw(st.lists(st.integers(1, 2), min_size=len(stencils), max_size=len(stencils)))
+        layers = [Layer(one, (BLENDED,) * count) for one, count in zip(stencils, counts, strict=True)]
+        x, y = np.array(points).T
+        weights = at_points(stencilled(layers, proportion, back), x, y)
+        first = 0
+        for opening, count in zip(openings(tuple(stencils), proportion), counts, strict=True):
+            inside = shapely.contains_xy(opening.buffer(-1e-3), x, y)
+            outside = ~shapely.intersects_xy(opening.buffer(1e-3), x, y)
+            laid = weights[:, first : first + count].sum(axis=1)
+            self.assertTrue(np.all(laid[inside] > 0.5), (laid, inside))
+            left = figures.grounds.LEFT_ON_BRUSH if back and first else 0.0
+            self.assertTrue(np.all(laid[outside] <= left + 1e-9), (laid, outside))
+            first += count
+
+    @given(st.sampled_from([one for one in StencilForm if one is not StencilForm.OWN]), st.integers(2, 6))
+    def test_each_next_stencil_of_a_form_leaves_less_open(self, form, count):
+        areas = [one.area for one in openings((Stencil(form),) * count, 0.8)]
+        self.assertEqual(areas, sorted(areas, reverse=True))
+        self.assertTrue(all(0.01 < one <= 1 for one in areas), areas)
+
+    def test_ones_own_stencil_lies_whole_on_the_panel_and_its_bridges_stay_shut(self):
+        square = ((0.0, 0.0), (1.0, 0.0), (1.0, 1.0), (0.0, 1.0))
+        bridge = ((0.4, 0.4), (0.6, 0.4), (0.6, 0.6), (0.4, 0.6))
+        (opened,) = openings((Stencil(StencilForm.OWN, (square, bridge), 1.0),), 2.0)
+        np.testing.assert_allclose(opened.bounds, (0.25, 0, 0.75, 1), atol=1e-6)
+        self.assertEqual(
+            shapely.contains_xy(opened, [0.3, 0.5, 0.1], [0.5, 0.5, 0.5]).tolist(), [True, False, False]
+        )
+
+    def test_going_back_up_leaves_a_little_of_each_in_the_layer_before(self):
+        layers = [Layer(Stencil(), (BLENDED,))] * 3
+        down, up = (spread(stencilled(layers, 1.0, back), side=30) for back in (False, True))
+        more = up - down
+        self.assertTrue(np.allclose(more[:, 0], 0) and np.allclose(more[:, 1], figures.grounds.LEFT_ON_BRUSH))
+
+    def test_a_brush_from_one_side_leaves_twice_the_ink_along_that_edge_and_nothing_beyond(self):
+        for fields in (
+            painting(GroundShape.WASH, [BLENDED] * 2),
+            stencilled([Layer(Stencil(), (BLENDED,))] * 2, 1.0, False),
+        ):
+            x, y = np.array([0.0, 0.03, 0.5, 1.0]), np.full(4, 0.9)
+            once, twice = at_points(fields, x, y), at_points(from_one_side(fields), x, y)
+            share = (twice / once)[:, 0]
+            self.assertEqual((share[0], share[2], share[3]), (figures.grounds.ONE_SIDE_TWICE, 1, 1))
+            self.assertTrue(1 < share[1] < figures.grounds.ONE_SIDE_TWICE)
 
 
 class EvennessTests(unittest.TestCase):
@@ -402,7 +474,7 @@ class WorkingTests(unittest.TestCase):
         joins = [join(inks[at], inks[at + 1]) for at in range(len(names) - 1)]
         return [
             Worked(np.array(PADS[name], float), medium, more.get("hand", Hand.MIDDLE), more.get("coats", 1), seam,
-                   joins[at] if at < len(joins) else None)
+                   joins[at] if at < len(joins) else None, at)
             for at, name in enumerate(names)
         ]  # fmt: skip
 
@@ -441,6 +513,14 @@ class WorkingTests(unittest.TestCase):
             [(step.using, step.wait) for step in steps[1:5]],
             [(0, None), (0, Wait.DRY), (1, Wait.DRY), (1, Wait.DRY)],
         )
+        self.assertIn("the large brush", steps[1].words)
+        self.assertIn("the small brush", steps[3].words)
+        self.assertEqual((steps[5].using, "back up" in steps[5].words), (1, True))
+        down_only = laying(GroundShape.STENCILS, self.worked("dusk", "sun"), [], back=False)
+        self.assertFalse(any("back up" in step.words for step in down_only))
+        self.assertIn("come in over every edge", steps[0].words)
+        one_side = laying(GroundShape.WASH, self.worked("sun"), [], one_side=True)
+        self.assertIn("takes ink twice", one_side[0].words)
         stripes = laying(GroundShape.STRIPES, self.worked("dusk", "sun"), [])
         self.assertEqual([(step.using, step.wait) for step in stripes[1:3]], [(1, None), (0, None)])
 
@@ -498,15 +578,27 @@ class PlanTests(unittest.TestCase):
         self.assertFalse(Ground().laid)
 
     def test_what_nobody_could_lay_is_refused_in_words(self):
-        for settings, words in (
+        for said, words in (
             ({"pads": (PadUse(1),) * 40}, "up to 6 pads; these are 40"),
             ({"pads": (PadUse(1, coats=4),)}, "1 to 3 coats"),
+            (
+                {"shape": GroundShape.STENCILS, "pads": (PadUse(1),) * 7},
+                "6 stencils are the most; these are 7",
+            ),
+            (
+                {"pads": (PadUse(1, stencil=Stencil(StencilForm.OWN, (((0.0, 2.0),) * 3,))),)},
+                "lie on its sheet",
+            ),
+            (
+                {"pads": (PadUse(1, stencil=Stencil(StencilForm.OWN, (((0.0, 0.5),) * 3,) * 61)),)},
+                "this has 61",
+            ),
             ({"mat": InkedCard(1, coats=0)}, "1 to 3 coats"),
             ({"effects": (Effect(EffectKind.WATER),) * 2}, "comes once"),
             ({"effects": (Effect(EffectKind.TEXT),)}, "with which pad"),
         ):
             with self.subTest(words), self.assertRaises(BadInput) as caught:
-                SetGround(settings).apply(PLAN)
+                SetGround(said).apply(PLAN)
             self.assertIn(words, str(caught.exception))
         same = SetGround({"pads": (PadUse(1),) * 3}).apply(PLAN)
         self.assertEqual(len(same.ground.pads), 3)

@@ -270,11 +270,10 @@ class PictureSerializer(serializers.Serializer):
 class FieldSerializer(serializers.Serializer):
     """A part of the ground, over what came before; all places are shares of the panel.
 
-    ``edge`` is how far from the top it begins, at even places from left to
-    right (none: everywhere at the top); it reaches to the bottom.
+    ``path`` is where it lies, as the path of an SVG; empty: all over.
     """
 
-    edge = serializers.ListField(child=serializers.FloatField())
+    path = serializers.CharField(allow_blank=True)
     way = serializers.ChoiceField(choices=[(one.value, one.value) for one in Way])
     stops = StopSerializer(many=True)
 

@@ -4,7 +4,9 @@ from dataclasses import dataclass, replace
 
 from jindle_core import figures
 from jindle_core.blending.effects import INKED
-from jindle_core.card.ground import Ground, GroundSettings
+from jindle_core.blending.painting import GroundShape
+from jindle_core.blending.stencils import Stencil
+from jindle_core.card.ground import Ground, GroundSettings, layers
 from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.stored import declared
@@ -49,16 +51,23 @@ class UsePad:
 
 def checked(ground: Ground) -> Ground:
     """The ground, or BadInput where nobody could lay it so."""
-    most = figures.grounds.GROUND_PADS
+    stencilled = ground.shape is GroundShape.STENCILS
+    most = figures.grounds.STENCIL_PADS if stencilled else figures.grounds.GROUND_PADS
     if len(ground.pads) > most:
         raise BadInput(
             Problem(
-                f"A ground is laid with up to {most} pads; these are {len(ground.pads)}.",
+                f"A ground of this kind is laid with up to {most} pads; these are {len(ground.pads)}.",
                 field="pads",
                 value=str(len(ground.pads)),
                 expected=f"at most {most}",
             )
         )
+    count = len(layers(ground.pads))
+    if stencilled and count > figures.grounds.STENCIL_LAYERS:
+        words = f"{figures.grounds.STENCIL_LAYERS} stencils are the most; these are {count}."
+        raise BadInput(Problem(words, field="pads", value=str(count)))
+    for pad in ground.pads:
+        _check_openings(pad.stencil)
     coats = [pad.coats for pad in ground.pads] + ([ground.mat.coats] if ground.mat else [])
     if not all(1 <= each <= figures.grounds.PAD_COATS for each in coats):
         raise BadInput(Problem(f"A pad has 1 to {figures.grounds.PAD_COATS} coats.", field="coats"))
@@ -69,3 +78,17 @@ def checked(ground: Ground) -> Ground:
         if effect.kind in INKED and effect.colour is None:
             raise BadInput(Problem(f"Say with which pad: {in_words(effect.kind)}.", field="effects"))
     return ground
+
+
+def _check_openings(stencil: Stencil) -> None:
+    """BadInput for openings that nobody could cut."""
+    rings, points = len(stencil.openings), sum(map(len, stencil.openings))
+    if rings > figures.grounds.STENCIL_OPENINGS or points > figures.grounds.STENCIL_POINTS:
+        words = (
+            f"A stencil has up to {figures.grounds.STENCIL_OPENINGS} openings, drawn with"
+            f" {figures.grounds.STENCIL_POINTS:,} points; this has {rings}, with {points:,}."
+        )
+        raise BadInput(Problem(words, field="stencil"))
+    inside = all(0 <= x <= 1 and 0 <= y <= 1 for ring in stencil.openings for x, y in ring)
+    if not inside or any(len(ring) < 3 for ring in stencil.openings) or not 0.1 <= stencil.shape <= 10:
+        raise BadInput(Problem("A stencil's openings are rings that lie on its sheet.", field="stencil"))

@@ -1,10 +1,16 @@
 """The API of a card's ground."""
 
+from dataclasses import asdict
+
 from drf_spectacular.utils import extend_schema
+from rest_framework.parsers import MultiPartParser
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from jindle_core import figures
+from jindle_core.blending.stencils import Stencil, StencilForm
 from jindle_core.checked.on_ground import OnGround
+from jindle_core.line_art.own_stencil import read_stencil
 from jindle_core.offers.for_join import join_offers, rainbow_offers, together
 from jindle_core.seen.ground import Grounded
 from server.access import own_card
@@ -12,12 +18,15 @@ from server.cards.grounds.serializers import (
     GroundSerializer,
     PadsQuery,
     RainbowSerializer,
+    StencilFileSerializer,
+    StencilSerializer,
     TogetherMakeSerializer,
     WayOutSerializer,
 )
 from server.cards.held import checked_card
 from server.cards.json.ground import ground_told, join_offers_told, rainbows_told, together_told
 from server.catalogue.arrays import catalogue_for
+from server.guarded import guarded
 from server.requests import Request
 
 
@@ -65,6 +74,25 @@ class GroundRainbows(APIView):
         given.is_valid(raise_exception=True)
         grounded = _grounded(request, pk)
         return Response(rainbows_told(rainbow_offers(grounded, given.validated_data["owned"])))
+
+
+class Stencils(APIView):
+    """Stencils of one's own."""
+
+    parser_classes = (MultiPartParser,)
+
+    @extend_schema(
+        request={"multipart/form-data": StencilFileSerializer},
+        responses=StencilSerializer,
+        operation_id="read_stencil",
+    )
+    def post(self, request: Request) -> Response:
+        """The openings that an SVG file cuts; nothing is stored."""
+        given = StencilFileSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        content = given.validated_data["file"].read(figures.drawings.LARGEST_DRAWING + 1)
+        found = guarded(read_stencil, content)
+        return Response(asdict(Stencil(StencilForm.OWN, found.openings, found.shape)))
 
 
 class TogetherMake(APIView):

@@ -9,6 +9,7 @@ from jindle_core.blending.joins import Meeting
 from jindle_core.blending.meeting import Reach, Seam
 from jindle_core.blending.painting import GroundShape
 from jindle_core.blending.standing import Wish
+from jindle_core.blending.stencils import Stencil, StencilForm
 from jindle_core.blending.ways import WayKind
 from jindle_core.card.changes import ground as ground_changes
 from jindle_core.card.ground import Effect, InkedCard, PadUse
@@ -20,6 +21,7 @@ from server.catalogue.swatches import VERDICT_CHOICES, ShadesSerializer, SwatchS
 
 SHAPE_CHOICES = [(one.value, one.value) for one in GroundShape]
 REACH_CHOICES = [(one.value, one.value) for one in Reach]
+STENCIL_CHOICES = [(one.value, one.value) for one in StencilForm]
 SEAM_CHOICES = [(one.value, one.value) for one in Seam]
 WISH_CHOICES = [(one.value, one.value) for one in Wish]
 MEETING_CHOICES = [(one.value, one.value) for one in Meeting]
@@ -28,6 +30,24 @@ _LONGEST = 100  # what the core then says no to, in words
 
 
 # --- What it takes, and gives back in ways out and mends.
+
+
+class StencilSerializer(serializers.Serializer):
+    """A stencil; one's own by its openings, rings in shares of its sheet."""
+
+    form = serializers.ChoiceField(choices=STENCIL_CHOICES, default=StencilForm.HILLS.value)
+    openings = serializers.ListField(
+        child=serializers.ListField(
+            child=serializers.ListField(child=serializers.FloatField(), min_length=2, max_length=2)
+        ),
+        default=list,
+    )
+    shape = serializers.FloatField(default=1.0, help_text="the sheet's width by its height")
+
+    def to_internal_value(self, data: Any) -> Stencil:
+        given = super().to_internal_value(data)
+        openings = tuple(tuple((x, y) for x, y in ring) for ring in given["openings"])
+        return Stencil(StencilForm(given["form"]), openings, given["shape"])
 
 
 class PadUseSerializer(serializers.Serializer):
@@ -40,12 +60,15 @@ class PadUseSerializer(serializers.Serializer):
         choices=REACH_CHOICES, default=Reach.MIDDLE.value, help_text="how far it is carried into the next"
     )
     seam = serializers.ChoiceField(choices=SEAM_CHOICES, default=Seam.BLEND.value)
+    stencil = StencilSerializer(default=Stencil)
+    same = serializers.BooleanField(
+        default=False, help_text="on a stencilled ground: through the stencil of the pad before"
+    )
 
     def to_internal_value(self, data: Any) -> PadUse:
         given = super().to_internal_value(data)
-        return PadUse(
-            given["colour"], Hand(given["hand"]), given["coats"], Reach(given["reach"]), Seam(given["seam"])
-        )
+        how = Hand(given["hand"]), given["coats"], Reach(given["reach"]), Seam(given["seam"])
+        return PadUse(given["colour"], *how, given["stencil"], given["same"])
 
 
 class EffectUseSerializer(serializers.Serializer):
@@ -86,6 +109,10 @@ class GroundSettingsSerializer(serializers.Serializer):
     lettered = serializers.BooleanField(required=False, help_text="lettering without its strip")
     effects = EffectUseSerializer(many=True, required=False, max_length=_LONGEST)  # type: ignore[call-arg]
     mat = InkedCardUseSerializer(required=False, allow_null=True)
+    back = serializers.BooleanField(
+        required=False, help_text="back up through layered stencils with what is left on the brushes"
+    )
+    one_side = serializers.BooleanField(required=False, help_text="the brush always comes in from the left")
 
 
 class SetGroundSerializer(ChangeSerializer, GroundSettingsSerializer):
@@ -137,6 +164,7 @@ class PadSerializer(PadUseSerializer):
     shades = ShadesSerializer(help_text="as laid, dry")
     lightness = serializers.FloatField(help_text="L* as laid, dry")
     predicted = serializers.BooleanField(help_text="or not to be predicted at all")
+    layer = serializers.IntegerField(help_text="the stencil that it goes through, counted from 0")
     notes = serializers.ListField(child=serializers.CharField())
 
 
@@ -146,6 +174,7 @@ class JoinSerializer(serializers.Serializer):
     meeting = serializers.ChoiceField(choices=MEETING_CHOICES, allow_null=True)
     words = serializers.CharField()
     rough = serializers.BooleanField(help_text="one of the two is not well enough known")
+    brushed = serializers.BooleanField(help_text="one pad into the next: it can be joined otherwise")
     strip = ShadesSerializer(many=True)
     wet = ShadesSerializer(many=True, help_text="the same while it is wet, where that is told")
 
@@ -184,7 +213,9 @@ class GroundSerializer(serializers.Serializer):
     wish = serializers.ChoiceField(choices=WISH_CHOICES)
     lettered = serializers.BooleanField()
     most_pads = serializers.IntegerField()
-    brushed = serializers.BooleanField(help_text="one pad into the next: joins can be made otherwise")
+    back = serializers.BooleanField()
+    one_side = serializers.BooleanField()
+    stencilled = serializers.BooleanField(help_text="its pads go through stencils, layer by layer")
     turns = serializers.BooleanField(help_text="whether it can run from left to right")
     inked_effects = serializers.ListField(child=serializers.ChoiceField(choices=EFFECT_CHOICES))
     most_coats = serializers.IntegerField()
@@ -200,6 +231,12 @@ class GroundSerializer(serializers.Serializer):
     mat = InkedCardSerializer(allow_null=True)
     order = StepSerializer(many=True)
     cautions = serializers.ListField(child=serializers.CharField())
+
+
+class StencilFileSerializer(serializers.Serializer):
+    """An SVG of a stencil."""
+
+    file = serializers.FileField(allow_empty_file=True)
 
 
 class WayOutSerializer(serializers.Serializer):

@@ -10,7 +10,7 @@ from jindle_core import figures
 from jindle_core.blending.effects import INKED
 from jindle_core.blending.inks import seen_on
 from jindle_core.blending.joins import Join
-from jindle_core.blending.painting import BRUSHED, TURNING
+from jindle_core.blending.painting import TURNING, GroundShape
 from jindle_core.checked.on_ground import OnGround
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.views import shades
@@ -31,6 +31,7 @@ def ground_told(on: OnGround) -> dict[str, Any]:
     grounded, plan = on.grounded, on.grounded.ground
     supplies = grounded.supplies
     paper = None if plan.paper is None else supplies.places.get(plan.paper)
+    stencilled = plan.shape is GroundShape.STENCILS
     media = {grounded.facts(place).medium for place in grounded.places}
     return {
         "shape": plan.shape.value,
@@ -38,10 +39,12 @@ def ground_told(on: OnGround) -> dict[str, Any]:
         "tinted": plan.tinted,
         "wish": plan.wish.value,
         "lettered": plan.lettered,
-        "brushed": plan.shape in BRUSHED,
+        "back": plan.back,
+        "one_side": plan.one_side,
+        "stencilled": stencilled,
         "turns": plan.shape in TURNING,
         "inked_effects": [kind.value for kind in INKED],
-        "most_pads": figures.grounds.GROUND_PADS,
+        "most_pads": figures.grounds.STENCIL_PADS if stencilled else figures.grounds.GROUND_PADS,
         "most_coats": figures.grounds.PAD_COATS,
         "paper": None if paper is None else swatch(supplies, paper),
         "paper_shades": value_shades(tuple(map(float, grounded.card_lab))),
@@ -69,7 +72,10 @@ def _pads(grounded: Grounded) -> list[dict[str, Any]]:
     labs = seen_on(grounded.inks, grounded.card)
     views = shades(labs)
     found = []
-    for pad, place, lab, view in zip(grounded.pads, grounded.places, labs, views, strict=True):
+    layer_of = {at: n for n, layer in enumerate(grounded.layers) for at in layer}
+    for at, (pad, place, lab, view) in enumerate(
+        zip(grounded.pads, grounded.places, labs, views, strict=True)
+    ):
         about = grounded.known(place)
         found.append(
             asdict(pad)
@@ -78,6 +84,7 @@ def _pads(grounded: Grounded) -> list[dict[str, Any]]:
                 "shades": view,
                 "lightness": round(float(lab[0]), 1),
                 "predicted": about.predicted,
+                "layer": layer_of[at],
                 "notes": list(about.notes),
             }
         )
@@ -89,6 +96,7 @@ def _join(seen: JoinSeen) -> dict[str, Any]:
         "meeting": seen.meeting and seen.meeting.value,
         "words": seen.words,
         "rough": seen.rough,
+        "brushed": seen.brushed,
         "strip": list(seen.strip),
         "wet": list(seen.wet),
     }

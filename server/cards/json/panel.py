@@ -12,7 +12,7 @@ def panel_told(seen: PanelSeen | None) -> dict[str, Any] | None:
     return {
         "parts": [
             {
-                "edge": [round(y, 4) for y in field.edge],
+                "path": "".join(f"M{'L'.join(f'{x:.4f} {y:.4f}' for x, y in ring)}Z" for ring in field.rings),
                 "way": field.way.value,
                 "stops": [{"at": round(at, 4), "shades": shades} for at, shades in field.stops],
             }

@@ -61,7 +61,7 @@ class GroundTests(GroundTestCase):
         self.assertNotEqual(told["joins"][0]["wet"], strip)
         self.assertEqual(told["panel"], card["desk"]["ground"])
         (field,) = told["panel"]["parts"]
-        self.assertEqual((field["edge"], field["way"]), ([], "down"))
+        self.assertEqual((field["path"], field["way"]), ("", "down"))
         self.assertEqual(field["stops"][0]["shades"], strip[0])
         self.assertNotEqual(told["wet"]["parts"], told["panel"]["parts"])
         self.assertIn("ground", [part["shape"] for part in card["desk"]["parts"]])
@@ -107,6 +107,31 @@ class GroundTests(GroundTestCase):
         self.assertGreater(counts["stencilled-sky"], 3)
         over = self.ground(card)["joins"][0]
         self.assertEqual(len(over["strip"]), 2)  # the one, and both
+
+    def test_pads_go_through_stencils_of_ones_choice_several_through_one(self):
+        leaf = '<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 10 10 0 20 10 10 20Z"/></svg>'
+        file = SimpleUploadedFile("leaf.svg", leaf.encode())
+        own = self.client.post("/api/stencils", {"file": file}, format="multipart").json()
+        self.assertEqual((own["form"], own["shape"], len(own["openings"])), ("own-openings", 1.0, 1))
+        pads = self.use("SUN-1", "MOSS-1", "POND-1")
+        pads[1] |= {"same": True, "hand": "light"}
+        pads[2] |= {"stencil": own}
+        card = self.full_card()
+        card = self.change(card, kind="set_ground", shape="layered-stencils", pads=pads)
+        told = self.ground(card)
+        self.assertEqual([one["layer"] for one in told["pads"]], [0, 0, 1])
+        self.assertEqual([one["brushed"] for one in told["joins"]], [True, False])
+        self.assertEqual(told["pads"][2]["stencil"], own)
+        self.assertTrue(told["panel"]["parts"][-1]["path"].startswith("M"))
+        self.assertEqual(told["most_pads"], 12)
+        card = self.change(card, kind="set_ground", one_side=True, back=False)
+        self.assertGreater(len(self.ground(card)["panel"]["parts"]), len(told["panel"]["parts"]) + 3)
+        for bad, words in ((b"<svg/>", "no closed outline"), (b"<p/>", "no SVG")):
+            refused = self.client.post(
+                "/api/stencils", {"file": SimpleUploadedFile("x.svg", bad)}, format="multipart"
+            )
+            self.assertEqual(refused.status_code, 400)
+            self.assertIn(words, refused.json()["message"])
 
     def test_a_chalk_pad_veils_what_a_dye_does_not(self):
         def seen(over):
@@ -309,7 +334,7 @@ class LonePadTests(ApiTestCase):
         pads = [{"colour": one.pk} for one in own.colours.all()]
         card = self.change(card, kind="set_ground", pads=pads)
         told = self.ask("get", f"cards/{card['id']}/ground")
-        self.assertEqual((told["joins"][0]["meeting"], told["brushed"], told["turns"]), ("muddy", True, True))
+        self.assertEqual((told["joins"][0]["meeting"], told["joins"][0]["brushed"], told["turns"]), ("muddy", True, True))
         self.assertIn("too loud", next(one for one in card["checks"] if one["kind"] == "wish")["reason"])
         ways = self.ask("get", f"cards/{card['id']}/ground/joins/0/ways")
         self.assertEqual({one["swatch"] for one in ways}, {None})

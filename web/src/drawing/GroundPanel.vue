@@ -14,23 +14,15 @@ type Field = GroundPanel['parts'][number]
 type Mark = GroundPanel['effects'][number]['marks'][number]
 const short = computed(() => Math.min(box.width, box.height))
 
-/** From a field's upper edge to the bottom of the panel. */
-function outline({ edge }: Field): string {
-  const { x, y, width, height } = box
-  const top = edge.length ? edge : [0, 0]
-  const points = top.map(
-    (share, n) => `${x + (n / (top.length - 1)) * width} ${y + share * height}`,
-  )
-  return `M${points.join('L')}L${x + width} ${y + height}L${x} ${y + height}Z`
-}
+const ALL_OVER = 'M0 0L1 0L1 1L0 1Z'
+/** Along which way a field's colours run, in shares of the panel as its path is. */
 function run(field: Field) {
-  const { x, y, width, height } = box
   const units = { gradientUnits: 'userSpaceOnUse' }
   // The corners of a box lie √½ of its sides from its middle.
-  if (field.way === 'out') return { cx: 0.5, cy: 0.5, r: Math.SQRT1_2 }
+  if (field.way === 'out') return { ...units, cx: 0.5, cy: 0.5, r: Math.SQRT1_2 }
   return field.way === 'across'
-    ? { ...units, x1: x, x2: x + width, y1: 0, y2: 0 }
-    : { ...units, x1: 0, x2: 0, y1: y, y2: y + height }
+    ? { ...units, x1: 0, x2: 1, y1: 0, y2: 0 }
+    : { ...units, x1: 0, x2: 0, y1: 0, y2: 1 }
 }
 const at = (mark: Mark) => ({
   x: box.x + mark.x * box.width,
@@ -81,12 +73,15 @@ function glint(mark: Mark): string {
       </component>
       <clipPath :id="`${id}-clip`"><rect v-bind="box" /></clipPath>
     </defs>
-    <path
-      v-for="(field, n) in panel.parts"
-      :key="n"
-      :d="outline(field)"
-      :fill="`url(#${id}-${n})`"
-    />
+    <g :transform="`translate(${box.x} ${box.y}) scale(${box.width} ${box.height})`">
+      <path
+        v-for="(field, n) in panel.parts"
+        :key="n"
+        :d="field.path || ALL_OVER"
+        fill-rule="evenodd"
+        :fill="`url(#${id}-${n})`"
+      />
+    </g>
     <g :clip-path="`url(#${id}-clip)`">
       <template v-for="one in panel.effects" :key="one.effect">
         <template v-for="(mark, n) in one.marks" :key="n">

@@ -14,7 +14,6 @@ defineProps<{
   pad: Ground['pads'][number]
   next: string
   at: number
-  brushed: boolean
 }>()
 defineEmits<{ change: [told: Partial<PadUse>] }>()
 const open = ref(false)
@@ -48,7 +47,7 @@ const SEAMS = choices(seamValues)
       </button>
     </div>
     <div v-if="open" class="mt-1 mb-2">
-      <div v-if="brushed" class="mb-2 flex flex-wrap gap-2">
+      <div v-if="join.brushed" class="mb-2 flex flex-wrap gap-2">
         <ChoiceList
           class="w-[180px]"
           :model-value="pad.seam"

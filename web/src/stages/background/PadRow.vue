@@ -3,11 +3,18 @@ import { ArrowDownIcon, ArrowUpIcon, Bars2Icon, XMarkIcon } from '@heroicons/vue
 import type { Ground, PadUse } from '@/api/client'
 import { useSession } from '@/lib/session'
 import ChoiceList from '@/ui/ChoiceList.vue'
+import OnOff from '@/ui/OnOff.vue'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
 import { coatChoices, HANDS } from './ground'
 
 /** A pad of the ground and how it is laid. */
-defineProps<{ pad: Ground['pads'][number]; at: number; count: number; mostCoats: number }>()
+defineProps<{
+  pad: Ground['pads'][number]
+  at: number
+  count: number
+  mostCoats: number
+  layered: boolean
+}>()
 defineEmits<{ grab: []; change: [told: Partial<PadUse>]; move: [to: number]; remove: [] }>()
 const session = useSession()
 </script>
@@ -78,5 +85,12 @@ const session = useSession()
     </span>
     <OwnedCorner :swatch="pad.swatch" />
   </div>
+  <OnOff
+    v-if="layered"
+    class="pl-8 text-xs"
+    :model-value="pad.same ?? false"
+    @update:model-value="$emit('change', { same: $event })"
+    >Through the same stencil as the pad before</OnOff
+  >
   <p v-for="note in pad.notes" :key="note" class="pl-8 text-xs">{{ note }}</p>
 </template>

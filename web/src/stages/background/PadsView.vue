@@ -8,6 +8,7 @@ import JoinRow from './JoinRow.vue'
 import PadRow from './PadRow.vue'
 import RainbowDialog from './RainbowDialog.vue'
 import TogetherView from './TogetherView.vue'
+import StencilRow from './StencilRow.vue'
 import { plainUse, useGround, uses } from './ground'
 
 /** The pads in their order, and how each meets the next. */
@@ -30,6 +31,8 @@ function drop(to: number) {
   move(dragged.value, to)
   dragged.value = -1
 }
+/** Whether a pad is the first that goes through its stencil. */
+const opens = (at: number) => !at || ground.pads[at]!.layer > ground.pads[at - 1]!.layer
 async function add(colour: number) {
   if (await set({ pads: [...uses(ground), plainUse(colour)] })) adding.value = false
 }
@@ -42,16 +45,18 @@ async function add(colour: number) {
       known.
     </p>
     <p v-if="!ground.pads.length" class="panel mb-3 p-4">
-      No pads yet. Take one to six, from the palette or from the drawer; what lies between each two
-      is shown before you brush it.
+      No pads yet. Take one to {{ ground.most_pads }}, from the palette or from the drawer; what
+      lies between each two is shown before you brush it.
     </p>
     <ol>
       <li v-for="(pad, n) in ground.pads" :key="n" @dragover.prevent @drop.prevent="drop(n)">
+        <StencilRow v-if="ground.stencilled && opens(n)" :pad="pad" @change="change(n, $event)" />
         <PadRow
           :pad="pad"
           :at="n"
           :count="ground.pads.length"
           :most-coats="ground.most_coats"
+          :layered="ground.stencilled && n > 0"
           @grab="dragged = n"
           @change="change(n, $event)"
           @move="move(n, $event)"
@@ -63,7 +68,6 @@ async function add(colour: number) {
           :pad="pad"
           :next="ground.pads[n + 1]!.swatch.label"
           :at="n"
-          :brushed="ground.brushed"
           @change="change(n, $event)"
         />
       </li>

@@ -68,6 +68,18 @@ const WISHES = [
       @update:model-value="set({ tinted: $event })"
       >Cover the centre lightly</OnOff
     >
+    <OnOff
+      v-if="ground.stencilled"
+      :model-value="ground.back"
+      @update:model-value="set({ back: $event })"
+      >Back up with what is left on the brush</OnOff
+    >
+    <OnOff
+      v-if="ground.pads.length"
+      :model-value="ground.one_side"
+      @update:model-value="set({ one_side: $event })"
+      >My brush always comes in from the left</OnOff
+    >
     <div>
       <span class="label">On</span>
       <PaperChoice

@@ -12,12 +12,14 @@ export const standing = (checks: Check[]) =>
   checks.filter((one) => one.stage === 'background' && one.kind !== 'join')
 
 /** A pad as a change of the ground speaks of it. */
-export const use = ({ colour, hand, coats, reach, seam }: PadUse): PadUse => ({
+export const use = ({ colour, hand, coats, reach, seam, stencil, same }: PadUse): PadUse => ({
   colour,
   hand,
   coats,
   reach,
   seam,
+  stencil,
+  same,
 })
 export const uses = (ground: Ground): PadUse[] => ground.pads.map(use)
 export const plainUse = (colour: number): PadUse => ({
@@ -26,6 +28,7 @@ export const plainUse = (colour: number): PadUse => ({
   coats: 1,
   reach: 'halfway',
   seam: 'blended',
+  same: false,
 })
 
 /** What is said of the ground is sent as it is said. */
