@@ -81,4 +81,11 @@ GROUND_MEDIA = (Medium.CARDSTOCK, *PAD_MEDIA)
 MAT_MEDIA = (Medium.CARDSTOCK,)
 FINISH_MEDIA = (Medium.FINISHING_PIECE, Medium.EMBOSSING_POWDER)  # what is set on last
 WET_MEDIA = (Medium.ALCOHOL_MARKER, Medium.WATER_MARKER)  # what wets the paper that it colours
-PICTURE_MEDIA = (Medium.ALCOHOL_MARKER, Medium.WATER_MARKER, Medium.WAX_PENCIL, Medium.OIL_PENCIL)
+# What areas of a picture are coloured with; pads are brushed on through a stencil or a mask.
+PICTURE_MEDIA = (
+    Medium.ALCOHOL_MARKER,
+    Medium.WATER_MARKER,
+    Medium.WAX_PENCIL,
+    Medium.OIL_PENCIL,
+    *PAD_MEDIA,
+)

@@ -58,12 +58,13 @@ def stencilled(layers: Sequence[Layer], proportion: float, back: bool) -> tuple[
     back up through the stencils, each with what the layer after it left on the
     brush. There are as many pads as the layers have joints together.
     """
-    opened = openings(tuple(layer.stencil for layer in layers), proportion)
+    stencils = tuple(layer.stencil for layer in layers)
+    opened = openings(stencils, proportion)
     inked = _inked(layers, opened, back)
     count = sum(len(layer.joints) for layer in layers)
     bare = Field(None, Way.DOWN, np.array([0.0, 1.0]), np.zeros((2, count)))
     found = [] if opened[0].covers(shapely.box(0, 0, 1, 1)) else [bare]
-    for kept, within in _overlaps(opened):
+    for kept, within in _overlaps(stencils, proportion):
         at = np.unique(np.concatenate([inked[n][0] for n in kept]))
         weights = sum(
             np.array([np.interp(at, inked[n][0], pad) for pad in inked[n][1].T]).reshape(count, -1).T
@@ -87,7 +88,7 @@ def openings(stencils: tuple[Stencil, ...], proportion: float) -> tuple[BaseGeom
         drawn = _own(one, proportion) if one.form is StencilForm.OWN else None
         if drawn is None:
             drawn = _DRAWN[one.form](seen[one.form], count[one.form], proportion)
-        found.append(shapely.intersection(panel, shapely.set_precision(drawn, _GRID)))
+        found.append(_areas(shapely.intersection(panel, shapely.set_precision(drawn, _GRID))))
         seen[one.form] += 1
     return tuple(found)
 
@@ -109,22 +110,34 @@ def _inked(layers: Sequence[Layer], opened: Sequence[BaseGeometry], back: bool) 
     return found
 
 
-def _overlaps(opened: Sequence[BaseGeometry]) -> list[tuple[tuple[int, ...], BaseGeometry]]:
+@lru_cache(maxsize=64)
+def _overlaps(
+    stencils: tuple[Stencil, ...], proportion: float
+) -> tuple[tuple[tuple[int, ...], BaseGeometry], ...]:
     """Which layers lie together somewhere, and what all of them leave open; those of fewer layers first.
 
     So each place shows the last that covers it.
     """
-    panel = shapely.box(0, 0, 1, 1)
+    panel, opened = shapely.box(0, 0, 1, 1), openings(stencils, proportion)
     apart: dict[tuple[int, ...], BaseGeometry] = {(): panel}  # where just these lie
     for number, opening in enumerate(opened):
         split = {}
         for kept, within in apart.items():
-            split[*kept, number] = shapely.intersection(within, opening, grid_size=_GRID)
-            split[kept] = shapely.difference(within, opening, grid_size=_GRID)
+            split[*kept, number] = _areas(shapely.intersection(within, opening, grid_size=_GRID))
+            split[kept] = _areas(shapely.difference(within, opening, grid_size=_GRID))
         apart = {kept: within for kept, within in split.items() if within.area > _NOTHING}
-    return [
-        (kept, shapely.intersection_all([opened[n] for n in kept])) for kept in sorted(apart, key=len) if kept
-    ]
+    return tuple(
+        (kept, _areas(shapely.intersection_all([opened[n] for n in kept])))
+        for kept in sorted(apart, key=len)
+        if kept
+    )
+
+
+def _areas(shape: BaseGeometry) -> BaseGeometry:
+    """The areas of what two outlines share, without lines and points where they only touch."""
+    return shapely.MultiPolygon(
+        [part for part in shapely.get_parts(shape) if isinstance(part, shapely.Polygon) and part.area]
+    )
 
 
 _GRID = 1e-5  # of the panel: nobody cuts finer

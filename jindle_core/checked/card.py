@@ -94,12 +94,21 @@ def _mend(palette: SeenPalette, pair: Pair, best: Recoloured, end: End) -> Mend:
 # --- Colouring.
 
 
+def _measured(coloured: Coloured, conflict: str) -> tuple[str, str]:
+    """The figure of a conflict and its limit, where it has one."""
+    if conflict != "feathers":
+        return "", ""
+    used = coloured.used
+    return f"{used.strokes} wet strokes over one another", f"at most {used.surface.wet_layers}"
+
+
 def _of_colouring(coloured: Coloured) -> list[Check]:
     card, picture = coloured.palette.card, coloured.picture
     where = f" in {picture.name}" if len(card.pictures) > 1 else ""
     found = []
     for one in coloured.conflicts:
-        finding = Finding(one.status, "", "", one.why)
+        figure, limit = _measured(coloured, one.key)
+        finding = Finding(one.status, figure, limit, one.why)
         found.append(
             Check("colouring", Conflicts(picture.key, one.key), one.title + where, finding, one.ways)
         )

@@ -24,6 +24,7 @@ class LineInk:
 class Surface:
     """A kind of paper: how many wet layers it takes before it feathers, whether water and heat suit it.
 
+    Each stroke over a join counts as a layer (``families.strokes``).
     ``soaks``: alcohol colours sink in and blend, as they must.
     """
 
@@ -34,7 +35,9 @@ class Surface:
     soaks: bool = True
 
 
-# Figures as cardmakers give them for the kind; a range's own properties replace them.
+# Figures as cardmakers give them for the kind; a range's own properties replace them. Of wet layers they say
+# that ordinary heavy cardstock feathers after two or three, and that marker paper takes five tones worked
+# back and forth and more; the others stand between by our estimate: test them on a scrap.
 LINE_INKS = MappingProxyType(
     {
         "dye": LineInk("dye ink, stamped", solvent_proof=False, waterproof=False),
@@ -50,11 +53,11 @@ SURFACES = MappingProxyType(
     {
         one.title: one
         for one in (
-            Surface("smooth marker paper", 5, takes_water=False),
-            Surface("heavy cardstock", 2, takes_water=False),
-            Surface("hard smooth board", 3, takes_water=False),
-            Surface("watercolour paper", 4, takes_water=True),
-            Surface("kraft", 2, takes_water=False),
+            Surface("smooth marker paper", 8, takes_water=False),
+            Surface("heavy cardstock", 3, takes_water=False),
+            Surface("hard smooth board", 4, takes_water=False),
+            Surface("watercolour paper", 6, takes_water=True),
+            Surface("kraft", 3, takes_water=False),
             Surface("vellum", 1, takes_water=False, takes_heat=False, soaks=False),
         )
     }

@@ -9,17 +9,18 @@ from dataclasses import dataclass
 
 from jindle_core.compatibility.materials import WATER_REACTIVE, LineInk, Surface
 from jindle_core.contrast.rules import Status
-from jindle_core.media import WET_MEDIA, Medium
+from jindle_core.media import PAD_MEDIA, WET_MEDIA, Medium
 
 
 @dataclass(frozen=True, slots=True)
 class Used:
-    """What a picture is made with: line ink (None: no line), media, paper, most wet layers, finishes."""
+    """What a picture is made with: line ink (None: no line), media, paper, finishes, and its wet ``strokes``
+    over one another where there are most."""
 
     line: LineInk | None
     media: frozenset[Medium]
     surface: Surface
-    layers: int
+    strokes: int
     finishes: frozenset[str]
 
     @property
@@ -86,10 +87,18 @@ CONFLICTS = (
         lambda used: used.line is not None and used.line.slow and not used.sealed,
     ),
     _rule(
+        "stencil smears", Status.LOOK_AGAIN, "A stencil over a fresh stamp smears it",
+        "Ink pads are brushed on through a stencil, and that lies on the line while it is open.",
+        ("heat-set the line first", _SEAL, "stamp the line last"),
+        lambda used: bool(used.media & set(PAD_MEDIA))
+        and used.line is not None and used.line.slow and not used.sealed,
+    ),
+    _rule(
         "feathers", Status.FAILS, "More wet layers than the paper takes",
-        "Beyond what it can hold, colour creeps over the line and the surface pills.",
-        ("fewer layers", "smooth marker paper", "let each layer dry"),
-        lambda used: used.wet and used.layers > used.surface.wet_layers,
+        "Going back and forth over a join wets as a layer does. Beyond what the paper can hold, colour creeps"
+        " over the line and the surface pills.",
+        ("fewer tones or layers", "smooth marker paper", "let each layer dry, and go over the joins once"),
+        lambda used: used.wet and used.strokes > used.surface.wet_layers,
     ),
     _rule(
         "sits on top", Status.FAILS, "Alcohol colour does not sink in here",

@@ -9,6 +9,7 @@ from jindle_core.blending.inks import seen_on
 from jindle_core.blending.joins import Join, Meeting
 from jindle_core.blending.meeting import BLENDED
 from jindle_core.blending.orders import best_order, is_rainbow, overlaps
+from jindle_core.blending.painting import LAYERED
 from jindle_core.blending.rainbows import rainbows
 from jindle_core.blending.ways import WayKind, WayOut, ways_out
 from jindle_core.card.ground import PadUse
@@ -133,10 +134,14 @@ def _names(grounded: Grounded, places: Sequence[int]) -> list[str]:
 
 
 def together(grounded: Grounded) -> Together:
-    """The best order of the pads and what they give together."""
+    """The best order of the pads and what they give together; none of what is laid over one another."""
     if len(grounded.pads) < 2:
         return Together(None, (), False, "Two pads at least make something.")
-    laid = overlaps(grounded.inks, grounded.card)
+    laid = [
+        one
+        for one in overlaps(grounded.inks, grounded.card)
+        if len({grounded.places[place] for place in one.places}) > 1
+    ]
     clean = [one.lab for one in laid if one.join.meeting is Meeting.CLEAN]
     rainbow = is_rainbow(np.array([*seen_on(grounded.inks, grounded.card), *clean]))
     words = f"{len(clean)} of {len(laid)} overlaps come out clean; "
@@ -144,7 +149,8 @@ def together(grounded: Grounded) -> Together:
     found = [
         Overlapping(" and ".join(_names(grounded, one.places)), one.lab, one.join.meeting) for one in laid
     ]
-    return Together(_best_order(grounded), tuple(found), rainbow, words)
+    best = None if grounded.ground.shape in LAYERED else _best_order(grounded)
+    return Together(best, tuple(found), rainbow, words)
 
 
 def _best_order(grounded: Grounded) -> OrderOffer:

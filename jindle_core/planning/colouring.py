@@ -3,9 +3,11 @@
 from collections.abc import Sequence
 
 from jindle_core.card.pictures import Area
-from jindle_core.media import WET_MEDIA, Medium
+from jindle_core.media import PAD_MEDIA, WET_MEDIA, Medium
 from jindle_core.planning.step import Step, Wait
 from jindle_core.seen.colouring import Coloured
+
+STAYING_DAMP = (*WET_MEDIA, *PAD_MEDIA)
 
 
 def laying(
@@ -22,11 +24,13 @@ def laying(
         found = _water(tones)
     elif medium in (Medium.WAX_PENCIL, Medium.OIL_PENCIL):
         found = _pencil(tones, medium, solvent)
+    elif medium in PAD_MEDIA:
+        found = _stencilled(tones)
     else:
         raise ValueError(f"areas are not coloured with {medium}")
     if layers > 1:
         again = "one layer more" if layers == 2 else f"{layers - 1} layers more"
-        wait = Wait.DRY if medium in WET_MEDIA else None
+        wait = Wait.DRY if medium in STAYING_DAMP else None
         found.append(Step(f"{again} of the same where depth is wanted", wait=wait))
     if glaze:
         found.append(Step(f"{glaze} over the deepest shadow", wait=Wait.DRY))
@@ -82,6 +86,22 @@ def _pencil(tones: int, medium: Medium, solvent: bool) -> list[Step]:
     return found
 
 
+def _stencilled(tones: int) -> list[Step]:
+    found = [Step("lay its stencil, or mask what is around it; a light hand over all of it", 0)]
+    found += [
+        Step(
+            "through the next stencil, or over the shaded part only; "
+            + ("a small brush" if tone == tones - 1 else "less of it"),
+            tone,
+        )
+        for tone in range(1, tones)
+    ]
+    found += [
+        Step("back over the join with what is left on its brush", tone) for tone in range(tones - 2, -1, -1)
+    ]
+    return [*found, Step("lift the stencil before the next area; wipe it", wait=Wait.DRY)]
+
+
 def sessions(families: Sequence[tuple[int, ...]], touching: set[tuple[int, int]]) -> list[list[int]]:
     """Places of areas in the order to colour them: of one family together, no two wet neighbours in a row.
 
@@ -131,8 +151,8 @@ def picture_steps(coloured: Coloured, without: frozenset[int] = frozenset()) -> 
     areas = coloured.areas
     places = [at for at, area in enumerate(areas) if area.family and area.key not in without]
     renumbered = {at: n for n, at in enumerate(places)}
-    # Pencil is dry as soon as it is laid.
-    wet_areas = {at for at in places if areas[at].medium in WET_MEDIA}
+    # Pencil is dry as soon as it is laid; a stencil that is laid over damp ink smears it.
+    wet_areas = {at for at in places if areas[at].medium in STAYING_DAMP}
     touching = {
         (renumbered[a], renumbered[b]) for a, b in coloured.touching if a in wet_areas and b in wet_areas
     }

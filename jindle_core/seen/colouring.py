@@ -25,9 +25,9 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.families.judge import Allowance, FamilyJudgement, judge_family
 from jindle_core.families.mending import glazed_over
 from jindle_core.families.recipes import Thing, recipe
+from jindle_core.families.strokes import wet_strokes
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.matching.verdicts import Verdict, combined, judge_distance
-from jindle_core.media import WET_MEDIA
 from jindle_core.prediction.confidence import prediction_sigma
 from jindle_core.prediction.stocks import WHITE_CARD, stock_kind
 from jindle_core.seen.palette import SeenPalette
@@ -219,6 +219,11 @@ class Coloured:
             return line_ink_of(facts.name, facts.medium, facts.properties)
         return LINE_INKS.get(self.picture.line)
 
+    def wet_strokes(self, area: Area) -> int:
+        """How often an area is wetted where that is most often; one without a family by its layers."""
+        tones = max(len(self.tones[area.key].places), 1)
+        return wet_strokes(area.medium, tones, self.dark_first, area.layers)
+
     @cached_property
     def used(self) -> Used:
         """What the picture is made with."""
@@ -227,7 +232,7 @@ class Coloured:
             self.line,
             frozenset(area.medium for area in areas),
             self.surface,
-            max((area.layers for area in areas if area.medium in WET_MEDIA), default=1),
+            max((self.wet_strokes(area) for area in areas), default=0),
             frozenset(self.picture.finishes),
         )
 

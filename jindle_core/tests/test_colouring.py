@@ -20,6 +20,7 @@ from jindle_core.card.whole import Anchor, Card, PaletteColour
 from jindle_core.errors import BadInput
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import BARE, Light, away, edge_tone, stops
+from jindle_core.families.strokes import wet_strokes
 from jindle_core.lengths import USUAL_SIZES
 from jindle_core.line_art.drawing import LineDrawing, Shape
 from jindle_core.media import Medium
@@ -97,7 +98,7 @@ class ChangeTests(unittest.TestCase):
             AddArea(""),
             SetFamilies((AreaFamily(1, (5, 5)),)),
             SetFamilies((AreaFamily(1, (1, 2, 3, 4, 5, 6)),)),
-            SetFamilies((AreaFamily(1, (5, 6), Medium.DYE_PAD),)),
+            SetFamilies((AreaFamily(1, (5, 6), Medium.GEL_PEN),)),
         ):
             with self.subTest(change=change), self.assertRaises(BadInput):
                 change.apply(card())
@@ -140,6 +141,23 @@ class OrderTests(unittest.TestCase):
         self.assertTrue(all("white" in words[one] for one in (Medium.WAX_PENCIL, Medium.OIL_PENCIL)))
         with self.assertRaises(ValueError):
             laying(Medium.GEL_PEN, 3, False)
+
+    def test_strokes_over_one_another_are_counted_as_they_are_laid(self):
+        def busiest(tones, dark_first):
+            """The strokes at each join, as the steps say it; its two tones meet there, and what goes over all."""
+            using = [one.using for one in laying(Medium.ALCOHOL_MARKER, tones, dark_first)]
+            if dark_first:
+                return max(sum(tone in (at, at + 1, 0) for tone in using) for at in range(tones - 1))
+            # Light first each tone lies over all lighter ones, and then goes back over its own join alone.
+            return max(at + 2 + using[tones:].count(at) for at in range(tones - 1))
+
+        for dark_first in (True, False):
+            for tones in range(2, 6):
+                counted = wet_strokes(Medium.ALCOHOL_MARKER, tones, dark_first)
+                self.assertEqual(counted, busiest(tones, dark_first), (tones, dark_first))
+        self.assertEqual(wet_strokes(Medium.WATER_MARKER, 3, False, layers=2), 5)
+        self.assertEqual(wet_strokes(Medium.WAX_PENCIL, 3, False), 0)
+        self.assertEqual([wet_strokes(Medium.ALCOHOL_MARKER, 1, first) for first in (True, False)], [1, 1])
 
     def test_one_family_together_and_no_wet_neighbours_where_it_can_be(self):
         families = [(1, 2), (3, 4), (1, 2), (5, 6)]

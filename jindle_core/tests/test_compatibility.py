@@ -9,9 +9,11 @@ from jindle_core.media import Medium
 
 ALCOHOL, WATER, WAX, OIL = Medium.ALCOHOL_MARKER, Medium.WATER_MARKER, Medium.WAX_PENCIL, Medium.OIL_PENCIL
 
+PAD = Medium.DYE_PAD
 
-def used(line="alcohol-proof", media=(ALCOHOL,), paper="smooth marker paper", layers=1, finishes=()):
-    return Used(LINE_INKS.get(line), frozenset(media), SURFACES[paper], layers, frozenset(finishes))
+
+def used(line="alcohol-proof", media=(ALCOHOL,), paper="smooth marker paper", strokes=1, finishes=()):
+    return Used(LINE_INKS.get(line), frozenset(media), SURFACES[paper], strokes, frozenset(finishes))
 
 
 def keys(**given):
@@ -27,9 +29,10 @@ class RuleTests(unittest.TestCase):
         ({"line": "pigment"}, {"line bleeds", "line smears"}),
         ({"media": (WATER,), "paper": "watercolour paper"}, {"line runs", "breaks the line"}),
         ({"line": "solvent", "media": (WATER,)}, {"pills"}),
-        ({"layers": 3, "paper": "heavy cardstock"}, {"feathers"}),
-        ({"layers": 2, "paper": "heavy cardstock"}, set()),
-        ({"layers": 3, "paper": "heavy cardstock", "media": (OIL,)}, set()),
+        ({"strokes": 4, "paper": "heavy cardstock"}, {"feathers"}),
+        ({"strokes": 3, "paper": "heavy cardstock"}, set()),
+        ({"strokes": 4, "paper": "heavy cardstock", "media": (OIL,)}, set()),
+        ({"line": "pigment", "media": (PAD,)}, {"line smears", "stencil smears"}),
         ({"paper": "vellum"}, {"sits on top"}),
         ({"paper": "vellum", "media": (OIL,), "finishes": ("embossing",)}, {"warps"}),
         ({"finishes": ("embossing",)}, {"powder sticks"}),
@@ -51,7 +54,7 @@ class RuleTests(unittest.TestCase):
             self.assertTrue(rule.conflict.why and rule.conflict.ways, rule.conflict.key)
 
     def test_failing_ones_first(self):
-        found = conflicts(used(line="pigment", layers=6, finishes=("embossing",)))
+        found = conflicts(used(line="pigment", strokes=9, finishes=("embossing",)))
         self.assertEqual(
             [one.status for one in found],
             sorted((one.status for one in found), key=lambda s: s is not Status.FAILS),

@@ -147,7 +147,7 @@ STENCILS = st.lists(st.builds(Stencil, st.sampled_from(StencilForm)), min_size=1
 
 
 class StencilTests(unittest.TestCase):
-    @settings(deadline=None, max_examples=40)
+    @settings(deadline=None, max_examples=60)
     @given(st.data(), STENCILS, st.floats(0.4, 2.5), st.booleans(), POINTS)
     def test_each_place_has_what_came_through_the_stencils_that_are_open_there(
         self, data, stencils, proportion, back, points

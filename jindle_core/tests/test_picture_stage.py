@@ -185,7 +185,21 @@ class PictureTests(unittest.TestCase):
         card = changed(card, self.family(LEAF, "FERN-2", "FERN-4"))
         self.assertIs(card.area(LEAF).medium, Medium.ALCOHOL_MARKER)
         with self.assertRaisesRegex(BadInput, "not coloured with"):
-            changed(card, EditAreas((LEAF,), medium=Medium.DYE_PAD))
+            changed(card, EditAreas((LEAF,), medium=Medium.GEL_PEN))
+
+    def test_areas_are_inked_through_stencils_instead(self):
+        inks = RangeFacts(1, "Inks", "", Medium.DYE_PAD, own=False)
+        self.supplies = Supplies(ROWS, RANGES | {1: inks})
+        card = self.drawn(EditAreas((POND, LEAF), medium=Medium.DYE_PAD), SetColouring({"line": "pigment"}))
+        card = self.propose(card, POND, LEAF)
+        self.assertEqual(len(self.codes(card, LEAF)), 3)
+        told = str(area_steps(self.coloured(card), card.area(LEAF)))
+        self.assertIn("small brush", told)
+        self.assertIn("what is left on its brush", told)
+        self.assertIn("stencil smears", self.conflicts(card))
+        waits = [one.wait for one in picture_steps(self.coloured(card))]
+        self.assertEqual(waits, [None, Wait.NEIGHBOUR_DRY])
+        self.assertTrue(self.checked(card).desk.pictures[1].shapes[1].stops)
 
     def test_order_of_work_as_the_card_says_or_its_maker_is_used_to(self):
         card = self.propose(self.drawn())
@@ -213,10 +227,17 @@ class PictureTests(unittest.TestCase):
         pills = self.drawn(EditAreas((POND,), medium=Medium.WATER_MARKER), SetColouring({"line": "solvent"}))
         self.assertIn("pills", self.conflicts(pills))
         proof = changed(pills, SetColouring({"surface": "watercolour paper"}))
-        self.assertEqual(self.coloured(proof).surface.wet_layers, 4)
+        self.assertEqual(self.coloured(proof).surface.wet_layers, 6)
         self.assertNotIn("pills", self.conflicts(proof))
-        wet = self.drawn(EditAreas((POND,), layers=3), SetColouring({"surface": "heavy cardstock"}))
-        self.assertIn("feathers", self.conflicts(wet))
+        heavy = SetColouring({"surface": "heavy cardstock"})
+        wet = self.drawn(EditAreas((POND,), layers=3), heavy)
+        self.assertNotIn("feathers", self.conflicts(wet))
+        back_and_forth = self.propose(wet, POND)
+        (feathers,) = [one for one in self.checked(back_and_forth).judged if one.kind == "conflict"]
+        self.assertEqual(
+            feathers.finding.figure,
+            f"{len(self.coloured(back_and_forth).tones[POND].places) + 3} wet strokes over one another",
+        )
 
     def test_five_tones_and_one_and_how_near_they_are(self):
         card = self.propose(

@@ -298,6 +298,7 @@ class ColouredPictureSerializer(serializers.Serializer):
     surface = serializers.CharField()
     surface_said = serializers.BooleanField(help_text="of this card, not by the paper's range")
     wet_layers = serializers.IntegerField(help_text="that the paper takes before it feathers")
+    wet_strokes = serializers.IntegerField(help_text="over one another, at the busiest join of its families")
     light = serializers.ChoiceField(choices=FROM_CHOICES)
     dark_first = serializers.BooleanField()
     line = serializers.CharField()

@@ -52,6 +52,7 @@ def _picture(coloured: Coloured, covered: Mapping[int, CoveredArea]) -> dict[str
         "surface": coloured.surface.title,
         "surface_said": said.surface in SURFACES,
         "wet_layers": coloured.surface.wet_layers,
+        "wet_strokes": coloured.used.strokes,
         "light": said.light.value,
         "dark_first": coloured.dark_first,
         "line": said.line,

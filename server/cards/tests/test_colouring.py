@@ -231,7 +231,7 @@ class ColouringTests(ApiTestCase):
         card = self.change(card, kind="set_colouring", surface="watercolour paper")
         told = self.colouring(card)
         self.assertEqual(
-            (told["surface"], told["surface_said"], told["wet_layers"]), ("watercolour paper", True, 4)
+            (told["surface"], told["surface_said"], told["wet_layers"]), ("watercolour paper", True, 6)
         )
         self.assertNotIn("pills", [one["of"] for one in self.conflicts(card)])
         card = self.change(card, kind="set_colouring", paper=self.ids["paper wrapping"])

@@ -334,7 +334,9 @@ class LonePadTests(ApiTestCase):
         pads = [{"colour": one.pk} for one in own.colours.all()]
         card = self.change(card, kind="set_ground", pads=pads)
         told = self.ask("get", f"cards/{card['id']}/ground")
-        self.assertEqual((told["joins"][0]["meeting"], told["joins"][0]["brushed"], told["turns"]), ("muddy", True, True))
+        self.assertEqual(
+            (told["joins"][0]["meeting"], told["joins"][0]["brushed"], told["turns"]), ("muddy", True, True)
+        )
         self.assertIn("too loud", next(one for one in card["checks"] if one["kind"] == "wish")["reason"])
         ways = self.ask("get", f"cards/{card['id']}/ground/joins/0/ways")
         self.assertEqual({one["swatch"] for one in ways}, {None})

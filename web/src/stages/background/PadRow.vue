@@ -87,7 +87,7 @@ const session = useSession()
   </div>
   <OnOff
     v-if="layered"
-    class="pl-8 text-xs"
+    class="mt-1 pl-8 text-xs"
     :model-value="pad.same ?? false"
     @update:model-value="$emit('change', { same: $event })"
     >Through the same stencil as the pad before</OnOff

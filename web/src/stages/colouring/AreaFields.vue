@@ -35,6 +35,11 @@ const LAYERS = (session.limits?.area_layers ?? []).map((value) => ({
   value,
   words: plural(value, 'layer'),
 }))
+/** Ink is brushed on through a stencil, which its name does not say. */
+const WITH = choices(colouredWithValues).map(({ value, words }) => ({
+  value,
+  words: value.endsWith(' pad') ? `${words}, through a stencil` : words,
+}))
 </script>
 
 <template>
@@ -54,7 +59,7 @@ const LAYERS = (session.limits?.area_layers ?? []).map((value) => ({
     <ChoiceList
       :model-value="shared('medium')"
       label="Coloured with"
-      :options="choices(colouredWithValues)"
+      :options="WITH"
       @update:model-value="edit({ coloured_with: $event })"
     />
     <ChoiceList

@@ -59,7 +59,11 @@ function finish(key: string, on: boolean) {
         <ChoiceList v-model="surface" label="What kind of paper" class="mt-2" :options="SURFACES" />
         <p class="mt-1 text-xs text-soft">
           {{ picture.surface }}, takes {{ plural(picture.wet_layers, 'wet layer') }} before it
-          feathers
+          feathers.
+          <template v-if="picture.wet_strokes"
+            >Going back and forth counts: here up to {{ picture.wet_strokes }}, one over the
+            other.</template
+          >
         </p>
       </div>
       <div>
