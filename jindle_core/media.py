@@ -67,7 +67,15 @@ COLUMNS = (
     Column("cardstock", "Cardstock", (Medium.CARDSTOCK,)),
     Column("paper", "Patterned paper", (Medium.PATTERNED_PAPER,)),
 )
-COLUMN_OF = {medium: column.key for column in COLUMNS for medium in column.media}
+# Columns that a card shows only where its person wants them.
+FURTHER_COLUMNS = (
+    Column("water", "Water marker", (Medium.WATER_MARKER,)),
+    Column("powder", "Powder", (Medium.EMBOSSING_POWDER,)),
+    Column("gel", "Gel pen", (Medium.GEL_PEN,)),
+    Column("finish", "Finishing piece", (Medium.FINISHING_PIECE,)),
+)
+EVERY_COLUMN = (*COLUMNS, *FURTHER_COLUMNS)
+COLUMN_OF = {medium: column.key for column in EVERY_COLUMN for medium in column.media}
 
 # Lettering is stamped, written or embossed: these leave a line that can be read.
 LETTERING_MEDIA = (

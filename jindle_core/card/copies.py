@@ -24,7 +24,7 @@ def copied(card: Card, name: str, part: Part = Part.WHOLE) -> Card:
     """
     name = checked_name(name)
     if part is Part.PALETTE:
-        return Card(name, card.size, card.colours, card.choices, next_key=card.next_key)
+        return Card(name, card.size, card.colours, card.choices, next_key=card.next_key, further=card.further)
     if part is Part.BUILD:
         front, inside = (tuple(_in_white(piece) for piece in face) for face in card.build.faces)
         build: Build = replace(card.build, base=WHITE_END, pieces=front, inside=inside)

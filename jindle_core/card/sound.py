@@ -13,7 +13,7 @@ from jindle_core.card.waivers import subject
 from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.pieces import BASE
-from jindle_core.media import COLUMNS, PICTURE_MEDIA
+from jindle_core.media import FURTHER_COLUMNS, PICTURE_MEDIA
 
 
 def sound(card: Card) -> Card:
@@ -50,9 +50,13 @@ def _faults(card: Card) -> Iterator[str]:
     named += [*(one.name for one in card.pictures), *(one.name for one in card.build.every)]
     if any(not name.strip() or len(name) > figures.palettes.NAME_LIMIT for name in named):
         yield f"Everything has a name, of {figures.palettes.NAME_LIMIT} characters at most."
+    further = [column.key for column in FURTHER_COLUMNS]
+    if list(card.further) != [key for key in further if key in card.further]:
+        yield "A column of its palette is none, stands twice, or in another order."
+    shown = {column.key for column in card.columns}
     cells = [(one.key, one.column) for one in card.choices]
     if len(set(cells)) < len(cells) or any(
-        one.key not in colours or one.column not in {column.key for column in COLUMNS} for one in card.choices
+        one.key not in colours or one.column not in shown for one in card.choices
     ):
         yield "A supply is chosen for a cell that is not there, or two for one."
     if not card.pictures:

@@ -11,7 +11,7 @@ from jindle_core.card.pictures import Picture
 from jindle_core.card.whole import Card
 from jindle_core.checks import ids
 from jindle_core.errors import BadInput
-from jindle_core.layers.pieces import BASE
+from jindle_core.layers.pieces import BASE, Kind
 from jindle_core.material import End
 
 
@@ -56,7 +56,7 @@ def _subject(card: Card, check: ids.CheckId | None) -> Hashable | None:
         case ids.CutOf():
             return card.colour(check.key).anchor, card.choice(check.key, "cardstock")
         case ids.Conflicts():
-            return _materials(card, card.picture(check.picture))
+            return _materials(card, card.picture(check.picture), check.rule)
         case ids.GroundId():
             return card.ground if card.ground.laid or card.ground.mat else None
         case ids.OnWhole():
@@ -96,10 +96,14 @@ def _supplies(card: Card) -> frozenset[int]:
     return frozenset(pk for pk in ids_of if pk is not None)
 
 
-def _materials(card: Card, used: Picture) -> Hashable:
+def _materials(card: Card, used: Picture, rule: str) -> Hashable:
     coloured = [card.followed(area) for area in used.areas]
     areas = frozenset((area.medium, area.layers) for area in coloured)
-    return (used.line, used.line_range, used.paper, used.surface, used.finishes, areas) if areas else None
+    strokes: Hashable = None
+    if rule == "feathers":
+        strokes = used.dark_first, frozenset((area.medium, len(area.family)) for area in coloured)
+    on = used.line, used.line_range, used.paper, used.surface, used.finishes
+    return (*on, areas, strokes) if areas else None
 
 
 def _whole(card: Card, what: ids.Whole) -> Hashable:
@@ -108,6 +112,9 @@ def _whole(card: Card, what: ids.Whole) -> Hashable:
     if what in (ids.Whole.DRAWER, ids.Whole.LOW):
         return _supplies(card) or None
     build = card.build
+    if what is ids.Whole.FLOW:
+        finishes = tuple(piece for piece in build.pieces if piece.kind is Kind.FINISH)
+        return (card.size, tuple(_part(card, one.key) for one in finishes)) if finishes else None
     told: dict[ids.Whole, Hashable] = {
         ids.Whole.THICKNESS: build.post_limit,
         ids.Whole.SHEET: (card.size, card.fold),

@@ -16,6 +16,7 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.folding import Fold, usual_fold
 from jindle_core.lengths import Size
 from jindle_core.material import End
+from jindle_core.media import COLUMNS, FURTHER_COLUMNS, Column
 from jindle_core.palettes.role import Role
 from jindle_core.provenance import Provenance
 
@@ -77,7 +78,8 @@ class Waiver:
 class Card:
     """One card, as it is planned. ``pairs`` is None until the person says what lies on what.
 
-    There is one picture at least. ``next_key``, ``next_pair``, ``next_picture`` and
+    There is one picture at least. ``further`` are the keys of columns of its palette table beyond the
+    usual ones, in their order. ``next_key``, ``next_pair``, ``next_picture`` and
     ``next_area`` are above every key that a palette colour, a pair, a picture, or
     an area of any of them, ever had.
     """
@@ -95,6 +97,7 @@ class Card:
     next_pair: int = 1
     next_picture: int = 1
     next_area: int = 1
+    further: tuple[str, ...] = ()
 
     def __post_init__(self) -> None:
         """Keep the next keys above those that there are."""
@@ -107,6 +110,11 @@ class Card:
     def fold(self) -> Fold:
         """How the card is folded: as said, or as the usual sheets allow."""
         return self.build.fold or usual_fold(self.size)
+
+    @property
+    def columns(self) -> tuple[Column, ...]:
+        """The columns of its palette table."""
+        return (*COLUMNS, *(one for one in FURTHER_COLUMNS if one.key in self.further))
 
     def colour(self, key: int) -> PaletteColour:
         """The palette colour with this key; BadInput where there is none."""

@@ -20,6 +20,7 @@ from jindle_core.contrast.stacked import (
     melting,
 )
 from jindle_core.layers.fitting import Fit, fits, to_use_elsewhere
+from jindle_core.layers.flow import examine_flow
 from jindle_core.layers.making import examine_making
 from jindle_core.layers.outlines import as_polygon
 from jindle_core.layers.pieces import BASE, Kind, Piece
@@ -196,6 +197,23 @@ class Examined:
     def finish(self, piece: Piece) -> Finding:
         """Whether a finishing piece repeats a colour or sets one off."""
         return examine_finish(self.stack.lab(piece.key), *self.colours_without(piece))
+
+    @cached_property
+    def finishes(self) -> list[Piece]:
+        """The finishing pieces of the front."""
+        return [piece for piece in self.stack.build.pieces if piece.kind is Kind.FINISH]
+
+    @cached_property
+    def flow(self) -> Finding:
+        """What holds of the finishing pieces of the front together; there is one at least."""
+        stack, size = self.stack, self.stack.palette.card.size
+        boxes = [stack.boxes[piece.key] for piece in self.finishes]
+        middles = np.array([(float(box.x + box.width / 2), float(box.y + box.height / 2)) for box in boxes])
+        areas = np.array([float(box.width * box.height) for box in boxes])
+        kinds = [piece.material for piece in self.finishes]
+        return examine_flow(
+            middles, areas, kinds, float(size.width.millimetres), float(size.height.millimetres)
+        )
 
     @cached_property
     def accents(self) -> list[tuple[PaletteColour, Finding]]:

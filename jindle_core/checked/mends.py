@@ -3,6 +3,7 @@
 import numpy as np
 
 from jindle_core import figures
+from jindle_core.card.changes.arranging import Along, ArrangeChange, LayAlong, Scatter
 from jindle_core.card.changes.build import (
     AddPiece,
     BuildChange,
@@ -11,6 +12,7 @@ from jindle_core.card.changes.build import (
     PutOnStrip,
     SetBuild,
 )
+from jindle_core.card.changes.every import Purpose, Several
 from jindle_core.card.layouts import EDGE
 from jindle_core.card.whole import PaletteColour
 from jindle_core.checked.build import PLAIN, Examined
@@ -185,6 +187,8 @@ def _no_worse(before: Examined, after: Examined) -> bool:
 
 def _failing(examined: Examined) -> set[tuple[str, int]]:
     found = {("fit", key) for key, fit in examined.fits.items() if fit.finding.status is Status.FAILS}
+    if examined.thick.status is Status.FAILS:
+        found.add(("thick", BASE))
     return found | {
         ("stands", key) for key, one in examined.stands.items() if one.finding.status is Status.FAILS
     }
@@ -214,26 +218,40 @@ def to_part(examined: Examined, one: int, other: int) -> list[Mend]:
 
 
 def to_return(examined: Examined, colour: PaletteColour) -> list[Mend]:
-    """A finishing piece in a colour, where there is one, and a new one."""
+    """A finishing piece in a colour, where there is one that can be, and new ones."""
     stack, end = examined.stack, End("palette", colour.key)
-    side = Length(figures.building.DOT_SIZE[stack.unit], stack.unit)
-    told: PieceSaid = {
-        "on": stack.build.carrier,
-        "size": Size(side, side),
-        "place": {"across": Across.RIGHT_THIRD, "down": Down.UPPER_THIRD},
-        "material": end,
-    }
-    ways: list[tuple[str, BuildChange]] = [
+    ways: list[tuple[str, BuildChange | ArrangeChange]] = [
         (f"{one.name} in {colour.name}", EditPiece(one.key, {"material": end, "inked": None}))
-        for one in stack.build.pieces
-        if one.kind is Kind.FINISH and one.material != end
+        for one in examined.finishes
+        if one.material != end
     ]
-    ways = [*ways[:1], (f"add a dot in {colour.name}", AddPiece(Kind.FINISH, f"dot in {colour.name}", told))]
+    # As many as lead by themselves; beside others that do, two that repeat one another.
+    count = 2 if len(examined.finishes) >= figures.building.FLOW_COUNT else figures.building.FLOW_COUNT
+    ways = [*ways[:1], (f"add {count} dots in {colour.name}", Scatter(count, Along.DIAGONAL, end))]
     found = []
     for words, change in ways:
         after = _tried(examined, change)
-        figure = next(finding.figure for one, finding in after.accents if one.key == colour.key)
-        found.append(Mend(words, figure, change, stack.palette.end_shades(end)))
+        if after.flow.status is Status.HOLDS or (
+            examined.finishes and examined.flow.status is not Status.HOLDS
+        ):
+            figure = next(finding.figure for one, finding in after.accents if one.key == colour.key)
+            found.append(Mend(words, figure, change, stack.palette.end_shades(end)))
+    return found
+
+
+def to_lead(examined: Examined) -> list[Mend]:
+    """The finishing pieces along a line, as many as make one, where they lead then and all fits."""
+    build, pieces = examined.stack.build, examined.finishes
+    more = max(figures.building.FLOW_COUNT - len(pieces), 0)
+    keys = (*(piece.key for piece in pieces), *(build.next_key + at for at in range(more)))
+    found = []
+    for along in Along:
+        laid = LayAlong(keys, along)
+        add = f"{more} more, and all " if more else "them "
+        change = Several(Purpose.ARRANGE, (Scatter(more, along, pieces[0].material), laid)) if more else laid
+        after = _tried(examined, change)
+        if after.flow.status is Status.HOLDS and _no_worse(examined, after):
+            found.append(Mend(f"{add}{in_words(along)}", after.flow.figure, change))
     return found
 
 
@@ -307,7 +325,7 @@ def to_post(examined: Examined) -> list[Mend]:
     return [Mend(f"take one of {usual.text()}", after.posted.figure, change)]
 
 
-def _tried(examined: Examined, change: BuildChange) -> Examined:
+def _tried(examined: Examined, change: BuildChange | ArrangeChange | Several) -> Examined:
     """What is found after a change."""
     return Examined(examined.stack.after(change))
 

@@ -65,6 +65,9 @@ def _together(examined: Examined) -> Iterator[Check]:
     for colour, finding in examined.accents:
         to_mend = partial(mends.to_return, examined, colour)
         yield _of_build(OnAccent(colour.key), f"The accent {colour.name}", finding, to_mend)
+    if examined.finishes:
+        to_mend = partial(mends.to_lead, examined)
+        yield _of_build(OnWhole(Whole.FLOW), "Finishing pieces together", examined.flow, to_mend)
     if stack.build.pieces:
         to_mend = partial(mends.to_spread, examined)
         yield _of_build(OnWhole(Whole.SPREAD), "Light to dark on the card", examined.spread, to_mend)

@@ -231,6 +231,7 @@ class Whole(StrEnum):
     THICKNESS = "thickness"
     ENVELOPE = "envelope"
     SHEET = "sheet"
+    FLOW = "flow"
     DRAWER = "drawer"
     LOW = "low"
 

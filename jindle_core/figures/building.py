@@ -45,6 +45,9 @@ COPY_STEP = MappingProxyType({"in": 12, "mm": 50})  # ticks to the right and dow
 # how far off the line as a share of the shorter side, so that they look thrown and still lead.
 DOTS = MappingProxyType({"in": (8, 10, 12), "mm": (30, 40, 50)})
 DOTS_OFF, DOTS_STRAY, SCATTER_MOST = 5.0, 0.06, 15
+# Finishing pieces together: so many make a line, over so much of the card's diagonal; their weight lies so
+# far off the middle at most, as a share of the way to a corner.
+FLOW_COUNT, FLOW_REACH, FLOW_OFF = 3, 0.45, 0.35
 DOT_SIZE = MappingProxyType({"in": 12, "mm": 50})  # ticks of a finishing piece that is offered
 # Shapes, as shares of the shorter side, so that they look alike at any size; in mm where a die is as it is.
 ROUNDING, ROUNDING_MOST = 0.15, 6.0  # a corner punch takes 3 to 6 mm

@@ -23,7 +23,7 @@ from jindle_core.families.judge import judge_family
 from jindle_core.families.recipes import recipe
 from jindle_core.layers.pieces import BASE, Piece
 from jindle_core.material import End
-from jindle_core.media import COLUMNS, PAD_MEDIA, Medium
+from jindle_core.media import PAD_MEDIA, Medium
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.table import moved
 from jindle_core.seen.whole import SeenCard
@@ -300,7 +300,7 @@ def _mine(seen: SeenCard, places: np.ndarray) -> np.ndarray:
 
 def _cells(moving: _Moving, key: int, now: np.ndarray) -> Iterator[Follower]:
     supplies = moving.supplies
-    for column in COLUMNS:
+    for column in moving.seen.card.columns:
         choice = moving.seen.card.choice(key, column.key)
         place = None if choice is None else supplies.places.get(choice.colour)
         if choice is None or place is None:
@@ -383,7 +383,7 @@ def _cell(moving: _Moving, key: int, column: str, pk: int) -> Follower:
     place, card = moving.supplies.places[pk], moving.seen.card
     choice = card.choice(key, column)
     before = None if choice is None else moving.supplies.places.get(choice.colour)
-    title = next(one.title for one in COLUMNS if one.key == column)
+    title = next(one.title for one in card.columns if one.key == column)
     words = f"{card.colour(key).name}, {title.lower()}"
     change = Choose(key, column, pk)
     return Follower(

@@ -9,7 +9,9 @@ import shapely
 from jindle_core import figures
 from jindle_core.blending.inks import seen_on
 from jindle_core.card.build import Build
+from jindle_core.card.changes.arranging import ArrangeChange
 from jindle_core.card.changes.build import BuildChange
+from jindle_core.card.changes.every import Several
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.views import Shades
 from jindle_core.layers.making import MadeOn, Making
@@ -86,7 +88,7 @@ class Stack:
         """The card's own unit, in which everything is cut."""
         return self.palette.card.size.width.unit
 
-    def after(self, change: BuildChange) -> "Stack":
+    def after(self, change: BuildChange | ArrangeChange | Several) -> "Stack":
         """The same card after a change."""
         palette = replace(self.palette, card=change.apply(self.palette.card))
         return Stack(palette, tuple(replace(one, palette=palette) for one in self.coloured))

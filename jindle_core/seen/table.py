@@ -15,7 +15,6 @@ from jindle_core.families.convert import assign
 from jindle_core.matching.nearest import Nearest, query_each
 from jindle_core.matching.verdicts import Verdict
 from jindle_core.material import End
-from jindle_core.media import COLUMNS
 from jindle_core.provenance import Provenance
 from jindle_core.seen.palette import SeenPalette, value_on_screen
 from jindle_core.supplies.matched import Match, Swatch, swatch_of
@@ -56,11 +55,11 @@ class Row:
 
 def table(palette: SeenPalette, only_owned: bool) -> list[Row]:
     """A row for each palette colour: one search for all columns and colours together."""
-    supplies, colours = palette.supplies, palette.card.colours
-    indexes = [supplies.indexes[column.key, only_owned] for column in COLUMNS]
+    supplies, colours, columns = palette.supplies, palette.card.colours, palette.card.columns
+    indexes = [supplies.indexes[column.key, only_owned] for column in columns]
     found = query_each([index for index, _ in indexes], palette.lab) if colours else []
     cells: list[list[Cell]] = [[] for _ in colours]
-    for column, (_, places), nearest in zip(COLUMNS, indexes, found, strict=False):
+    for column, (_, places), nearest in zip(columns, indexes, found, strict=False):
         for at, row in enumerate(cells):
             row.append(_cell(palette, at, column.key, places, nearest[at]))
     return [_row(palette, at, tuple(row)) for at, row in enumerate(cells)]
@@ -115,7 +114,7 @@ def moved(palette: SeenPalette, range_ids: Sequence[int], owned: bool) -> tuple[
     """
     supplies, colours = palette.supplies, palette.card.colours
     cells, unserved = [], []
-    for column in COLUMNS:
+    for column in palette.card.columns:
         places = supplies.columns[column.key]
         kept = supplies.usable if owned else supplies.to_be_had
         places = places[np.isin(supplies.range_ids[places], list(range_ids)) & kept[places]]

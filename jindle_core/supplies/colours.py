@@ -18,7 +18,7 @@ from jindle_core.families.build import Builder
 from jindle_core.fullness import Fullness
 from jindle_core.matching.nearest import Indices, Nearest, NearestIndex
 from jindle_core.matching.search import SearchIndex
-from jindle_core.media import COLUMN_OF, COLUMNS, FORM, PAD_MEDIA, Form, Medium
+from jindle_core.media import COLUMN_OF, EVERY_COLUMN, FORM, PAD_MEDIA, Form, Medium
 from jindle_core.palettes.standing import Landable
 from jindle_core.prediction.behaviour import COVERING, Behaviour, Covering, Hand, usual_behaviour
 from jindle_core.prediction.fitting import BehaviourFit
@@ -274,7 +274,7 @@ class Supplies:
     def columns(self) -> dict[str, np.ndarray]:
         """The places of the colours in each column of the palette table."""
         keys = np.array([COLUMN_OF.get(self.ranges[row.range_id].medium, "") for row in self.rows])
-        return {column.key: np.flatnonzero((keys == column.key) & ~self.lost) for column in COLUMNS}
+        return {column.key: np.flatnonzero((keys == column.key) & ~self.lost) for column in EVERY_COLUMN}
 
     @cached_property
     def indexes(self) -> dict[tuple[str, bool], tuple[NearestIndex, np.ndarray]]:

@@ -6,6 +6,7 @@ from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.meeting import Reach, Seam
 from jindle_core.blending.painting import GroundShape
 from jindle_core.blending.standing import Wish
+from jindle_core.blending.stencils import Stencil, StencilForm
 from jindle_core.card.changes import arranging, build, every, everywhere, ground, palette, pictures
 from jindle_core.card.ground import Effect, InkedCard, PadUse
 from jindle_core.card.layouts import STARTS
@@ -22,7 +23,7 @@ from jindle_core.layers.shapes import Side
 from jindle_core.lengths import Length, read_size
 from jindle_core.line_art.drawing import LineDrawing, Shape
 from jindle_core.material import End
-from jindle_core.media import COLUMNS, PICTURE_MEDIA
+from jindle_core.media import EVERY_COLUMN, FURTHER_COLUMNS, PICTURE_MEDIA
 from jindle_core.palettes.role import Role
 from jindle_core.prediction.behaviour import Hand
 
@@ -34,7 +35,7 @@ DRAWING = LineDrawing(
 )
 HEXAGON = ((0.0, 0.5), (0.25, 0.0), (0.75, 0.0), (1.0, 0.5), (0.75, 1.0), (0.25, 1.0))
 SIZES = (read_size("4 1/4", "5 1/2", "in"), read_size("148", "105", "mm"), read_size("1 1/2", "2", "in"))
-COLUMN = st.sampled_from([column.key for column in COLUMNS])
+COLUMN = st.sampled_from([column.key for column in EVERY_COLUMN])
 TEXT = st.sampled_from(["get well", "ENORMOUSLY GRATEFUL", "ünïcode 🐦", " "])
 LENGTH = st.builds(Length, st.sampled_from([4, 8, 32, 64, 176, 256, 384]), st.just("in"))
 OFFSET = st.builds(Length, st.sampled_from([0, 16, -32, 128, -75]), st.sampled_from(["in", "mm"]))
@@ -73,7 +74,16 @@ def changes(card: Card, pads, boards, markers):
     )
     anchor = st.builds(Anchor, or_none(st.sampled_from(supplies)), LAB, st.sampled_from(["typed", "read"]))
     pad, board = st.sampled_from(pads), or_none(st.sampled_from(boards))
-    pad_use = st.builds(PadUse, pad, of(Hand), st.integers(1, 3), of(Reach), of(Seam))
+    pad_use = st.builds(
+        PadUse,
+        pad,
+        of(Hand),
+        st.integers(1, 3),
+        of(Reach),
+        of(Seam),
+        st.builds(Stencil, of(StencilForm)),
+        st.booleans(),
+    )
     place = some(across=of(Across), down=of(Down), right=OFFSET, below=OFFSET)
     said = {
         "on": st.sampled_from([0, *pieces]), "place": place, "material": end | st.builds(End, st.just("sheet"), st.sampled_from([1, 99])), "raised": of(Raised),
@@ -117,6 +127,7 @@ def changes(card: Card, pads, boards, markers):
         st.just(()) | st.lists(area, max_size=2).map(tuple),
     )
     return {
+        "show_columns": lambda: st.builds(palette.ShowColumns, st.lists(st.sampled_from([one.key for one in FURTHER_COLUMNS]), max_size=3).map(tuple)),
         "set_card": lambda: st.builds(palette.SetCard, or_none(TEXT), or_none(st.sampled_from(SIZES))),
         "add_colour": lambda: st.builds(palette.AddColour, anchor, TEXT, or_none(of(Role)), st.booleans()),
         "edit_colour": lambda: st.builds(palette.EditColour, colour, or_none(TEXT), or_none(of(Role))),
@@ -157,7 +168,7 @@ def changes(card: Card, pads, boards, markers):
             ground.SetGround,
             some(
                 shape=of(GroundShape), across=st.booleans(), pads=st.lists(pad_use, max_size=4).map(tuple), paper=board,
-                tinted=st.booleans(), wish=of(Wish), lettered=st.booleans(),
+                tinted=st.booleans(), wish=of(Wish), lettered=st.booleans(), back=st.booleans(), one_side=st.booleans(),
                 effects=st.lists(st.builds(Effect, of(EffectKind), or_none(pad), of(Hand)), max_size=2).map(tuple),
                 mat=or_none(st.builds(InkedCard, pad, of(Hand), st.integers(1, 3), st.booleans(), board)),
             ),
@@ -184,6 +195,7 @@ def changes(card: Card, pads, boards, markers):
         "mat_under": lambda: st.builds(arranging.MatUnder, piece, end),
         "copy_pieces": lambda: st.builds(arranging.CopyPieces, st.lists(piece, min_size=1, max_size=3).map(tuple), st.booleans()),
         "scatter": lambda: st.builds(arranging.Scatter, st.sampled_from([1, 3, 7, 500]), of(arranging.Along), end, st.integers(0, 9)),
+        "lay_along": lambda: st.builds(arranging.LayAlong, st.lists(piece, max_size=3).map(tuple), of(arranging.Along), st.integers(0, 9)),
         "arrange": lambda: st.builds(arranging.Arrange, st.lists(piece, max_size=4).map(tuple), of(arranging.How)),
         "use_instead": lambda: instead,
         "several": lambda: st.builds(every.Several, of(every.Purpose), st.lists(instead | st.builds(build.MovePiece, piece, to), max_size=3).map(tuple)),

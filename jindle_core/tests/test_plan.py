@@ -104,6 +104,20 @@ class ChoiceTests(unittest.TestCase):
         unlocked = changes.Choose(1, "pad", 70).apply(card)
         self.assertEqual(changes.Choose(1, "pad", 71).apply(unlocked).choice(1, "pad").colour, 71)
 
+    def test_further_columns_are_shown_where_they_are_wanted_and_take_their_choices_along(self):
+        card = some_card()
+        with self.assertRaisesRegex(BadInput, "no column “gel”"):
+            changes.Choose(1, "gel", 70).apply(card)
+        wide = changes.ShowColumns(("gel", "water", "gel")).apply(card)
+        self.assertEqual([one.key for one in wide.columns][-2:], ["water", "gel"])
+        chosen = changes.Choose(1, "gel", 70).apply(wide)
+        self.assertEqual(card_from_json(card_to_json(chosen)), chosen)
+        narrow = changes.ShowColumns(("water",)).apply(chosen)
+        self.assertIsNone(narrow.choice(1, "gel"))
+        self.assertEqual(changes.ShowColumns(()).apply(narrow), card)
+        with self.assertRaisesRegex(BadInput, "no further column “marker”"):
+            changes.ShowColumns(("marker",)).apply(card)
+
     def test_back_to_the_nearest(self):
         self.assertIsNone(changes.ClearChoice(1, "pad").apply(some_card()).choice(1, "pad"))
 

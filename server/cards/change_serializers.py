@@ -9,7 +9,7 @@ from jindle_core.card.changes import palette as changes
 from jindle_core.card.whole import Choice
 from jindle_core.checks import ids as check_ids
 from jindle_core.contrast.rules import PairKind
-from jindle_core.media import COLUMNS
+from jindle_core.media import EVERY_COLUMN
 from jindle_core.palettes.role import Role
 from server.cards.serializers import (
     COLUMN_CHOICES,
@@ -108,7 +108,7 @@ class CellChoiceSerializer(serializers.Serializer):
 class ChooseManySerializer(ChangeSerializer):
     makes = changes.ChooseMany
     kind = kind_field("choose_many")
-    choices = CellChoiceSerializer(many=True, max_length=figures.palettes.PALETTE_LIMIT * len(COLUMNS))  # type: ignore[call-arg]
+    choices = CellChoiceSerializer(many=True, max_length=figures.palettes.PALETTE_LIMIT * len(EVERY_COLUMN))  # type: ignore[call-arg]
 
     def to_internal_value(self, data: Any) -> Any:
         given = super(ChangeSerializer, self).to_internal_value(data)
@@ -120,6 +120,12 @@ class ClearChoiceSerializer(ChangeSerializer):
     kind = kind_field("clear_choice")
     key = serializers.IntegerField()
     column = serializers.ChoiceField(choices=COLUMN_CHOICES)
+
+
+class ShowColumnsSerializer(ChangeSerializer):
+    makes = changes.ShowColumns
+    kind = kind_field("show_columns")
+    columns = serializers.ListField(child=serializers.ChoiceField(choices=COLUMN_CHOICES), max_length=20)
 
 
 class AddPairSerializer(ChangeSerializer):
@@ -190,6 +196,7 @@ PALETTE_CHANGES: dict[str, type[ChangeSerializer]] = {
     "choose": ChooseSerializer,
     "choose_many": ChooseManySerializer,
     "clear_choice": ClearChoiceSerializer,
+    "show_columns": ShowColumnsSerializer,
     "add_pair": AddPairSerializer,
     "edit_pair": EditPairSerializer,
     "remove_pair": RemovePairSerializer,

@@ -12,14 +12,14 @@ from jindle_core.contrast.rules import PairKind, Status
 from jindle_core.layers.folding import Fold
 from jindle_core.lengths import Size, read_length
 from jindle_core.material import End
-from jindle_core.media import COLUMNS
+from jindle_core.media import EVERY_COLUMN
 from jindle_core.palettes.role import Role
 from server.catalogue.swatches import MatchSerializer, ShadesSerializer, SwatchSerializer
 
 ROLE_CHOICES = [(role.value, role.value) for role in Role]
 PAIR_CHOICES = [(kind.value, kind.value) for kind in PairKind]
 STATUS_CHOICES = [(status.value, status.value) for status in Status]
-COLUMN_CHOICES = [(column.key, column.title) for column in COLUMNS]
+COLUMN_CHOICES = [(column.key, column.title) for column in EVERY_COLUMN]
 UNIT_CHOICES = [("in", "in"), ("mm", "mm")]
 EFFECT_CHOICES = [(one.value, one.value) for one in EffectKind]
 STAGES = ("palette", "colouring", "background", "build", "contrast")
@@ -326,6 +326,12 @@ class ColumnSerializer(serializers.Serializer):
     title = serializers.CharField()
 
 
+class FurtherColumnSerializer(ColumnSerializer):
+    """A column beyond the usual ones, and whether this card shows it."""
+
+    shown = serializers.BooleanField()
+
+
 class NudgeSerializer(serializers.Serializer):
     """How far (mm) an arrow key moves a piece."""
 
@@ -343,6 +349,7 @@ class CardSerializer(serializers.Serializer):
     undo = serializers.CharField(allow_null=True, help_text="what undo would take back")
     redo = serializers.CharField(allow_null=True)
     columns = ColumnSerializer(many=True)
+    further = FurtherColumnSerializer(many=True)
     colours = PaletteColourSerializer(many=True)
     pairs = PairSerializer(many=True)
     guessed = serializers.BooleanField(help_text="the pairs are a guess from the roles")

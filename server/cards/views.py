@@ -13,7 +13,7 @@ from jindle_core.contrast.rules import Status
 from jindle_core.layers.sizing import nudge
 from jindle_core.lengths import USUAL_SIZES
 from jindle_core.material import End
-from jindle_core.media import COLUMNS
+from jindle_core.media import FURTHER_COLUMNS
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.seen.table import table
 from jindle_core.supplies.colours import Supplies
@@ -28,7 +28,6 @@ from server.errors import CannotBeShown
 
 log = logging.getLogger(__name__)
 _SUMMARIES, _TABLES = 200, 8  # held for one person: a few kilobytes each, and up to a quarter of a megabyte
-_COLUMNS = [{"key": column.key, "title": column.title} for column in COLUMNS]
 
 
 def whole_card(
@@ -68,7 +67,11 @@ def card_told(
         "size": card_now.size.shown(person.units)._asdict(),
         "undo": labels.get(card.head) if card.head else None,
         "redo": labels.get(card.head + 1),
-        "columns": _COLUMNS,
+        "columns": [{"key": one.key, "title": one.title} for one in card_now.columns],
+        "further": [
+            {"key": one.key, "title": one.title, "shown": one.key in card_now.further}
+            for one in FURTHER_COLUMNS
+        ],
         "colours": _table(palette, person.only_owned),
         "pairs": [pair_told(one) for one in palette.pairs_seen],
         "guessed": card_now.pairs is None,
@@ -82,7 +85,7 @@ def card_told(
 
 def _table(palette: SeenPalette, only_owned: bool) -> list[dict[str, Any]]:
     """The palette's rows: most changes are of something else."""
-    key = (palette.card.colours, palette.card.choices, only_owned)
+    key = (palette.card.colours, palette.card.choices, palette.card.further, only_owned)
 
     def tell() -> list[dict[str, Any]]:
         return [row_told(one) for one in table(palette, only_owned)]

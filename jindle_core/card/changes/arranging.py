@@ -177,39 +177,81 @@ class Scatter:
             words = f"1 to {most} pieces are scattered at once."
             raise BadInput(Problem(words, field="count", value=str(self.count), expected=f"1 to {most}"))
         _room(build, self.count)
-        boxes = laid_out(card.size, build.pieces)
         random = np.random.default_rng(self.seed)
-        on = build.carrier
-        places = _scattered(self.along, self.count, boxes[on], _picture(build, boxes), random)
-        unit, sizes = card.size.width.unit, figures.building.DOTS[card.size.width.unit]
-        under, added = boxes[on], list[Piece]()
-        free = _free(build, boxes, on)
-        for at, wanted in enumerate(places):
-            across = Length(int(sizes[random.integers(len(sizes))]), unit)
-            spot = free[np.linalg.norm(free - wanted, axis=1).argmin()]
-            # The next keeps off it.
-            apart = np.linalg.norm(free - spot, axis=1) >= _APART * float(across.millimetres)
-            free = free[apart] if apart.any() else free
-            half = across.millimetres / 2
-            kept = (
-                min(max(Fraction(float(value)), start + half), end - half)
-                for value, start, end in zip(
-                    spot, (under.x, under.y), (under.right, under.bottom), strict=True
-                )
+        usual = figures.building.DOTS[card.size.width.unit]
+        sizes = [
+            Length(int(usual[random.integers(len(usual))]), card.size.width.unit) for _ in range(self.count)
+        ]
+        added = tuple(
+            Piece(
+                *(build.next_key + at, Kind.FINISH, f"dot {at + 1}", build.carrier),
+                size=Size(across, across),
+                place=place,
+                material=self.material,
             )
-            middles = under.x + under.width / 2, under.y + under.height / 2
-            right, below = (
-                Length.near(value - middle, unit) for value, middle in zip(kept, middles, strict=True)
+            for at, (across, place) in enumerate(
+                zip(sizes, _places(card, build, self.along, sizes, random), strict=True)
             )
-            added.append(
-                Piece(
-                    *(build.next_key + at, Kind.FINISH, f"dot {at + 1}", on),
-                    size=Size(across, across),
-                    place=Place(right=right, below=below),
-                    material=self.material,
-                )
-            )
+        )
         return checked(card, replace(build, pieces=(*build.pieces, *added)))
+
+
+@dataclass(frozen=True, slots=True)
+class LayAlong:
+    """Move finishing pieces of the front to a line over it, or around its largest picture."""
+
+    keys: tuple[int, ...]
+    along: Along
+    seed: int = 1
+
+    label = "laying finishing pieces along a line"
+
+    def apply(self, card: Card) -> Card:
+        """The card with them moved, as large as they are; BadInput for other pieces, or none."""
+        build = card.build
+        pieces = [build.piece(key) for key in dict.fromkeys(self.keys)]
+        if not pieces:
+            raise BadInput(Problem("Say which pieces.", field="keys"))
+        for piece in pieces:
+            if piece.kind is not Kind.FINISH or piece not in build.pieces:
+                words = f"{piece.name} is no finishing piece of the front."
+                raise BadInput(Problem(words, field="keys", value=piece.name))
+        boxes = laid_out(card.size, build.pieces)
+        sizes = [Length.near(boxes[piece.key].width, card.size.width.unit) for piece in pieces]
+        others = replace(build, pieces=tuple(one for one in build.pieces if one not in pieces))
+        places = _places(card, others, self.along, sizes, np.random.default_rng(self.seed))
+        for piece, place in zip(pieces, places, strict=True):
+            build = build.with_piece(replace(piece, on=build.carrier, place=place))
+        return checked(card, build)
+
+
+def _places(
+    card: Card, build: Build, along: Along, sizes: list[Length], random: np.random.Generator
+) -> list[Place]:
+    """Where finishing pieces of some widths come to lie on what carries the ground, one after another.
+
+    ``build`` is how the card is built without them.
+    """
+    boxes, unit = laid_out(card.size, build.pieces), card.size.width.unit
+    under = boxes[build.carrier]
+    wanted_places = _scattered(along, len(sizes), under, _picture(build, boxes), random)
+    free, found = _free(build, boxes, build.carrier), list[Place]()
+    for across, wanted in zip(sizes, wanted_places, strict=True):
+        spot = free[np.linalg.norm(free - wanted, axis=1).argmin()]
+        # The next keeps off it.
+        apart = np.linalg.norm(free - spot, axis=1) >= _APART * float(across.millimetres)
+        free = free[apart] if apart.any() else free
+        half = across.millimetres / 2
+        kept = (
+            min(max(Fraction(float(value)), start + half), end - half)
+            for value, start, end in zip(spot, (under.x, under.y), (under.right, under.bottom), strict=True)
+        )
+        middles = under.x + under.width / 2, under.y + under.height / 2
+        right, below = (
+            Length.near(value - middle, unit) for value, middle in zip(kept, middles, strict=True)
+        )
+        found.append(Place(right=right, below=below))
+    return found
 
 
 def _free(build: Build, boxes: dict[int, Box], on: int) -> np.ndarray:
@@ -337,4 +379,4 @@ def _moves(boxes: dict[int, Box], how: How) -> dict[int, tuple[Fraction, Fractio
     }
 
 
-ArrangeChange = MatUnder | CopyPieces | Scatter | Arrange
+ArrangeChange = MatUnder | CopyPieces | Scatter | LayAlong | Arrange

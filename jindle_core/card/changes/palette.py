@@ -17,11 +17,9 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.sizing import laid_out
 from jindle_core.lengths import Size
 from jindle_core.material import End
-from jindle_core.media import COLUMNS
+from jindle_core.media import FURTHER_COLUMNS
 from jindle_core.palettes.role import Role
 from jindle_core.palettes.roles import guess_role
-
-_COLUMN_KEYS = tuple(column.key for column in COLUMNS)
 
 
 def checked_name(text: str, field: str = "name") -> str:
@@ -170,13 +168,14 @@ class Choose:
 
     def apply(self, card: Card) -> Card:
         card.colour(self.key)
-        if self.column not in _COLUMN_KEYS:
+        shown = [column.key for column in card.columns]
+        if self.column not in shown:
             raise BadInput(
                 Problem(
                     f"There is no column “{self.column}”.",
                     field="column",
                     value=self.column,
-                    expected=", ".join(_COLUMN_KEYS),
+                    expected=", ".join(shown),
                 )
             )
         current = card.choice(self.key, self.column)
@@ -219,6 +218,27 @@ class ClearChoice:
 @dataclass(frozen=True, slots=True)
 class PairChange:
     """A change of what lies on what. Apply it to a settled card (``Card.settled``)."""
+
+
+@dataclass(frozen=True, slots=True)
+class ShowColumns:
+    """Show further columns of the palette table, by their keys, beside the usual ones; no others of them."""
+
+    columns: tuple[str, ...]
+
+    label = "the columns of the palette"
+
+    def apply(self, card: Card) -> Card:
+        """The card with these; what was chosen in a column that goes, goes with it."""
+        known = [column.key for column in FURTHER_COLUMNS]
+        for one in self.columns:
+            if one not in known:
+                words = f"There is no further column “{one}”."
+                raise BadInput(Problem(words, field="columns", value=one, expected=", ".join(known)))
+        further = tuple(key for key in known if key in self.columns)
+        gone = set(card.further) - set(further)
+        kept = tuple(one for one in card.choices if one.column not in gone)
+        return replace(card, further=further, choices=kept)
 
 
 @dataclass(frozen=True, slots=True)
@@ -332,6 +352,7 @@ Change = (
     | Choose
     | ChooseMany
     | ClearChoice
+    | ShowColumns
     | AddPair
     | EditPair
     | RemovePair

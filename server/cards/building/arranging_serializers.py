@@ -55,6 +55,18 @@ class ArrangeSerializer(_OfPiecesSerializer):
         return arranging.Arrange(given["keys"], arranging.How(given["how"]))
 
 
+class LayAlongSerializer(_OfPiecesSerializer):
+    """Finishing pieces that there are along a line, or around the picture."""
+
+    makes = arranging.LayAlong
+    kind = kind_field("lay_along")
+    along = serializers.ChoiceField(choices=ALONG_CHOICES)
+    seed = serializers.IntegerField(default=1, min_value=0, max_value=10**6)
+
+    def made(self, given: Any) -> Any:
+        return arranging.LayAlong(given["keys"], arranging.Along(given["along"]), given["seed"])
+
+
 class ScatterSerializer(ChangeSerializer):
     """Finishing pieces along a line, or around the picture."""
 
@@ -75,4 +87,5 @@ ARRANGE_CHANGES: dict[str, type[ChangeSerializer]] = {
     "copy_pieces": CopyPiecesSerializer,
     "arrange": ArrangeSerializer,
     "scatter": ScatterSerializer,
+    "lay_along": LayAlongSerializer,
 }

@@ -5,6 +5,7 @@ from dataclasses import asdict
 from enum import Enum
 from typing import Any
 
+from jindle_core.card.changes.arranging import LayAlong, Scatter
 from jindle_core.card.changes.build import AddPiece, EditPiece, MovePiece, PutOnStrip, RemovePiece, SetBuild
 from jindle_core.card.changes.every import AnyChange, Several
 from jindle_core.card.changes.everywhere import UseInstead
@@ -33,6 +34,8 @@ def change_told(change: AnyChange, unit: str) -> Told:
         case UseInstead():
             ends = {name: end_told(getattr(change, name)) for name in ("old", "new")}
             return {"kind": "use_instead", "areas": list(change.areas)} | ends
+        case Scatter() | LayAlong():
+            return _of_line(change)
         case SetFamilies():
             families = [{"key": one.key, "colours": list(one.colours)} for one in change.families]
             return {"kind": "set_families", "families": families}
@@ -60,6 +63,13 @@ def _of_build(
             return {"kind": "add_piece", "unit": unit} | named | _fields(change.told)
         case SetBuild():
             return {"kind": "set_build"} | _fields(change.settings)
+
+
+def _of_line(change: Scatter | LayAlong) -> Told:
+    told = {"along": change.along.value, "seed": change.seed}
+    if isinstance(change, LayAlong):
+        return {"kind": "lay_along", "keys": list(change.keys)} | told
+    return {"kind": "scatter", "count": change.count, "material": end_told(change.material)} | told
 
 
 def _of_palette(change: Reanchor | ChooseMany | EditPair) -> Told:

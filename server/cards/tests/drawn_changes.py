@@ -6,6 +6,7 @@ from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.meeting import Reach, Seam
 from jindle_core.blending.painting import GroundShape
 from jindle_core.blending.standing import Wish
+from jindle_core.blending.stencils import StencilForm
 from jindle_core.card.changes.arranging import Along, How
 from jindle_core.card.layouts import STARTS
 from jindle_core.card.whole import Card
@@ -17,7 +18,7 @@ from jindle_core.layers.folding import Fold
 from jindle_core.layers.making import Making
 from jindle_core.layers.pieces import Across, Down, Kind, Raised
 from jindle_core.layers.shapes import Shape, Side
-from jindle_core.media import COLUMNS, PICTURE_MEDIA
+from jindle_core.media import EVERY_COLUMN, FURTHER_COLUMNS, PICTURE_MEDIA
 from jindle_core.palettes.role import Role
 from jindle_core.prediction.behaviour import Hand
 
@@ -31,7 +32,7 @@ def some(**fields):
     return st.fixed_dictionaries({}, optional=fields)
 
 
-COLUMN = st.sampled_from([column.key for column in COLUMNS])
+COLUMN = st.sampled_from([column.key for column in EVERY_COLUMN])
 LENGTH = st.sampled_from(["1/16", "1/8", "1/2", "1", "2 3/4", "4", "6", "3 mm"])
 OFFSET = st.sampled_from(["0", "1/4", "-1/2", "2", "-30 mm"])
 TEXT = st.sampled_from(["", "get well", "ENORMOUSLY GRATEFUL", "ünïcode 🐦"])
@@ -77,7 +78,9 @@ class Drawn:
         named = instead.map(lambda told: told | {"kind": "use_instead"})
         card = st.one_of(st.none(), st.sampled_from(self.cards))
         inked = {"colour": pad, "hand": values(Hand), "coats": st.integers(1, 3)}
-        used = st.fixed_dictionaries(inked | {"reach": values(Reach), "seam": values(Seam)})
+        stencil = st.fixed_dictionaries({"form": values(StencilForm)})
+        laid = {"reach": values(Reach), "seam": values(Seam), "stencil": stencil, "same": st.booleans()}
+        used = st.fixed_dictionaries(inked | laid)
         effect = st.fixed_dictionaries({"effect": values(EffectKind), "colour": pad, "hand": values(Hand)})
         piece = {
             "on": st.sampled_from([0, *keys["piece"]]),
@@ -151,6 +154,9 @@ class Drawn:
                     )
                 }
             ),
+            "show_columns": st.fixed_dictionaries(
+                {"columns": st.lists(st.sampled_from([one.key for one in FURTHER_COLUMNS]), max_size=3)}
+            ),
             "clear_choice": st.fixed_dictionaries({"key": key["colour"], "column": COLUMN}),
             "add_pair": st.fixed_dictionaries({"pair_kind": values(PairKind), "upper": end, "lower": end}),
             "edit_pair": st.fixed_dictionaries(
@@ -216,6 +222,8 @@ class Drawn:
                 tinted=st.booleans(),
                 wish=values(Wish),
                 lettered=st.booleans(),
+                back=st.booleans(),
+                one_side=st.booleans(),
                 effects=st.lists(effect, max_size=2, unique_by=lambda one: one["effect"]),
                 mat=st.one_of(st.none(), st.fixed_dictionaries(inked)),
             ),
@@ -228,6 +236,9 @@ class Drawn:
             ),
             "scatter": st.fixed_dictionaries(
                 {"count": st.sampled_from([1, 3, 500]), "along": values(Along), "material": end}
+            ),
+            "lay_along": st.fixed_dictionaries(
+                {"keys": st.lists(key["piece"], min_size=1, max_size=3), "along": values(Along)}
             ),
             "use_pad": st.fixed_dictionaries({"at": st.integers(0, 3), "colour": pad}),
             "use_instead": instead,

@@ -12,7 +12,7 @@ from jindle_core import figures
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import lab_to_hex, on_screen
 from jindle_core.colorimetry.typed import read_typed
-from jindle_core.media import COLUMNS
+from jindle_core.media import EVERY_COLUMN
 from jindle_core.supplies.alike import like
 from jindle_core.supplies.colours import Supplies
 from server.catalogue.api.targets import Target, target_of
@@ -30,7 +30,7 @@ class FindQuery(serializers.Serializer):
         required=False, allow_blank=True, default="", help_text="code, name, #rrggbb or Lab"
     )
     column = serializers.ChoiceField(
-        choices=[(column.key, column.title) for column in COLUMNS],
+        choices=[(column.key, column.title) for column in EVERY_COLUMN],
         required=False,
         help_text="only supplies of this column of the palette table; a value then means the nearest",
     )

@@ -9,8 +9,8 @@ const session = useSession()
 <template>
   <div
     role="rowheader"
-    class="flex min-w-0 cursor-pointer items-center gap-2 rounded-data py-1 pr-2 pl-1"
-    :class="lit && 'bg-sheet ring-1 ring-ink'"
+    class="sticky left-0 z-10 flex min-w-0 cursor-pointer items-center gap-2 rounded-data py-1 pr-2 pl-1"
+    :class="lit ? 'bg-sheet ring-1 ring-ink' : 'bg-room'"
   >
     <b class="w-5 text-center font-title text-lg">{{ place }}</b>
     <span

@@ -9,6 +9,7 @@ import { useOnlyOwned } from '@/lib/owned'
 import { useSession } from '@/lib/session'
 import OnOff from '@/ui/OnOff.vue'
 import KeepCombination from '@/ways/KeepCombination.vue'
+import ColumnsDialog from './ColumnsDialog.vue'
 import AlternativesDialog from './AlternativesDialog.vue'
 import ColourDialog from './ColourDialog.vue'
 import ColourHead from './ColourHead.vue'
@@ -29,11 +30,17 @@ const editing = ref(0)
 const moving = ref(false)
 const choosingPaper = ref(false)
 const keeping = ref(false)
+const widening = ref(false)
+// So many columns beside the colour itself; each keeps room for a code.
+const across = computed(() => ({
+  gridTemplateColumns: `138px repeat(${card.value.columns.length}, minmax(130px, 1fr))`,
+}))
 const onlyOwned = useOnlyOwned()
 const ACTS: [string, () => void][] = [
   ['Papers that go with it', () => (choosingPaper.value = true)],
   ['Keep it as a combination', () => (keeping.value = true)],
   ['Move to other ranges', () => (moving.value = true)],
+  ['Further columns', () => (widening.value = true)],
 ]
 
 async function focus(row: number, column: number) {
@@ -160,11 +167,13 @@ const tab = (row: number, column: number) =>
       ref="grid"
       role="grid"
       aria-label="Palette table: palette colours down, media across"
-      class="min-w-[820px]"
+      :style="{ minWidth: `${138 + 136 * card.columns.length}px` }"
       @keydown="onKey"
     >
-      <div role="row" class="grid grid-cols-[138px_repeat(5,minmax(0,1fr))]">
-        <div role="columnheader" class="px-2 py-1.5 text-xs text-soft">Colour</div>
+      <div role="row" class="grid" :style="across">
+        <div role="columnheader" class="sticky left-0 z-10 bg-room px-2 py-1.5 text-xs text-soft">
+          Colour
+        </div>
         <div
           v-for="column in card.columns"
           :key="column.key"
@@ -179,7 +188,8 @@ const tab = (row: number, column: number) =>
           v-for="(colour, row) in card.colours"
           :key="colour.key"
           role="row"
-          class="grid grid-cols-[138px_repeat(5,minmax(0,1fr))]"
+          class="grid"
+          :style="across"
         >
           <ColourHead
             :colour="colour"
@@ -211,6 +221,7 @@ const tab = (row: number, column: number) =>
       :card="card.id"
       @close="keeping = false"
     />
+    <ColumnsDialog v-if="widening" @close="widening = false" />
     <PapersDialog v-if="choosingPaper" @close="choosingPaper = false" />
     <MoveDialog v-if="moving" @close="moving = false" />
     <AlternativesDialog
