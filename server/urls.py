@@ -111,6 +111,7 @@ api = [
     path("cards/<int:pk>/ground/rainbows", grounds.GroundRainbows.as_view()),
     path("cards/<int:pk>/ground/make", grounds.TogetherMake.as_view()),
     path("cards/<int:pk>/ground/joins/<int:at>/ways", grounds.JoinWays.as_view()),
+    path("places", everywhere_api.Places.as_view()),
     path("stencils", grounds.Stencils.as_view()),
     path("outlines", building.Outlines.as_view()),
     path("cards/<int:pk>/build", building.CardBuild.as_view()),

@@ -9,14 +9,25 @@ from jindle_core.media import Medium
 
 
 @dataclass(frozen=True, slots=True)
+class Over:
+    """A colour that is laid over one of a family's, dry, so that both are the tone: ids, layers of each."""
+
+    tone: int
+    colour: int
+    tone_layers: int = 1
+    layers: int = 1
+
+
+@dataclass(frozen=True, slots=True)
 class Area:
     """A part of a picture that is coloured as one; keys are unique on the whole card.
 
     ``shape`` is the id of its shape in the drawing, or empty; ``colour`` the
     key of a palette colour, or None; ``family`` the ids of its tones, light
     to dark, empty while none is chosen; ``glaze`` a neutral that is laid over
-    the darkest of them. ``like`` is the key of an area, of this picture or
-    another, that it is coloured as: see ``FOLLOWED``.
+    the darkest of them, ``over`` what makes other tones of some of them. ``like``
+    is the key of an area, of this picture or another, that it is coloured as: see
+    ``FOLLOWED``.
     """
 
     key: int
@@ -31,13 +42,19 @@ class Area:
     family: tuple[int, ...] = ()
     glaze: int | None = None
     like: int | None = None
+    over: tuple[Over, ...] = ()
+
+    def with_family(self, family: tuple[int, ...]) -> "Area":
+        """The same of these tones; what was laid over others is left out."""
+        return replace(self, family=family, over=tuple(one for one in self.over if one.tone in family))
 
     def coloured_as(self, other: "Area") -> "Area":
         """The same, coloured as another."""
         return replace(self, **{name: getattr(other, name) for name in FOLLOWED})
 
 
-FOLLOWED = ("colour", "thing", "medium", "layers", "family", "glaze")  # what one has from the area it is like
+# What one has from the area it is like.
+FOLLOWED = ("colour", "thing", "medium", "layers", "family", "glaze", "over")
 
 
 class PictureSettings(TypedDict, total=False):

@@ -65,9 +65,18 @@ def turned(stored: Stored, turn: Turn) -> Stored:
     def tones(family: list[Any]) -> list[Any]:
         return [pk for each in family if (pk := turn(Use.TONES, each)) is not None]
 
+    def over(listed: list[Stored]) -> list[Stored]:
+        found = [laid | {name: one(Use.TONES, laid[name]) for name in ("tone", "colour")} for laid in listed]
+        return [laid for laid in found if laid["tone"] is not None and laid["colour"] is not None]
+
     def picture(given: Stored) -> Stored:
         areas = [
-            area | {"family": tones(area["family"]), "glaze": one(Use.TONES, area["glaze"])}
+            area
+            | {
+                "family": tones(area["family"]),
+                "glaze": one(Use.TONES, area["glaze"]),
+                "over": over(area["over"]),
+            }
             for area in given["areas"]
         ]
         return given | {

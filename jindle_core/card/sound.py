@@ -9,6 +9,7 @@ from jindle_core.card.changes import build as build_changes
 from jindle_core.card.changes import ground as ground_changes
 from jindle_core.card.changes import palette as changes
 from jindle_core.card.keys import Keyed
+from jindle_core.card.pictures import Area
 from jindle_core.card.waivers import subject
 from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
@@ -61,6 +62,16 @@ def _faults(card: Card) -> Iterator[str]:
         yield "A supply is chosen for a cell that is not there, or two for one."
     if not card.pictures:
         yield "It has no picture, not even an empty one."
+    yield from _faults_of_areas(areas, colours)
+    ends = [card.build.base, *(one.material for one in card.build.every)]
+    ends += [end for pair in card.pairs or () for end in (pair.upper, pair.lower)]
+    if any(end.source not in ("palette", "supply", "white", "sheet") for end in ends):
+        yield "It is not known of what something is."
+    if any(colour.anchor.provenance not in figures.colour.UNCERTAINTY for colour in card.colours):
+        yield "It is not known where a colour comes from."
+
+
+def _faults_of_areas(areas: Sequence[Area], colours: set[int]) -> Iterator[str]:
     if any(one.colour is not None and one.colour not in colours for one in areas):
         yield "An area is in a colour that is not in the palette."
     least, most = 1, figures.families.FAMILY_SIZES[1]
@@ -69,14 +80,14 @@ def _faults(card: Card) -> Iterator[str]:
         for one in areas
     ):
         yield "A shading family is none."
+    if any(
+        len({laid.tone for laid in one.over}) < len(one.over)
+        or any(laid.tone not in one.family or laid.colour == laid.tone for laid in one.over)
+        for one in areas
+    ):
+        yield "What is laid over a tone lies over none."
     if any(not least <= one.layers <= figures.drawings.AREA_LAYERS for one in areas):
         yield f"An area has {least} to {figures.drawings.AREA_LAYERS} layers."
-    ends = [card.build.base, *(one.material for one in card.build.every)]
-    ends += [end for pair in card.pairs or () for end in (pair.upper, pair.lower)]
-    if any(end.source not in ("palette", "supply", "white", "sheet") for end in ends):
-        yield "It is not known of what something is."
-    if any(colour.anchor.provenance not in figures.colour.UNCERTAINTY for colour in card.colours):
-        yield "It is not known where a colour comes from."
 
 
 def _twice(things: Iterable[Keyed]) -> int | None:

@@ -84,7 +84,7 @@ def _supplies(card: Card) -> frozenset[int]:
     ends = [card.build.base, *(one.material for one in pieces)]
     ends += [end for pair in card.pairs or () for end in (pair.upper, pair.lower)]
     ids_of = [
-        *(pk for area in card.areas for pk in (*area.family, area.glaze)),
+        *(pk for area in card.areas for pk in (*area.family, *(one.colour for one in area.over), area.glaze)),
         *(one.paper for one in card.pictures),
         *(one.colour for one in ground.pads),
         *(one.colour for one in ground.effects),

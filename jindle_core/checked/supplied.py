@@ -9,7 +9,7 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.card.changes.build import EditPiece, SetBuild
 from jindle_core.card.changes.every import AnyChange, Purpose, Several
-from jindle_core.card.changes.everywhere import UseInstead
+from jindle_core.card.changes.everywhere import GlazeInstead, UseInstead
 from jindle_core.card.references import Use
 from jindle_core.card.whole import Anchor
 from jindle_core.checked.build import Examined
@@ -21,13 +21,15 @@ from jindle_core.layers.pieces import BASE, OF_CARD, WHITE_END, InkedOver
 from jindle_core.matching.verdicts import Verdict
 from jindle_core.material import End
 from jindle_core.media import COLUMN_OF, Medium
+from jindle_core.seen.palette import value_shades
 from jindle_core.seen.uses import UsedThing, card_of, uses
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.colours import Supplies, is_transparent
 from jindle_core.supplies.inked import inked_cards
 from jindle_core.supplies.matched import Match, match_of
 from jindle_core.words import in_words
 
 _OFFERED = 2
+_GLAZES = 6  # that are looked at for one whose lower colour is no tone of the same areas
 _NAMED = 3  # of what is told together
 _TOGETHER = {"not in your drawer": Whole.DRAWER, "running low": Whole.LOW}
 _STAGE_OF = {Use.TONES: "colouring", Use.PAPERS: "colouring", Use.PADS: "background", Use.PIECES: "build"}
@@ -175,6 +177,28 @@ def instead_mends(inventory: Inventory, end: End) -> list[Mend]:
         found.append(Mend(words, _how_near(match), instead_of(supplies, end, new), match.swatch.shades))
     if place is not None and _medium(supplies, place) is Medium.CARDSTOCK:
         found += _inked(inventory, end)
+    if place is not None and is_transparent(_medium(supplies, place)):
+        found += _glazed(inventory, end, place)
+    return found
+
+
+def _glazed(inventory: Inventory, end: End, place: int) -> list[Mend]:
+    """Two of the drawer laid over one another in every area that has a tone, where that comes near enough."""
+    supplies, card = inventory.supplies, inventory.examined.stack.palette.card
+    tones = [area for area in card.areas if end.id in area.family]
+    table, places = supplies.glazes(_medium(supplies, place))
+    here = np.flatnonzero(places == place)
+    own = int(here[0]) if len(here) else None
+    found = []
+    for glaze in table.best(np.array(supplies.lab_at(place)), _GLAZES, own) if tones else ():
+        under, over = (supplies.rows[int(places[at])] for at in (glaze.under, glaze.over))
+        if glaze.distance > figures.colour.COUSIN or any(under.id in area.family for area in tones):
+            continue
+        change = GlazeInstead(end.id, under.id, over.id, glaze.under_layers, glaze.over_layers)
+        words = f"{over.label} glazed over {under.label}, in every area"
+        figure = f"predicted ΔE {glaze.distance:.1f}, ± {2 * figures.laying.GLAZE_SIGMA:.0f}"
+        found.append(Mend(words, figure, change, value_shades(glaze.lab)))
+        break
     return found
 
 

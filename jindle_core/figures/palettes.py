@@ -40,3 +40,4 @@ DRAWER_FINALISTS = 50  # leads of a rule that are gone on with after a rough fir
 DRAWER_LEADS = 300  # colours that lead: of more the strongest of each kind, which are what one would show
 DRAWER_SHARED = 2  # colours that two palettes offered together may share
 CHANGES_AT_ONCE = 100  # as one: more than all the pieces of a card
+PLACES_CARDS = 30  # of one's cards, newest first, that are told where something could be taken

@@ -140,7 +140,16 @@ def area_steps(coloured: Coloured, area: Area) -> list[Step]:
     supplies = coloured.palette.supplies
     glaze = supplies.rows[coloured.glazes[area.key][0]].label if area.key in coloured.glazes else ""
     solvent = "solvent" in coloured.picture.finishes
-    return laying(area.medium, count, coloured.dark_first, area.layers, glaze, solvent)
+    steps = laying(area.medium, count, coloured.dark_first, area.layers, glaze, solvent)
+    return steps + [
+        Step(
+            f"{supplies.rows[laid.place].label} over it, wherever it lies"
+            + (f", in {laid.layers} layers" if laid.layers > 1 else ""),
+            tone,
+            Wait.DRY,
+        )
+        for tone, laid in coloured.laid_over(area).items()
+    ]
 
 
 def picture_steps(coloured: Coloured, without: frozenset[int] = frozenset()) -> list[Step]:

@@ -29,6 +29,7 @@ from jindle_core.families.strokes import wet_strokes
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.matching.verdicts import Verdict, combined, judge_distance
 from jindle_core.prediction.confidence import prediction_sigma
+from jindle_core.prediction.laying import dye, glazed
 from jindle_core.prediction.stocks import WHITE_CARD, stock_kind
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.colours import Supplies, is_transparent
@@ -56,6 +57,15 @@ class Tones:
     places: tuple[int, ...]
     lab: np.ndarray
     sigma: tuple[float, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class LaidOver:
+    """What is laid over a tone: its place among the supplies, and in how many layers each."""
+
+    place: int
+    under_layers: int
+    layers: int
 
 
 @dataclass(frozen=True)
@@ -113,6 +123,38 @@ class Coloured:
     @cached_property
     def tones(self) -> dict[int, Tones]:
         """By the key of an area: its tones, without those that are no longer among the supplies."""
+        found = self._laid_alone
+        for area in self.areas:
+            if area.over:
+                found[area.key] = self._with_over(area, found[area.key])
+        return found
+
+    def _with_over(self, area: Area, tones: Tones) -> Tones:
+        """The tones of an area with what is laid over some of them, as predicted."""
+        labs, sigma = tones.lab.copy(), list(tones.sigma)
+        for tone, laid in self.laid_over(area).items():
+            under, over = self._supplies.reflectance(np.array([tones.places[tone], laid.place]))
+            behaviour = self._supplies.behaviour(int(self._supplies.range_ids[tones.places[tone]]))
+            seen = glazed(
+                dye(under), laid.under_layers, dye(over), laid.layers, behaviour, self._card_under(area)
+            )
+            labs[tone] = reflectance_to_lab(seen)
+            sigma[tone] = combined(sigma[tone], figures.laying.GLAZE_SIGMA)
+        return Tones(tones.places, labs, tuple(sigma))
+
+    def laid_over(self, area: Area) -> dict[int, LaidOver]:
+        """By the number of a tone what is laid over it, where that can be; what is gone is left out."""
+        places = [self._supplies.places.get(pk) for pk in area.family]
+        here = [place for place in places if place is not None]
+        found = {}
+        for one in area.over if is_transparent(area.medium) else ():
+            under, over = (self._supplies.places.get(pk) for pk in (one.tone, one.colour))
+            if under is not None and over is not None and under in here:
+                found[here.index(under)] = LaidOver(over, one.tone_layers, one.layers)
+        return found
+
+    @property
+    def _laid_alone(self) -> dict[int, Tones]:
         found = {
             area.key: tuple(self._supplies.places[pk] for pk in area.family if pk in self._supplies.places)
             for area in self.areas

@@ -80,6 +80,9 @@ def _of_picture(coloured: Coloured, needless: frozenset[int]) -> Iterator[tuple[
         for pk, tone in zip(area.family, names, strict=True):
             words = f"{area.name}, {tone}" if tone else area.name
             yield End("supply", pk), Usage(Use.TONES, name, words, (area.key,), needed=needed)
+        for laid in area.over:
+            words = f"{area.name}, glazed over {_label(coloured, laid.tone)}"
+            yield End("supply", laid.colour), Usage(Use.TONES, name, words, (area.key,), needed=needed)
         if area.glaze is not None and area.family:
             words = f"{area.name}, over the darkest"
             yield End("supply", area.glaze), Usage(Use.TONES, name, words, (area.key,), needed=needed)
@@ -87,6 +90,10 @@ def _of_picture(coloured: Coloured, needless: frozenset[int]) -> Iterator[tuple[
         paper = WHITE_END if coloured.picture.paper is None else End("supply", coloured.picture.paper)
         if paper != WHITE_END:
             yield paper, Usage(Use.PAPERS, name, "the paper that it is coloured on")
+
+
+def _label(coloured: Coloured, pk: int) -> str:
+    return coloured.palette.end_words(End("supply", pk))
 
 
 def _of_ground(stack: Stack) -> Iterator[tuple[End, Usage]]:
@@ -143,7 +150,7 @@ def without_needless(card: Card, needless: frozenset[int]) -> Card:
     """The card with nothing laid where other pieces cover it; what followed such an area is as it was."""
     return card.with_areas(
         lambda area: (
-            replace(area, family=(), glaze=None, like=None)
+            replace(area, family=(), glaze=None, over=(), like=None)
             if area.key in needless
             else replace(card.followed(area), like=None)
             if area.like is not None

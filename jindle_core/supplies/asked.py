@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from jindle_core.card.changes.arranging import MatUnder, Scatter
 from jindle_core.card.changes.build import AddPiece, EditPiece, PutOnStrip, SetBuild
 from jindle_core.card.changes.every import AnyChange
-from jindle_core.card.changes.everywhere import UseInstead
+from jindle_core.card.changes.everywhere import GlazeInstead, UseInstead
 from jindle_core.card.changes.ground import SetGround, UsePad
 from jindle_core.card.changes.palette import AddPair, Choose, ChooseMany, EditPair
 from jindle_core.card.changes.pictures import EditAreas, SetColouring
@@ -78,6 +78,8 @@ def check_named(change: AnyChange, supplies: Supplies) -> None:
             _check_pad(change.colour, supplies, "colour")
         case UseInstead():
             _check_instead(change, supplies)
+        case GlazeInstead():
+            _check_glaze(change, supplies)
         case SetColouring():
             _check_materials(change, supplies)
         case SetGround():
@@ -106,6 +108,16 @@ def _check_instead(change: UseInstead, supplies: Supplies) -> None:
     if before is not after and not both_pads:
         words = f"{after} does not do the work of {before}."
         raise BadInput(Problem(words, field="new", value=str(after), expected=str(before)))
+
+
+def _check_glaze(change: GlazeInstead, supplies: Supplies) -> None:
+    """The two are of the tone's own medium, and let through."""
+    medium = _range(supplies, place_of(supplies, change.tone, "tone")).medium
+    for field, pk in (("under", change.under), ("colour", change.colour)):
+        there = _range(supplies, place_of(supplies, pk, field)).medium
+        if there is not medium or not is_transparent(there):
+            words = f"{medium} is glazed with two of its own that let through, and this is {there}."
+            raise BadInput(Problem(words, field=field, value=str(there), expected=str(medium)))
 
 
 def _check_palette(change: Choose | ChooseMany | AddPair | EditPair, supplies: Supplies) -> None:

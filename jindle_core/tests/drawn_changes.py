@@ -197,6 +197,7 @@ def changes(card: Card, pads, boards, markers):
         "scatter": lambda: st.builds(arranging.Scatter, st.sampled_from([1, 3, 7, 500]), of(arranging.Along), end, st.integers(0, 9)),
         "lay_along": lambda: st.builds(arranging.LayAlong, st.lists(piece, max_size=3).map(tuple), of(arranging.Along), st.integers(0, 9)),
         "arrange": lambda: st.builds(arranging.Arrange, st.lists(piece, max_size=4).map(tuple), of(arranging.How)),
+        "glaze_instead": lambda: st.builds(everywhere.GlazeInstead, *(st.sampled_from(markers),) * 3, *(st.integers(1, 2),) * 2, st.just(()) | st.lists(area, max_size=2).map(tuple)),
         "use_instead": lambda: instead,
         "several": lambda: st.builds(every.Several, of(every.Purpose), st.lists(instead | st.builds(build.MovePiece, piece, to), max_size=3).map(tuple)),
     }  # fmt: skip

@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from jindle_core.card.changes.build import AddPiece, EditPiece, SetBuild
 from jindle_core.card.changes.every import Purpose, Several, changed
-from jindle_core.card.changes.everywhere import UseInstead
+from jindle_core.card.changes.everywhere import GlazeInstead, UseInstead
 from jindle_core.card.changes.ground import SetGround, UsePad
 from jindle_core.card.changes.palette import AddColour, Choose, Waive
 from jindle_core.card.changes.pictures import (
@@ -23,6 +23,7 @@ from jindle_core.card.changes.pictures import (
 )
 from jindle_core.card.copies import Part, copied
 from jindle_core.card.ground import InkedCard, PadUse
+from jindle_core.card.pictures import Over
 from jindle_core.card.references import named, turned
 from jindle_core.card.sound import sound
 from jindle_core.card.stored import card_from_json, card_to_json
@@ -34,10 +35,14 @@ from jindle_core.errors import BadInput
 from jindle_core.layers.pieces import WHITE_END, InkedOver, Kind
 from jindle_core.lengths import Length, read_size
 from jindle_core.material import End
+from jindle_core.media import Medium
 from jindle_core.offers.following import following, moving_to
+from jindle_core.offers.places import Glaze, Shading, Substitute, places_for
 from jindle_core.palettes.role import Role
+from jindle_core.planning.colouring import area_steps
 from jindle_core.seen.uses import without_needless
 from jindle_core.seen.whole import SeenCard
+from jindle_core.supplies.asked import check_named
 from jindle_core.supplies.colours import Kept
 from jindle_core.supplies.used import shopping
 from jindle_core.tests.drawn_changes import DRAWING
@@ -189,6 +194,55 @@ class InsteadTests(unittest.TestCase):
         after = changed(a_card(), UseInstead(End("supply", BOARDS[0]), WHITE_END))
         self.assertIsNone(after.pictures[0].paper)
 
+    def test_a_glaze_takes_the_place_of_a_tone_in_its_areas(self):
+        card, (gone, under, over) = a_card(), (MARKERS[1], MARKERS[3], MARKERS[4])
+        glazed = changed(card, GlazeInstead(gone, under, over, 1, 2))
+        self.assertEqual(glazed.area(1).family, (MARKERS[0], under, MARKERS[2]))
+        self.assertEqual(glazed.area(2).over, (Over(under, over, 1, 2),))
+        self.assertEqual(glazed.followed(glazed.areas[-1]).over, glazed.area(2).over)
+        self.assertFalse(sound(glazed) != glazed)
+        self.assertEqual(card_from_json(card_to_json(glazed)), glazed)
+        self.assertLessEqual({under, over}, set(named(glazed).tones))
+        alone, both = (
+            seen(one).coloured[0]
+            for one in (changed(card, instead_of(SUPPLIES, MARKER, End("supply", under))), glazed)
+        )
+        self.assertLess(both.tones[2].lab[0, 0], alone.tones[2].lab[0, 0])
+        self.assertGreater(both.tones[2].sigma[0], alone.tones[2].sigma[0])
+        self.assertIn("over it", area_steps(both, both.areas[1])[-1].words)
+        self.assertTrue(any(one.end.id == over for one in inventory(glazed).used))
+        # Another upper colour goes on lying there; another lower one makes something else.
+        for end, left in ((over, 1), (under, 0)):
+            other = changed(glazed, instead_of(SUPPLIES, End("supply", end), End("supply", MARKERS[5])))
+            self.assertEqual(len(other.area(2).over), left)
+        self.assertEqual(changed(glazed, SetFamilies((AreaFamily(2, (MARKERS[0],)),))).area(2).over, ())
+        for wrong in (
+            GlazeInstead(gone, gone, over),
+            GlazeInstead(gone, MARKERS[0], over),
+            GlazeInstead(over, under, gone),
+            GlazeInstead(gone, under, over, 3),
+        ):
+            with self.subTest(wrong), self.assertRaises(BadInput):
+                changed(card, wrong)
+        with self.assertRaisesRegex(BadInput, "glazed with two of its own"):
+            check_named(GlazeInstead(gone, PADS[0], over), SUPPLIES)
+
+    def test_a_dry_tone_is_glazed_of_two_that_are_owned(self):
+        under, over = MARKERS[3:5]
+        glazed = changed(a_card(), GlazeInstead(MARKERS[1], under, over))
+        lab = seen(glazed).coloured[0].on_paper(None).tones[2].lab[0]
+        kept = {pk: Kept("dry" if pk == MARKERS[1] else "full", "") for pk in MARKERS}
+        rows = tuple(
+            row._replace(lightness=lab[0], a=lab[1], b=lab[2]) if row.id == MARKERS[1] else row
+            for row in SUPPLIES.rows
+        )
+        supplies = replace(SUPPLIES, rows=rows, drawer=dict(SUPPLIES.drawer) | kept)
+        (check,) = checks_of(a_card(), "supply", supplies)
+        mend = next(one for one in check.to_mend() if isinstance(one.change, GlazeInstead))
+        self.assertEqual(mend.figure, "predicted ΔE 0.0, ± 6")
+        after = changed(a_card(), mend.change)
+        self.assertEqual(checks_of(after, "supply", supplies), [])
+
     def test_several_changes_are_one_or_none(self):
         card = a_card()
         pad = UsePad(0, PADS[2])
@@ -196,6 +250,37 @@ class InsteadTests(unittest.TestCase):
         for wrong in ((), (pad, UsePad(9, 1)), (Several(Purpose.MOVE, (pad,)),), (pad,) * 101):
             with self.assertRaises(BadInput):
                 changed(card, Several(Purpose.MOVE, wrong))
+
+
+class PlacesTests(unittest.TestCase):
+    def words(self, wanted, card=None):
+        return [one.words for one in places_for(card or a_card(), wanted)]
+
+    def test_a_substitute_has_a_place_wherever_the_old_one_is(self):
+        wanted = Substitute(MARKERS[1], MARKERS[4])
+        self.assertEqual(
+            self.words(wanted),
+            ["everywhere on the card", "all of picture", "fin of picture", "eye of picture"],
+        )
+        self.assertEqual(self.words(Substitute(PADS[1], PADS[0])), ["everywhere on the card"])
+        self.assertEqual(self.words(Substitute(MARKERS[5], MARKERS[4])), [])
+        one_area = changed(a_card(), places_for(a_card(), wanted)[3].change)
+        self.assertEqual(
+            (one_area.area(1).family, one_area.area(2).family), (tuple(MARKERS[:3]), (MARKERS[4],))
+        )
+
+    def test_a_glaze_where_its_lower_colour_is_no_tone_already(self):
+        free = Glaze(MARKERS[1], MARKERS[3], MARKERS[4])
+        self.assertEqual(self.words(free)[0], "in every area of the card")
+        self.assertEqual(self.words(Glaze(MARKERS[1], MARKERS[0], MARKERS[4])), ["eye of picture"])
+
+    def test_a_family_in_any_area_and_wherever_the_one_is_that_it_comes_from(self):
+        found = Shading(tuple(MARKERS[3:6]), Medium.ALCOHOL_MARKER, tuple(MARKERS[:3]))
+        places = places_for(a_card(), found)
+        self.assertEqual(places[0].words, "wherever the card has that family")
+        after = changed(a_card(), places[0].change)
+        self.assertEqual((after.area(1).family, after.area(2).family), (tuple(MARKERS[3:6]), (MARKERS[1],)))
+        self.assertIn("eye of second", [one.words for one in places])
 
 
 class FollowingTests(unittest.TestCase):

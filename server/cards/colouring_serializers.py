@@ -230,6 +230,14 @@ class JudgementSerializer(serializers.Serializer):
     faults = FaultSerializer(many=True)
 
 
+class OverSerializer(serializers.Serializer):
+    """What is laid over a tone, and in how many layers each."""
+
+    swatch = SwatchSerializer()
+    under_layers = serializers.IntegerField()
+    layers = serializers.IntegerField()
+
+
 class ToneSerializer(serializers.Serializer):
     """A tone as it would look on the card's paper with the area's layers."""
 
@@ -239,6 +247,7 @@ class ToneSerializer(serializers.Serializer):
     lightness = serializers.FloatField(help_text="L*")
     uncertainty = serializers.FloatField(help_text="ΔE00")
     predicted = serializers.BooleanField()
+    over = OverSerializer(allow_null=True, help_text="laid over it, dry: both together are the tone")
 
 
 class AreaSerializer(serializers.Serializer):

@@ -1,5 +1,7 @@
 """The API of a card as one thing: what it uses, what takes its place, what follows, moves and copies."""
 
+from typing import Any
+
 from drf_spectacular.utils import extend_schema, inline_serializer
 from rest_framework import serializers, status
 from rest_framework.response import Response
@@ -9,21 +11,27 @@ from jindle_core.card.copies import Part, copied
 from jindle_core.checked.supplied import instead_mends
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.errors import BadInput, Problem
+from jindle_core.media import PICTURE_MEDIA
 from jindle_core.offers.following import following, moving_to
-from jindle_core.supplies.asked import anchor_of
-from server.access import own_card, ranges_seen_by
+from jindle_core.offers.places import Glaze, Shading, Substitute
+from jindle_core.supplies.asked import anchor_of, place_of, tones_of
+from jindle_core.supplies.colours import Supplies
+from server.access import cards_of, own_card, ranges_seen_by
 from server.cards.actions import keep_card
 from server.cards.everywhere_serializers import (
+    CardPlacesSerializer,
     CopySerializer,
     FollowingSerializer,
     FollowQuery,
     MoveQuery,
+    PlacesQuery,
     ThingInsteadSerializer,
     ThingQuery,
     UsesSerializer,
 )
 from server.cards.held import checked_card
 from server.cards.json.uses import following_told, mends_of_thing_told, uses_told
+from server.cards.supplies import places_on
 from server.catalogue.arrays import catalogue_for
 from server.requests import Request
 
@@ -100,3 +108,35 @@ class CardCopy(APIView):
         card = own_card(request.user, pk)
         value = copied(card.value, given.validated_data["name"], Part(given.validated_data["part"]))
         return Response({"id": keep_card(request.user, value).pk}, status=status.HTTP_201_CREATED)
+
+
+class Places(APIView):
+    """Where something could be taken."""
+
+    @extend_schema(
+        request=PlacesQuery, responses=CardPlacesSerializer(many=True), operation_id="places_on_cards"
+    )
+    def post(self, request: Request) -> Response:
+        """One's cards on which a substitute, a glaze or a family could be taken, the newest first."""
+        given = PlacesQuery(data=request.data)
+        given.is_valid(raise_exception=True)
+        wanted = _wanted(given.validated_data, catalogue_for(request.user))
+        return Response(places_on(cards_of(request.user), wanted))
+
+
+def _wanted(asked: dict[str, Any], supplies: Supplies) -> Substitute | Glaze | Shading:
+    """What is to be taken, of supplies that are there; BadInput where it is said of none."""
+    if "family" in asked:
+        medium, colours = tones_of(supplies, asked["family"], "family")
+        if medium not in PICTURE_MEDIA:
+            raise BadInput(Problem("Areas are not shaded with that.", field="family"))
+        return Shading(colours, medium, tuple(asked["instead"]))
+    told = {name: asked[name] for name in ("old", "new", "under", "colour") if name in asked}
+    for name, pk in told.items():
+        place_of(supplies, pk, name)
+    if told.keys() == {"old", "new"}:
+        return Substitute(told["old"], told["new"])
+    if told.keys() == {"old", "under", "colour"}:
+        return Glaze(**told, under_layers=asked["under_layers"], layers=asked["layers"])
+    words = "Say what is to be taken: a family, one supply for another, or two over one another for a third."
+    raise BadInput(Problem(words, field="old", expected="old and new; old, under and colour; or family"))

@@ -6,6 +6,7 @@ from rest_framework import serializers
 
 from jindle_core import figures
 from jindle_core.card.changes import every
+from jindle_core.card.changes.everywhere import GlazeInstead
 from jindle_core.card.copies import Part
 from jindle_core.card.references import Use
 from server.cards.change_serializers import ChangeSerializer, kind_field
@@ -33,6 +34,26 @@ class UseInsteadSerializer(ChangeSerializer):
     )
 
 
+class GlazeInsteadSerializer(ChangeSerializer):
+    """Two colours over one another instead of a tone, in all areas or some."""
+
+    makes = GlazeInstead
+    kind = kind_field("glaze_instead")
+    tone = serializers.IntegerField()
+    under = serializers.IntegerField()
+    colour = serializers.IntegerField()
+    under_layers = serializers.IntegerField(default=1)
+    layers = serializers.IntegerField(default=1)
+    areas = serializers.ListField(
+        child=serializers.IntegerField(), default=list, max_length=figures.drawings.AREAS_LIMIT
+    )
+
+    def to_internal_value(self, data: Any) -> Any:
+        given = super(ChangeSerializer, self).to_internal_value(data)
+        del given["kind"]
+        return GlazeInstead(**given | {"areas": tuple(given["areas"])})
+
+
 class SeveralSerializer(ChangeSerializer):
     """Several changes, as one; each as it would be sent by itself."""
 
@@ -50,6 +71,7 @@ class SeveralSerializer(ChangeSerializer):
 
 EVERYWHERE_CHANGES: dict[str, type[ChangeSerializer]] = {
     "use_instead": UseInsteadSerializer,
+    "glaze_instead": GlazeInsteadSerializer,
     "several": SeveralSerializer,
 }
 
@@ -158,3 +180,36 @@ class ThingInsteadSerializer(serializers.Serializer):
     """What could be used for something, everywhere."""
 
     mends = MendSerializer(many=True)
+
+
+class PlacesQuery(serializers.Serializer):
+    """What is to be taken: ``new`` for ``old``, ``under`` and ``colour`` over it for ``old``, or a family."""
+
+    old = serializers.IntegerField(required=False, help_text="the supply whose place it takes")
+    new = serializers.IntegerField(required=False)
+    under = serializers.IntegerField(required=False)
+    colour = serializers.IntegerField(required=False)
+    under_layers = serializers.IntegerField(default=1)
+    layers = serializers.IntegerField(default=1)
+    family = serializers.ListField(
+        child=serializers.IntegerField(), required=False, max_length=figures.families.FAMILY_SIZES[1]
+    )
+    instead = serializers.ListField(
+        child=serializers.IntegerField(), default=list, max_length=figures.families.FAMILY_SIZES[1]
+    )
+
+
+class PlaceSerializer(serializers.Serializer):
+    """A place on a card, and what takes it there: post its ``change``."""
+
+    words = serializers.CharField()
+    change = serializers.DictField()
+
+
+class CardPlacesSerializer(serializers.Serializer):
+    """A card where it can be taken, its version, and the places."""
+
+    id = serializers.IntegerField()
+    name = serializers.CharField()
+    version = serializers.IntegerField()
+    places = PlaceSerializer(many=True)

@@ -4,12 +4,15 @@ from collections.abc import Iterable, Sequence
 from dataclasses import fields
 from typing import Any
 
+from jindle_core import figures
 from jindle_core.card.references import named
+from jindle_core.offers.places import Glaze, Shading, Substitute, places_for
 from jindle_core.seen.uses import without_needless
 from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.used import Wanted, shopping
 from server.accounts.models import Person
 from server.cards.held import checked_cards
+from server.cards.json.changes import change_told
 from server.cards.models import StoredCard
 from server.cards.sheets import sheets_of
 from server.catalogue.swatches import swatch
@@ -56,4 +59,25 @@ def uses(cards: Iterable[StoredCard], ids: frozenset[int]) -> list[dict[str, Any
         counts = {one.name: sum(pk in ids for pk in getattr(what, one.name)) for one in fields(what)}
         if any(counts.values()):
             found.append({"name": card.name} | counts)
+    return found
+
+
+def places_on(cards: Iterable[StoredCard], wanted: Substitute | Glaze | Shading) -> list[dict[str, Any]]:
+    """Where on cards something could be taken, as ``CardPlacesSerializer`` describes it.
+
+    Cards without a place are left out, and after so many that have one the rest is.
+    """
+    found: list[dict[str, Any]] = []
+    for stored in cards:
+        if len(found) == figures.palettes.PLACES_CARDS:
+            break
+        if not _is_readable(stored):
+            continue
+        card, unit = stored.value, stored.value.size.width.unit
+        places = [
+            {"words": one.words, "change": change_told(one.change, unit)} for one in places_for(card, wanted)
+        ]
+        if places:
+            told = {"id": stored.pk, "name": card.name, "version": stored.version}
+            found.append(told | {"places": places})
     return found

@@ -6,7 +6,7 @@ from enum import StrEnum
 from jindle_core import figures
 from jindle_core.card.changes.arranging import ArrangeChange
 from jindle_core.card.changes.build import BuildChange
-from jindle_core.card.changes.everywhere import UseInstead
+from jindle_core.card.changes.everywhere import GlazeInstead, UseInstead
 from jindle_core.card.changes.ground import SetGround, UsePad
 from jindle_core.card.changes.palette import AddColour, Change, PairChange
 from jindle_core.card.changes.pictures import PictureChange
@@ -49,7 +49,17 @@ class Several:
         return card
 
 
-AnyChange = Change | PictureChange | SetGround | UsePad | BuildChange | ArrangeChange | UseInstead | Several
+AnyChange = (
+    Change
+    | PictureChange
+    | SetGround
+    | UsePad
+    | BuildChange
+    | ArrangeChange
+    | UseInstead
+    | GlazeInstead
+    | Several
+)
 
 
 def changed(card: Card, change: AnyChange, guessed: tuple[Pair, ...] = ()) -> Card:

@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 
 from jindle_core.card.build import Build
 from jindle_core.card.ground import Ground
-from jindle_core.card.pictures import Area, Picture
+from jindle_core.card.pictures import Area, Over, Picture
 from jindle_core.card.whole import Anchor, Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.pieces import Piece
@@ -52,10 +52,15 @@ class UseInstead:
             return card
 
         def tones(area: Area) -> Area:
-            if (keys and area.key not in keys) or self.old.id not in (*area.family, area.glaze):
+            over = [one.colour for one in area.over]
+            if (keys and area.key not in keys) or self.old.id not in (*area.family, *over, area.glaze):
                 return area
             family = tuple(dict.fromkeys(self._id(pk) or 0 for pk in area.family))
-            return replace(area, family=family, glaze=self._id(area.glaze))
+            # What is laid over a tone made it another; over the new one it would make something else.
+            kept = [one for one in area.over if one.tone != self.old.id]
+            laid = tuple(replace(one, colour=self._id(one.colour) or 0) for one in kept)
+            laid = tuple(one for one in laid if one.colour != one.tone)
+            return replace(area, family=family, glaze=self._id(area.glaze), over=laid)
 
         return card.with_areas(tones)
 
@@ -104,3 +109,47 @@ class UseInstead:
             colours.append(replace(colour, anchor=anchor))
         kept = tuple(replace(one, colour=pk) for one, pk in choices if pk is not None)
         return replace(card, colours=tuple(colours), choices=kept)
+
+
+@dataclass(frozen=True, slots=True)
+class GlazeInstead:
+    """Lay one colour over another wherever a tone is used, in all areas or some (keys): both are that tone.
+
+    ``tone`` and the two are ids; the two are of the areas' own medium, each in so many layers.
+    """
+
+    tone: int
+    under: int
+    colour: int
+    under_layers: int = 1
+    layers: int = 1
+    areas: tuple[int, ...] = ()
+
+    label = "glazing two instead of one"
+
+    def apply(self, card: Card) -> Card:
+        """The card with it; BadInput where the tone is not used, or the lower one is a tone there already."""
+        if self.under == self.colour or self.tone in (self.under, self.colour):
+            raise BadInput(Problem("A glaze is made of two other colours.", field="colour"))
+        if not (1 <= self.under_layers <= _GLAZED and 1 <= self.layers <= _GLAZED):
+            raise BadInput(Problem(f"A glaze is laid in 1 to {_GLAZED} layers.", field="layers"))
+        keys = {card.area(key).key for key in self.areas}
+        laid = Over(self.under, self.colour, self.under_layers, self.layers)
+
+        def glazed(area: Area) -> Area:
+            if (keys and area.key not in keys) or self.tone not in area.family:
+                return area
+            if self.under in area.family:
+                words = f"{area.name} has the lower one of the two as a tone of its own."
+                raise BadInput(Problem(words, field="under", value=area.name))
+            family = tuple(self.under if pk == self.tone else pk for pk in area.family)
+            changed = area.with_family(family)
+            return replace(changed, over=(*changed.over, laid))
+
+        changed = card.with_areas(glazed)
+        if changed == card:
+            raise BadInput(Problem("No area there has that tone.", field="tone", value=str(self.tone)))
+        return changed
+
+
+_GLAZED = 2  # layers of each: more wets the paper for hardly any change

@@ -235,7 +235,7 @@ class EditAreas:
             return replace(area, **told)  # it goes on as the other does
         changed = replace(before, like=None, **told)
         kept = (changed.colour, changed.thing, changed.medium) == (before.colour, before.thing, before.medium)
-        return changed if kept else replace(changed, family=(), glaze=None)
+        return changed if kept else replace(changed, family=(), glaze=None, over=())
 
 
 @dataclass(frozen=True, slots=True)
@@ -309,7 +309,8 @@ class SetFamilies:
             medium = _coloured_with(one.medium or area.medium)
             # A glaze lies over whatever is the darkest, as long as it can lie there at all.
             glaze = area.glaze if one.colours and medium is area.medium else None
-            changed[one.key] = replace(area, family=one.colours, glaze=glaze, medium=medium, like=None)
+            coloured = area.with_family(one.colours)
+            changed[one.key] = replace(coloured, glaze=glaze, medium=medium, like=None)
         return card.with_areas(lambda area: changed.get(area.key, area))
 
 

@@ -8,7 +8,7 @@ from typing import Any
 from jindle_core.card.changes.arranging import LayAlong, Scatter
 from jindle_core.card.changes.build import AddPiece, EditPiece, MovePiece, PutOnStrip, RemovePiece, SetBuild
 from jindle_core.card.changes.every import AnyChange, Several
-from jindle_core.card.changes.everywhere import UseInstead
+from jindle_core.card.changes.everywhere import GlazeInstead, UseInstead
 from jindle_core.card.changes.ground import SetGround, UsePad
 from jindle_core.card.changes.palette import ChooseMany, EditPair, Reanchor
 from jindle_core.card.changes.pictures import SetColouring, SetFamilies
@@ -31,6 +31,8 @@ def change_told(change: AnyChange, unit: str) -> Told:
             return {"kind": "set_ground"} | {name: _told(value) for name, value in change.settings.items()}
         case UsePad():
             return {"kind": "use_pad", "at": change.at, "colour": change.colour}
+        case GlazeInstead():
+            return {"kind": "glaze_instead"} | asdict(change) | {"areas": list(change.areas)}
         case UseInstead():
             ends = {name: end_told(getattr(change, name)) for name in ("old", "new")}
             return {"kind": "use_instead", "areas": list(change.areas)} | ends

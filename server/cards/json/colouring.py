@@ -17,7 +17,7 @@ from jindle_core.families.judge import FamilyJudgement, tone_names
 from jindle_core.families.recipes import OF_GREYS, recipe
 from jindle_core.families.shading import edge_tone
 from jindle_core.planning.colouring import area_steps, picture_steps
-from jindle_core.seen.colouring import Coloured
+from jindle_core.seen.colouring import Coloured, LaidOver
 from jindle_core.supplies.colours import Supplies
 from server.cards.json.step import step_told
 from server.catalogue.swatches import swatch
@@ -74,7 +74,7 @@ def _area(coloured: Coloured, area: Area, covered: CoveredArea | None) -> dict[s
             supplies, "glazed shadow", place, views[-1], lab, figures.laying.GLAZE_SIGMA, predicted=True
         )
     judged = coloured.judgement(area)
-    count = len(tones.places)
+    count, over = len(tones.places), coloured.laid_over(area)
     names = tone_names(count) if count >= figures.families.FAMILY_SIZES[0] else ("tone",) * count
     return {
         "key": area.key,
@@ -95,8 +95,11 @@ def _area(coloured: Coloured, area: Area, covered: CoveredArea | None) -> dict[s
         "lost": len(area.family) - count + int(coloured.palette.supplies.lost[list(tones.places)].sum()),
         "likeness": likeness and likeness.value,
         "tones": [
-            _tone(supplies, *each, predicted=area.layers > 1 or coloured.paper is not None)
-            for each in zip(names, tones.places, views[:count], tones.lab, tones.sigma, strict=True)
+            _tone(supplies, *each, predicted=area.layers > 1 or coloured.paper is not None or at in over)
+            | {"over": _over(supplies, over.get(at))}
+            for at, each in enumerate(
+                zip(names, tones.places, views[:count], tones.lab, tones.sigma, strict=True)
+            )
         ],
         "glaze": glaze,
         "judgement": None if judged is None else judgement_told(judged),
@@ -115,7 +118,15 @@ def _tone(
         "lightness": round(float(lab[0]), 1),
         "uncertainty": round(sigma, 1),
         "predicted": predicted,
+        "over": None,
     }
+
+
+def _over(supplies: Supplies, laid: LaidOver | None) -> dict[str, Any] | None:
+    if laid is None:
+        return None
+    layers = {"under_layers": laid.under_layers, "layers": laid.layers}
+    return {"swatch": swatch(supplies, laid.place)} | layers
 
 
 def judgement_told(judged: FamilyJudgement) -> dict[str, Any]:

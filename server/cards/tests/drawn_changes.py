@@ -241,6 +241,10 @@ class Drawn:
                 {"keys": st.lists(key["piece"], min_size=1, max_size=3), "along": values(Along)}
             ),
             "use_pad": st.fixed_dictionaries({"at": st.integers(0, 3), "colour": pad}),
+            "glaze_instead": st.fixed_dictionaries(
+                {name: st.sampled_from(self.markers) for name in ("tone", "under", "colour")}
+                | {"areas": st.just([]) | areas}
+            ),
             "use_instead": instead,
             "several": st.fixed_dictionaries(
                 {"purpose": st.sampled_from(["move", "follow"]), "changes": st.lists(named, min_size=1, max_size=2)}

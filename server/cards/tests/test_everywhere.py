@@ -100,3 +100,25 @@ class EverywhereTests(ApiTestCase):
         self.client.force_login(self.ben)
         self.asked("post", "copy", {"name": "mine now"}, 404)
         self.assertEqual(self.ask("get", "cards")["cards"], [])
+
+    def test_what_was_found_is_taken_on_a_card_from_where_it_is_shown(self):
+        old, new = self.ferns["FERN-3"], self.ferns["FERN-4"]
+        card = self.card
+        (found,) = self.ask("post", "places", {"old": old, "new": new})
+        self.assertEqual((found["id"], found["version"]), (card["id"], card["version"]))
+        change = found["places"][0]["change"]
+        self.assertEqual(found["places"][0]["words"], "everywhere on the card")
+        self.ask("post", f"cards/{card['id']}/changes", {"version": found["version"], "change": change})
+        self.assertEqual(self.ask("post", "places", {"old": old, "new": new}), [])
+        for wrong, words in (
+            ({}, "what is to be taken"),
+            ({"old": old}, "what is to be taken"),
+            ({"old": old, "new": 10**9}, "not in your supplies"),
+            ({"family": [self.ids["soot"]]}, "not shaded"),
+        ):
+            self.assertIn(words, self.ask("post", "places", wrong, 400)["message"])
+
+    def test_places_are_on_ones_own_cards_only(self):
+        self.client.force_login(self.ben)
+        family = [self.ids["SKY-1"], self.ids["SKY-2"]]
+        self.assertEqual(self.ask("post", "places", {"family": family}), [])

@@ -4,6 +4,7 @@ import type { components, paths } from './schema'
 type Schemas = components['schemas']
 export type Adding = Schemas['Adding']
 export type Area = Schemas['Area']
+export type Asked = Schemas['PlacesQueryRequest']
 export type Build = Schemas['Build']
 export type Camera = Schemas['Camera']
 export type Card = Schemas['CardWithStage']

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { XMarkIcon } from '@heroicons/vue/16/solid'
 import { computed, ref, watch } from 'vue'
-import { api, ApiError, got, type Converted, type Swatch } from '@/api/client'
+import { api, ApiError, got, type Asked, type Converted, type Swatch } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
 import { useOnlyOwned } from '@/lib/owned'
@@ -10,6 +10,7 @@ import { figure, nearness } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import FindColour, { type Picked } from '@/ui/FindColour.vue'
+import UseOnCard from './UseOnCard.vue'
 import OnOff from '@/ui/OnOff.vue'
 
 /** A family of 2 to 5 colours, and the one that corresponds to it in another range, as a set. */
@@ -73,6 +74,12 @@ function add(picked: Picked) {
   }
   if (!tones.value.some((one) => one.id === picked.swatch.id))
     tones.value = [...tones.value, picked.swatch]
+}
+const taking = ref<{ what: Asked; title: string } | null>(null)
+function take(family: Swatch[], title: string, instead: Swatch[] = []) {
+  const ids = (some: Swatch[]) => some.map((one) => one.id)
+  const what = { family: ids(family), instead: ids(instead), under_layers: 1, layers: 1 }
+  taking.value = { what, title }
 }
 const shade = (swatch: Swatch) => swatch.shades[session.view]
 </script>
@@ -141,6 +148,14 @@ const shade = (swatch: Swatch) => swatch.shades[session.view]
     <div v-if="tones.length" class="mb-5 flex flex-wrap items-center gap-5">
       <ChoiceList v-model="range" label="Into" class="w-72" :options="options" />
       <OnOff v-model="owned">Only what I own</OnOff>
+      <button
+        v-if="tones.length > 1"
+        type="button"
+        class="button"
+        @click="take(tones, 'The family that you chose')"
+      >
+        Use it on a card …
+      </button>
     </div>
     <p v-if="problem" role="alert" class="border-l-2 border-ink pl-3">{{ problem }}</p>
     <p v-else-if="tones.length === 1" class="text-soft">One more at least.</p>
@@ -191,7 +206,21 @@ const shade = (swatch: Swatch) => swatch.shades[session.view]
         ΔE {{ found.mean!.toFixed(1) }} off on average; each one’s own nearest would be
         {{ found.separate!.toFixed(1) }}, but not a family.
       </p>
+      <button
+        type="button"
+        class="button mt-3"
+        @click="
+          take(
+            found.found.map((one) => one.swatch),
+            'The family found',
+            found.tones,
+          )
+        "
+      >
+        Use the one found on a card …
+      </button>
     </section>
+    <UseOnCard v-if="taking" v-bind="taking" @close="taking = null" />
     <AppDialog v-if="adding" title="A colour of the family" @close="adding = false">
       <FindColour act="add it" @pick="add" @leave="adding = false" />
     </AppDialog>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { api, got, type Shades } from '@/api/client'
+import { ref } from 'vue'
+import { api, got, type Asked, type Shades } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
 import { figure, nearness, plural } from '@/lib/words'
 import PairHalves from './PairHalves.vue'
+import UseOnCard from './UseOnCard.vue'
 
 /** What to use instead of a colour, from what one owns. */
 const { id } = defineProps<{ id: number }>()
@@ -12,6 +14,12 @@ const { data } = useFetched(
   () => id,
   () => got(api.GET('/api/colours/{id}/instead', { params: { path: { id } } })),
 )
+/** What is to be taken on a card, and what that is called. */
+const taking = ref<{ what: Asked; title: string } | null>(null)
+function take(told: Partial<Asked>, words: string) {
+  const title = `${words} for ${data.value!.swatch.label}`
+  taking.value = { what: { old: id, under_layers: 1, layers: 1, instead: [], ...told }, title }
+}
 const shade = (shades: Shades) => shades[session.view]
 
 function glazeWords(under: string, underLayers: number, over: string, overLayers: number) {
@@ -46,6 +54,13 @@ function glazeWords(under: string, underLayers: number, over: string, overLayers
             >
             <span class="block">{{ nearness(match) }}</span>
             <span class="block text-soft">{{ figure(match) }}</span>
+            <button
+              type="button"
+              class="underline"
+              @click="take({ new: match.swatch.id }, match.swatch.label)"
+            >
+              Use it on a card …<span class="sr-only">, {{ match.swatch.label }}</span>
+            </button>
           </span>
         </li>
       </ul>
@@ -74,6 +89,23 @@ function glazeWords(under: string, underLayers: number, over: string, overLayers
               >ΔE {{ glaze.gain.toFixed(1) }} nearer than the nearest single one. Try it on a
               scrap.</span
             >
+            <button
+              type="button"
+              class="underline"
+              @click="
+                take(
+                  {
+                    under: glaze.under.id,
+                    colour: glaze.over.id,
+                    under_layers: glaze.under_layers,
+                    layers: glaze.over_layers,
+                  },
+                  `${glaze.over.label} over ${glaze.under.label}`,
+                )
+              "
+            >
+              Glaze it on a card …
+            </button>
           </span>
           <span class="flex h-10 w-24 shrink-0" aria-hidden="true">
             <span class="flex-1" :style="{ background: shade(glaze.under.shades) }" />
@@ -111,5 +143,6 @@ function glazeWords(under: string, underLayers: number, over: string, overLayers
         </li>
       </ul>
     </section>
+    <UseOnCard v-if="taking" v-bind="taking" @close="taking = null" />
   </div>
 </template>

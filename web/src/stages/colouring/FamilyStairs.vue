@@ -74,8 +74,13 @@ function replace(id: number | null) {
           >
             <span class="block text-soft">{{ tone.name }}</span>
             <b class="block truncate text-sm">{{ tone.swatch.label }}</b>
+            <b v-if="tone.over" class="block truncate text-sm">+ {{ tone.over.swatch.label }}</b>
             <span class="block truncate">{{
-              tone.swatch.lost ? 'no longer in the supplies' : tone.swatch.range_name
+              tone.swatch.lost
+                ? 'no longer in the supplies'
+                : tone.over
+                  ? 'glazed, a prediction'
+                  : tone.swatch.range_name
             }}</span>
             <OwnedCorner :swatch="tone.swatch" />
             <span class="sr-only">, change this tone</span>
