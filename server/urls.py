@@ -102,6 +102,8 @@ api = [
     path("cards/<int:pk>/states", cards.CardStates.as_view()),
     path("cards/<int:pk>/file", cards.CardFile.as_view()),
     path("cards/<int:pk>/undo", cards.CardUndo.as_view()),
+    path("cards/glances", cards.CardGlances.as_view()),
+    path("cards/<int:pk>/picture", cards.CardPicture.as_view()),
     path("cards/<int:pk>/redo", cards.CardRedo.as_view()),
     path("cards/<int:pk>/colouring", colouring_api.CardColouring.as_view()),
     path("cards/<int:pk>/colouring/papers", colouring_api.CardOnPapers.as_view()),

@@ -23,9 +23,9 @@ from server.accounts.models import PREFERENCES, Person
 from server.archive.history import differences
 from server.archive.references import Reference, Turns, in_plan, named, names_of
 from server.archive.zipped import PICTURES
+from server.cards.glances import cannot_be_shown
 from server.cards.models import StoredCard
-from server.cards.views import card_summaries, document
-from server.catalogue.arrays import catalogue_for
+from server.cards.views import document
 from server.catalogue.models import Reading
 from server.catalogue.range_actions import entry_of
 from server.catalogue.readings import from_bytes
@@ -102,7 +102,7 @@ def pack(person: Person) -> bytes:
         {one.pk: named(one.pk, f"{one.range.name}: {one.title}", own_papers) for one in sheets}.get,
     )
     cards = list(cards_of(person).order_by("changed", "id"))
-    broken = {one["id"] for one in card_summaries(cards, catalogue_for(person), person)["broken"]}
+    broken = cannot_be_shown(person)
     for number, card in enumerate(cards, start=1):
         if card.pk in broken:  # nor could it be brought back; what is stored of it comes along all the same
             files[f"cannot be shown/{number:04}.json"] = _json(document(card))

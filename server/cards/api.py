@@ -11,6 +11,7 @@ from drf_spectacular.utils import (
     inline_serializer,
 )
 from rest_framework import serializers, status
+from rest_framework.parsers import MultiPartParser
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -18,18 +19,21 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.offers.new_colour import adding
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.seen.table import alternatives
-from server.access import cards_of, own_card
-from server.cards import actions, views
+from server.access import one, own_card
+from server.cards import actions, glances, views
 from server.cards.changes import CHANGE_SERIALIZERS, read_change, read_colour
 from server.cards.json.offers import adding_told
+from server.cards.models import Glance
 from server.cards.serializers import (
     COLUMN_CHOICES,
     ROLE_CHOICES,
     AddingSerializer,
     AlternativesSerializer,
     CardsSerializer,
+    GlancesSerializer,
     MendsSerializer,
     NewCardSerializer,
+    SmallPictureSerializer,
     StatesSerializer,
 )
 from server.cards.stage_serializers import AskedSerializer, CardWithStageSerializer, StageField
@@ -60,13 +64,33 @@ def _stage(data: Any) -> str | None:
     return stage if stage in STAGES_TOLD else None
 
 
+class PageQuery(serializers.Serializer):
+    """Which page of the list."""
+
+    page = serializers.IntegerField(default=1, min_value=1, max_value=10_000)
+
+
+class GlancesQuery(serializers.Serializer):
+    """Which cards."""
+
+    ids = serializers.ListField(child=serializers.IntegerField(), min_length=1, max_length=glances.AT_ONCE)
+
+
+class DrawnQuery(serializers.Serializer):
+    """Of which drawing."""
+
+    drawn = serializers.CharField(max_length=64)
+
+
 class Cards(APIView):
     """The person's cards."""
 
-    @extend_schema(responses=CardsSerializer, operation_id="cards")
+    @extend_schema(parameters=[PageQuery], responses=CardsSerializer, operation_id="cards")
     def get(self, request: Request) -> Response:
-        """Every card with its palette strip, its look and how its checks stand."""
-        found = views.card_summaries(list(cards_of(request.user)), catalogue_for(request.user), request.user)
+        """A page of cards with their palette strips, small pictures and how their checks stand."""
+        given = PageQuery(data=request.query_params)
+        given.is_valid(raise_exception=True)
+        found = glances.listed(request.user, given.validated_data["page"])
         return Response(found | {"sizes": views.usual_sizes(request.user.units)})
 
     @extend_schema(request=NewCardSerializer, responses={201: _MadeSchema}, operation_id="create_card")
@@ -76,6 +100,49 @@ class Cards(APIView):
         given.is_valid(raise_exception=True)
         card = actions.create_card(request.user, **given.validated_data)
         return Response({"id": card.pk}, status=status.HTTP_201_CREATED)
+
+
+class CardGlances(APIView):
+    """A few of the person's cards as they are now."""
+
+    @extend_schema(parameters=[GlancesQuery], responses=GlancesSerializer, operation_id="glances")
+    def get(self, request: Request) -> Response:
+        """How they stand, and their drawing where there is no small picture of it yet."""
+        given = GlancesQuery(data={"ids": request.query_params.getlist("ids")})
+        given.is_valid(raise_exception=True)
+        return Response(glances.glances(request.user, given.validated_data["ids"]))
+
+
+class CardPicture(APIView):
+    """The small picture of a card."""
+
+    parser_classes = (MultiPartParser,)
+
+    @extend_schema(
+        parameters=[DrawnQuery],
+        responses={(200, "image/webp"): OpenApiTypes.BINARY},
+        operation_id="card_picture",
+    )
+    def get(self, request: Request, pk: int) -> HttpResponse:
+        """The picture that was made of a drawing; 404 where that is another by now."""
+        drawn = request.query_params.get("drawn", "")
+        glance = one(Glance.objects.filter(card=own_card(request.user, pk)), pictured=drawn)
+        answer = HttpResponse(bytes(glance.picture or b""), content_type="image/webp")
+        answer["Cache-Control"] = "private, max-age=31536000, immutable"
+        return answer
+
+    @extend_schema(
+        request={"multipart/form-data": SmallPictureSerializer},
+        responses={204: None},
+        operation_id="keep_picture",
+    )
+    def post(self, request: Request, pk: int) -> Response:
+        """Keep what was drawn of a card, so that it need not be drawn again."""
+        given = SmallPictureSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        content = given.validated_data["file"].read(glances.LARGEST + 1)
+        glances.keep_picture(own_card(request.user, pk), given.validated_data["drawn"], content)
+        return Response(status=status.HTTP_204_NO_CONTENT)
 
 
 class CardMends(APIView):

@@ -63,3 +63,25 @@ class Revision(models.Model):
 
     def __str__(self) -> str:
         return f"{self.number}: {self.label}"
+
+
+class Glance(models.Model):
+    """How a card looked and stood when it was last looked at; it can be told again at any time.
+
+    ``seen_as`` is what that depends on besides the card's version; ``drawn`` of what drawing it is,
+    ``pictured`` the drawing that ``picture``, a small WebP, was made of.
+    """
+
+    card = models.OneToOneField(StoredCard, on_delete=models.CASCADE, primary_key=True, related_name="glance")
+    version = models.PositiveIntegerField()
+    seen_as = models.CharField(max_length=64)
+    told = models.JSONField()
+    drawn = models.CharField(max_length=64)
+    pictured = models.CharField(max_length=64, default="")
+    picture = models.BinaryField(null=True)
+
+    class Meta:
+        db_table = "card_glance"
+
+    def __str__(self) -> str:
+        return f"glance at card {self.card_id}"

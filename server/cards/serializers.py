@@ -374,12 +374,33 @@ class CardSummarySerializer(serializers.Serializer):
     id = serializers.IntegerField()
     version = serializers.IntegerField()
     name = serializers.CharField()
-    size = SizeSerializer()
+    size = SizeSerializer(allow_null=True)
     strip = StripColourSerializer(many=True)
     failing = serializers.IntegerField()
     doubtful = serializers.IntegerField()
     checks = serializers.IntegerField()
+    current = serializers.BooleanField(help_text="or of an earlier time: then ask for a glance")
+    picture = serializers.CharField(allow_null=True, help_text="where it is; none: ask for a glance, draw it")
+
+
+class DrawingToMakeSerializer(serializers.Serializer):
+    """What a small picture is wanted of."""
+
+    drawn = serializers.CharField(help_text="send it along with the picture")
     desk = DeskSerializer()
+
+
+class GlanceSerializer(CardSummarySerializer):
+    """The same as it is now."""
+
+    drawing = DrawingToMakeSerializer(allow_null=True)
+
+
+class SmallPictureSerializer(serializers.Serializer):
+    """A small picture of a card."""
+
+    file = serializers.FileField(allow_empty_file=True)
+    drawn = serializers.CharField(max_length=64)
 
 
 class UsualSizeSerializer(serializers.Serializer):
@@ -434,7 +455,16 @@ class CardsSerializer(serializers.Serializer):
 
     cards = CardSummarySerializer(many=True)
     broken = BrokenCardSerializer(many=True)
+    count = serializers.IntegerField(help_text="of all pages")
+    more = serializers.BooleanField()
     sizes = UsualSizeSerializer(many=True)
+
+
+class GlancesSerializer(serializers.Serializer):
+    """Some cards, and those of them that cannot be shown."""
+
+    cards = GlanceSerializer(many=True)
+    broken = BrokenCardSerializer(many=True)
 
 
 class ColumnRangeSerializer(serializers.Serializer):

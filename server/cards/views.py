@@ -1,24 +1,21 @@
 """A card as the screens get it: table, pairs, checks, desk."""
 
 import logging
-from collections.abc import Mapping, Sequence
-from functools import partial
+from collections.abc import Mapping
 from typing import Any
 
 from django.db import DatabaseError
 from rest_framework.exceptions import APIException
 
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.contrast.rules import Status
 from jindle_core.layers.sizing import nudge
 from jindle_core.lengths import USUAL_SIZES
-from jindle_core.material import End
 from jindle_core.media import FURTHER_COLUMNS
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.seen.table import table
 from jindle_core.supplies.colours import Supplies
 from server.accounts.models import Person
-from server.cards.held import checked_card, checked_cards, told_once
+from server.cards.held import checked_card, told_once
 from server.cards.json.checks import check_told, mends_told
 from server.cards.json.desk import desk_told
 from server.cards.json.palette import pair_told, row_told
@@ -27,7 +24,7 @@ from server.cards.stages import along
 from server.errors import CannotBeShown
 
 log = logging.getLogger(__name__)
-_SUMMARIES, _TABLES = 200, 8  # held for one person: a few kilobytes each, and up to a quarter of a megabyte
+_TABLES = 8  # held for one person: up to a quarter of a megabyte each
 
 
 def whole_card(
@@ -99,32 +96,6 @@ def mends(card: StoredCard, supplies: Supplies, person: Person) -> list[dict[str
     return mends_told(checked.to_mend, checked.seen.card)
 
 
-def card_summaries(cards: Sequence[StoredCard], supplies: Supplies, person: Person) -> dict[str, Any]:
-    """The cards for ``CardsSerializer``; those that cannot be shown stand by themselves and say why."""
-    broken: list[dict[str, Any]] = []
-    readable: list[StoredCard] = []
-    for card in cards:
-        try:
-            card.value  # noqa: B018 (whether it can be read is what is asked)
-            readable.append(card)
-        except CannotBeShown as error:
-            broken.append(_broken(card, error))
-    found = []
-    for card, checked in zip(readable, checked_cards(readable, supplies, person), strict=True):
-        try:
-            key = (card.pk, card.version, person.units, frozenset(checked.seen.drawings))
-            tell = partial(_summary, card, checked, person.units)
-            found.append(told_once(supplies, "summary", key, tell, _SUMMARIES))
-        except Exception as error:
-            log.exception("Card %s cannot be shown", card.pk)
-            broken.append(_broken(card, CannotBeShown(error)))
-    return {"cards": found, "broken": broken}
-
-
-def _broken(card: StoredCard, error: CannotBeShown) -> dict[str, Any]:
-    return {"id": card.pk, "name": card.name, "reason": error.reason}
-
-
 def states(card: StoredCard) -> list[dict[str, Any]]:
     """The states that a card can be brought back to, the newest first, for ``StateSerializer``."""
     listed = card.revisions.order_by("-number").values("number", "label")
@@ -135,29 +106,6 @@ def document(card: StoredCard) -> dict[str, Any]:
     """A card with its states as it is stored, whether or not it can be shown."""
     history = [{"number": one.number, "label": one.label, "plan": one.stored} for one in card.revisions.all()]
     return {"format": "jindle card", "version": 1, "plan": card.stored, "head": card.head, "history": history}
-
-
-def _summary(card: StoredCard, checked: CheckedCard, units: str) -> dict[str, Any]:
-    palette, found = checked.seen.palette, checked.checks
-    counted = [one.finding.status for one in found if not palette.card.waiver(one.key)]
-    return {
-        "id": card.pk,
-        "version": card.version,
-        "name": palette.card.name,
-        "size": palette.card.size.shown(units)._asdict(),
-        "strip": [
-            {
-                "key": colour.key,
-                "name": colour.name,
-                "shades": palette.end_shades(End("palette", colour.key)),
-            }
-            for colour in palette.card.colours
-        ],
-        "failing": counted.count(Status.FAILS),
-        "doubtful": counted.count(Status.LOOK_AGAIN),
-        "checks": len(found),
-        "desk": desk_told(checked.desk, inside=False),
-    }
 
 
 def usual_sizes(units: str) -> list[dict[str, Any]]:

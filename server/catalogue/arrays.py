@@ -22,8 +22,7 @@ _holding = Lock()
 
 def catalogue_for(person: Person) -> Supplies:
     """The shared ranges and the person's own, as they are now; one query where nothing changed."""
-    shared = CatalogueStamp.objects.filter(pk=1).values_list("version", flat=True).first() or 0
-    key = (person.pk, shared, person.catalogue_version)
+    key = catalogue_key(person)
     with _holding:
         if found := _held.get(key):
             _held.move_to_end(key)
@@ -36,6 +35,12 @@ def catalogue_for(person: Person) -> Supplies:
         while len(_held) > _KEPT:
             _held.popitem(last=False)
     return made
+
+
+def catalogue_key(person: Person) -> tuple[int, int, int]:
+    """Whose supplies, and the version of the shared ones and of their own."""
+    shared = CatalogueStamp.objects.filter(pk=1).values_list("version", flat=True).first() or 0
+    return person.pk, shared, person.catalogue_version
 
 
 def forget_catalogues() -> None:

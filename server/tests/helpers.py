@@ -58,6 +58,11 @@ class ApiTestCase(TestCase):
         pk = self.ask("post", "cards", {"name": name, "size": size}, 201)["id"]
         return self.ask("get", f"cards/{pk}")
 
+    def drawing_of(self, card):
+        """What the list draws a card by, while there is no small picture of it."""
+        (glance,) = self.ask("get", "cards/glances", {"ids": card["id"]})["cards"]
+        return glance["drawing"]
+
     def change(self, card, status=200, **change):
         return self.ask(
             "post", f"cards/{card['id']}/changes", {"version": card["version"], "change": change}, status

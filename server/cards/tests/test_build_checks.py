@@ -181,6 +181,5 @@ class PlaceTests(BuildChecksTestCase):
         self.assertNotEqual(self.ask("get", f"cards/{after['id']}/build")["thickness"]["figure"], thick)
 
     def test_the_desk_of_a_list_leaves_the_inside_out(self):
-        self.add(self.built(), "writing panel", "panel", "mist", inside=True, reveal="1/4")
-        (listed,) = self.ask("get", "cards")["cards"]
-        self.assertEqual(listed["desk"]["inside"], [])
+        card = self.add(self.built(), "writing panel", "panel", "mist", inside=True, reveal="1/4")
+        self.assertEqual(self.drawing_of(card)["desk"]["inside"], [])

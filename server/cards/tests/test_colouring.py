@@ -76,8 +76,7 @@ class ColouringTests(ApiTestCase):
         self.assertAlmostEqual(part["width"] / part["height"], 2, places=1)
         shapes = card["desk"]["pictures"][0]["shapes"]
         self.assertEqual([len(one["stops"]) for one in shapes], [1, 1, 0])  # the palette's colours, and paper
-        listed = self.ask("get", "cards")["cards"][0]
-        self.assertEqual(listed["desk"]["pictures"], card["desk"]["pictures"])
+        self.assertEqual(self.drawing_of(card)["desk"]["pictures"], card["desk"]["pictures"])
         self.assertNotIn("alert", str(self.ask("get", "drawings")))
 
     def test_families_are_proposed_at_once_and_undone_at_once(self):
@@ -97,7 +96,7 @@ class ColouringTests(ApiTestCase):
         for _ in range(2):
             self.drawn()
             self.ask("get", "cards")
-            with self.assertNumQueries(5):
+            with self.assertNumQueries(7):
                 self.ask("get", "cards")
 
     def test_a_chosen_family_is_judged_at_once(self):

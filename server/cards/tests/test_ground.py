@@ -66,8 +66,7 @@ class GroundTests(GroundTestCase):
         self.assertNotEqual(told["wet"]["parts"], told["panel"]["parts"])
         self.assertIn("ground", [part["shape"] for part in card["desk"]["parts"]])
         self.assertIn("background", [one["stage"] for one in card["checks"] if one["status"] != "holds"])
-        (listed,) = self.ask("get", "cards")["cards"]
-        self.assertEqual(listed["desk"]["ground"], told["panel"])
+        self.assertEqual(self.drawing_of(card)["desk"]["ground"], told["panel"])
 
     def test_hand_coats_reach_and_paper_change_what_is_seen(self):
         card = self.laid("MOSS-1", "POND-1")

@@ -11,7 +11,7 @@ import { ArrowDownTrayIcon } from '@heroicons/vue/20/solid'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { useNotices } from '@/lib/notices'
-import { asPng, asSvg, keep } from '@/lib/takeAlong'
+import { asPicture, asSvg, keep } from '@/lib/takeAlong'
 import DeskCard from '@/drawing/DeskCard.vue'
 import PieceHandle from './PieceHandle.vue'
 import { useCard } from './card'
@@ -37,7 +37,7 @@ async function take(kind: 'svg' | 'png') {
   const size: [number, number] = [halves.wide * desk.value.width, halves.high * desk.value.height]
   const name = `${store.card!.name}${inside.value ? ', inside' : ''}.${kind}`
   try {
-    if (kind === 'png') keep(await asPng(drawn, size), name)
+    if (kind === 'png') keep(await asPicture(drawn, size), name)
     else keep(new Blob([await asSvg(drawn, size)], { type: 'image/svg+xml' }), name)
   } catch (error) {
     notices.fail(error)

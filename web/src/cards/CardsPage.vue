@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { PlusIcon } from '@heroicons/vue/20/solid'
-import { ref, watch } from 'vue'
-import { api, got, type CardSummary } from '@/api/client'
+import { onBeforeUnmount, ref, watch } from 'vue'
+import { api, got, type CardSummary, type DrawingToMake } from '@/api/client'
 import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
-import DeskCard from '@/drawing/DeskCard.vue'
+import CardLook from './CardLook.vue'
 import NewCard from './NewCard.vue'
 
 type Answer = Awaited<ReturnType<typeof load>>
@@ -16,20 +16,54 @@ const sizes = ref<Answer['sizes']>([])
 const broken = ref<Answer['broken']>([])
 const making = ref(false)
 
-const load = () => got(api.GET('/api/cards'))
+const drawings = ref(new Map<number, DrawingToMake>())
+const page = ref(1)
+const more = ref(false)
+const AT_ONCE = 6 // that are looked at anew in one answer, so that the first are soon there
+
+const load = () => got(api.GET('/api/cards', { params: { query: { page: page.value } } }))
+let showing = 0
 async function show() {
+  const number = ++showing
   try {
     const answer = await load()
+    if (number !== showing) return
     cards.value = answer.cards
     broken.value = answer.broken
     sizes.value = answer.sizes
+    more.value = answer.more
+    await lookAgain(number)
   } catch (error) {
     notices.fail(error)
   }
 }
+/** What is not known as it is now, or has no picture yet, a few at a time. */
+async function lookAgain(number: number) {
+  const wanting = cards.value!.filter((one) => !one.picture || !one.current).map((one) => one.id)
+  for (let start = 0; start < wanting.length; start += AT_ONCE) {
+    const ids = wanting.slice(start, start + AT_ONCE)
+    const answer = await got(api.GET('/api/cards/glances', { params: { query: { ids } } }))
+    if (number !== showing) return
+    const fresh = new Map(answer.cards.map((one) => [one.id, one]))
+    cards.value = cards.value!.map((one) => fresh.get(one.id) ?? one)
+    broken.value = [...broken.value, ...answer.broken]
+    cards.value = cards.value.filter((one) => !broken.value.some(({ id }) => id === one.id))
+    for (const one of answer.cards) if (one.drawing) drawings.value.set(one.id, one.drawing)
+  }
+}
+function kept(card: CardSummary, address: string) {
+  card.picture = address
+  drawings.value.delete(card.id)
+}
+function turnTo(other: number) {
+  page.value = other
+  void show()
+}
+onBeforeUnmount(() => (showing += 1))
 watch(() => session.person?.units, show, { immediate: true })
 
 function standing(card: CardSummary): string {
+  if (!card.current) return 'looking at its checks …'
   if (!card.checks) return 'nothing to check yet'
   if (card.failing) return `${plural(card.failing, 'check')} failing`
   if (card.doubtful) return `${plural(card.doubtful, 'check')} to look at again`
@@ -77,7 +111,12 @@ function standing(card: CardSummary): string {
           class="panel block overflow-hidden hover:border-ink"
         >
           <div class="flex h-56 items-center justify-center bg-wall p-5">
-            <DeskCard :desk="card.desk" :words="card.name" />
+            <CardLook
+              :key="drawings.get(card.id)?.drawn ?? ''"
+              :card="card"
+              :drawing="drawings.get(card.id)"
+              @kept="kept(card, $event)"
+            />
           </div>
           <div class="flex h-7">
             <span
@@ -93,7 +132,9 @@ function standing(card: CardSummary): string {
           </div>
           <div class="p-4">
             <h2 class="text-base">{{ card.name }}</h2>
-            <p class="mt-1 text-xs text-soft">{{ card.size.words }}, {{ card.size.orientation }}</p>
+            <p v-if="card.size" class="mt-1 text-xs text-soft">
+              {{ card.size.words }}, {{ card.size.orientation }}
+            </p>
             <p class="mt-1 text-xs" :class="{ 'font-semibold': card.failing }">
               {{ standing(card) }}
             </p>
@@ -101,6 +142,14 @@ function standing(card: CardSummary): string {
         </RouterLink>
       </li>
     </ul>
+    <nav v-if="page > 1 || more" aria-label="Pages of cards" class="mt-6 flex items-center gap-3">
+      <button type="button" class="button" :disabled="page === 1" @click="turnTo(page - 1)">
+        Newer cards
+      </button>
+      <button type="button" class="button" :disabled="!more" @click="turnTo(page + 1)">
+        Older cards
+      </button>
+    </nav>
     <NewCard v-if="making" :sizes="sizes" @close="making = false" />
   </main>
 </template>

@@ -77,17 +77,22 @@ export async function asSvg(drawn: SVGSVGElement, mm: [number, number]): Promise
   return new XMLSerializer().serializeToString(copy)
 }
 
-/** The same as a picture of 300 dots to the inch. */
-export async function asPng(drawn: SVGSVGElement, mm: [number, number]): Promise<Blob> {
+/** The same as a picture, so many dots to the millimetre: as a rule 300 to the inch. */
+export async function asPicture(
+  drawn: SVGSVGElement,
+  mm: [number, number],
+  dots = DOTS_PER_MM,
+  kind = 'image/png',
+): Promise<Blob> {
   const image = new Image()
   image.src = `data:image/svg+xml,${encodeURIComponent(await asSvg(drawn, mm))}`
   await image.decode()
   const canvas = document.createElement('canvas')
-  canvas.width = Math.round(mm[0] * DOTS_PER_MM)
-  canvas.height = Math.round(mm[1] * DOTS_PER_MM)
+  canvas.width = Math.round(mm[0] * dots)
+  canvas.height = Math.round(mm[1] * dots)
   canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height)
   return new Promise((done, fail) =>
-    canvas.toBlob((made) => (made ? done(made) : fail(new Error('no picture'))), 'image/png'),
+    canvas.toBlob((made) => (made ? done(made) : fail(new Error('no picture'))), kind, 0.9),
   )
 }
 
