@@ -17,6 +17,7 @@ from bench.blending import blending_rows, ground_rows
 from bench.cutting import build_rows, cutting_rows
 from bench.families import family_rows
 from bench.landings import landing_rows
+from bench.listing import listing_rows
 from bench.papers import paper_rows
 from bench.prediction import prediction_rows
 from bench.scans import scan_rows
@@ -176,6 +177,7 @@ def main() -> int:
         *ground_rows(visitor),
         *build_rows(visitor),
         *shaped_rows(visitor),
+        *listing_rows(),
         glaze(visitor),
         *landing_rows(visitor),
         long_chart(Visitor("Somebody with many colours")),

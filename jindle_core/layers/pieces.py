@@ -205,6 +205,10 @@ class Piece:
     stamped: bool = False
     pattern: PatternLaid = PatternLaid()
 
+    def __hash__(self) -> int:
+        """Pieces are keys of much that is kept: what tells nearly all apart is enough, and quick."""
+        return hash((self.key, self.on, self.name))
+
     @property
     def is_ink(self) -> bool:
         """Whether it is only ink on what it lies on: words that are not cut out, a picture stamped there."""

@@ -100,21 +100,31 @@ class Covered:
             if key != BASE and self.bodies[key].area
         }
 
-    def _later(self, key: int) -> list[int]:
-        """The keys of what can cover and is laid after a piece, also after one that is only ink."""
-        order = [piece.key for piece in in_order(self.stack.face_of(key).pieces)]
-        return [one for one in order[order.index(key) + 1 :] if one in self.bodies]
+    @cached_property
+    def _above(self) -> dict[int, list[int]]:
+        """By key of every piece those of what can cover and is laid after it, also of what is only ink."""
+        found = {}
+        for face in self.stack.build.faces:
+            above: list[int] = []
+            for piece in reversed(in_order(face)):
+                found[piece.key] = above[::-1]
+                if piece.key in self.bodies:
+                    above.append(piece.key)
+        return found
 
     def over(self, key: int, area: shapely.Polygon | None = None) -> list[int]:
         """The keys of what covers a piece, or an area of it, the most first."""
         area = self.bodies[key] if area is None else area
-        later = self._later(key)
-        shared = {one: area.intersection(self.bodies[one]).area for one in later}
+        above = np.array(self._above[key], dtype=np.intp)
+        bodies = np.array([self.bodies[one] for one in above], dtype=object)
+        near = shapely.intersects(area, bodies)
+        above, bodies = above[near], bodies[near]
+        shared = shapely.area(shapely.intersection(area, bodies))
         found, left = [], area
-        for one in sorted(later, key=lambda one: -shared[one]):
-            if left.intersection(self.bodies[one]).area > _OVERLAP:
-                found.append(one)
-                left = left.difference(self.bodies[one])
+        for at in sorted(np.flatnonzero(shared > _OVERLAP).tolist(), key=lambda at: -shared[at]):
+            if left.intersection(bodies[at]).area > _OVERLAP:
+                found.append(int(above[at]))
+                left = left.difference(bodies[at])
         return found
 
     @property
@@ -150,7 +160,7 @@ class Covered:
         part, turn = self.stack.face_of(piece.key).parts[piece.key], self.stack.turn(piece.key)
         lie = _placed(np.array(visible_shapes(drawing)), drawing, part)
         lie = lie if turn is None else shapely.transform(lie, turn.placed)
-        above = self._later(piece.key)
+        above = self._above[piece.key]
         whole = shapely.box(*shapely.total_bounds(lie))
         near = tuple(self.bodies[key] for key in above if self.bodies[key].intersects(whole))
         free = shapely.difference(shapely.intersection(lie, base), _together(near))
