@@ -13,7 +13,7 @@ from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.stored import plain, structured
 
-VERSION = 5
+VERSION = 6
 
 Stored = dict[str, Any]
 
@@ -183,4 +183,24 @@ def _cut(stored: Stored) -> Stored:
     return stored | {"build": stored["build"] | faces}
 
 
-_STEPS: dict[int, Callable[[Stored], Stored]] = {1: _all_there, 2: _keys, 3: _pictures, 4: _cut}
+_STENCIL: Stored = {"form": "hills", "openings": [], "shape": 1.0}
+
+
+def _stencilled(stored: Stored) -> Stored:
+    """5 to 6: pads go through stencils, tones are glazed, and the palette has further columns."""
+    ground = stored["ground"]
+    pads = [pad | {"stencil": _STENCIL, "same": False} for pad in ground["pads"]]
+    pictures = [one | {"areas": [area | {"over": []} for area in one["areas"]]} for one in stored["pictures"]]
+    # A ground that was laid through stencils goes on looking as it did.
+    back = ground["shape"] != "layered-stencils"
+    ground = ground | {"pads": pads, "back": back, "one_side": False}
+    return stored | {"ground": ground, "pictures": pictures, "further": []}
+
+
+_STEPS: dict[int, Callable[[Stored], Stored]] = {
+    1: _all_there,
+    2: _keys,
+    3: _pictures,
+    4: _cut,
+    5: _stencilled,
+}
