@@ -258,6 +258,8 @@ class StoryTests(BrowserTestCase):
         self.page.get_by_role("link", name="How it stands").click()
         stands = self.page.get_by_role("region", name="How the ground stands")
         expect(stands).to_contain_text("too loud: its own colours differ too much")
+        self.goes_through_stencils()
+        self.page.get_by_role("link", name="How it stands").click()
         self.choose("How it is laid out", "vignette")
         expect(stands).to_contain_text("Centre of the vignette")
         self.page.get_by_role("link", name="Over it").click()
@@ -266,6 +268,16 @@ class StoryTests(BrowserTestCase):
         self.page.get_by_role("link", name="How to lay it").click()
         expect(self.page.get_by_text("from the edge inwards").first).to_be_visible()
         expect(self.page.get_by_text("back through with it").first).to_be_visible()
+
+    def goes_through_stencils(self):
+        self.choose("How it is laid out", "layered stencils")
+        self.page.get_by_role("link", name="Pads and joins").click()
+        self.choose("Stencil of layer 2", "leaves")
+        self.page.get_by_role("switch", name="Through the same stencil as the pad before").last.click()
+        expect(self.button("Stencil of layer 3", exact=False)).to_have_count(0)
+        self.page.get_by_role("link", name="How to lay it").click()
+        expect(self.page.get_by_text("through the leaves stencil").first).to_be_visible()
+        expect(self.page.get_by_text("back up through the hills stencil")).to_be_visible()
 
     def builds_it_from_pieces(self):
         self.page.get_by_role("link", name="Build").click()
@@ -420,6 +432,13 @@ class StoryTests(BrowserTestCase):
             self.page.get_by_role("option", name=code).click()
         expect(self.page.get_by_role("region", name="Side by side")).to_contain_text("CLAY-6 becomes")
         self.heading("The steps")
+        self.button("Use the one found on a card").click()
+        dialog = self.page.get_by_role("dialog", name="The family found")
+        dialog.get_by_role("button", name="Take it there").click()
+        expect(self.page.get_by_text("done on Grebe on the mere")).to_be_visible()
+        self.page.get_by_role("link", name="Cards").click()
+        self.open_card("Grebe on the mere")
+        self.page.get_by_title("Undo choosing shading families").click()
 
     def takes_a_dry_marker_out_of_the_whole_card(self):
         self.page.get_by_role("link", name="Supplies").click()

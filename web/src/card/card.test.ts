@@ -34,6 +34,18 @@ describe('changes', () => {
     expect([store.card!.name, store.card!.version, store.busy]).toEqual(['two', 3, false])
   })
 
+  it('that are made of what there is are made in their turn', async () => {
+    const store = await opened()
+    void store.change(named('one'))
+    const second = store.change((now) => named(`${now.name} and two`))
+    await settled()
+    await asked[1]!.answer(made(1, 2, 'one'))
+    await settled()
+    expect(asked[2]!.body!.change).toEqual(named('one and two'))
+    await asked[2]!.answer(made(1, 3, 'one and two'))
+    expect(await second).toBe(true)
+  })
+
   it('that are refused leave the card as it is, and the next goes on from it', async () => {
     const store = await opened()
     const refused = store.change(named(''))

@@ -52,12 +52,12 @@ export const useCard = defineStore('card', () => {
   }
 
   /** One after the other, so that each change knows the version before it. */
-  function send(ask: (id: number, version: number) => Promise<Card>): Promise<boolean> {
+  function send(ask: (id: number, version: number, now: Card) => Promise<Card>): Promise<boolean> {
     const turn = queue.then(async () => {
       if (!card.value) return false
       busy.value = true
       try {
-        card.value = await ask(card.value.id, card.value.version)
+        card.value = await ask(card.value.id, card.value.version, card.value)
         return true
       } catch (error) {
         notices.fail(error)
@@ -72,12 +72,17 @@ export const useCard = defineStore('card', () => {
     return turn
   }
 
-  function change(made: Change) {
-    return send((id, version) =>
+  /** A change, or how to make it of the card as it is in its turn: of two quick presses neither is lost. */
+  function change(made: Change | ((now: Card) => Change)) {
+    return send((id, version, now) =>
       got(
         api.POST('/api/cards/{id}/changes', {
           params: { path: { id } },
-          body: { version, stage: stage.value, change: made },
+          body: {
+            version,
+            stage: stage.value,
+            change: typeof made === 'function' ? made(now) : made,
+          },
         }),
       ),
     )

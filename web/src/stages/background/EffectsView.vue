@@ -13,9 +13,8 @@ import { HANDS, useGround } from './ground'
 /** Water, splashes, white, shimmer, a pattern, a text stamp: what each would do here. */
 const { ground } = defineProps<{ ground: Ground }>()
 const session = useSession()
-const { set } = useGround()
 type Kind = (typeof effectKindValues)[number]
-type Use = NonNullable<Parameters<typeof set>[0]['effects']>[number]
+type Use = NonNullable<Parameters<ReturnType<typeof useGround>['set']>[0]['effects']>[number]
 const WORDS: Record<Kind, string> = {
   'stencil-pattern': 'A stencil pattern, tone on tone',
   'text-stamp': 'A text stamp in the ground',
@@ -32,16 +31,21 @@ const findings = computed(
   () =>
     new Map(store.card!.checks.filter((one) => one.kind === 'effect').map((one) => [one.of, one])),
 )
-const uses = (): Use[] =>
-  ground.effects.map(({ effect, colour, hand }) => ({ effect, colour, hand }))
+const uses = (shown: Ground): Use[] =>
+  shown.effects.map(({ effect, colour, hand }) => ({ effect, colour, hand }))
+/** Effects are sent whole, made of those that there are when their turn comes. */
+const setEffects = (make: (effects: Use[]) => Use[]) =>
+  store.change((now) => ({ kind: 'set_ground', effects: make(uses(now.background ?? ground)) }))
 
 function put(kind: Kind, told: Partial<Use>) {
-  const before = uses().find((one) => one.effect === kind)
-  const made = { effect: kind, colour: null, hand: 'middle' as const, ...before, ...told }
-  return set({ effects: [...uses().filter((one) => one.effect !== kind), made] })
+  return setEffects((effects) => {
+    const before = effects.find((one) => one.effect === kind)
+    const made = { effect: kind, colour: null, hand: 'middle' as const, ...before, ...told }
+    return [...effects.filter((one) => one.effect !== kind), made]
+  })
 }
 function turn(kind: Kind, on: boolean) {
-  if (!on) return void set({ effects: uses().filter((one) => one.effect !== kind) })
+  if (!on) return void setEffects((effects) => effects.filter((one) => one.effect !== kind))
   // Tone on tone is the ground's own pad again; without one, a pad is asked for.
   const own = ground.pads.at(-1)?.colour
   if (inked(kind) && !own) choosing.value = kind

@@ -9,23 +9,24 @@ import PadRow from './PadRow.vue'
 import RainbowDialog from './RainbowDialog.vue'
 import TogetherView from './TogetherView.vue'
 import StencilRow from './StencilRow.vue'
-import { plainUse, useGround, uses } from './ground'
+import { plainUse, useGround } from './ground'
 
 /** The pads in their order, and how each meets the next. */
 const { ground } = defineProps<{ ground: Ground }>()
-const { set } = useGround()
+const { setPads } = useGround()
 const adding = ref(false)
 const finding = ref(false)
 const dragged = ref(-1)
 
 function change(at: number, told: Partial<PadUse>) {
-  return set({ pads: uses(ground).map((pad, n) => (n === at ? { ...pad, ...told } : pad)) })
+  return setPads(ground, (pads) => pads.map((pad, n) => (n === at ? { ...pad, ...told } : pad)))
 }
 function move(from: number, to: number) {
   if (from < 0 || to < 0 || to >= ground.pads.length || from === to) return
-  const pads = uses(ground)
-  pads.splice(to, 0, ...pads.splice(from, 1))
-  void set({ pads })
+  void setPads(ground, (pads) => {
+    pads.splice(to, 0, ...pads.splice(from, 1))
+    return pads
+  })
 }
 function drop(to: number) {
   move(dragged.value, to)
@@ -34,7 +35,7 @@ function drop(to: number) {
 /** Whether a pad is the first that goes through its stencil. */
 const opens = (at: number) => !at || ground.pads[at]!.layer > ground.pads[at - 1]!.layer
 async function add(colour: number) {
-  if (await set({ pads: [...uses(ground), plainUse(colour)] })) adding.value = false
+  if (await setPads(ground, (pads) => [...pads, plainUse(colour)])) adding.value = false
 }
 </script>
 
@@ -60,7 +61,7 @@ async function add(colour: number) {
           @grab="dragged = n"
           @change="change(n, $event)"
           @move="move(n, $event)"
-          @remove="set({ pads: uses(ground).filter((_, at) => at !== n) })"
+          @remove="setPads(ground, (pads) => pads.filter((_, at) => at !== n))"
         />
         <JoinRow
           v-if="ground.joins[n]"

@@ -35,7 +35,10 @@ export const plainUse = (colour: number): PadUse => ({
 export function useGround() {
   const store = useCard()
   const set = (settings: Settings) => store.change({ kind: 'set_ground', ...settings })
-  return { set }
+  /** Pads are sent whole, made of those that there are when their turn comes. */
+  const setPads = (shown: Ground, make: (pads: PadUse[]) => PadUse[]) =>
+    store.change((now) => ({ kind: 'set_ground', pads: make(uses(now.background ?? shown)) }))
+  return { set, setPads }
 }
 
 export const HANDS = [

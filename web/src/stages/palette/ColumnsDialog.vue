@@ -8,8 +8,10 @@ defineEmits<{ close: [] }>()
 const store = useCard()
 
 function show(key: string, on: boolean) {
-  const shown = store.card!.further.filter((one) => (one.key === key ? on : one.shown))
-  return store.change({ kind: 'show_columns', columns: shown.map((one) => one.key) })
+  return store.change(({ further }) => {
+    const shown = further.filter((one) => (one.key === key ? on : one.shown))
+    return { kind: 'show_columns', columns: shown.map((one) => one.key) }
+  })
 }
 </script>
 
