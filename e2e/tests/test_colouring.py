@@ -111,6 +111,22 @@ class ColouringTests(BrowserTestCase):
         self.button("Take it off").click()
         expect(leaf).to_contain_text("No family yet")
 
+    def test_a_tone_is_glazed_of_two_others_and_an_area_inked_through_a_stencil(self):
+        self.open_stage("Kingfisher")
+        self.page.get_by_role("link", name="What the card uses").click()
+        self.button("of Wherry CLAY-4").click()
+        self.dialog().get_by_role("button", name="glazed over").click()
+        expect(self.page.locator("main")).not_to_contain_text("CLAY-4")
+        self.page.get_by_role("link", name="Colouring").click()
+        self.page.get_by_label("Choose areas by name").fill("breast")
+        self.page.get_by_label("Choose areas by name").press("Enter")
+        breast = self.panel("breast")
+        expect(breast).to_contain_text("glazed, a prediction")
+        self.choose("Coloured with", "dye ink pad, through a stencil")
+        expect(breast).to_contain_text("No family yet")
+        self.button("Undo").click()
+        expect(breast).to_contain_text("glazed, a prediction")
+
     def test_the_picture_is_chosen_from_and_lies_on_another_paper(self):
         self.open_stage("Night ferry")
         picture = self.page.get_by_role("img", name=PICTURE)

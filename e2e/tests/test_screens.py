@@ -199,6 +199,19 @@ class KeyboardTests(BrowserTestCase):
         self.press("Control+z")
         expect(self.grid.get_by_role("rowheader")).to_have_count(6)
 
+    def test_further_columns_of_the_palette(self):
+        self.open_demo()
+        self.open_card("Kingfisher")
+        self.button("With this palette").click()
+        self.page.get_by_role("menuitem", name="Further columns").click()
+        self.page.get_by_role("switch", name="Gel pen").click()
+        self.page.get_by_role("switch", name="Powder").click()
+        self.page.keyboard.press("Escape")
+        for title in ("Powder", "Gel pen"):
+            expect(self.page.get_by_role("columnheader", name=title)).to_have_count(1)
+        self.button("Undo").click()
+        expect(self.page.get_by_role("columnheader", name="Powder")).to_have_count(0)
+
     def test_match(self):
         """From any page to a colour, along its likes, and into a palette, without the mouse."""
         self.open_demo()
