@@ -206,9 +206,8 @@ def _diamonds(at: int, of: int, proportion: float) -> BaseGeometry:
 
 def _own(stencil: Stencil, proportion: float) -> BaseGeometry | None:
     """A stencil's own openings, as large as they lie whole on the panel; None where it has none."""
-    found: BaseGeometry = shapely.Polygon()
-    for ring in stencil.openings:
-        found = shapely.symmetric_difference(found, shapely.Polygon(ring).buffer(0))
+    rings = [shapely.LinearRing(ring) for ring in stencil.openings]
+    found = shapely.build_area(shapely.node(shapely.MultiLineString(rings)))
     if found.is_empty:
         return None
     wide, high = min(1.0, stencil.shape / proportion), min(1.0, proportion / stencil.shape)

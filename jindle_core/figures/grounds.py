@@ -60,7 +60,8 @@ EFFECT_SHOWS, EFFECT_LOUD = 2.5, 18.0  # ΔE00 between which a mark reads as tex
 GROUND_SAMPLES = 24  # a side of the raster on which a ground is judged
 # Layered stencils. Sizes are shares of the panel's height, as sets of stencils for cards are cut.
 STENCIL_LAYERS, STENCIL_PADS = 6, 12  # of a ground; several inks can go through one
-STENCIL_POINTS, STENCIL_OPENINGS = 1500, 60  # of one's own
+# Openings of one's own on all stencils of a ground: with more, what lies where takes longer than a second.
+STENCIL_POINTS, STENCIL_OPENINGS = 1200, 60
 STENCIL_OFF = 0.002  # of its size by which the corners of one's own may be off
 CLOUD_SIZE, MOTIF_SIZE, MOTIFS, DIAMONDS = 0.11, 0.3, 14, 4
 STENCIL_LESS = 0.75  # of its size that the last of some stencils of one form has lost

@@ -591,7 +591,7 @@ class PlanTests(unittest.TestCase):
             ),
             (
                 {"pads": (PadUse(1, stencil=Stencil(StencilForm.OWN, (((0.0, 0.5),) * 3,) * 61)),)},
-                "this has 61",
+                "these have 61",
             ),
             ({"mat": InkedCard(1, coats=0)}, "1 to 3 coats"),
             ({"effects": (Effect(EffectKind.WATER),) * 2}, "comes once"),

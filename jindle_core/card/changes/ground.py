@@ -1,5 +1,6 @@
 """Every change of a card's ground; see ``changes`` for what a change is."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from jindle_core import figures
@@ -66,8 +67,7 @@ def checked(ground: Ground) -> Ground:
     if stencilled and count > figures.grounds.STENCIL_LAYERS:
         words = f"{figures.grounds.STENCIL_LAYERS} stencils are the most; these are {count}."
         raise BadInput(Problem(words, field="pads", value=str(count)))
-    for pad in ground.pads:
-        _check_openings(pad.stencil)
+    _check_openings([pad.stencil for pad in ground.pads])
     coats = [pad.coats for pad in ground.pads] + ([ground.mat.coats] if ground.mat else [])
     if not all(1 <= each <= figures.grounds.PAD_COATS for each in coats):
         raise BadInput(Problem(f"A pad has 1 to {figures.grounds.PAD_COATS} coats.", field="coats"))
@@ -80,15 +80,18 @@ def checked(ground: Ground) -> Ground:
     return ground
 
 
-def _check_openings(stencil: Stencil) -> None:
-    """BadInput for openings that nobody could cut."""
-    rings, points = len(stencil.openings), sum(map(len, stencil.openings))
-    if rings > figures.grounds.STENCIL_OPENINGS or points > figures.grounds.STENCIL_POINTS:
+def _check_openings(stencils: Sequence[Stencil]) -> None:
+    """BadInput for openings that nobody could cut, or that are more than can be shown at once."""
+    openings = [ring for stencil in stencils for ring in stencil.openings]
+    points = sum(map(len, openings))
+    if len(openings) > figures.grounds.STENCIL_OPENINGS or points > figures.grounds.STENCIL_POINTS:
         words = (
-            f"A stencil has up to {figures.grounds.STENCIL_OPENINGS} openings, drawn with"
-            f" {figures.grounds.STENCIL_POINTS:,} points; this has {rings}, with {points:,}."
+            f"The stencils of a ground have up to {figures.grounds.STENCIL_OPENINGS} openings of your own,"
+            f" drawn with {figures.grounds.STENCIL_POINTS:,} points; these have {len(openings)}, with"
+            f" {points:,}."
         )
-        raise BadInput(Problem(words, field="stencil"))
-    inside = all(0 <= x <= 1 and 0 <= y <= 1 for ring in stencil.openings for x, y in ring)
-    if not inside or any(len(ring) < 3 for ring in stencil.openings) or not 0.1 <= stencil.shape <= 10:
-        raise BadInput(Problem("A stencil's openings are rings that lie on its sheet.", field="stencil"))
+        raise BadInput(Problem(words, field="pads"))
+    inside = all(0 <= x <= 1 and 0 <= y <= 1 for ring in openings for x, y in ring)
+    shapes = all(0.1 <= stencil.shape <= 10 for stencil in stencils)
+    if not inside or not shapes or any(len(ring) < 3 for ring in openings):
+        raise BadInput(Problem("A stencil's openings are rings that lie on its sheet.", field="pads"))
