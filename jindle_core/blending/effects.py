@@ -38,7 +38,7 @@ _MARKS = {
     EffectKind.WHITE: (30, 0.004, 0.012),
     EffectKind.SHIMMER: (28, 0.006, 0.012),
 }
-_TURNS = (0.7548776662466927, 0.5698402909980532)  # of the plastic number: points that never crowd
+TURNS = (0.7548776662466927, 0.5698402909980532)  # of the plastic number: points that never crowd
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,7 +67,7 @@ def placed(kind: EffectKind) -> tuple[Array, Array, Array]:
         x, y = np.full(count, 0.5), (number + 0.5) / count
     else:
         start = 0.11 * list(EffectKind).index(kind)
-        x, y = (0.04 + 0.92 * ((start + (number + 1) * turn) % 1) for turn in _TURNS)
+        x, y = (0.04 + 0.92 * ((start + (number + 1) * turn) % 1) for turn in TURNS)
     sizes = np.asarray((number * 0.618) % 1, dtype=float)
     return x, y, least + (most - least) * sizes**2
 

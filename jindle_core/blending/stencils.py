@@ -12,6 +12,7 @@ from shapely import affinity
 from shapely.geometry.base import BaseGeometry
 
 from jindle_core import figures
+from jindle_core.blending.effects import TURNS
 from jindle_core.blending.meeting import Joint
 from jindle_core.blending.painting import Field, Way, beneath, run, wave
 from jindle_core.colorimetry.spaces import Array
@@ -142,7 +143,6 @@ def _areas(shape: BaseGeometry) -> BaseGeometry:
 
 _GRID = 1e-5  # of the panel: nobody cuts finer
 _NOTHING = 1e-4  # of the panel's area
-_TURNS = (0.7548776662466927, 0.5698402909980532)  # of the plastic number: points that never crowd
 
 
 def _hills(at: int, of: int, _proportion: float) -> BaseGeometry:
@@ -168,7 +168,7 @@ def _strewn(motif: BaseGeometry, at: int, of: int, proportion: float) -> BaseGeo
     smaller = size * (1 - figures.grounds.STENCIL_LESS * at / of)
     found = []
     for number in range(count):
-        x, y = (0.02 + 0.96 * ((number + 1) * turn % 1) for turn in _TURNS)
+        x, y = (0.02 + 0.96 * ((number + 1) * turn % 1) for turn in TURNS)
         turned = affinity.rotate(motif, 137.5 * number, origin=(0, 0))
         laid = affinity.scale(turned, smaller / proportion, smaller, origin=(0, 0))
         found.append(affinity.translate(laid, x, y))

@@ -53,7 +53,7 @@ def _used_told(inventory: Inventory, one: UsedThing, units: str) -> Told:
 _OTHER = {
     "sheet": "patterned sheet",
     "white": "white card",
-    "palette": "cut of a palette colour",
+    "palette": "of a palette colour",
     "supply": "gone",
 }
 
