@@ -19,6 +19,7 @@ from jindle_core.figures import (
     palettes,
     paper,
     scans,
+    work,
 )
 
 __all__ = [
@@ -34,4 +35,5 @@ __all__ = [
     "palettes",
     "paper",
     "scans",
+    "work",
 ]

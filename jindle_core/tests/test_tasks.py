@@ -1,0 +1,131 @@
+"""What a card asks to be done: derived from it, each with what must be before it and what it needs."""
+
+import unittest
+
+from jindle_core.card.changes.build import AddPiece, EditPiece
+from jindle_core.card.changes.every import changed
+from jindle_core.card.changes.pictures import SetColouring
+from jindle_core.card.whole import Card
+from jindle_core.checked.whole import CheckedCard
+from jindle_core.layers.making import Making
+from jindle_core.layers.pieces import Kind, Raised
+from jindle_core.lengths import Length, read_size
+from jindle_core.planning.schedule import schedule
+from jindle_core.planning.task import Hazard, Work
+from jindle_core.planning.tasks import Habits, tasks
+from jindle_core.seen.whole import SeenCard
+from jindle_core.tests.drawn_changes import DRAWING
+from jindle_core.tests.made import PADS, some_supplies
+from jindle_core.tests.test_one_thing import a_card
+
+SIZE = read_size("5 1/2", "4 1/4", "in")
+SMALL = read_size("1", "1", "in")
+
+
+def made(card, **habits):
+    return tasks(CheckedCard(SeenCard(card, some_supplies(), {1: DRAWING})), Habits(**habits))
+
+
+def full_card():
+    """All that is done to a card: words, an inside, something raised, something trimmed, dots."""
+    card = a_card()
+    keys = {piece.name: piece.key for piece in card.build.pieces}
+    for change in (
+        EditPiece(keys["bunting"], {"raised": Raised.TAPE}),
+        AddPiece(
+            Kind.LETTERING,
+            "words",
+            {"on": keys["label"], "size": SMALL, "text": "hello", "made": Making.WHITE},
+        ),
+        AddPiece(Kind.PANEL, "writing panel", {"reveal": Length(16, "in")}, inside=True),
+        AddPiece(Kind.STRIP, "overhang", {"size": read_size("6", "1", "in"), "trimmed": True}),
+        AddPiece(Kind.FINISH, "dot", {"size": read_size("1", "1", "in")}),
+    ):
+        card = changed(card, change)
+    return card
+
+
+class TasksTests(unittest.TestCase):
+    def before(self, found, key):
+        """Everything that must be done before a task, by its key."""
+        by_key, reached, waiting = {one.key: one for one in found}, set(), [key]
+        while waiting:
+            for one in by_key[waiting.pop()].after:
+                if one.key not in reached:
+                    reached.add(one.key)
+                    waiting.append(one.key)
+        return reached
+
+    def test_a_card_that_is_built_of_nothing_asks_for_nothing(self):
+        self.assertEqual(made(Card("Heron", SIZE)), [])
+
+    def test_each_has_a_key_of_its_own_and_names_only_what_there_is(self):
+        found = made(full_card())
+        keys = [one.key for one in found]
+        self.assertEqual(len(set(keys)), len(keys))
+        self.assertLessEqual({each.key for one in found for each in one.after}, set(keys))
+        self.assertTrue(all(one.minutes > 0 and one.words for one in found))
+        self.assertTrue(all(each.reason for one in found for each in one.after))
+        self.assertEqual(found, made(full_card()))
+
+    def test_the_job_is_in_order(self):
+        found = made(full_card())
+        works = {one.work for one in found}
+        self.assertLessEqual(
+            {Work.BASE, Work.CUT, Work.STAMP, Work.COLOUR, Work.GROUND, Work.INK, Work.WORDS}, works
+        )
+        for key, wanted in (
+            ("raise", {"inside", "stamp:1", "colour:1:1", "out:1"}),
+            ("flat", {"lay", "base"}),
+            ("trim", {"flat"}),
+            ("finish", {"flat", "raise", "inside"}),
+            ("post", {"finish"}),
+        ):
+            self.assertLessEqual(wanted, self.before(found, key), key)
+        (post,) = [one for one in found if one.key == "post"]
+        self.assertEqual([one.minutes for one in post.after if one.key == "finish"], [60.0])
+
+    def test_words_wait_for_the_ink_under_them_and_melt_at_once(self):
+        found = made(full_card())
+        (words,) = [one for one in found if one.work is Work.WORDS]
+        self.assertIn("powder at once", words.words)
+        self.assertEqual(words.hazards, {Hazard.HEAT, Hazard.POWDER})
+        inked = [one.key for one in found if one.work is Work.INK]
+        self.assertLessEqual(set(inked), {one.key for one in words.after})
+
+    def test_pictures_are_cut_out_first_where_one_likes_that(self):
+        for cut_first in (False, True):
+            found = made(full_card(), cut_first=cut_first)
+            self.assertEqual("out:1" in self.before(found, "stamp:1"), cut_first)
+            self.assertEqual("colour:1:1" in self.before(found, "out:1"), not cut_first)
+
+    def test_a_slow_line_is_heat_set_and_takes_longer_to_dry(self):
+        def wait(line, *finishes):
+            found = made(changed(full_card(), SetColouring({"line": line, "finishes": finishes})))
+            (stamp,) = [one for one in found if one.key == "stamp:1"]
+            (colour,) = [one for one in found if one.key == "colour:1:1"]
+            return stamp, next(one.minutes for one in colour.after if one.key == "stamp:1")
+
+        quick, slow = wait("alcohol-proof"), wait("pigment")
+        self.assertLess(quick[1], slow[1])
+        self.assertIn("heat-set", slow[0].words)
+        sealed = wait("pigment", "embossed line")
+        self.assertIn("clear powder", sealed[0].words)
+        self.assertLess(sealed[1], slow[1])
+
+    def test_what_is_covered_is_not_coloured(self):
+        card = a_card()
+        over = AddPiece(Kind.PANEL, "cover", {"size": read_size("5", "4", "in")})
+        self.assertTrue(any(one.work is Work.COLOUR for one in made(card)))
+        self.assertFalse(any(one.work is Work.COLOUR for one in made(changed(card, over))))
+
+    def test_the_ground_dries_between_its_coats_and_then_lies_flat(self):
+        found = made(full_card())
+        ground = [one for one in found if one.work is Work.GROUND]
+        self.assertTrue(all(any(each.minutes for each in one.after) for one in ground[1:]))
+        self.assertIn(PADS[1], [end.id for end in ground[0].supplies])
+
+    def test_waits_are_filled(self):
+        found = schedule(made(full_card()))
+        self.assertEqual(found.gap, 0.0)
+        self.assertGreater(found.saved, 20)
