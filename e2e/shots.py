@@ -45,6 +45,7 @@ def tour(page: Page) -> None:
     uses(page)
     background(page)
     build(page)
+    plan(page)
     match(page)
     supplies(page)
     page.goto(ADDRESS + "/cards/ways/rule")
@@ -98,6 +99,15 @@ def build(page: Page) -> None:
     take(page, "cutting")
 
 
+def plan(page: Page) -> None:
+    """The order of work of a card."""
+    page.goto(ADDRESS + "/cards")
+    page.get_by_role("link", name="Night ferry").click()
+    page.get_by_role("link", name="Plan", exact=True).click()
+    page.get_by_text("until all is done").wait_for()
+    take(page, "plan")
+
+
 def background(page: Page) -> None:
     """A muddy join with its ways out."""
     page.goto(ADDRESS + "/cards")
@@ -109,13 +119,10 @@ def background(page: Page) -> None:
 
 
 def supplies(page: Page) -> None:
-    """Ranges, one of them, the drawer, swatches and papers out of pictures."""
+    """Ranges, one of them, swatches and papers out of pictures."""
     page.get_by_role("link", name="Supplies").click()
     page.get_by_role("link", name="Wherry").wait_for()
     take(page, "supplies")
-    page.goto(ADDRESS + "/supplies/drawer")
-    page.get_by_role("heading", name="Wherry").wait_for()
-    take(page, "drawer")
     page.goto(ADDRESS + "/supplies/photograph")
     page.get_by_role("button", name="Take the photograph").click()
     page.get_by_role("heading", name="48 swatches read").wait_for()

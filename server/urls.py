@@ -13,6 +13,7 @@ from server.cards import api as cards
 from server.cards import colouring_api, everywhere_api, supply_api
 from server.cards.building import api as building
 from server.cards.grounds import api as grounds
+from server.cards.planning import api as planning
 from server.catalogue.api import (
     drawer,
     files,
@@ -109,6 +110,7 @@ api = [
     path("cards/<int:pk>/colouring/papers", colouring_api.CardOnPapers.as_view()),
     path("cards/<int:pk>/colouring/propose", colouring_api.CardPropose.as_view()),
     path("cards/<int:pk>/areas/<int:key>/families", colouring_api.AreaFamilies.as_view()),
+    path("cards/<int:pk>/plan", planning.CardPlan.as_view()),
     path("cards/<int:pk>/ground", grounds.CardGround.as_view()),
     path("cards/<int:pk>/ground/rainbows", grounds.GroundRainbows.as_view()),
     path("cards/<int:pk>/ground/make", grounds.TogetherMake.as_view()),

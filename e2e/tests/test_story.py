@@ -32,6 +32,7 @@ class StoryTests(BrowserTestCase):
         self.shows_a_second_picture()
         self.sees_it_through_a_round_window()
         self.cuts_a_strip_of_patterned_paper()
+        self.plans_the_work()
         self.takes_a_family_into_another_range()
         self.takes_a_dry_marker_out_of_the_whole_card()
         self.follows_a_colour_through_the_card()
@@ -402,6 +403,20 @@ class StoryTests(BrowserTestCase):
         for _ in range(4):
             self.button("Undo").click()
         expect(pieces).not_to_contain_text("paper strip")
+
+    def plans_the_work(self):
+        self.page.get_by_role("link", name="Plan", exact=True).click()
+        expect(self.page.get_by_text("until all is done")).to_be_visible()
+        expect(self.page.locator("main")).to_contain_text("No order of these steps is shorter")
+        steps = self.page.locator("main").get_by_role("listitem")
+        expect(steps.filter(has_text="Lay the ground").first).to_contain_text("by itself")
+        self.check_axe()
+        last = steps.filter(has_text="into its envelope")
+        last.get_by_text("How, and why not sooner").click()
+        expect(last).to_contain_text("after “")
+        self.page.get_by_label("An evening has, minutes").fill("30")
+        self.page.get_by_label("An evening has, minutes").press("Enter")
+        expect(last).to_contain_text(re.compile(r"1\d:\d\d"))
 
     def adds_with_nothing_but_defaults(self, pieces):
         """Two presses: the card is whole, it stands among the others, and it goes back."""

@@ -44,8 +44,15 @@ def tasks(checked: CheckedCard, habits: Habits | None = None) -> list[Task]:
         *made.assembling(),
         *made.finishing(),
     ]
-    known = {task.key for task in found}
-    return [replace(one, after=tuple(each for each in one.after if each.key in known)) for one in found]
+    known, grid = {task.key for task in found}, figures.work.GRID
+    return [
+        replace(
+            one,
+            minutes=max(round(one.minutes * grid), 1) / grid,
+            after=tuple(each for each in one.after if each.key in known),
+        )
+        for one in found
+    ]
 
 
 class _Making:

@@ -102,6 +102,7 @@ TABLE = (
     ("cards/{card}/build/pieces/9/instead", "get", None, 401, 400, 404),
     ("cards/{card}/build/cutting", "get", {"width": "12", "height": "12", "unit": "in"}, 401, 200, 404),
     ("cards/{card}/build/cutting/sheet", "get", {"width": "12", "height": "12", "unit": "in"}, 401, 200, 404),
+    ("cards/{card}/plan", "get", None, 401, 200, 404),
     ("cards/{card}/ground", "get", None, 401, 200, 404),
     ("cards/{card}/ground/rainbows", "get", None, 401, 200, 404),
     ("cards/{card}/ground/make", "get", None, 401, 200, 404),

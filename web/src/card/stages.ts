@@ -13,4 +13,5 @@ export const STAGES = [
     page: () => import('@/stages/background/BackgroundStage.vue'),
   },
   { key: 'build', words: 'Build', page: () => import('@/stages/build/BuildStage.vue') },
+  { key: 'plan', words: 'Plan', page: () => import('@/stages/plan/PlanStage.vue') },
 ] as const

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Plan } from '@/api/client'
+import { at, span } from './times'
+
+/** The work as a line of time: hands above, what dries, cools or sets by itself below. */
+const { plan } = defineProps<{ plan: Plan }>()
+type Running = { start: number; end: number }
+const part = ({ start, end }: Running) => ({
+  left: `${(100 * start) / plan.minutes}%`,
+  width: `${(100 * (Math.min(end, plan.minutes) - start)) / plan.minutes}%`,
+})
+/** Whether there is room for its words. */
+const isWide = ({ start, end }: Running) => (end - start) / plan.minutes > 0.022
+const told = (one: Plan['dries'][number]) =>
+  `${plan.tasks.findIndex((task) => task.key === one.key) + 1}: ${span(one.end - one.start)}`
+/** What runs at the same time lies in lanes of its own. */
+const lanes = computed(() => {
+  const found: Plan['dries'][] = []
+  const seen = plan.dries.filter((one) => one.start < plan.minutes)
+  for (const one of [...seen].sort((a, b) => a.start - b.start)) {
+    const lane = found.find((each) => each.at(-1)!.end <= one.start)
+    if (lane) lane.push(one)
+    else found.push([one])
+  }
+  return found
+})
+const STEPS = [5, 10, 15, 30, 60, 120, 240]
+const marks = computed(() => {
+  const every = STEPS.find((step) => plan.minutes / step <= 12) ?? 480
+  return Array.from({ length: Math.floor(plan.minutes / every) + 1 }, (_, n) => n * every)
+})
+</script>
+
+<template>
+  <figure class="panel p-3" aria-label="The line of time">
+    <div class="relative h-9">
+      <span
+        v-for="(pause, n) in plan.breaks"
+        :key="`break ${n}`"
+        class="absolute inset-y-0 border-x border-dashed border-edge"
+        :style="part(pause)"
+        :title="`Nobody is at the table, ${at(pause.start)} to ${at(pause.end)}`"
+      />
+      <span
+        v-for="(task, n) in plan.tasks"
+        :key="task.key"
+        class="absolute inset-y-0 overflow-hidden border-r border-sheet bg-strong px-1 text-[11px] leading-9 text-onstrong"
+        :style="part(task)"
+        :title="`${n + 1}. ${task.words}, ${at(task.start)} to ${at(task.end)}`"
+        >{{ isWide(task) ? n + 1 : '' }}</span
+      >
+    </div>
+    <div v-for="(lane, n) in lanes" :key="n" class="relative mt-1 h-4">
+      <span
+        v-for="one in lane"
+        :key="one.key"
+        class="absolute inset-y-0 overflow-hidden rounded-data border border-edge bg-wall px-1 text-[10px] leading-[14px] whitespace-nowrap"
+        :style="part(one)"
+        :title="`${one.words}, until ${at(one.end)}`"
+        >{{ isWide(one) ? told(one) : '' }}</span
+      >
+    </div>
+    <div class="relative mt-2 h-4 border-t border-line text-[11px] text-soft" aria-hidden="true">
+      <span
+        v-for="mark in marks"
+        :key="mark"
+        class="absolute border-l border-line pl-1"
+        :style="{ left: `${(100 * mark) / plan.minutes}%` }"
+        >{{ at(mark) }}</span
+      >
+    </div>
+    <figcaption class="mt-1 text-xs text-soft">
+      Above your hands, by the steps’ numbers; below what dries, cools or sets meanwhile.
+    </figcaption>
+  </figure>
+</template>
