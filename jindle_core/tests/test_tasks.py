@@ -2,20 +2,23 @@
 
 import unittest
 
-from jindle_core.card.changes.build import AddPiece, EditPiece
+from jindle_core.card.changes.arranging import CopyPieces
+from jindle_core.card.changes.build import AddPiece, EditPiece, SetBuild
 from jindle_core.card.changes.every import changed
+from jindle_core.card.changes.everywhere import GlazeInstead
 from jindle_core.card.changes.pictures import SetColouring
 from jindle_core.card.whole import Card
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.layers.making import Making
 from jindle_core.layers.pieces import Kind, Raised
 from jindle_core.lengths import Length, read_size
+from jindle_core.planning.hazards import CAUTIONS
 from jindle_core.planning.schedule import schedule
 from jindle_core.planning.task import Hazard, Work
 from jindle_core.planning.tasks import Habits, tasks
 from jindle_core.seen.whole import SeenCard
 from jindle_core.tests.drawn_changes import DRAWING
-from jindle_core.tests.made import PADS, some_supplies
+from jindle_core.tests.made import MARKERS, PADS, some_supplies
 from jindle_core.tests.test_one_thing import a_card
 
 SIZE = read_size("5 1/2", "4 1/4", "in")
@@ -129,3 +132,48 @@ class TasksTests(unittest.TestCase):
         found = schedule(made(full_card()))
         self.assertEqual(found.gap, 0.0)
         self.assertGreater(found.saved, 20)
+
+    def test_what_is_stamped_straight_on_the_ground_waits_until_that_is_flat(self):
+        card = full_card()
+        keys = {piece.name: piece.key for piece in card.build.pieces}
+        card = changed(card, SetBuild({"ground_on": keys["panel"]}))
+        card = changed(
+            card, EditPiece(keys["bunting"], {"stamped": True, "on": keys["panel"], "raised": Raised.FLAT})
+        )
+        found = made(card)
+        (stamp,) = [one for one in found if one.key == "stamp:1"]
+        ground = [one.key for one in found if one.work is Work.GROUND]
+        self.assertIn(ground[-1], [one.key for one in stamp.after])
+        self.assertTrue(any("flat again" in one.reason for one in stamp.after))
+        self.assertNotIn("out:1", [one.key for one in found])  # nothing is cut out of it
+
+    def test_gloss_comes_last_and_dries_before_the_post(self):
+        found = made(changed(full_card(), SetColouring({"finishes": ("gloss",)})))
+        self.assertIn("gloss:1", self.before(found, "post"))
+        self.assertIn("flat", self.before(found, "gloss:1"))
+
+    def test_a_glaze_takes_time_and_is_one_of_the_strokes(self):
+        def colour(card):
+            return next(one for one in made(card) if one.key.startswith("colour:1") and 2 in one.areas)
+
+        card = full_card()
+        glazed = changed(card, GlazeInstead(MARKERS[1], MARKERS[3], MARKERS[4], areas=(2,)))
+        self.assertGreater(colour(glazed).minutes, colour(card).minutes)
+        self.assertIn("over it, wherever it lies", str(colour(glazed).steps))
+
+    def test_several_of_one_picture_are_stamped_and_cut_at_once(self):
+        card = full_card()
+        (image,) = [piece for piece in card.build.pieces if piece.kind is Kind.IMAGE]
+        once, twice = made(card), made(changed(card, CopyPieces((image.key,))))
+
+        def of(found, key):
+            return next(one for one in found if one.key == key)
+
+        self.assertIn("2 times, with room for its die", of(twice, "stamp:1").words)
+        self.assertEqual(of(twice, "out:1").minutes, 2 * of(once, "out:1").minutes)
+        self.assertLess(of(twice, "stamp:1").minutes, 2 * of(once, "stamp:1").minutes)
+
+    def test_every_hazard_has_its_caution(self):
+        self.assertEqual(set(CAUTIONS), set(Hazard))
+        told = {hazard for one in made(full_card()) for hazard in one.hazards}
+        self.assertLessEqual({Hazard.BLADE, Hazard.ALCOHOL, Hazard.HEAT, Hazard.SMALL}, told)
