@@ -15,7 +15,7 @@ from ortools.sat.python import cp_model
 
 from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
-from jindle_core.planning.task import Task, Tool
+from jindle_core.planning.task import After, Task, Tool
 
 
 class Aim(StrEnum):
@@ -81,10 +81,10 @@ def schedule(
     if not tasks:
         return Schedule((), 0.0, 0.0, 0.0, 0.0, 0)
     made = _Model(tasks, breaks, before)
-    minutes, gap = made.soonest()
+    order, gap = made.soonest()
     if aim is Aim.TOOLS:
-        made.fewest_changes(minutes)
-    order = made.order()
+        order = _fewer_changes(order, breaks, before)
+        order = made.fewest_changes(order, _ends(order, breaks))
     placed = timed(order, breaks)
     return Schedule(
         placed,
@@ -155,14 +155,47 @@ def changes_of(order: Sequence[Task]) -> int:
     return sum(one is not other for one, other in pairwise(tools))
 
 
-def broken(order: Sequence[Task]) -> list[tuple[Task, str]]:
-    """What an order of one's own breaks: each task that comes too early, and why it must not."""
+def _fewer_changes(
+    order: list[Task], breaks: Sequence[Break], before: Sequence[tuple[str, str]]
+) -> list[Task]:
+    """An order that ends no later, with tasks moved to others of their tool as long as that helps."""
+    end = _ends(order, breaks)
+    better = True
+    while better:
+        better = False
+        for task in order:
+            rest = [one for one in order if one is not task]
+            for place, other in enumerate(rest, start=1):
+                moved = [*rest[:place], task, *rest[place:]]
+                if (
+                    other.tool is task.tool
+                    and changes_of(moved) < changes_of(order)
+                    and not broken(moved, before)
+                    and _ends(moved, breaks) <= end
+                ):
+                    order, better = moved, True
+                    break
+            if better:
+                break
+    return order
+
+
+def _ends(order: Sequence[Task], breaks: Sequence[Break]) -> float:
+    return max(one.end for one in timed(order, breaks))
+
+
+def broken(order: Sequence[Task], before: Sequence[tuple[str, str]] = ()) -> list[tuple[Task, str]]:
+    """What an order of one's own breaks: each task that comes too early, and why it must not.
+
+    ``before`` are pairs of keys that a person wants one before the other.
+    """
     at = {task.key: place for place, task in enumerate(order)}
     words = {task.key: task.words for task in order}
+    wishes = [(then, After(first, 0, "you want it so")) for first, then in before]
     return [
         (task, f"after “{words[one.key]}”: {one.reason}")
         for task in order
-        for one in task.after
+        for one in (*task.after, *(wish for key, wish in wishes if key == task.key))
         if one.key in at and at[one.key] > at[task.key]
     ]
 
@@ -208,21 +241,24 @@ class _Model:
     def _length(self, key: str) -> int:
         return _ticks(next(task.minutes for task in self._tasks if task.key == key))
 
-    def soonest(self) -> tuple[float, float]:
-        """The shortest time in minutes, and by how much it might be shorter still."""
-        self._model.minimize(self._end)
-        self._solve()
-        end = self._solver.value(self._end)
-        bound = int(self._solver.best_objective_bound)
-        return end / figures.work.GRID, max(end - bound, 0) / figures.work.GRID
+    def soonest(self) -> tuple[list[Task], float]:
+        """An order that ends soonest, and by how many minutes one might end sooner still.
 
-    def fewest_changes(self, minutes: float) -> None:
-        """Of the orders that end by then one with as few changes of tools as are found."""
+        BadInput where there is none.
+        """
+        self._model.minimize(self._end)
+        if self._solver.solve(self._model) not in _FOUND:
+            raise BadInput(Problem("No order keeps to all of this: undo one of your wishes.", field="before"))
+        end, bound = self._solver.value(self._end), int(self._solver.best_objective_bound)
+        return self._order(), max(end - bound, 0) / figures.work.GRID
+
+    def fewest_changes(self, order: list[Task], minutes: float) -> list[Task]:
+        """Of the orders that end by then one with fewer changes of tools; the given one if none is found."""
         self._model.add(self._end <= _ticks(minutes))
-        count = len(self._tasks)
+        places = {task.key: place for place, task in enumerate(self._tasks)}
         arcs, changes = [], []
-        for one in range(count + 1):
-            for other in range(count + 1):
+        for one in range(len(self._tasks) + 1):
+            for other in range(len(self._tasks) + 1):
                 if one == other:
                     continue
                 follows = self._model.new_bool_var(f"{one}-{other}")
@@ -235,21 +271,23 @@ class _Model:
                     if Tool.NOTHING not in (first.tool, then.tool) and first.tool is not then.tool:
                         changes.append(follows)
         self._model.add_circuit(arcs)
-        self._solver.parameters.max_deterministic_time = figures.work.SEARCH_TOOLS
-        for start in self._starts.values():
-            self._model.add_hint(start, self._solver.value(start))
+        chain = [0, *(places[task.key] + 1 for task in order), 0]
+        linked = set(pairwise(chain))
+        for one, other, follows in arcs:
+            self._model.add_hint(follows, (one, other) in linked)
         self._model.minimize(sum(changes))
-        self._solve()
+        self._solver.parameters.max_deterministic_time = figures.work.SEARCH_TOOLS
+        if self._solver.solve(self._model) not in _FOUND:
+            return order
+        found = self._order()
+        return found if changes_of(found) < changes_of(order) else order
 
-    def _solve(self) -> None:
-        status = self._solver.solve(self._model)
-        if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
-            words = "No order keeps to this: a step is longer than the time between two breaks, or a wish"
-            raise BadInput(Problem(f"{words} cannot be.", field="breaks"))
-
-    def order(self) -> list[Task]:
+    def _order(self) -> list[Task]:
         """The tasks by when they begin."""
         return sorted(self._tasks, key=lambda task: (self._solver.value(self._starts[task.key]), task.key))
+
+
+_FOUND = (cp_model.OPTIMAL, cp_model.FEASIBLE)
 
 
 def _ticks(minutes: float) -> int:

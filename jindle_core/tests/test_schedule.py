@@ -1,5 +1,6 @@
 """The order of work: waits are filled, nothing of the job is broken, and none is shorter."""
 
+import random
 import unittest
 from itertools import permutations
 
@@ -95,6 +96,19 @@ class ScheduleTests(unittest.TestCase):
         self.check(tasks, found)
         self.assertLessEqual(found.changes, 3)
         self.assertEqual(found.minutes, schedule(tasks).minutes)
+
+    def test_sixty_steps_keep_their_end_and_change_tools_less(self):
+        chance, tasks = random.Random(4), []
+        for number in range(60):
+            earlier = chance.sample(range(number), min(number, chance.choice([0, 1, 2])))
+            needs = [(f"t{one}", chance.choice([0.0, 5.0, 60.0])) for one in earlier]
+            tasks.append(
+                task(f"t{number}", chance.choice([0.5, 2, 8]), *needs, tool=chance.choice(list(Tool)))
+            )
+        soonest, fewest = schedule(tasks), schedule(tasks, Aim.TOOLS)
+        self.check(tasks, fewest)
+        self.assertEqual((soonest.gap, fewest.minutes), (0.0, soonest.minutes))
+        self.assertLess(fewest.changes, 0.8 * soonest.changes)
 
     def test_a_wish_is_kept_or_said_to_be_impossible(self):
         tasks = [task("stamp"), task("colour", 2, ("stamp", 5)), task("ground", 3)]
