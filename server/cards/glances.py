@@ -14,7 +14,7 @@ from io import BytesIO
 from pathlib import Path
 from typing import Any
 
-from django.db import IntegrityError, transaction
+from django.db import IntegrityError, OperationalError, transaction
 from django.db.models import Count, Max
 from PIL import Image, UnidentifiedImageError
 
@@ -30,6 +30,7 @@ from server.cards.json.desk import desk_told
 from server.cards.models import Glance, StoredCard
 from server.catalogue.arrays import catalogue_for, catalogue_key
 from server.errors import CannotBeShown
+from server.writes import write
 
 log = logging.getLogger(__name__)
 PAGE = 300  # cards of a page
@@ -126,6 +127,7 @@ def cannot_be_shown(person: Person) -> set[int]:
     return {one["id"] for one in broken}
 
 
+@write
 def keep_picture(card: StoredCard, drawn: str, content: bytes) -> None:
     """Keep a small picture of a card that was drawn as ``drawn`` says; BadInput for what is none."""
     glance = Glance.objects.filter(card=card).values_list("drawn", flat=True).first()
@@ -180,7 +182,7 @@ def _is_so(known: Mapping[str, Any] | None, version: int, key: str) -> bool:
 
 
 def _store(fresh: Sequence[Mapping[str, Any]]) -> None:
-    """They can be told again at any time, so one whose card was deleted meanwhile stops nobody."""
+    """They can be told again at any time: a card deleted meanwhile, or two who look at once, stop nobody."""
     told = [
         Glance(**{name: value for name, value in one.items() if name not in ("pictured",)}) for one in fresh
     ]
@@ -188,8 +190,8 @@ def _store(fresh: Sequence[Mapping[str, Any]]) -> None:
     try:
         with transaction.atomic():
             Glance.objects.bulk_create(told, update_conflicts=True, update_fields=renewed)
-    except IntegrityError:
-        log.info("A card was deleted while it was looked at")
+    except (IntegrityError, OperationalError) as error:
+        log.info("Glances are not stored this time: %s", error)
 
 
 def _summary(checked: CheckedCard) -> dict[str, Any]:
