@@ -18,6 +18,11 @@ def plan_told(found: Schedule, breaks: Sequence[Break], palette: SeenPalette) ->
         "tasks": [_task(one, words, palette) for one in found.placed],
         "dries": _dries(found),
         "breaks": [asdict(one) for one in breaks if one.start < found.minutes],
+        "too_long": [
+            one.task.words
+            for one in found.placed
+            if breaks and one.task.minutes > min(pause.start for pause in breaks)
+        ],
         "minutes": round(found.minutes, 1),
         "hands": round(found.hands, 1),
         "in_turn": round(found.in_turn, 1),

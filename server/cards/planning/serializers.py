@@ -77,6 +77,9 @@ class PlanSerializer(serializers.Serializer):
     tasks = TaskSerializer(many=True)
     dries = DriesSerializer(many=True)
     breaks = PauseSerializer(many=True)
+    too_long = serializers.ListField(
+        child=serializers.CharField(), help_text="steps that are longer than an evening, and so begin the next"
+    )
     minutes = serializers.FloatField(help_text="until all is done")
     hands = serializers.FloatField(help_text="of which hands are at work")
     in_turn = serializers.FloatField(help_text="if each wait were sat through")

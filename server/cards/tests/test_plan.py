@@ -41,6 +41,9 @@ class PlanTests(ApiTestCase):
         fewest = self.plan(card, aim="fewest-changes")
         self.assertEqual(fewest["minutes"], self.plan(card)["minutes"])
         self.assertLessEqual(fewest["changes"], self.plan(card)["changes"])
+        self.assertEqual((split["too_long"], self.plan(card)["too_long"]), ([], []))
+        longest = max(split["tasks"], key=lambda one: one["end"] - one["start"])
+        self.assertIn(longest["words"], self.plan(card, evening=5)["too_long"])
         self.assertEqual(self.plan(card, 400, evening=1)["code"], "bad_input")
 
     def test_it_is_worked_out_once_for_a_version(self):

@@ -72,6 +72,9 @@ const { data: plan, problem } = useFetched(
           >Tools change {{ plan.changes }} times. All times are estimates.</span
         >
       </p>
+      <p v-if="plan.too_long.length" class="mb-3 border-l-2 border-ink pl-3">
+        <b>Longer than an evening:</b> {{ plan.too_long.join('; ') }}. It is put after the night.
+      </p>
       <TimeLine :plan="plan" class="mb-5" />
       <TaskList :plan="plan" />
       <section v-if="plan.cautions.length" aria-labelledby="plan-care" class="mt-5 max-w-[860px]">
