@@ -35,6 +35,7 @@ PEN_DRIES = 10.0
 GLUE_HOLDS = 5.0  # until what is glued may be worked on
 DROPS_SET, GLITTER_DRIES = 60.0, 30.0  # lying flat
 OVERNIGHT = 10 * 60.0  # from one evening to the next
+EVENINGS = 12  # that work is spread over at most; what is left then is put into the last
 
 # The search: a card of 60 steps is proven in far less; the same amount of work on any machine.
 SEARCH, SEARCH_TOOLS = 2.0, 0.2  # of the solver's deterministic seconds; then for fewer changes of tools

@@ -28,9 +28,11 @@ class PlanQuery(serializers.Serializer):
     )
 
     def breaks(self) -> tuple[Break, ...]:
-        """When nobody is at the table: the night after the evening."""
+        """When nobody is at the table: the nights between evenings, as many as are planned at most."""
         long: Any = self.validated_data.get("evening")
-        return () if long is None else (Break(long, long + figures.work.OVERNIGHT),)
+        day = (long or 0) + figures.work.OVERNIGHT
+        nights = range(figures.work.EVENINGS - 1 if long else 0)
+        return tuple(Break(night * day + long, (night + 1) * day) for night in nights)
 
 
 class MaterialUsedSerializer(serializers.Serializer):
@@ -78,7 +80,8 @@ class PlanSerializer(serializers.Serializer):
     dries = DriesSerializer(many=True)
     breaks = PauseSerializer(many=True)
     too_long = serializers.ListField(
-        child=serializers.CharField(), help_text="steps that are longer than an evening, and so begin the next"
+        child=serializers.CharField(),
+        help_text="steps longer than an evening: they begin the next",
     )
     minutes = serializers.FloatField(help_text="until all is done")
     hands = serializers.FloatField(help_text="of which hands are at work")
