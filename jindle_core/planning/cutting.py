@@ -99,6 +99,15 @@ class Listed:
     blank: Size | None = None
 
 
+def is_by_die(stack: Stack, piece: Piece) -> bool:
+    """Whether a trimmer cannot cut a piece: a die or scissors do."""
+    outline = stack.outlines.get(piece.key)
+    shaped = outline is not None and piece.kind in SHAPED
+    sharp = not shaped or outline is None or outline.straight.equals(outline.straight.envelope)
+    is_drawing = piece.kind is Kind.IMAGE and stack.shows(piece.key).drawing is not None
+    return not sharp or piece.kind is Kind.CUT_WORDS or is_drawing
+
+
 @dataclass(frozen=True)
 class Cutting:
     """What is cut for so many cards out of sheets of a size, each material by itself.
@@ -148,18 +157,8 @@ class Cutting:
         return {
             piece.key: _larger(self.stack.cut_to(piece), room)
             for piece in self.stack.build.every
-            if piece.is_cut and self._by_die(piece)
+            if piece.is_cut and is_by_die(self.stack, piece)
         }
-
-    def _by_die(self, piece: Piece) -> bool:
-        """Whether a trimmer cannot cut a piece."""
-        outline = self.stack.outlines.get(piece.key)
-        shaped = outline is not None and piece.kind in SHAPED
-        sharp = not shaped or outline is None or outline.straight.equals(outline.straight.envelope)
-        return not sharp or piece.kind is Kind.CUT_WORDS or self._is_drawing(piece)
-
-    def _is_drawing(self, piece: Piece) -> bool:
-        return piece.kind is Kind.IMAGE and self.stack.shows(piece.key).drawing is not None
 
     def sheet_of(self, end: End) -> Size:
         """The sheet that a material comes in: a patterned paper's own, else as is said.

@@ -14,7 +14,6 @@ class Work(StrEnum):
     CUT = "cut"
     DIE = "die"
     STAMP = "stamp"
-    SET = "heat-set"
     COLOUR = "colour"
     CUT_OUT = "cut-out"
     EDGE = "white-edge"

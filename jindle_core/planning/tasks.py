@@ -12,6 +12,7 @@ from jindle_core.layers.pieces import BASE, Kind, Piece, Raised
 from jindle_core.material import End
 from jindle_core.media import PAD_MEDIA, WET_MEDIA, Medium
 from jindle_core.planning.colouring import area_steps, picture_steps
+from jindle_core.planning.cutting import is_by_die
 from jindle_core.planning.ground import ground_steps
 from jindle_core.planning.step import Step, Wait
 from jindle_core.planning.task import After, Hazard, Task, Tool, Work
@@ -21,10 +22,9 @@ from jindle_core.seen.stack import Stack
 
 @dataclass(frozen=True, slots=True)
 class Habits:
-    """How a person works: whether pictures are cut out before they are stamped, and for how many cards."""
+    """How a person works: whether pictures are cut out before they are stamped."""
 
     cut_first: bool = False
-    cards: int = 1
 
 
 def tasks(checked: CheckedCard, habits: Habits | None = None) -> list[Task]:
@@ -61,6 +61,7 @@ class _Making:
     def __init__(self, stack: Stack, needless: frozenset[int], habits: Habits) -> None:
         self._stack, self._needless, self._habits = stack, needless, habits
         self._card, self._build = stack.palette.card, stack.build
+        self._cuts: list[str] = []
         self._ready: defaultdict[int, list[After]] = defaultdict(list)  # what a piece waits for
 
     # --- Cutting.
@@ -81,7 +82,7 @@ class _Making:
         shaped: dict[End, list[Piece]] = {}
         for piece in self._build.every:
             if piece.is_cut and piece.kind is not Kind.IMAGE:
-                by = shaped if piece.key in self._stack.outlines and not piece.turn else straight
+                by = shaped if is_by_die(self._stack, piece) else straight
                 by.setdefault(self._stack.stock(piece.key), []).append(piece)
         for number, (stock, pieces) in enumerate(straight.items(), start=1):
             minutes = figures.work.CUT_SHEET + figures.work.CUT_PIECE * len(pieces)
@@ -93,6 +94,7 @@ class _Making:
     def _cut(
         self, key: str, work: Work, verb: str, minutes: float, tool: Tool, stock: End, pieces: list[Piece]
     ) -> Task:
+        self._cuts.append(key)
         hazard = Hazard.ROLLERS if tool is Tool.MACHINE else Hazard.BLADE
         names, keys = _listed(piece.name for piece in pieces), tuple(piece.key for piece in pieces)
         for piece in keys:
@@ -133,7 +135,7 @@ class _Making:
             after = [After(key, minutes, "colour must be dry before it is cut") for key, minutes in done]
             yield self._out(coloured, cut, [*start, *after])
         ready = [After(key, minutes, "its colours must be dry") for key, minutes in done] or start
-        edged = [piece for piece in cut if piece.white_edge is False and done]
+        edged = [piece for piece in cut if done and not piece.white_edge]
         if edged:
             edge = f"edge:{number}"
             words = f"Touch up the white edges of {name}"
@@ -281,8 +283,7 @@ class _Making:
         written = [piece for piece in self._build.every if piece.kind is Kind.LETTERING]
         if not written:
             return
-        cut = [one for ready in list(self._ready.values()) for one in ready if one.reason == "it must be cut"]
-        after = tuple({one.key: After(one.key, 0, "it must be cut to be laid") for one in cut}.values())
+        after = tuple(After(key, 0, "it must be cut to be laid") for key in self._cuts)
         yield Task(
             "lay", Work.LAY, "Lay everything dry, and mark where the words go", figures.work.LAY_DRY,
             Tool.NOTHING, after,
@@ -385,7 +386,7 @@ class _Making:
 
 
 def _is_laid(piece: Piece) -> bool:
-    return not piece.is_ink and piece.kind is not Kind.FINISH and piece.kind not in (Kind.LETTERING,)
+    return not piece.is_ink and piece.kind is not Kind.FINISH
 
 
 def _once(after: Sequence[After]) -> tuple[After, ...]:

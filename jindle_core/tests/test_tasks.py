@@ -11,6 +11,7 @@ from jindle_core.card.whole import Card
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.layers.making import Making
 from jindle_core.layers.pieces import Kind, Raised
+from jindle_core.layers.shapes import Shape
 from jindle_core.lengths import Length, read_size
 from jindle_core.planning.hazards import CAUTIONS
 from jindle_core.planning.schedule import schedule
@@ -177,3 +178,13 @@ class TasksTests(unittest.TestCase):
         self.assertEqual(set(CAUTIONS), set(Hazard))
         told = {hazard for one in made(full_card()) for hazard in one.hazards}
         self.assertLessEqual({Hazard.BLADE, Hazard.ALCOHOL, Hazard.HEAT, Hazard.SMALL}, told)
+
+    def test_what_is_no_rectangle_is_die_cut_however_it_is_turned(self):
+        for turn in (0.0, 20.0):
+            told = {"size": SMALL, "shape": Shape.CIRCLE, "turn": turn}
+            found = made(changed(full_card(), AddPiece(Kind.PANEL, "moon", told)))
+            (die,) = [one for one in found if one.work is Work.DIE]
+            self.assertIn("moon", die.words)
+            self.assertEqual(die.hazards, {Hazard.ROLLERS})
+        turned = made(changed(full_card(), AddPiece(Kind.STRIP, "slip", {"size": SMALL, "turn": 20.0})))
+        self.assertEqual([one for one in turned if one.work is Work.DIE], [])

@@ -183,9 +183,7 @@ def _is_so(known: Mapping[str, Any] | None, version: int, key: str) -> bool:
 
 def _store(fresh: Sequence[Mapping[str, Any]]) -> None:
     """They can be told again at any time: a card deleted meanwhile, or two who look at once, stop nobody."""
-    told = [
-        Glance(**{name: value for name, value in one.items() if name not in ("pictured",)}) for one in fresh
-    ]
+    told = [Glance(**{name: value for name, value in one.items() if name != "pictured"}) for one in fresh]
     renewed = ["version", "seen_as", "told", "drawn"]
     try:
         with transaction.atomic():

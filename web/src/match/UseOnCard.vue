@@ -10,7 +10,7 @@ import ChoiceList from '@/ui/ChoiceList.vue'
 const { what, title } = defineProps<{ what: Asked; title: string }>()
 const emit = defineEmits<{ close: [] }>()
 const notices = useNotices()
-const { data } = useFetched([], () => got(api.POST('/api/places', { body: what })))
+const { data, problem } = useFetched([], () => got(api.POST('/api/places', { body: what })))
 const card = ref(0)
 const place = ref(0)
 watch(data, (found) => (card.value = found?.[0]?.id ?? 0))
@@ -38,7 +38,8 @@ async function take() {
 
 <template>
   <AppDialog :title="title" @close="$emit('close')">
-    <p v-if="!data" class="text-soft">Looking through your cards …</p>
+    <p v-if="problem" role="alert" class="border-l-2 border-ink pl-3">{{ problem }}</p>
+    <p v-else-if="!data" class="text-soft">Looking through your cards …</p>
     <p v-else-if="!data.length">None of your cards has a place for it.</p>
     <form v-else class="space-y-3" @submit.prevent="take">
       <div>
