@@ -19,6 +19,7 @@ from bench.families import family_rows
 from bench.landings import landing_rows
 from bench.listing import listing_rows
 from bench.papers import paper_rows
+from bench.planning import planning_rows
 from bench.prediction import prediction_rows
 from bench.scans import scan_rows
 from bench.shaped import shaped_rows
@@ -177,6 +178,7 @@ def main() -> int:
         *ground_rows(visitor),
         *build_rows(visitor),
         *shaped_rows(visitor),
+        *planning_rows(visitor),
         *listing_rows(),
         glaze(visitor),
         *landing_rows(visitor),

@@ -1,6 +1,7 @@
 """Takes the pictures of docs/screenshots from the demo data: ``./jindle shots``."""
 
 import os
+import re
 from pathlib import Path
 
 from playwright.sync_api import Page
@@ -31,21 +32,11 @@ def tour(page: Page) -> None:
     page.get_by_role("link", name="Contrast").click()
     page.get_by_role("heading", name="What lies on what").wait_for()
     take(page, "contrast")
-    page.keyboard.press("s")
-    page.locator("html[data-surround=mid]").wait_for(state="attached")
-    page.keyboard.press("s")
-    page.locator("html[data-surround=dark]").wait_for(state="attached")
-    page.get_by_role("radio", name="Greys").click()
-    page.get_by_role("link", name="Palette").click()
-    page.get_by_role("grid").wait_for()
-    take(page, "palette-dark-greys")
-    page.keyboard.press("s")
-    page.locator("html[data-surround=light]").wait_for(state="attached")
-    page.keyboard.press("g")
     uses(page)
     background(page)
     build(page)
     plan(page)
+    log(page)
     match(page)
     supplies(page)
     page.goto(ADDRESS + "/cards/ways/rule")
@@ -82,7 +73,7 @@ def uses(page: Page) -> None:
 
 
 def build(page: Page) -> None:
-    """A card of pieces, one of them chosen, that one in other materials, and what is cut."""
+    """A card of pieces, one of them chosen, and what is cut."""
     page.goto(ADDRESS + "/cards")
     page.get_by_role("link", name="Night ferry").click()
     page.get_by_role("link", name="Build").click()
@@ -90,22 +81,50 @@ def build(page: Page) -> None:
     front.get_by_role("button", name="bridge strip").click()
     page.get_by_role("region", name="The piece bridge strip").wait_for()
     take(page, "build")
-    page.get_by_role("button", name="Begin anew from a layout").click()
-    page.get_by_role("button", name="a plain panel with a picture").wait_for()
-    take(page, "layouts")
-    page.keyboard.press("Escape")
     page.get_by_role("link", name="Cutting").click()
     page.get_by_role("img", name="Sheet 1").wait_for()
     take(page, "cutting")
 
 
 def plan(page: Page) -> None:
-    """The order of work of a card."""
+    """The order of work of a card; and its making, while something dries."""
     page.goto(ADDRESS + "/cards")
     page.get_by_role("link", name="Night ferry").click()
     page.get_by_role("link", name="Plan", exact=True).click()
     page.get_by_text("until all is done").wait_for()
     take(page, "plan")
+    page.get_by_role("link", name="Begin at the desk").click()
+    press = page.get_by_role("button", name=re.compile("^(Begin|Done)")).first
+    told = page.get_by_text(re.compile(r"^\d+ of \d+ steps done$"))
+    drying = page.get_by_role("region", name="What dries")
+    while not (drying.count() and page.get_by_role("heading", name="Colour").count()):
+        before = page.get_by_role("main").inner_html()
+        press.click()
+        page.wait_for_function("before => document.querySelector('main').innerHTML !== before", arg=before)
+        told.wait_for()
+    take(page, "desk")
+    page.get_by_role("link", name="Back to the plan").click()
+
+
+def log(page: Page) -> None:
+    """Three cards are written down; how that is done, and the log."""
+    for name, occasion in (
+        ("Kingfisher", "get well"),
+        ("Five ducklings", "new baby"),
+        ("Night ferry", "goodbye"),
+    ):
+        page.goto(ADDRESS + "/cards")
+        page.get_by_role("link", name=name).click()
+        page.get_by_role("link", name="Record", exact=True).click()
+        page.get_by_label("Occasion").fill(occasion)
+        sheet = page.frame_locator("iframe[title='The recipe sheet']")
+        sheet.get_by_role("img").wait_for()
+        if name == "Night ferry":
+            take(page, "record")
+        page.get_by_role("button", name="Write it into the log").click()
+        page.get_by_role("link", name="Back to the log").click()
+    page.get_by_role("img", name="Kingfisher").wait_for()
+    take(page, "log")
 
 
 def background(page: Page) -> None:
@@ -139,16 +158,13 @@ def supplies(page: Page) -> None:
 
 
 def match(page: Page) -> None:
-    """One colour everywhere, and what to use instead of it."""
+    """One colour everywhere."""
     page.get_by_role("link", name="Match").click()
     page.get_by_role("button", name="Find a colour").click()
     page.get_by_role("combobox").fill("drake 4")
     page.get_by_role("option").first.click()
     page.get_by_role("gridcell").first.wait_for()
     take(page, "match")
-    page.get_by_role("link", name="Use instead").click()
-    page.get_by_role("heading", name="Glaze two you own").wait_for()
-    take(page, "use-instead")
 
 
 if __name__ == "__main__":

@@ -56,7 +56,9 @@ def dev(options: argparse.Namespace) -> int:
 def test(options: argparse.Namespace) -> int:
     """everything that must hold: lint, types, every test; or only what is named"""
     if options.names and all(name.split(".")[0] == "jindle_core" for name in options.names):
-        setup.ensure_python(testing=True)  # the core needs neither database, browser nor Node
+        # The core needs neither database, browser nor Node; its packages are built against the system's.
+        setup.ensure_system()
+        setup.ensure_python(testing=True)
         return 1 if _tests(environment(Database("test-db", durable=False), "demo"), options) else 0
     _ensure_all()
     failed = lint(options)

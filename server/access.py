@@ -12,11 +12,12 @@ from django.http import Http404
 from rest_framework.exceptions import PermissionDenied
 
 from server.accounts.models import Person
-from server.cards.models import StoredCard
+from server.cards.models import StepTaken, StoredCard
 from server.catalogue.models import Colour, DrawerEntry, Range, Reading
 from server.colouring.models import Drawing, KeptFamily
 from server.palettes.models import Combination
 from server.papers.models import Paper
+from server.records.models import Record
 
 Found = TypeVar("Found", bound=Model)
 
@@ -31,6 +32,11 @@ def own_card(person: Person, pk: int) -> StoredCard:
     found = one(cards_of(person), pk=pk)
     found.owner = person  # the same object, so that nobody reads them again
     return found
+
+
+def steps_taken_by(person: Person) -> QuerySet[StepTaken]:
+    """How long a person's steps took them."""
+    return StepTaken.objects.filter(owner=_somebody(person))
 
 
 def ranges_seen_by(person: Person) -> QuerySet[Range]:
@@ -100,6 +106,18 @@ def own_drawing(person: Person, pk: int) -> Drawing:
     found = one(drawings_seen_by(person), pk=pk)
     if found.owner_id != person.pk:
         raise PermissionDenied
+    return found
+
+
+def records_of(person: Person) -> QuerySet[Record]:
+    """What a person has made: theirs alone to see and change."""
+    return Record.objects.filter(owner=_somebody(person))
+
+
+def own_record(person: Person, pk: int) -> Record:
+    """One of them; 404 for anybody else's."""
+    found = one(records_of(person), pk=pk)
+    found.owner = person
     return found
 
 

@@ -37,6 +37,24 @@ class Stale(exceptions.APIException):
     )
 
 
+class StaleWork(Stale):
+    """The work on a card went on, on another device perhaps, since it was read."""
+
+    default_detail = (
+        "Another window or device was quicker: the work on this card has gone on since. What you pressed "
+        "was not taken; the newest state is shown, so press again if you still want it."
+    )
+
+
+class StaleRecord(Stale):
+    """What was said of something made was changed in another window since it was read."""
+
+    default_detail = (
+        "What you say of this was changed in another window since you opened it. Yours was not saved; "
+        "the newest is loaded, so make your change again if you still want it."
+    )
+
+
 class CannotBeShown(exceptions.APIException):
     """A stored card that cannot be worked out; it can be brought back to an earlier state, or deleted."""
 

@@ -15,6 +15,7 @@ LIMITS = {
     "readings": 1_000,
     "combinations": 60,
     "families": 60,
+    "records": 60,
 }
 
 

@@ -35,6 +35,7 @@ INSTALLED_APPS = [
     "server.cards",
     "server.papers",
     "server.palettes",
+    "server.records",
     "server.colouring",
     "server.demo",
 ]

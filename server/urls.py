@@ -31,6 +31,7 @@ from server.demo import api as demo
 from server.palettes import api as palettes
 from server.papers import api as papers
 from server.papers import camera_api
+from server.records import api as records
 
 
 @never_cache
@@ -111,6 +112,20 @@ api = [
     path("cards/<int:pk>/colouring/propose", colouring_api.CardPropose.as_view()),
     path("cards/<int:pk>/areas/<int:key>/families", colouring_api.AreaFamilies.as_view()),
     path("cards/<int:pk>/plan", planning.CardPlan.as_view()),
+    path("cards/<int:pk>/plan/presses", planning.CardPlanPresses.as_view()),
+    path("cards/<int:pk>/plan/anew", planning.CardPlanAnew.as_view()),
+    path("pace", planning.OwnPace.as_view()),
+    path("cards/<int:pk>/recipe", records.CardRecipe.as_view()),
+    path("cards/<int:pk>/records", records.CardRecords.as_view()),
+    path("cards/<int:pk>/plan/instead", planning.CardPlanInstead.as_view()),
+    path("records", records.Records.as_view()),
+    path("records/export", records.RecordExport.as_view()),
+    path("records/supplies", records.RecordSupplies.as_view()),
+    path("records/<int:pk>", records.OneRecord.as_view()),
+    path("records/<int:pk>/picture", records.RecordPicture.as_view()),
+    path("records/<int:pk>/recipe", records.RecordRecipe.as_view()),
+    path("records/<int:pk>/photos", records.RecordPhotos.as_view()),
+    path("records/<int:pk>/photos/<int:photo>", records.OnePhoto.as_view()),
     path("cards/<int:pk>/ground", grounds.CardGround.as_view()),
     path("cards/<int:pk>/ground/rainbows", grounds.GroundRainbows.as_view()),
     path("cards/<int:pk>/ground/make", grounds.TogetherMake.as_view()),

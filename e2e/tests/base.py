@@ -19,7 +19,7 @@ from server.catalogue.arrays import catalogue_for, forget_catalogues
 # Playwright's synchronous side runs a loop in this thread, which Django takes for asynchronous code.
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
 # The one patience of every expectation and every press: a busy machine is no fault.
-PATIENCE = 15_000  # ms
+PATIENCE = 45_000  # ms
 expect.set_options(timeout=PATIENCE)
 COLUMN_TITLES = [column.title for column in COLUMNS]
 AXE = (settings.ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text()

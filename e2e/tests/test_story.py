@@ -1,7 +1,10 @@
 """A person's first card, in the order of work. It grows with what Jindle can do."""
 
+import io
 import re
+from pathlib import Path
 
+from PIL import Image
 from playwright.sync_api import expect
 
 from e2e.tests.base import BrowserTestCase
@@ -33,6 +36,8 @@ class StoryTests(BrowserTestCase):
         self.sees_it_through_a_round_window()
         self.cuts_a_strip_of_patterned_paper()
         self.plans_the_work()
+        self.makes_the_card_at_the_desk()
+        self.writes_it_into_the_log()
         self.takes_a_family_into_another_range()
         self.takes_a_dry_marker_out_of_the_whole_card()
         self.follows_a_colour_through_the_card()
@@ -417,6 +422,94 @@ class StoryTests(BrowserTestCase):
         self.page.get_by_label("An evening has, minutes").fill("30")
         self.page.get_by_label("An evening has, minutes").press("Enter")
         expect(last).to_contain_text(re.compile(r"\d\d:\d\d"))
+        self.page.get_by_label("An evening has, minutes").fill("")
+        self.page.get_by_label("An evening has, minutes").press("Enter")
+        self.wants_a_step_earlier(steps)
+
+    def wants_a_step_earlier(self, steps):
+        """A wish that can be is kept; one that cannot be says why; both are taken back."""
+        wishes = (
+            self.page.get_by_role("region")
+            .or_(self.page.locator("section"))
+            .filter(has_text="As you want it")
+        )
+        second = steps.nth(1).locator("b").first.inner_text()
+        self.page.get_by_role("button", name=f"Earlier: {second}").click()
+        expect(wishes.get_by_role("listitem")).to_contain_text(f"“{second}” before")
+        self.page.get_by_role("button", name="Earlier: Write inside, and into its envelope").click()
+        expect(wishes).to_contain_text("It cannot be, and is left out")
+        self.check_axe()
+        for left in (1, 0):
+            wishes.get_by_role("button", name=re.compile("^Take back")).first.click()
+            expect(wishes.get_by_role("listitem")).to_have_count(left)
+
+    def makes_the_card_at_the_desk(self):
+        """Every step is ticked off; what dries is known to the server, so that a reload forgets nothing."""
+        self.page.get_by_role("link", name="Begin at the desk").click()
+        told = self.page.get_by_text(re.compile(r"^\d+ of \d+ steps done$"))
+        total = int(told.inner_text().split()[2])
+        drying = self.page.get_by_role("region", name="What dries")
+        begin, done = self.button(re.compile("^Begin")), self.button(re.compile("^Done"))
+        self.button("Begin", exact=True).click()
+        done.wait_for()
+        seen = False
+        for number in range(1, total + 1):
+            begin.or_(done).first.wait_for()
+            if not done.count():
+                begin.click()
+            done.click()
+            if number < total:
+                expect(told).to_have_text(f"{number} of {total} steps done")
+            if not seen and drying.count():
+                seen = True
+                self.check_axe()
+                self.page.reload()
+                expect(told).to_have_text(f"{number} of {total} steps done")
+                expect(drying.get_by_role("button").first).to_be_visible()
+        self.heading("Everything is done.")
+        self.assertTrue(seen)
+        self.button(re.compile("^Take back: Write inside")).click()
+        begin.click()  # it waits for glue, all the same
+        done.click()
+        self.heading("Everything is done.")
+        self.page.get_by_role("link", name="Back to the plan").click()
+        expect(self.page.get_by_text(f"{total} steps behind you")).to_be_visible()
+
+    def writes_it_into_the_log(self):
+        """The card is recorded with its steps, what was used instead and a photo, and is found again."""
+        self.page.get_by_role("link", name="Record", exact=True).click()
+        self.page.get_by_label("Occasion").fill("thank you")
+        self.page.get_by_label("For whom").fill("Ida")
+        self.button("I used something else").click()
+        self.page.get_by_role("combobox", name="Find a colour").fill("REED-4")
+        self.page.get_by_role("option", name="REED-4").click()
+        expect(self.page.get_by_role("list", name="Used instead")).to_contain_text("REED-4")
+        sheet = self.page.frame_locator("iframe[title='The recipe sheet']")
+        expect(sheet.get_by_role("heading", name="Grebe on the mere")).to_be_visible()
+        expect(sheet.get_by_text("Order of work")).to_be_visible()
+        self.check_axe()
+        with self.page.expect_download() as taken:
+            self.page.get_by_role("link", name="PDF, A4").click()
+        self.assertEqual(Path(taken.value.path()).read_bytes()[:5], b"%PDF-")
+        self.button("Write it into the log").click()
+        self.heading("How long steps took")
+        expect(self.page.locator("main")).to_contain_text("REED-4")
+        picture = io.BytesIO()
+        Image.new("RGB", (120, 90), "#88aabb").save(picture, "JPEG")
+        photo = {"name": "grebe.jpg", "mimeType": "image/jpeg", "buffer": picture.getvalue()}
+        self.page.locator("input[type=file]").set_input_files(photo)
+        expect(self.page.get_by_role("img", name="Photo 1")).to_be_visible()
+        self.check_axe()
+        self.page.get_by_role("link", name="Back to the log").click()
+        self.page.get_by_label("Look for").fill("thank REED-4")
+        self.button("Look", exact=True).click()
+        expect(self.page.get_by_role("link", name=re.compile("Grebe on the mere"))).to_be_visible()
+        self.check_axe()
+        self.page.get_by_label("Look for").fill("walrus")
+        self.button("Look", exact=True).click()
+        expect(self.page.get_by_text("Fewer words find more")).to_be_visible()
+        self.page.get_by_role("link", name="Cards").click()
+        self.open_card("Grebe on the mere")
 
     def adds_with_nothing_but_defaults(self, pieces):
         """Two presses: the card is whole, it stands among the others, and it goes back."""

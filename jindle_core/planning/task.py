@@ -70,9 +70,10 @@ class After:
 class Task:
     """A piece of work. ``key`` stays the same as long as the card asks for the same.
 
-    ``minutes`` is how long hands are at it; ``to`` are the keys of the pieces it is
-    done to (the base is 0), ``areas`` those of areas, ``supplies`` what it takes, ``steps`` how it
-    is done in particular.
+    ``minutes`` is how long hands are at it, of which ``once`` is for setting it up, however many cards
+    are made; ``usual`` is the same before a person's own pace, 0 where that is not asked. ``to`` are the
+    keys of the pieces it is done to (the base is 0), ``areas`` those of areas, ``supplies`` what it
+    takes, ``steps`` how it is done in particular.
     """
 
     key: str
@@ -86,3 +87,5 @@ class Task:
     supplies: tuple[End, ...] = ()
     steps: tuple[Step, ...] = ()
     hazards: frozenset[Hazard] = frozenset()
+    once: float = 0.0
+    usual: float = 0.0

@@ -1,8 +1,8 @@
 """What is to be done for a card, all of it derived from how it is planned?"""
 
 from collections import defaultdict
-from collections.abc import Generator, Iterable, Iterator, Sequence
-from dataclasses import dataclass, replace
+from collections.abc import Generator, Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, field, replace
 
 from jindle_core import figures
 from jindle_core.card.pictures import Area
@@ -10,11 +10,12 @@ from jindle_core.checked.whole import CheckedCard
 from jindle_core.layers.making import EMBOSSED, Making
 from jindle_core.layers.pieces import BASE, Kind, Piece, Raised
 from jindle_core.material import End
-from jindle_core.media import PAD_MEDIA, WET_MEDIA, Medium
-from jindle_core.planning.colouring import area_steps, picture_steps
+from jindle_core.media import PAD_MEDIA, Medium
+from jindle_core.planning.batches import for_cards
+from jindle_core.planning.colouring import STAYING_DAMP, area_steps, picture_steps
 from jindle_core.planning.cutting import is_by_die
 from jindle_core.planning.ground import ground_steps
-from jindle_core.planning.step import Step, Wait
+from jindle_core.planning.step import Step
 from jindle_core.planning.task import After, Hazard, Task, Tool, Work
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.stack import Stack
@@ -22,18 +23,21 @@ from jindle_core.seen.stack import Stack
 
 @dataclass(frozen=True, slots=True)
 class Habits:
-    """How a person works: whether pictures are cut out before they are stamped."""
+    """How a person works: whether pictures are cut out before they are stamped, how many cards are made,
+    and how much of the usual minutes each kind of work takes them."""
 
     cut_first: bool = False
+    cards: int = 1
+    pace: Mapping[Work, float] = field(default_factory=dict)
 
 
 def tasks(checked: CheckedCard, habits: Habits | None = None) -> list[Task]:
     """Everything to be done for a card that is built of pieces, in the order in which one might; none of
     others. What is covered is not coloured."""
-    stack = checked.seen.stack
+    stack, habits = checked.seen.stack, habits or Habits()
     if not stack.build.every:
         return []
-    made = _Making(stack, checked.examined.covered.needless, habits or Habits())
+    made = _Making(checked, habits)
     found = [
         *made.base(),
         *made.cutting(),
@@ -44,23 +48,19 @@ def tasks(checked: CheckedCard, habits: Habits | None = None) -> list[Task]:
         *made.assembling(),
         *made.finishing(),
     ]
-    known, grid = {task.key for task in found}, figures.work.GRID
-    return [
-        replace(
-            one,
-            minutes=max(round(one.minutes * grid), 1) / grid,
-            after=tuple(each for each in one.after if each.key in known),
-        )
-        for one in found
-    ]
+    known = {task.key for task in found}
+    there = [replace(one, after=tuple(each for each in one.after if each.key in known)) for one in found]
+    return for_cards(there, habits.cards, habits.pace)
 
 
 class _Making:
     """One card that is made."""
 
-    def __init__(self, stack: Stack, needless: frozenset[int], habits: Habits) -> None:
-        self._stack, self._needless, self._habits = stack, needless, habits
-        self._card, self._build = stack.palette.card, stack.build
+    def __init__(self, checked: CheckedCard, habits: Habits) -> None:
+        self._stack: Stack = checked.seen.stack
+        self._examined, self._habits = checked.examined, habits
+        self._needless = checked.examined.covered.needless
+        self._card, self._build = self._stack.palette.card, self._stack.build
         self._cuts: list[str] = []
         self._ready: defaultdict[int, list[After]] = defaultdict(list)  # what a piece waits for
 
@@ -84,23 +84,27 @@ class _Making:
             if piece.is_cut and piece.kind is not Kind.IMAGE:
                 by = shaped if is_by_die(self._stack, piece) else straight
                 by.setdefault(self._stack.stock(piece.key), []).append(piece)
-        for number, (stock, pieces) in enumerate(straight.items(), start=1):
-            minutes = figures.work.CUT_SHEET + figures.work.CUT_PIECE * len(pieces)
-            yield self._cut(f"cut:{number}", Work.CUT, "Cut", minutes, Tool.TRIMMER, stock, pieces)
-        for number, (stock, pieces) in enumerate(shaped.items(), start=1):
-            minutes = figures.work.DIE_SHEET + figures.work.DIE_PIECE * len(pieces)
-            yield self._cut(f"die:{number}", Work.DIE, "Die-cut", minutes, Tool.MACHINE, stock, pieces)
+        for stock, pieces in straight.items():
+            yield self._cut(stock, pieces)
+        for stock, pieces in shaped.items():
+            yield self._cut(stock, pieces, by_die=True)
 
-    def _cut(
-        self, key: str, work: Work, verb: str, minutes: float, tool: Tool, stock: End, pieces: list[Piece]
-    ) -> Task:
-        self._cuts.append(key)
-        hazard = Hazard.ROLLERS if tool is Tool.MACHINE else Hazard.BLADE
+    def _cut(self, stock: End, pieces: list[Piece], by_die: bool = False) -> Task:
         names, keys = _listed(piece.name for piece in pieces), tuple(piece.key for piece in pieces)
+        out_of = f"{names} out of {self._stack.palette.end_words(stock)}"
+        if by_die:
+            key, work, tool, words = f"die:{min(keys)}", Work.DIE, Tool.MACHINE, f"Die-cut {out_of}"
+            once, each, hazard = figures.work.DIE_SHEET, figures.work.DIE_PIECE, Hazard.ROLLERS
+        else:
+            key, work, tool, words = f"cut:{min(keys)}", Work.CUT, Tool.TRIMMER, f"Cut {out_of}"
+            once, each, hazard = figures.work.CUT_SHEET, figures.work.CUT_PIECE, Hazard.BLADE
+        self._cuts.append(key)
         for piece in keys:
             self._ready[piece].append(After(key, 0, "it must be cut"))
-        words = f"{verb} {names} out of {self._stack.palette.end_words(stock)}"
-        return Task(key, work, words, minutes, tool, (), keys, (), (stock,), (), frozenset({hazard}))
+        return Task(
+            key, work, words, once + each * len(pieces), tool, to=keys, supplies=(stock,),
+            hazards=frozenset({hazard}), once=once,
+        )  # fmt: skip
 
     # --- Pictures.
 
@@ -171,7 +175,7 @@ class _Making:
         keys = tuple(piece.key for piece in shown)
         return Task(
             f"stamp:{picture.key}", Work.STAMP, words, minutes, Tool.STAMPS, tuple(after), keys,
-            hazards=frozenset(hazards),
+            hazards=frozenset(hazards), once=figures.work.STAMP_FIRST,
         )  # fmt: skip
 
     def _line_wait(self, coloured: Coloured) -> tuple[float, str]:
@@ -185,20 +189,27 @@ class _Making:
     def _colouring(
         self, coloured: Coloured, start: list[After]
     ) -> Generator[Task, None, list[tuple[str, float]]]:
-        """The groups of areas in their order; gives what is done, by key, and how long each then dries."""
+        """The groups of areas in their order; gives what is done, by key, and how long each then dries.
+
+        Each comes after those before it that it touches while they are wet, wherever the others are done.
+        """
         done: list[tuple[str, float]] = []
         areas = {area.key: area for area in coloured.areas}
-        before = ""
-        for number, step in enumerate(picture_steps(coloured, self._needless), start=1):
+        keys = [area.key for area in coloured.areas]
+        touching = {(keys[a], keys[b]) for a, b in coloured.touching}
+        before: list[tuple[str, tuple[int, ...]]] = []
+        for step in picture_steps(coloured, self._needless):
             group = [areas[key] for key in step.to]
-            key = f"colour:{coloured.picture.key}:{number}"
+            key = f"colour:{coloured.picture.key}:{min(step.to)}"
             after = list(start)
-            if before and step.wait is Wait.NEIGHBOUR_DRY:
-                after.append(After(before, figures.work.COLOUR_DRIES["wet"], "its neighbour is still wet"))
+            wet = tuple(area.key for area in group if area.medium in STAYING_DAMP)
+            for earlier, others in before:
+                if any((a, b) in touching for a in wet for b in others):
+                    dries = figures.work.COLOUR_DRIES["wet"]
+                    after.append(After(earlier, dries, "its neighbour is still wet"))
             yield self._coloured(key, coloured, group, after)
-            wet = any(area.medium in WET_MEDIA or area.medium in PAD_MEDIA for area in group)
             done.append((key, figures.work.COLOUR_DRIES["wet" if wet else "dry"]))
-            before = key
+            before.append((key, wet))
         return done
 
     def _coloured(self, key: str, coloured: Coloured, group: list[Area], after: list[After]) -> Task:
@@ -217,7 +228,7 @@ class _Making:
         return Task(
             key, Work.COLOUR, words, minutes, tool, tuple(after), (),
             tuple(area.key for area in group), tuple(End("supply", pk) for pk in ids),
-            tuple(area_steps(coloured, group[0])), frozenset(hazards),
+            tuple(area_steps(coloured, group[0])), frozenset(hazards), figures.work.COLOUR_FIRST,
         )  # fmt: skip
 
     def _out(self, coloured: Coloured, cut: list[Piece], after: list[After]) -> Task:
@@ -293,14 +304,16 @@ class _Making:
 
     def _written(self, piece: Piece) -> Task:
         made, hazards = piece.made or Making.STAMPED, set[Hazard]()
-        minutes, wait, tool = figures.work.STAMP_WORDS, figures.work.LINE_DRIES["quick"], Tool.STAMPS
+        once, wait, tool = figures.work.WORDS_FIRST, figures.work.LINE_DRIES["quick"], Tool.STAMPS
+        minutes = once + figures.work.STAMP_WORDS
         how, reason = "Stamp", "the words must be dry"
         if made in EMBOSSED:
             minutes, wait = minutes + figures.work.EMBOSS, figures.work.POWDER_COOLS
             hazards |= {Hazard.HEAT, Hazard.POWDER}
             how, reason = "Stamp, powder at once and melt", "the powder must be cool"
         elif made is Making.PEN:
-            minutes, wait, tool, how = figures.work.WRITE, figures.work.PEN_DRIES, Tool.PEN, "Write"
+            once, minutes, wait = 0.0, figures.work.WRITE, figures.work.PEN_DRIES
+            tool, how = Tool.PEN, "Write"
         key, text = f"words:{piece.key}", piece.text or self._card.name
         after = (After("lay", 0, "its place must be known"), *self._ready[piece.on])
         supplies = (piece.material,) if piece.material.source == "supply" else ()
@@ -308,7 +321,7 @@ class _Making:
         self._ready[piece.on].append(After(key, wait, reason))
         return Task(
             key, Work.WORDS, words, minutes, tool, after, (piece.key,), supplies=supplies,
-            hazards=frozenset(hazards),
+            hazards=frozenset(hazards), once=once,
         )  # fmt: skip
 
     # --- Putting together.
@@ -332,15 +345,17 @@ class _Making:
             keys = tuple(piece.key for piece in trimmed)
             minutes = figures.work.TRIM * len(trimmed)
             yield Task(
-                "trim",
-                Work.TRIM,
-                words,
-                minutes,
-                Tool.SCISSORS,
-                after,
-                keys,
+                "trim", Work.TRIM, words, minutes, Tool.SCISSORS, after, keys, steps=self._trimmings(),
                 hazards=frozenset({Hazard.BLADE}),
-            )
+            )  # fmt: skip
+
+    def _trimmings(self) -> tuple[Step, ...]:
+        """What falls off and fills elsewhere."""
+        found = []
+        for one in self._examined.trimmings:
+            use = f": it could be {_listed(one.could_be)}" if one.could_be else ", for a filler elsewhere"
+            found.append(Step(f"Keep the {one.text(one.unit)} that falls off {one.name}{use}."))
+        return tuple(found)
 
     def _laid(
         self, key: str, work: Work, pieces: Sequence[Piece], after: Sequence[After], verb: str
@@ -382,7 +397,11 @@ class _Making:
                 )  # fmt: skip
                 last.append(After(key, figures.work.GLITTER_DRIES, "it must be dry"))
         words = "Write inside, and into its envelope"
-        yield Task("post", Work.POST, words, figures.work.ENVELOPE, Tool.NOTHING, _once(last), (BASE,))
+        limits = Step("Is it to be posted: hold it against the limits that you entered under Build.")
+        yield Task(
+            "post", Work.POST, words, figures.work.ENVELOPE, Tool.NOTHING, _once(last), (BASE,),
+            steps=(limits,),
+        )  # fmt: skip
 
 
 def _is_laid(piece: Piece) -> bool:

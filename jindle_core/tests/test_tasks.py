@@ -6,7 +6,7 @@ from jindle_core.card.changes.arranging import CopyPieces
 from jindle_core.card.changes.build import AddPiece, EditPiece, SetBuild
 from jindle_core.card.changes.every import changed
 from jindle_core.card.changes.everywhere import GlazeInstead
-from jindle_core.card.changes.pictures import SetColouring
+from jindle_core.card.changes.pictures import AreaFamily, SetColouring, SetFamilies
 from jindle_core.card.whole import Card
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.layers.making import Making
@@ -42,7 +42,7 @@ def full_card():
             {"on": keys["label"], "size": SMALL, "text": "hello", "made": Making.WHITE},
         ),
         AddPiece(Kind.PANEL, "writing panel", {"reveal": Length(16, "in")}, inside=True),
-        AddPiece(Kind.STRIP, "overhang", {"size": read_size("6", "1", "in"), "trimmed": True}),
+        AddPiece(Kind.STRIP, "overhang", {"size": read_size("6 1/2", "1", "in"), "trimmed": True}),
         AddPiece(Kind.FINISH, "dot", {"size": read_size("1", "1", "in")}),
     ):
         card = changed(card, change)
@@ -122,6 +122,24 @@ class TasksTests(unittest.TestCase):
         over = AddPiece(Kind.PANEL, "cover", {"size": read_size("5", "4", "in")})
         self.assertTrue(any(one.work is Work.COLOUR for one in made(card)))
         self.assertFalse(any(one.work is Work.COLOUR for one in made(changed(card, over))))
+
+    def test_what_touches_is_dry_before_its_neighbour_in_whichever_order_they_come(self):
+        families = SetFamilies((AreaFamily(1, (MARKERS[1],)), AreaFamily(2, (MARKERS[3],))))
+        card = changed(full_card(), families)
+        checked = CheckedCard(SeenCard(card, some_supplies(), {1: DRAWING}))
+        coloured = next(one for one in checked.seen.stack.coloured if one.touching)
+        keys = [area.key for area in coloured.areas]
+        placed = schedule(tasks(checked)).placed
+        at = {area: one for one in placed for area in one.task.areas}
+        pairs = [(at[keys[a]], at[keys[b]]) for a, b in coloured.touching if {keys[a], keys[b]} <= at.keys()]
+        apart = [sorted(pair, key=lambda one: one.start) for pair in pairs if pair[0] is not pair[1]]
+        self.assertTrue(apart)
+        for first, then in apart:
+            self.assertGreaterEqual(then.start, first.end + 5.0)
+
+    def test_what_falls_off_is_kept_for_elsewhere(self):
+        (trim,) = [one for one in made(full_card()) if one.work is Work.TRIM]
+        self.assertTrue(any("falls off overhang" in step.words for step in trim.steps), trim.steps)
 
     def test_the_ground_dries_between_its_coats_and_then_lies_flat(self):
         found = made(full_card())

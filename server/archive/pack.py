@@ -18,17 +18,20 @@ from server.access import (
     ranges_of,
     ranges_seen_by,
     readings_of,
+    records_of,
+    steps_taken_by,
 )
 from server.accounts.models import PREFERENCES, Person
 from server.archive.history import differences
 from server.archive.references import Reference, Turns, in_plan, named, names_of
-from server.archive.zipped import PICTURES
+from server.archive.zipped import PHOTOS, PICTURES
 from server.cards.glances import cannot_be_shown
-from server.cards.models import StoredCard
+from server.cards.models import CardWork, StoredCard
 from server.cards.views import document
 from server.catalogue.models import Reading
 from server.catalogue.range_actions import entry_of
 from server.catalogue.readings import from_bytes
+from server.records.models import Record
 
 FORMAT, VERSION = "jindle archive", 2  # 1 had every state of a card whole
 # What comes of turning the ids of a card that is not as it was written.
@@ -95,6 +98,12 @@ def pack(person: Person) -> bytes:
             >= figures.families.FAMILY_SIZES[0]
         ]
     )
+    files["times.json"] = _json(
+        [
+            {"work": one.work, "usual": one.usual, "took": one.took, "at": one.at.isoformat()}
+            for one in steps_taken_by(person)
+        ]
+    )
     turns = Turns(
         names.get,
         {one.pk: named(one.pk, one.name, own) for one in ranges_seen_by(person)}.get,
@@ -103,6 +112,20 @@ def pack(person: Person) -> bytes:
     )
     cards = list(cards_of(person).order_by("changed", "id"))
     broken = cannot_be_shown(person)
+    names_of_cards = {card.pk: f"cards/{number:04}.json" for number, card in enumerate(cards, start=1)}
+    for number, record in enumerate(records_of(person).order_by("id"), start=1):
+        photos = {f"{PHOTOS}{number:04}-{n}.jpg": one for n, one in enumerate(record.photos.all(), start=1)}
+        files |= {name: bytes(one.picture) for name, one in photos.items()}
+        predicted = f"{PHOTOS}{number:04}.webp"
+        if record.picture is not None:
+            files[predicted] = bytes(record.picture)
+        told = {
+            "card": None if record.card_id in broken else names_of_cards.get(record.card_id or 0),
+            "stored": in_plan(record.stored, turns),
+            "picture": predicted if record.picture is not None else None,
+            "photos": list(photos),
+        }
+        files[f"records/{number:04}.json"] = _json(_plain_record(record) | told)
     for number, card in enumerate(cards, start=1):
         if card.pk in broken:  # nor could it be brought back; what is stored of it comes along all the same
             files[f"cannot be shown/{number:04}.json"] = _json(document(card))
@@ -136,6 +159,11 @@ def _reading(reading: Reading, names: dict[int, Reference]) -> dict[str, Any]:
     }
 
 
+def _plain_record(record: Record) -> dict[str, Any]:
+    names = ("name", "count", "occasion", "person", "went_well", "to_change", "instead", "times", "recipes")
+    return {name: getattr(record, name) for name in names} | {"made": record.made.isoformat()}
+
+
 def _card(card: StoredCard, turns: Turns) -> dict[str, Any]:
     revisions, plans = [], []
     for revision in card.revisions.all():
@@ -144,8 +172,10 @@ def _card(card: StoredCard, turns: Turns) -> dict[str, Any]:
             revisions.append(revision)
         except NOT_AS_WRITTEN:
             continue  # a state that could not be shown again
+    work = CardWork.objects.filter(card=card).first()
     return {
         "head": card.head,
+        "work": work.stored if work else None,
         "plan": in_plan(card.stored, turns),
         "history": [
             {"number": one.number, "label": one.label} | told

@@ -2,7 +2,8 @@
 
 import json
 from dataclasses import replace
-from datetime import date
+from datetime import UTC, date, datetime
+from math import isfinite
 from typing import Any
 
 from django.db import DataError, IntegrityError
@@ -14,8 +15,14 @@ from jindle_core.card.stored import card_from_json, card_to_json
 from jindle_core.card.whole import Anchor
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.range_json import read_range_json
+from jindle_core.lengths import TICKS
 from jindle_core.line_art.drawing import drawing_from_json
 from jindle_core.palettes.role import Role
+from jindle_core.planning.instead import UsedInstead
+from jindle_core.planning.pace import Taken
+from jindle_core.planning.recipe import Recipe
+from jindle_core.planning.task import Work
+from jindle_core.stored import structured
 from jindle_core.supplies.colours import Supplies
 from server.access import (
     cards_of,
@@ -27,14 +34,16 @@ from server.access import (
     papers_seen_by,
     ranges_of,
     readings_of,
+    records_of,
 )
 from server.accounts.models import SURROUNDS, UNITS, Person
 from server.archive.history import whole
 from server.archive.pack import FORMAT, NOT_AS_WRITTEN, VERSION
 from server.archive.references import Turns, in_plan, named
-from server.archive.zipped import PICTURES, unzipped
+from server.archive.zipped import PHOTOS, PICTURES, unzipped
 from server.cards.held import checked_card
-from server.cards.models import Revision, StoredCard
+from server.cards.models import CardWork, Revision, StoredCard
+from server.cards.planning.actions import keep_taken, read_work, written
 from server.cards.views import card_told
 from server.catalogue.arrays import read_catalogue
 from server.catalogue.drawer_actions import keep
@@ -54,6 +63,8 @@ from server.palettes.actions import keep_combination
 from server.papers.actions import checked_width
 from server.papers.models import Paper
 from server.quotas import refuse_in_demo
+from server.records.actions import Made, Said, keep_record
+from server.records.models import MOST_PHOTOS
 from server.writes import write
 
 _SECONDS = 30  # of computing, to unpack what may be unpacked
@@ -92,6 +103,7 @@ def _unpacked(person: Person, files: dict[str, bytes], about: dict) -> dict[str,
             combinations_seen_by(person).filter(owner=person),
             drawings_seen_by(person).filter(owner=person),
             kept_families_of(person),
+            records_of(person),
         )
     ):
         raise BadInput(
@@ -123,6 +135,7 @@ class _Unpacking:
         self.ranges: dict[str, int] = {}
         self.drawings: dict[str, int] = {}
         self.sheets: dict[str, int] = {}
+        self.cards: dict[str, StoredCard] = {}
         self.catalogue: Supplies | None = None
 
     def run(self, about: dict) -> dict[str, int]:
@@ -152,10 +165,16 @@ class _Unpacking:
             counts["drawings"] = self._drawings(self._later(at))
             at = "families.json"
             counts["families"] = self._families(self._later(at))
+            at = "times.json"
+            self._times(self._later(at))
             counts["cards"] = 0
             for at in self._named("cards/"):
-                self._card(_read(self.files, at))
+                self.cards[at] = self._card(_read(self.files, at))
                 counts["cards"] += 1
+            counts["records"] = 0
+            for at in self._named("records/"):
+                self._record(_read(self.files, at))
+                counts["records"] += 1
         except BadInput as error:
             told = (replace(one, message=f"{at} in the archive: {one.message}") for one in error.problems)
             raise BadInput(*told) from None
@@ -262,7 +281,19 @@ class _Unpacking:
             keep_combination(self.person, one["name"], colours)
         return len(lines)
 
-    def _card(self, told: dict) -> None:
+    def _record(self, told: dict) -> None:
+        instead = tuple(structured(one, UsedInstead, "instead") for one in told["instead"])
+        words = {name: str(told[name]) for name in ("occasion", "person", "went_well", "to_change")}
+        said = Said(date.fromisoformat(told["made"]), _whole(told["count"]), **words, instead=instead)
+        recipes = {unit: structured(told["recipes"][unit], Recipe, "recipe") for unit in TICKS}
+        times = [{"words": str(one["words"]), "minutes": _minutes(one["minutes"])} for one in told["times"]]
+        # Those under these names were looked at when they were unpacked.
+        photos = [self.files[PHOTOS + name.removeprefix(PHOTOS)] for name in told["photos"][:MOST_PHOTOS]]
+        picture = told["picture"] and self.files[PHOTOS + told["picture"].removeprefix(PHOTOS)]
+        made = Made(checked_name(told["name"]), self._plan(told["stored"]), recipes, times, picture, photos)
+        keep_record(self.person, self.cards.get(told["card"] or ""), said, made)
+
+    def _card(self, told: dict) -> StoredCard:
         history = told["history"]
         head = _among(told["head"], [one["number"] for one in history])
         states = [self._plan(plan) for plan in whole(history)]
@@ -279,6 +310,9 @@ class _Unpacking:
         )
         self.catalogue = self.catalogue or read_catalogue(self.person)
         card_told(card, checked_card(card, self.catalogue, self.person), self.person, {})
+        if told.get("work") is not None:
+            CardWork.objects.create(card=card, version=1, stored=written(read_work(told["work"], 1)))
+        return card
 
     def _drawings(self, lines: list) -> int:
         for one in drawings_seen_by(self.person):
@@ -293,9 +327,26 @@ class _Unpacking:
             keep_family(self.person, one["name"], [self._colour(tone) for tone in one["colours"]])
         return len(lines)
 
+    def _times(self, lines: list) -> None:
+        taken = [Taken(Work(one["work"]), _minutes(one["usual"]), _minutes(one["took"])) for one in lines]
+        at = [datetime.fromisoformat(one["at"]).astimezone(UTC) for one in lines]
+        keep_taken(self.person, list(zip(taken, at, strict=True)))
+
     def _plan(self, told: dict) -> dict:
         plan = in_plan(told, Turns(self._colour, self.ranges.get, self.drawings.get, self.sheets.get))
         return card_to_json(sound(card_from_json(plan)))
+
+
+def _whole(value: Any) -> int:
+    if type(value) is not int:
+        raise ValueError(f"{value!r:.40} is no whole number")
+    return value
+
+
+def _minutes(value: Any) -> float:
+    if not isfinite(value):
+        raise ValueError(f"{value!r:.40} is no number of minutes")
+    return float(value)
 
 
 def _among(value: Any, allowed: Any) -> Any:

@@ -9,7 +9,7 @@ import zlib
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.small_picture import small_picture
 
-PICTURES = "papers/"  # where the pictures are
+PICTURES, PHOTOS = "papers/", "photos/"  # where the pictures are
 LARGEST_ARCHIVE = 50 * 1024 * 1024  # packed
 _LARGEST_WHOLE = 150 * 1024 * 1024  # unpacked: a small zip can hold a huge nothing
 _MOST_FILES = 20_000
@@ -23,7 +23,7 @@ _NO_ZIP = (
 def unzipped(content: bytes) -> dict[str, bytes]:
     """By name what is in each file; BadInput where it is no zip, damaged or too large.
 
-    What stands under ``PICTURES`` is a picture, and surely one.
+    What stands under ``PICTURES`` and ``PHOTOS`` is a picture, and surely one.
     """
     if len(content) > LARGEST_ARCHIVE:
         raise BadInput(Problem(f"The archive is larger than {LARGEST_ARCHIVE // 2**20} MB.", field="file"))
@@ -35,7 +35,7 @@ def unzipped(content: bytes) -> dict[str, bytes]:
     except _NO_ZIP:
         raise BadInput(Problem("This is no zip archive, or it is damaged.", field="file")) from None
     for name, picture in files.items():
-        if name.startswith(PICTURES):
+        if name.startswith((PICTURES, PHOTOS)):
             _check_picture(name, picture)
     return files
 

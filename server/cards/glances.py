@@ -154,6 +154,14 @@ def _small(content: bytes) -> Image.Image:
     return made
 
 
+def picture_of(card: StoredCard) -> tuple[bytes, str] | None:
+    """The small picture of a card as it stands, and its kind; None where none is made of it yet."""
+    glance = Glance.objects.filter(card=card, version=card.version).first()
+    if glance is None or glance.picture is None or glance.pictured != glance.drawn:
+        return None
+    return bytes(glance.picture), "image/webp"
+
+
 def seen_as(person: Person) -> str:
     """What a glance depends on besides its card."""
     drawings = drawings_seen_by(person).aggregate(Count("pk"), Max("pk"))

@@ -65,6 +65,46 @@ class Revision(models.Model):
         return f"{self.number}: {self.label}"
 
 
+class CardWork(models.Model):
+    """How a person wants to work on a card, and how far they are: as ``jindle_core.planning`` says it.
+
+    ``version`` counts every write and tells two devices apart.
+    """
+
+    card = models.OneToOneField(StoredCard, on_delete=models.CASCADE, primary_key=True, related_name="work")
+    version = models.PositiveIntegerField(default=0)
+    stored = models.JSONField()
+
+    class Meta:
+        db_table = "card_work"
+
+    def __str__(self) -> str:
+        return f"work on card {self.card_id}"
+
+
+class StepTaken(models.Model):
+    """How long a step took a person, beside what is usual for it, in minutes.
+
+    ``key`` is the step's on its card as long as that is being made.
+    """
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="+")
+    card = models.ForeignKey(StoredCard, on_delete=models.SET_NULL, null=True, related_name="+")
+    key = models.CharField(max_length=40)
+    work = models.CharField(max_length=16)
+    usual = models.FloatField()
+    took = models.FloatField()
+    at = models.DateTimeField()
+
+    class Meta:
+        db_table = "step_taken"
+        ordering = ("-at", "-id")
+        constraints = [models.UniqueConstraint(fields=("card", "key"), name="step_taken_once")]
+
+    def __str__(self) -> str:
+        return f"{self.work}: {self.took:.1f} minutes"
+
+
 class Glance(models.Model):
     """How a card looked and stood when it was last looked at; it can be told again at any time.
 

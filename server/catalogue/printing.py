@@ -1,5 +1,7 @@
-"""A template as a PDF to print, in the application's own typefaces ("Text" and "Head")."""
+"""A template as a PDF to print, or as one HTML page, in our own typefaces ("Text" and "Head")."""
 
+from base64 import b64encode
+from functools import cache
 from pathlib import Path
 from typing import Any
 
@@ -24,6 +26,21 @@ FACES = {
     ("Rest", 700): _MODULES / "dejavu-fonts-ttf/ttf/DejaVuSans-Bold.ttf",
     ("Head", 600): _face("bricolage-grotesque", "latin", 600),
 }
+
+
+# What a page to look at brings along: the letters of most words.
+_ALONG = (("Text", 400), ("Text", 700), ("Head", 600))
+
+
+def page(template: str, told: dict[str, Any]) -> str:
+    """A template as one HTML file that needs nothing else; Django escapes what people typed."""
+    return render_to_string(template, told | {"faces": [_carried(*face) for face in _ALONG]})
+
+
+@cache
+def _carried(family: str, weight: int) -> dict[str, Any]:
+    source = b64encode(FACES[family, weight].read_bytes()).decode()
+    return {"family": family, "weight": weight, "source": f"data:font/woff2;base64,{source}"}
 
 
 def pdf(template: str, told: dict[str, Any]) -> bytes:

@@ -7,6 +7,7 @@ from rest_framework.exceptions import PermissionDenied
 
 from jindle_core.line_art.drawing import LineDrawing
 from server.access import cards_of
+from server.cards.models import CardWork
 from server.catalogue.drawer_actions import set_owned
 from server.catalogue.reading_actions import Laid, Value, add_readings
 from server.colouring.actions import store_drawing
@@ -14,6 +15,7 @@ from server.colouring.models import KeptFamily
 from server.palettes.models import Combination
 from server.papers.actions import Named, store_paper
 from server.papers.models import Paper
+from server.records.models import RecordPhoto
 from server.tests.helpers import ApiTestCase, make_range
 from server.urls import api
 
@@ -103,6 +105,24 @@ TABLE = (
     ("cards/{card}/build/cutting", "get", {"width": "12", "height": "12", "unit": "in"}, 401, 200, 404),
     ("cards/{card}/build/cutting/sheet", "get", {"width": "12", "height": "12", "unit": "in"}, 401, 200, 404),
     ("cards/{card}/plan", "get", None, 401, 200, 404),
+    ("cards/{card}/plan", "patch", {"version": 0, "cards": 2}, 401, 200, 404),
+    ("cards/{card}/plan/presses", "post", {"version": 0, "press": "done", "key": "base"}, 401, 400, 404),
+    ("cards/{card}/plan/anew", "post", {"version": 0}, 401, 200, 404),
+    ("cards/{card}/plan/instead", "post", {"version": 2, "of": "x", "was": "{shared_colour}", "taken": "{shared_colour}"}, 401, 409, 404),
+    ("pace", "delete", None, 401, 204, 204),
+    ("cards/{card}/recipe", "get", None, 401, 200, 404),
+    ("cards/{card}/records", "post", {"version": 0, "made": "2026-05-06"}, 401, 201, 404),
+    ("records", "get", None, 401, 200, 200),
+    ("records/export", "get", {"kind": "csv"}, 401, 200, 200),
+    ("records/supplies", "get", None, 401, 200, 200),
+    ("records/{record}", "get", None, 401, 200, 404),
+    ("records/{record}", "put", {"version": 1, "made": "2026-05-06", "instead": []}, 401, 200, 404),
+    ("records/{record}/picture", "get", None, 401, 404, 404),
+    ("records/{record}/recipe", "get", None, 401, 200, 404),
+    ("records/{record}/photos", "post", {}, 401, 415, 415),
+    ("records/{record}/photos/{photo}", "get", None, 401, 200, 404),
+    ("records/{record}/photos/{photo}", "delete", None, 401, 200, 404),
+    ("records/{record}", "delete", None, 401, 204, 404),
     ("cards/{card}/ground", "get", None, 401, 200, 404),
     ("cards/{card}/ground/rainbows", "get", None, 401, 200, 404),
     ("cards/{card}/ground/make", "get", None, 401, 200, 404),
@@ -165,7 +185,10 @@ class AccessTests(ApiTestCase):
         blank = LineDrawing(10, 10, (), ())
         drawn, shared_drawn = (store_drawing(owner, "x", blank) for owner in (self.ann, None))
         family = KeptFamily.objects.create(owner=self.ann, name="x", colours=[])
-        self.names = {"drawing": drawn.pk, "shared_drawing": shared_drawn.pk, "family": family.pk, "combination": hers.pk, "shared_combination": everybodys.pk, "paper": paper.pk, "shared_paper": shared.pk, "sheet_colour": paper.range.colours.last().pk, "reading": reading.pk, "shared_colour": self.ids["SKY-2"], "range": self.own.pk, "shared": self.pads.pk, "card": card["id"],
+        told = self.ask("post", f"cards/{card['id']}/records", {"version": 0, "made": "2026-05-06"}, 201)
+        photo = RecordPhoto.objects.create(record_id=told["id"], picture=b"photo")
+        CardWork.objects.all().delete()
+        self.names = {"record": told["id"], "photo": photo.pk, "drawing": drawn.pk, "shared_drawing": shared_drawn.pk, "family": family.pk, "combination": hers.pk, "shared_combination": everybodys.pk, "paper": paper.pk, "shared_paper": shared.pk, "sheet_colour": paper.range.colours.last().pk, "reading": reading.pk, "shared_colour": self.ids["SKY-2"], "range": self.own.pk, "shared": self.pads.pk, "card": card["id"],
                       "version": card["version"], "join": 0, "colour": self.own.colours.get().pk}  # fmt: skip
 
     def _fill(self, value):
@@ -211,12 +234,15 @@ class AccessTests(ApiTestCase):
                 "shared_drawing",
                 "family",
                 "join",
+                "record",
+                "photo",
             ),
             "<int:pk>",
         )
         tried = {path.format(**whole).replace("/csv", "/<str:kind>") for path, *_ in TABLE}
         tried = {path.replace("areas/1/", "areas/<int:key>/") for path in tried}
         tried = {path.replace("pieces/9/", "pieces/<int:key>/") for path in tried}
+        tried = {path.replace("photos/<int:pk>", "photos/<int:photo>") for path in tried}
         tried = {path.replace("joins/<int:pk>/", "joins/<int:at>/") for path in tried}
         self.assertEqual({str(one.pattern) for one in api}, tried | opened)
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import {
+  BookOpenIcon,
   MagnifyingGlassIcon,
   QuestionMarkCircleIcon,
   RectangleStackIcon,
@@ -54,12 +55,14 @@ const PLACES = [
   { to: '/match', words: 'Match', icon: MagnifyingGlassIcon },
   { to: '/supplies', words: 'Supplies', icon: SwatchIcon },
   { to: '/papers', words: 'Papers', icon: Squares2X2Icon },
+  { to: '/log', words: 'Log', icon: BookOpenIcon },
 ]
 </script>
 
 <template>
   <div v-if="session.person" class="flex h-dvh flex-col-reverse sm:flex-row">
     <nav
+      v-if="!route.meta.alone"
       aria-label="Main"
       class="flex shrink-0 gap-1 border-line bg-wall p-1.5 max-sm:border-t sm:w-[76px] sm:flex-col sm:border-r sm:py-3"
     >

@@ -18,6 +18,11 @@ export const router = createRouter({
       ],
     },
     {
+      path: '/cards/:id(\\d+)/desk',
+      component: () => import('@/desk/DeskPage.vue'),
+      meta: { alone: true },
+    },
+    {
       path: '/cards/ways',
       component: () => import('@/ways/WaysFrame.vue'),
       meta: { title: 'Ways into a palette' },
@@ -49,6 +54,13 @@ export const router = createRouter({
       meta: { title: 'Add a paper' },
     },
     { path: '/papers/:id(\\d+)', component: () => import('@/papers/PaperPage.vue') },
+    { path: '/log', component: () => import('@/log/LogPage.vue'), meta: { title: 'Log' } },
+    {
+      path: '/log/supplies',
+      component: () => import('@/log/SuppliesUsed.vue'),
+      meta: { title: 'How supplies are used' },
+    },
+    { path: '/log/:id(\\d+)', component: () => import('@/log/RecordPage.vue') },
     {
       path: '/account',
       component: () => import('@/account/AccountPage.vue'),

@@ -18,7 +18,7 @@ from server.accounts.models import Person
 from server.archive.history import differences, whole
 from server.archive.pack import pack
 from server.archive.zipped import unzipped
-from server.cards.models import StoredCard
+from server.cards.models import StepTaken, StoredCard
 from server.catalogue.models import Range, Reading
 from server.catalogue.range_actions import delete_range
 from server.colouring.actions import store_drawing
@@ -74,6 +74,15 @@ class ArchiveTests(ApiTestCase):
         ):
             card = self.change(card, **change)
         self.ask("post", "families/kept", {"name": "canvas", "colours": tones}, 201)
+        card = self.change(card, kind="start_layout", layout="framed")
+        said = {"version": 0, "made": "2026-05-06", "count": 3, "person": "Ida"}
+        record = self.ask("post", f"cards/{card['id']}/records", said, 201)
+        self.client.post(f"/api/records/{record['id']}/photos", {"file": SimpleUploadedFile("x", PICTURE)})
+        for version, press in ((1, "begin"), (2, "done")):
+            told = {"press": press, "key": "base", "version": version}
+            self.ask("post", f"cards/{card['id']}/plan/presses", told)
+        wanted = {"version": 3, "cards": 4, "before": [["flat", "post"]]}
+        self.ask("patch", f"cards/{card['id']}/plan", wanted)
         self.ask("patch", "me", {"units": "mm", "surround": "dark"})
         self.ann.refresh_from_db()
 
@@ -111,6 +120,9 @@ class ArchiveTests(ApiTestCase):
                     "combinations.json",
                     "drawings.json",
                     "families.json",
+                    "times.json",
+                    "photos/0001-1.jpg",
+                    "records/0001.json",
                     "cards/0001.json",
                 ],
             )
@@ -127,6 +139,7 @@ class ArchiveTests(ApiTestCase):
                 "drawings": 1,
                 "families": 1,
                 "cards": 1,
+                "records": 1,
             },
         )
         self.assertEqual(pack(Person.objects.get(name="Ben")), whole)
@@ -135,13 +148,22 @@ class ArchiveTests(ApiTestCase):
         self.assertEqual([colour.share for colour in paper.range.colours.all()], [0.75, 0.25])
         (card,) = self.ask("get", "cards")["cards"]
         card = self.ask("get", f"cards/{card['id']}")
-        self.assertEqual((len(card["colours"]), card["undo"]), (4, "how the picture is coloured"))
+        self.assertEqual((len(card["colours"]), card["undo"]), (4, "starting from a layout"))
         (told,) = self.ask("get", f"cards/{card['id']}/colouring")["pictures"]
         self.assertEqual([one["swatch"]["code"] for one in told["areas"][0]["tones"]], ["TRAY-1", "TRAY-2"])
         self.assertEqual((told["areas"][0]["shape"], told["paper"]["name"]), ("sail", "milk"))
         self.assertEqual(told["line_range"], Range.objects.get(owner=self.ben, name="Mine").pk)
         self.assertEqual(card["colours"][0]["cells"][1]["state"], "chosen")
         self.assertFalse(any(colour["lost"] for colour in card["colours"]))
+        plan = self.ask("get", f"cards/{card['id']}/plan")
+        self.assertEqual((plan["cards"], [one["key"] for one in plan["past"]]), (4, ["base"]))
+        self.assertEqual([(one["first"], one["then"]) for one in plan["wishes"]], [("flat", "post")])
+        self.assertEqual(StepTaken.objects.filter(owner=self.ben).count(), 1)
+        (record,) = self.ask("get", "records")["records"]
+        self.assertEqual((record["made"], record["count"], record["person"]), ("2026-05-06", 3, "Ida"))
+        told = self.ask("get", f"records/{record['id']}")
+        self.assertEqual((told["card"], len(told["photos"])), (card["id"], 1))
+        self.assertIn("PEN-1", self.client.get(f"/api/records/{record['id']}/recipe").content.decode())
 
     def test_only_into_an_empty_account(self):
         self.assertIn("not empty", self.bring_back(pack(self.ann), 400)["message"])
@@ -165,6 +187,20 @@ class ArchiveTests(ApiTestCase):
             (self.with_changed("readings.json", lambda text: text[:40]), "not well-formed"),
             (self.with_changed("readings.json", lambda text: text.replace("PEN-1", "PEN-9")), "own 1 PEN-9"),
             (self.with_changed("drawer.json", lambda text: text.replace("half", "brimming")), "drawer.json"),
+            (
+                self.with_changed("cards/0001.json", lambda text: text.replace('"cards": 4', '"cards": 0')),
+                "cards/0001",
+            ),
+            (self.with_changed("times.json", lambda text: text.replace('"took"', '"tack"')), "times.json"),
+            (
+                self.with_changed("records/0001.json", lambda text: text.replace('"count": 3', '"count": 0')),
+                "records/0001.json",
+            ),
+            (
+                self.with_changed("records/0001.json", lambda text: text.replace('"steps"', '"staps"')),
+                "records/0001.json",
+            ),
+            (self.with_changed("photos/0001-1.jpg", lambda text: "no picture"), "no PNG, JPEG or WebP"),
             (
                 self.with_changed("cards/0001.json", lambda text: text.replace('"lead"', '"hero"')),
                 "cards/0001.json",

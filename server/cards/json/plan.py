@@ -1,71 +1,126 @@
 """The order of work of a card, as it is told."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping
 from dataclasses import asdict
 from typing import Any
 
-from jindle_core.planning.hazards import CAUTIONS
-from jindle_core.planning.schedule import Break, Placed, Schedule
+from jindle_core.planning.hazards import cautions
+from jindle_core.planning.pace import Pace
+from jindle_core.planning.planned import Planned
+from jindle_core.planning.progress import Past
+from jindle_core.planning.task import Task, Work
+from jindle_core.planning.timing import Placed
 from jindle_core.seen.palette import SeenPalette
 from server.cards.json.step import step_told
 
 
-def plan_told(found: Schedule, breaks: Sequence[Break], palette: SeenPalette) -> dict[str, Any]:
-    """The order as ``PlanSerializer`` describes it."""
-    words = {one.task.key: one.task.words for one in found.placed}
-    hazards = {hazard for one in found.placed for hazard in one.task.hazards}
-    return {
-        "tasks": [_task(one, words, palette) for one in found.placed],
-        "dries": _dries(found),
-        "breaks": [asdict(one) for one in breaks if one.start < found.minutes],
-        "too_long": [
-            one.task.words
-            for one in found.placed
-            if breaks and one.task.minutes > min(pause.start for pause in breaks)
-        ],
-        "minutes": round(found.minutes, 1),
-        "hands": round(found.hands, 1),
-        "in_turn": round(found.in_turn, 1),
-        "gap": round(found.gap, 1),
-        "changes": found.changes,
-        "cautions": [words for hazard, words in CAUTIONS.items() if hazard in hazards],
-    }
+def plan_told(work: Planned, paces: Mapping[Work, Pace], palette: SeenPalette) -> dict[str, Any]:
+    """The work on a card as ``PlanSerializer`` describes it, without what moves on by itself."""
+    return _Telling(work, palette).plan(paces)
 
 
-def _task(one: Placed, words: dict[str, str], palette: SeenPalette) -> dict[str, Any]:
-    task = one.task
-    after = f" (after “{words[one.since]}”)" if one.since in words else ""
-    return {
-        "key": task.key,
-        "work": task.work.value,
-        "words": task.words,
-        "tool": task.tool.value,
-        "start": round(one.start, 1),
-        "end": round(one.end, 1),
-        "why": one.reason + after if one.reason else "",
-        "supplies": [
-            {"words": palette.end_words(end), "shades": palette.end_shades(end)} for end in task.supplies
-        ],
-        "steps": [step_told(step) for step in task.steps],
-        "cautions": [words for hazard, words in CAUTIONS.items() if hazard in task.hazards],
-    }
+class _Telling:
+    """The work on one card."""
 
+    def __init__(self, work: Planned, palette: SeenPalette) -> None:
+        self._work, self._palette = work, palette
+        self._words = {task.key: task.words for task in work.tasks}
 
-def _dries(found: Schedule) -> list[dict[str, Any]]:
-    """Of each task the longest wait that something has for it."""
-    ends = {one.task.key: one.end for one in found.placed}
-    waits: dict[str, tuple[float, str]] = {}
-    for one in found.placed:
-        for after in one.task.after:
-            if after.minutes and after.minutes > waits.get(after.key, (0.0, ""))[0]:
-                waits[after.key] = (after.minutes, after.reason)
-    words = {one.task.key: one.task.words for one in found.placed}
-    return [
-        {
-            "key": key,
-            "words": f"{words[key]}: {reason}",
-            "start": round(ends[key], 1),
-            "end": round(ends[key] + minutes, 1),
+    def plan(self, paces: Mapping[Work, Pace]) -> dict[str, Any]:
+        work, found = self._work, self._work.schedule
+        wishes, progress = work.wishes, work.progress
+        tasks = {task.key: task for task in work.tasks}
+        past = sorted(work.past.items(), key=lambda one: one[1].at)
+        return {
+            "begins": work.begins,
+            "aim": wishes.aim.value,
+            "cut_first": wishes.cut_first,
+            "evening": wishes.evening,
+            "cards": wishes.cards,
+            "small_child": wishes.small_child,
+            "asks_for_child": work.asks_for_child,
+            "wishes": [self._wish(*wish) for wish in wishes.before],
+            "impossible": [self._wish(*one.wish) | {"reason": one.reason} for one in work.impossible],
+            "hand": progress.hand,
+            "since": progress.since,
+            "spent": progress.spent.get(progress.hand, 0.0),
+            "tasks": [self._left(one) for one in found.placed],
+            "past": [self._past(tasks[key], one) for key, one in past],
+            "dries": [
+                {
+                    "key": one.task.key,
+                    "words": f"{one.task.words}: {one.reason}",
+                    "start": round(one.start, 1),
+                    "end": round(one.end, 1),
+                    "meanwhile": [task.words for task in one.meanwhile],
+                }
+                for one in work.running
+            ],
+            "timers": [
+                {
+                    "key": one.task.key,
+                    "words": one.task.words,
+                    "reason": one.reason,
+                    "since": one.since,
+                    "until": one.until,
+                }
+                for one in work.timers
+            ],
+            "breaks": [asdict(one) for one in work.breaks if one.start < found.minutes],
+            "too_long": [task.words for task in work.too_long],
+            "minutes": round(found.minutes, 1),
+            "hands": round(found.hands, 1),
+            "in_turn": round(found.in_turn, 1),
+            "gap": round(found.gap, 1),
+            "changes": found.changes,
+            "set_up": round(found.set_up, 1),
+            "set_up_gap": None if found.set_up_gap is None else round(found.set_up_gap, 1),
+            "paces": [
+                {"work": one.value, "share": round(pace.share, 2), "steps": pace.steps}
+                for one, pace in paces.items()
+            ],
+            "cautions": work.cautions,
         }
-        for key, (minutes, reason) in waits.items()
-    ]
+
+    def _wish(self, first: str, then: str) -> dict[str, Any]:
+        words = f"“{self._words[first]}” before “{self._words[then]}”"
+        return {"first": first, "then": then, "words": words}
+
+    def _task(self, task: Task) -> dict[str, Any]:
+        return {
+            "key": task.key,
+            "work": task.work.value,
+            "words": task.words,
+            "tool": task.tool.value,
+            "minutes": task.minutes,
+            "supplies": [
+                {
+                    "id": end.id if end.source == "supply" else None,
+                    "words": self._palette.end_words(end),
+                    "shades": self._palette.end_shades(end),
+                }
+                for end in task.supplies
+            ],
+            "steps": [step_told(step) for step in task.steps],
+            "cautions": cautions(task.hazards, self._work.wishes.small_child),
+            "pieces": list(task.to),
+            "areas": list(task.areas),
+        }
+
+    def _left(self, one: Placed) -> dict[str, Any]:
+        task = one.task
+        after = f" (after “{self._words[one.since]}”)" if one.since in self._words else ""
+        needed = [each for each in task.after if each.key not in self._work.past]
+        return self._task(task) | {
+            "start": round(one.start, 1),
+            "end": round(one.end, 1),
+            "why": one.reason + after if one.reason else "",
+            "free_at": self._work.free_at(task),
+            "needs": "; ".join(f"“{self._words[each.key]}”: {each.reason}" for each in needed),
+            "wrong": [words for wrong, words in self._work.broken if wrong.key == task.key],
+            "was": self._work.changed.get(task.key, ""),
+        }
+
+    def _past(self, task: Task, past: Past) -> dict[str, Any]:
+        took = None if past.took is None else round(past.took, 1)
+        return self._task(task) | {"how": past.how.value, "at": past.at, "took": took}

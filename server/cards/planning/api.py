@@ -1,36 +1,145 @@
-"""The API of a card's order of work."""
+"""The API of a card's order of work, and of what is pressed while it is made."""
+
+from dataclasses import replace
+from typing import Any
 
 from drf_spectacular.utils import extend_schema
+from rest_framework import status
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from jindle_core.planning.schedule import Aim, schedule
-from jindle_core.planning.tasks import Habits, tasks
+from jindle_core.planning.instead import used_instead
+from jindle_core.planning.planned import Planned, begins_at, planned
+from jindle_core.planning.progress import Press
+from jindle_core.planning.task import Work
+from jindle_core.planning.wishes import Aim
+from jindle_core.stored import plain
 from server.access import own_card
 from server.cards.held import checked_card, told_once
 from server.cards.json.plan import plan_told
-from server.cards.planning.serializers import PlanQuery, PlanSerializer
+from server.cards.models import StoredCard
+from server.cards.planning import actions
+from server.cards.planning.serializers import (
+    InsteadRequestSerializer,
+    PaceQuery,
+    PlanSerializer,
+    PressSerializer,
+    StartOverSerializer,
+    WishesSerializer,
+)
 from server.catalogue.arrays import catalogue_for
 from server.requests import Request
 
-_KEPT = 32  # orders of one person's cards: a few kilobytes each
+_KEPT = 32  # plans of one person's cards: some kilobytes each
+
+
+def _plan(request: Request, card: StoredCard) -> tuple[Planned, dict[str, Any]]:
+    """The work on a card as it stands now, and as it is told; worked out once for what it depends on."""
+    supplies, person = catalogue_for(request.user), request.user
+    checked, going, now = checked_card(card, supplies, person), actions.going_on(card), actions.now()
+    paces = actions.paces_of(person)
+
+    def tell() -> tuple[Planned, dict[str, Any]]:
+        found = planned(checked, going.wishes, going.progress, paces, now)
+        return found, plan_told(found, paces, checked.seen.palette)
+
+    begins = begins_at(going.progress.as_of(now), now)
+    key = (
+        card.pk,
+        card.version,
+        going.version,
+        begins,
+        tuple(paces.items()),
+        frozenset(checked.seen.drawings),
+    )
+    found, told = told_once(supplies, "plan", key, tell, _KEPT)
+    instead = [plain(one) for one in going.instead]
+    return found, told | {"version": going.version, "now": now, "instead": instead}
 
 
 class CardPlan(APIView):
     """The order of work of a card."""
 
-    @extend_schema(parameters=[PlanQuery], responses=PlanSerializer, operation_id="plan")
+    @extend_schema(responses=PlanSerializer, operation_id="plan")
     def get(self, request: Request, pk: int) -> Response:
-        """Every step that the card asks, in the order in which waits are filled best."""
-        given = PlanQuery(data=request.query_params)
+        """Every step that the card asks, what of it is past, and the rest in its order."""
+        return Response(_plan(request, own_card(request.user, pk))[1])
+
+    @extend_schema(request=WishesSerializer, responses=PlanSerializer, operation_id="want_of_plan")
+    def patch(self, request: Request, pk: int) -> Response:
+        """Change what is wanted of the order."""
+        given = WishesSerializer(data=request.data, partial=True)
         given.is_valid(raise_exception=True)
-        asked, card, supplies = given.validated_data, own_card(request.user, pk), catalogue_for(request.user)
-        checked = checked_card(card, supplies, request.user)
+        wanted, card = dict(given.validated_data), own_card(request.user, pk)
+        version, work = wanted.pop("version"), _plan(request, card)[0]
+        if "aim" in wanted:
+            wanted["aim"] = Aim(wanted["aim"])
+        actions.want(card, version, lambda wishes: replace(wishes, **wanted), work.tasks)
+        return Response(_plan(request, card)[1])
 
-        def tell() -> dict[str, object]:
-            listed = tasks(checked, Habits(asked["cut_first"]))
-            breaks = given.breaks()
-            return plan_told(schedule(listed, Aim(asked["aim"]), breaks), breaks, checked.seen.palette)
 
-        key = (pk, card.version, frozenset(checked.seen.drawings), tuple(sorted(asked.items())))
-        return Response(told_once(supplies, "plan", key, tell, _KEPT))
+class CardPlanPresses(APIView):
+    """What is pressed at the table."""
+
+    @extend_schema(request=PressSerializer, responses=PlanSerializer, operation_id="press_step")
+    def post(self, request: Request, pk: int) -> Response:
+        """A step is begun, done, left out or taken back, or what dries after it is."""
+        given = PressSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        asked, card = given.validated_data, own_card(request.user, pk)
+        pressed = actions.Pressed(Press(asked["press"]), asked["key"], asked["minutes"], asked["go_on"])
+        checked = checked_card(card, catalogue_for(request.user), request.user)
+
+        def then(going: actions.Going) -> Planned:
+            paces = actions.paces_of(request.user)
+            return planned(checked, going.wishes, going.progress, paces, actions.now())
+
+        actions.press(card, asked["version"], pressed, _plan(request, card)[0], then)
+        return Response(_plan(request, card)[1])
+
+
+class CardPlanAnew(APIView):
+    """The same card once more."""
+
+    @extend_schema(request=StartOverSerializer, responses=PlanSerializer, operation_id="start_over")
+    def post(self, request: Request, pk: int) -> Response:
+        """Nothing is done yet; what is wanted of the order stays."""
+        given = StartOverSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        card = own_card(request.user, pk)
+        actions.start_over(card, given.validated_data["version"])
+        return Response(_plan(request, card)[1])
+
+
+class CardPlanInstead(APIView):
+    """What is used otherwise than planned while a card is made."""
+
+    @extend_schema(
+        request=InsteadRequestSerializer, responses=PlanSerializer, operation_id="say_used_instead"
+    )
+    def post(self, request: Request, pk: int) -> Response:
+        """Say so, or take it back."""
+        given = InsteadRequestSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        asked, card = given.validated_data, own_card(request.user, pk)
+        used = list(actions.going_on(card).instead)
+        if "drop" in asked:
+            del used[asked["drop"] : asked["drop"] + 1]
+        else:
+            supplies = catalogue_for(request.user)
+            used.append(used_instead(supplies, asked["of"], asked["was"], asked["taken"]))
+        actions.take_instead(card, asked["version"], used)
+        return Response(_plan(request, card)[1])
+
+
+class OwnPace(APIView):
+    """How long a person's steps take them."""
+
+    @extend_schema(parameters=[PaceQuery], responses={204: None}, operation_id="forget_pace")
+    def delete(self, request: Request) -> Response:
+        """Forget it, of one kind of work or all: the usual minutes count again."""
+        given = PaceQuery(data=request.query_params)
+        given.is_valid(raise_exception=True)
+        work = given.validated_data.get("work")
+        actions.forget_pace(request.user, Work(work) if work else None)
+        return Response(status=status.HTTP_204_NO_CONTENT)

@@ -119,6 +119,7 @@ useKeys({
           {{ stage.words }}
           <!-- The mark's place is kept, so that nothing moves when one comes. -->
           <span
+            v-if="!('unjudged' in stage)"
             class="inline-flex h-5 min-w-5 items-center justify-center rounded-full border px-1 text-xs"
             :class="standing[stage.key] === undefined ? 'border-transparent' : 'border-edge'"
           >

@@ -100,7 +100,7 @@ describe('the list of checks', () => {
 describe('the stages', () => {
   beforeEach(() => void asked.splice(0))
   it('stand in the order of work, contrast before the first mark', () => {
-    const order = ['palette', 'contrast', 'colouring', 'background', 'build', 'plan']
+    const order = ['palette', 'contrast', 'colouring', 'background', 'build', 'plan', 'record']
     expect(STAGES.map((one) => one.key)).toEqual(order)
     expect(new Set(STAGES.map((one) => one.words)).size).toBe(order.length)
   })

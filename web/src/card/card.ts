@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
 import { api, ApiError, got, type Card, type Change, type Mend } from '@/api/client'
+import { inTurn } from '@/lib/inTurn'
 import { useNotices } from '@/lib/notices'
 
 /** The stages that are answered along with a change, so that nothing is worked out twice. */
@@ -19,7 +20,7 @@ export const useCard = defineStore('card', () => {
   const busy = ref(false)
   const painting = shallowRef<((colour: number) => void) | null>(null) // where a stage has things chosen
   const notices = useNotices()
-  let queue: Promise<unknown> = Promise.resolve()
+  const takeTurn = inTurn()
   let wanted = 0 // the card that was opened last
 
   async function open(id: number) {
@@ -53,7 +54,7 @@ export const useCard = defineStore('card', () => {
 
   /** One after the other, so that each change knows the version before it. */
   function send(ask: (id: number, version: number, now: Card) => Promise<Card>): Promise<boolean> {
-    const turn = queue.then(async () => {
+    return takeTurn(async () => {
       if (!card.value) return false
       busy.value = true
       try {
@@ -68,8 +69,6 @@ export const useCard = defineStore('card', () => {
         busy.value = false
       }
     })
-    queue = turn
-    return turn
   }
 
   /** A change, or how to make it of the card as it is in its turn: of two quick presses neither is lost. */

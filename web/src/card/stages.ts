@@ -13,5 +13,16 @@ export const STAGES = [
     page: () => import('@/stages/background/BackgroundStage.vue'),
   },
   { key: 'build', words: 'Build', page: () => import('@/stages/build/BuildStage.vue') },
-  { key: 'plan', words: 'Plan', page: () => import('@/stages/plan/PlanStage.vue') },
+  {
+    key: 'plan',
+    words: 'Plan',
+    page: () => import('@/stages/plan/PlanStage.vue'),
+    unjudged: true, // no check is ever of it
+  },
+  {
+    key: 'record',
+    words: 'Record',
+    page: () => import('@/stages/record/RecordStage.vue'),
+    unjudged: true,
+  },
 ] as const

@@ -9,6 +9,7 @@ const { desk, inside } = defineProps<{
   desk: Desk
   words: string
   lit?: number
+  pieces?: ReadonlySet<number>
   inside?: boolean
 }>()
 const session = useSession()
@@ -35,12 +36,12 @@ const off = computed(() => ({
         class="half"
       />
       <g :transform="`translate(${off.x} ${off.y})`">
-        <DeskParts :desk="desk" :parts="desk.inside" :lit="lit" />
+        <DeskParts :desk="desk" :parts="desk.inside" :lit="lit" :pieces="pieces" />
         <slot />
       </g>
     </template>
     <template v-else>
-      <DeskParts :desk="desk" :parts="desk.parts" :lit="lit" />
+      <DeskParts :desk="desk" :parts="desk.parts" :lit="lit" :pieces="pieces" />
       <slot />
     </template>
   </svg>

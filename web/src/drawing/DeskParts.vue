@@ -7,7 +7,12 @@ import GroundPanel from './GroundPanel.vue'
 import SheetPattern from './SheetPattern.vue'
 
 /** What lies on one face of the card, from the lowest up, in millimetres. */
-const { desk, lit } = defineProps<{ desk: Desk; parts: Desk['parts']; lit?: number }>()
+const { desk, lit, pieces } = defineProps<{
+  desk: Desk
+  parts: Desk['parts']
+  lit?: number
+  pieces?: ReadonlySet<number> // keys of those to be shown
+}>()
 const session = useSession()
 const DOTS = 6 // millimetres from dot to dot
 
@@ -125,6 +130,12 @@ const box = ({ x, y, width, height }: Desk['parts'][number]) => ({ x, y, width, 
         <path v-if="part.stitches" :d="part.stitches" class="stitches" />
       </g>
     </component>
+    <template v-for="(part, n) in parts" :key="`shown ${n}`">
+      <g v-if="pieces?.has(part.piece)" :transform="turned(part) || undefined" class="shown">
+        <path v-if="part.path" :d="part.path" />
+        <rect v-else v-bind="box(part)" />
+      </g>
+    </template>
   </g>
 </template>
 
@@ -144,6 +155,13 @@ const box = ({ x, y, width, height }: Desk['parts'][number]) => ({ x, y, width, 
   stroke-dasharray: 1.6 0.9;
   mix-blend-mode: difference;
   opacity: 0.55;
+}
+.shown > * {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 3px;
+  stroke-dasharray: 8px 6px;
+  vector-effect: non-scaling-stroke;
 }
 .lit {
   stroke: var(--ink);

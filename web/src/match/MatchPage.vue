@@ -90,6 +90,15 @@ useKeys({
           @flip="flip"
           @send="sending = true"
         />
+        <RouterLink
+          v-if="like.target.swatch"
+          class="underline"
+          :to="{
+            path: '/log',
+            query: { label: like.target.swatch.label, range: like.target.swatch.range_name },
+          }"
+          >Where I used it</RouterLink
+        >
         <ViewSwitch />
       </template>
     </section>

@@ -1,13 +1,46 @@
 <script setup lang="ts">
+import { ArrowDownIcon, ArrowUpIcon, CheckIcon } from '@heroicons/vue/20/solid'
 import { computed } from 'vue'
 import type { Plan } from '@/api/client'
 import { useSession } from '@/lib/session'
-import { at, span } from './times'
+import { plural } from '@/lib/words'
+import { usePlan } from './plan'
+import { span, when } from './times'
 
-/** The steps in their order: when, with what, how in particular, and why not sooner. */
+/** The steps in their order: when, with what, how in particular, why not sooner, and what is done meanwhile. */
 const { plan } = defineProps<{ plan: Plan }>()
 const session = useSession()
-const after = computed(() => new Map(plan.dries.map((one) => [one.key, one.end - one.start])))
+const work = usePlan()
+const dries = computed(() => new Map(plan.dries.map((one) => [one.key, one])))
+
+const NAMED = 3 // of what fills a wait
+const some = (words: string[]) =>
+  [
+    words.slice(0, NAMED).join('; '),
+    words.length > NAMED && ` and ${plural(words.length - NAMED, 'step')} more`,
+  ]
+    .filter(Boolean)
+    .join('')
+
+/** One place up or down: in an order of one's own so, else as a wish that the one be before the other. */
+function move(place: number, by: -1 | 1) {
+  const [task, other] = [plan.tasks[place]!, plan.tasks[place + by]!]
+  const [first, then] = by < 0 ? [task.key, other.key] : [other.key, task.key]
+  if (plan.aim === 'my-own-order') {
+    const order = plan.tasks.map((one) => one.key)
+    order.splice(place, 1)
+    order.splice(place + by, 0, task.key)
+    return work.want({ order })
+  }
+  return work.want((now) => ({
+    before: [
+      ...now.wishes
+        .map((one) => [one.first, one.then])
+        .filter(([a, b]) => !(a === then && b === first)),
+      [first, then],
+    ],
+  }))
+}
 </script>
 
 <template>
@@ -16,15 +49,28 @@ const after = computed(() => new Map(plan.dries.map((one) => [one.key, one.end -
       v-for="(task, n) in plan.tasks"
       :key="task.key"
       class="panel grid grid-cols-[34px_64px_minmax(0,1fr)_auto] items-start gap-x-2 p-2"
+      :class="{ wrong: task.wrong.length }"
     >
       <span class="text-center font-title text-base">{{ n + 1 }}</span>
-      <span class="text-xs leading-5">{{ at(task.start) }}</span>
+      <span class="text-xs leading-5">{{ when(plan, task.start) }}</span>
       <div class="min-w-0">
         <b class="block break-words">{{ task.words }}</b>
-        <span class="block text-xs">
-          {{ span(task.end - task.start)
-          }}{{ after.get(task.key) ? `, then ${span(after.get(task.key)!)} by itself` : '' }}
+        <span v-if="task.key === plan.hand" class="mr-1 text-xs font-semibold"
+          >in your hands ·
         </span>
+        <span class="text-xs">{{ span(task.minutes) }}</span>
+        <span v-if="dries.has(task.key)" class="text-xs"
+          >, then {{ span(dries.get(task.key)!.end - dries.get(task.key)!.start) }} by itself</span
+        >
+        <span v-if="dries.get(task.key)?.meanwhile.length" class="block text-xs text-soft">
+          Meanwhile: {{ some(dries.get(task.key)!.meanwhile) }}
+        </span>
+        <p v-for="words in task.wrong" :key="words" class="text-xs">
+          <b>Too early:</b> it comes {{ words }}.
+        </p>
+        <p v-if="task.was" class="text-xs">
+          <b>The card was changed since you did this</b> as: {{ task.was }}.
+        </p>
         <details class="text-xs">
           <summary class="w-fit cursor-pointer text-soft">How, and why not sooner</summary>
           <p class="mt-1">{{ task.why || 'Nothing is in the way of it sooner.' }}</p>
@@ -36,15 +82,54 @@ const after = computed(() => new Map(plan.dries.map((one) => [one.key, one.end -
           </p>
         </details>
       </div>
-      <span class="flex max-w-28 flex-wrap justify-end gap-1">
-        <span
-          v-for="one in task.supplies"
-          :key="one.words"
-          class="size-5 rounded-data border border-line"
-          :style="{ background: one.shades[session.view] }"
-          :title="one.words"
-        />
-      </span>
+      <div class="flex flex-col items-end gap-1">
+        <span class="flex gap-0.5">
+          <button
+            type="button"
+            class="button button-plain !min-h-7 !px-1"
+            :disabled="n === 0"
+            :aria-label="`Earlier: ${task.words}`"
+            title="Earlier"
+            @click="move(n, -1)"
+          >
+            <ArrowUpIcon class="size-4" aria-hidden="true" />
+          </button>
+          <button
+            type="button"
+            class="button button-plain !min-h-7 !px-1"
+            :disabled="n === plan.tasks.length - 1"
+            :aria-label="`Later: ${task.words}`"
+            title="Later"
+            @click="move(n, 1)"
+          >
+            <ArrowDownIcon class="size-4" aria-hidden="true" />
+          </button>
+          <button
+            type="button"
+            class="button button-plain !min-h-7 !px-1"
+            :aria-label="`Done already: ${task.words}`"
+            title="Done already"
+            @click="work.press('already', task.key)"
+          >
+            <CheckIcon class="size-4" aria-hidden="true" />
+          </button>
+        </span>
+        <span class="flex max-w-28 flex-wrap justify-end gap-1">
+          <span
+            v-for="one in task.supplies"
+            :key="one.words"
+            class="size-5 rounded-data border border-line"
+            :style="{ background: one.shades[session.view] }"
+            :title="one.words"
+          />
+        </span>
+      </div>
     </li>
   </ol>
 </template>
+
+<style scoped>
+.wrong {
+  border: 2px solid var(--ink);
+}
+</style>

@@ -9,6 +9,7 @@ const plan = {
   dries: [task('ground', 10, 40), task('ducks', 30, 35), task('drops', 40, 90)],
   breaks: [{ start: 40, end: 90 }],
   minutes: 100,
+  begins: 0,
 } as unknown as Plan
 
 describe('the line of time', () => {

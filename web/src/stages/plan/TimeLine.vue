@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Plan } from '@/api/client'
-import { at, span } from './times'
+import { span, when } from './times'
 
 /** The work as a line of time: hands above, what dries, cools or sets by itself below. */
 const { plan } = defineProps<{ plan: Plan }>()
@@ -10,10 +10,14 @@ const part = ({ start, end }: Running) => ({
   left: `${(100 * start) / plan.minutes}%`,
   width: `${(100 * (Math.min(end, plan.minutes) - start)) / plan.minutes}%`,
 })
-/** Whether there is room for its words. */
-const isWide = ({ start, end }: Running) => (end - start) / plan.minutes > 0.022
-const told = (one: Plan['dries'][number]) =>
-  `${plan.tasks.findIndex((task) => task.key === one.key) + 1}: ${span(one.end - one.start)}`
+/** Whether there is room for a number, or for words. */
+const isWide = ({ start, end }: Running, words = false) =>
+  (end - start) / plan.minutes > (words ? 0.065 : 0.022)
+function told(one: Plan['dries'][number]) {
+  const number = plan.tasks.findIndex((task) => task.key === one.key) + 1
+  const words = isWide(one, true) ? span(one.end - one.start) : ''
+  return [number || '', words].filter(Boolean).join(': ')
+}
 /** What runs at the same time lies in lanes of its own. */
 const lanes = computed(() => {
   const found: Plan['dries'][] = []
@@ -28,7 +32,8 @@ const lanes = computed(() => {
 const STEPS = [5, 10, 15, 30, 60, 120, 240]
 const marks = computed(() => {
   const every = STEPS.find((step) => plan.minutes / step <= 12) ?? 480
-  return Array.from({ length: Math.floor(plan.minutes / every) + 1 }, (_, n) => n * every)
+  const found = Array.from({ length: Math.floor(plan.minutes / every) + 1 }, (_, n) => n * every)
+  return found.filter((mark) => mark < 0.96 * plan.minutes) // the last must not stick out
 })
 </script>
 
@@ -40,14 +45,15 @@ const marks = computed(() => {
         :key="`break ${n}`"
         class="absolute inset-y-0 border-x border-dashed border-edge"
         :style="part(pause)"
-        :title="`Nobody is at the table, ${at(pause.start)} to ${at(pause.end)}`"
+        :title="`Nobody is at the table, ${when(plan, pause.start)} to ${when(plan, pause.end)}`"
       />
       <span
         v-for="(task, n) in plan.tasks"
         :key="task.key"
-        class="absolute inset-y-0 overflow-hidden border-r border-sheet bg-strong px-1 text-[11px] leading-9 text-onstrong"
+        class="absolute inset-y-0 overflow-hidden border-r border-sheet bg-strong text-[11px] leading-9 text-onstrong"
+        :class="isWide(task) && 'px-1'"
         :style="part(task)"
-        :title="`${n + 1}. ${task.words}, ${at(task.start)} to ${at(task.end)}`"
+        :title="`${n + 1}. ${task.words}, ${when(plan, task.start)} to ${when(plan, task.end)}`"
         >{{ isWide(task) ? n + 1 : '' }}</span
       >
     </div>
@@ -55,9 +61,10 @@ const marks = computed(() => {
       <span
         v-for="one in lane"
         :key="one.key"
-        class="absolute inset-y-0 overflow-hidden rounded-data border border-edge bg-wall px-1 text-[10px] leading-[14px] whitespace-nowrap"
+        class="absolute inset-y-0 overflow-hidden rounded-data border border-edge bg-wall text-[10px] leading-[14px] whitespace-nowrap"
+        :class="isWide(one) && 'px-1'"
         :style="part(one)"
-        :title="`${one.words}, until ${at(one.end)}`"
+        :title="`${one.words}, until ${when(plan, one.end)}`"
         >{{ isWide(one) ? told(one) : '' }}</span
       >
     </div>
@@ -67,7 +74,7 @@ const marks = computed(() => {
         :key="mark"
         class="absolute border-l border-line pl-1"
         :style="{ left: `${(100 * mark) / plan.minutes}%` }"
-        >{{ at(mark) }}</span
+        >{{ when(plan, mark) }}</span
       >
     </div>
     <figcaption class="mt-1 text-xs text-soft">

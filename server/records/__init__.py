@@ -1,0 +1,1 @@
+"""What was made: recipe sheets, records of cards, the log."""

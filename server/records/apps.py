@@ -1,0 +1,8 @@
+from django.apps import AppConfig
+
+
+class RecordsConfig(AppConfig):
+    """What was made."""
+
+    name = "server.records"
+    label = "records"

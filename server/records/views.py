@@ -1,0 +1,69 @@
+"""What was made, as it is told."""
+
+from collections.abc import Iterable, Sequence
+from typing import Any
+
+from django.db.models import QuerySet
+
+from server.records.models import MOST_PHOTOS, Record, RecordPhoto, RecordUse
+
+_SHADES = 8  # that stand under a picture
+_HEAVY = ("stored", "recipes", "picture")
+
+
+def summaries(found: QuerySet[Record]) -> list[dict[str, Any]]:
+    """Some of it, as ``RecordSummarySerializer`` describes it, in four queries however many they are."""
+    records = list(found.defer(*_HEAVY))
+    ids = [one.pk for one in records]
+    photos: dict[int, int] = {}
+    for pk, record in RecordPhoto.objects.filter(record__in=ids).values_list("pk", "record_id"):
+        photos.setdefault(record, pk)
+    drawn = set(Record.objects.filter(pk__in=ids).exclude(picture=None).values_list("pk", flat=True))
+    shades: dict[int, dict[str, None]] = {}
+    for pk, shade in RecordUse.objects.filter(record__in=ids).values_list("record_id", "shade"):
+        shades.setdefault(pk, {})[shade] = None
+    return [
+        _summary(one, photos.get(one.pk), one.pk in drawn, list(shades.get(one.pk, ()))) for one in records
+    ]
+
+
+def _summary(record: Record, photo: int | None, drawn: bool, shades: Sequence[str]) -> dict[str, Any]:
+    address = _address(record.pk, photo) if photo else f"/api/records/{record.pk}/picture" if drawn else None
+    return {
+        "id": record.pk,
+        "name": record.name,
+        "made": record.made,
+        "count": record.count,
+        "occasion": record.occasion,
+        "person": record.person,
+        "picture": address,
+        "shades": shades[:_SHADES],
+    }
+
+
+def _address(record: int, photo: int) -> str:
+    return f"/api/records/{record}/photos/{photo}"
+
+
+def record_told(record: Record) -> dict[str, Any]:
+    """All of one, as ``RecordSerializer`` describes it."""
+    photos = list(record.photos.values_list("pk", flat=True))
+    uses = _uses(record.uses.all())
+    shades = list(dict.fromkeys(one["shade"] for one in uses))
+    summary = _summary(record, photos[0] if photos else None, record.picture is not None, shades)
+    return summary | {
+        "version": record.version,
+        "card": record.card_id,
+        "went_well": record.went_well,
+        "to_change": record.to_change,
+        "instead": record.instead,
+        "times": record.times,
+        "uses": uses,
+        "most_photos": MOST_PHOTOS,
+        "photos": [{"id": pk, "address": _address(record.pk, pk)} for pk in photos],
+    }
+
+
+def _uses(found: Iterable[RecordUse]) -> list[dict[str, Any]]:
+    names = ("label", "range_name", "medium", "stage", "hue", "shade")
+    return [{name: getattr(one, name) for name in names} for one in found]
