@@ -593,7 +593,7 @@ class StoryTests(BrowserTestCase):
         panel = self.page.get_by_role("region", name="The area near water")
         expect(panel.get_by_role("button", name="TARN-5")).to_have_count(0)
         self.button("Undo").click()
-        expect(panel.get_by_role("button", name="TARN-5")).to_be_visible()
+        expect(panel.get_by_role("button", name="TARN-5").first).to_be_visible()
 
     def copies_the_card_and_moves_it(self):
         self.button("change name or size").click()

@@ -106,9 +106,11 @@ class Build:
     def without_colour(self, key: int) -> "Build":
         """The same with nothing in a palette colour that is taken away: white instead."""
         gone = End("palette", key)
+        return self.with_materials(lambda end: WHITE_END if end == gone else end)
+
+    def with_materials(self, change: Callable[[End], End]) -> "Build":
+        """The same with what the card and its pieces are of changed, or left as it is."""
         kept = self.with_pieces(
-            lambda face: tuple(
-                replace(one, material=WHITE_END) if one.material == gone else one for one in face
-            )
+            lambda face: tuple(replace(one, material=change(one.material)) for one in face)
         )
-        return replace(kept, base=WHITE_END if self.base == gone else self.base)
+        return replace(kept, base=change(self.base))

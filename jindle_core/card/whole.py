@@ -177,6 +177,13 @@ class Card:
         changed = {area.key: now for area in self.areas if (now := change(area)) is not area}
         return replace(self, pictures=tuple(one.with_areas(changed) for one in self.pictures))
 
+    def with_ends(self, change: Callable[[End], End]) -> "Card":
+        """The same with every end of its pieces and pairs changed, or left as it is."""
+        pairs = self.pairs and tuple(
+            replace(one, upper=change(one.upper), lower=change(one.lower)) for one in self.pairs
+        )
+        return replace(self, pairs=pairs, build=self.build.with_materials(change))
+
     def choice(self, key: int, column: str) -> Choice | None:
         """What was chosen for a palette colour in a column, if anything."""
         return next((one for one in self.choices if (one.key, one.column) == (key, column)), None)

@@ -2,3 +2,5 @@
 
 LARGEST_FILE = 8 * 1024 * 1024  # 50,000 rows of a range are about 3 MB
 LARGEST_RANGE = 50_000
+# Of a recipe that travels: a card names some dozens of supplies; a card has up to 6 photos and a prediction.
+RECIPE_SUPPLIES, RECIPE_RANGES, RECIPE_PICTURES = 2000, 200, 7

@@ -1,5 +1,6 @@
 import json
 import unittest
+from dataclasses import replace
 from typing import get_args
 
 from hypothesis import HealthCheck, settings
@@ -32,6 +33,9 @@ from jindle_core.seen.table import table
 from jindle_core.seen.whole import SeenCard
 from jindle_core.tests.drawn_changes import DRAWING, changes
 from jindle_core.tests.made import BOARDS, LABS, MARKERS, PADS, a_sheet, some_supplies
+from jindle_core.travelling.foreign import Foreign, Shelf
+from jindle_core.travelling.recipe_file import read_recipe, write_recipe
+from jindle_core.travelling.told import DrawingTold, Named, travelling
 
 SUPPLIES = some_supplies()
 SHEET = a_sheet(60.0)
@@ -122,6 +126,7 @@ class Seen(Changed):
             self.can_be_coloured(coloured)
         ground_steps(seen.ground)
         together(seen.ground)
+        self.travels(seen)
         for piece in self.card.build.every[:2]:
             for offer in piece_offers(checked.examined, piece):
                 assert offer.change is None or seen.after(offer.change).card != self.card
@@ -129,6 +134,13 @@ class Seen(Changed):
             assert Cutting(seen.stack, read_size("8 1/2", "11", "in"), 1).bound >= 0
         except BadInput as error:
             assert "sheet" in str(error), error
+
+    def travels(self, seen):
+        known = Named({1: DrawingTold("fish", DRAWING)}, {1: (4, "Bank", SHEET.colours[0])})
+        told = travelling(self.card, SUPPLIES, known)
+        assert read_recipe(write_recipe(told).encode()).told == told
+        there = Foreign(told, SUPPLIES, Shelf({1: DRAWING}, {("Meadows", "Bank"): 1}))
+        assert there.seen.card == replace(self.card, waivers=())
 
     def can_be_coloured(self, coloured):
         for area in coloured.areas:

@@ -32,6 +32,8 @@ from server.access import (
     papers_seen_by,
     ranges_of,
     readings_of,
+    records_of,
+    steps_taken_by,
 )
 from server.accounts.models import PREFERENCES, Person
 from server.cards.actions import keep_card
@@ -90,6 +92,8 @@ def set_back(studio: Person) -> None:
         combinations_seen_by(studio).filter(owner=studio),
         drawings_seen_by(studio).filter(owner=studio),
         kept_families_of(studio),
+        records_of(studio),
+        steps_taken_by(studio),
     ):
         theirs.delete()
     keep_reader_state(studio, State())

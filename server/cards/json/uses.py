@@ -9,7 +9,8 @@ from jindle_core.checked.supplied import Inventory
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.contrast.rules import Status
 from jindle_core.material import End
-from jindle_core.offers.following import Follower, Following
+from jindle_core.offers.following import Following
+from jindle_core.offers.moving import Follower
 from jindle_core.seen.uses import Usage, UsedThing
 from server.cards.json.changes import change_told, end_told
 from server.cards.json.desk import desk_told
