@@ -17,6 +17,7 @@ from server.catalogue.models import Colour, DrawerEntry, Range, Reading
 from server.colouring.models import Drawing, KeptFamily
 from server.palettes.models import Combination
 from server.papers.models import Paper
+from server.recipes.models import SharedRecipe
 from server.records.models import Record
 
 Found = TypeVar("Found", bound=Model)
@@ -119,6 +120,16 @@ def own_record(person: Person, pk: int) -> Record:
     found = one(records_of(person), pk=pk)
     found.owner = person
     return found
+
+
+def shared_recipes_of(person: Person) -> QuerySet[SharedRecipe]:
+    """The links to recipes that a person gave, which they alone see listed and may end."""
+    return SharedRecipe.objects.filter(owner=_somebody(person))
+
+
+def shared_recipe(token: str) -> SharedRecipe:
+    """What a link leads to, for whoever has it; 404 where there is no such link, or it was ended."""
+    return one(SharedRecipe.objects.all(), token=token)
 
 
 def kept_families_of(person: Person) -> QuerySet[KeptFamily]:

@@ -16,6 +16,7 @@ LIMITS = {
     "combinations": 60,
     "families": 60,
     "records": 60,
+    "links": 60,
 }
 
 

@@ -36,6 +36,7 @@ INSTALLED_APPS = [
     "server.papers",
     "server.palettes",
     "server.records",
+    "server.recipes",
     "server.colouring",
     "server.demo",
 ]

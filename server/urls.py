@@ -31,6 +31,7 @@ from server.demo import api as demo
 from server.palettes import api as palettes
 from server.papers import api as papers
 from server.papers import camera_api
+from server.recipes import api as recipes
 from server.records import api as records
 
 
@@ -119,6 +120,17 @@ api = [
     path("cards/<int:pk>/records", records.CardRecords.as_view()),
     path("cards/<int:pk>/plan/instead", planning.CardPlanInstead.as_view()),
     path("records", records.Records.as_view()),
+    path("cards/<int:pk>/recipe/file", recipes.CardRecipeFile.as_view()),
+    path("cards/<int:pk>/link", recipes.CardLink.as_view()),
+    path("records/<int:pk>/recipe/file", recipes.RecordRecipeFile.as_view()),
+    path("records/<int:pk>/link", recipes.RecordLink.as_view()),
+    path("links", recipes.Links.as_view()),
+    path("links/<int:pk>", recipes.OneLink.as_view()),
+    path("shared/<str:token>", recipes.Shared.as_view()),
+    path("shared/<str:token>/sheet", recipes.SharedSheet.as_view()),
+    path("shared/<str:token>/file", recipes.SharedFile.as_view()),
+    path("recipes", recipes.Recipes.as_view()),
+    path("recipes/cards", recipes.CardsFromRecipes.as_view()),
     path("records/export", records.RecordExport.as_view()),
     path("records/supplies", records.RecordSupplies.as_view()),
     path("records/<int:pk>", records.OneRecord.as_view()),

@@ -126,8 +126,6 @@ class Arriving:
         def mine(use: Use, pk: int) -> int | None:
             if use in _KEPT or self._stay([pk]):
                 return pk
-            if use is Use.PALETTE and pk > 0:
-                return pk  # a colour need not be in the drawer to be tied to
             if use in (Use.PALETTE, Use.CELLS, Use.TONES):
                 return None
             medium = self._medium_of(pk)
@@ -161,11 +159,16 @@ class Arriving:
         return CheckedCard(self.after)
 
     @cached_property
+    def was(self) -> CheckedCard:
+        """The card as its maker has it, with its checks."""
+        return CheckedCard(self.before)
+
+    @cached_property
     def held(self) -> list[Check]:
         """The checks of how it looks and is made that held; what is in whose drawer is none of them."""
         return [
             one
-            for one in CheckedCard(self.before).checks
+            for one in self.was.checks
             if one.finding.status is Status.HOLDS and not isinstance(one.id, Supplied | NoCard | CutOf)
         ]
 

@@ -37,6 +37,19 @@ class RecipeFile:
     pictures: tuple[PictureTold, ...] = ()
 
 
+def told_to_json(told: Travelling) -> dict[str, Any]:
+    """What is told of a card as plain JSON values."""
+    return plain(told) | {"card": card_to_json(told.card)}
+
+
+def told_from_json(stored: dict[str, Any]) -> Travelling:
+    """What ``told_to_json`` wrote, now or long ago, surely of a card that could have been made here; else
+    BadInput."""
+    card = stored.get("card")
+    whole = stored | {"card": upgraded(card)} if isinstance(card, dict) else stored
+    return checked(structured(whole, Travelling, "recipe"))
+
+
 def write_recipe(told: Travelling, pictures: Sequence[PictureTold] = ()) -> str:
     """The text of the file that ``read_recipe`` reads back unchanged."""
     shown = [
@@ -44,7 +57,7 @@ def write_recipe(told: Travelling, pictures: Sequence[PictureTold] = ()) -> str:
         for one in pictures
     ]
     head = {"format": FORMAT, "version": VERSION, "name": told.card.name}
-    whole = head | plain(told) | {"card": card_to_json(told.card), "pictures": shown}
+    whole = head | told_to_json(told) | {"pictures": shown}
     return json.dumps(whole, ensure_ascii=False, indent=1) + "\n"
 
 
@@ -68,11 +81,7 @@ def read_recipe(content: bytes) -> RecipeFile:
     if type(version) is not int or not 1 <= version <= VERSION:
         words = f"This recipe is of version {version!r:.20}; this Jindle reads versions up to {VERSION}."
         raise BadInput(Problem(words, field="file", value=str(version)[:20]))
-    card = found.get("card")
-    if isinstance(card, dict) and card.keys() >= {"version"}:
-        found["card"] = upgraded(card)
-    told = checked(structured(found, Travelling, "recipe"))
-    return RecipeFile(told, tuple(_pictures(found.get("pictures", []))))
+    return RecipeFile(told_from_json(found), tuple(_pictures(found.get("pictures", []))))
 
 
 def _pictures(given: Any) -> Iterator[PictureTold]:

@@ -121,7 +121,7 @@ def pack(person: Person) -> bytes:
             files[predicted] = bytes(record.picture)
         told = {
             "card": None if record.card_id in broken else names_of_cards.get(record.card_id or 0),
-            "stored": in_plan(record.stored, turns),
+            "stored": record.stored,
             "picture": predicted if record.picture is not None else None,
             "photos": list(photos),
         }

@@ -24,6 +24,7 @@ from jindle_core.planning.recipe import Recipe
 from jindle_core.planning.task import Work
 from jindle_core.stored import structured
 from jindle_core.supplies.colours import Supplies
+from jindle_core.travelling.recipe_file import told_from_json
 from server.access import (
     cards_of,
     colours_seen_by,
@@ -290,7 +291,9 @@ class _Unpacking:
         # Those under these names were looked at when they were unpacked.
         photos = [self.files[PHOTOS + name.removeprefix(PHOTOS)] for name in told["photos"][:MOST_PHOTOS]]
         picture = told["picture"] and self.files[PHOTOS + told["picture"].removeprefix(PHOTOS)]
-        made = Made(checked_name(told["name"]), self._plan(told["stored"]), recipes, times, picture, photos)
+        made = Made(
+            checked_name(told["name"]), told_from_json(told["stored"]), recipes, times, picture, photos
+        )
         keep_record(self.person, self.cards.get(told["card"] or ""), said, made)
 
     def _card(self, told: dict) -> StoredCard:

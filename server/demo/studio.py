@@ -33,6 +33,7 @@ from server.access import (
     ranges_of,
     readings_of,
     records_of,
+    shared_recipes_of,
     steps_taken_by,
 )
 from server.accounts.models import PREFERENCES, Person
@@ -93,6 +94,7 @@ def set_back(studio: Person) -> None:
         drawings_seen_by(studio).filter(owner=studio),
         kept_families_of(studio),
         records_of(studio),
+        shared_recipes_of(studio),
         steps_taken_by(studio),
     ):
         theirs.delete()

@@ -10,7 +10,6 @@ from django.db.models import F
 from django.utils import timezone
 from PIL import Image
 
-from jindle_core.card.stored import card_to_json
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.picture import jpeg
@@ -20,10 +19,13 @@ from jindle_core.planning.planned import Planned
 from jindle_core.planning.progress import Progress
 from jindle_core.planning.recipe import Recipe, recipe_of
 from jindle_core.stored import plain, structured
+from jindle_core.travelling.recipe_file import told_to_json
+from jindle_core.travelling.told import Travelling
 from server.accounts.models import Person
 from server.cards.glances import picture_of
 from server.cards.models import StoredCard
 from server.cards.planning.actions import keep_work, work_there
+from server.cards.travel import told_of
 from server.errors import StaleRecord
 from server.pictures import opened
 from server.quotas import check_room
@@ -68,11 +70,11 @@ class Said:
 
 @dataclass(frozen=True)
 class Made:
-    """A card as it was when it was made: as it is stored, its recipe by unit of length, how long steps took,
+    """A card as it was when it was made: as it travels, its recipe by unit of length, how long steps took,
     how it was predicted to look (WebP), and photos (JPEG)."""
 
     name: str
-    stored: dict[str, Any]
+    told: Travelling
     recipes: Mapping[str, Recipe]
     times: Sequence[dict[str, Any]]
     picture: bytes | None = None
@@ -90,9 +92,9 @@ def record_card(
     going = work_there(card, work_version)
     check_room(card.owner, "records", Record.objects.filter(owner=card.owner))
     recipes = {unit: recipe_of(checked, unit, work) for unit in TICKS}
-    picture, value = picture_of(card), checked.seen.card
+    picture, told = picture_of(card), told_of(checked, card.owner)
     times = _times(work, going.progress)
-    made = Made(value.name, card_to_json(value), recipes, times, picture and picture[0])
+    made = Made(checked.seen.card.name, told, recipes, times, picture and picture[0])
     kept = keep_record(card.owner, card, said, made)
     keep_work(card, replace(going, progress=Progress(), instead=()))
     return kept
@@ -104,7 +106,7 @@ def keep_record(owner: Person, card: StoredCard | None, said: Said, made: Made) 
         owner=owner,
         card=card,
         name=made.name,
-        stored=made.stored,
+        stored=told_to_json(made.told),
         recipes={unit: plain(recipe) for unit, recipe in made.recipes.items()},
         times=made.times,
         picture=made.picture,

@@ -46,7 +46,7 @@ from server.records.views import record_told, summaries
 from server.requests import Request
 
 # A page that carries all that it shows, is framed by ours alone, and runs nothing.
-_CARRIED = {
+CARRIED = {
     "default-src": ["'none'"],
     "style-src": ["'unsafe-inline'"],
     "img-src": ["data:"],
@@ -72,7 +72,7 @@ def _sheet(request: Request, recipe: Recipe, **told: Any) -> HttpResponse:
     return download(recipe_pdf(recipe, paper, **told), "application/pdf", f"{recipe.name}.pdf")
 
 
-@method_decorator(csp_replace(_CARRIED), "get")
+@method_decorator(csp_replace(CARRIED), "get")
 @method_decorator(xframe_options_sameorigin, "get")
 class CardRecipe(APIView):
     """The recipe sheet of a card."""
@@ -205,7 +205,7 @@ class OnePhoto(APIView):
         return Response(RecordSerializer(record_told(record)).data)
 
 
-@method_decorator(csp_replace(_CARRIED), "get")
+@method_decorator(csp_replace(CARRIED), "get")
 @method_decorator(xframe_options_sameorigin, "get")
 class RecordRecipe(APIView):
     """The recipe sheet of what was made."""

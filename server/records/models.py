@@ -16,8 +16,9 @@ FEW_WORDS, MANY_WORDS = 120, 4000  # characters: an occasion; what went well
 class Record(models.Model):
     """Cards that were made in one go.
 
-    ``stored`` is the card as it was, ``recipes`` its recipe by unit of length, ``instead`` what was
-    used otherwise than planned. ``version`` counts every write and tells two windows apart.
+    ``stored`` is the card as it was, as it travels, ``recipes`` its recipe by unit of length,
+    ``instead`` what was used otherwise than planned. ``version`` counts every write and
+    tells two windows apart.
     """
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="records")

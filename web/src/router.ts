@@ -54,6 +54,16 @@ export const router = createRouter({
       meta: { title: 'Add a paper' },
     },
     { path: '/papers/:id(\\d+)', component: () => import('@/papers/PaperPage.vue') },
+    {
+      path: '/recipes',
+      component: () => import('@/recipes/BringPage.vue'),
+      meta: { title: 'Bring in a recipe' },
+    },
+    {
+      path: '/shared/:token',
+      component: () => import('@/recipes/SharedPage.vue'),
+      meta: { open: true },
+    },
     { path: '/log', component: () => import('@/log/LogPage.vue'), meta: { title: 'Log' } },
     {
       path: '/log/supplies',

@@ -97,7 +97,7 @@ def following_told(
     return {
         "before": desk_told(before.desk),
         "after": desk_told(after.desk),
-        "followers": [_follower_told(one) for one in found.followers],
+        "followers": [follower_told(one) for one in found.followers],
         "change": change,
         "ended": _turned(stood, stands),
         "mended": _turned(stands, stood),
@@ -116,7 +116,8 @@ def _turned(holding: dict[str, Any], other: dict[str, Any]) -> list[str]:
     ]
 
 
-def _follower_told(one: Follower) -> Told:
+def follower_told(one: Follower) -> Told:
+    """As ``FollowerSerializer`` describes it."""
     return {
         "id": one.id,
         "words": one.words,

@@ -5,6 +5,7 @@ import { api, ApiError, got } from '@/api/client'
 import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
+import LinksGiven from '@/recipes/LinksGiven.vue'
 import FileButton from '@/ui/FileButton.vue'
 import OnOff from '@/ui/OnOff.vue'
 
@@ -66,8 +67,8 @@ const remove = () =>
         <h2 id="mine" class="mb-2 text-base">Everything of mine</h2>
         <p class="mb-4">
           One archive of open files: own ranges, papers and drawings, drawer, readings,
-          combinations, families, cards with their history, and settings. It can be brought back
-          into an empty account.
+          combinations, families, cards with their history, the log with its photos, and settings.
+          It can be brought back into an empty account.
         </p>
         <p v-if="problems.archive" role="alert" class="mb-3 border-l-2 border-ink pl-3">
           {{ problems.archive }}
@@ -77,6 +78,7 @@ const remove = () =>
           <FileButton accept=".zip" @file="bringBack">Bring an archive back</FileButton>
         </div>
       </section>
+      <LinksGiven />
       <section class="panel p-5" aria-labelledby="habits">
         <h2 id="habits" class="mb-2 text-base">How I colour</h2>
         <OnOff v-model="darkFirst">Dark first</OnOff>

@@ -37,3 +37,8 @@ export function percent(share: number): string {
   const value = share * 100
   return `${value < 2 ? value.toFixed(1) : Math.round(value)}\u00a0%`
 }
+
+/** A day as it is written, of a date or a time; a date alone is the same day everywhere. */
+export function day(when: string): string {
+  return new Date(when.includes('T') ? when : `${when}T12:00`).toLocaleDateString('en-GB')
+}

@@ -8,6 +8,7 @@ import { plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
 import FileButton from '@/ui/FileButton.vue'
 import NothingHere from '@/ui/NothingHere.vue'
+import ShareLink from '@/recipes/ShareLink.vue'
 import RecipeSheet from '@/ui/RecipeSheet.vue'
 import InsteadList from './InsteadList.vue'
 import SaidFields, { type Said } from './SaidFields.vue'
@@ -155,7 +156,10 @@ async function forget() {
         :address="`/api/records/${id}/recipe`"
         :name="data.name"
         :fresh="`${data.version} ${data.photos.length}`"
-      />
+        :file="`/api/records/${id}/recipe/file`"
+      >
+        <ShareLink :id="id" of="records" />
+      </RecipeSheet>
     </div>
     <AppDialog v-if="leaving" title="Delete this record?" @close="leaving = false">
       <p class="mb-4">It is forgotten with its photos. The card itself stays.</p>

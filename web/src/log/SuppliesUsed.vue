@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { api, got } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
-import { plural } from '@/lib/words'
+import { day, plural } from '@/lib/words'
 
 /** How often supplies went into something, and what of the drawer did not for a year. */
 const { data } = useFetched([], () => got(api.GET('/api/records/supplies')))
-const day = (when: string) => new Date(`${when}T12:00`).toLocaleDateString('en-GB')
 </script>
 
 <template>

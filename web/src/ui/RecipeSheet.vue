@@ -3,11 +3,17 @@ import { ArrowDownTrayIcon } from '@heroicons/vue/20/solid'
 import { computed } from 'vue'
 
 /** A recipe as it is printed, and the ways to take it along; `fresh` changes when it is another. */
-const { address, name } = defineProps<{ address: string; name: string; fresh?: string | number }>()
+const { address, file, name } = defineProps<{
+  address: string
+  file: string // where it stands as an open file
+  name: string
+  fresh?: string | number
+}>()
 const ways = computed(() => [
   { words: 'PDF, Letter', href: `${address}?kind=pdf&paper=letter`, file: `${name}.pdf` },
   { words: 'PDF, A4', href: `${address}?kind=pdf&paper=A4`, file: `${name}.pdf` },
   { words: 'One HTML page', href: address, file: `${name}.html` },
+  { words: 'Recipe file', href: file, file: `${name}.json` },
 ])
 </script>
 
@@ -19,6 +25,7 @@ const ways = computed(() => [
         <ArrowDownTrayIcon class="size-4" aria-hidden="true" />{{ way.words }}
       </a>
     </div>
+    <slot />
     <iframe
       :key="fresh"
       :src="address"

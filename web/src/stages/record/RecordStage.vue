@@ -10,6 +10,7 @@ import InsteadList from '@/log/InsteadList.vue'
 import SaidFields, { type Said } from '@/log/SaidFields.vue'
 import InsteadDialog from '@/stages/plan/InsteadDialog.vue'
 import { usePlan } from '@/stages/plan/plan'
+import ShareLink from '@/recipes/ShareLink.vue'
 import RecipeSheet from '@/ui/RecipeSheet.vue'
 
 /** What was made is written down: when, how many, for whom, and what was done otherwise. */
@@ -115,7 +116,10 @@ async function record() {
       :address="`/api/cards/${store.card!.id}/recipe`"
       :name="store.card!.name"
       :fresh="fresh"
-    />
+      :file="`/api/cards/${store.card!.id}/recipe/file`"
+    >
+      <ShareLink :id="store.card!.id" of="cards" />
+    </RecipeSheet>
     <InsteadDialog v-if="adding" :tasks="tasks" @close="adding = false" />
   </div>
 </template>

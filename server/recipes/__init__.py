@@ -1,0 +1,1 @@
+"""Recipes that travel: as files, by links, and into somebody's own supplies."""

@@ -1,0 +1,8 @@
+from django.apps import AppConfig
+
+
+class RecipesConfig(AppConfig):
+    """Recipes that travel."""
+
+    name = "server.recipes"
+    label = "recipes"
