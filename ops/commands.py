@@ -157,9 +157,12 @@ def db(options: argparse.Namespace) -> int:
 
 
 def schema(options: argparse.Namespace) -> int:
-    """write the API's schema anew after a change of the API"""
+    """write the schemas of the API and of recipe files anew after a change of either"""
     setup.ensure_python(testing=True)
-    return manage(environment(Database(), "demo"), "spectacular", "--file", "server/schema.yml", "--validate")
+    env = environment(Database(), "demo")
+    return manage(env, "spectacular", "--file", "server/schema.yml", "--validate") or manage(
+        env, "recipe_schema"
+    )
 
 
 def lock(options: argparse.Namespace) -> int:

@@ -33,6 +33,7 @@ from server.papers import api as papers
 from server.papers import camera_api
 from server.recipes import api as recipes
 from server.records import api as records
+from server.records import which
 
 
 @never_cache
@@ -131,7 +132,9 @@ api = [
     path("shared/<str:token>/file", recipes.SharedFile.as_view()),
     path("recipes", recipes.Recipes.as_view()),
     path("recipes/cards", recipes.CardsFromRecipes.as_view()),
+    path("which", which.Which.as_view()),
     path("records/export", records.RecordExport.as_view()),
+    path("records/years/<int:year>", records.YearPage.as_view()),
     path("records/supplies", records.RecordSupplies.as_view()),
     path("records/<int:pk>", records.OneRecord.as_view()),
     path("records/<int:pk>/picture", records.RecordPicture.as_view()),

@@ -134,9 +134,10 @@ class BrowserTestCase(StaticLiveServerTestCase):
             asked.click()
         expect(self.dialog()).to_have_count(0)
 
-    def check_axe(self) -> None:
-        """No finding of axe on the page as it stands."""
-        self.page.evaluate(AXE)
-        found = self.page.evaluate("axe.run(document, {resultTypes: ['violations']})")
+    def check_axe(self, page: Page | None = None) -> None:
+        """No finding of axe on a page as it stands: the test's own, or another visitor's."""
+        page = page or self.page
+        page.evaluate(AXE)
+        found = page.evaluate("axe.run(document, {resultTypes: ['violations']})")
         told = [(one["id"], [node["html"][:160] for node in one["nodes"][:3]]) for one in found["violations"]]
-        self.assertEqual(told, [], self.page.url)
+        self.assertEqual(told, [], page.url)

@@ -38,6 +38,7 @@ class StoryTests(BrowserTestCase):
         self.plans_the_work()
         self.makes_the_card_at_the_desk()
         self.writes_it_into_the_log()
+        self.gives_the_recipe_away()
         self.takes_a_family_into_another_range()
         self.takes_a_dry_marker_out_of_the_whole_card()
         self.follows_a_colour_through_the_card()
@@ -510,6 +511,35 @@ class StoryTests(BrowserTestCase):
         expect(self.page.get_by_text("Fewer words find more")).to_be_visible()
         self.page.get_by_role("link", name="Cards").click()
         self.open_card("Grebe on the mere")
+
+    def gives_the_recipe_away(self):
+        """By a link somebody else makes it of what they have; then the link is ended."""
+        self.page.get_by_role("link", name="Record", exact=True).click()
+        self.button("Share by a link").click()
+        link = self.page.get_by_label("Shared since").input_value()
+        self.check_axe()
+        friend = self.visitor()
+        friend.goto(link)
+        sheet = friend.frame_locator("iframe[title='The recipe sheet']")
+        expect(sheet.get_by_role("heading", name="Grebe on the mere")).to_be_visible()
+        friend.get_by_role("link", name="Sign in to make it").click()
+        friend.get_by_role("button", name="Make an account").click()
+        friend.get_by_label("Name").fill("Upstream studio")
+        friend.get_by_label("Password").fill("dipper-at-noon")
+        friend.get_by_role("button", name="Make the account").click()
+        friend.get_by_role("button", name="Make it of what I have").click()
+        expect(friend.get_by_role("img", name="Grebe on the mere, after")).to_be_visible()
+        # The pads of a range of her own are nobody else's.
+        expect(friend.get_by_role("heading", name="What takes the place")).to_be_visible()
+        self.check_axe(friend)
+        friend.get_by_label("What your card is called").fill("Grebe, upstream")
+        friend.get_by_role("button", name="Start my card from it").click()
+        expect(friend.get_by_role("grid")).to_be_visible()
+        self.button("End the link").click()
+        expect(self.button("Share by a link")).to_be_visible()
+        friend.goto(link)
+        expect(friend.get_by_role("heading", name="Nothing here")).to_be_visible()
+        friend.context.close()
 
     def adds_with_nothing_but_defaults(self, pieces):
         """Two presses: the card is whole, it stands among the others, and it goes back."""

@@ -17,6 +17,17 @@ VERY_NEAR = 2.5
 NEAR = 5.0
 COUSIN = 9.0
 
+# Which supply a colour in a photo was: how likely it is at all one that was once noted for this card, one
+# that was used for anything, one of the drawer, or any other; where there is none of a kind, the rest counts
+# for more. Ours: who wrote down what they used mostly wrote down the right thing, and bought little for it.
+WHICH_NOTED, WHICH_USED, WHICH_OWNED, WHICH_OTHER = 0.70, 0.16, 0.12, 0.02
+WHICH_LAYERS = (0.6, 0.3, 0.1)  # how often a tone is laid once, twice, three times
+# The share of colours that are of no supply (a blend, a shadow, a reflection), and among how many cubic
+# units of CIELAB they may lie.
+WHICH_NONE, WHICH_SPACE = 0.1, 400_000.0
+WHICH_LEAST = 0.01  # less likely than this is not told
+WHICH_TOLD = 12
+
 # Direction words: components of a difference smaller than this are not
 # named (the eye ranks the larger ones first); "a touch" up to the second.
 DIRECTION_FLOOR = 0.8

@@ -266,6 +266,15 @@ class Supplies:
         return {row.id: place for place, row in enumerate(self.rows)}
 
     @cached_property
+    def named(self) -> dict[tuple[str, str], int]:
+        """By label and the name of its range where each stands that is not lost, the first of several."""
+        found: dict[tuple[str, str], int] = {}
+        for place, row in enumerate(self.rows):
+            if not self.lost[place]:
+                found.setdefault((row.label, self.ranges[row.range_id].name), place)
+        return found
+
+    @cached_property
     def lost(self) -> np.ndarray:
         """Whether each is of a range that was deleted: it stands in where cards name it, and nowhere else."""
         return np.array([self.ranges[row.range_id].gone for row in self.rows], dtype=bool)

@@ -28,12 +28,12 @@ from server.recipes import actions
 from server.recipes.models import SharedRecipe
 from server.recipes.serializers import (
     BroughtSerializer,
+    CardFromRecipeSerializer,
     LinkSerializer,
     OneLinkSerializer,
     RecipeSourceSerializer,
     SharedQuery,
     SharedSerializer,
-    CardFromRecipeSerializer,
     StartFromSerializer,
 )
 from server.recipes.views import brought_told, link_told

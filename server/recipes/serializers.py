@@ -72,7 +72,8 @@ class BroughtSerializer(serializers.Serializer):
     held = serializers.IntegerField(help_text="checks of how it looks and is made that held")
     gives_way = GivesWaySerializer(many=True, help_text="those of them that do not then")
     lacking = serializers.ListField(
-        child=serializers.CharField(), help_text="supplies that it would use and that are low, or not in the drawer"
+        child=serializers.CharField(),
+        help_text="supplies that it would use and that are low, or not in the drawer",
     )
     drawings = serializers.ListField(
         child=serializers.CharField(), help_text="line drawings that would come along"

@@ -29,7 +29,7 @@ from server.catalogue.downloads import download
 from server.records import actions
 from server.records.export import as_csv, as_json
 from server.records.models import Record
-from server.records.search import Asked, looked_for, most_used
+from server.records.search import Asked, looked_for, media_used, most_used
 from server.records.serializers import (
     ChangedRecordSerializer,
     ExportQuery,
@@ -40,9 +40,11 @@ from server.records.serializers import (
     RecordsSerializer,
     SheetQuery,
     SuppliesUsedSerializer,
+    YearQuery,
 )
 from server.records.sheet import Paper, recipe_page, recipe_pdf
-from server.records.views import record_told, summaries
+from server.records.views import kept_as, record_told, summaries
+from server.records.year import year_pdf
 from server.requests import Request
 
 # A page that carries all that it shows, is framed by ours alone, and runs nothing.
@@ -89,6 +91,10 @@ class CardRecipe(APIView):
         )
 
 
+def _told(request: Request, record: Record) -> Any:
+    return RecordSerializer(record_told(record, catalogue_for(request.user))).data
+
+
 class CardRecords(APIView):
     """What was made of a card."""
 
@@ -102,7 +108,7 @@ class CardRecords(APIView):
         checked, work = _work(request, card)
         said = actions.Said(**told, instead=going_on(card).instead)
         made = actions.record_card(card, version, said, checked, work)
-        return Response(RecordSerializer(record_told(made)).data, status.HTTP_201_CREATED)
+        return Response(_told(request, made), status.HTTP_201_CREATED)
 
 
 class Records(APIView):
@@ -116,12 +122,39 @@ class Records(APIView):
         asked = dict(given.validated_data)
         start = (asked.pop("page") - 1) * _PAGE
         found = looked_for(request.user, Asked(**asked))
-        years = records_of(request.user).dates("made", "year", order="DESC")
+        every = records_of(request.user)
+        years = every.dates("made", "year", order="DESC")
         total = found.count()
         told = summaries(found[start : start + _PAGE])
         more = total > start + _PAGE
-        answer = {"records": told, "total": total, "more": more, "years": [one.year for one in years]}
+        answer = {
+            "records": told,
+            "total": total,
+            "more": more,
+            "years": [one.year for one in years],
+            "people": every.exclude(person="").order_by("person").values_list("person", flat=True).distinct(),
+            "media": media_used(request.user),
+        }
         return Response(RecordsSerializer(answer).data)
+
+
+class YearPage(APIView):
+    """A year of what was made, to print."""
+
+    @extend_schema(
+        parameters=[YearQuery],
+        responses={(200, "application/pdf"): OpenApiTypes.BINARY},
+        operation_id="year_page",
+    )
+    def get(self, request: Request, year: int) -> HttpResponse:
+        """Month by month with small pictures, and what was used most; 404 where nothing was made."""
+        given = YearQuery(data=request.query_params)
+        given.is_valid(raise_exception=True)
+        return download(
+            year_pdf(request.user, year, Paper(given.validated_data["paper"])),
+            "application/pdf",
+            f"made-in-{year}.pdf",
+        )
 
 
 class OneRecord(APIView):
@@ -130,7 +163,7 @@ class OneRecord(APIView):
     @extend_schema(responses=RecordSerializer, operation_id="record")
     def get(self, request: Request, pk: int) -> Response:
         """All of it."""
-        return Response(RecordSerializer(record_told(own_record(request.user, pk))).data)
+        return Response(_told(request, own_record(request.user, pk)))
 
     @extend_schema(request=ChangedRecordSerializer, responses=RecordSerializer, operation_id="change_record")
     def put(self, request: Request, pk: int) -> Response:
@@ -141,7 +174,7 @@ class OneRecord(APIView):
         version = told.pop("version")
         told["instead"] = tuple(UsedInstead(**one) for one in told["instead"])
         actions.change_record(record, version, actions.Said(**told))
-        return Response(RecordSerializer(record_told(record)).data)
+        return Response(_told(request, record))
 
     @extend_schema(responses={204: None}, operation_id="delete_record")
     def delete(self, request: Request, pk: int) -> Response:
@@ -185,7 +218,7 @@ class RecordPhotos(APIView):
         record = own_record(request.user, pk)
         content = given.validated_data["file"].read(figures.paper.LARGEST_PICTURE + 1)
         actions.add_photo(record, content)
-        return Response(RecordSerializer(record_told(record)).data, status.HTTP_201_CREATED)
+        return Response(_told(request, record), status.HTTP_201_CREATED)
 
 
 class OnePhoto(APIView):
@@ -202,7 +235,7 @@ class OnePhoto(APIView):
         """Take it away."""
         record = own_record(request.user, pk)
         actions.delete_photo(record, one(record.photos.all(), pk=photo).pk)
-        return Response(RecordSerializer(record_told(record)).data)
+        return Response(_told(request, record))
 
 
 @method_decorator(csp_replace(CARRIED), "get")
@@ -261,9 +294,9 @@ class RecordSupplies(APIView):
     @extend_schema(responses=SuppliesUsedSerializer, operation_id="supplies_used")
     def get(self, request: Request) -> Response:
         """How often each was used and when last, and what of the drawer was not used for a year."""
-        used = [one | {"shade": one["shown"]} for one in most_used(request.user)]
-        last = {(one["label"], one["range_name"]): one["last"] for one in used}
         supplies, since = catalogue_for(request.user), timezone.localdate() - _YEAR
+        used = [one | {"shade": one["shown"]} | kept_as(supplies, one) for one in most_used(request.user)]
+        last = {(one["label"], one["range_name"]): one["last"] for one in used}
         unused = []
         for place, _ in supplies.all_kept:
             row = supplies.rows[place]

@@ -36,6 +36,7 @@ class Asked:
     range: str = ""
     medium: str = ""
     stage: str = ""
+    person: str = ""
     year: int | None = None
     month: int | None = None
 
@@ -49,6 +50,8 @@ def looked_for(person: Person, asked: Asked) -> QuerySet[Record]:
     used = {"label": asked.label, "range_name": asked.range, "medium": asked.medium, "stage": asked.stage}
     if wanted := {name: value for name, value in used.items() if value}:
         found = found.filter(Exists(RecordUse.objects.filter(record=OuterRef("pk"), **wanted)))
+    if asked.person:
+        found = found.filter(person=asked.person)
     if asked.year:
         found = found.filter(made__year=asked.year)
     if asked.month:
@@ -77,6 +80,12 @@ def _said(word: str) -> Q:
     for field in told:
         in_words |= Q(**{f"{field}__icontains": singular})
     return in_words | Q(Exists(uses.filter(of_supply)))
+
+
+def media_used(person: Person) -> list[str]:
+    """The media of which anything went into what was made."""
+    found = RecordUse.objects.filter(record__in=records_of(person)).order_by("medium")
+    return list(found.values_list("medium", flat=True).distinct())
 
 
 def most_used(person: Person) -> list[dict[str, Any]]:

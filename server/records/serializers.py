@@ -16,6 +16,12 @@ class SheetQuery(serializers.Serializer):
     paper = serializers.ChoiceField(choices=[(one.value, one.value) for one in Paper], default=Paper.A4.value)
 
 
+class YearQuery(serializers.Serializer):
+    """On which paper a year is printed."""
+
+    paper = serializers.ChoiceField(choices=[(one.value, one.value) for one in Paper], default=Paper.A4.value)
+
+
 class SaidSerializer(serializers.Serializer):
     """What a person says of what they made."""
 
@@ -48,6 +54,7 @@ class RecordsQuery(serializers.Serializer):
     range = serializers.CharField(required=False, allow_blank=True, default="")
     medium = serializers.CharField(required=False, allow_blank=True, default="")
     stage = serializers.CharField(required=False, allow_blank=True, default="")
+    person = serializers.CharField(required=False, allow_blank=True, default="")
     year = serializers.IntegerField(required=False, allow_null=True, min_value=1900, max_value=date.max.year)
     month = serializers.IntegerField(required=False, allow_null=True, min_value=1, max_value=12)
     page = serializers.IntegerField(required=False, min_value=1, max_value=100_000, default=1)
@@ -75,6 +82,8 @@ class UseSerializer(serializers.Serializer):
     stage = serializers.CharField()
     hue = serializers.CharField()
     shade = serializers.CharField()
+    id = serializers.IntegerField(allow_null=True, help_text="where it is among the supplies today")
+    fullness = serializers.CharField(allow_null=True, help_text="where it is in the drawer")
 
 
 class StepTookSerializer(serializers.Serializer):
@@ -112,6 +121,8 @@ class RecordsSerializer(serializers.Serializer):
     total = serializers.IntegerField()
     more = serializers.BooleanField()
     years = serializers.ListField(child=serializers.IntegerField())
+    people = serializers.ListField(child=serializers.CharField(), help_text="for whom anything was made")
+    media = serializers.ListField(child=serializers.CharField(), help_text="of which anything was used")
 
 
 class SupplyUsedSerializer(serializers.Serializer):
@@ -123,6 +134,8 @@ class SupplyUsedSerializer(serializers.Serializer):
     times = serializers.IntegerField()
     last = serializers.DateField()
     shade = serializers.CharField()
+    id = serializers.IntegerField(allow_null=True, help_text="where it is among the supplies today")
+    fullness = serializers.CharField(allow_null=True, help_text="where it is in the drawer")
 
 
 class UnusedSerializer(serializers.Serializer):

@@ -5,6 +5,7 @@ from typing import Any
 
 from django.db.models import QuerySet
 
+from jindle_core.supplies.colours import Supplies
 from server.records.models import MOST_PHOTOS, Record, RecordPhoto, RecordUse
 
 _SHADES = 8  # that stand under a picture
@@ -45,10 +46,10 @@ def _address(record: int, photo: int) -> str:
     return f"/api/records/{record}/photos/{photo}"
 
 
-def record_told(record: Record) -> dict[str, Any]:
-    """All of one, as ``RecordSerializer`` describes it."""
+def record_told(record: Record, supplies: Supplies) -> dict[str, Any]:
+    """All of one, as ``RecordSerializer`` describes it; its supplies are looked for among ``supplies``."""
     photos = list(record.photos.values_list("pk", flat=True))
-    uses = _uses(record.uses.all())
+    uses = [one | kept_as(supplies, one) for one in _uses(record.uses.all())]
     shades = list(dict.fromkeys(one["shade"] for one in uses))
     summary = _summary(record, photos[0] if photos else None, record.picture is not None, shades)
     return summary | {
@@ -62,6 +63,15 @@ def record_told(record: Record) -> dict[str, Any]:
         "most_photos": MOST_PHOTOS,
         "photos": [{"id": pk, "address": _address(record.pk, pk)} for pk in photos],
     }
+
+
+def kept_as(supplies: Supplies, used: dict[str, Any]) -> dict[str, Any]:
+    """The id under which a supply that was used is found today, and how full it is in the drawer."""
+    place = supplies.named.get((used["label"], used["range_name"]))
+    if place is None:
+        return {"id": None, "fullness": None}
+    kept = supplies.kept(place)
+    return {"id": supplies.rows[place].id, "fullness": kept.fullness if kept else None}
 
 
 def _uses(found: Iterable[RecordUse]) -> list[dict[str, Any]]:

@@ -8,7 +8,7 @@ from rest_framework.exceptions import PermissionDenied
 
 from jindle_core.line_art.drawing import LineDrawing
 from server.access import cards_of
-from server.cards.models import CardWork
+from server.cards.models import CardWork, StoredCard
 from server.catalogue.arrays import forget_catalogues
 from server.catalogue.drawer_actions import set_owned
 from server.catalogue.reading_actions import Laid, Value, add_readings
@@ -17,6 +17,7 @@ from server.colouring.models import KeptFamily
 from server.palettes.models import Combination
 from server.papers.actions import Named, store_paper
 from server.papers.models import Paper
+from server.recipes.actions import share
 from server.records.models import RecordPhoto
 from server.tests.helpers import ApiTestCase, make_range
 from server.urls import api
@@ -149,6 +150,21 @@ TABLE = (
     ("me/delete", "post", {"password": "wrong"}, 401, 400, 400),
     ("ranges/{shared}", "delete", None, 401, 403, 403),
     ("ranges/{range}", "delete", None, 401, 204, 404),
+    ("cards/{card}/recipe/file", "get", None, 401, 200, 404),
+    ("cards/{card}/link", "get", None, 401, 200, 404),
+    ("cards/{card}/link", "post", {}, 401, 201, 404),
+    ("records/{record}/recipe/file", "get", None, 401, 200, 404),
+    ("records/{record}/link", "get", None, 401, 200, 404),
+    ("records/{record}/link", "post", {}, 401, 201, 404),
+    ("links", "get", None, 401, 200, 200),
+    ("links/{link}", "delete", None, 401, 204, 404),
+    ("shared/{token}", "get", None, 200, 200, 200),
+    ("shared/{token}/sheet", "get", None, 200, 200, 200),
+    ("shared/{token}/file", "get", None, 200, 200, 200),
+    ("recipes", "post", {}, 401, 415, 415),
+    ("which", "post", {}, 401, 415, 415),
+    ("records/years/2026", "get", None, 401, 200, 404),
+    ("recipes/cards", "post", {}, 401, 415, 415),
     ("cards", "get", None, 401, 200, 200),
     ("cards", "post", {"name": "x", "size": SIZE}, 401, 201, 201),
     ("cards/{card}", "get", None, 401, 200, 404),
@@ -190,7 +206,8 @@ class AccessTests(ApiTestCase):
         told = self.ask("post", f"cards/{card['id']}/records", {"version": 0, "made": "2026-05-06"}, 201)
         photo = RecordPhoto.objects.create(record_id=told["id"], picture=b"photo")
         CardWork.objects.all().delete()
-        self.names = {"record": told["id"], "photo": photo.pk, "drawing": drawn.pk, "shared_drawing": shared_drawn.pk, "family": family.pk, "combination": hers.pk, "shared_combination": everybodys.pk, "paper": paper.pk, "shared_paper": shared.pk, "sheet_colour": paper.range.colours.last().pk, "reading": reading.pk, "shared_colour": self.ids["SKY-2"], "range": self.own.pk, "shared": self.pads.pk, "card": card["id"],
+        link = share(self.ann, StoredCard.objects.get(pk=card["id"]))
+        self.names = {"link": link.pk, "token": link.token, "record": told["id"], "photo": photo.pk, "drawing": drawn.pk, "shared_drawing": shared_drawn.pk, "family": family.pk, "combination": hers.pk, "shared_combination": everybodys.pk, "paper": paper.pk, "shared_paper": shared.pk, "sheet_colour": paper.range.colours.last().pk, "reading": reading.pk, "shared_colour": self.ids["SKY-2"], "range": self.own.pk, "shared": self.pads.pk, "card": card["id"],
                       "version": card["version"], "join": 0, "colour": self.own.colours.get().pk}  # fmt: skip
 
     def _fill(self, value):
@@ -242,10 +259,15 @@ class AccessTests(ApiTestCase):
                 "join",
                 "record",
                 "photo",
+                "link",
             ),
             "<int:pk>",
         )
-        tried = {path.format(**whole).replace("/csv", "/<str:kind>") for path, *_ in TABLE}
+        whole["token"] = "<str:token>"
+        tried = {
+            path.format(**whole).replace("/csv", "/<str:kind>").replace("/2026", "/<int:year>")
+            for path, *_ in TABLE
+        }
         tried = {path.replace("areas/1/", "areas/<int:key>/") for path in tried}
         tried = {path.replace("pieces/9/", "pieces/<int:key>/") for path in tried}
         tried = {path.replace("photos/<int:pk>", "photos/<int:photo>") for path in tried}

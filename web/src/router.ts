@@ -70,6 +70,11 @@ export const router = createRouter({
       component: () => import('@/log/SuppliesUsed.vue'),
       meta: { title: 'How supplies are used' },
     },
+    {
+      path: '/log/which',
+      component: () => import('@/log/WhichPage.vue'),
+      meta: { title: 'Which was it?' },
+    },
     { path: '/log/:id(\\d+)', component: () => import('@/log/RecordPage.vue') },
     {
       path: '/account',

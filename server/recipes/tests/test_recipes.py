@@ -3,15 +3,18 @@
 import io
 import json
 
+import jsonschema
 from django.core.files.uploadedfile import SimpleUploadedFile
 from PIL import Image
 
 from jindle_core.card.references import named
 from jindle_core.line_art.drawing import LineDrawing, Shape
+from jindle_core.travelling.schema import recipe_schema
 from server.cards.models import StoredCard
 from server.catalogue.models import Colour
 from server.colouring.actions import store_drawing
 from server.colouring.models import Drawing
+from server.recipes.management.commands.recipe_schema import PUBLISHED
 from server.recipes.models import SharedRecipe
 from server.records.models import RecordPhoto
 from server.tests.helpers import ApiTestCase, make_range
@@ -34,8 +37,9 @@ class TravelTestCase(ApiTestCase):
         card = self.change(card, kind="set_ground", pads=[{"colour": self.ids["SKY-1"]}])
         self.card = self.change(card, kind="start_layout", layout="framed")
 
-    def file(self, path=""):
-        answer = self.client.get(f"/api/{path or 'cards/%d/recipe/file' % self.card['id']}")
+    def file(self, path=None):
+        path = path or f"cards/{self.card['id']}/recipe/file"
+        answer = self.client.get(f"/api/{path}")
         self.assertEqual(answer.status_code, 200)
         return answer.content
 
@@ -107,6 +111,16 @@ class FileTests(TravelTestCase):
         told = self.send("recipes", content=self.file(f"records/{made['id']}/recipe/file"))
         self.assertEqual([one["words"] for one in told["pictures"]], ["as it was made"])
         self.assertEqual(told["before"]["pictures"][0]["key"], 1)
+
+    def test_it_is_as_the_published_schema_says(self):
+        published = PUBLISHED.read_text()
+        self.assertEqual(recipe_schema(), published, "run ./jindle schema")
+        schema = jsonschema.Draft202012Validator(json.loads(published))
+        schema.check_schema(schema.schema)
+        told = json.loads(self.file())
+        self.assertEqual(list(schema.iter_errors(told)), [])
+        told["card"]["pictures"][0]["areas"][0]["layers"] = "two"
+        self.assertEqual(len(list(schema.iter_errors(told))), 1)
 
     def test_nothing_of_the_person_is_in_it(self):
         plain = json.loads(self.file())

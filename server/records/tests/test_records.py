@@ -5,10 +5,12 @@ import io
 import json
 from datetime import date, timedelta
 
+import numpy as np
 from django.core.files.uploadedfile import SimpleUploadedFile
-from PIL import Image
+from PIL import Image, ImageDraw
 
 from server.cards.models import CardWork
+from server.catalogue.arrays import catalogue_for
 from server.records.models import Record, RecordPhoto
 from server.tests.helpers import ApiTestCase
 
@@ -25,6 +27,9 @@ class RecordTestCase(ApiTestCase):
         card = self.change(card, kind="set_card", name=name)
         card = self.change(card, kind="start_layout", layout="framed")
         return self.change(card, kind="set_ground", pads=[{"colour": self.ids["SKY-1"]}])
+
+    def inked(self, *pads):
+        return self.change(self.built(), kind="set_ground", pads=[{"colour": self.ids[one]} for one in pads])
 
     def record(self, card, status=201, **told):
         version = self.ask("get", f"cards/{card['id']}/plan")["version"]
@@ -234,10 +239,115 @@ class LogTests(RecordTestCase):
 
     def test_the_log_asks_the_database_as_often_for_many_as_for_few(self):
         def queries():
-            with self.assertNumQueries(8):
+            with self.assertNumQueries(10):
                 self.client.get("/api/records")
 
         queries()
         for _ in range(5):
             self.record(self.built())
         queries()
+
+
+class WhichTests(RecordTestCase):
+    """A photo of pads on white: two fields of known colours under a yellow lamp, beside a white card."""
+
+    def photo(self, *shades):
+        image = Image.new("RGB", (300, 200), "#777777")
+        draw = ImageDraw.Draw(image)
+        draw.rectangle((200, 20, 290, 180), fill="#f2f2f5")
+        for at, shade in enumerate(shades):
+            draw.rectangle((20, 20 + 60 * at, 120, 70 + 60 * at), fill=shade)
+        lit = np.asarray(image) / 255 * np.array([1.0, 0.93, 0.8])
+        out = io.BytesIO()
+        Image.fromarray((lit * 255).astype(np.uint8)).save(out, "PNG")
+        return SimpleUploadedFile("photo.png", out.getvalue())
+
+    def which(self, status=200, **told):
+        answer = self.client.post("/api/which", told)
+        self.assertEqual(answer.status_code, status, answer.content[:300])
+        return answer.json()
+
+    def test_what_was_recorded_for_this_card_comes_first(self):
+        made = self.record(self.inked("SKY-2"))
+        self.record(self.inked("SKY-1"))
+        late, early = (catalogue_for(self.ann).shades[n]["colour"] for n in (1, 0))
+        where = {"left": 40, "top": 30, "width": 40, "height": 30}
+        told = self.which(file=self.photo(late, early), box=json.dumps(where), record=made["id"])
+        self.assertEqual(told["known"]["left"] >= 195, True)
+        first = told["guesses"][0]
+        self.assertEqual((first["swatch"]["code"], first["known"]), ("SKY-2", "noted"))
+        self.assertGreater(first["sure"], 0.5)
+        other = self.which(
+            file=self.photo(late, early), box=json.dumps(where | {"top": 95}), medium="dye ink pad"
+        )
+        self.assertEqual(other["guesses"][0]["swatch"]["code"], "SKY-1")
+        self.assertEqual(other["guesses"][0]["known"], "used")
+
+    def test_a_known_colour_takes_the_light_out_as_white_does(self):
+        late = catalogue_for(self.ann).shades[1]["colour"]
+        told = self.which(
+            file=self.photo(late, late),
+            box=json.dumps({"left": 40, "top": 30, "width": 40, "height": 30}),
+            known=json.dumps({"left": 40, "top": 95, "width": 40, "height": 30}),
+            colour=self.ids["SKY-2"],
+        )
+        self.assertEqual(told["guesses"][0]["swatch"]["code"], "SKY-2")
+        self.assertLess(told["guesses"][0]["distance"], 1.0)
+
+    def test_without_a_frame_the_photo_is_only_shown(self):
+        told = self.which(file=self.photo("#335577"))
+        self.assertEqual((told["guesses"], told["hex"], told["width"]), ([], "", 300))
+
+    def test_what_is_no_photo_or_no_ones_is_told(self):
+        made = self.record(self.built())
+        self.which(400)
+        self.which(400, file=SimpleUploadedFile("x.png", b"no picture"))
+        self.which(
+            400,
+            file=self.photo("#335577"),
+            box=json.dumps({"left": 290, "top": 0, "width": 50, "height": 50}),
+        )
+        self.which(
+            400,
+            file=self.photo("#335577"),
+            colour=10**6,
+            known=json.dumps({"left": 40, "top": 95, "width": 40, "height": 30}),
+        )
+        self.which(404, record=made["id"], photo=10**6)
+        photo = RecordPhoto.objects.create(record_id=made["id"], picture=self.photo("#335577").read())
+        self.which(record=made["id"], photo=photo.pk)
+        self.client.force_login(self.ben)
+        self.which(404, record=made["id"], photo=photo.pk)
+
+
+class YearTests(RecordTestCase):
+    def test_a_year_is_printed_where_anything_was_made(self):
+        self.record(self.built())
+        year = Record.objects.get().made.year
+        answer = self.client.get(f"/api/records/years/{year}?paper=letter")
+        self.assertEqual(answer.content[:5], b"%PDF-")
+        self.assertEqual(self.client.get(f"/api/records/years/{year + 1}").status_code, 404)
+
+    def test_the_log_is_narrowed_by_medium_and_by_whom_it_was_for(self):
+        made = self.record(self.built())
+        said = {"version": 1, "made": "2026-04-20", "person": "Ida", "instead": []}
+        self.ask("put", f"records/{made['id']}", said)
+        told = self.ask("get", "records")
+        self.assertEqual((told["people"], told["media"]), (["Ida"], sorted(told["media"])))
+        for asked, count in (
+            ({"person": "Ida"}, 1),
+            ({"person": "Id"}, 0),
+            ({"medium": told["media"][0]}, 1),
+            ({"medium": "gel pen"}, 0),
+        ):
+            self.assertEqual(self.ask("get", "records", asked)["total"], count, asked)
+
+    def test_supplies_of_a_record_say_how_full_they_are(self):
+        made = self.record(self.inked("SKY-1", "SKY-2"))
+        by_label = {one["label"]: (one["id"], one["fullness"]) for one in made["uses"]}
+        self.assertEqual(by_label["SKY-2"], (self.ids["SKY-2"], "full"))
+        self.assertEqual(by_label["SKY-1"], (self.ids["SKY-1"], None))
+        low = {"colours": [self.ids["SKY-2"]], "owned": True, "fullness": "low"}
+        self.ask("post", "drawer", low, 204)
+        again = self.ask("get", f"records/{made['id']}")["uses"]
+        self.assertIn((self.ids["SKY-2"], "low"), [(one["id"], one["fullness"]) for one in again])

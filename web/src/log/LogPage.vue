@@ -14,6 +14,8 @@ const asked = computed(() => ({
   label: String(route.query.label ?? ''),
   range: String(route.query.range ?? ''),
   stage: String(route.query.stage ?? ''),
+  medium: String(route.query.medium ?? ''),
+  person: String(route.query.person ?? ''),
   year: Number(route.query.year) || undefined,
   month: Number(route.query.month) || undefined,
   page: Number(route.query.page) || 1,
@@ -40,6 +42,14 @@ const stages = STAGES.map((value) => ({
   value,
   words: value ? (value === 'instead' ? 'used instead' : inWords(value)) : 'any stage',
 }))
+const media = computed(() => [
+  { value: '', words: 'any medium' },
+  ...(data.value?.media ?? []).map((value) => ({ value, words: value })),
+])
+const people = computed(() => [
+  { value: '', words: 'anybody' },
+  ...(data.value?.people ?? []).map((value) => ({ value, words: value })),
+])
 const MONTHS = Array.from({ length: 12 }, (_, n) =>
   new Date(2000, n, 1).toLocaleString('en-GB', { month: 'short' }),
 )
@@ -64,6 +74,7 @@ const day = (one: MadeSummary) =>
     <header class="mb-4 flex flex-wrap items-center justify-between gap-3">
       <h1 class="text-xl">Log</h1>
       <span class="flex flex-wrap gap-2">
+        <RouterLink to="/log/which" class="button">Which was it?</RouterLink>
         <RouterLink to="/log/supplies" class="button">How supplies are used</RouterLink>
         <a class="button" href="/api/records/export?kind=csv" download="log.csv">All as CSV</a>
         <a class="button" href="/api/records/export?kind=json" download="log.json">All as JSON</a>
@@ -86,6 +97,26 @@ const day = (one: MadeSummary) =>
           :model-value="asked.stage"
           :options="stages"
           @update:model-value="(stage) => look({ stage: stage || undefined })"
+        />
+      </div>
+      <div>
+        <span class="label">With</span>
+        <ChoiceList
+          class="w-[170px]"
+          label="With"
+          :model-value="asked.medium"
+          :options="media"
+          @update:model-value="(medium) => look({ medium: medium || undefined })"
+        />
+      </div>
+      <div v-if="people.length > 1">
+        <span class="label">For whom</span>
+        <ChoiceList
+          class="w-[150px]"
+          label="For whom"
+          :model-value="asked.person"
+          :options="people"
+          @update:model-value="(person) => look({ person: person || undefined })"
         />
       </div>
       <div>
@@ -119,7 +150,19 @@ const day = (one: MadeSummary) =>
       Nothing of what you made is so. Fewer words find more.
     </p>
     <template v-else>
-      <p class="mb-3 text-soft" role="status">{{ data.total }} in the log</p>
+      <div class="mb-3 flex flex-wrap items-center gap-3">
+        <p class="text-soft" role="status">{{ data.total }} in the log</p>
+        <template v-if="asked.year">
+          <a
+            v-for="paper in ['letter', 'A4']"
+            :key="paper"
+            class="button"
+            :href="`/api/records/years/${asked.year}?paper=${paper}`"
+            download
+            >All of {{ asked.year }} to print, {{ paper === 'A4' ? 'A4' : 'Letter' }}</a
+          >
+        </template>
+      </div>
       <ol
         v-if="asked.year"
         class="mb-5 grid grid-cols-4 gap-2 sm:grid-cols-6 xl:grid-cols-12"

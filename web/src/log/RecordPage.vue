@@ -11,6 +11,7 @@ import NothingHere from '@/ui/NothingHere.vue'
 import ShareLink from '@/recipes/ShareLink.vue'
 import RecipeSheet from '@/ui/RecipeSheet.vue'
 import InsteadList from './InsteadList.vue'
+import MarkLow from './MarkLow.vue'
 import SaidFields, { type Said } from './SaidFields.vue'
 
 /** Something that was made, as it was then. */
@@ -113,6 +114,11 @@ async function forget() {
             @file="addPhoto"
             >Add a photo</FileButton
           >
+          <RouterLink
+            class="button ml-2"
+            :to="{ path: '/log/which', query: { record: String(data.id) } }"
+            >Which was it?</RouterLink
+          >
         </section>
         <form class="panel p-4" @submit.prevent="save()">
           <SaidFields v-model="said" />
@@ -127,7 +133,7 @@ async function forget() {
             Made with {{ plural(data.uses.length, 'supply', 'supplies') }}
           </h2>
           <ul class="flex flex-wrap gap-1.5">
-            <li v-for="(one, n) in data.uses" :key="n">
+            <li v-for="(one, n) in data.uses" :key="n" class="flex items-center gap-1">
               <RouterLink
                 class="panel flex items-center gap-2 px-2 py-1"
                 :to="{ path: '/log', query: { label: one.label, range: one.range_name } }"
@@ -142,6 +148,12 @@ async function forget() {
                   <span class="block text-xs">{{ one.range_name }}, {{ one.stage }}</span></span
                 >
               </RouterLink>
+              <MarkLow
+                v-if="one.id !== null && one.fullness !== null"
+                :id="one.id"
+                :label="one.label"
+                :fullness="one.fullness"
+              />
             </li>
           </ul>
         </section>

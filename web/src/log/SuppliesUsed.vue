@@ -2,6 +2,7 @@
 import { api, got } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import { day, plural } from '@/lib/words'
+import MarkLow from './MarkLow.vue'
 
 /** How often supplies went into something, and what of the drawer did not for a year. */
 const { data } = useFetched([], () => got(api.GET('/api/records/supplies')))
@@ -19,9 +20,13 @@ const { data } = useFetched([], () => got(api.GET('/api/records/supplies')))
         <h2 id="used" class="mb-2 text-base">Most used first</h2>
         <p v-if="!data.used.length" class="panel p-3">Nothing is written down yet.</p>
         <ul v-else class="panel divide-y divide-line">
-          <li v-for="one in data.used" :key="`${one.range_name} ${one.label}`">
+          <li
+            v-for="one in data.used"
+            :key="`${one.range_name} ${one.label}`"
+            class="flex items-center gap-3 pr-3"
+          >
             <RouterLink
-              class="flex items-center gap-3 px-3 py-1.5 hover:bg-room"
+              class="flex min-w-0 flex-1 items-center gap-3 py-1.5 pl-3 hover:bg-room"
               :to="{ path: '/log', query: { label: one.label, range: one.range_name } }"
             >
               <span
@@ -36,6 +41,12 @@ const { data } = useFetched([], () => got(api.GET('/api/records/supplies')))
                 >{{ plural(one.times, 'time') }}, last on {{ day(one.last) }}</span
               >
             </RouterLink>
+            <MarkLow
+              v-if="one.id !== null && one.fullness !== null"
+              :id="one.id"
+              :label="one.label"
+              :fullness="one.fullness"
+            />
           </li>
         </ul>
       </section>

@@ -101,8 +101,8 @@ async function start() {
     </p>
     <details v-if="last.lacking.length" class="mb-3">
       <summary class="cursor-pointer">
-        {{ plural(last.lacking.length, 'supply', 'supplies') }} that it would use and you would
-        have to get
+        {{ plural(last.lacking.length, 'supply', 'supplies') }} that it would use and you would have
+        to get
       </summary>
       <p class="mt-1">{{ last.lacking.join(', ') }}</p>
     </details>

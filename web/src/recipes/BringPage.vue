@@ -11,7 +11,7 @@ const file = shallowRef<File>()
   <main class="overflow-y-auto p-6">
     <header class="mb-4 flex flex-wrap items-center gap-3">
       <RouterLink to="/cards" class="button">Back to the cards</RouterLink>
-      <h1 class="flex-1 text-xl">Bring in a recipe</h1>
+      <h1 class="flex-1 text-xl max-sm:order-first max-sm:basis-full">Bring in a recipe</h1>
       <FileButton accept=".json,application/json" @file="file = $event">{{
         file ? 'Another file' : 'Choose the file'
       }}</FileButton>
