@@ -23,6 +23,7 @@ from bench.planning import planning_rows
 from bench.prediction import prediction_rows
 from bench.scans import scan_rows
 from bench.shaped import shaped_rows
+from bench.travelling import travelling_rows
 from bench.visitor import CALLS, Row, Visitor, peak_memory, supplies, timed
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.matching.nearest import NearestIndex
@@ -180,6 +181,7 @@ def main() -> int:
         *shaped_rows(visitor),
         *planning_rows(visitor),
         *listing_rows(),
+        *travelling_rows(visitor),
         glaze(visitor),
         *landing_rows(visitor),
         long_chart(Visitor("Somebody with many colours")),

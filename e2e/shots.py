@@ -1,9 +1,11 @@
 """Takes the pictures of docs/screenshots from the demo data: ``./jindle shots``."""
 
+import io
 import os
 import re
 from pathlib import Path
 
+from PIL import Image
 from playwright.sync_api import Page
 
 from e2e.browser import chromium, new_page
@@ -37,6 +39,7 @@ def tour(page: Page) -> None:
     build(page)
     plan(page)
     log(page)
+    recipe(page)
     match(page)
     supplies(page)
     page.goto(ADDRESS + "/cards/ways/rule")
@@ -58,18 +61,10 @@ def colouring(page: Page) -> None:
 
 
 def uses(page: Page) -> None:
-    """What a card uses, and a palette colour that becomes another."""
+    """What a card uses."""
     page.get_by_role("link", name="What the card uses").click()
     page.get_by_role("heading", name="What the card uses").wait_for()
     take(page, "uses")
-    page.get_by_role("link", name="Palette").click()
-    page.get_by_role("rowheader", name="millpond").click()
-    page.get_by_role("button", name="Take another colour").click()
-    page.get_by_role("combobox").fill("#3f7a4e")
-    page.get_by_role("option", name="from a screen value").click()
-    page.get_by_role("heading", name="What goes along").wait_for()
-    take(page, "following")
-    page.keyboard.press("Escape")
 
 
 def build(page: Page) -> None:
@@ -125,6 +120,50 @@ def log(page: Page) -> None:
         page.get_by_role("link", name="Back to the log").click()
     page.get_by_role("img", name="Kingfisher").wait_for()
     take(page, "log")
+    page.get_by_role("link", name="Kingfisher").click()
+    which(page)
+
+
+def which(page: Page) -> None:
+    """A colour in a photo, under a yellow lamp, of the card that is open in the log."""
+    page.get_by_role("heading", name="Made with").wait_for()
+    shown = page.get_by_role("img", name="as it was made").get_attribute("src")
+    card = Image.open(io.BytesIO(page.request.get(ADDRESS + (shown or "")).body())).convert("RGB")
+    photo = Image.new("RGB", (1200, 900), "#787673")
+    photo.paste(card.resize((900, 900 * card.height // card.width)), (40, 40))
+    photo.paste("#f1f2f5", (960, 600, 1180, 880))
+    lit = photo.convert("RGB", (0.92, 0, 0, 0, 0, 0.86, 0, 0, 0, 0, 0.73, 0))
+    content = io.BytesIO()
+    lit.save(content, "PNG")
+    told = {"name": "card.png", "mimeType": "image/png", "buffer": content.getvalue()}
+    page.locator("input[type=file]").set_input_files(told)
+    page.get_by_role("img", name="Photo 1").wait_for()
+    page.get_by_role("link", name="Which was it?").click()
+    frame = page.get_by_role("application")
+    frame.wait_for()
+    page.wait_for_load_state("networkidle")
+    lies = frame.bounding_box() or {"x": 0, "y": 0, "width": 0, "height": 0}
+    x, y = (
+        lies[at] + share * lies[side] for at, side, share in (("x", "width", 0.29), ("y", "height", 0.44))
+    )
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x + 7, y + 7)
+    page.mouse.up()
+    page.get_by_role("heading", name="It may have been").wait_for()
+    take(page, "which")
+
+
+def recipe(page: Page) -> None:
+    """Somebody else's recipe, of whose markers nobody here has any."""
+    cards = page.request.get(ADDRESS + "/api/cards").json()["cards"]
+    pk = next(one["id"] for one in cards if one["name"].startswith("Night ferry"))
+    told = page.request.get(f"{ADDRESS}/api/cards/{pk}/recipe/file").text().replace('"Wherry"', '"Sallowby"')
+    page.goto(ADDRESS + "/recipes")
+    file = {"name": "ferry.json", "mimeType": "application/json", "buffer": told.encode()}
+    page.locator("input[type=file]").set_input_files(file)
+    page.get_by_role("heading", name="What takes the place").wait_for()
+    take(page, "recipe")
 
 
 def background(page: Page) -> None:
@@ -142,10 +181,6 @@ def supplies(page: Page) -> None:
     page.get_by_role("link", name="Supplies").click()
     page.get_by_role("link", name="Wherry").wait_for()
     take(page, "supplies")
-    page.goto(ADDRESS + "/supplies/photograph")
-    page.get_by_role("button", name="Take the photograph").click()
-    page.get_by_role("heading", name="48 swatches read").wait_for()
-    take(page, "swatches")
     page.goto(ADDRESS + "/papers")
     page.get_by_role("link", name="Moorings").wait_for()
     take(page, "papers")

@@ -20,7 +20,9 @@ class Runner(DiscoverRunner):
 
     def suite_result(self, suite: Any, result: Any, **kwargs: Any) -> int:
         """How many failed; says how many passed."""
-        failed: int = len(result.failures) + len(result.errors) + len(result.unexpectedSuccesses)
+        told = [one for one, _ in (*result.failures, *result.errors)] + list(result.unexpectedSuccesses)
+        # Of a test with several parts that fail it is one that failed.
+        failed = len({getattr(one, "test_case", one).id() for one in told})
         self.closing_line = f"{result.testsRun - failed - len(result.skipped)} passed, {failed} failed"
         if result.skipped:
             self.closing_line += f", {len(result.skipped)} skipped"

@@ -9,6 +9,7 @@ from PIL import Image
 from playwright.sync_api import expect
 
 from e2e.tests.base import BrowserTestCase
+from server.cards.models import StoredCard
 
 SCRIPT_LIMIT = 200_000  # bytes, compressed, of a first load
 
@@ -74,6 +75,8 @@ class ScreenTests(BrowserTestCase):
             ("/cards/ways/kept", "Slipway bunting"),
             ("/supplies/photograph", "Swatches from a photo"),
             ("/account", "The demo studio"),
+            ("/recipes", "Bring in a recipe"),
+            ("/log/which", "Which was it?"),
             ("/none", "Nothing here"),
         ):
             self.go(path)
@@ -253,6 +256,7 @@ class PhoneTests(BrowserTestCase):
         expect(self.grid.get_by_role("gridcell").first).to_be_visible()
         pages = {"/cards/ways/rule": "Neighbours", "/supplies/photograph": "Swatches from a photo"}
         pages |= {self.page.url: "Match", "/supplies": "Supplies", "/supplies/drawer": "Supplies"}
+        pages |= {"/recipes": "Bring in a recipe", "/log/which": "Which was it?", "/log": "Log"}
         self.go("/supplies")
         self.page.get_by_role("link", name="Wherry").click()
         self.heading("Wherry")
@@ -271,6 +275,21 @@ class FileTests(BrowserTestCase):
     def choose_file(self, name, content, at=0):
         chosen = {"name": name, "mimeType": "text/plain", "buffer": content.encode()}
         self.page.locator("input[type=file]").nth(at).set_input_files(chosen)
+
+    def test_a_recipe_comes_from_a_file_or_says_why_not(self):
+        self.open_demo()
+        card = StoredCard.objects.get(stored__name__startswith="Kingfisher")
+        content = self.page.request.get(f"{self.live_server_url}/api/cards/{card.pk}/recipe/file").text()
+        self.page.get_by_role("link", name="Bring in a recipe").click()
+        self.choose_file("later.json", content.replace('"version": 1', '"version": 7', 1))
+        expect(self.page.get_by_role("alert")).to_contain_text("this Jindle reads versions up to 1")
+        self.choose_file("kingfisher.json", content)
+        expect(self.page.get_by_text("checks held there, and all do here")).to_be_visible()
+        self.check_axe()
+        self.page.get_by_label("What your card is called").fill("<b>Kingfisher</b>, again")
+        self.button("Start my card from it").click()
+        expect(self.grid).to_be_visible()
+        expect(self.page.get_by_role("heading", name="<b>Kingfisher</b>, again")).to_be_visible()
 
     def test_a_drawer_comes_from_a_file_or_not_at_all(self):
         self.open_demo()

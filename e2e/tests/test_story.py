@@ -501,6 +501,7 @@ class StoryTests(BrowserTestCase):
         self.page.locator("input[type=file]").set_input_files(photo)
         expect(self.page.get_by_role("img", name="Photo 1")).to_be_visible()
         self.check_axe()
+        self.asks_which_it_was()
         self.page.get_by_role("link", name="Back to the log").click()
         self.page.get_by_label("Look for").fill("thank REED-4")
         self.button("Look", exact=True).click()
@@ -511,6 +512,17 @@ class StoryTests(BrowserTestCase):
         expect(self.page.get_by_text("Fewer words find more")).to_be_visible()
         self.page.get_by_role("link", name="Cards").click()
         self.open_card("Grebe on the mere")
+
+    def asks_which_it_was(self):
+        """Of a colour in the photo: what was written down for this card comes first, if it may have been."""
+        self.page.get_by_role("link", name="Which was it?").click()
+        photo = self.page.get_by_role("application", name=re.compile("^The picture"))
+        photo.focus()
+        self.page.keyboard.press("ArrowRight")
+        expect(self.page.get_by_role("heading", name="It may have been")).to_be_visible()
+        expect(self.page.locator("main")).to_contain_text("L* ")
+        self.check_axe()
+        self.page.get_by_role("link", name="Back to the record").click()
 
     def gives_the_recipe_away(self):
         """By a link somebody else makes it of what they have; then the link is ended."""

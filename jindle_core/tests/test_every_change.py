@@ -35,7 +35,7 @@ from jindle_core.tests.drawn_changes import DRAWING, changes
 from jindle_core.tests.made import BOARDS, LABS, MARKERS, PADS, a_sheet, some_supplies
 from jindle_core.travelling.foreign import Foreign, Shelf
 from jindle_core.travelling.recipe_file import read_recipe, write_recipe
-from jindle_core.travelling.told import DrawingTold, Named, travelling
+from jindle_core.travelling.told import Belongings, DrawingTold, travelling
 
 SUPPLIES = some_supplies()
 SHEET = a_sheet(60.0)
@@ -136,7 +136,7 @@ class Seen(Changed):
             assert "sheet" in str(error), error
 
     def travels(self, seen):
-        known = Named({1: DrawingTold("fish", DRAWING)}, {1: (4, "Bank", SHEET.colours[0])})
+        known = Belongings({1: DrawingTold("fish", DRAWING)}, {1: (4, "Bank", SHEET.colours[0])})
         told = travelling(self.card, SUPPLIES, known)
         assert read_recipe(write_recipe(told).encode()).told == told
         there = Foreign(told, SUPPLIES, Shelf({1: DRAWING}, {("Meadows", "Bank"): 1}))

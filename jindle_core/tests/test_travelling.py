@@ -6,7 +6,7 @@ import json
 import unittest
 from dataclasses import replace
 
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 from PIL import Image
 
@@ -22,11 +22,11 @@ from jindle_core.tests.test_tasks import full_card
 from jindle_core.travelling.arriving import Arriving
 from jindle_core.travelling.foreign import Foreign, Shelf
 from jindle_core.travelling.recipe_file import PictureTold, read_recipe, write_recipe
-from jindle_core.travelling.told import DrawingTold, Named, travelling
+from jindle_core.travelling.told import Belongings, DrawingTold, travelling
 
 SUPPLIES = some_supplies()
 NOTHING = Supplies((), {})
-KNOWN = Named({1: DrawingTold("pond", DRAWING)}, {1: (4, "Bank", SHEET[0])})
+KNOWN = Belongings({1: DrawingTold("pond", DRAWING)}, {1: (4, "Bank", SHEET[0])})
 TOLD = travelling(full_card(), SUPPLIES, KNOWN)
 NO_SHELF = Shelf()
 
@@ -172,6 +172,7 @@ class ArrivingTests(unittest.TestCase):
         without = arriving(SUPPLIES, told=told)
         self.assertEqual(without.after.card.build.piece(keys[0]).material, End("supply", SHEET[0]))
 
+    @settings(max_examples=40)
     @given(st.sets(st.sampled_from(sorted(SUPPLIES.places))), st.booleans(), st.sampled_from(["", "Sedges"]))
     def test_whatever_one_has_the_card_arrives_and_names_nothing_else(self, ids, owned, name):
         supplies = some_of(SUPPLIES, ids, shift=3.0 if name else 0.0, name=name)

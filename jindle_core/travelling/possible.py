@@ -20,7 +20,7 @@ _SAID = 5  # faults that are named: a file that is no recipe has hundreds
 _OF = {Use.PADS: PAD_MEDIA, Use.PAPERS: (Medium.CARDSTOCK,)}
 
 
-def checked(told: Travelling) -> Travelling:
+def possible(told: Travelling) -> Travelling:
     """The same, its card sound; BadInput where it speaks of what is not there, or of what cannot be."""
     problems = [Problem(words, field="file") for words in _faults(told)]
     if problems:

@@ -13,7 +13,7 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.small_picture import small_picture
 from jindle_core.interchange.text import decode
 from jindle_core.stored import plain, structured
-from jindle_core.travelling.possible import checked
+from jindle_core.travelling.possible import possible
 from jindle_core.travelling.told import Travelling
 
 FORMAT, VERSION = "jindle recipe", 1
@@ -47,7 +47,7 @@ def told_from_json(stored: dict[str, Any]) -> Travelling:
     BadInput."""
     card = stored.get("card")
     whole = stored | {"card": upgraded(card)} if isinstance(card, dict) else stored
-    return checked(structured(whole, Travelling, "recipe"))
+    return possible(structured(whole, Travelling, "recipe"))
 
 
 def write_recipe(told: Travelling, pictures: Sequence[PictureTold] = ()) -> str:

@@ -80,14 +80,14 @@ class Travelling:
 
 
 @dataclass(frozen=True, slots=True)
-class Named:
+class Belongings:
     """What is known by id of drawings, and of sheets: range, title, the colour of which most of it is."""
 
     drawings: Mapping[int, DrawingTold] = field(default_factory=dict)
     sheets: Mapping[int, tuple[int, str, int]] = field(default_factory=dict)
 
 
-def travelling(card: Card, supplies: Supplies, known: Named) -> Travelling:
+def travelling(card: Card, supplies: Supplies, known: Belongings) -> Travelling:
     """What is told of a card.
 
     Colours are told as its person sees them, by their own readings. What is no longer among the supplies is
@@ -99,7 +99,7 @@ def travelling(card: Card, supplies: Supplies, known: Named) -> Travelling:
 class _Telling:
     """One card on its way out: everything that it names gets a number the first time that it is met."""
 
-    def __init__(self, supplies: Supplies, known: Named) -> None:
+    def __init__(self, supplies: Supplies, known: Belongings) -> None:
         self._supplies, self._known = supplies, known
         self._ranges: dict[int, int] = {}
         self._colours: dict[int, int] = {}

@@ -3,7 +3,7 @@
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.supplies.colours import Supplies
 from jindle_core.travelling.foreign import Shelf
-from jindle_core.travelling.told import DrawingTold, Named, Travelling, travelling
+from jindle_core.travelling.told import Belongings, DrawingTold, Travelling, travelling
 from server.access import drawings_seen_by, papers_seen_by
 from server.accounts.models import Person
 from server.cards.sheets import sheets_seen
@@ -18,7 +18,7 @@ def told_of(checked: CheckedCard, person: Person) -> Travelling:
     sheets = {
         pk: (ranges[pk], one.title, one.colours[int(one.shares.argmax())]) for pk, one in seen.sheets.items()
     }
-    return travelling(seen.card, seen.supplies, Named(drawings, sheets))
+    return travelling(seen.card, seen.supplies, Belongings(drawings, sheets))
 
 
 def shelf_for(told: Travelling, supplies: Supplies, person: Person) -> Shelf:

@@ -2,6 +2,7 @@
 
 from base64 import b64encode
 from functools import cache
+from io import BytesIO
 from pathlib import Path
 from typing import Any
 
@@ -43,6 +44,18 @@ def _carried(family: str, weight: int) -> dict[str, Any]:
     return {"family": family, "weight": weight, "source": f"data:font/woff2;base64,{source}"}
 
 
+@cache
+def _unpacked(path: Path) -> str:
+    """A face as it is set with, unpacked once: that takes a quarter of the time of a page."""
+    if path.suffix != ".woff2":
+        return path.as_uri()
+    from fontTools.ttLib.woff2 import decompress  # noqa: PLC0415 (it comes with what sets pages)
+
+    plain = BytesIO()
+    decompress(BytesIO(path.read_bytes()), plain)
+    return f"data:font/ttf;base64,{b64encode(plain.getvalue()).decode()}"
+
+
 def pdf(template: str, told: dict[str, Any]) -> bytes:
     """A template as pages; Django escapes what people typed."""
     # The library takes a second to load, and only who prints wants it.
@@ -51,7 +64,7 @@ def pdf(template: str, told: dict[str, Any]) -> bytes:
     # It makes Pillow take pictures that are cut off, everywhere in this process; ours must be whole.
     ImageFile.LOAD_TRUNCATED_IMAGES = False
     faces = [
-        {"family": family, "weight": weight, "source": path.as_uri()}
+        {"family": family, "weight": weight, "source": _unpacked(path)}
         for (family, weight), path in FACES.items()
     ]
     whole = render_to_string(template, told | {"faces": faces})

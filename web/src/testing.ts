@@ -17,6 +17,14 @@ export const asked: Asked[] = []
 /** Let everything that waits for an answer go on. */
 export const settled = () => new Promise((done) => setTimeout(done))
 
+/** The nth question, once it has come: a form takes a moment to be read. */
+export async function question(number: number): Promise<Asked> {
+  await vi.waitFor(() => {
+    if (!asked[number]) throw new Error(`question ${number} did not come`)
+  })
+  return asked[number]!
+}
+
 // The client keeps the function that it finds when it is loaded, so it must stand before that.
 globalThis.fetch = async (given: RequestInfo | URL, how?: RequestInit) => {
   const request = given instanceof Request ? given : new Request(new URL(given, location.href), how)

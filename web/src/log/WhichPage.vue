@@ -98,7 +98,9 @@ const back = computed(() => (record.value ? `/log/${record.value}` : '/log'))
         record ? 'Back to the record' : 'Back to the log'
       }}</RouterLink>
       <h1 class="min-w-0 flex-1 text-xl max-sm:order-first max-sm:basis-full">
-        Which was it?<span v-if="made" class="ml-3 text-base font-normal text-soft">{{ made.name }}</span>
+        Which was it?<span v-if="made" class="ml-3 text-base font-normal text-soft">{{
+          made.name
+        }}</span>
       </h1>
       <FileButton accept="image/png,image/jpeg,image/webp" @file="take">{{
         last ? 'Another photo' : 'Choose a photo'
