@@ -126,6 +126,7 @@ def log(page: Page) -> None:
 
 def which(page: Page) -> None:
     """A colour in a photo, under a yellow lamp, of the card that is open in the log."""
+    page.reload()  # without what was said before
     page.get_by_role("heading", name="Made with").wait_for()
     shown = page.get_by_role("img", name="as it was made").get_attribute("src")
     card = Image.open(io.BytesIO(page.request.get(ADDRESS + (shown or "")).body())).convert("RGB")
