@@ -132,6 +132,8 @@ class StoryTests(BrowserTestCase):
         self.open_card("Grebe on the mere")
         expect(self.cell(3, "Ink pad")).not_to_contain_text("Nothing to choose")
         self.cell(1, "Ink pad").click()
+        # What is offered comes later, and pushes the buttons down.
+        expect(self.dialog().get_by_role("radio").first).to_be_visible()
         self.button("Unlock it").click()
         self.button("Go back to the nearest").click()
         expect(self.cell(1, "Ink pad")).to_contain_text("TREIDEL 1")

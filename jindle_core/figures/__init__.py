@@ -19,6 +19,7 @@ from jindle_core.figures import (
     palettes,
     paper,
     scans,
+    sets,
     work,
 )
 
@@ -35,5 +36,6 @@ __all__ = [
     "palettes",
     "paper",
     "scans",
+    "sets",
     "work",
 ]

@@ -16,10 +16,9 @@ from jindle_core.card.changes.pictures import EditAreas
 from jindle_core.card.references import Use, turned
 from jindle_core.card.stored import card_from_json, card_to_json
 from jindle_core.checked.check import Check
+from jindle_core.checked.compared import gives_way, holding
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.checks.ids import CutOf, NoCard, Supplied
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.contrast.rules import Status
 from jindle_core.material import End
 from jindle_core.media import PAD_MEDIA, PICTURE_MEDIA, Medium
 from jindle_core.offers.following import Following
@@ -166,15 +165,9 @@ class Arriving:
     @cached_property
     def held(self) -> list[Check]:
         """The checks of how it looks and is made that held; what is in whose drawer is none of them."""
-        return [
-            one
-            for one in self.was.checks
-            if one.finding.status is Status.HOLDS and not isinstance(one.id, Supplied | NoCard | CutOf)
-        ]
+        return holding(self.was)
 
     @cached_property
     def gives_way(self) -> list[Check]:
         """Those of them that do not hold any more, as they are found now."""
-        now = {one.key: one for one in self.checked.checks}
-        found = [now[one.key] for one in self.held if one.key in now]
-        return [one for one in found if one.finding.status is not Status.HOLDS]
+        return gives_way(self.held, self.checked)

@@ -1,0 +1,310 @@
+"""How would a card look in other colours: the same light and dark, other hues, on real supplies?"""
+
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
+from functools import cached_property
+
+import numpy as np
+
+from jindle_core import figures
+from jindle_core.card.changes.build import EditPiece, SetBuild
+from jindle_core.card.changes.every import AnyChange, Purpose, Several
+from jindle_core.card.changes.ground import SetGround
+from jindle_core.card.changes.palette import Reanchor
+from jindle_core.card.changes.pictures import SetFamilies
+from jindle_core.card.ground import Ground
+from jindle_core.card.pictures import Area
+from jindle_core.card.whole import Anchor, Card
+from jindle_core.checked.check import Check
+from jindle_core.checked.compared import gives_way, holding
+from jindle_core.checked.whole import CheckedCard
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.spaces import Array, hue_to_lab, lab_to_hue
+from jindle_core.contrast.rules import Status
+from jindle_core.errors import BadInput, Problem
+from jindle_core.families.recipes import Thing
+from jindle_core.layers.pieces import BASE
+from jindle_core.material import End
+from jindle_core.offers.moving import Follower, Moving, families
+from jindle_core.patterned.sheet import Sheet
+from jindle_core.seen.whole import SeenCard
+from jindle_core.sets.landing import VALUE, Landed, Landing
+from jindle_core.sets.schemes import Leading, Scheme, SchemeKind, leading, recoloured, turned
+
+# What must go on holding in any colours: lettering, mats and pictures on what they lie on, and the span.
+_RULES = ("pair", "stands", "spread")
+
+
+@dataclass(frozen=True, slots=True)
+class Wanted:
+    """What a person says of colourways.
+
+    ``held`` are ids of what stays (``colour:1``, ``picture:2``, ``piece:5``, ``pad:0``), ``things`` what
+    keeps its own hue wherever it is shown; ``bold`` is by how much colours grow stronger.
+    """
+
+    held: frozenset[str] = frozenset()
+    things: frozenset[Thing] = frozenset({Thing.SKIN})
+    bold: float = 1.0
+    owned: bool = False
+
+    def __post_init__(self) -> None:
+        if not 0.3 <= self.bold <= 2:
+            raise BadInput(Problem("How bold is from 0.3 to 2.", field="bold", value=str(self.bold)))
+
+
+@dataclass(frozen=True, eq=False)
+class Colourway:
+    """A card in other colours: the scheme, the change that makes it so, and how it is then.
+
+    ``held`` are the checks that held before, ``gives_way`` those of them that do not then.
+    """
+
+    scheme: Scheme
+    landed: Landed
+    change: Several
+    checked: CheckedCard
+    held: tuple[Check, ...]
+    gives_way: tuple[Check, ...]
+
+    @property
+    def seen(self) -> SeenCard:
+        """The card then."""
+        return self.checked.seen
+
+
+class Colourways:
+    """The colourways of one card. ``shelf`` are the sheets of paper that may be taken, by their ids.
+
+    BadInput where nothing of the card has a hue that could turn, or all that has is held.
+    """
+
+    def __init__(self, seen: SeenCard, said: Wanted, shelf: Mapping[int, Sheet] | None = None) -> None:
+        self._seen, self._said, self._shelf = seen, said, shelf or seen.sheets
+        self._landing = Landing(seen, self._may, self._held)
+        if all(one.held for one in self._landing.spots):
+            words = "Nothing is left that could take another colour: all that has a hue is held."
+            raise BadInput(Problem(words, field="held"))
+
+    def _may(self, places: np.ndarray) -> np.ndarray:
+        mine: np.ndarray = self._seen.supplies.usable[places]
+        return mine if self._said.owned and mine.any() else self._seen.supplies.to_be_had[places]
+
+    @cached_property
+    def _kept_areas(self) -> frozenset[int]:
+        """The keys of areas that stay: of held pictures, and of what keeps its hue."""
+        card = self._seen.card
+        return frozenset(
+            area.key
+            for picture in card.pictures
+            for area in picture.areas
+            if f"picture:{picture.key}" in self._said.held or card.followed(area).thing in self._said.things
+        )
+
+    @cached_property
+    def _held(self) -> frozenset[str]:
+        """What stays, with the palette colours that what stays is in."""
+        card = self._seen.card
+        areas = (card.followed(area) for area in card.areas if area.key in self._kept_areas)
+        return self._said.held | {f"colour:{area.colour}" for area in areas if area.colour is not None}
+
+    # --- Which schemes.
+
+    @cached_property
+    def _around(self) -> Leading:
+        return leading(self._seen.palette)
+
+    def _asked(self, scheme: Scheme) -> Array:
+        return recoloured(scheme, self._around, self._landing.labs)
+
+    @cached_property
+    def _turns(self) -> list[Scheme]:
+        """Of each kind the turns that the supplies follow most cheaply, some degrees apart."""
+        found = []
+        for kind in SchemeKind:
+            turns = np.arange(0, 360, figures.sets.TURN_STEP, dtype=float)
+            if kind is SchemeKind.TURNED:
+                turns = turns[1:]  # by nothing it is the card itself
+            schemes = [Scheme(kind, float(turn), self._said.bold) for turn in turns]
+            wanted = turned(kind, turns, self._said.bold, self._around, self._landing.labs)
+            costs = self._landing.roughly(wanted)
+            kept: list[Scheme] = []
+            for at in np.argsort(costs, kind="stable"):
+                apart = [abs((schemes[at].turn - one.turn + 180) % 360 - 180) for one in kept]
+                if min(apart, default=360.0) >= figures.sets.TURNS_APART:
+                    kept.append(schemes[at])
+                if len(kept) == figures.sets.TURNS_KEPT:
+                    break
+            found += kept
+        return found
+
+    # --- Proposals.
+
+    def proposals(self) -> Iterator[Colourway]:
+        """One after another, each the most different from the card and all before it; fewer than eight where
+        there are no more that are far enough apart, or that hold what must hold."""
+        landed = [(one, self._landing.land(self._asked(one))) for one in self._turns]
+        shown = [self._landing.labs]
+        while landed and len(shown) <= figures.sets.SHOWN:
+            apart = [min(self._landing.apart(one.labs, other) for other in shown) for _, one in landed]
+            at = int(np.argmax(apart))
+            if apart[at] < figures.sets.SHOWN_APART:
+                return
+            made = self._shown(*landed.pop(at))
+            if made is not None:
+                shown.append(made.landed.labs)
+                yield made
+
+    def _shown(self, scheme: Scheme, landed: Landed) -> Colourway | None:
+        """The card as it lands, if it holds what must hold: with one sheet or another, if it shows sheets."""
+        for choice in range(figures.sets.SHEETS_TRIED if self._sheets else 1):
+            made = self.made(scheme, landed, choice)
+            broken = [one for one in made.gives_way if _must_hold(one)]
+            if not broken:
+                return made
+            if not all(self._sheets & set(one.id.pieces) for one in broken):
+                return None
+        return None
+
+    @cached_property
+    def _sheets(self) -> frozenset[int]:
+        """The keys of the pieces that are cut out of sheets."""
+        sheet = self._seen.palette.sheet
+        return frozenset(one.key for one in self._seen.card.build.every if sheet(one.material) is not None)
+
+    @cached_property
+    def _holding(self) -> list[Check]:
+        return holding(CheckedCard(self._seen))
+
+    def made(self, scheme: Scheme, landed: Landed, choice: int = 0) -> Colourway:
+        """The card as it lands in a scheme; of sheets it takes the nearest, or by ``choice`` a later one."""
+        change = Several(Purpose.COLOURWAY, tuple(self._changes(scheme, landed, choice)))
+        seen = replace(self._seen, sheets={**self._shelf, **self._seen.sheets})
+        checked = CheckedCard(seen.after(change))
+        lost = gives_way(self._holding, checked)
+        return Colourway(scheme, landed, change, checked, tuple(self._holding), tuple(lost))
+
+    def _changes(self, scheme: Scheme, landed: Landed, choice: int) -> Iterator[AnyChange]:
+        spots = {one.id: at for at, one in enumerate(self._landing.spots)}
+        palette = list(self._palette(spots, landed))
+        yield from palette
+        then = self._seen.card
+        for change in palette:
+            then = change.apply(then)
+        kept = [follower.change for follower in self._families(scheme, spots, landed, then)]
+        tones = tuple(one for change in kept if isinstance(change, SetFamilies) for one in change.families)
+        if tones:
+            yield SetFamilies(tones)
+        pads = self._ids(spots, landed, "pad")
+        ground = self._ground(pads)
+        if ground != self._seen.card.ground:
+            yield SetGround({"pads": ground.pads, "effects": ground.effects, "mat": ground.mat})
+        cuts = self._ids(spots, landed, "cut")
+        yield from self._pieces(pads, lambda end: self._end(scheme, end, cuts, choice))
+
+    def _palette(self, spots: Mapping[str, int], landed: Landed) -> Iterator[Reanchor]:
+        supplies = self._seen.supplies
+        for colour in self._seen.card.colours:
+            at = spots[f"colour:{colour.key}"]
+            place, lab = landed.places[at], _lab(landed.labs[at])
+            if self._landing.spots[at].held:
+                continue
+            if place == VALUE:
+                yield Reanchor(colour.key, Anchor(None, lab, "typed"))
+            elif place != self._landing.spots[at].place:
+                anchor = Anchor(supplies.rows[place].id, supplies.lab_at(place), supplies.provenance(place))
+                yield Reanchor(colour.key, anchor)
+
+    def _ids(self, spots: Mapping[str, int], landed: Landed, kind: str) -> dict[int, int]:
+        """By the id of what lay at each spot of a kind the id of what takes its place."""
+        rows = self._seen.supplies.rows
+        return {
+            rows[self._landing.spots[at].place].id: rows[landed.places[at]].id
+            for id_, at in spots.items()
+            if id_.startswith(f"{kind}:")
+        }
+
+    def _families(
+        self, scheme: Scheme, spots: Mapping[str, int], landed: Landed, then: Card
+    ) -> Iterator[Follower]:
+        """The families of areas, each turned as its palette colour landed."""
+        for key in dict.fromkeys(area.colour for area in map(then.followed, then.areas)):
+            at = None if key is None else spots[f"colour:{key}"]
+
+            def wanted(lab: Array, at: int | None = at) -> Array:
+                if at is None:
+                    return recoloured(scheme, self._around, lab)
+                return _turned_as(self._landing.labs[at], landed.labs[at], lab)
+
+            def mine(area: Area, key: int | None = key, at: int | None = at) -> bool:
+                held = at is not None and self._landing.spots[at].held
+                return area.colour == key and not held and area.key not in self._kept_areas
+
+            yield from families(Moving(self._seen, wanted, self._may, then), mine)
+
+    def _ground(self, pads: Mapping[int, int]) -> Ground:
+        """The ground with other pads wherever each is used."""
+        ground = self._seen.card.ground
+        mat = ground.mat and replace(ground.mat, colour=pads.get(ground.mat.colour, ground.mat.colour))
+        effects = tuple(
+            one if one.colour is None else replace(one, colour=pads.get(one.colour, one.colour))
+            for one in ground.effects
+        )
+        laid = tuple(replace(one, colour=pads.get(one.colour, one.colour)) for one in ground.pads)
+        return replace(ground, pads=laid, effects=effects, mat=mat)
+
+    def _pieces(self, pads: Mapping[int, int], other: Callable[[End], End]) -> Iterator[AnyChange]:
+        build, held = self._seen.card.build, self._said.held
+        if f"piece:{BASE}" not in held and (end := other(build.base)) != build.base:
+            yield SetBuild({"base": end})
+        for piece in build.every:
+            if f"piece:{piece.key}" in held:
+                continue
+            if (end := other(piece.material)) != piece.material:
+                yield EditPiece(piece.key, {"material": end})
+            if (
+                piece.inked is not None
+                and pads.get(piece.inked.colour, piece.inked.colour) != piece.inked.colour
+            ):
+                yield EditPiece(piece.key, {"inked": replace(piece.inked, colour=pads[piece.inked.colour])})
+
+    def _end(self, scheme: Scheme, end: End, cuts: Mapping[int, int], choice: int) -> End:
+        if end.source == "supply":
+            return End("supply", cuts.get(end.id, end.id))
+        sheet = self._seen.palette.sheet(end)
+        if sheet is None:
+            return end
+        nearest = self._nearest_sheets(scheme, sheet)
+        return End("sheet", nearest[min(choice, len(nearest) - 1)]) if nearest else end
+
+    def _nearest_sheets(self, scheme: Scheme, sheet: Sheet) -> list[int]:
+        """The sheets of the shelf, those first whose colours, by their shares, are nearest to what this one's
+        want to be."""
+        palette = self._seen.palette
+        wanted = recoloured(scheme, self._around, palette.sheet_labs(sheet))
+
+        def off(pk: int) -> float:
+            other = self._shelf[pk]
+            apart = delta_e(wanted[:, None], palette.sheet_labs(other)[None])
+            return float(sheet.shares @ apart.min(axis=1) + other.shares @ apart.min(axis=0))
+
+        return sorted(self._shelf, key=off)
+
+
+def _must_hold(one: Check) -> bool:
+    return one.finding.status is Status.FAILS or one.id.kind in _RULES
+
+
+def _turned_as(before: Array, now: Array, lab: Array) -> Array:
+    """Colours (…, 3) turned as one (3,) was: their L* kept, their strength in proportion."""
+    (hue, to), (chroma, stronger) = lab_to_hue(np.stack([before, now]))
+    own, strength = lab_to_hue(lab)
+    scale = stronger / max(float(chroma), 1e-6) if chroma >= figures.palettes.RULE_COLOURED else 1.0
+    made = hue_to_lab(lab[..., 0], own + to - hue, strength * min(float(scale), 2.0))
+    made[..., 0] = lab[..., 0]
+    return np.where((strength < figures.palettes.RULE_COLOURED)[..., None], lab, made)
+
+
+def _lab(lab: Sequence[float]) -> tuple[float, float, float]:
+    lightness, a, b = (float(one) for one in lab)
+    return lightness, a, b

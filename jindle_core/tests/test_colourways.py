@@ -1,0 +1,189 @@
+"""A card in other colours keeps what is lighter than what; what is held stays; and it is made of supplies."""
+
+import itertools
+import unittest
+from dataclasses import replace
+
+import numpy as np
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from jindle_core import figures
+from jindle_core.card.changes.every import changed
+from jindle_core.card.changes.pictures import EditAreas
+from jindle_core.card.references import named
+from jindle_core.card.sound import sound
+from jindle_core.colorimetry.spaces import lab_to_hue
+from jindle_core.errors import BadInput
+from jindle_core.families.recipes import Thing
+from jindle_core.media import Medium
+from jindle_core.provenance import Provenance
+from jindle_core.seen.whole import SeenCard
+from jindle_core.sets.colourways import Colourways, Wanted
+from jindle_core.sets.joint import Joint
+from jindle_core.sets.landing import Landing
+from jindle_core.sets.schemes import Leading, Scheme, SchemeKind, leading, recoloured
+from jindle_core.supplies.colours import Kept, RangeFacts, Supplies, SupplyColour
+from jindle_core.tests.drawn_changes import DRAWING
+from jindle_core.tests.made import LABS, some_supplies
+from jindle_core.tests.strategies import LAB, some_lab
+from jindle_core.tests.test_one_thing import LEAD, a_card
+
+MANY = 60
+MEDIA = {101: Medium.ALCOHOL_MARKER, 102: Medium.DYE_PAD, 103: Medium.CARDSTOCK}
+
+
+def many_supplies():
+    """What the card is made of, and so many more of each medium that it can be made in other colours."""
+    few = some_supplies()
+    read: Provenance = "read"
+    rows = list(few.rows)
+    for number, range_id in enumerate(MEDIA):
+        for n, lab in enumerate(some_lab(MANY, seed=number)):
+            rows.append(
+                SupplyColour(
+                    1000 * range_id + n,
+                    range_id,
+                    f"OAR-{range_id}-{n}",
+                    "",
+                    "",
+                    read,
+                    False,
+                    *map(float, lab),
+                )
+            )
+    facts = {pk: RangeFacts(pk, f"Oars {pk}", "", medium, own=True) for pk, medium in MEDIA.items()}
+    drawer = few.drawer | {row.id: Kept("full", "") for row in rows[::2]}
+    return Supplies(tuple(rows), few.ranges | facts, drawer, shares=few.shares)
+
+
+SUPPLIES = many_supplies()
+SEEN = SeenCard(a_card(), SUPPLIES, {1: DRAWING})
+SCHEMES = st.builds(Scheme, st.sampled_from(list(SchemeKind)), st.sampled_from(range(0, 360, 30)))
+
+
+class SchemeTests(unittest.TestCase):
+    @given(SCHEMES, st.lists(LAB, min_size=1, max_size=8))
+    def test_lightness_stays_and_greys_stay_grey(self, scheme, labs):
+        labs = np.array(labs)
+        made = recoloured(scheme, Leading(40.0, 200.0), labs)
+        self.assertTrue(np.allclose(made[:, 0], labs[:, 0]))
+        grey = lab_to_hue(labs)[1] < figures.palettes.RULE_COLOURED
+        self.assertTrue((made[grey] == labs[grey]).all())
+
+    def test_each_kind_puts_hues_where_it_says(self):
+        labs = np.array([(60, 40, 30), (60, 35, -10), (60, -30, 20), (60, -10, -35)], float)
+        hue = lab_to_hue(labs)[0]
+        around = Leading(float(hue[0]), float(hue[2]))
+
+        def made(kind):
+            return lab_to_hue(recoloured(Scheme(kind, 90.0), around, labs))
+
+        def off(hues, middle):
+            return np.abs((hues - middle + 180) % 360 - 180)
+
+        self.assertLess(off(made(SchemeKind.TURNED)[0], hue + 90).max(), 3)
+        self.assertLess(off(made(SchemeKind.ONE_HUE)[0], hue[0] + 90).max(), 3)
+        spread = figures.sets.NEIGHBOURS_SPREAD
+        self.assertLess(off(made(SchemeKind.NEIGHBOURS)[0], hue[0] + 90).max(), spread + 3)
+        opposite = off(made(SchemeKind.OPPOSITES)[0], hue[0] + 90)
+        self.assertTrue(((opposite < 26) | (opposite > 154)).all())
+        self.assertGreater(opposite.max(), 154)
+        _, chroma = made(SchemeKind.ONE_ACCENT)
+        self.assertEqual(int(chroma.argmax()), 2)
+        self.assertLess(sorted(chroma)[-2], chroma.max() / 2)
+
+    def test_roles_say_what_leads(self):
+        around = leading(SEEN.palette)
+        lead = lab_to_hue(np.array([LABS[22]], float))[0][0]
+        self.assertAlmostEqual(around.lead, float(lead))
+
+
+class JointTests(unittest.TestCase):
+    @given(st.integers(0, 10**6))
+    def test_small_cases_are_the_cheapest_there_is(self, seed):
+        random = np.random.default_rng(seed)
+        counts = random.integers(1, 6, random.integers(1, 6)).tolist()
+        alone = [random.random(count) * 10 for count in counts]
+        pairs = [pair for pair in itertools.combinations(range(len(counts)), 2) if random.random() < 0.8]
+        between = {(i, j): random.random((counts[i], counts[j])) * 10 for i, j in pairs}
+        joint = Joint(alone, between)
+        cheapest = min(joint.cost(one) for one in itertools.product(*map(range, counts)))
+        self.assertAlmostEqual(joint.cost(joint.best()), cheapest)
+
+    def test_nothing_costs_nothing(self):
+        self.assertEqual(Joint([], {}).best(), [])
+
+
+class ColourwayTests(unittest.TestCase):
+    @classmethod
+    def setUpClass(cls):
+        cls.found = list(Colourways(SEEN, Wanted()).proposals())
+
+    def some(self, said, seen=SEEN):
+        """The first proposals."""
+        return list(itertools.islice(Colourways(seen, said).proposals(), 2))
+
+    def test_proposals_differ_and_hold_what_must_hold(self):
+        found = self.found
+        self.assertGreater(len(found), 2)
+        landing = Landing(SEEN, lambda places: SUPPLIES.to_be_had[places], frozenset())
+        for one, other in itertools.combinations([SEEN, *found], 2):
+            labs = [landing.labs if each is SEEN else each.landed.labs for each in (one, other)]
+            self.assertGreaterEqual(landing.apart(*labs), figures.sets.SHOWN_APART)
+        for one in found:
+            self.assertEqual(sound(one.seen.card), one.seen.card)
+            self.assertFalse(
+                [check for check in one.gives_way if check.id.kind in ("pair", "stands", "spread")]
+            )
+            self.assertLessEqual(named(one.seen.card).every, set(SUPPLIES.places))
+
+    def test_light_and_dark_stay_as_they_are(self):
+        landing = Landing(SEEN, lambda places: SUPPLIES.to_be_had[places], frozenset())
+        for one in self.found:
+            was, now = landing.labs[:, 0], one.landed.labs[:, 0]
+            for i, j in itertools.combinations(range(len(was)), 2):
+                if abs(was[i] - was[j]) > 12:
+                    self.assertGreater((now[i] - now[j]) * np.sign(was[i] - was[j]), 0)
+            self.assertLess(np.abs(now - was).mean(), 4)
+
+    def test_what_is_held_stays(self):
+        card = SEEN.card
+        for one in self.some(Wanted(held=frozenset({f"colour:{LEAD}", "pad:0", "picture:1"}))):
+            self.assertEqual(one.seen.card.colour(LEAD), card.colour(LEAD))
+            self.assertEqual(one.seen.card.ground.pads[0], card.ground.pads[0])
+            self.assertEqual(one.seen.card.pictures[0], card.pictures[0])
+
+    def test_what_keeps_its_hue_is_let_alone_with_its_colour(self):
+        skin = changed(SEEN.card, EditAreas((1,), thing=Thing.SKIN))
+        seen = replace(SEEN, card=skin)
+        for one in self.some(Wanted(), seen):
+            self.assertEqual(one.seen.card.area(1), skin.area(1))
+            self.assertEqual(one.seen.card.colour(LEAD), skin.colour(LEAD))
+        turned = self.some(Wanted(things=frozenset()), seen)
+        self.assertTrue(any(one.seen.card.colour(LEAD) != skin.colour(LEAD) for one in turned))
+
+    def test_only_what_is_owned_is_taken_where_that_is_wanted(self):
+        for one in self.some(Wanted(owned=True)):
+            new = named(one.seen.card).every - named(SEEN.card).every
+            self.assertTrue(all(SUPPLIES.usable[SUPPLIES.places[pk]] for pk in new))
+
+    def test_a_card_of_nothing_that_could_turn_says_so(self):
+        keys = {f"colour:{colour.key}" for colour in SEEN.card.colours}
+        pieces = {f"piece:{piece.key}" for piece in SEEN.card.build.every}
+        pads = {f"pad:{at}" for at in range(len(SEEN.card.ground.pads))}
+        with self.assertRaisesRegex(BadInput, "all that has a hue is held"):
+            Colourways(SEEN, Wanted(held=frozenset(keys | pieces | pads)))
+        with self.assertRaisesRegex(BadInput, "How bold"):
+            Wanted(bold=7)
+
+    @settings(max_examples=12)
+    @given(SCHEMES, st.floats(0.5, 1.6))
+    def test_any_scheme_lands_on_a_card_that_could_have_been_made(self, scheme, bold):
+        one = Colourways(SEEN, Wanted(bold=bold))
+        scheme = replace(scheme, bold=bold)
+        landing = Landing(SEEN, lambda places: SUPPLIES.to_be_had[places], frozenset())
+        made = one.made(scheme, landing.land(recoloured(scheme, leading(SEEN.palette), landing.labs)))
+        self.assertEqual(sound(made.seen.card), made.seen.card)
+        self.assertEqual(len(made.seen.card.build.every), len(SEEN.card.build.every))
+        self.assertGreater(len(made.checked.checks), 0)
