@@ -34,6 +34,7 @@ from server.papers import camera_api
 from server.recipes import api as recipes
 from server.records import api as records
 from server.records import which
+from server.sets import api as sets
 
 
 @never_cache
@@ -122,6 +123,8 @@ api = [
     path("cards/<int:pk>/plan/instead", planning.CardPlanInstead.as_view()),
     path("records", records.Records.as_view()),
     path("cards/<int:pk>/recipe/file", recipes.CardRecipeFile.as_view()),
+    path("cards/<int:pk>/colourways", sets.CardColourways.as_view()),
+    path("cards/<int:pk>/colourways/take", sets.TakeColourway.as_view()),
     path("cards/<int:pk>/link", recipes.CardLink.as_view()),
     path("records/<int:pk>/recipe/file", recipes.RecordRecipeFile.as_view()),
     path("records/<int:pk>/link", recipes.RecordLink.as_view()),

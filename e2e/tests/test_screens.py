@@ -269,6 +269,29 @@ class PhoneTests(BrowserTestCase):
                 self.assertLessEqual(self.page.evaluate("document.documentElement.scrollWidth"), 390)
 
 
+class ColourwayTests(BrowserTestCase):
+    """The same card in other colours, as proposed and as it is taken."""
+
+    def test_a_card_is_looked_at_in_other_colours_and_one_is_taken(self):
+        self.open_demo()
+        self.open_card("Allotment, happy birthday")
+        self.page.get_by_role("link", name="In other colours").click()
+        self.heading("As it is")
+        take = self.page.get_by_role("button", name="Take it")
+        expect(take.nth(1)).to_be_visible()
+        self.page.get_by_text("What stays as it is").first.click()
+        self.page.get_by_role("radio", name="Greys").click()
+        self.check_axe()
+        self.button("beet", exact=True).click()
+        expect(self.button("beet", exact=True)).to_have_attribute("aria-pressed", "true")
+        expect(take.first).to_be_visible()
+        take.first.click()
+        self.page.get_by_role("link", name="It stands among your cards: open it").click()
+        expect(self.grid).to_be_visible()
+        expect(self.page.get_by_role("heading", level=1)).to_contain_text("Allotment, happy birthday, ")
+        expect(self.row(1)).to_contain_text("BEET-5")
+
+
 class FileTests(BrowserTestCase):
     """Files by the buttons of the pages."""
 

@@ -3,12 +3,13 @@
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
+from typing import NamedTuple
 
 import numpy as np
 
 from jindle_core import figures
 from jindle_core.card.changes.build import EditPiece, SetBuild
-from jindle_core.card.changes.every import AnyChange, Purpose, Several
+from jindle_core.card.changes.every import AnyChange, changed
 from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.changes.palette import Reanchor
 from jindle_core.card.changes.pictures import SetFamilies
@@ -20,6 +21,7 @@ from jindle_core.checked.compared import gives_way, holding
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array, hue_to_lab, lab_to_hue
+from jindle_core.colorimetry.views import Shades
 from jindle_core.contrast.rules import Status
 from jindle_core.errors import BadInput, Problem
 from jindle_core.families.recipes import Thing
@@ -53,16 +55,41 @@ class Wanted:
             raise BadInput(Problem("How bold is from 0.3 to 2.", field="bold", value=str(self.bold)))
 
 
+class Holdable(NamedTuple):
+    """Something that can be held: its id, what it is called, and its shades, if it is of one colour."""
+
+    id: str
+    words: str
+    shades: Shades | None
+
+
+def holdable(seen: SeenCard) -> Iterator[Holdable]:
+    """What of a card can be held: colours of the palette, pictures, pads, pieces of supplies of their own."""
+    palette, card = seen.palette, seen.card
+    for colour in card.colours:
+        yield Holdable(f"colour:{colour.key}", colour.name, palette.end_shades(End("palette", colour.key)))
+    for picture in card.pictures:
+        if picture.areas:
+            yield Holdable(f"picture:{picture.key}", f"all of {picture.name}", None)
+    for at, pad in enumerate(card.ground.pads):
+        end = End("supply", pad.colour)
+        yield Holdable(f"pad:{at}", f"pad {at + 1}, {palette.end_words(end)}", palette.end_shades(end))
+    for piece in card.build.every:
+        if piece.material.source in ("supply", "sheet") or piece.inked is not None:
+            yield Holdable(f"piece:{piece.key}", piece.name, palette.end_shades(piece.material))
+
+
 @dataclass(frozen=True, eq=False)
 class Colourway:
-    """A card in other colours: the scheme, the change that makes it so, and how it is then.
+    """A card in other colours: the scheme, where it landed, and how it is then.
 
-    ``held`` are the checks that held before, ``gives_way`` those of them that do not then.
+    ``choice`` says which of the sheets that come near it takes, 0 the nearest; ``held`` are the checks that
+    held before, ``gives_way`` those of them that do not then.
     """
 
     scheme: Scheme
     landed: Landed
-    change: Several
+    choice: int
     checked: CheckedCard
     held: tuple[Check, ...]
     gives_way: tuple[Check, ...]
@@ -155,6 +182,14 @@ class Colourways:
                 shown.append(made.landed.labs)
                 yield made
 
+    def of(self, scheme: Scheme, choice: int) -> Colourway:
+        """The one that was proposed, again; BadInput where that scheme changes nothing."""
+        made = self.made(scheme, self._landing.land(self._asked(scheme)), choice)
+        if made.seen.card == self._seen.card:
+            words = "In that scheme everything stays as it is: there is nothing else to take."
+            raise BadInput(Problem(words, field="scheme", value=scheme.kind))
+        return made
+
     def _shown(self, scheme: Scheme, landed: Landed) -> Colourway | None:
         """The card as it lands, if it holds what must hold: with one sheet or another, if it shows sheets."""
         for choice in range(figures.sets.SHEETS_TRIED if self._sheets else 1):
@@ -178,11 +213,12 @@ class Colourways:
 
     def made(self, scheme: Scheme, landed: Landed, choice: int = 0) -> Colourway:
         """The card as it lands in a scheme; of sheets it takes the nearest, or by ``choice`` a later one."""
-        change = Several(Purpose.COLOURWAY, tuple(self._changes(scheme, landed, choice)))
-        seen = replace(self._seen, sheets={**self._shelf, **self._seen.sheets})
-        checked = CheckedCard(seen.after(change))
+        card, pairs = self._seen.card, self._seen.palette.pairs
+        for change in self._changes(scheme, landed, choice):
+            card = changed(card, change, pairs)
+        checked = CheckedCard(replace(self._seen, card=card, sheets={**self._shelf, **self._seen.sheets}))
         lost = gives_way(self._holding, checked)
-        return Colourway(scheme, landed, change, checked, tuple(self._holding), tuple(lost))
+        return Colourway(scheme, landed, choice, checked, tuple(self._holding), tuple(lost))
 
     def _changes(self, scheme: Scheme, landed: Landed, choice: int) -> Iterator[AnyChange]:
         spots = {one.id: at for at, one in enumerate(self._landing.spots)}

@@ -19,7 +19,7 @@ from jindle_core.families.recipes import Thing
 from jindle_core.media import Medium
 from jindle_core.provenance import Provenance
 from jindle_core.seen.whole import SeenCard
-from jindle_core.sets.colourways import Colourways, Wanted
+from jindle_core.sets.colourways import Colourways, Wanted, holdable
 from jindle_core.sets.joint import Joint
 from jindle_core.sets.landing import Landing
 from jindle_core.sets.schemes import Leading, Scheme, SchemeKind, leading, recoloured
@@ -167,6 +167,27 @@ class ColourwayTests(unittest.TestCase):
         for one in self.some(Wanted(owned=True)):
             new = named(one.seen.card).every - named(SEEN.card).every
             self.assertTrue(all(SUPPLIES.usable[SUPPLIES.places[pk]] for pk in new))
+
+    def test_everything_that_can_be_held_is_known_and_stays_when_it_is(self):
+        found = {one.id: one for one in holdable(SEEN)}
+        card = SEEN.card
+        self.assertLessEqual({f"colour:{one.key}" for one in card.colours}, set(found))
+        self.assertLessEqual({f"pad:{at}" for at in range(len(card.ground.pads))}, set(found))
+        self.assertEqual({one.words for id_, one in found.items() if id_ == "picture:1"}, {"all of picture"})
+        for id_, one in found.items():
+            self.assertEqual(one.shades is None, id_.startswith("picture:"))
+        pieces = frozenset(id_ for id_ in found if id_.startswith("piece:"))
+        self.assertTrue(pieces)
+        for one in self.some(Wanted(held=pieces)):
+            for id_ in pieces:
+                key = int(id_.partition(":")[2])
+                self.assertEqual(one.seen.card.build.piece(key), card.build.piece(key))
+
+    def test_the_one_that_was_proposed_is_made_again(self):
+        first = self.found[0]
+        again = Colourways(SEEN, Wanted()).of(first.scheme, first.choice)
+        self.assertEqual(again.seen.card, first.seen.card)
+        self.assertEqual(again.landed.places, first.landed.places)
 
     def test_a_card_of_nothing_that_could_turn_says_so(self):
         keys = {f"colour:{colour.key}" for colour in SEEN.card.colours}

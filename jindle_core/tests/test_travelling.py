@@ -12,6 +12,7 @@ from PIL import Image
 
 from jindle_core.card.references import named
 from jindle_core.card.sound import sound
+from jindle_core.card.whole import Waiver
 from jindle_core.errors import BadInput
 from jindle_core.material import End
 from jindle_core.media import Medium
@@ -72,6 +73,16 @@ class FileTests(unittest.TestCase):
         self.assertEqual((told.lab, told.provenance), ((row.lightness, row.a, row.b), "read"))
         self.assertEqual(TOLD.ranges[told.range - 1].name, "Ferns")
         self.assertEqual(len(TOLD.supplies), len(named(full_card()).every))
+
+    def test_what_was_let_be_and_what_is_gone_stay_at_home(self):
+        card = replace(full_card(), waivers=(Waiver("spread", "on purpose"),))
+        told = travelling(card, SUPPLIES, KNOWN)
+        self.assertEqual(told.card.waivers, ())
+        fewer = some_of(SUPPLIES, {*MARKERS, *BOARDS})
+        bare = travelling(card, fewer, Belongings())
+        self.assertEqual((bare.card.ground.pads, bare.drawings), ((), ()))
+        self.assertIsNone(bare.card.pictures[0].drawing)
+        self.assertEqual(len(bare.card.build.every), len(card.build.every))
 
     def test_what_is_no_recipe_says_why(self):
         area = json.loads(write_recipe(TOLD))["card"]["pictures"][0]["areas"][0]

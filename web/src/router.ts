@@ -23,6 +23,10 @@ export const router = createRouter({
       meta: { alone: true },
     },
     {
+      path: '/cards/:id(\\d+)/colourways',
+      component: () => import('@/colourways/ColourwaysPage.vue'),
+    },
+    {
       path: '/cards/ways',
       component: () => import('@/ways/WaysFrame.vue'),
       meta: { title: 'Ways into a palette' },

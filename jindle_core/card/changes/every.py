@@ -23,7 +23,6 @@ class Purpose(StrEnum):
     INK = "inking card by oneself"
     CUT = "cutting from another card"
     ARRANGE = "arranging pieces"
-    COLOURWAY = "other colours"
 
 
 @dataclass(frozen=True, slots=True)

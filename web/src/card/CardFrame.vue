@@ -89,6 +89,9 @@ useKeys({
         <span class="sr-only">, change name or size</span>
       </button>
       <div class="flex-1" />
+      <RouterLink :to="`/cards/${store.card.id}/colourways`" class="button button-plain"
+        >In other colours</RouterLink
+      >
       <button
         type="button"
         class="button button-plain"

@@ -1,0 +1,1 @@
+"""Several cards: the same in other colours."""

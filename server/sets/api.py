@@ -1,0 +1,116 @@
+"""The API of colourways: the same card in other colours."""
+
+from collections.abc import Iterator
+from dataclasses import replace
+from typing import Any
+
+from django.http import StreamingHttpResponse
+from drf_spectacular.utils import extend_schema
+from rest_framework import status
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from jindle_core import figures
+from jindle_core.card.changes.palette import checked_name
+from jindle_core.card.references import named
+from jindle_core.families.recipes import Thing
+from jindle_core.material import End
+from jindle_core.sets.colourways import Colourway, Colourways, Wanted, holdable
+from jindle_core.sets.schemes import Scheme, SchemeKind
+from jindle_core.supplies.used import shopping
+from jindle_core.words import in_words
+from server.access import own_card, papers_seen_by
+from server.accounts.models import Person
+from server.cards.actions import keep_card
+from server.cards.held import checked_card
+from server.cards.json.desk import desk_told
+from server.cards.models import StoredCard
+from server.cards.sheets import sheets_seen
+from server.catalogue.arrays import catalogue_for
+from server.requests import Request
+from server.sets.serializers import (
+    ColourwaysLineSerializer,
+    ColourwaysQuery,
+    ColourwayTakenSerializer,
+    HoldableSerializer,
+    TakeQuery,
+)
+from server.streams import MEDIA_TYPE, progress
+
+
+def _colourways(person: Person, card: StoredCard, asked: dict[str, Any]) -> Colourways:
+    supplies = catalogue_for(person)
+    seen = checked_card(card, supplies, person).seen
+    # Only a card that shows sheets takes others.
+    on_shelf = papers_seen_by(person).values_list("pk", flat=True) if seen.sheets else []
+    said = Wanted(
+        frozenset(asked["held"]), frozenset(map(Thing, asked["things"])), asked["bold"], asked["owned"]
+    )
+    return Colourways(seen, said, sheets_seen(supplies, person, list(on_shelf)))
+
+
+class CardColourways(APIView):
+    """A card in other colours."""
+
+    @extend_schema(responses=HoldableSerializer(many=True), operation_id="holdable")
+    def get(self, request: Request, pk: int) -> Response:
+        """What of it can be held as it is."""
+        seen = checked_card(own_card(request.user, pk), catalogue_for(request.user), request.user).seen
+        return Response([one._asdict() for one in holdable(seen)])
+
+    @extend_schema(
+        request=ColourwaysQuery,
+        responses={(200, MEDIA_TYPE): ColourwaysLineSerializer},
+        operation_id="colourways",
+    )
+    def post(self, request: Request, pk: int) -> StreamingHttpResponse:
+        """Up to eight proposals, one by one as they are found; nothing is kept by asking."""
+        given = ColourwaysQuery(data=request.data)
+        given.is_valid(raise_exception=True)
+        found = _colourways(request.user, own_card(request.user, pk), given.validated_data)
+        return progress(_lines(found))
+
+
+def _lines(found: Colourways) -> Iterator[dict[str, Any]]:
+    most = figures.sets.SHOWN
+    yield {"share": 0.05, "words": "turning hues"}
+    count = 0
+    for count, one in enumerate(found.proposals(), start=1):
+        yield {"share": count / most, "words": f"{count} found", "colourway": _told(one)}
+    yield {"share": 1.0, "words": f"{count} found"}
+
+
+def _told(one: Colourway) -> dict[str, Any]:
+    seen = one.seen
+    supplies = seen.supplies
+    lacking = shopping([seen.card], supplies, seen.sheets)
+    return {
+        "scheme": one.scheme.kind.value,
+        "words": in_words(one.scheme.kind),
+        "turn": one.scheme.turn,
+        "choice": one.choice,
+        "desk": desk_told(one.checked.desk),
+        "strip": [seen.palette.end_shades(End("palette", colour.key)) for colour in seen.card.colours],
+        "held": len(one.held),
+        "gives_way": [{"title": check.title, "words": check.finding.reason} for check in one.gives_way],
+        "supplies": len(named(seen.card).every),
+        "lacking": [f"{supplies.rows[wanted.place].label} ({wanted.why})" for wanted in lacking],
+    }
+
+
+class TakeColourway(APIView):
+    """A colourway becomes a card of its own."""
+
+    @extend_schema(
+        request=TakeQuery, responses={201: ColourwayTakenSerializer}, operation_id="take_colourway"
+    )
+    def post(self, request: Request, pk: int) -> Response:
+        """Make the card that was proposed, under a name."""
+        given = TakeQuery(data=request.data)
+        given.is_valid(raise_exception=True)
+        asked = given.validated_data
+        found = _colourways(request.user, own_card(request.user, pk), asked)
+        scheme = Scheme(SchemeKind(asked["scheme"]), asked["turn"], asked["bold"])
+        value = found.of(scheme, asked["choice"]).seen.card
+        card = keep_card(request.user, replace(value, name=checked_name(asked["name"])))
+        return Response(ColourwayTakenSerializer({"id": card.pk}).data, status.HTTP_201_CREATED)

@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, got, type Colourway } from '@/api/client'
+import { follow } from '@/api/stream'
+import { useCard } from '@/card/card'
+import DeskCard from '@/drawing/DeskCard.vue'
+import { useFetched } from '@/lib/fetched'
+import { useNotices } from '@/lib/notices'
+import { useSession } from '@/lib/session'
+import NothingHere from '@/ui/NothingHere.vue'
+import ChoiceList from '@/ui/ChoiceList.vue'
+import OnOff from '@/ui/OnOff.vue'
+import ViewSwitch from '@/ui/ViewSwitch.vue'
+import ColourwayCard from './ColourwayCard.vue'
+import HeldThings from './HeldThings.vue'
+
+/** A card in other colours, side by side as whole predicted cards; each can be taken as a card of its own. */
+const route = useRoute()
+const store = useCard()
+const session = useSession()
+const notices = useNotices()
+const id = computed(() => Number(route.params.id))
+watch(id, (card) => card && void store.open(card), { immediate: true })
+watch(
+  () => store.card?.name,
+  (name) => name && (document.title = `Other colours · ${name} · Jindle`),
+)
+const { data: options } = useFetched([id], () =>
+  got(api.GET('/api/cards/{id}/colourways', { params: { path: { id: id.value } } })),
+)
+const taken = ref(new Map<Colourway, number>())
+const held = ref<string[]>([])
+const things = ref<string[]>(['skin'])
+const bold = ref(1)
+const owned = ref(session.onlyOwned)
+const found = shallowRef<Colourway[]>([])
+const busy = ref(false)
+const problem = ref('')
+const asked = computed(() => ({
+  held: held.value,
+  things: things.value,
+  bold: bold.value,
+  owned: owned.value,
+}))
+const BOLDNESS = [
+  { value: 0.6, words: 'quiet' },
+  { value: 0.8, words: 'softer' },
+  { value: 1, words: 'as it is' },
+  { value: 1.25, words: 'stronger' },
+  { value: 1.5, words: 'bold' },
+]
+let stop: AbortController | null = null
+async function look() {
+  stop?.abort()
+  const mine = (stop = new AbortController())
+  found.value = []
+  busy.value = true
+  problem.value = ''
+  try {
+    await follow<{ colourway?: Colourway }>(
+      `/api/cards/${id.value}/colourways`,
+      asked.value,
+      (line) => line.colourway && (found.value = [...found.value, line.colourway]),
+      mine.signal,
+    )
+  } catch (error) {
+    if (!mine.signal.aborted) problem.value = error instanceof Error ? error.message : String(error)
+  } finally {
+    if (stop === mine) busy.value = false
+  }
+}
+onMounted(look)
+watch(asked, look)
+
+async function take(one: Colourway) {
+  try {
+    const { scheme, turn, choice, words } = one
+    const name = `${store.card!.name}, ${words}`.slice(0, session.limits?.name)
+    const body = { ...asked.value, scheme, turn, choice, name } as never
+    const made = await got(
+      api.POST('/api/cards/{id}/colourways/take', { params: { path: { id: id.value } }, body }),
+    )
+    taken.value.set(one, made.id)
+  } catch (error) {
+    notices.fail(error)
+  }
+}
+</script>
+
+<template>
+  <NothingHere v-if="store.missing" />
+  <main v-else-if="!store.card" class="p-6 text-soft">Fetching the card …</main>
+  <main v-else class="overflow-y-auto p-6">
+    <header class="mb-4 flex flex-wrap items-center gap-3">
+      <RouterLink :to="`/cards/${id}/palette`" class="button">Back to the card</RouterLink>
+      <h1 class="min-w-0 flex-1 text-xl max-sm:order-first max-sm:basis-full">
+        {{ store.card.name }} in other colours
+      </h1>
+      <ViewSwitch />
+    </header>
+    <div class="mb-4 flex flex-wrap items-center gap-x-6 gap-y-3">
+      <OnOff v-model="owned">Only from my drawer</OnOff>
+      <span class="flex items-center gap-2">
+        How bold
+        <ChoiceList v-model="bold" class="w-[140px]" label="How bold" :options="BOLDNESS" />
+      </span>
+      <HeldThings v-model:held="held" v-model:things="things" :options="options ?? []" />
+    </div>
+    <p v-if="problem" role="alert" class="mb-3 border-l-2 border-ink pl-3">{{ problem }}</p>
+    <p class="mb-3 text-soft" role="status">
+      <template v-if="busy">Turning hues, landing them on supplies …</template>
+      <template v-else-if="found.length < 8 && !problem"
+        >{{ found.length }} proposals: there are no more here that differ enough and hold what must
+        hold.</template
+      >
+    </p>
+    <ul class="grid grid-cols-[repeat(auto-fill,minmax(260px,1fr))] gap-4">
+      <li class="panel overflow-hidden">
+        <div class="h-52 bg-wall p-3">
+          <DeskCard :desk="store.card.desk" :words="`${store.card.name}, as it is`" />
+        </div>
+        <div class="p-3">
+          <h2 class="text-base">As it is</h2>
+          <p class="text-xs text-soft">
+            What follows keeps which is lighter than which; in greys they look alike.
+          </p>
+        </div>
+      </li>
+      <ColourwayCard
+        v-for="(one, n) in found"
+        :key="n"
+        :one="one"
+        :name="store.card.name"
+        :taken="taken.get(one)"
+        @take="take(one)"
+      />
+    </ul>
+  </main>
+</template>
