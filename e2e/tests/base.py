@@ -2,10 +2,12 @@
 
 import io
 import os
+import threading
 
 from django.conf import settings
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.management import call_command
+from django.core.signals import request_finished, request_started
 from django.db import connection
 from playwright.sync_api import Page, expect
 
@@ -25,7 +27,35 @@ PATIENCE = 45_000  # ms
 expect.set_options(timeout=PATIENCE)
 COLUMN_TITLES = [column.title for column in COLUMNS]
 BESIDE = "beside_"
+SETTLES = 5  # seconds
 AXE = (settings.ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text()
+
+
+class InFlight:
+    """Counts the requests that the live server is answering."""
+
+    def __init__(self) -> None:
+        self._count, self._changed = 0, threading.Condition()
+        request_started.connect(self._begun, weak=False)
+        request_finished.connect(self._ended, weak=False)
+
+    def _begun(self, **told: object) -> None:
+        with self._changed:
+            self._count += 1
+
+    def _ended(self, **told: object) -> None:
+        with self._changed:
+            self._count -= 1
+            self._changed.notify_all()
+
+    def settle(self) -> None:
+        """Wait until all are answered; one that was cut off may never say so."""
+        with self._changed:
+            self._changed.wait_for(lambda: self._count <= 0, SETTLES)
+            self._count = 0
+
+
+IN_FLIGHT = InFlight()
 
 
 def load_demo() -> None:
@@ -57,14 +87,16 @@ class BrowserTestCase(StaticLiveServerTestCase):
         cls.addClassCleanup(opened.__exit__, None, None, None)
 
     def setUp(self):
-        forget_catalogues()
         load_demo()
+        forget_catalogues()
         self.errors: list[str] = []
         self.requests: list[str] = []
         self.page = self.visitor()
 
     def tearDown(self):
         self.page.context.close()
+        # The next test has rows of the same ids: nothing that this one asked for may come later.
+        IN_FLIGHT.settle()
         self.assertEqual(self.errors, [])
 
     def visitor(self) -> Page:
