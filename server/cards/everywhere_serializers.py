@@ -168,6 +168,13 @@ class FollowingSerializer(serializers.Serializer):
     )
 
 
+class GivesWaySerializer(serializers.Serializer):
+    """A check that held and would not: its title, and what is found now."""
+
+    title = serializers.CharField()
+    words = serializers.CharField()
+
+
 class MoveQuery(serializers.Serializer):
     """Which ranges, whether of the drawer only, and the ids of what stays as it is."""
 

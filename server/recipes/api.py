@@ -32,13 +32,13 @@ from server.recipes.serializers import (
     LinkSerializer,
     OneLinkSerializer,
     RecipeSourceSerializer,
-    SharedQuery,
     SharedSerializer,
     StartFromSerializer,
 )
 from server.recipes.views import brought_told, link_told
 from server.records.api import CARRIED
 from server.records.models import Record
+from server.records.serializers import SheetQuery
 from server.records.sheet import Paper, recipe_page, recipe_pdf
 from server.requests import Request
 
@@ -145,13 +145,13 @@ class SharedSheet(APIView):
     permission_classes = [AllowAny]
 
     @extend_schema(
-        parameters=[SharedQuery],
+        parameters=[SheetQuery],
         responses={(200, "application/pdf"): OpenApiTypes.BINARY, (200, "text/html"): OpenApiTypes.STR},
         operation_id="shared_sheet",
     )
     def get(self, request: Request, token: str) -> HttpResponse:
         """As a page or a PDF, in the card's own unit; nothing of the person who shared it."""
-        given = SharedQuery(data=request.query_params)
+        given = SheetQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
         found = actions.recipe_behind(shared_recipe(token))
         seen = Foreign(found.told, Supplies((), {})).seen

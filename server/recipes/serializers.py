@@ -3,10 +3,9 @@
 from rest_framework import serializers
 
 from jindle_core import figures
-from server.cards.everywhere_serializers import FollowerSerializer
+from server.cards.everywhere_serializers import FollowerSerializer, GivesWaySerializer
 from server.cards.serializers import DeskSerializer
 from server.recipes.models import TOKEN
-from server.records.sheet import Paper
 
 
 class LinkSerializer(serializers.Serializer):
@@ -51,13 +50,6 @@ class BroughtPictureSerializer(serializers.Serializer):
     address = serializers.CharField()
 
 
-class GivesWaySerializer(serializers.Serializer):
-    """A check that held and would not: its title, and what is found now."""
-
-    title = serializers.CharField()
-    words = serializers.CharField()
-
-
 class BroughtSerializer(serializers.Serializer):
     """A recipe as it would arrive: as its maker has it, and in one's own supplies."""
 
@@ -84,13 +76,6 @@ class CardFromRecipeSerializer(serializers.Serializer):
     """The card that was started."""
 
     id = serializers.IntegerField()
-
-
-class SharedQuery(serializers.Serializer):
-    """A shared recipe as a page or on which paper."""
-
-    kind = serializers.ChoiceField(choices=["html", "pdf"], default="html")
-    paper = serializers.ChoiceField(choices=[(one.value, one.value) for one in Paper], default=Paper.A4.value)
 
 
 class SharedSerializer(serializers.Serializer):

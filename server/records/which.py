@@ -15,13 +15,13 @@ from jindle_core.colorimetry.spaces import lab_to_hex
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.picture import jpeg
 from jindle_core.media import Medium
-from jindle_core.patterned.correction import PictureBox, correct, find_white
+from jindle_core.patterned.correction import correct, find_white
 from jindle_core.patterned.patches import read_patches
 from jindle_core.supplies.asked import place_of
 from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.guessed import Acquaintance, Guess, guessed
 from server.access import one, own_record, records_of
-from server.catalogue.api.fields import BoxSerializer, JsonField
+from server.catalogue.api.fields import BoxSerializer, JsonField, box_of
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import data_url
 from server.catalogue.swatches import SwatchSerializer, swatch
@@ -99,7 +99,7 @@ def _content(request: Request, asked: dict[str, Any]) -> bytes:
 def _answer(request: Request, asked: dict[str, Any]) -> dict[str, Any]:
     supplies = catalogue_for(request.user)
     picture = opened(_content(request, asked))
-    known = _box(asked["known"]) if asked.get("known") else find_white(picture.linear)
+    known = box_of(asked["known"]) if asked.get("known") else find_white(picture.linear)
     white = figures.laying.PAPER_WHITE_LAB
     lab = supplies.lab_at(place_of(supplies, asked["colour"])) if asked.get("colour") else white
     corrected = correct(picture.linear, picture.clipped, known, lab)
@@ -117,7 +117,7 @@ def _answer(request: Request, asked: dict[str, Any]) -> dict[str, Any]:
     }
     if not asked.get("box"):
         return told
-    (patch,) = read_patches(corrected, _box(asked["box"]).corners[None], white)
+    (patch,) = read_patches(corrected, box_of(asked["box"]).corners[None], white)
     noted, used = _known(request, supplies, asked.get("record"))
     media = [Medium(asked["medium"])] if asked.get("medium") else list(Medium)
     found = guessed(supplies, patch.lab, corrected.sigma, noted, used, media)
@@ -127,12 +127,6 @@ def _answer(request: Request, asked: dict[str, Any]) -> dict[str, Any]:
         "uneven": patch.uneven,
         "guesses": [_told(supplies, guess) for guess in found],
     }
-
-
-def _box(given: Any) -> PictureBox:
-    read = BoxSerializer(data=given)
-    read.is_valid(raise_exception=True)
-    return PictureBox(**read.validated_data)
 
 
 def _known(request: Request, supplies: Supplies, record: int | None) -> tuple[set[int], set[int]]:

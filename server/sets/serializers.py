@@ -5,6 +5,7 @@ from rest_framework import serializers
 from jindle_core import figures
 from jindle_core.families.recipes import Thing
 from jindle_core.sets.schemes import SchemeKind
+from server.cards.everywhere_serializers import GivesWaySerializer
 from server.cards.serializers import DeskSerializer
 from server.catalogue.swatches import ShadesSerializer
 
@@ -42,13 +43,6 @@ class HoldableSerializer(serializers.Serializer):
     shades = ShadesSerializer(allow_null=True)
 
 
-class LostSerializer(serializers.Serializer):
-    """A check that held and would not: its title, and what is found then."""
-
-    title = serializers.CharField()
-    words = serializers.CharField()
-
-
 class ColourwaySerializer(serializers.Serializer):
     """The card in other colours, as predicted."""
 
@@ -59,7 +53,7 @@ class ColourwaySerializer(serializers.Serializer):
     desk = DeskSerializer()
     strip = ShadesSerializer(many=True, help_text="its palette, in order")
     held = serializers.IntegerField(help_text="checks of how it looks and is made that held")
-    gives_way = LostSerializer(many=True)
+    gives_way = GivesWaySerializer(many=True)
     supplies = serializers.IntegerField(help_text="supplies that it uses")
     lacking = serializers.ListField(
         child=serializers.CharField(), help_text="those that are low, or not in the drawer"

@@ -5,6 +5,8 @@ from typing import Any
 
 from rest_framework import serializers
 
+from jindle_core.patterned.correction import PictureBox
+
 
 class JsonField(serializers.JSONField):
     """JSON that travels as text beside a file."""
@@ -24,3 +26,10 @@ class BoxSerializer(serializers.Serializer):
     top = serializers.IntegerField(min_value=0)
     width = serializers.IntegerField(min_value=1)
     height = serializers.IntegerField(min_value=1)
+
+
+def box_of(given: Any) -> PictureBox:
+    """A part of the picture as the core knows it; a 400 where it is none."""
+    read = BoxSerializer(data=given)
+    read.is_valid(raise_exception=True)
+    return PictureBox(**read.validated_data)

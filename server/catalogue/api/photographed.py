@@ -25,7 +25,7 @@ from jindle_core.supplies.asked import place_of
 from jindle_core.supplies.colours import Supplies
 from jindle_core.swatch_sheet import SHEETS, swatch_sheet
 from server.access import one, ranges_seen_by
-from server.catalogue.api.fields import BoxSerializer, JsonField
+from server.catalogue.api.fields import BoxSerializer, JsonField, box_of
 from server.catalogue.api.readings import CountSerializer, LaidSerializer, laid_as_said
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.charts import chart_places
@@ -236,17 +236,11 @@ def _marked(supplies: Supplies, asked: dict[str, Any], picture: Picture) -> _Ask
     if len(marked) > _MOST:
         raise BadInput(Problem(f"Mark at most {_MOST} swatches in the picture.", field="patches"))
     places = [place_of(supplies, one.pop("colour")) for one in marked]
-    white = _box(asked["white"]) if asked.get("white") else find_white(picture.linear)
+    white = box_of(asked["white"]) if asked.get("white") else find_white(picture.linear)
     white_lab, grey_lab = _cards(supplies, asked)
-    grey = (_box(asked["grey_box"]), grey_lab) if asked.get("grey_box") else None
+    grey = (box_of(asked["grey_box"]), grey_lab) if asked.get("grey_box") else None
     quads = np.array([PictureBox(**one).corners for one in marked], dtype=float).reshape(-1, 4, 2)
     return _Asked(places, quads, white, white_lab, grey)
-
-
-def _box(given: Any) -> PictureBox:
-    read = BoxSerializer(data=given)
-    read.is_valid(raise_exception=True)
-    return PictureBox(**read.validated_data)
 
 
 def _cards(supplies: Supplies, asked: dict[str, Any]) -> tuple[tuple[float, ...], tuple[float, ...]]:
