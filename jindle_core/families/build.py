@@ -94,6 +94,10 @@ class Builder:
                 return self._families(found, kept, count, allowance, wanted, reach)
         return self.best(wanted, tones - 1, count, allowance, off, reach)
 
+    def allowed(self, tones: int, allowance: Allowance = USUAL) -> np.ndarray:
+        """[i, j]: whether a family of so many tones may step from candidate i down to candidate j."""
+        return np.isfinite(self._step_cost(tones, limits(tones, allowance), "whole"))
+
     @cached_property
     def _steps(self) -> Steps:
         """[i, j]: from candidate i down to candidate j."""

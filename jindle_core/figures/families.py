@@ -28,6 +28,11 @@ OFF_MIDDLE_COST = 0.5  # for each place that the colour wanted is off the middle
 STEP_AIM = 2.0  # ΔL* that a step aims at beyond its share of the span
 FAMILIES_OFFERED = 5
 FAMILY_CANDIDATES = 1500  # every step between two of them is held at once: about 90 MB
+FOLLOWED_L = (
+    3.0  # ΔL* that counts as much as FAMILY_DELTA_E where tones are followed: lightness is kept first
+)
+# Of an L* at both ends, tried until a family spans enough; the last finds one wherever there is any.
+SPAN_PRICES = (0.0, 0.05, 0.15, 0.5, 2.0, 1e4)
 # Of the best around a colour as many are held against the family that they are to be like: of 1 the areas of
 # the demo cards without their markers' range are off by ΔL* 5.8 in the mean, of 8 by 4.6, of 40 by 4.1.
 FAMILIES_TRIED = 40

@@ -41,3 +41,6 @@ DRAWER_LEADS = 300  # colours that lead: of more the strongest of each kind, whi
 DRAWER_SHARED = 2  # colours that two palettes offered together may share
 CHANGES_AT_ONCE = 100  # as one: more than all the pieces of a card
 PLACES_CARDS = 30  # of one's cards, newest first, that are told where something could be taken
+# Moods: hues a person can oversee; degrees that one reaches, before it is two; L* from dark to light that
+# shows form at all; and more chroma (Oklab's) than any supply has.
+MOOD_HUES, MOOD_REACH, MOOD_SPAN, MOOD_CHROMA = 4, 45.0, 30.0, 0.3

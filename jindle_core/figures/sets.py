@@ -5,6 +5,8 @@ from types import MappingProxyType
 TURN_STEP = 10  # degrees between the turns that are tried
 TURNS_APART = 25  # degrees between two turns of one kind that are gone on with
 TURNS_KEPT = 4  # of each kind: with five kinds enough to choose eight that differ
+LANDED_AT_ONCE = 6  # before one of all that have landed is shown: more makes them differ more, and later
+TURNS_OF_A_MOOD, TURNS_OF_ONE_MOOD = 1, 10  # of each of several; of the only one that is gone by
 SHOWN = 8
 SHEETS_TRIED = 5  # of those nearest to what is wanted, until what is cut of one stands out as it did
 SHOWN_APART = 10.0  # mean ΔE00 between two that are shown, and from the card as it is
@@ -22,4 +24,6 @@ HUE_ENDS, HUE_AT_ENDS = (32.0, 90.0), 0.4
 # change; marker and card of one colour; a muddy join; the same supply twice.
 LEAST_STEP, STEP_SHARE, COST_STEP = 2.0, 0.35, 6.0
 TOGETHER, COST_TOGETHER = 4.0, 2.0
-BROKEN = MappingProxyType({"order": 30.0, "mud": 40.0, "twice": 50.0})
+BROKEN = MappingProxyType({"order": 30.0, "mud": 40.0, "twice": 50.0, "family": 30.0})
+# A value may be off by so many degrees, or weaker by such a share, where its areas find no family else.
+VALUE_TURNS, VALUE_SHARES = (0.0, -10.0, 10.0, -20.0, 20.0), (1.0, 0.8, 0.6)

@@ -20,6 +20,7 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.views import Shades
 from jindle_core.families.build import Builder
 from jindle_core.families.convert import assign, convert
+from jindle_core.families.following import follow
 from jindle_core.families.judge import judge_family
 from jindle_core.families.recipes import recipe
 from jindle_core.layers.pieces import BASE, Piece
@@ -55,7 +56,8 @@ class Moving:
 
     ``card`` is the card with the palette as it is to be, ``medium`` says in what those of a medium go on.
     If it is ``thorough``, more families are tried for each area and, where there is none of as many tones,
-    those of fewer.
+    those of fewer. ``builders`` are what families are built of, by places, layers and paper, where that is
+    kept for more than one moving.
     """
 
     def __init__(
@@ -66,11 +68,12 @@ class Moving:
         card: Card | None = None,
         thorough: bool = False,
         medium: Callable[[Medium], Medium] = lambda medium: medium,
+        builders: dict[tuple[bytes, int, int | None], Builder] | None = None,
     ) -> None:
         self.seen, self.wanted, self.may, self.card = seen, wanted, may, card or seen.card
         self.thorough, self.medium = thorough, medium
         self._answered: dict[Hashable, list[int]] = {}
-        self._builders: dict[tuple[bytes, int, int | None], Builder] = {}
+        self._builders = {} if builders is None else builders
         self.supplies = seen.supplies
 
     def nearest(self, place: int, media: Sequence[Medium], taken: Sequence[int] = ()) -> int | None:
@@ -119,8 +122,8 @@ class Moving:
         return Follower(id_, words, before, after, labels, SetFamilies((family,)), note=note)
 
     def _taken(self, coloured: Coloured, area: Area, places: np.ndarray, labs: np.ndarray) -> list[int]:
-        """The places of the family's tones then: with its steps kept or, where less is wrong with it, the
-        best of as many around the colour that the area is in."""
+        """The places of the family's tones then: within the usual limits where there is such a family, else
+        with its steps kept or, where less is wrong with it, the best of as many around the area's colour."""
         wanted = self.wanted(coloured.tones[area.key].lab)
         if not len(places):
             return []
@@ -129,8 +132,10 @@ class Moving:
         then = self._then.picture(coloured.picture.key)
         allowed = recipe(area.thing).allowance
         around, reach = then.aim(then.area(area.key), max(coloured.tones[area.key].sigma))
-        made = convert(wanted, labs)
         builder = self._builder(area, coloured.paper, places, labs)
+        if followed := follow(wanted, builder, allowed, around, reach):
+            return [int(places[at]) for at in followed]
+        made = convert(wanted, labs)
         middle = wanted[len(wanted) // 2] if around is None else around
         tried = [made.places] if made is not None else []
         count = figures.families.FAMILIES_TRIED if self.thorough else 1
@@ -158,7 +163,10 @@ class Moving:
 
     def _builder(self, area: Area, paper: int | None, places: np.ndarray, labs: np.ndarray) -> Builder:
         """What families of some places are built of, once for all areas laid in the same way."""
-        return self._builders.setdefault((places.tobytes(), area.layers, paper), Builder(labs))
+        way = (places.tobytes(), area.layers, paper)
+        if way not in self._builders:
+            self._builders[way] = Builder(labs)
+        return self._builders[way]
 
     @cached_property
     def _then(self) -> SeenCard:

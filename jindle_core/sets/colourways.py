@@ -3,6 +3,7 @@
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
+from itertools import islice, zip_longest
 from typing import NamedTuple
 
 import numpy as np
@@ -28,8 +29,10 @@ from jindle_core.families.recipes import Thing
 from jindle_core.layers.pieces import BASE
 from jindle_core.material import End
 from jindle_core.offers.moving import Follower, Moving, families
+from jindle_core.palettes.moods import Mood
 from jindle_core.patterned.sheet import Sheet
 from jindle_core.seen.whole import SeenCard
+from jindle_core.sets.depths import Builders, Depths
 from jindle_core.sets.landing import VALUE, Landed, Landing
 from jindle_core.sets.schemes import Leading, Scheme, SchemeKind, leading, recoloured, turned
 
@@ -42,13 +45,16 @@ class Wanted:
     """What a person says of colourways.
 
     ``held`` are ids of what stays (``colour:1``, ``picture:2``, ``piece:5``, ``pad:0``), ``things`` what
-    keeps its own hue wherever it is shown; ``bold`` is by how much colours grow stronger.
+    keeps its own hue wherever it is shown; ``bold`` is by how much colours grow stronger; ``like`` are the
+    moods that are gone by, with other turns of the hues unless ``only_like``.
     """
 
     held: frozenset[str] = frozenset()
     things: frozenset[Thing] = frozenset({Thing.SKIN})
     bold: float = 1.0
     owned: bool = False
+    like: tuple[Mood, ...] = ()
+    only_like: bool = False
 
     def __post_init__(self) -> None:
         if not 0.3 <= self.bold <= 2:
@@ -108,7 +114,9 @@ class Colourways:
 
     def __init__(self, seen: SeenCard, said: Wanted, shelf: Mapping[int, Sheet] | None = None) -> None:
         self._seen, self._said, self._shelf = seen, said, shelf or seen.sheets
-        self._landing = Landing(seen, self._may, self._held)
+        self._builders: Builders = {}
+        depths = Depths(seen, self._may, self._kept_areas, self._builders)
+        self._landing = Landing(seen, self._may, self._held, depths)
         if all(one.held for one in self._landing.spots):
             words = "Nothing is left that could take another colour: all that has a hue is held."
             raise BadInput(Problem(words, field="held"))
@@ -146,38 +154,42 @@ class Colourways:
 
     @cached_property
     def _turns(self) -> list[Scheme]:
-        """Of each kind the turns that the supplies follow most cheaply, some degrees apart."""
-        found = []
-        for kind in SchemeKind:
-            turns = np.arange(0, 360, figures.sets.TURN_STEP, dtype=float)
-            if kind is SchemeKind.TURNED:
-                turns = turns[1:]  # by nothing it is the card itself
-            schemes = [Scheme(kind, float(turn), self._said.bold) for turn in turns]
-            wanted = turned(kind, turns, self._said.bold, self._around, self._landing.labs)
-            costs = self._landing.roughly(wanted)
-            kept: list[Scheme] = []
-            for at in np.argsort(costs, kind="stable"):
-                apart = [abs((schemes[at].turn - one.turn + 180) % 360 - 180) for one in kept]
-                if min(apart, default=360.0) >= figures.sets.TURNS_APART:
-                    kept.append(schemes[at])
-                if len(kept) == figures.sets.TURNS_KEPT:
-                    break
-            found += kept
-        return found
+        """Of each kind the turns that the supplies follow most cheaply, some degrees apart; kinds in turn."""
+        said = self._said
+        kinds = [] if said.only_like else [kind for kind in SchemeKind if kind is not SchemeKind.AFTER]
+        found = [self._cheapest(Scheme(kind, 0.0, said.bold), figures.sets.TURNS_KEPT) for kind in kinds]
+        kept = figures.sets.TURNS_OF_ONE_MOOD if len(said.like) == 1 else figures.sets.TURNS_OF_A_MOOD
+        found += [self._cheapest(Scheme(SchemeKind.AFTER, 0.0, said.bold, mood), kept) for mood in said.like]
+        return [one for rank in zip_longest(*found) for one in rank if one is not None]
+
+    def _cheapest(self, scheme: Scheme, count: int) -> list[Scheme]:
+        turns = np.arange(0, 360, figures.sets.TURN_STEP, dtype=float)
+        if scheme.kind is SchemeKind.TURNED:
+            turns = turns[1:]  # by nothing it is the card itself
+        costs = self._landing.roughly(turned(scheme, turns, self._around, self._landing.labs))
+        kept: list[float] = []
+        for turn in turns[np.argsort(costs, kind="stable")]:
+            apart = [abs((turn - one + 180) % 360 - 180) for one in kept]
+            if len(kept) < count and min(apart, default=360.0) >= figures.sets.TURNS_APART:
+                kept.append(float(turn))
+        return [replace(scheme, turn=turn) for turn in kept]
 
     # --- Proposals.
 
     def proposals(self) -> Iterator[Colourway]:
         """One after another, each the most different from the card and all before it; fewer than eight where
         there are no more that are far enough apart, or that hold what must hold."""
-        landed = [(one, self._landing.land(self._asked(one))) for one in self._turns]
+        to_land, landed = iter(self._turns), list[tuple[Scheme, Landed]]()
         shown = [self._landing.labs]
-        while landed and len(shown) <= figures.sets.SHOWN:
+        while len(shown) <= figures.sets.SHOWN:
+            more = list(islice(to_land, figures.sets.LANDED_AT_ONCE))
+            landed += [(one, self._landing.land(self._asked(one))) for one in more]
             apart = [min(self._landing.apart(one.labs, other) for other in shown) for _, one in landed]
-            at = int(np.argmax(apart))
-            if apart[at] < figures.sets.SHOWN_APART:
-                return
-            made = self._shown(*landed.pop(at))
+            if max(apart, default=0.0) < figures.sets.SHOWN_APART:
+                if not more:
+                    return
+                continue
+            made = self._shown(*landed.pop(int(np.argmax(apart))))
             if made is not None:
                 shown.append(made.landed.labs)
                 yield made
@@ -276,7 +288,7 @@ class Colourways:
                 held = at is not None and self._landing.spots[at].held
                 return area.colour == key and not held and area.key not in self._kept_areas
 
-            yield from families(Moving(self._seen, wanted, self._may, then), mine)
+            yield from families(Moving(self._seen, wanted, self._may, then, builders=self._builders), mine)
 
     def _ground(self, pads: Mapping[int, int]) -> Ground:
         """The ground with other pads wherever each is used."""

@@ -14,9 +14,10 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.blending.joins import measure_join, strips
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.colorimetry.spaces import Array, lab_to_hue
+from jindle_core.colorimetry.spaces import Array, hue_to_lab, lab_to_hue
 from jindle_core.media import PAD_MEDIA, Medium
 from jindle_core.seen.whole import SeenCard
+from jindle_core.sets.depths import Depths
 from jindle_core.sets.joint import Joint
 
 VALUE = -1  # the place of what is no supply
@@ -48,8 +49,9 @@ class Landed:
 class Landing:
     """One card that lands again and again, of what ``may`` be taken."""
 
-    def __init__(self, seen: SeenCard, may: May, held: frozenset[str]) -> None:
-        self._seen, self._may = seen, may
+    def __init__(self, seen: SeenCard, may: May, held: frozenset[str], depths: Depths | None = None) -> None:
+        self._seen, self._may, self._depths = seen, may, depths
+        self._mud: dict[int, np.ndarray] = {}
         self.spots = [*_colours(seen, held), *_cuts(seen, held), *_pads(seen, held)]
         self.labs = np.array([one.lab for one in self.spots], dtype=float).reshape(-1, 3)
 
@@ -69,18 +71,8 @@ class Landing:
 
     def land(self, wanted: Array) -> Landed:
         """What all of them take together where they want colours (n, 3)."""
-        labs, places, alone = list[Array](), list[np.ndarray](), list[Array]()
-        for at, one in enumerate(self.spots):
-            if one.held or one.place == VALUE:
-                labs.append(self.labs[[at]] if one.held else wanted[[at]])
-                places.append(np.array([one.place]))
-                alone.append(np.zeros(1))
-                continue
-            costs, there = self._alone(one.media, wanted[at])
-            best = np.argsort(costs, kind="stable")[: figures.sets.CANDIDATES]
-            labs.append(self._seen.supplies.lab[there[best]])
-            places.append(there[best])
-            alone.append(costs[best])
+        found = [self._candidates(at, wanted[at]) for at in range(len(self.spots))]
+        labs, places, alone = ([one[which] for one in found] for which in range(3))
         between = {}
         for i in range(len(self.spots)):
             for j in range(i + 1, len(self.spots)):
@@ -94,21 +86,28 @@ class Landing:
             joint.cost(chosen),
         )
 
+    def _candidates(self, at: int, wanted: Array) -> tuple[Array, np.ndarray, Array]:
+        """What a spot may take: colours (c, 3), their places and costs (c,), the cheapest first."""
+        spot = self.spots[at]
+        if spot.held:
+            return self.labs[[at]], np.array([spot.place]), np.zeros(1)
+        if spot.place == VALUE:
+            labs = _nearby(wanted)
+            places, costs = np.full(len(labs), VALUE), _cost(wanted, labs[:, 0], *lab_to_hue(labs))
+        else:
+            costs, places = self._alone(spot.media, wanted)
+            best = np.argsort(costs, kind="stable")[: 2 * figures.sets.CANDIDATES]
+            labs, places, costs = self._seen.supplies.lab[places[best]], places[best], costs[best]
+        kind, _, key = spot.id.partition(":")
+        if kind == "colour" and self._depths is not None:
+            costs = costs + figures.sets.BROKEN["family"] * self._depths.lacking(int(key), labs)
+        best = np.argsort(costs, kind="stable")[: figures.sets.CANDIDATES]
+        return labs[best], places[best], costs[best]
+
     def _alone(self, media: tuple[Medium, ...], wanted: Array) -> tuple[Array, np.ndarray]:
         """What each of m supplies of some media costs for colours (…, 3): (…, m); and the places of these."""
         there, lightness, hue, chroma = self._of(media)
-        turn, strength = (one[..., None] for one in lab_to_hue(wanted))
-        level = wanted[..., 0, None]
-        off = np.abs((hue - turn + 180) % 360 - 180)
-        low, high = figures.sets.HUE_ENDS
-        weight = np.where((level >= low) & (level <= high), 1.0, figures.sets.HUE_AT_ENDS)
-        # What has hardly any strength has no hue to be off.
-        weight = weight * np.minimum(strength / figures.palettes.RULE_COLOURED, 1.0)
-        lost = (strength - chroma) / np.maximum(strength, figures.palettes.RULE_COLOURED)
-        costs = ((lightness - level) / figures.sets.COST_L) ** 2
-        costs = costs + weight * (np.maximum(0, off - figures.sets.HUE_FREE) / figures.sets.COST_HUE) ** 2
-        # Stronger than wanted counts half as much as weaker.
-        return costs + (np.where(lost > 0, lost, lost / 2) / figures.sets.COST_CHROMA) ** 2, there
+        return _cost(wanted, lightness, hue, chroma), there
 
     def _of(self, media: tuple[Medium, ...]) -> tuple[np.ndarray, Array, Array, Array]:
         if media not in self._known:
@@ -158,12 +157,43 @@ class Landing:
         if second != first + 1 or len(pads) != len(grounded.pads) or grounded.row.is_over(first):
             return np.zeros((len(places[i]), len(places[j])))
         how = [(pads[at].hand, pads[at].coats) for at in (first, second)]
-        one, other = (
-            grounded.inks_at(places[at].tolist(), [laid] * len(places[at]))
-            for at, laid in zip((i, j), how, strict=True)
-        )
-        met = measure_join(strips(one[:, None], other[None], grounded.card), grounded.card)
-        return np.asarray(met.muddy, dtype=float)
+        # The same pads are candidates again and again.
+        known = self._mud.setdefault(first, np.full((len(self._seen.supplies.rows),) * 2, -1, dtype=np.int8))
+        rows, columns = np.nonzero(known[np.ix_(places[i], places[j])] < 0)
+        if len(rows):
+            one, other = (
+                grounded.inks_at(which.tolist(), [laid] * len(which))
+                for which, laid in zip((places[i][rows], places[j][columns]), how, strict=True)
+            )
+            met = measure_join(strips(one, other, grounded.card), grounded.card)
+            known[places[i][rows], places[j][columns]] = met.muddy
+        return np.asarray(known[np.ix_(places[i], places[j])], dtype=float)
+
+
+def _cost(wanted: Array, lightness: Array, hue: Array, chroma: Array) -> Array:
+    """What colours (m,) cost where others (…, 3) are wanted: (…, m)."""
+    turn, strength = (one[..., None] for one in lab_to_hue(wanted))
+    level = wanted[..., 0, None]
+    off = np.abs((hue - turn + 180) % 360 - 180)
+    low, high = figures.sets.HUE_ENDS
+    weight = np.where((level >= low) & (level <= high), 1.0, figures.sets.HUE_AT_ENDS)
+    # What has hardly any strength has no hue to be off.
+    weight = weight * np.minimum(strength / figures.palettes.RULE_COLOURED, 1.0)
+    lost = (strength - chroma) / np.maximum(strength, figures.palettes.RULE_COLOURED)
+    costs = ((lightness - level) / figures.sets.COST_L) ** 2
+    costs = costs + weight * (np.maximum(0, off - figures.sets.HUE_FREE) / figures.sets.COST_HUE) ** 2
+    # Stronger than wanted counts half as much as weaker.
+    return np.asarray(costs + (np.where(lost > 0, lost, lost / 2) / figures.sets.COST_CHROMA) ** 2)
+
+
+def _nearby(wanted: Array) -> Array:
+    """A value (3,) and others round it (c, 3): it may be any colour, but its areas may want another."""
+    (hue,), (chroma,) = lab_to_hue(wanted[None])
+    turns, shares = np.meshgrid(figures.sets.VALUE_TURNS, figures.sets.VALUE_SHARES)
+    made = hue_to_lab(np.full(turns.size, wanted[0]), hue + turns.ravel(), chroma * shares.ravel())
+    made[:, 0] = wanted[0]
+    made[0] = wanted
+    return np.asarray(made)
 
 
 def _colours(seen: SeenCard, held: frozenset[str]) -> list[Spot]:

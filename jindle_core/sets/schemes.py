@@ -9,6 +9,7 @@ from numpy.typing import NDArray
 
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array, hue_to_lab, lab_to_hue
+from jindle_core.palettes.moods import Mood
 from jindle_core.palettes.role import Role
 from jindle_core.seen.palette import SeenPalette
 
@@ -21,23 +22,27 @@ class SchemeKind(StrEnum):
     NEIGHBOURS = "neighbours"
     OPPOSITES = "opposites"
     ONE_ACCENT = "greys-with-an-accent"
+    AFTER = "after-a-mood"
 
 
 @dataclass(frozen=True, slots=True)
 class Scheme:
-    """A kind, by how many degrees (of Oklab) hues turn, and by how much chroma grows."""
+    """A kind, by how many degrees (of Oklab) hues turn, and by how much chroma grows; ``like`` is the mood
+    that ``SchemeKind.AFTER`` takes its hues from."""
 
     kind: SchemeKind
     turn: float
     bold: float = 1.0
+    like: Mood | None = None
 
 
 @dataclass(frozen=True, slots=True)
 class Leading:
-    """The hues (degrees of Oklab) that lead a card, and that are its accent."""
+    """The hues (degrees of Oklab) that lead a card, and that are its accent; and its strongest chroma."""
 
     lead: float
     accent: float
+    strongest: float = figures.palettes.RULE_CHROMA
 
 
 def leading(palette: SeenPalette) -> Leading:
@@ -54,23 +59,41 @@ def leading(palette: SeenPalette) -> Leading:
 
     lead = strongest(Role.LEAD, np.ones(len(labs), bool))
     accent = strongest(Role.ACCENT, np.abs(_between(hue, hue[lead])) > figures.sets.ACCENT_WIDTH)
-    return Leading(float(hue[lead]), float(hue[accent]))
+    strength = max(float(chroma.max()), figures.palettes.RULE_COLOURED)
+    return Leading(float(hue[lead]), float(hue[accent]), strength)
 
 
 def recoloured(scheme: Scheme, around: Leading, lab: Array) -> Array:
     """What some colours (n, 3) want to be in a scheme: of the same L*, and what has no hue as it is."""
-    (found,) = turned(scheme.kind, np.array([scheme.turn]), scheme.bold, around, lab)
+    (found,) = turned(scheme, np.array([scheme.turn]), around, lab)
     return np.asarray(found)
 
 
-def turned(kind: SchemeKind, turns: Array, bold: float, around: Leading, lab: Array) -> Array:
-    """The same by several turns (t,) at once: (t, n, 3)."""
+def turned(scheme: Scheme, turns: Array, around: Leading, lab: Array) -> Array:
+    """The same by several turns (t,) at once, whatever the scheme's own: (t, n, 3)."""
     lab = np.broadcast_to(np.asarray(lab, dtype=float), (len(turns), *np.shape(lab)))
     hue, chroma = lab_to_hue(lab)
-    there, strength = _HUES[kind](hue, around, turns[:, None])
-    made = hue_to_lab(lab[..., 0], there, chroma * strength * bold)
+    grey = chroma < figures.palettes.RULE_COLOURED
+    if scheme.like is None:
+        there, strength = _HUES[scheme.kind](hue, around, turns[:, None])
+        chroma = chroma * strength
+    else:
+        there = _in_regions(scheme.like, hue - around.lead + turns[:, None])
+        weak, strong = scheme.like.chroma
+        chroma = weak + (strong - weak) * np.minimum(chroma / around.strongest, 1.0)
+    made = hue_to_lab(lab[..., 0], there, chroma * scheme.bold)
     made[..., 0] = lab[..., 0]
-    return np.where((chroma < figures.palettes.RULE_COLOURED)[..., None], lab, made)
+    return np.where(grey[..., None], lab, made)
+
+
+def _in_regions(mood: Mood, off: Array) -> Array:
+    """Hues that lie so many degrees off the lead, parted among a mood's regions, the lead in its first."""
+    width = 360 / len(mood.hues)
+    nearest = np.round(off / width)
+    which = nearest.astype(int) % len(mood.hues)
+    middle = np.array([one.middle for one in mood.hues])[which]
+    reach = np.array([one.reach for one in mood.hues])[which]
+    return np.asarray(middle + reach * (off - nearest * width) / (width / 2))
 
 
 def _between(hue: Array, other: Array | float) -> Array:

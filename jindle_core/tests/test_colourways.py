@@ -17,6 +17,7 @@ from jindle_core.colorimetry.spaces import lab_to_hue
 from jindle_core.errors import BadInput
 from jindle_core.families.recipes import Thing
 from jindle_core.media import Medium
+from jindle_core.palettes.moods import MOODS
 from jindle_core.provenance import Provenance
 from jindle_core.seen.whole import SeenCard
 from jindle_core.sets.colourways import Colourways, Wanted, holdable
@@ -59,7 +60,11 @@ def many_supplies():
 
 SUPPLIES = many_supplies()
 SEEN = SeenCard(a_card(), SUPPLIES, {1: DRAWING})
-SCHEMES = st.builds(Scheme, st.sampled_from(list(SchemeKind)), st.sampled_from(range(0, 360, 30)))
+SCHEMES = st.builds(
+    Scheme,
+    st.sampled_from([kind for kind in SchemeKind if kind is not SchemeKind.AFTER]),
+    st.sampled_from(range(0, 360, 30)),
+)
 
 
 class SchemeTests(unittest.TestCase):
@@ -182,6 +187,11 @@ class ColourwayTests(unittest.TestCase):
             for id_ in pieces:
                 key = int(id_.partition(":")[2])
                 self.assertEqual(one.seen.card.build.piece(key), card.build.piece(key))
+
+    def test_only_a_mood_is_gone_by_where_that_is_wanted(self):
+        found = self.some(Wanted(like=MOODS[:1], only_like=True))
+        self.assertTrue(found)
+        self.assertEqual({one.scheme.like for one in found}, {MOODS[0]})
 
     def test_the_one_that_was_proposed_is_made_again(self):
         first = self.found[0]
