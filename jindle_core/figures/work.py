@@ -7,7 +7,7 @@ ones for a thin layer in a dry room; a product's label goes before them.
 from types import MappingProxyType
 
 # Hands, in minutes.
-SCORE_BASE = 3.0  # cut, score and fold a base
+SCORE_BASE, BASE_FIRST = 3.0, 1.0  # cut, score and fold a base; of it setting up trimmer and scoring board
 CUT_SHEET, CUT_PIECE = 1.0, 0.7  # find and set up a stock, and each straight piece out of it
 DIE_SHEET, DIE_PIECE = 2.0, 1.0  # the same with a die machine
 STAMP_FIRST, STAMP_EACH = 2.0, 1.0  # mount and ink a stamp, and each print of it
@@ -16,6 +16,7 @@ COLOUR_TONE = MappingProxyType({"tiny": 0.4, "small": 1.0, "large": 2.0})  # a t
 COLOUR_FIRST = 0.5  # find the markers of a family
 GLAZE = 0.5  # a colour over a tone once it is dry
 CUT_OUT, WHITE_EDGE = 2.5, 1.0  # a picture along its outline; its cut edge touched up
+PAD_FIRST = 0.5  # of laying a pad: opening it, a brush for it, trying it on scrap
 GROUND_STEP, GROUND_TAPE = 2.0, 1.5  # a pad of a ground laid or gone back through; taping down, lifting
 INK_PIECE = 1.5  # a piece inked by oneself
 LAY_DRY = 2.0  # everything laid out to see where words go

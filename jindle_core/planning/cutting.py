@@ -4,6 +4,7 @@ Places on a sheet are in millimetres from its top left.
 """
 
 from collections import defaultdict
+from collections.abc import Callable
 from dataclasses import dataclass
 from fractions import Fraction
 from functools import cached_property
@@ -194,7 +195,7 @@ class Cutting:
         return found
 
     @cached_property
-    def _from_sheets(self) -> dict[End, list[ToCut]]:
+    def from_sheets(self) -> dict[End, list[ToCut]]:
         """By material what is cut out of sheets for all the cards, as far as a sheet holds it."""
         found = {}
         for end, pieces in self._of_one.items():
@@ -213,17 +214,17 @@ class Cutting:
     @cached_property
     def sheets(self) -> list[SheetCut]:
         """The sheets, those of a material together."""
-        work = figures.cutting.PACKING_WORK // max(len(self._from_sheets), 1)
+        work = figures.cutting.PACKING_WORK // max(len(self.from_sheets), 1)
         return [
-            self._cut_up(end, sheet, {piece.key: piece.name for piece in pieces})
-            for end, pieces in self._from_sheets.items()
+            cut_up(end, sheet, self.sheet.width.unit, self.piece_cut)
+            for end, pieces in self.from_sheets.items()
             for sheet in pack(pieces, self.sheet_of(end), work)
         ]
 
     @property
     def bound(self) -> int:
         """So many sheets at least the area of the pieces needs."""
-        return sum(area_bound(pieces, self.sheet_of(end)) for end, pieces in self._from_sheets.items())
+        return sum(area_bound(pieces, self.sheet_of(end)) for end, pieces in self.from_sheets.items())
 
     @property
     def pieces(self) -> list[Listed]:
@@ -257,30 +258,37 @@ class Cutting:
             return "folded across the grain" if self._base_turned is None else "folded along the grain"
         return "either way" if piece.turns else "pattern upright"
 
-    def _cut_up(self, end: End, sheet: Sheet, names: dict[int, str]) -> SheetCut:
-        parted = trimmed(sheet)
-        return SheetCut(
-            end,
-            sheet.width * _GRAIN,
-            sheet.height * _GRAIN,
-            tuple(self._cut(cut, names[cut.key]) for cut in sheet.cuts),
-            tuple(map(_trim, parted.trims)) if parted else (),
-            tuple(self._left(part) for part in parted.left if part.of_use) if parted else (),
-            sheet.used,
-        )
-
-    def _cut(self, cut: Cut, name: str) -> PieceCut:
+    def piece_cut(self, cut: Cut) -> PieceCut:
+        """A piece as it lies on a sheet."""
         turned = cut.turned != bool(self._base_turned) if cut.key == BASE else cut.turned
         middle = self._middles.get(cut.key) if cut.key in self._filled.values() else None
         hole = None if middle is None else _hole(cut, middle)
         score = _score(cut, self._flat, turned) if cut.key == BASE else None
         size = self._blanks.get(cut.key) or self._sizes[cut.key]
-        return PieceCut(cut.key, name, size, _place(cut), turned, score, hole)
+        return PieceCut(cut.key, self._names[cut.key], size, _place(cut), turned, score, hole)
 
-    def _left(self, part: TrimPart) -> LeftOver:
-        unit = self.sheet.width.unit
-        sides = (Length(side // GRAINS[unit], unit).text() for side in (part.width, part.height))
-        return LeftOver(_place(part), f"{' × '.join(sides)} {unit}")
+    @cached_property
+    def _names(self) -> dict[int, str]:
+        return {piece.key: piece.name for pieces in self._of_one.values() for piece in pieces}
+
+
+def cut_up(end: End, sheet: Sheet, unit: str, piece_cut: Callable[[Cut], PieceCut]) -> SheetCut:
+    """A sheet of a material that is packed, with the cuts right across it; what is left is told in a unit."""
+    parted = trimmed(sheet)
+    return SheetCut(
+        end,
+        sheet.width * _GRAIN,
+        sheet.height * _GRAIN,
+        tuple(map(piece_cut, sheet.cuts)),
+        tuple(map(_trim, parted.trims)) if parted else (),
+        tuple(_left(part, unit) for part in parted.left if part.of_use) if parted else (),
+        sheet.used,
+    )
+
+
+def _left(part: TrimPart, unit: str) -> LeftOver:
+    sides = (Length(side // GRAINS[unit], unit).text() for side in (part.width, part.height))
+    return LeftOver(_place(part), f"{' × '.join(sides)} {unit}")
 
 
 def _larger(size: Size, room: Length) -> Size:

@@ -147,9 +147,19 @@ def planned(
     now: float = 0.0,
 ) -> Planned:
     """The work on a card, seen at a second ``now``; the same for the same hour after the last press."""
-    wishes, progress = wishes or Wishes(), (progress or Progress()).as_of(now)
-    pace = {work: one.share for work, one in (paces or {}).items()}
-    every = tasks(checked, Habits(wishes.cut_first, wishes.cards, pace))
+    wishes = wishes or Wishes()
+    every = tasks(checked, Habits(wishes.cut_first, wishes.cards, shares(paces or {})))
+    return standing(every, wishes, progress or Progress(), now)
+
+
+def shares(paces: Mapping[Work, Pace]) -> dict[Work, float]:
+    """How much of the usual minutes each kind of work takes."""
+    return {work: one.share for work, one in paces.items()}
+
+
+def standing(every: list[Task], wishes: Wishes, progress: Progress, now: float) -> Planned:
+    """How the work stands where these are all the tasks."""
+    progress = progress.as_of(now)
     wishes, progress = wishes.among(every), progress.among(every)
     begins = begins_at(progress, now)
     past = _past(every, progress)

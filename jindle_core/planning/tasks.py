@@ -72,7 +72,7 @@ class _Making:
         words = "Cut, score and fold the base"
         yield Task(
             "base", Work.BASE, words, figures.work.SCORE_BASE, Tool.TRIMMER,
-            to=(BASE,), supplies=(self._build.base,), hazards=hazards,
+            to=(BASE,), supplies=(self._build.base,), hazards=hazards, once=figures.work.BASE_FIRST,
         )  # fmt: skip
         self._ready[BASE].append(After("base", 0, "the base must be cut"))
 
@@ -90,7 +90,7 @@ class _Making:
             yield self._cut(stock, pieces, by_die=True)
 
     def _cut(self, stock: End, pieces: list[Piece], by_die: bool = False) -> Task:
-        names, keys = _listed(piece.name for piece in pieces), tuple(piece.key for piece in pieces)
+        names, keys = listed(piece.name for piece in pieces), tuple(piece.key for piece in pieces)
         out_of = f"{names} out of {self._stack.palette.end_words(stock)}"
         if by_die:
             key, work, tool, words = f"die:{min(keys)}", Work.DIE, Tool.MACHINE, f"Die-cut {out_of}"
@@ -223,7 +223,7 @@ class _Making:
         if "solvent" in coloured.picture.finishes:
             hazards.add(Hazard.SOLVENT)
         ids = dict.fromkeys(pk for area in group for pk in area.family)
-        words = f"Colour {_listed(area.name for area in group)} of {coloured.picture.name}"
+        words = f"Colour {listed(area.name for area in group)} of {coloured.picture.name}"
         tool = Tool.BRUSHES if medium in PAD_MEDIA else Tool.COLOURS
         return Task(
             key, Work.COLOUR, words, minutes, tool, tuple(after), (),
@@ -268,6 +268,7 @@ class _Making:
                 key, Work.GROUND, words, minutes, Tool.BRUSHES, tuple(after), (carrier,),
                 supplies=tuple(End("supply", pad.colour) for pad in grounded.pads), steps=tuple(part),
                 hazards=frozenset(hazards),
+                once=figures.work.PAD_FIRST * sum(step.using is not None for step in part),
             )  # fmt: skip
             after = [After(key, dries, "the ink before must be dry")]
         flat = "the ground must be dry, and the panel flat again"
@@ -284,7 +285,10 @@ class _Making:
             supplies = (End("supply", piece.inked.colour),)
             words = f"Ink {piece.name} with {self._stack.palette.end_words(supplies[0])}"
             after = tuple(self._ready[piece.key])
-            yield Task(key, Work.INK, words, minutes, Tool.BRUSHES, after, (piece.key,), supplies=supplies)
+            yield Task(
+                key, Work.INK, words, minutes, Tool.BRUSHES, after, (piece.key,), supplies=supplies,
+                once=figures.work.PAD_FIRST,
+            )  # fmt: skip
             self._ready[piece.key].append(After(key, figures.work.PAD_DRIES[medium], "its ink must be dry"))
 
     # --- Words.
@@ -340,7 +344,7 @@ class _Making:
         trimmed = [piece for piece in front if piece.trimmed]
         if trimmed:
             last = "raise" if raised else "flat"
-            words = f"Trim what hangs over the edge: {_listed(piece.name for piece in trimmed)}"
+            words = f"Trim what hangs over the edge: {listed(piece.name for piece in trimmed)}"
             after = (After(last, figures.work.GLUE_HOLDS, "glue must hold"),)
             keys = tuple(piece.key for piece in trimmed)
             minutes = figures.work.TRIM * len(trimmed)
@@ -353,7 +357,7 @@ class _Making:
         """What falls off and fills elsewhere."""
         found = []
         for one in self._examined.trimmings:
-            use = f": it could be {_listed(one.could_be)}" if one.could_be else ", for a filler elsewhere"
+            use = f": it could be {listed(one.could_be)}" if one.could_be else ", for a filler elsewhere"
             found.append(Step(f"Keep the {one.text(one.unit)} that falls off {one.name}{use}."))
         return tuple(found)
 
@@ -368,7 +372,7 @@ class _Making:
             *after,
             *(one for piece in pieces for at in (piece.key, piece.on) for one in self._ready[at]),
         ]
-        words = f"{verb}: {_listed(piece.name for piece in pieces)}"
+        words = f"{verb}: {listed(piece.name for piece in pieces)}"
         yield Task(key, work, words, each * len(pieces), Tool.GLUE, _once(ready), keys)
 
     def finishing(self) -> Iterator[Task]:
@@ -378,7 +382,7 @@ class _Making:
         finishes = [piece for piece in self._build.every if piece.kind is Kind.FINISH]
         last = [After(key, figures.work.GLUE_HOLDS, "it must be put together") for key in laid]
         if finishes:
-            words = f"Set on {_listed(piece.name for piece in finishes)}"
+            words = f"Set on {listed(piece.name for piece in finishes)}"
             keys = tuple(piece.key for piece in finishes)
             minutes = figures.work.FINISH_EACH * len(finishes)
             supplies = tuple(dict.fromkeys(piece.material for piece in finishes))
@@ -420,7 +424,8 @@ def _once(after: Sequence[After]) -> tuple[After, ...]:
 _NAMED = 4
 
 
-def _listed(names: Iterable[str]) -> str:
+def listed(names: Iterable[str]) -> str:
+    """Names as they are said, each once; of many the first."""
     every = list(dict.fromkeys(names))
     shown = every[:_NAMED]
     more = f" and {len(every) - _NAMED} more" if len(every) > _NAMED else ""
