@@ -15,10 +15,11 @@ from server.accounts.models import Person
 from server.cards.models import StepTaken, StoredCard
 from server.catalogue.models import Colour, DrawerEntry, Range, Reading
 from server.colouring.models import Drawing, KeptFamily
-from server.palettes.models import Combination
+from server.palettes.models import Combination, KeptMood
 from server.papers.models import Paper
 from server.recipes.models import SharedRecipe
 from server.records.models import Record
+from server.sets.models import CardSet
 
 Found = TypeVar("Found", bound=Model)
 
@@ -130,6 +131,23 @@ def shared_recipes_of(person: Person) -> QuerySet[SharedRecipe]:
 def shared_recipe(token: str) -> SharedRecipe:
     """What a link leads to, for whoever has it; 404 where there is no such link, or it was ended."""
     return one(SharedRecipe.objects.all(), token=token)
+
+
+def sets_of(person: Person) -> QuerySet[CardSet]:
+    """The sets of cards that a person may see and change: their own."""
+    return CardSet.objects.filter(owner=_somebody(person))
+
+
+def own_set(person: Person, pk: int) -> CardSet:
+    """One of them; 404 for anybody else's."""
+    found = one(sets_of(person), pk=pk)
+    found.owner = person
+    return found
+
+
+def moods_of(person: Person) -> QuerySet[KeptMood]:
+    """The seasons and places that a person has kept."""
+    return KeptMood.objects.filter(owner=_somebody(person))
 
 
 def kept_families_of(person: Person) -> QuerySet[KeptFamily]:

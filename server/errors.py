@@ -55,6 +55,15 @@ class StaleRecord(Stale):
     )
 
 
+class StaleSet(Stale):
+    """Which cards a set has was changed in another window since it was read."""
+
+    default_detail = (
+        "This set was changed in another window since you opened it. Yours was not saved; the newest is "
+        "loaded, so make your change again if you still want it."
+    )
+
+
 class CannotBeShown(exceptions.APIException):
     """A stored card that cannot be worked out; it can be brought back to an earlier state, or deleted."""
 

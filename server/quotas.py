@@ -17,6 +17,8 @@ LIMITS = {
     "families": 60,
     "records": 60,
     "links": 60,
+    "sets": 30,
+    "moods": 30,
 }
 
 

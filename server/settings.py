@@ -37,6 +37,7 @@ INSTALLED_APPS = [
     "server.palettes",
     "server.records",
     "server.recipes",
+    "server.sets",
     "server.colouring",
     "server.demo",
 ]

@@ -29,12 +29,14 @@ from server.colouring import api as colouring
 from server.colouring import scan_api
 from server.demo import api as demo
 from server.palettes import api as palettes
+from server.palettes import mood_api as moods
 from server.papers import api as papers
 from server.papers import camera_api
 from server.recipes import api as recipes
 from server.records import api as records
 from server.records import which
 from server.sets import api as sets
+from server.sets import colourways_api as colourways
 
 
 @never_cache
@@ -94,6 +96,8 @@ api = [
     path("palettes/drawer", palettes.DrawerLandings.as_view()),
     path("palettes/combinations", palettes.Combinations.as_view()),
     path("palettes/combinations/<int:pk>", palettes.OneCombination.as_view()),
+    path("palettes/moods", moods.Moods.as_view()),
+    path("palettes/moods/<int:pk>", moods.OneMood.as_view()),
     path("palettes/start", palettes.StartCard.as_view()),
     path("camera", camera_api.Camera.as_view()),
     path("camera/chart", camera_api.CameraChart.as_view()),
@@ -123,8 +127,18 @@ api = [
     path("cards/<int:pk>/plan/instead", planning.CardPlanInstead.as_view()),
     path("records", records.Records.as_view()),
     path("cards/<int:pk>/recipe/file", recipes.CardRecipeFile.as_view()),
-    path("cards/<int:pk>/colourways", sets.CardColourways.as_view()),
-    path("cards/<int:pk>/colourways/take", sets.TakeColourway.as_view()),
+    path("cards/<int:pk>/colourways", colourways.CardColourways.as_view()),
+    path("cards/<int:pk>/colourways/take", colourways.TakeColourway.as_view()),
+    path("sets", sets.Sets.as_view()),
+    path("sets/<int:pk>", sets.OneSet.as_view()),
+    path("sets/<int:pk>/carry", sets.SetCarry.as_view()),
+    path("sets/<int:pk>/cutting", sets.CutSet.as_view()),
+    path("sets/<int:pk>/cutting/sheet", sets.CutSetSheet.as_view()),
+    path("sets/<int:pk>/sheet", sets.SetPage.as_view()),
+    path("sets/<int:pk>/plan", sets.SetPlan.as_view()),
+    path("sets/<int:pk>/plan/presses", sets.SetPlanPresses.as_view()),
+    path("sets/<int:pk>/plan/anew", sets.SetPlanAnew.as_view()),
+    path("sets/<int:pk>/records", sets.SetRecords.as_view()),
     path("cards/<int:pk>/link", recipes.CardLink.as_view()),
     path("records/<int:pk>/recipe/file", recipes.RecordRecipeFile.as_view()),
     path("records/<int:pk>/link", recipes.RecordLink.as_view()),

@@ -40,6 +40,11 @@ from jindle_core.sets.schemes import Leading, Scheme, SchemeKind, leading, recol
 _RULES = ("pair", "stands", "spread")
 
 
+# What there is to say: what may keep its hue wherever it is shown, and by how much colours grow stronger.
+KEEPS_HUE = {Thing.SKIN: "skin", Thing.FUR: "fur and feathers", Thing.LEAF: "leaves"}
+BOLDNESS = {0.6: "quiet", 0.8: "softer", 1.0: "as it is", 1.25: "stronger", 1.5: "bold"}
+
+
 @dataclass(frozen=True, slots=True)
 class Wanted:
     """What a person says of colourways.

@@ -14,11 +14,13 @@ from server.access import (
     drawings_seen_by,
     gone_ranges_of,
     kept_families_of,
+    moods_of,
     papers_seen_by,
     ranges_of,
     ranges_seen_by,
     readings_of,
     records_of,
+    sets_of,
     steps_taken_by,
 )
 from server.accounts.models import PREFERENCES, Person
@@ -83,6 +85,7 @@ def pack(person: Person) -> bytes:
         one.pk: f"own {number}"
         for number, one in enumerate((one for one in drawings if one.owner_id == person.pk), start=1)
     }
+    files["moods.json"] = _json([{"name": one.name, "mood": one.stored} for one in moods_of(person)])
     files["drawings.json"] = _json(
         [
             {"id": own_drawings[one.pk], "name": one.name, "drawing": one.stored}
@@ -124,8 +127,25 @@ def pack(person: Person) -> bytes:
             "stored": record.stored,
             "picture": predicted if record.picture is not None else None,
             "photos": list(photos),
+            # Those of one number were made together.
+            "together": record.together and {"number": record.together_id, "name": record.together.name},
         }
         files[f"records/{number:04}.json"] = _json(_plain_record(record) | told)
+    files["sets.json"] = _json(
+        [
+            {
+                "name": one.name,
+                "cards": [
+                    {"card": names_of_cards[member.card_id], "count": member.count}
+                    for member in one.members.all()
+                    if member.card_id not in broken
+                ],
+                "work": work.stored if (work := one.work_found()) else None,
+            }
+            for one in sets_of(person).order_by("changed", "id")
+            if one.members.exclude(card__in=broken).exists()
+        ]
+    )
     for number, card in enumerate(cards, start=1):
         if card.pk in broken:  # nor could it be brought back; what is stored of it comes along all the same
             files[f"cannot be shown/{number:04}.json"] = _json(document(card))

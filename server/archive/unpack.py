@@ -17,6 +17,7 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.range_json import read_range_json
 from jindle_core.lengths import TICKS
 from jindle_core.line_art.drawing import drawing_from_json
+from jindle_core.palettes.moods import Mood
 from jindle_core.palettes.role import Role
 from jindle_core.planning.instead import UsedInstead
 from jindle_core.planning.pace import Taken
@@ -32,10 +33,12 @@ from server.access import (
     drawer_of,
     drawings_seen_by,
     kept_families_of,
+    moods_of,
     papers_seen_by,
     ranges_of,
     readings_of,
     records_of,
+    sets_of,
 )
 from server.accounts.models import SURROUNDS, UNITS, Person
 from server.archive.history import whole
@@ -61,11 +64,13 @@ from server.catalogue.reading_actions import Laid, Value, add_readings
 from server.colouring.actions import keep_family, store_drawing
 from server.guarded import guarded
 from server.palettes.actions import keep_combination
+from server.palettes.moods import keep_mood
 from server.papers.actions import checked_width
 from server.papers.models import Paper
 from server.quotas import refuse_in_demo
 from server.records.actions import Made, Said, keep_record
-from server.records.models import MOST_PHOTOS
+from server.records.models import MOST_PHOTOS, MadeTogether
+from server.sets.actions import make_set
 from server.writes import write
 
 _SECONDS = 30  # of computing, to unpack what may be unpacked
@@ -105,6 +110,8 @@ def _unpacked(person: Person, files: dict[str, bytes], about: dict) -> dict[str,
             drawings_seen_by(person).filter(owner=person),
             kept_families_of(person),
             records_of(person),
+            moods_of(person),
+            sets_of(person),
         )
     ):
         raise BadInput(
@@ -137,6 +144,7 @@ class _Unpacking:
         self.drawings: dict[str, int] = {}
         self.sheets: dict[str, int] = {}
         self.cards: dict[str, StoredCard] = {}
+        self.together: dict[int, MadeTogether] = {}
         self.catalogue: Supplies | None = None
 
     def run(self, about: dict) -> dict[str, int]:
@@ -172,6 +180,10 @@ class _Unpacking:
             for at in self._named("cards/"):
                 self.cards[at] = self._card(_read(self.files, at))
                 counts["cards"] += 1
+            at = "moods.json"
+            counts["moods"] = self._moods(self._later(at))
+            at = "sets.json"
+            counts["sets"] = self._sets(self._later(at))
             counts["records"] = 0
             for at in self._named("records/"):
                 self._record(_read(self.files, at))
@@ -294,7 +306,28 @@ class _Unpacking:
         made = Made(
             checked_name(told["name"]), told_from_json(told["stored"]), recipes, times, picture, photos
         )
-        keep_record(self.person, self.cards.get(told["card"] or ""), said, made)
+        together = None
+        if of := told.get("together"):  # an older archive tells of none
+            together = self.together.setdefault(
+                _whole(of["number"]), MadeTogether(owner=self.person, name=checked_name(of["name"]))
+            )
+            if together.pk is None:
+                together.save()
+        keep_record(self.person, self.cards.get(told["card"] or ""), said, made, together)
+
+    def _moods(self, lines: list) -> int:
+        for one in lines:
+            keep_mood(self.person, replace(structured(one["mood"], Mood, "mood"), title=one["name"]))
+        return len(lines)
+
+    def _sets(self, lines: list) -> int:
+        for one in lines:
+            cards = {self.cards[each["card"]].pk: _whole(each["count"]) for each in one["cards"]}
+            # All its cards may be deleted by now: it is kept, for others can be put into it.
+            made = make_set(self.person, one["name"], cards)
+            if one["work"] is not None:
+                made.keep_work(1, written(read_work(one["work"], 1)))
+        return len(lines)
 
     def _card(self, told: dict) -> StoredCard:
         history = told["history"]

@@ -71,19 +71,28 @@ def change_card(
     """
     before = checked_card(card, supplies, card.owner).seen
     after = changed(before.card, change, before.palette.pairs)
+    told = store_changed(card, version, after, change.label, supplies, stage)
+    if isinstance(change, Waive) and all(one["key"] != change.check for one in told["checks"]):
+        words = f"There is no check “{change.check}” on this card."
+        raise BadInput(Problem(words, field="check", value=change.check))
+    return told
+
+
+@write
+def store_changed(
+    card: StoredCard, version: int, after: Card, label: str, supplies: Supplies, stage: str | None = None
+) -> dict[str, Any]:
+    """Store what a card is after a change, once it has been worked out whole; the card as it is told."""
     head, stored = card.head + 1, card_to_json(after)
     version = _store(card, version, stored, head)
     card.revisions.filter(number__gte=head).delete()
-    Revision.objects.create(card=card, number=head, stored=stored, label=change.label)
+    Revision.objects.create(card=card, number=head, stored=stored, label=label)
     if head > figures.palettes.UNDO_LIMIT:
         card.revisions.filter(number__lt=head - figures.palettes.UNDO_LIMIT).delete()
     made = copy(card)
     made.stored, made.version, made.head = stored, version, head
     checked = checked_card(made, supplies, card.owner, after)
-    told = card_told(made, checked, card.owner, {head: change.label}, stage)
-    if isinstance(change, Waive) and all(one.key != change.check for one in checked.checks):
-        words = f"There is no check “{change.check}” on this card."
-        raise BadInput(Problem(words, field="check", value=change.check))
+    told = card_told(made, checked, card.owner, {head: label}, stage)
     card.stored, card.version, card.head = stored, version, head
     return told
 

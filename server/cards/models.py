@@ -47,6 +47,14 @@ class StoredCard(models.Model):
         named = self.stored.get("name") if isinstance(self.stored, dict) else None
         return str(named or "a card without a name")
 
+    def work_found(self) -> "Work | None":
+        """The work on it as it is stored."""
+        return CardWork.objects.filter(card=self).first()
+
+    def keep_work(self, version: int, stored: object) -> None:
+        """Store the work on it."""
+        CardWork.objects.update_or_create(card=self, defaults={"version": version, "stored": stored})
+
 
 class Revision(models.Model):
     """A state of a card and the change that led to it."""
@@ -65,15 +73,23 @@ class Revision(models.Model):
         return f"{self.number}: {self.label}"
 
 
-class CardWork(models.Model):
-    """How a person wants to work on a card, and how far they are: as ``jindle_core.planning`` says it.
+class Work(models.Model):
+    """How a person wants to work on something, and how far they are: as ``jindle_core.planning`` says it.
 
     ``version`` counts every write and tells two devices apart.
     """
 
-    card = models.OneToOneField(StoredCard, on_delete=models.CASCADE, primary_key=True, related_name="work")
     version = models.PositiveIntegerField(default=0)
     stored = models.JSONField()
+
+    class Meta:
+        abstract = True
+
+
+class CardWork(Work):
+    """How a person wants to work on a card, and how far they are."""
+
+    card = models.OneToOneField(StoredCard, on_delete=models.CASCADE, primary_key=True, related_name="work")
 
     class Meta:
         db_table = "card_work"

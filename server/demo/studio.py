@@ -29,10 +29,12 @@ from server.access import (
     drawings_seen_by,
     gone_ranges_of,
     kept_families_of,
+    moods_of,
     papers_seen_by,
     ranges_of,
     readings_of,
     records_of,
+    sets_of,
     shared_recipes_of,
     steps_taken_by,
 )
@@ -51,6 +53,7 @@ from server.colouring.models import Drawing
 from server.palettes.actions import keep_combination
 from server.palettes.models import Combination
 from server.papers.models import Paper
+from server.records.models import MadeTogether
 from server.writes import write
 from standins.device import State
 
@@ -94,6 +97,9 @@ def set_back(studio: Person) -> None:
         drawings_seen_by(studio).filter(owner=studio),
         kept_families_of(studio),
         records_of(studio),
+        MadeTogether.objects.filter(owner=studio),
+        sets_of(studio),
+        moods_of(studio),
         shared_recipes_of(studio),
         steps_taken_by(studio),
     ):

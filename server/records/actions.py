@@ -29,7 +29,15 @@ from server.cards.travel import told_of
 from server.errors import StaleRecord
 from server.pictures import opened
 from server.quotas import check_room
-from server.records.models import FEW_WORDS, MANY_WORDS, MOST_PHOTOS, Record, RecordPhoto, RecordUse
+from server.records.models import (
+    FEW_WORDS,
+    MANY_WORDS,
+    MOST_PHOTOS,
+    MadeTogether,
+    Record,
+    RecordPhoto,
+    RecordUse,
+)
 from server.writes import write
 
 EARLIEST = date(1950, 1, 1)
@@ -91,20 +99,30 @@ def record_card(
     """
     going = work_there(card, work_version)
     check_room(card.owner, "records", Record.objects.filter(owner=card.owner))
-    recipes = {unit: recipe_of(checked, unit, work) for unit in TICKS}
-    picture, told = picture_of(card), told_of(checked, card.owner)
-    times = _times(work, going.progress)
-    made = Made(checked.seen.card.name, told, recipes, times, picture and picture[0])
-    kept = keep_record(card.owner, card, said, made)
+    kept = keep_record(card.owner, card, said, made_now(card, checked, work, going.progress))
     keep_work(card, replace(going, progress=Progress(), instead=()))
     return kept
 
 
-def keep_record(owner: Person, card: StoredCard | None, said: Said, made: Made) -> Record:
-    """Store what was made, under what it is found again."""
+def made_now(card: StoredCard, checked: CheckedCard, work: Planned, progress: Progress) -> Made:
+    """A card as it is made now."""
+    recipes = {unit: recipe_of(checked, unit, work) for unit in TICKS}
+    picture, told = picture_of(card), told_of(checked, card.owner)
+    return Made(checked.seen.card.name, told, recipes, _times(work, progress), picture and picture[0])
+
+
+def keep_record(
+    owner: Person,
+    card: StoredCard | None,
+    said: Said,
+    made: Made,
+    together: MadeTogether | None = None,
+) -> Record:
+    """Store what was made, under what it is found again; ``together`` with others of a set."""
     record = Record.objects.create(
         owner=owner,
         card=card,
+        together=together,
         name=made.name,
         stored=told_to_json(made.told),
         recipes={unit: plain(recipe) for unit, recipe in made.recipes.items()},

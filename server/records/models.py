@@ -13,6 +13,19 @@ MOST_PHOTOS = 6  # of what was made: front, inside, and some of its parts
 FEW_WORDS, MANY_WORDS = 120, 4000  # characters: an occasion; what went well
 
 
+class MadeTogether(models.Model):
+    """Several cards that were made in one go, as a set; each has a record of its own."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="+")
+    name = models.CharField(max_length=figures.palettes.NAME_LIMIT)
+
+    class Meta:
+        db_table = "made_together"
+
+    def __str__(self) -> str:
+        return self.name
+
+
 class Record(models.Model):
     """Cards that were made in one go.
 
@@ -23,6 +36,7 @@ class Record(models.Model):
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="records")
     card = models.ForeignKey(StoredCard, on_delete=models.SET_NULL, null=True, related_name="records")
+    together = models.ForeignKey(MadeTogether, on_delete=models.SET_NULL, null=True, related_name="records")
     version = models.PositiveIntegerField(default=1)
     name = models.CharField(max_length=figures.palettes.NAME_LIMIT)
     made = models.DateField()

@@ -65,6 +65,7 @@ class RecordSummarySerializer(serializers.Serializer):
 
     id = serializers.IntegerField()
     name = serializers.CharField()
+    together = serializers.CharField(help_text="the set that it was made in; blank: by itself")
     made = serializers.DateField()
     count = serializers.IntegerField()
     occasion = serializers.CharField()
@@ -100,11 +101,20 @@ class PhotoSerializer(serializers.Serializer):
     address = serializers.CharField()
 
 
+class MadeWithSerializer(serializers.Serializer):
+    """Another record of the same set."""
+
+    id = serializers.IntegerField()
+    name = serializers.CharField()
+    count = serializers.IntegerField()
+
+
 class RecordSerializer(RecordSummarySerializer):
     """All of something that was made."""
 
     version = serializers.IntegerField()
     card = serializers.IntegerField(allow_null=True, help_text="null: it was deleted")
+    others = MadeWithSerializer(many=True, help_text="that were made together with it")
     went_well = serializers.CharField()
     to_change = serializers.CharField()
     instead = UsedInsteadSerializer(many=True)

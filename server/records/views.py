@@ -14,7 +14,7 @@ _HEAVY = ("stored", "recipes", "picture")
 
 def summaries(found: QuerySet[Record]) -> list[dict[str, Any]]:
     """Some of it, as ``RecordSummarySerializer`` describes it, in four queries however many they are."""
-    records = list(found.defer(*_HEAVY))
+    records = list(found.select_related("together").defer(*_HEAVY))
     ids = [one.pk for one in records]
     photos: dict[int, int] = {}
     for pk, record in RecordPhoto.objects.filter(record__in=ids).values_list("pk", "record_id"):
@@ -33,6 +33,7 @@ def _summary(record: Record, photo: int | None, drawn: bool, shades: Sequence[st
     return {
         "id": record.pk,
         "name": record.name,
+        "together": record.together.name if record.together else "",
         "made": record.made,
         "count": record.count,
         "occasion": record.occasion,
@@ -52,9 +53,11 @@ def record_told(record: Record, supplies: Supplies) -> dict[str, Any]:
     uses = [one | kept_as(supplies, one) for one in _uses(record.uses.all())]
     shades = list(dict.fromkeys(one["shade"] for one in uses))
     summary = _summary(record, photos[0] if photos else None, record.picture is not None, shades)
+    others = record.together.records.exclude(pk=record.pk) if record.together else Record.objects.none()
     return summary | {
         "version": record.version,
         "card": record.card_id,
+        "others": list(others.order_by("id").values("id", "name", "count")),
         "went_well": record.went_well,
         "to_change": record.to_change,
         "instead": record.instead,

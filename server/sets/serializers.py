@@ -1,74 +1,154 @@
-"""What the API of colourways takes and gives."""
+"""What the API of sets takes and gives."""
+
+from typing import Any
 
 from rest_framework import serializers
 
 from jindle_core import figures
-from jindle_core.families.recipes import Thing
-from jindle_core.sets.schemes import SchemeKind
-from server.cards.everywhere_serializers import GivesWaySerializer
+from server.cards.building.cutting_serializers import (
+    MiddleSerializer,
+    SheetCutSerializer,
+    SheetSerializer,
+)
 from server.cards.serializers import DeskSerializer
+from server.cards.supply_api import WantedSerializer
 from server.catalogue.swatches import ShadesSerializer
+from server.records.models import FEW_WORDS, MANY_WORDS
 
-_MOST_HELD = 200
-
-
-class ColourwaysQuery(serializers.Serializer):
-    """What is held, what keeps its hue, how bold, and whether of the drawer alone."""
-
-    held = serializers.ListField(
-        child=serializers.CharField(max_length=20), default=list, max_length=_MOST_HELD
-    )
-    things = serializers.ListField(
-        child=serializers.ChoiceField(choices=[(one.value, one.value) for one in Thing]),
-        default=lambda: [Thing.SKIN.value],
-    )
-    bold = serializers.FloatField(default=1.0, min_value=0.3, max_value=2.0)
-    owned = serializers.BooleanField(default=False)
+_MOST = 2 * figures.sets.MOST_MEMBERS  # that are listened to, so that what is too much is said in words
 
 
-class TakeQuery(ColourwaysQuery):
-    """The same, which proposal is taken, and what the card is called."""
+def _few(child: serializers.Serializer, **how: bool) -> "serializers.ListSerializer[Any]":
+    return serializers.ListSerializer(child=child, max_length=_MOST, **how)
 
-    scheme = serializers.ChoiceField(choices=[(one.value, one.value) for one in SchemeKind])
-    turn = serializers.FloatField(min_value=-360, max_value=360)
-    choice = serializers.IntegerField(min_value=0, max_value=figures.sets.SHEETS_TRIED, default=0)
+
+class HowManySerializer(serializers.Serializer):
+    """A card, and how many of it are made."""
+
+    card = serializers.IntegerField()
+    count = serializers.IntegerField(default=1)
+
+
+class NewSetSerializer(serializers.Serializer):
+    """A set: what it is called, and its cards in order."""
+
     name = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
+    cards: "serializers.ListSerializer[Any]" = serializers.ListSerializer(child=HowManySerializer())
 
 
-class HoldableSerializer(serializers.Serializer):
-    """Something that can be held as it is."""
+class ChangedSetSerializer(serializers.Serializer):
+    """What of a set is to be otherwise; what is left out stays."""
 
-    id = serializers.CharField()
-    words = serializers.CharField()
-    shades = ShadesSerializer(allow_null=True)
-
-
-class ColourwaySerializer(serializers.Serializer):
-    """The card in other colours, as predicted."""
-
-    scheme = serializers.CharField()
-    words = serializers.CharField()
-    turn = serializers.FloatField()
-    choice = serializers.IntegerField()
-    desk = DeskSerializer()
-    strip = ShadesSerializer(many=True, help_text="its palette, in order")
-    held = serializers.IntegerField(help_text="checks of how it looks and is made that held")
-    gives_way = GivesWaySerializer(many=True)
-    supplies = serializers.IntegerField(help_text="supplies that it uses")
-    lacking = serializers.ListField(
-        child=serializers.CharField(), help_text="those that are low, or not in the drawer"
+    version = serializers.IntegerField(min_value=1)
+    name = serializers.CharField(max_length=figures.palettes.NAME_LIMIT, required=False)
+    cards: "serializers.ListSerializer[Any]" = serializers.ListSerializer(
+        child=HowManySerializer(), required=False
     )
 
 
-class ColourwaysLineSerializer(serializers.Serializer):
-    """How far it has come, or one more proposal."""
-
-    share = serializers.FloatField(required=False)
-    words = serializers.CharField(required=False)
-    colourway = ColourwaySerializer(required=False)
-
-
-class ColourwayTakenSerializer(serializers.Serializer):
-    """The card that was made of it."""
+class MadeSetSerializer(serializers.Serializer):
+    """The set that was made."""
 
     id = serializers.IntegerField()
+
+
+class SetSummarySerializer(serializers.Serializer):
+    """A set in the list."""
+
+    id = serializers.IntegerField()
+    name = serializers.CharField()
+    cards = serializers.ListField(child=serializers.CharField(), help_text="what its cards are called")
+    count = serializers.IntegerField(help_text="of all cards that are made")
+
+
+class SetMemberSerializer(serializers.Serializer):
+    """A card of a set as it is predicted."""
+
+    id = serializers.IntegerField()
+    name = serializers.CharField()
+    version = serializers.IntegerField()
+    count = serializers.IntegerField()
+    desk = DeskSerializer()
+    strip = ShadesSerializer(many=True, help_text="its palette, in order")
+    failing = serializers.IntegerField()
+    differs = serializers.ListField(
+        child=serializers.CharField(), help_text="how it is built otherwise than the first"
+    )
+
+
+class AlikeSerializer(serializers.Serializer):
+    """What two cards share, and how alike they look in greys."""
+
+    first = serializers.IntegerField(help_text="the id of a card")
+    second = serializers.IntegerField()
+    shared = serializers.IntegerField(help_text="supplies that both use")
+    off = serializers.FloatField(help_text="mean difference of lightness, place by place, in L*")
+    words = serializers.CharField()
+
+
+class SetSerializer(serializers.Serializer):
+    """All of a set."""
+
+    id = serializers.IntegerField()
+    name = serializers.CharField()
+    version = serializers.IntegerField()
+    count = serializers.IntegerField()
+    cards = SetMemberSerializer(many=True)
+    broken = serializers.ListField(child=serializers.CharField(), help_text="cards that cannot be shown")
+    alike = AlikeSerializer(many=True)
+    shopping = WantedSerializer(many=True)
+    most_cards = serializers.IntegerField()
+    most_made = serializers.IntegerField()
+
+
+class CarrySerializer(serializers.Serializer):
+    """A card that is to be built as the first is, with its version."""
+
+    card = serializers.IntegerField()
+    version = serializers.IntegerField(min_value=1)
+
+
+class CarriedSerializer(serializers.Serializer):
+    """Those cards."""
+
+    cards: "serializers.ListSerializer[Any]" = serializers.ListSerializer(
+        child=CarrySerializer(), allow_empty=False
+    )
+
+
+class SetCutSerializer(SheetCutSerializer):
+    """A piece on a sheet, and for which card."""
+
+    card = serializers.CharField()
+
+
+class SetSheetSerializer(SheetSerializer):
+    """A sheet, what is cut out of it for which card, and what is left."""
+
+    cuts = SetCutSerializer(many=True)
+
+
+class SetCuttingSerializer(serializers.Serializer):
+    """What is cut for all of a set."""
+
+    sheets = SetSheetSerializer(many=True)
+    bound = serializers.IntegerField(help_text="what the pieces' area alone would need")
+    apart = serializers.IntegerField(help_text="sheets that the cards would take each by itself")
+    too_large = MiddleSerializer(many=True, help_text="what no such sheet holds")
+
+
+class SetSaidSerializer(serializers.Serializer):
+    """What a person says of a set that they made, with the version of the work on it."""
+
+    version = serializers.IntegerField(min_value=0)
+    made = serializers.DateField()
+    occasion = serializers.CharField(max_length=FEW_WORDS, allow_blank=True, default="")
+    person = serializers.CharField(max_length=FEW_WORDS, allow_blank=True, default="")
+    went_well = serializers.CharField(max_length=MANY_WORDS, allow_blank=True, default="")
+    to_change = serializers.CharField(max_length=MANY_WORDS, allow_blank=True, default="")
+
+
+class SetRecordsSerializer(serializers.Serializer):
+    """The records that were made."""
+
+    ids = serializers.ListField(child=serializers.IntegerField())

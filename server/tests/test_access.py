@@ -7,6 +7,7 @@ from django.db import transaction
 from rest_framework.exceptions import PermissionDenied
 
 from jindle_core.line_art.drawing import LineDrawing
+from jindle_core.palettes.moods import MOODS
 from server.access import cards_of
 from server.cards.models import CardWork, StoredCard
 from server.catalogue.arrays import forget_catalogues
@@ -15,10 +16,12 @@ from server.catalogue.reading_actions import Laid, Value, add_readings
 from server.colouring.actions import store_drawing
 from server.colouring.models import KeptFamily
 from server.palettes.models import Combination
+from server.palettes.moods import keep_mood
 from server.papers.actions import Named, store_paper
 from server.papers.models import Paper
 from server.recipes.actions import share
 from server.records.models import RecordPhoto
+from server.sets.actions import make_set
 from server.tests.helpers import ApiTestCase, make_range
 from server.urls import api
 
@@ -166,6 +169,23 @@ TABLE = (
     ("cards/{card}/colourways", "get", None, 401, 200, 404),
     ("cards/{card}/colourways", "post", {}, 401, 200, 404),
     ("cards/{card}/colourways/take", "post", {"scheme": "turned-hues", "turn": 90, "name": "x"}, 401, 400, 404),
+    ("palettes/moods", "get", None, 401, 200, 200),
+    ("palettes/moods", "post", {"title": "x", "hues": [{"middle": 30, "reach": 5}], "lightness": [20, 90], "chroma": [0, 0.1], "keep": True}, 401, 201, 201),
+    ("palettes/moods/{mood}", "delete", None, 401, 204, 404),
+    ("sets", "get", None, 401, 200, 200),
+    ("sets", "post", {"name": "x", "cards": [{"card": "{card}"}]}, 401, 201, 400),
+    ("sets/{set}", "get", None, 401, 200, 404),
+    ("sets/{set}", "patch", {"version": 1, "name": "y"}, 401, 200, 404),
+    ("sets/{set}/carry", "post", {"cards": [{"card": "{card}", "version": 1}]}, 401, 400, 404),
+    ("sets/{set}/cutting", "get", {"width": "12", "height": "12", "unit": "in"}, 401, 200, 404),
+    ("sets/{set}/cutting/sheet", "get", {"width": "12", "height": "12", "unit": "in"}, 401, 200, 404),
+    ("sets/{set}/sheet", "get", None, 401, 200, 404),
+    ("sets/{set}/plan", "get", None, 401, 200, 404),
+    ("sets/{set}/plan", "patch", {"version": 0, "evening": 60}, 401, 200, 404),
+    ("sets/{set}/plan/presses", "post", {"version": 0, "press": "done", "key": "base"}, 401, 400, 404),
+    ("sets/{set}/plan/anew", "post", {"version": 0}, 401, 200, 404),
+    ("sets/{set}/records", "post", {"version": 0, "made": "2026-05-06"}, 401, 201, 404),
+    ("sets/{set}", "delete", None, 401, 204, 404),
     ("records/years/2026", "get", None, 401, 200, 404),
     ("recipes/cards", "post", {}, 401, 415, 415),
     ("cards", "get", None, 401, 200, 200),
@@ -210,7 +230,9 @@ class AccessTests(ApiTestCase):
         photo = RecordPhoto.objects.create(record_id=told["id"], picture=b"photo")
         CardWork.objects.all().delete()
         link = share(self.ann, StoredCard.objects.get(pk=card["id"]))
-        self.names = {"link": link.pk, "token": link.token, "record": told["id"], "photo": photo.pk, "drawing": drawn.pk, "shared_drawing": shared_drawn.pk, "family": family.pk, "combination": hers.pk, "shared_combination": everybodys.pk, "paper": paper.pk, "shared_paper": shared.pk, "sheet_colour": paper.range.colours.last().pk, "reading": reading.pk, "shared_colour": self.ids["SKY-2"], "range": self.own.pk, "shared": self.pads.pk, "card": card["id"],
+        of = make_set(self.ann, "Hers", {card["id"]: 1})
+        mood = keep_mood(self.ann, MOODS[0])
+        self.names = {"set": of.pk, "mood": mood.pk, "link": link.pk, "token": link.token, "record": told["id"], "photo": photo.pk, "drawing": drawn.pk, "shared_drawing": shared_drawn.pk, "family": family.pk, "combination": hers.pk, "shared_combination": everybodys.pk, "paper": paper.pk, "shared_paper": shared.pk, "sheet_colour": paper.range.colours.last().pk, "reading": reading.pk, "shared_colour": self.ids["SKY-2"], "range": self.own.pk, "shared": self.pads.pk, "card": card["id"],
                       "version": card["version"], "join": 0, "colour": self.own.colours.get().pk}  # fmt: skip
 
     def _fill(self, value):
@@ -263,6 +285,8 @@ class AccessTests(ApiTestCase):
                 "record",
                 "photo",
                 "link",
+                "set",
+                "mood",
             ),
             "<int:pk>",
         )

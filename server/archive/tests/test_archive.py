@@ -118,11 +118,13 @@ class ArchiveTests(ApiTestCase):
                     "drawer.json",
                     "readings.json",
                     "combinations.json",
+                    "moods.json",
                     "drawings.json",
                     "families.json",
                     "times.json",
                     "photos/0001-1.jpg",
                     "records/0001.json",
+                    "sets.json",
                     "cards/0001.json",
                 ],
             )
@@ -139,6 +141,8 @@ class ArchiveTests(ApiTestCase):
                 "drawings": 1,
                 "families": 1,
                 "cards": 1,
+                "moods": 0,
+                "sets": 0,
                 "records": 1,
             },
         )

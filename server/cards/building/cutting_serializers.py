@@ -11,10 +11,9 @@ from server.cards.building.serializers import GRAIN_CHOICES, PlacedBoxSerializer
 from server.cards.serializers import UNIT_CHOICES, MaterialViewSerializer
 
 
-class CuttingQuery(serializers.Serializer):
-    """For how many cards, out of which sheets."""
+class SheetsQuery(serializers.Serializer):
+    """Out of which sheets it is cut, and how."""
 
-    count = serializers.IntegerField(default=1, min_value=1, max_value=figures.cutting.SHEET_PIECES)
     width = serializers.CharField(max_length=40)
     height = serializers.CharField(max_length=40)
     unit = serializers.ChoiceField(choices=UNIT_CHOICES)
@@ -24,14 +23,23 @@ class CuttingQuery(serializers.Serializer):
     )
 
     def asked(self) -> dict[str, Any]:
-        """What ``Cutting`` takes."""
+        """What a cutting takes of it."""
         given = self.validated_data
         return {
             "sheet": read_size(given["width"], given["height"], given["unit"], OF_SHEETS),
-            "count": given["count"],
             "grain": Grain(given["grain"]),
             "from_middles": given["from_middles"],
         }
+
+
+class CuttingQuery(SheetsQuery):
+    """The same, and for how many cards."""
+
+    count = serializers.IntegerField(default=1, min_value=1, max_value=figures.cutting.SHEET_PIECES)
+
+    def asked(self) -> dict[str, Any]:
+        """What ``Cutting`` takes."""
+        return super().asked() | {"count": self.validated_data["count"]}
 
 
 class LineSerializer(serializers.Serializer):

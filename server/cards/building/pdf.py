@@ -8,9 +8,14 @@ _RULERS = (("0 to 4 in", 101.6, 25.4), ("0 to 100 mm", 100.0, 10.0))
 
 
 def cutting_pdf(title: str, built: dict[str, Any], cutting: dict[str, Any]) -> bytes:
-    """The pages, from the build and the cutting as the API tells them."""
+    """The pages of one card, from the build and the cutting as the API tells them."""
+    return cutting_pages(title, cutting | {"built": built})
+
+
+def cutting_pages(title: str, cutting: dict[str, Any]) -> bytes:
+    """The pages of what is cut, for one card or several."""
     sheets = [sheet | {"cuts": [_scored(cut) for cut in sheet["cuts"]]} for sheet in cutting["sheets"]]
-    told = {"title": title, "built": built, "rulers": [_ruler(*one) for one in _RULERS]}
+    told = {"title": title, "rulers": [_ruler(*one) for one in _RULERS]}
     return pdf("print/cutting.html", told | cutting | {"sheets": sheets})
 
 

@@ -5,6 +5,7 @@ from typing import Any
 
 from jindle_core.lengths import Size
 from jindle_core.planning.cutting import Cutting, Line, PieceCut, SheetCut, SheetPlace
+from jindle_core.seen.palette import SeenPalette
 
 Told = dict[str, Any]
 
@@ -13,7 +14,7 @@ def cutting_told(cutting: Cutting) -> Told:
     """All of it, as ``CuttingSerializer`` describes it."""
     words = cutting.stack.palette.end_words
     return {
-        "sheets": [_sheet(cutting, one) for one in cutting.sheets],
+        "sheets": [sheet_told(cutting.stack.palette, one) for one in cutting.sheets],
         "pieces": [
             {
                 "name": one.name,
@@ -26,18 +27,20 @@ def cutting_told(cutting: Cutting) -> Told:
             }
             for one in cutting.pieces
         ],
-        "too_large": [_sized(*one) for one in cutting.too_large],
-        "middles": [_sized(*one) for one in cutting.middles],
+        "too_large": [sized(*one) for one in cutting.too_large],
+        "middles": [sized(*one) for one in cutting.middles],
         "bound": cutting.bound,
     }
 
 
-def _sized(name: str, size: Size) -> Told:
+def sized(name: str, size: Size) -> Told:
+    """Something by its name and size."""
     return {"name": name, "size": size.text()}
 
 
-def _sheet(cutting: Cutting, sheet: SheetCut) -> Told:
-    palette, end = cutting.stack.palette, sheet.material
+def sheet_told(palette: SeenPalette, sheet: SheetCut) -> Told:
+    """A sheet as ``SheetSerializer`` describes it; its material is named as in a card's palette."""
+    end = sheet.material
     return {
         "material": asdict(end) | {"words": palette.end_words(end), "shades": palette.end_shades(end)},
         "width": sheet.width,

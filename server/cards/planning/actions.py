@@ -3,7 +3,7 @@
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field, replace
 from datetime import UTC, datetime
-from typing import Any
+from typing import Any, Protocol
 
 from django.utils import timezone
 
@@ -13,12 +13,13 @@ from jindle_core.planning.instead import UsedInstead
 from jindle_core.planning.pace import Pace, Taken, paces
 from jindle_core.planning.planned import Planned
 from jindle_core.planning.progress import Press, Progress
-from jindle_core.planning.task import Task, Work
+from jindle_core.planning.task import Task
+from jindle_core.planning.task import Work as Kind
 from jindle_core.planning.wishes import Wishes
 from jindle_core.stored import plain, structured
 from server.access import steps_taken_by
 from server.accounts.models import Person
-from server.cards.models import CardWork, StepTaken, StoredCard
+from server.cards.models import StepTaken, StoredCard, Work
 from server.errors import StaleWork
 from server.writes import write
 
@@ -48,9 +49,22 @@ def now() -> float:
     return timezone.now().timestamp()
 
 
-def going_on(card: StoredCard) -> Going:
-    """How a person works on a card; BadInput where it is not as it was written."""
-    row = CardWork.objects.filter(card=card).first()
+class WorkPlace(Protocol):
+    """What is worked on: a card, or several together."""
+
+    pk: Any
+    owner: Any
+
+    def work_found(self) -> Work | None:
+        """The work on it as it is stored."""
+
+    def keep_work(self, version: int, stored: object) -> None:
+        """Store the work on it."""
+
+
+def going_on(place: WorkPlace) -> Going:
+    """How a person works on something; BadInput where it is not as it was written."""
+    row = place.work_found()
     if row is None:
         return Going()
     return read_work(row.stored, row.version)
@@ -69,20 +83,20 @@ def written(going: Going) -> dict[str, Any]:
     return plain(_Stored(FORM, going.wishes, going.progress, going.instead))
 
 
-def paces_of(person: Person) -> dict[Work, Pace]:
+def paces_of(person: Person) -> dict[Kind, Pace]:
     """How much of the usual minutes each kind of work takes a person."""
     rows = steps_taken_by(person).values_list("work", "usual", "took")[:_LOOKED_AT]
-    return paces(Taken(Work(work), usual, took) for work, usual, took in rows)
+    return paces(Taken(Kind(work), usual, took) for work, usual, took in rows)
 
 
 _LOOKED_AT = 500  # of the latest: several times what a pace is the median of, for each kind of work
 
 
 @write
-def want(card: StoredCard, version: int, wanted: Callable[[Wishes], Wishes], tasks: Sequence[Task]) -> None:
+def want(place: WorkPlace, version: int, wanted: Callable[[Wishes], Wishes], tasks: Sequence[Task]) -> None:
     """Change what is wanted of the order of work."""
-    there = work_there(card, version)
-    keep_work(card, replace(there, wishes=wanted(there.wishes).among(tasks)))
+    there = work_there(place, version)
+    keep_work(place, replace(there, wishes=wanted(there.wishes).among(tasks)))
 
 
 @dataclass(frozen=True)
@@ -97,10 +111,10 @@ class Pressed:
 
 @write
 def press(
-    card: StoredCard, version: int, given: Pressed, work: Planned, then: Callable[[Going], Planned]
+    place: WorkPlace, version: int, given: Pressed, work: Planned, then: Callable[[Going], Planned]
 ) -> None:
     """Take down what was pressed; ``then`` tells how the work stands once it was."""
-    there, at = work_there(card, version), now()
+    there, at = work_there(place, version), now()
     known = {task.key: task for task in work.tasks}
     if given.key not in known:
         words = "This step is not in the plan any more: the card was changed."
@@ -110,13 +124,14 @@ def press(
     if given.key in progress.past and given.key not in work.past:
         progress = replace(progress, past={k: past for k, past in progress.past.items() if k != given.key})
     progress = progress.after(given.press, known[given.key], at, given.minutes)
-    _take_down(card, known[given.key], progress, at)
+    if isinstance(place, StoredCard):  # a batch of several cards tells little of one's pace with one
+        _take_down(place, known[given.key], progress, at)
     if given.go_on and not progress.hand:
         going = replace(there, progress=progress)
         following = then(going).next_at(at)
         if following is not None:
             progress = progress.after(Press.BEGIN, following, at)
-    keep_work(card, replace(there, progress=progress))
+    keep_work(place, replace(there, progress=progress))
 
 
 @write
@@ -129,17 +144,19 @@ def take_instead(card: StoredCard, version: int, used: Sequence[UsedInstead]) ->
 
 
 @write
-def start_over(card: StoredCard, version: int) -> None:
-    """Nothing is done yet, as for making the card again; how long steps took stays known."""
-    there = work_there(card, version)
-    StepTaken.objects.filter(card=card).update(card=None)
-    known = steps_taken_by(card.owner)
-    known.filter(card=None).exclude(pk__in=list(known.values_list("pk", flat=True)[:_LOOKED_AT])).delete()
-    keep_work(card, replace(there, progress=Progress(), instead=()))
+def start_over(place: WorkPlace, version: int) -> None:
+    """Nothing is done yet, as for making it again; how long steps took stays known."""
+    there = work_there(place, version)
+    if isinstance(place, StoredCard):
+        StepTaken.objects.filter(card=place).update(card=None)
+        known = steps_taken_by(place.owner)
+        latest = list(known.values_list("pk", flat=True)[:_LOOKED_AT])
+        known.filter(card=None).exclude(pk__in=latest).delete()
+    keep_work(place, replace(there, progress=Progress(), instead=()))
 
 
 @write
-def forget_pace(person: Person, work: Work | None = None) -> None:
+def forget_pace(person: Person, work: Kind | None = None) -> None:
     """Forget how long steps took, of one kind of work or all."""
     found = steps_taken_by(person)
     (found.filter(work=work.value) if work else found).delete()
@@ -164,15 +181,14 @@ def _take_down(card: StoredCard, task: Task, progress: Progress, at: float) -> N
         StepTaken.objects.create(card=card, key=task.key, at=datetime.fromtimestamp(at, UTC), **told)
 
 
-def work_there(card: StoredCard, version: int) -> Going:
+def work_there(place: WorkPlace, version: int) -> Going:
     """What is stored; StaleWork where that is not what the person saw. The person's row is locked by now."""
-    found = going_on(card)
+    found = going_on(place)
     if found.version != version:
         raise StaleWork
     return found
 
 
-def keep_work(card: StoredCard, going: Going) -> None:
-    """Store the work on a card under its next version."""
-    told = {"version": going.version + 1, "stored": written(going)}
-    CardWork.objects.update_or_create(card=card, defaults=told)
+def keep_work(place: WorkPlace, going: Going) -> None:
+    """Store the work on something under its next version."""
+    place.keep_work(going.version + 1, written(going))

@@ -1,6 +1,7 @@
 """The API of a card's order of work, and of what is pressed while it is made."""
 
-from dataclasses import replace
+from collections.abc import Callable, Hashable, Mapping
+from dataclasses import dataclass, replace
 from typing import Any
 
 from drf_spectacular.utils import extend_schema
@@ -9,15 +10,16 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core.planning.instead import used_instead
+from jindle_core.planning.pace import Pace
 from jindle_core.planning.planned import Planned, begins_at, planned
 from jindle_core.planning.progress import Press
 from jindle_core.planning.task import Work
 from jindle_core.planning.wishes import Aim
+from jindle_core.seen.palette import SeenPalette
 from jindle_core.stored import plain
 from server.access import own_card
 from server.cards.held import checked_card, told_once
 from server.cards.json.plan import plan_told
-from server.cards.models import StoredCard
 from server.cards.planning import actions
 from server.cards.planning.serializers import (
     InsteadRequestSerializer,
@@ -33,28 +35,77 @@ from server.requests import Request
 _KEPT = 32  # plans of one person's cards: some kilobytes each
 
 
-def _plan(request: Request, card: StoredCard) -> tuple[Planned, dict[str, Any]]:
-    """The work on a card as it stands now, and as it is told; worked out once for what it depends on."""
-    supplies, person = catalogue_for(request.user), request.user
-    checked, going, now = checked_card(card, supplies, person), actions.going_on(card), actions.now()
-    paces = actions.paces_of(person)
+@dataclass(frozen=True)
+class Bench:
+    """What is worked on, and how the work on it is worked out; ``of`` is what that depends on besides."""
 
-    def tell() -> tuple[Planned, dict[str, Any]]:
-        found = planned(checked, going.wishes, going.progress, paces, now)
-        return found, plan_told(found, paces, checked.seen.palette)
+    place: actions.WorkPlace
+    of: Hashable
+    palette: SeenPalette
+    work: Callable[[actions.Going, Mapping[Work, Pace], float], Planned]
 
-    begins = begins_at(going.progress.as_of(now), now)
-    key = (
-        card.pk,
-        card.version,
-        going.version,
-        begins,
-        tuple(paces.items()),
-        frozenset(checked.seen.drawings),
+    def now(self, request: Request) -> tuple[Planned, dict[str, Any]]:
+        """The work as it stands now, and as it is told; worked out once for what it depends on."""
+        supplies, going, now = self.palette.supplies, actions.going_on(self.place), actions.now()
+        paces = actions.paces_of(request.user)
+
+        def tell() -> tuple[Planned, dict[str, Any]]:
+            found = self.work(going, paces, now)
+            return found, plan_told(found, paces, self.palette)
+
+        begins = begins_at(going.progress.as_of(now), now)
+        kind = type(self.place).__name__
+        key = (kind, self.place.pk, self.of, going.version, begins, tuple(paces.items()))
+        found, told = told_once(supplies, "plan", key, tell, _KEPT)
+        instead = [plain(one) for one in going.instead]
+        return found, told | {"version": going.version, "now": now, "instead": instead}
+
+
+def card_bench(request: Request, pk: int) -> Bench:
+    """The work on a card."""
+    card = own_card(request.user, pk)
+    checked = checked_card(card, catalogue_for(request.user), request.user)
+    of = (card.version, frozenset(checked.seen.drawings))
+    return Bench(
+        card,
+        of,
+        checked.seen.palette,
+        lambda going, paces, now: planned(checked, going.wishes, going.progress, paces, now),
     )
-    found, told = told_once(supplies, "plan", key, tell, _KEPT)
-    instead = [plain(one) for one in going.instead]
-    return found, told | {"version": going.version, "now": now, "instead": instead}
+
+
+def wanted(request: Request, bench: Bench) -> Response:
+    """Change what is wanted of the order, as ``WishesSerializer`` says it."""
+    given = WishesSerializer(data=request.data, partial=True)
+    given.is_valid(raise_exception=True)
+    told = dict(given.validated_data)
+    version, work = told.pop("version"), bench.now(request)[0]
+    if "aim" in told:
+        told["aim"] = Aim(told["aim"])
+    actions.want(bench.place, version, lambda wishes: replace(wishes, **told), work.tasks)
+    return Response(bench.now(request)[1])
+
+
+def pressed(request: Request, bench: Bench) -> Response:
+    """A step is begun, done, left out or taken back, or what dries after it is."""
+    given = PressSerializer(data=request.data)
+    given.is_valid(raise_exception=True)
+    asked = given.validated_data
+    press = actions.Pressed(Press(asked["press"]), asked["key"], asked["minutes"], asked["go_on"])
+
+    def then(going: actions.Going) -> Planned:
+        return bench.work(going, actions.paces_of(request.user), actions.now())
+
+    actions.press(bench.place, asked["version"], press, bench.now(request)[0], then)
+    return Response(bench.now(request)[1])
+
+
+def begun_anew(request: Request, bench: Bench) -> Response:
+    """Nothing is done yet; what is wanted of the order stays."""
+    given = StartOverSerializer(data=request.data)
+    given.is_valid(raise_exception=True)
+    actions.start_over(bench.place, given.validated_data["version"])
+    return Response(bench.now(request)[1])
 
 
 class CardPlan(APIView):
@@ -63,19 +114,12 @@ class CardPlan(APIView):
     @extend_schema(responses=PlanSerializer, operation_id="plan")
     def get(self, request: Request, pk: int) -> Response:
         """Every step that the card asks, what of it is past, and the rest in its order."""
-        return Response(_plan(request, own_card(request.user, pk))[1])
+        return Response(card_bench(request, pk).now(request)[1])
 
     @extend_schema(request=WishesSerializer, responses=PlanSerializer, operation_id="want_of_plan")
     def patch(self, request: Request, pk: int) -> Response:
         """Change what is wanted of the order."""
-        given = WishesSerializer(data=request.data, partial=True)
-        given.is_valid(raise_exception=True)
-        wanted, card = dict(given.validated_data), own_card(request.user, pk)
-        version, work = wanted.pop("version"), _plan(request, card)[0]
-        if "aim" in wanted:
-            wanted["aim"] = Aim(wanted["aim"])
-        actions.want(card, version, lambda wishes: replace(wishes, **wanted), work.tasks)
-        return Response(_plan(request, card)[1])
+        return wanted(request, card_bench(request, pk))
 
 
 class CardPlanPresses(APIView):
@@ -84,18 +128,7 @@ class CardPlanPresses(APIView):
     @extend_schema(request=PressSerializer, responses=PlanSerializer, operation_id="press_step")
     def post(self, request: Request, pk: int) -> Response:
         """A step is begun, done, left out or taken back, or what dries after it is."""
-        given = PressSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        asked, card = given.validated_data, own_card(request.user, pk)
-        pressed = actions.Pressed(Press(asked["press"]), asked["key"], asked["minutes"], asked["go_on"])
-        checked = checked_card(card, catalogue_for(request.user), request.user)
-
-        def then(going: actions.Going) -> Planned:
-            paces = actions.paces_of(request.user)
-            return planned(checked, going.wishes, going.progress, paces, actions.now())
-
-        actions.press(card, asked["version"], pressed, _plan(request, card)[0], then)
-        return Response(_plan(request, card)[1])
+        return pressed(request, card_bench(request, pk))
 
 
 class CardPlanAnew(APIView):
@@ -104,11 +137,7 @@ class CardPlanAnew(APIView):
     @extend_schema(request=StartOverSerializer, responses=PlanSerializer, operation_id="start_over")
     def post(self, request: Request, pk: int) -> Response:
         """Nothing is done yet; what is wanted of the order stays."""
-        given = StartOverSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        card = own_card(request.user, pk)
-        actions.start_over(card, given.validated_data["version"])
-        return Response(_plan(request, card)[1])
+        return begun_anew(request, card_bench(request, pk))
 
 
 class CardPlanInstead(APIView):
@@ -129,7 +158,7 @@ class CardPlanInstead(APIView):
             supplies = catalogue_for(request.user)
             used.append(used_instead(supplies, asked["of"], asked["was"], asked["taken"]))
         actions.take_instead(card, asked["version"], used)
-        return Response(_plan(request, card)[1])
+        return Response(card_bench(request, pk).now(request)[1])
 
 
 class OwnPace(APIView):

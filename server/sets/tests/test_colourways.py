@@ -29,6 +29,7 @@ class ColourwayTests(ApiTestCase):
 
     def take(self, one, status=201, **said):
         asked = {name: one[name] for name in ("scheme", "turn", "choice")} | {"name": "In green"} | said
+        asked["took"] = one.get("like", "")
         return self.ask("post", f"cards/{self.card['id']}/colourways/take", asked, status)
 
     def test_proposals_come_one_by_one_and_what_is_taken_is_a_card(self):
@@ -38,7 +39,12 @@ class ColourwayTests(ApiTestCase):
         self.assertEqual(len(first["strip"]), 3)
         self.assertGreaterEqual(first["held"], len(first["gives_way"]))
         self.assertEqual(StoredCard.objects.count(), 1)
-        pk = self.take(first)["id"]
+        taken = self.take(first)
+        pk = taken["id"]
+        (together,) = self.ask("get", "sets")
+        self.assertEqual((together["id"], together["cards"][1]), (taken["set"], "In green"))
+        self.assertEqual(self.take(found[1], name="In rust")["set"], taken["set"])
+        self.assertEqual(len(self.ask("get", f"sets/{taken['set']}")["cards"]), 3)
         made = StoredCard.objects.get(pk=pk)
         before = StoredCard.objects.get(pk=self.card["id"]).value
         self.assertEqual((made.owner, made.value.name), (self.ann, "In green"))
@@ -48,6 +54,24 @@ class ColourwayTests(ApiTestCase):
         )
         told = self.ask("get", f"cards/{pk}")
         self.assertEqual([one["shades"] for one in told["colours"]], first["strip"])
+
+    def test_a_card_goes_by_a_season_a_combination_or_a_paper(self):
+        colours = [{"anchor": {"value": one}, "role": "lead"} for one in ("60, 40, 30", "70, -30, 30")]
+        kept = self.ask("post", "palettes/combinations", {"name": "Buoys", "colours": colours}, 201)
+        told = self.ask("get", f"cards/{self.card['id']}/colourways")
+        keys = {one["key"] for one in told["like"]}
+        self.assertLessEqual({"hoar-frost", f"combination:{kept['id']}"}, keys)
+        self.assertEqual(told["things"][0], {"value": "skin", "words": "skin"})
+        for key in ("hoar-frost", f"combination:{kept['id']}"):
+            found = self.proposals(like=key)
+            self.assertEqual({one["like"] for one in found}, {key})
+            self.take(found[0], like=key)
+        address = f"cards/{self.card['id']}/colourways"
+        self.ask("post", address, {"like": "combination:999999"}, 404)
+        self.ask("post", address, {"like": "porridge"}, 400)
+        self.client.force_login(self.ben)
+        card = self.full_card()
+        self.ask("post", f"cards/{card['id']}/colourways", {"like": f"combination:{kept['id']}"}, 404)
 
     def test_what_is_held_stays(self):
         for one in self.proposals(held=["pad:0", "colour:1"], bold=1.2):

@@ -1,0 +1,103 @@
+"""A set as the screens get it."""
+
+from typing import Any
+
+from jindle_core import figures
+from jindle_core.contrast.rules import Status
+from jindle_core.material import End
+from jindle_core.sets.alike import alike
+from jindle_core.sets.carrying import differences
+from jindle_core.sets.members import Member
+from jindle_core.sets.shared_sheets import SetCutting
+from jindle_core.supplies.colours import Supplies
+from server.access import cards_of
+from server.cards.held import checked_card
+from server.cards.json.cutting import sheet_told, sized
+from server.cards.json.desk import desk_told
+from server.cards.models import StoredCard
+from server.cards.supplies import to_buy, wanted_told
+from server.errors import CannotBeShown
+from server.sets.models import CardSet
+
+
+def readable(of: CardSet, supplies: Supplies) -> tuple[list[tuple[StoredCard, Member]], list[str]]:
+    """Its cards as they are checked, in order, each under its card's id; and those that cannot be shown."""
+    found, broken = list[tuple[StoredCard, Member]](), list[str]()
+    for one in of.members.select_related("card"):
+        one.card.owner = of.owner
+        try:
+            checked = checked_card(one.card, supplies, of.owner)
+        except CannotBeShown:
+            broken.append(one.card.name)
+            continue
+        found.append((one.card, Member(one.card_id, checked, one.count)))
+    return found, broken
+
+
+def set_told(of: CardSet, supplies: Supplies) -> dict[str, Any]:
+    """All of it, as ``SetSerializer`` describes it."""
+    cards, broken = readable(of, supplies)
+    members = [member for _, member in cards]
+    stored = cards_of(of.owner).filter(pk__in=[member.key for member in members])
+    return {
+        "id": of.pk,
+        "name": of.name,
+        "version": of.version,
+        "count": sum(member.count for member in members),
+        "cards": [_member(card, member, members[0]) for card, member in cards],
+        "broken": broken,
+        "alike": [
+            {
+                "first": members[one.first].key,
+                "second": members[one.second].key,
+                "shared": len(one.shared),
+                "off": round(one.off, 1),
+                "words": one.words,
+            }
+            for one in alike(members)
+        ],
+        "shopping": wanted_told(supplies, to_buy(stored, supplies, of.owner)),
+        "most_cards": figures.sets.MOST_MEMBERS,
+        "most_made": figures.work.MOST_CARDS,
+    }
+
+
+def _member(card: StoredCard, member: Member, first: Member) -> dict[str, Any]:
+    checked, palette = member.checked, member.palette
+    failing = [
+        one
+        for one in checked.checks
+        if one.finding.status is Status.FAILS and not palette.card.waiver(one.key)
+    ]
+    return {
+        "id": member.key,
+        "name": member.name,
+        "version": card.version,
+        "count": member.count,
+        "desk": desk_told(checked.desk),
+        "strip": [palette.end_shades(End("palette", colour.key)) for colour in palette.card.colours],
+        "failing": len(failing),
+        "differs": differences(first.checked.seen.card, checked.seen.card),
+    }
+
+
+def set_cutting_told(cutting: SetCutting) -> dict[str, Any]:
+    """What is cut for all of it, as ``SetCuttingSerializer`` describes it."""
+    names = [one.name for one in cutting.members]
+    sheets = []
+    for one in cutting.sheets:
+        told = sheet_told(cutting.members[one.of].palette, one.sheet)
+        told["cuts"] = [
+            cut | {"card": names[at]} for cut, at in zip(told["cuts"], one.cards, strict=True)
+        ]  # fmt: skip
+        sheets.append(told)
+    return {
+        "sheets": sheets,
+        "bound": cutting.bound,
+        "apart": cutting.apart,
+        "too_large": [
+            sized(f"{name}: {piece}", size)
+            for name, one in zip(names, cutting.cuttings, strict=True)
+            for piece, size in one.too_large
+        ],
+    }
