@@ -168,6 +168,7 @@ api = [
     path("cards/<int:pk>/build", building.CardBuild.as_view()),
     path("cards/<int:pk>/build/pieces/<int:key>/instead", building.PieceInstead.as_view()),
     path("cards/<int:pk>/build/layouts", building.CardLayouts.as_view()),
+    path("cards/<int:pk>/build/inside", building.CardInside.as_view()),
     path("cards/<int:pk>/build/cutting", building.CardCutting.as_view()),
     path("cards/<int:pk>/build/cutting/sheet", building.CuttingSheet.as_view()),
     path("drawings", colouring.Drawings.as_view()),

@@ -13,6 +13,12 @@ EDGE = {"in": Length(8, "in"), "mm": Length(30, "mm")}  # 1/8 in or 3 mm
 _NARROW = {"in": Length(4, "in"), "mm": Length(20, "mm")}  # 1/16 in or 2 mm
 
 
+def share(length: Length, part: float) -> Length:
+    """A part of a length, on the ruler's marks: whole sixteenths or millimetres."""
+    step = 4 if length.unit == "in" else 10
+    return Length(max(round(length.ticks * part / step) * step, step), length.unit)
+
+
 @dataclass(frozen=True, slots=True)
 class Start:
     """A layout to start with: a key, its words, and how it is made."""
@@ -30,14 +36,9 @@ class _Maker:
     ends: dict[Role, End]
     proportion: float | None
 
-    def share(self, length: Length, part: float) -> Length:
-        """A part of a length, on the ruler's marks: whole sixteenths or millimetres."""
-        step = 4 if length.unit == "in" else 10
-        return Length(max(round(length.ticks * part / step) * step, step), length.unit)
-
     def size(self, wide: float, high: float) -> Size:
         """Parts of the card's width and height."""
-        return Size(self.share(self.card.width, wide), self.share(self.card.height, high))
+        return Size(share(self.card.width, wide), share(self.card.height, high))
 
     def of(self, *roles: Role) -> End:
         """What the first of some roles that the palette has is made of; white where it has none."""
@@ -118,7 +119,7 @@ def _three_mats(make: _Maker) -> list[Piece]:
 
 def _band(make: _Maker) -> list[Piece]:
     band = Piece(
-        2, Kind.PAPER, "band of paper", 1, size=Size(make.card.width, make.share(make.card.height, 0.3)),
+        2, Kind.PAPER, "band of paper", 1, size=Size(make.card.width, share(make.card.height, 0.3)),
         place=Place(Across.CENTRE, Down.LOWER_THIRD), material=make.of(Role.SUPPORT), trimmed=True,
     )  # fmt: skip
     return [make.panel(1, BASE, Role.GROUND), band, make.picture(3, 1, 0.4, 0.6, Place(Across.LEFT_THIRD))]
@@ -126,7 +127,7 @@ def _band(make: _Maker) -> list[Piece]:
 
 def _two_halves(make: _Maker) -> list[Piece]:
     left = Piece(
-        1, Kind.PAPER, "left half", BASE, size=Size(make.share(make.card.width, 0.4), make.card.height),
+        1, Kind.PAPER, "left half", BASE, size=Size(share(make.card.width, 0.4), make.card.height),
         place=Place(Across.LEFT, Down.TOP), material=make.of(Role.SUPPORT),
     )  # fmt: skip
     return [
@@ -153,7 +154,7 @@ def _window(make: _Maker) -> list[Piece]:
 
 def _veil(make: _Maker) -> list[Piece]:
     veil = Piece(
-        2, Kind.VELLUM, "vellum", 1, size=Size(make.card.width, make.share(make.card.height, 0.25)),
+        2, Kind.VELLUM, "vellum", 1, size=Size(make.card.width, share(make.card.height, 0.25)),
         place=Place(Across.CENTRE, Down.BOTTOM), trimmed=True,
     )  # fmt: skip
     return [

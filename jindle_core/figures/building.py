@@ -24,6 +24,12 @@ ENVELOPES = (
 )
 PIECES_LIMIT = 60  # of one card, front and inside together
 PEN_LAB = (22.0, 0.0, -1.0)  # a black pen, dry, on card: what one writes with inside
+# A line by hand, in mm from one to the next: what people write small, usually, and large or for old eyes; a
+# word takes so many times that across, its space too; and what stays free at the edges of where one writes.
+HANDWRITING = MappingProxyType({"small": 6.0, "usual": 8.0, "large": 11.0})
+WORD_WIDE, WRITING_MARGIN = 2.4, 4.0
+WRITING_GRID = 72  # points a side that the inside is looked at on
+LEAST_LINES = 5  # of usual writing, that a proposal for the inside leaves
 WRITING_SHARE = 0.3  # of the inside that must be free and light enough to write on
 # Words, in parts of the type's size, measured on the bold title face that ships: how high capitals are, how
 # wide a letter is at most on the whole (0.46 to 0.56 in usual wishes; 0.65 all in capitals); and how much of

@@ -140,7 +140,7 @@ MOODS = (
         "Low sun through young leaves: yellow greens lead, all is light, and blossom is the only pink.",
         ((122, 14), (100, 10), (5, 12)),
         (34, 95),
-        (0.03, 0.15),
+        (0.03, 0.13),
     ),
     _mood(
         "noon-meadow",
@@ -148,7 +148,7 @@ MOODS = (
         "The sun stands high and shadows are short: strong colours in the middle, deep greens, and poppies.",
         ((140, 15), (90, 12), (255, 12), (28, 10)),
         (26, 93),
-        (0.05, 0.2),
+        (0.05, 0.16),
     ),
     _mood(
         "last-apples",
@@ -156,7 +156,7 @@ MOODS = (
         "Leaves lose their green before their yellow: ochre to red, darkened by wet bark, no clean blue.",
         ((62, 16), (92, 10), (28, 10)),
         (22, 90),
-        (0.04, 0.16),
+        (0.04, 0.13),
     ),
     _mood(
         "hoar-frost",
@@ -164,7 +164,7 @@ MOODS = (
         "Light from a white sky has hardly any colour: cold and weak, light or very dark; one warm window.",
         ((245, 18), (275, 14), (58, 8)),
         (20, 97),
-        (0.01, 0.11),
+        (0.01, 0.09),
     ),
     _mood(
         "lamps-on-water",
@@ -172,7 +172,7 @@ MOODS = (
         "The sky keeps its blue and violet while all else goes dark; lamps are the one warm thing.",
         ((272, 16), (310, 14), (75, 10)),
         (14, 86),
-        (0.04, 0.15),
+        (0.04, 0.12),
     ),
     _mood(
         "open-sea",
@@ -180,7 +180,7 @@ MOODS = (
         "Water takes the green-blue, sand and foam the lights, and a buoy can be seen from far away.",
         ((215, 18), (85, 10), (35, 8)),
         (24, 95),
-        (0.03, 0.15),
+        (0.03, 0.12),
     ),
     _mood(
         "heath",
@@ -188,7 +188,7 @@ MOODS = (
         "Heather lies over dry grass and peat: purples weakened by grey, against dull olive.",
         ((335, 16), (110, 14), (80, 10)),
         (22, 90),
-        (0.03, 0.12),
+        (0.03, 0.1),
     ),
     _mood(
         "deep-wood",
@@ -196,7 +196,7 @@ MOODS = (
         "What light is left has gone through leaves: many greens close together, brown earth, one fungus.",
         ((148, 22), (75, 12), (40, 8)),
         (18, 90),
-        (0.03, 0.13),
+        (0.03, 0.1),
     ),
     _mood(
         "market-stalls",
@@ -204,7 +204,7 @@ MOODS = (
         "Awnings and fruit want to be seen: everything is strong, and the darks are few.",
         ((35, 10), (100, 10), (150, 12), (255, 10)),
         (26, 94),
-        (0.08, 0.21),
+        (0.07, 0.18),
     ),
     _mood(
         "old-brick",
@@ -212,7 +212,7 @@ MOODS = (
         "Sun has bleached the walls, moss grows in the joints: warm, dry, pale, a green that is nearly grey.",
         ((42, 12), (80, 12), (130, 14)),
         (28, 94),
-        (0.02, 0.1),
+        (0.02, 0.08),
     ),
 )
 MOOD = {mood.key: mood for mood in MOODS}

@@ -10,7 +10,8 @@ from server.cards.building.cutting_serializers import (
     SheetCutSerializer,
     SheetSerializer,
 )
-from server.cards.serializers import DeskSerializer
+from server.cards.building.serializers import GRAIN_CHOICES, SheetToCutSerializer
+from server.cards.serializers import UNIT_CHOICES, DeskSerializer
 from server.cards.supply_api import WantedSerializer
 from server.catalogue.swatches import ShadesSerializer
 from server.records.models import FEW_WORDS, MANY_WORDS
@@ -18,7 +19,7 @@ from server.records.models import FEW_WORDS, MANY_WORDS
 _MOST = 2 * figures.sets.MOST_MEMBERS  # that are listened to, so that what is too much is said in words
 
 
-def _few(child: serializers.Serializer, **how: bool) -> "serializers.ListSerializer[Any]":
+def _few(child: serializers.Serializer, **how: Any) -> "serializers.ListSerializer[Any]":
     return serializers.ListSerializer(child=child, max_length=_MOST, **how)
 
 
@@ -97,6 +98,9 @@ class SetSerializer(serializers.Serializer):
     broken = serializers.ListField(child=serializers.CharField(), help_text="cards that cannot be shown")
     alike = AlikeSerializer(many=True)
     shopping = WantedSerializer(many=True)
+    unit = serializers.ChoiceField(choices=UNIT_CHOICES, help_text="of its first card")
+    sheets = SheetToCutSerializer(many=True)
+    grains = serializers.ListField(child=serializers.ChoiceField(choices=GRAIN_CHOICES))
     most_cards = serializers.IntegerField()
     most_made = serializers.IntegerField()
 

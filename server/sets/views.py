@@ -4,15 +4,16 @@ from typing import Any
 
 from jindle_core import figures
 from jindle_core.contrast.rules import Status
+from jindle_core.cutting.grain import Grain
 from jindle_core.material import End
 from jindle_core.sets.alike import alike
 from jindle_core.sets.carrying import differences
-from jindle_core.sets.members import Member
+from jindle_core.sets.members import Member, stuff
 from jindle_core.sets.shared_sheets import SetCutting
 from jindle_core.supplies.colours import Supplies
 from server.access import cards_of
 from server.cards.held import checked_card
-from server.cards.json.cutting import sheet_told, sized
+from server.cards.json.cutting import sheet_told, sheets_to_cut, sized
 from server.cards.json.desk import desk_told
 from server.cards.models import StoredCard
 from server.cards.supplies import to_buy, wanted_told
@@ -57,6 +58,9 @@ def set_told(of: CardSet, supplies: Supplies) -> dict[str, Any]:
             for one in alike(members)
         ],
         "shopping": wanted_told(supplies, to_buy(stored, supplies, of.owner)),
+        "unit": members[0].palette.card.size.width.unit if members else of.owner.units,
+        "sheets": sheets_to_cut(),
+        "grains": [one.value for one in Grain],
         "most_cards": figures.sets.MOST_MEMBERS,
         "most_made": figures.work.MOST_CARDS,
     }
@@ -86,7 +90,12 @@ def set_cutting_told(cutting: SetCutting) -> dict[str, Any]:
     names = [one.name for one in cutting.members]
     sheets = []
     for one in cutting.sheets:
-        told = sheet_told(cutting.members[one.of].palette, one.sheet)
+        palette, end = cutting.members[one.of].palette, one.sheet.material
+        told = sheet_told(palette, one.sheet)
+        # By the supply: what a palette colour is called in one card is another colour in the next.
+        supply = stuff(palette, end)
+        if isinstance(supply, End):
+            told["material"]["words"] = palette.end_words(supply)
         told["cuts"] = [
             cut | {"card": names[at]} for cut, at in zip(told["cuts"], one.cards, strict=True)
         ]  # fmt: skip

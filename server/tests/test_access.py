@@ -108,6 +108,7 @@ TABLE = (
     ("cards/{card}/build", "get", None, 401, 200, 404),
     ("cards/{card}/build/layouts", "get", None, 401, 200, 404),
     ("cards/{card}/build/pieces/9/instead", "get", None, 401, 400, 404),
+    ("cards/{card}/build/inside", "get", None, 401, 200, 404),
     ("cards/{card}/build/cutting", "get", {"width": "12", "height": "12", "unit": "in"}, 401, 200, 404),
     ("cards/{card}/build/cutting/sheet", "get", {"width": "12", "height": "12", "unit": "in"}, 401, 200, 404),
     ("cards/{card}/plan", "get", None, 401, 200, 404),

@@ -27,12 +27,28 @@ export const router = createRouter({
       component: () => import('@/colourways/ColourwaysPage.vue'),
     },
     {
+      path: '/cards/sets',
+      component: () => import('@/sets/SetsPage.vue'),
+      meta: { title: 'Sets' },
+    },
+    {
+      path: '/cards/sets/:id(\\d+)',
+      component: () => import('@/sets/SetFrame.vue'),
+      children: [
+        { path: '', component: () => import('@/sets/SetTogether.vue') },
+        { path: 'cutting', component: () => import('@/sets/SetCutting.vue') },
+        { path: 'work', component: () => import('@/sets/SetWork.vue') },
+        { path: 'record', component: () => import('@/sets/SetRecord.vue') },
+      ],
+    },
+    {
       path: '/cards/ways',
       component: () => import('@/ways/WaysFrame.vue'),
       meta: { title: 'Ways into a palette' },
       redirect: '/cards/ways/rule',
       children: [
         { path: 'rule', component: () => import('@/ways/RuleWay.vue') },
+        { path: 'seasons', component: () => import('@/ways/MoodWay.vue') },
         { path: 'drawer', component: () => import('@/ways/DrawerWay.vue') },
         { path: 'kept', component: () => import('@/ways/KeptWay.vue') },
       ],

@@ -23,6 +23,7 @@ class Purpose(StrEnum):
     INK = "inking card by oneself"
     CUT = "cutting from another card"
     ARRANGE = "arranging pieces"
+    INSIDE = "laying out the inside"
 
 
 @dataclass(frozen=True, slots=True)

@@ -17,6 +17,7 @@ from jindle_core.offers.layouts import layout_offers
 from jindle_core.planning.cutting import Cutting
 from server.access import own_card
 from server.cards.building.cutting_serializers import CuttingQuery, CuttingSerializer
+from server.cards.building.inside_serializers import InsideQuery, InsideSerializer
 from server.cards.building.pdf import cutting_pdf
 from server.cards.building.serializers import (
     BuildSerializer,
@@ -29,6 +30,7 @@ from server.cards.held import checked_card
 from server.cards.json.build import build_told
 from server.cards.json.cutting import cutting_told
 from server.cards.json.desk import desk_told
+from server.cards.json.inside import inside_told
 from server.cards.json.offers import piece_offers_told
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
@@ -64,6 +66,19 @@ class CardLayouts(APIView):
                 for one, desk in layout_offers(seen)
             ]
         )
+
+
+class CardInside(APIView):
+    """The inside of a card."""
+
+    @extend_schema(parameters=[InsideQuery], responses=InsideSerializer, operation_id="inside")
+    def get(self, request: Request, pk: int) -> Response:
+        """How much can be written there, and ways to lay it out with what is on the front."""
+        given = InsideQuery(data=request.query_params)
+        given.is_valid(raise_exception=True)
+        card = own_card(request.user, pk)
+        checked = checked_card(card, catalogue_for(request.user), request.user)
+        return Response(inside_told(checked, given.validated_data["words"]))
 
 
 class PieceInstead(APIView):

@@ -18,6 +18,7 @@ from jindle_core.offers.for_piece import mats_for
 from jindle_core.seen.ruler import halves, lies
 from server.cards.json.changes import end_told
 from server.cards.json.checks import finding_told
+from server.cards.json.cutting import sheets_to_cut
 from server.cards.json.palette import end_seen_told
 
 _SIDES = ("x", "y", "width", "height")
@@ -60,10 +61,7 @@ def build_told(examined: Examined, units: str) -> dict[str, Any]:
             for one in examined.trimmings
         ],
         "base_thickness": figures.building.THICKNESS["base"],
-        "sheets": [
-            {"words": f"{name}{wide} × {high} {unit}", "width": wide, "height": high, "unit": unit}
-            for name, wide, high, unit in figures.cutting.SHEETS_TO_CUT
-        ],
+        "sheets": sheets_to_cut(),
         "borders": [one.value for one in BORDERS],
         "pictures": [{"key": one.picture.key, "name": one.picture.name} for one in examined.stack.coloured],
         "grains": [one.value for one in Grain],

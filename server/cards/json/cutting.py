@@ -3,6 +3,7 @@
 from dataclasses import asdict
 from typing import Any
 
+from jindle_core import figures
 from jindle_core.lengths import Size
 from jindle_core.planning.cutting import Cutting, Line, PieceCut, SheetCut, SheetPlace
 from jindle_core.seen.palette import SeenPalette
@@ -31,6 +32,14 @@ def cutting_told(cutting: Cutting) -> Told:
         "middles": [sized(*one) for one in cutting.middles],
         "bound": cutting.bound,
     }
+
+
+def sheets_to_cut() -> list[Told]:
+    """The usual sheets, as ``SheetToCutSerializer`` describes them."""
+    return [
+        {"words": f"{name}{wide} × {high} {unit}", "width": wide, "height": high, "unit": unit}
+        for name, wide, high, unit in figures.cutting.SHEETS_TO_CUT
+    ]
 
 
 def sized(name: str, size: Size) -> Told:

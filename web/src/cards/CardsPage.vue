@@ -77,6 +77,7 @@ function standing(card: CardSummary): string {
       <h1 class="text-xl">Cards</h1>
       <span class="flex gap-2">
         <RouterLink to="/recipes" class="button">Bring in a recipe</RouterLink>
+        <RouterLink to="/cards/sets" class="button">Sets</RouterLink>
         <RouterLink to="/cards/ways" class="button">Ways into a palette</RouterLink>
         <button type="button" class="button button-main" :disabled="!cards" @click="making = true">
           <PlusIcon class="size-4" aria-hidden="true" />New card

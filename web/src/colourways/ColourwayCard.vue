@@ -27,8 +27,8 @@ const session = useSession()
       <h2 class="text-base first-letter:uppercase">{{ one.words }}</h2>
       <p class="text-xs">
         <template v-if="one.gives_way.length"
-          >{{ one.held - one.gives_way.length }} of {{ plural(one.held, 'check') }} hold
-          still.</template
+          >{{ one.held - one.gives_way.length }} of {{ plural(one.held, 'check') }} still
+          hold.</template
         ><template v-else>All {{ plural(one.held, 'check') }} that held do.</template>
         {{
           one.lacking.length

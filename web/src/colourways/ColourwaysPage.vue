@@ -26,10 +26,12 @@ watch(
   () => store.card?.name,
   (name) => name && (document.title = `Other colours · ${name} · Jindle`),
 )
-const { data: options } = useFetched([id], () =>
+const { data: choices } = useFetched([id], () =>
   got(api.GET('/api/cards/{id}/colourways', { params: { path: { id: id.value } } })),
 )
 const taken = ref(new Map<Colourway, number>())
+const together = ref(0)
+const like = ref('')
 const held = ref<string[]>([])
 const things = ref<string[]>(['skin'])
 const bold = ref(1)
@@ -42,14 +44,12 @@ const asked = computed(() => ({
   things: things.value,
   bold: bold.value,
   owned: owned.value,
+  like: like.value,
 }))
-const BOLDNESS = [
-  { value: 0.6, words: 'quiet' },
-  { value: 0.8, words: 'softer' },
-  { value: 1, words: 'as it is' },
-  { value: 1.25, words: 'stronger' },
-  { value: 1.5, words: 'bold' },
-]
+const likes = computed(() => [
+  { value: '', words: 'anything that suits' },
+  ...(choices.value?.like ?? []).map(({ key, words }) => ({ value: key, words })),
+])
 let stop: AbortController | null = null
 async function look() {
   stop?.abort()
@@ -76,12 +76,14 @@ watch(asked, look)
 async function take(one: Colourway) {
   try {
     const { scheme, turn, choice, words } = one
+    const took = one.like
     const name = `${store.card!.name}, ${words}`.slice(0, session.limits?.name)
-    const body = { ...asked.value, scheme, turn, choice, name } as never
+    const body = { ...asked.value, scheme, turn, choice, name, took } as never
     const made = await got(
       api.POST('/api/cards/{id}/colourways/take', { params: { path: { id: id.value } }, body }),
     )
     taken.value.set(one, made.id)
+    together.value = made.set
   } catch (error) {
     notices.fail(error)
   }
@@ -103,9 +105,27 @@ async function take(one: Colourway) {
       <OnOff v-model="owned">Only from my drawer</OnOff>
       <span class="flex items-center gap-2">
         How bold
-        <ChoiceList v-model="bold" class="w-[140px]" label="How bold" :options="BOLDNESS" />
+        <ChoiceList
+          v-model="bold"
+          class="w-[140px]"
+          label="How bold"
+          :options="choices?.bold ?? []"
+        />
       </span>
-      <HeldThings v-model:held="held" v-model:things="things" :options="options ?? []" />
+      <span class="flex items-center gap-2">
+        Go by
+        <ChoiceList v-model="like" class="w-[260px]" label="Go by" :options="likes" />
+      </span>
+      <RouterLink v-if="together" :to="`/cards/sets/${together}`" class="button button-main">
+        Open the set
+      </RouterLink>
+      <HeldThings
+        v-if="choices"
+        v-model:held="held"
+        v-model:things="things"
+        :options="choices.holdable"
+        :keepers="choices.things"
+      />
     </div>
     <p v-if="problem" role="alert" class="mb-3 border-l-2 border-ink pl-3">{{ problem }}</p>
     <p class="mb-3 text-soft" role="status">

@@ -3,15 +3,10 @@ import type { Holdable } from '@/api/client'
 import { useSession } from '@/lib/session'
 
 /** What stays as it is; and what keeps its own hue wherever it is shown. */
-defineProps<{ options: Holdable[] }>()
+defineProps<{ options: Holdable[]; keepers: { value: string; words: string }[] }>()
 const held = defineModel<string[]>('held', { required: true })
 const things = defineModel<string[]>('things', { required: true })
 const session = useSession()
-const THINGS = [
-  { value: 'skin', words: 'skin' },
-  { value: 'fur-or-feathers', words: 'fur and feathers' },
-  { value: 'leaf', words: 'leaves' },
-]
 const without = (list: string[], value: string) =>
   list.includes(value) ? list.filter((one) => one !== value) : [...list, value]
 </script>
@@ -41,7 +36,7 @@ const without = (list: string[], value: string) =>
     </div>
     <div class="mt-2 flex flex-wrap items-center gap-3" role="group" aria-label="Keeps its own hue">
       <span class="text-xs text-soft">Keeps its own hue:</span>
-      <label v-for="one in THINGS" :key="one.value" class="flex items-center gap-1.5">
+      <label v-for="one in keepers" :key="one.value" class="flex items-center gap-1.5">
         <input
           type="checkbox"
           :checked="things.includes(one.value)"

@@ -28,7 +28,7 @@ const one = {
 describe('a proposal', () => {
   it('says what holds, what gives way and what is to get', async () => {
     const place = await onPage(ColourwayCard, { one, name: 'Heron' }, router())
-    expect(place.textContent).toContain('29 of 30 checks hold still')
+    expect(place.textContent).toContain('29 of 30 checks still hold')
     expect(place.textContent).toContain('1 of 25 supplies to get')
     expect(place.textContent).toContain('Family of wing: it jumps')
     const whole = { ...one, gives_way: [], lacking: [] }
@@ -59,6 +59,7 @@ describe('what is held', () => {
         { id: 'colour:1', words: 'beet', shades: null },
         { id: 'pad:0', words: 'pad 1', shades: null },
       ],
+      keepers: ['skin', 'fur', 'leaf'].map((value) => ({ value, words: value })),
       held: held.value,
       things: things.value,
       'onUpdate:held': (now: string[]) => (held.value = now),

@@ -218,6 +218,9 @@ const day = (one: MadeSummary) =>
               <span class="block text-xs text-soft">{{
                 [one.occasion, one.person].filter(Boolean).join(', for ')
               }}</span>
+              <span v-if="one.together" class="block text-xs text-soft"
+                >in the set “{{ one.together }}”</span
+              >
             </span>
           </RouterLink>
         </li>

@@ -12,7 +12,8 @@ import ShareLink from '@/recipes/ShareLink.vue'
 import RecipeSheet from '@/ui/RecipeSheet.vue'
 import InsteadList from './InsteadList.vue'
 import MarkLow from './MarkLow.vue'
-import SaidFields, { type Said } from './SaidFields.vue'
+import SaidFields from './SaidFields.vue'
+import type { Said } from './said'
 
 /** Something that was made, as it was then. */
 const route = useRoute()
@@ -124,6 +125,17 @@ async function forget() {
           <SaidFields v-model="said" />
           <button type="submit" class="button button-main mt-3">Save</button>
         </form>
+        <p v-if="data.together">
+          Made in the set <b>{{ data.together }}</b><template v-if="data.others.length"
+            >, together with
+            <template v-for="(one, n) in data.others" :key="one.id"
+              >{{ n ? ', ' : ''
+              }}<RouterLink :to="`/log/${one.id}`" class="underline">{{
+                one.name
+              }}</RouterLink></template
+            ></template
+          >.
+        </p>
         <section v-if="data.instead.length" aria-labelledby="otherwise">
           <h2 id="otherwise" class="mb-1 text-base">Done otherwise than planned</h2>
           <InsteadList :used="data.instead" @drop="drop" />

@@ -1,13 +1,8 @@
 <script setup lang="ts">
-/** What a person says of what they made. */
-export type Said = {
-  made: string
-  count: number
-  occasion: string
-  person: string
-  went_well: string
-  to_change: string
-}
+import type { Said } from './said'
+
+/** What a person says of what they made; how many stands elsewhere where it is not asked here. */
+const { counted = true } = defineProps<{ counted?: boolean }>()
 const said = defineModel<Said>({ required: true })
 </script>
 
@@ -17,7 +12,7 @@ const said = defineModel<Said>({ required: true })
       ><span class="label">Made on</span
       ><input v-model="said.made" type="date" class="input" required
     /></label>
-    <label
+    <label v-if="counted"
       ><span class="label">How many</span
       ><input v-model.number="said.count" class="input" inputmode="numeric" required
     /></label>

@@ -19,6 +19,7 @@ const keeping = ref<{ name: string; colours: StartColour[] } | null>(null)
 const tabs = computed(() =>
   [
     { to: '/cards/ways/rule', words: 'From a rule' },
+    { to: '/cards/ways/seasons', words: 'Seasons and places' },
     { to: '/cards/ways/drawer', words: 'From what there is' },
     { to: '/cards/ways/kept', words: 'Kept combinations' },
     { to: '/papers', words: 'From a paper' },

@@ -4,6 +4,7 @@ import { useRoute } from 'vue-router'
 import { useStage } from '@/card/stage'
 import TabLinks from '@/ui/TabLinks.vue'
 import CuttingView from './CuttingView.vue'
+import InsideView from './InsideView.vue'
 import InsteadView from './InsteadView.vue'
 import PiecesView from './PiecesView.vue'
 import SideView from './SideView.vue'
@@ -15,6 +16,7 @@ const view = computed(() => String(route.query.view ?? 'pieces'))
 const tabs = computed(() =>
   [
     { view: 'pieces', words: 'Pieces' },
+    { view: 'inside', words: 'Inside' },
     { view: 'instead', words: 'Something else' },
     { view: 'side', words: 'From the side' },
     { view: 'cutting', words: 'Cutting' },
@@ -26,8 +28,9 @@ const tabs = computed(() =>
 )
 const part = computed(
   () =>
-    ({ side: SideView, cutting: CuttingView, instead: InsteadView })[view.value as 'side'] ??
-    PiecesView,
+    ({ side: SideView, cutting: CuttingView, instead: InsteadView, inside: InsideView })[
+      view.value as 'side'
+    ] ?? PiecesView,
 )
 </script>
 

@@ -4,8 +4,12 @@ import { useSession } from '@/lib/session'
 import { percent } from '@/lib/words'
 
 /** One sheet with what is cut out of it, where a base is scored, and what is left over. */
-defineProps<{ sheet: Cutting['sheets'][number]; number: number }>()
+defineProps<{
+  sheet: Omit<Cutting['sheets'][number], 'cuts'> & { cuts: (Cut & { card?: string })[] }
+  number: number
+}>()
 const session = useSession()
+type Cut = Cutting['sheets'][number]['cuts'][number]
 type Left = Cutting['sheets'][number]['left'][number]
 const LABEL = 58 // millimetres that a label takes along
 const labelled = (one: Left) =>
@@ -47,6 +51,14 @@ const short = (name: string) => (name.length > 14 ? name.slice(0, 13) + '…' : 
           font-size="9"
         >
           {{ short(cut.name) }}
+          <tspan
+            v-if="cut.card && cut.height > 26"
+            :x="cut.x + cut.width / 2"
+            dy="10"
+            font-size="7"
+          >
+            {{ short(cut.card) }}
+          </tspan>
         </text>
       </g>
       <line v-for="(trim, at) in sheet.trims" :key="`trim ${at}`" v-bind="trim" class="trim" />

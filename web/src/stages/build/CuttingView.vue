@@ -1,38 +1,19 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { api, got, type Build } from '@/api/client'
-import SizeFields, { type Size } from '@/cards/SizeFields.vue'
 import { useCard } from '@/card/card'
 import { useFetched } from '@/lib/fetched'
 import { plural } from '@/lib/words'
-import ChoiceList from '@/ui/ChoiceList.vue'
-import OnOff from '@/ui/OnOff.vue'
 import CutSheet from './CutSheet.vue'
+import SheetFields from './SheetFields.vue'
+import { addressOf, type AskedSheets } from './cutting'
 
 /** What is cut out of which sheet, for one card or a set of them. */
 const { build } = defineProps<{ build: Build }>()
 const store = useCard()
-const OWN = -1
-const sheet = ref(build.sheets.findIndex((one) => one.unit === store.card!.size.unit))
-const own = ref<Size>({ ...build.sheets[sheet.value]! })
 const count = ref(1)
-const grain = ref(build.grains[0]!)
-const middles = ref(false)
-const options = [
-  ...build.sheets.map((one, value) => ({ value, words: one.words })),
-  { value: OWN, words: 'my own size' },
-]
-const asked = computed(() => {
-  const { width, height, unit } = sheet.value === OWN ? own.value : build.sheets[sheet.value]!
-  return {
-    width,
-    height,
-    unit,
-    count: count.value,
-    grain: grain.value,
-    from_middles: middles.value,
-  }
-})
+const sheets = ref<AskedSheets | null>(null)
+const asked = computed(() => sheets.value && { ...sheets.value, count: count.value })
 const {
   data: cutting,
   problem,
@@ -40,48 +21,39 @@ const {
 } = useFetched(
   () => [store.card?.version, asked.value],
   () =>
+    asked.value &&
     got(
       api.GET('/api/cards/{id}/build/cutting', {
         params: { path: { id: store.card!.id }, query: asked.value },
       }),
     ),
 )
-const printed = computed(() => {
-  const told = Object.entries(asked.value).map(([name, value]) => [name, String(value)])
-  return `/api/cards/${store.card!.id}/build/cutting/sheet?${new URLSearchParams(told)}`
-})
+const printed = computed(() =>
+  addressOf(`/api/cards/${store.card!.id}/build/cutting/sheet`, asked.value ?? {}),
+)
 const trimmed = computed(() => cutting.value?.pieces.filter((one) => !one.blank) ?? [])
 const patterned = computed(() =>
   cutting.value?.sheets.some((one) => one.material.source === 'sheet'),
 )
 const shaped = computed(() => cutting.value?.pieces.filter((one) => one.blank) ?? [])
-const sheets = computed(() => cutting.value?.sheets ?? [])
+const cut = computed(() => cutting.value?.sheets ?? [])
 </script>
 
 <template>
   <section aria-label="Cutting">
-    <div class="mb-4 flex flex-wrap items-end gap-3">
-      <div class="w-52">
-        <span class="label">Sheets</span>
-        <ChoiceList v-model="sheet" label="Sheets" :options="options" />
-      </div>
-      <SizeFields v-if="sheet === OWN" v-model="own" />
+    <SheetFields
+      v-model="sheets"
+      class="mb-4"
+      :sheets="build.sheets"
+      :grains="build.grains"
+      :unit="store.card!.size.unit"
+      :middles="!!cutting?.middles.length"
+    >
       <div class="w-20">
         <label class="label" for="cards">Cards</label>
         <input id="cards" v-model.lazy.number="count" type="number" min="1" class="input" />
       </div>
-      <div class="w-48">
-        <span class="label">Grain runs</span>
-        <ChoiceList
-          v-model="grain"
-          label="Grain runs"
-          :options="build.grains.map((value) => ({ value, words: value }))"
-        />
-      </div>
-      <OnOff v-if="cutting?.middles.length" v-model="middles" class="pb-2">
-        Use the hidden middles
-      </OnOff>
-    </div>
+    </SheetFields>
     <p v-if="problem" role="alert" class="mb-4 border-l-2 border-ink pl-3">{{ problem }}</p>
     <div v-if="cutting" class="mb-5 flex flex-wrap items-start gap-x-10 gap-y-3">
       <div class="max-w-full overflow-x-auto" tabindex="0" aria-label="What is cut" role="group">
@@ -133,7 +105,7 @@ const sheets = computed(() => cutting.value?.sheets ?? [])
       </div>
       <div class="max-w-72 space-y-2">
         <p>
-          <b>{{ busy ? 'Laying them out …' : plural(sheets.length, 'sheet') }}</b>, each cut right
+          <b>{{ busy ? 'Laying them out …' : plural(cut.length, 'sheet') }}</b>, each cut right
           across with a trimmer; broken lines are scored.
         </p>
         <p v-for="one in cutting.too_large" :key="one.name" role="alert">
@@ -163,7 +135,7 @@ const sheets = computed(() => cutting.value?.sheets ?? [])
       :class="busy && 'opacity-40'"
       class="grid grid-cols-[repeat(auto-fill,minmax(210px,1fr))] gap-4"
     >
-      <li v-for="(one, n) in sheets" :key="n"><CutSheet :sheet="one" :number="n + 1" /></li>
+      <li v-for="(one, n) in cut" :key="n"><CutSheet :sheet="one" :number="n + 1" /></li>
     </ol>
   </section>
 </template>

@@ -33,7 +33,7 @@ const latestFirst = computed(() => [...plan.past].reverse())
       </li>
     </ul>
     <button type="button" class="button mt-2 !text-xs" @click="work.anew()">
-      Make this card once more
+      Make {{ work.of === 'sets' ? 'all of it' : 'this card' }} once more
     </button>
   </details>
 </template>

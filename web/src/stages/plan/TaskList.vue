@@ -13,6 +13,12 @@ const session = useSession()
 const work = usePlan()
 const dries = computed(() => new Map(plan.dries.map((one) => [one.key, one])))
 
+// A card is worked on at the desk, where what is done is pressed; a set is ticked off here.
+const done = computed(() =>
+  work.of === 'sets'
+    ? ({ press: 'done', words: 'Done' } as const)
+    : ({ press: 'already', words: 'Done already' } as const),
+)
 const NAMED = 3 // of what fills a wait
 const some = (words: string[]) =>
   [
@@ -107,9 +113,9 @@ function move(place: number, by: -1 | 1) {
           <button
             type="button"
             class="button button-plain !min-h-7 !px-1"
-            :aria-label="`Done already: ${task.words}`"
-            title="Done already"
-            @click="work.press('already', task.key)"
+            :aria-label="`${done.words}: ${task.words}`"
+            :title="done.words"
+            @click="work.press(done.press, task.key)"
           >
             <CheckIcon class="size-4" aria-hidden="true" />
           </button>

@@ -37,7 +37,7 @@ function number(event: Event, was: number | null, keep: (value: number | null) =
         @update:model-value="aimAt"
       />
     </div>
-    <div>
+    <div v-if="work.of === 'cards'">
       <label class="label" for="cards">Cards at once</label>
       <input
         id="cards"

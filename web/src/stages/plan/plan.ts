@@ -4,14 +4,18 @@ import { api, ApiError, got, type Plan, type Press, type PlanWishes } from '@/ap
 import { inTurn } from '@/lib/inTurn'
 import { useNotices } from '@/lib/notices'
 
-/** The work on the card that is open. Every press is sent as it is made; the answer is the new plan. */
+/** Whose work it is: a card's or a set's. */
+export type Of = 'cards' | 'sets'
+
+/** The work on what is open. Every press is sent as it is made; the answer is the new plan. */
 export const usePlan = defineStore('plan', () => {
   const plan = shallowRef<Plan | null>(null)
   const problem = ref('')
   const busy = ref(false)
   const notices = useNotices()
   let received = 0 // when the plan came, by a clock that nobody sets
-  let wanted = 0 // the card that was opened last
+  let wanted = 0 // what was opened last
+  const of = ref<Of>('cards')
   const takeTurn = inTurn()
 
   function take(found: Plan, id: number) {
@@ -23,11 +27,12 @@ export const usePlan = defineStore('plan', () => {
   /** The second that it is by the server's clock, whatever this device believes. */
   const now = () => (plan.value ? plan.value.now + (performance.now() - received) / 1000 : 0)
 
-  async function open(id: number) {
-    if (wanted !== id) plan.value = null
+  async function open(id: number, kind: Of = 'cards') {
+    if (wanted !== id || of.value !== kind) plan.value = null
     wanted = id
+    of.value = kind
     try {
-      take(await got(api.GET('/api/cards/{id}/plan', { params: { path: { id } } })), id)
+      take(await got(api.GET(`/api/${kind}/{id}/plan`, { params: { path: { id } } })), id)
     } catch (error) {
       if (id !== wanted) return
       problem.value = error instanceof ApiError ? error.message : ''
@@ -46,7 +51,7 @@ export const usePlan = defineStore('plan', () => {
         return true
       } catch (error) {
         notices.fail(error)
-        if (error instanceof ApiError && error.status === 409) await open(id)
+        if (error instanceof ApiError && error.status === 409) await open(id, of.value)
         return false
       } finally {
         busy.value = false
@@ -57,7 +62,7 @@ export const usePlan = defineStore('plan', () => {
   const want = (wishes: PlanWishes | ((now: Plan) => PlanWishes)) =>
     send((id, version, now) =>
       got(
-        api.PATCH('/api/cards/{id}/plan', {
+        api.PATCH(`/api/${of.value}/{id}/plan`, {
           params: { path: { id } },
           body: { ...(typeof wishes === 'function' ? wishes(now) : wishes), version },
         }),
@@ -66,7 +71,7 @@ export const usePlan = defineStore('plan', () => {
   const press = (what: Press, key: string, more: { minutes?: number; go_on?: boolean } = {}) =>
     send((id, version) =>
       got(
-        api.POST('/api/cards/{id}/plan/presses', {
+        api.POST(`/api/${of.value}/{id}/plan/presses`, {
           params: { path: { id } },
           body: { version, press: what, key, minutes: 0, go_on: false, ...more },
         }),
@@ -84,16 +89,21 @@ export const usePlan = defineStore('plan', () => {
     )
   const anew = () =>
     send((id, version) =>
-      got(api.POST('/api/cards/{id}/plan/anew', { params: { path: { id } }, body: { version } })),
+      got(
+        api.POST(`/api/${of.value}/{id}/plan/anew`, {
+          params: { path: { id } },
+          body: { version },
+        }),
+      ),
     )
   async function forgetPace() {
     try {
       await got(api.DELETE('/api/pace', { params: { query: {} } }))
-      await open(wanted)
+      await open(wanted, of.value)
     } catch (error) {
       notices.fail(error)
     }
   }
 
-  return { plan, problem, busy, now, open, want, press, instead, anew, forgetPace }
+  return { plan, of, problem, busy, now, open, want, press, instead, anew, forgetPace }
 })

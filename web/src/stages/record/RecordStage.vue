@@ -7,7 +7,8 @@ import CardLook from '@/cards/CardLook.vue'
 import { useNotices } from '@/lib/notices'
 import { plural } from '@/lib/words'
 import InsteadList from '@/log/InsteadList.vue'
-import SaidFields, { type Said } from '@/log/SaidFields.vue'
+import SaidFields from '@/log/SaidFields.vue'
+import { nothingSaid } from '@/log/said'
 import InsteadDialog from '@/stages/plan/InsteadDialog.vue'
 import { usePlan } from '@/stages/plan/plan'
 import ShareLink from '@/recipes/ShareLink.vue'
@@ -24,16 +25,7 @@ const look = ref<CardSummary | null>(null)
 const drawing = ref<DrawingToMake>()
 const pictured = ref(0)
 
-const today = new Date()
-const two = (part: number) => String(part).padStart(2, '0')
-const said = ref<Said>({
-  made: `${today.getFullYear()}-${two(today.getMonth() + 1)}-${two(today.getDate())}`,
-  count: 1,
-  occasion: '',
-  person: '',
-  went_well: '',
-  to_change: '',
-})
+const said = ref(nothingSaid())
 watch(
   () => work.plan?.cards,
   (cards) => cards && (said.value.count = cards),
