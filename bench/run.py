@@ -14,6 +14,7 @@ from pathlib import Path
 import numpy as np
 
 from bench.blending import blending_rows, ground_rows
+from bench.colourways import colourway_rows
 from bench.cutting import build_rows, cutting_rows
 from bench.families import family_rows
 from bench.landings import landing_rows
@@ -182,6 +183,7 @@ def main() -> int:
         *planning_rows(visitor),
         *listing_rows(),
         *travelling_rows(visitor),
+        *colourway_rows(visitor),
         glaze(visitor),
         *landing_rows(visitor),
         long_chart(Visitor("Somebody with many colours")),

@@ -63,7 +63,7 @@ def travelling_rows(visitor: Visitor, wanted: float = 0.9, lightness: float = 4)
     """Rows: the demo cards where each of their ranges is missing in turn, and where all are; the log."""
     ids = [one["id"] for one in json.loads(visitor.get("/api/cards"))["cards"]]
     cards = [read_recipe(visitor.get(f"/api/cards/{pk}/recipe/file")).told for pk in ids]
-    everything = _everybodys()
+    everything = everybodys()
     one, none = _Moved(), _Moved()
     for told in cards:
         named = {known.name for known in told.ranges}
@@ -89,7 +89,7 @@ def travelling_rows(visitor: Visitor, wanted: float = 0.9, lightness: float = 4)
     ]
 
 
-def _everybodys() -> Supplies:
+def everybodys() -> Supplies:
     """The supplies that the demo brings for everybody."""
     rows, ranges = list[SupplyColour](), dict[int, RangeFacts]()
     for pk, about in enumerate(json.loads((_DATA / "ranges.json").read_text()), start=1):

@@ -73,6 +73,8 @@ class ScreenTests(BrowserTestCase):
             ("/cards/ways/rule", "One hue in depths"),
             ("/cards/ways/drawer", "Ways into a palette"),
             ("/cards/ways/kept", "Slipway bunting"),
+            ("/cards/ways/seasons", "In the wood"),
+            ("/cards/sets", "No sets yet"),
             ("/supplies/photograph", "Swatches from a photo"),
             ("/account", "The demo studio"),
             ("/recipes", "Bring in a recipe"),

@@ -48,6 +48,11 @@ class StoryTests(BrowserTestCase):
         self.finds_a_palette_by_a_rule_and_keeps_one()
         self.goes_back_and_forth()
         self.sees_it_among_her_cards()
+        self.lays_out_the_inside()
+        self.takes_it_in_other_colours()
+        self.makes_the_set()
+        self.keeps_a_season_of_her_own()
+        self.assertEqual({url for url in self.requests if not url.startswith(self.live_server_url)}, set())
 
     def signs_up(self):
         self.go("/cards")
@@ -739,4 +744,62 @@ class StoryTests(BrowserTestCase):
     def sees_it_among_her_cards(self):
         self.page.get_by_role("link", name="Cards").click()
         expect(self.page.get_by_role("link", name="Grebe on the mere")).to_contain_text("1 check failing")
-        self.assertEqual({url for url in self.requests if not url.startswith(self.live_server_url)}, set())
+
+    def lays_out_the_inside(self):
+        self.open_card("Grebe on the mere")
+        self.page.get_by_role("link", name="Build").click()
+        self.page.get_by_role("link", name="Inside", exact=True).click()
+        inside = self.page.get_by_role("region", name="Inside")
+        expect(inside).to_contain_text("usual hand, 8 mm a line")
+        inside.get_by_label("Words inside").fill("with love")
+        self.button("Show it with them").click()
+        self.check_axe()
+        self.button("Lay it so").first.click()
+        expect(inside.get_by_role("img", name="The inside as it is")).to_contain_text("with love")
+
+    def takes_it_in_other_colours(self):
+        self.page.get_by_role("link", name="In other colours").click()
+        take = self.button(re.compile("^Take it"))
+        expect(take.nth(1)).to_be_visible()
+        self.page.get_by_role("radio", name="Greys", exact=True).click()
+        self.check_axe()
+        self.page.get_by_role("radio", name="Colour", exact=True).click()
+        for taken in (1, 2):
+            take.first.click()
+            expect(self.page.get_by_role("link", name="It stands among your cards")).to_have_count(taken)
+        self.page.get_by_role("link", name="Open the set").click()
+
+    def makes_the_set(self):
+        """Cut and worked on as one, written down as one."""
+        expect(self.page.get_by_label("Name of the set")).to_have_value("Grebe on the mere, in other colours")
+        expect(self.page.get_by_text("pattern in greys").first).to_be_visible()
+        expect(self.page.get_by_text("Built as the first.")).to_have_count(2)
+        self.check_axe()
+        self.page.get_by_label("How many of Grebe on the mere").first.fill("2")
+        self.page.keyboard.press("Tab")
+        self.button("4 cards: change").wait_for()
+        self.page.get_by_role("link", name="Cutting").click()
+        expect(self.page.get_by_text("for 4 cards; each by itself")).to_be_visible()
+        self.check_axe()
+        with self.page.expect_download() as download:
+            self.page.get_by_role("link", name="Print it in true size").click()
+        self.assertTrue(Path(download.value.path()).read_bytes().startswith(b"%PDF"))
+        self.page.get_by_role("link", name="Work").click()
+        self.button("Done: Cut, score and fold the base, 4 cards").click()
+        expect(self.page.get_by_text("1 step behind you")).to_be_visible()
+        self.page.get_by_role("navigation", name="Parts").get_by_role("link", name="Record").click()
+        self.page.get_by_label("Occasion").fill("the regatta")
+        self.button("Write 3 cards into the log").click()
+        expect(self.page.get_by_text("in the set “Grebe on the mere, in other colours”")).to_have_count(3)
+
+    def keeps_a_season_of_her_own(self):
+        self.go("/cards/ways/seasons")
+        winter = self.page.get_by_role("article").filter(has_text="Winter: frost on the reeds")
+        winter.get_by_role("button", name="Make it my own").click()
+        self.dialog().get_by_label("Name").fill("First ice")
+        self.button("Leave out hue 2").click()
+        self.check_axe()
+        self.button("Keep it", exact=True).click()
+        self.heading("First ice")
+        self.button("Forget it").click()
+        expect(self.page.get_by_role("heading", name="First ice")).to_have_count(0)

@@ -33,11 +33,11 @@ from jindle_core.palettes.moods import Mood
 from jindle_core.patterned.sheet import Sheet
 from jindle_core.seen.whole import SeenCard
 from jindle_core.sets.depths import Builders, Depths
-from jindle_core.sets.landing import VALUE, Landed, Landing
+from jindle_core.sets.landing import VALUE, Landed, Landing, Spot
 from jindle_core.sets.schemes import Leading, Scheme, SchemeKind, leading, recoloured, turned
 
-# What must go on holding in any colours: lettering, mats and pictures on what they lie on, and the span.
-_RULES = ("pair", "stands", "spread")
+# What must go on holding in any colours: lettering, mats, pictures on what they lie on, span, clean joins.
+_RULES = ("pair", "stands", "spread", "join")
 
 
 # What there is to say: what may keep its hue wherever it is shown, and by how much colours grow stronger.
@@ -126,6 +126,20 @@ class Colourways:
             words = "Nothing is left that could take another colour: all that has a hue is held."
             raise BadInput(Problem(words, field="held"))
 
+    @property
+    def spots(self) -> list[Spot]:
+        """All that takes a colour."""
+        return self._landing.spots
+
+    @property
+    def labs(self) -> Array:
+        """Their colours (n, 3) as the card is."""
+        return self._landing.labs
+
+    def apart(self, one: Array, other: Array) -> float:
+        """How different two landings (n, 3) are: the mean ΔE00 at what may take another colour."""
+        return self._landing.apart(one, other)
+
     def _may(self, places: np.ndarray) -> np.ndarray:
         mine: np.ndarray = self._seen.supplies.usable[places]
         return mine if self._said.owned and mine.any() else self._seen.supplies.to_be_had[places]
@@ -185,18 +199,27 @@ class Colourways:
         """One after another, each the most different from the card and all before it; fewer than eight where
         there are no more that are far enough apart, or that hold what must hold."""
         to_land, landed = iter(self._turns), list[tuple[Scheme, Landed]]()
-        shown = [self._landing.labs]
+        shown, apart = [self._landing.labs], list[float]()  # how far each is from all that is shown
         while len(shown) <= figures.sets.SHOWN:
             more = list(islice(to_land, figures.sets.LANDED_AT_ONCE))
-            landed += [(one, self._landing.land(self._asked(one))) for one in more]
-            apart = [min(self._landing.apart(one.labs, other) for other in shown) for _, one in landed]
+            for scheme in more:
+                found = self._landing.land(self._asked(scheme))
+                landed.append((scheme, found))
+                apart.append(min(self._landing.apart(found.labs, other) for other in shown))
             if max(apart, default=0.0) < figures.sets.SHOWN_APART:
                 if not more:
                     return
                 continue
-            made = self._shown(*landed.pop(int(np.argmax(apart))))
+            at = int(np.argmax(apart))
+            apart.pop(at)
+            made = self._shown(*landed.pop(at))
             if made is not None:
-                shown.append(made.landed.labs)
+                labs = made.landed.labs
+                shown.append(labs)
+                apart = [
+                    min(before, self._landing.apart(other.labs, labs))
+                    for before, (_, other) in zip(apart, landed, strict=True)
+                ]
                 yield made
 
     def of(self, scheme: Scheme, choice: int) -> Colourway:

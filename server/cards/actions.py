@@ -72,7 +72,7 @@ def change_card(
     before = checked_card(card, supplies, card.owner).seen
     after = changed(before.card, change, before.palette.pairs)
     told = store_changed(card, version, after, change.label, supplies, stage)
-    if isinstance(change, Waive) and all(one["key"] != change.check for one in told["checks"]):
+    if isinstance(change, Waive) and all(one["id"] != change.check for one in told["checks"]):
         words = f"There is no check “{change.check}” on this card."
         raise BadInput(Problem(words, field="check", value=change.check))
     return told

@@ -20,7 +20,7 @@ const { data, problem } = useFetched(
       }),
     ),
 )
-/** The inside alone, drawn as a front is; the rectangle that can be written on over it. */
+/** The inside alone, drawn as a front is. */
 const inside = (desk: { inside: unknown[] }) =>
   ({ ...desk, parts: desk.inside, inside: [] }) as never
 const said = (room: Room) => {
