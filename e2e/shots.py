@@ -42,9 +42,25 @@ def tour(page: Page) -> None:
     recipe(page)
     match(page)
     supplies(page)
-    page.goto(ADDRESS + "/cards/ways/rule")
+    page.goto(ADDRESS + "/cards/ways/seasons")
     page.get_by_role("article").nth(4).wait_for()
     take(page, "ways")
+    colourways(page)
+
+
+def colourways(page: Page) -> None:
+    """A card in other colours, and the set that it and two of them are."""
+    page.goto(ADDRESS + "/cards")
+    page.get_by_role("link", name="Barge cat").click()
+    page.get_by_role("link", name="In other colours").click()
+    page.get_by_role("status").get_by_text("Turning hues").wait_for(state="detached")
+    take(page, "colourways")
+    for taken in (1, 2):
+        page.get_by_role("button", name=re.compile("^Take it")).nth(taken).click()
+        page.get_by_role("link", name="It stands among your cards").nth(taken - 1).wait_for()
+    page.get_by_role("link", name="Open the set").click()
+    page.get_by_role("heading", name="How alike they are").wait_for()
+    take(page, "set")
 
 
 def colouring(page: Page) -> None:
@@ -68,7 +84,7 @@ def uses(page: Page) -> None:
 
 
 def build(page: Page) -> None:
-    """A card of pieces, one of them chosen, and what is cut."""
+    """A card of pieces, one of them chosen."""
     page.goto(ADDRESS + "/cards")
     page.get_by_role("link", name="Night ferry").click()
     page.get_by_role("link", name="Build").click()
@@ -76,9 +92,6 @@ def build(page: Page) -> None:
     front.get_by_role("button", name="bridge strip").click()
     page.get_by_role("region", name="The piece bridge strip").wait_for()
     take(page, "build")
-    page.get_by_role("link", name="Cutting").click()
-    page.get_by_role("img", name="Sheet 1").wait_for()
-    take(page, "cutting")
 
 
 def plan(page: Page) -> None:
@@ -178,19 +191,13 @@ def background(page: Page) -> None:
 
 
 def supplies(page: Page) -> None:
-    """Ranges, one of them, swatches and papers out of pictures."""
+    """Ranges, and papers out of pictures."""
     page.get_by_role("link", name="Supplies").click()
     page.get_by_role("link", name="Wherry").wait_for()
     take(page, "supplies")
     page.goto(ADDRESS + "/papers")
     page.get_by_role("link", name="Moorings").wait_for()
     take(page, "papers")
-    page.goto(ADDRESS + "/papers/add")
-    page.get_by_role("button", name="Light:").click()
-    page.get_by_role("option", name="warm lamp").click()
-    page.get_by_role("button", name="Take the photograph").click()
-    page.get_by_role("heading", name="colours found").wait_for()
-    take(page, "add-a-paper")
 
 
 def match(page: Page) -> None:

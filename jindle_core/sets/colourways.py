@@ -1,5 +1,6 @@
 """How would a card look in other colours: the same light and dark, other hues, on real supplies?"""
 
+from collections import Counter
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
@@ -120,6 +121,8 @@ class Colourways:
     def __init__(self, seen: SeenCard, said: Wanted, shelf: Mapping[int, Sheet] | None = None) -> None:
         self._seen, self._said, self._shelf = seen, said, shelf or seen.sheets
         self._builders: Builders = {}
+        # What was left out of the proposals: by the titles of checks that would not hold, and as too alike.
+        self.broken, self.alike = Counter[str](), 0
         depths = Depths(seen, self._may, self._kept_areas, self._builders)
         self._landing = Landing(seen, self._may, self._held, depths)
         if all(one.held for one in self._landing.spots):
@@ -146,14 +149,16 @@ class Colourways:
 
     @cached_property
     def _kept_areas(self) -> frozenset[int]:
-        """The keys of areas that stay: of held pictures, and of what keeps its hue."""
+        """The keys of areas that stay: of held pictures, of what keeps its hue, and of those that these are
+        coloured as."""
         card = self._seen.card
-        return frozenset(
-            area.key
+        stay = [
+            area
             for picture in card.pictures
             for area in picture.areas
             if f"picture:{picture.key}" in self._said.held or card.followed(area).thing in self._said.things
-        )
+        ]
+        return frozenset(one.key for area in stay for one in (area, *card.led_by(area)))
 
     @cached_property
     def _held(self) -> frozenset[str]:
@@ -208,6 +213,7 @@ class Colourways:
                 apart.append(min(self._landing.apart(found.labs, other) for other in shown))
             if max(apart, default=0.0) < figures.sets.SHOWN_APART:
                 if not more:
+                    self.alike = len(landed)
                     return
                 continue
             at = int(np.argmax(apart))
@@ -238,7 +244,8 @@ class Colourways:
             if not broken:
                 return made
             if not all(self._sheets & set(one.id.pieces) for one in broken):
-                return None
+                break
+        self.broken.update({one.title for one in broken})
         return None
 
     @cached_property

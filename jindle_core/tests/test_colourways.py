@@ -10,14 +10,18 @@ from hypothesis import strategies as st
 
 from jindle_core import figures
 from jindle_core.card.changes.every import changed
+from jindle_core.card.changes.palette import AddColour
 from jindle_core.card.changes.pictures import EditAreas
 from jindle_core.card.references import named
 from jindle_core.card.sound import sound
+from jindle_core.card.whole import Anchor, Card
 from jindle_core.colorimetry.spaces import lab_to_hue
 from jindle_core.errors import BadInput
 from jindle_core.families.recipes import Thing
+from jindle_core.lengths import read_size
 from jindle_core.media import Medium
 from jindle_core.palettes.moods import MOODS
+from jindle_core.palettes.role import Role
 from jindle_core.provenance import Provenance
 from jindle_core.seen.whole import SeenCard
 from jindle_core.sets.colourways import Colourways, Wanted, holdable
@@ -158,6 +162,39 @@ class ColourwayTests(unittest.TestCase):
             self.assertEqual(one.seen.card.colour(LEAD), card.colour(LEAD))
             self.assertEqual(one.seen.card.ground.pads[0], card.ground.pads[0])
             self.assertEqual(one.seen.card.pictures[0], card.pictures[0])
+
+    def test_a_held_picture_stays_also_where_it_is_coloured_as_another(self):
+        second = SEEN.card.pictures[1]
+        self.assertTrue(any(area.like is not None for area in second.areas))
+        for one in self.some(Wanted(held=frozenset({f"picture:{second.key}"}))):
+            card = one.seen.card
+            self.assertEqual(
+                [card.followed(area).family for area in card.pictures[1].areas],
+                [SEEN.card.followed(area).family for area in second.areas],
+            )
+            self.assertEqual(card.colour(LEAD), SEEN.card.colour(LEAD))
+
+    def test_what_is_left_out_is_told_with_what_would_break(self):
+        ways = Colourways(SEEN, Wanted(held=frozenset({f"colour:{LEAD}"})))
+        found = list(ways.proposals())
+        self.assertLess(len(found), figures.sets.SHOWN)
+        self.assertGreater(ways.alike + sum(ways.broken.values()), 0)
+
+    def test_palettes_of_one_and_of_many_and_a_small_drawer(self):
+        card = Card("One", read_size("5", "7", "in"))
+        one = changed(card, AddColour(Anchor(None, (50.0, 40.0, 20.0), "typed"), "only", Role.LEAD))
+        many = one
+        for n, lab in enumerate(some_lab(23, seed=5)):
+            many = changed(
+                many, AddColour(Anchor(None, tuple(map(float, lab)), "typed"), f"c{n}", Role.SUPPORT)
+            )
+        few = replace(SUPPLIES, drawer={row.id: Kept("full", "") for row in SUPPLIES.rows[:6]})
+        for value, supplies in ((one, SUPPLIES), (many, SUPPLIES), (SEEN.card, few)):
+            seen = SeenCard(value, supplies, SEEN.drawings)
+            found = list(itertools.islice(Colourways(seen, Wanted(owned=True)).proposals(), 3))
+            for each in found:
+                self.assertEqual(sound(each.seen.card), each.seen.card)
+            self.assertTrue(found or supplies is few)
 
     def test_what_keeps_its_hue_is_let_alone_with_its_colour(self):
         skin = changed(SEEN.card, EditAreas((1,), thing=Thing.SKIN))

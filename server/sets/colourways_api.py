@@ -38,6 +38,8 @@ from server.sets.colourways_serializers import (
 from server.sets.like import choices, mood_named, moods_offered
 from server.streams import MEDIA_TYPE, progress
 
+_NAMED = 4  # of what would not hold in what was left out
+
 
 def _colourways(person: Person, card: StoredCard, asked: dict[str, Any]) -> Colourways:
     supplies = catalogue_for(person)
@@ -94,7 +96,8 @@ def _lines(found: Colourways) -> Iterator[dict[str, Any]]:
     count = 0
     for count, one in enumerate(found.proposals(), start=1):
         yield {"share": count / most, "words": f"{count} found", "colourway": _told(one)}
-    yield {"share": 1.0, "words": f"{count} found"}
+    broken = [{"title": title, "count": times} for title, times in found.broken.most_common(_NAMED)]
+    yield {"share": 1.0, "words": f"{count} found", "broken": broken, "alike": found.alike}
 
 
 def _told(one: Colourway) -> dict[str, Any]:

@@ -98,12 +98,23 @@ class ColourwaySerializer(serializers.Serializer):
     )
 
 
+class LeftOutSerializer(serializers.Serializer):
+    """A check that held and would not, and in how many that were left out."""
+
+    title = serializers.CharField()
+    count = serializers.IntegerField()
+
+
 class ColourwaysLineSerializer(serializers.Serializer):
     """How far it has come, or one more proposal."""
 
     share = serializers.FloatField(required=False)
     words = serializers.CharField(required=False)
     colourway = ColourwaySerializer(required=False)
+    broken = LeftOutSerializer(
+        many=True, required=False, help_text="in the last line"
+    )
+    alike = serializers.IntegerField(required=False, help_text="in the last line: others like these")
 
 
 class ColourwayTakenSerializer(serializers.Serializer):

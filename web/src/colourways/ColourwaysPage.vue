@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, got, type Colourway } from '@/api/client'
+import { api, got, type Colourway, type ColourwaysLine as Line } from '@/api/client'
 import { follow } from '@/api/stream'
 import { useCard } from '@/card/card'
 import DeskCard from '@/drawing/DeskCard.vue'
@@ -11,6 +11,7 @@ import { useSession } from '@/lib/session'
 import NothingHere from '@/ui/NothingHere.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
+import { plural } from '@/lib/words'
 import ViewSwitch from '@/ui/ViewSwitch.vue'
 import ColourwayCard from './ColourwayCard.vue'
 import HeldThings from './HeldThings.vue'
@@ -29,6 +30,10 @@ watch(
 const { data: choices } = useFetched([id], () =>
   got(api.GET('/api/cards/{id}/colourways', { params: { path: { id: id.value } } })),
 )
+const step = computed({
+  get: () => choices.value?.bold.findIndex((one) => one.value === bold.value) ?? 0,
+  set: (at) => (bold.value = choices.value!.bold[at]!.value),
+})
 const taken = ref(new Map<Colourway, number>())
 const together = ref(0)
 const like = ref('')
@@ -38,6 +43,7 @@ const bold = ref(1)
 const owned = ref(session.onlyOwned)
 const found = shallowRef<Colourway[]>([])
 const busy = ref(false)
+const leftOut = ref<{ broken: { title: string; count: number }[]; alike: number } | null>(null)
 const problem = ref('')
 const asked = computed(() => ({
   held: held.value,
@@ -55,13 +61,17 @@ async function look() {
   stop?.abort()
   const mine = (stop = new AbortController())
   found.value = []
+  leftOut.value = null
   busy.value = true
   problem.value = ''
   try {
-    await follow<{ colourway?: Colourway }>(
+    await follow<Line>(
       `/api/cards/${id.value}/colourways`,
       asked.value,
-      (line) => line.colourway && (found.value = [...found.value, line.colourway]),
+      (line) => {
+        if (line.colourway) found.value = [...found.value, line.colourway]
+        if (line.broken) leftOut.value = { broken: line.broken, alike: line.alike ?? 0 }
+      },
       mine.signal,
     )
   } catch (error) {
@@ -103,15 +113,18 @@ async function take(one: Colourway) {
     </header>
     <div class="mb-4 flex flex-wrap items-center gap-x-6 gap-y-3">
       <OnOff v-model="owned">Only from my drawer</OnOff>
-      <span class="flex items-center gap-2">
+      <label v-if="choices" class="flex items-center gap-2">
         How bold
-        <ChoiceList
-          v-model="bold"
-          class="w-[140px]"
-          label="How bold"
-          :options="choices?.bold ?? []"
+        <input
+          v-model.lazy.number="step"
+          type="range"
+          min="0"
+          :max="choices.bold.length - 1"
+          class="w-28"
+          :aria-valuetext="choices.bold[step]?.words"
         />
-      </span>
+        <span class="w-16 text-xs">{{ choices.bold[step]?.words }}</span>
+      </label>
       <span class="flex items-center gap-2">
         Go by
         <ChoiceList v-model="like" class="w-[260px]" label="Go by" :options="likes" />
@@ -130,10 +143,21 @@ async function take(one: Colourway) {
     <p v-if="problem" role="alert" class="mb-3 border-l-2 border-ink pl-3">{{ problem }}</p>
     <p class="mb-3 text-soft" role="status">
       <template v-if="busy">Turning hues, landing them on supplies …</template>
-      <template v-else-if="found.length < 8 && !problem"
-        >{{ found.length }} proposals: there are no more here that differ enough and hold what must
-        hold.</template
-      >
+      <template v-else-if="leftOut && (leftOut.broken.length || leftOut.alike)">
+        {{ plural(found.length, 'proposal') }}.
+        <template v-if="leftOut.alike"
+          >{{ plural(leftOut.alike, 'other') }} would look much like one of these, or like the card
+          itself.</template
+        >
+        <template v-if="leftOut.broken.length">
+          Left out is what would break:
+          {{
+            leftOut.broken
+              .map(({ title, count }) => `${title}${count > 1 ? ` (${count} times)` : ''}`)
+              .join('; ')
+          }}.
+        </template>
+      </template>
     </p>
     <ul class="grid grid-cols-[repeat(auto-fill,minmax(260px,1fr))] gap-4">
       <li class="panel overflow-hidden">

@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, ApiError, got, type CardSet } from '@/api/client'
 import { useNotices } from '@/lib/notices'
 import { plural } from '@/lib/words'
+import PicturesMade from '@/cards/PicturesMade.vue'
 import NothingHere from '@/ui/NothingHere.vue'
 import TabLinks from '@/ui/TabLinks.vue'
 import ViewSwitch from '@/ui/ViewSwitch.vue'
@@ -112,7 +113,13 @@ const tabs = computed(() =>
     <p v-if="!set.cards.length" class="panel max-w-xl p-4">
       Its cards were deleted. Put others into it, or part it.
     </p>
-    <RouterView v-else />
+    <template v-else>
+      <RouterView />
+      <PicturesMade
+        :cards="set.cards.map((one) => one.id)"
+        :version="set.cards.map((one) => one.version).join()"
+      />
+    </template>
     <CardsOfSet
       v-if="choosing"
       title="Cards of this set"

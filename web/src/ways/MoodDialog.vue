@@ -24,7 +24,15 @@ const said = ref({
   chroma: [...from.chroma] as number[],
 })
 const problem = ref('')
-const asked = computed(() => ({ ...said.value, title: said.value.title || 'mine', ...question }))
+// Copied whole, so that every part of it is watched.
+const asked = computed(() => ({
+  title: said.value.title || 'mine',
+  about: said.value.about,
+  hues: said.value.hues.map((hue) => ({ ...hue })),
+  lightness: [...said.value.lightness],
+  chroma: [...said.value.chroma],
+  ...question,
+}))
 const tried = useFetched(
   asked,
   () =>

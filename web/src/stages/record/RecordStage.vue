@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, got, type CardSummary, type DrawingToMake } from '@/api/client'
+import { api, got } from '@/api/client'
 import { useCard } from '@/card/card'
-import CardLook from '@/cards/CardLook.vue'
+import PicturesMade from '@/cards/PicturesMade.vue'
 import { useNotices } from '@/lib/notices'
 import { plural } from '@/lib/words'
 import InsteadList from '@/log/InsteadList.vue'
@@ -21,8 +21,6 @@ const notices = useNotices()
 const router = useRouter()
 const sending = ref(false)
 const adding = ref(false)
-const look = ref<CardSummary | null>(null)
-const drawing = ref<DrawingToMake>()
 const pictured = ref(0)
 
 const said = ref(nothingSaid())
@@ -30,23 +28,9 @@ watch(
   () => work.plan?.cards,
   (cards) => cards && (said.value.count = cards),
 )
-watch(
-  [() => store.card?.id, () => store.card?.version],
-  async ([id]) => {
-    if (!id) return
-    void work.open(id)
-    try {
-      // The sheet shows the small picture of the card, which is drawn here where there is none of it yet.
-      const found = await got(api.GET('/api/cards/glances', { params: { query: { ids: [id] } } }))
-      look.value = found.cards[0] ?? null
-      drawing.value = found.cards[0]?.drawing ?? undefined
-      pictured.value++
-    } catch (error) {
-      notices.fail(error)
-    }
-  },
-  { immediate: true },
-)
+watch([() => store.card?.id, () => store.card?.version], ([id]) => id && work.open(id), {
+  immediate: true,
+})
 const tasks = computed(() => [...(work.plan?.past ?? []), ...(work.plan?.tasks ?? [])])
 const fresh = computed(
   () => `${store.card!.version} ${work.plan?.version ?? 0} ${pictured.value} ${tasks.value.length}`,
@@ -100,10 +84,7 @@ async function record() {
         </p>
       </div>
     </form>
-    <!-- Drawn out of sight where the card has no small picture yet. -->
-    <div v-if="look && drawing && !look.picture" class="h-0 overflow-hidden" aria-hidden="true">
-      <CardLook :card="look" :drawing="drawing" @kept="((drawing = undefined), pictured++)" />
-    </div>
+    <PicturesMade :cards="[store.card!.id]" :version="store.card!.version" @kept="pictured++" />
     <RecipeSheet
       :address="`/api/cards/${store.card!.id}/recipe`"
       :name="store.card!.name"
