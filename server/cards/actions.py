@@ -71,10 +71,12 @@ def change_card(
     """
     before = checked_card(card, supplies, card.owner).seen
     after = changed(before.card, change, before.palette.pairs)
-    told = store_changed(card, version, after, change.label, supplies, stage)
+    made = copy(card)  # this one stays as it is where nothing is stored after all
+    told = store_changed(made, version, after, change.label, supplies, stage)
     if isinstance(change, Waive) and all(one["id"] != change.check for one in told["checks"]):
         words = f"There is no check “{change.check}” on this card."
         raise BadInput(Problem(words, field="check", value=change.check))
+    card.stored, card.version, card.head = made.stored, made.version, made.head
     return told
 
 

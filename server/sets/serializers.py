@@ -83,6 +83,7 @@ class AlikeSerializer(serializers.Serializer):
     first = serializers.IntegerField(help_text="the id of a card")
     second = serializers.IntegerField()
     shared = serializers.IntegerField(help_text="supplies that both use")
+    names = serializers.ListField(child=serializers.CharField(), help_text="of these; none in large sets")
     off = serializers.FloatField(help_text="mean difference of lightness, place by place, in L*")
     words = serializers.CharField()
 

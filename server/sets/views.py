@@ -21,6 +21,9 @@ from server.errors import CannotBeShown
 from server.sets.models import CardSet
 
 
+_FEW = 12  # cards of a set of which any two are told by what they share
+
+
 def readable(of: CardSet, supplies: Supplies) -> tuple[list[tuple[StoredCard, Member]], list[str]]:
     """Its cards as they are checked, in order, each under its card's id; and those that cannot be shown."""
     found, broken = list[tuple[StoredCard, Member]](), list[str]()
@@ -52,6 +55,7 @@ def set_told(of: CardSet, supplies: Supplies) -> dict[str, Any]:
                 "first": members[one.first].key,
                 "second": members[one.second].key,
                 "shared": len(one.shared),
+                "names": _labels(supplies, one.shared) if len(members) <= _FEW else [],
                 "off": round(one.off, 1),
                 "words": one.words,
             }
@@ -64,6 +68,13 @@ def set_told(of: CardSet, supplies: Supplies) -> dict[str, Any]:
         "most_cards": figures.sets.MOST_MEMBERS,
         "most_made": figures.work.MOST_CARDS,
     }
+
+
+def _labels(supplies: Supplies, ids: frozenset[int]) -> list[str]:
+    """What supplies are called, with their ranges, in the order of these."""
+    places = sorted(supplies.places[pk] for pk in ids if pk in supplies.places)
+    rows = [supplies.rows[place] for place in places]
+    return [f"{supplies.ranges[row.range_id].name} {row.label}" for row in rows]
 
 
 def _member(card: StoredCard, member: Member, first: Member) -> dict[str, Any]:

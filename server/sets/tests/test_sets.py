@@ -37,7 +37,8 @@ class SetTests(ApiTestCase):
         self.assertEqual((told["count"], told["broken"]), (3, []))
         (pair,) = told["alike"]
         self.assertEqual((pair["off"], pair["words"]), (0.0, "the same pattern in greys"))
-        self.assertGreater(pair["shared"], 0)
+        self.assertEqual(len(pair["names"]), pair["shared"])
+        self.assertIn("Pads SKY-2", pair["names"])
         self.assertTrue(all(set(one["cards"]) <= {"Heron", "Heron at dusk"} for one in told["shopping"]))
         (listed,) = self.ask("get", "sets")
         self.assertEqual((listed["cards"], listed["count"]), (["Heron", "Heron at dusk"], 3))

@@ -105,6 +105,10 @@ function count(card: SetMember, event: Event) {
               >{{ one.words }}, lightness ΔL* {{ one.off.toFixed(1) }} apart place by place;
               {{ plural(one.shared, 'supply', 'supplies') }} in both</span
             >
+            <details v-if="one.names.length" class="text-xs">
+              <summary class="w-fit cursor-pointer text-soft">Which</summary>
+              {{ one.names.join(', ') }}
+            </details>
           </li>
         </ul>
       </section>

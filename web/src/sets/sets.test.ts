@@ -32,7 +32,16 @@ const made = (told: object = {}) =>
     count: 3,
     cards: [member(1, 'Heron'), member(2, 'at dusk', ['mat has another reveal']), member(3, 'red')],
     broken: [],
-    alike: [{ first: 1, second: 2, shared: 9, off: 1.25, words: 'the same pattern in greys' }],
+    alike: [
+      {
+        first: 1,
+        second: 2,
+        shared: 9,
+        names: ['Wherry TARN-5'],
+        off: 1.25,
+        words: 'the same pattern in greys',
+      },
+    ],
     shopping: [],
     ...told,
   }) as unknown as CardSet
