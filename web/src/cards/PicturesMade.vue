@@ -13,7 +13,8 @@ const looks = ref<{ card: CardSummary; drawing: DrawingToMake }[]>([])
 let asked = 0
 
 watch(
-  () => [cards.join(), version],
+  // By value: whoever shows this hands in another list each time it is drawn.
+  () => `${cards.join()} ${version}`,
   async () => {
     const mine = ++asked
     looks.value = []

@@ -37,6 +37,9 @@ async function opened() {
   const of = (path: string) => asked.filter((one) => one.path.endsWith(path)).at(-1)!
   await of('/plan').answer(plan(2))
   await of('/glances').answer({ cards: [], broken: [] })
+  await settled()
+  // However often the page is drawn, the picture of the card is asked for once.
+  expect(asked.filter((one) => one.path.endsWith('/glances'))).toHaveLength(1)
   return { router, place, of }
 }
 
