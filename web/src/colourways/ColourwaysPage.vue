@@ -87,7 +87,10 @@ async function take(one: Colourway) {
   try {
     const { scheme, turn, choice, words } = one
     const took = one.like
-    const name = `${store.card!.name}, ${words}`.slice(0, session.limits?.name)
+    // A second one of the same kind is told apart by a number.
+    const same = [...taken.value.keys()].filter((other) => other.words === words).length
+    const named = `${store.card!.name}, ${words}${same ? ` ${same + 1}` : ''}`
+    const name = named.slice(-(session.limits?.name ?? named.length))
     const body = { ...asked.value, scheme, turn, choice, name, took } as never
     const made = await got(
       api.POST('/api/cards/{id}/colourways/take', { params: { path: { id: id.value } }, body }),
