@@ -128,7 +128,7 @@ class _Counted:
     def _count(self, seen: SeenCard, ways: Colourways, one: Colourway) -> None:
         self.held += len(one.held)
         self.lost += len(one.gives_way)
-        kinds = ("pair", "stands", "spread")
+        kinds = ("pair", "stands", "span", "spread")
         self.rules += sum(check.id.kind in kinds for check in one.held)
         self.rules_lost += sum(check.id.kind in kinds for check in one.gives_way)
         before, after = (

@@ -24,7 +24,7 @@ HUE_ENDS, HUE_AT_ENDS = (32.0, 90.0), 0.4
 # change; marker and card of one colour; a muddy join; the same supply twice.
 LEAST_STEP, STEP_SHARE, COST_STEP = 2.0, 0.35, 6.0
 TOGETHER, COST_TOGETHER = 4.0, 2.0
-BROKEN = MappingProxyType({"order": 30.0, "mud": 40.0, "twice": 50.0, "family": 30.0})
+BROKEN = MappingProxyType({"order": 30.0, "mud": 40.0, "twice": 50.0, "family": 30.0, "span": 30.0})
 # A value may be off by so many degrees, or weaker by such a share, where its areas find no family else.
 VALUE_TURNS, VALUE_SHARES = (0.0, -10.0, 10.0, -20.0, 20.0), (1.0, 0.8, 0.6)
 

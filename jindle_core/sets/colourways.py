@@ -38,12 +38,20 @@ from jindle_core.sets.landing import VALUE, Landed, Landing, Spot
 from jindle_core.sets.schemes import Leading, Scheme, SchemeKind, leading, recoloured, turned
 
 # What must go on holding in any colours: lettering, mats, pictures on what they lie on, span, clean joins.
-_RULES = ("pair", "stands", "spread", "join")
+_RULES = ("pair", "stands", "span", "spread", "join")
 
 
 # What there is to say: what may keep its hue wherever it is shown, and by how much colours grow stronger.
 KEEPS_HUE = {Thing.SKIN: "skin", Thing.FUR: "fur and feathers", Thing.LEAF: "leaves"}
 BOLDNESS = {0.6: "quiet", 0.8: "softer", 1.0: "as it is", 1.25: "stronger", 1.5: "bold"}
+
+
+# What a colourway is told to keep, by the kinds of checks of it.
+_KEPT = {
+    "contrast": ("pair", "stands", "span", "spread"),
+    "clean joins": ("join", "edge"),
+    "shading families": ("family",),
+}
 
 
 @dataclass(frozen=True, slots=True)
@@ -96,7 +104,8 @@ class Colourway:
     """A card in other colours: the scheme, where it landed, and how it is then.
 
     ``choice`` says which of the sheets that come near it takes, 0 the nearest; ``held`` are the checks that
-    held before, ``gives_way`` those of them that do not then.
+    held before, ``gives_way`` those of them that do not then. ``order`` is of how many of how many two things
+    the lighter one is the lighter one still.
     """
 
     scheme: Scheme
@@ -105,11 +114,22 @@ class Colourway:
     checked: CheckedCard
     held: tuple[Check, ...]
     gives_way: tuple[Check, ...]
+    order: tuple[int, int]
 
     @property
     def seen(self) -> SeenCard:
         """The card then."""
         return self.checked.seen
+
+    @property
+    def keeps(self) -> list[tuple[str, int, int]]:
+        """What it keeps: in words, how many of how many that held."""
+        lost = {one.key for one in self.gives_way}
+        found = [("which is lighter", *self.order)]
+        for words, kinds in _KEPT.items():
+            keys = [one.key for one in self.held if one.id.kind in kinds]
+            found.append((words, sum(key not in lost for key in keys), len(keys)))
+        return [one for one in found if one[2]]
 
 
 class Colourways:
@@ -265,7 +285,14 @@ class Colourways:
             card = changed(card, change, pairs)
         checked = CheckedCard(replace(self._seen, card=card, sheets={**self._shelf, **self._seen.sheets}))
         lost = gives_way(self._holding, checked)
-        return Colourway(scheme, landed, choice, checked, tuple(self._holding), tuple(lost))
+        return Colourway(
+            scheme, landed, choice, checked, tuple(self._holding), tuple(lost), self._order(landed)
+        )
+
+    def _order(self, landed: Landed) -> tuple[int, int]:
+        was, now = (np.subtract.outer(labs[:, 0], labs[:, 0]) for labs in (self.labs, landed.labs))
+        counts = was >= figures.sets.LEAST_STEP
+        return int((counts & (now > 0)).sum()), int(counts.sum())
 
     def _changes(self, scheme: Scheme, landed: Landed, choice: int) -> Iterator[AnyChange]:
         spots = {one.id: at for at, one in enumerate(self._landing.spots)}

@@ -129,6 +129,8 @@ class Landing:
         if abs(was) >= figures.sets.LEAST_STEP:
             least = max(figures.sets.LEAST_STEP, figures.sets.STEP_SHARE * abs(was))
             cost = cost + figures.sets.BROKEN["order"] * (now * np.sign(was) < least)
+        if abs(was) >= figures.contrast.PALETTE_SPAN:
+            cost = cost + figures.sets.BROKEN["span"] * (np.abs(now) < figures.contrast.PALETTE_SPAN)
         if self._together(i, j):
             apart = delta_e(labs[i][:, None], labs[j][None])
             allowed = max(figures.sets.TOGETHER, float(delta_e(self.labs[i], self.labs[j])))

@@ -156,6 +156,15 @@ class ColourwayTests(unittest.TestCase):
                     self.assertGreater((now[i] - now[j]) * np.sign(was[i] - was[j]), 0)
             self.assertLess(np.abs(now - was).mean(), 4)
 
+    def test_what_is_kept_is_counted(self):
+        for one in self.found:
+            told = {words: (kept, of) for words, kept, of in one.keeps}
+            kept, of = told["which is lighter"]
+            self.assertLessEqual(kept, of)
+            self.assertEqual(told["contrast"][0], told["contrast"][1])
+            lost = sum(of - kept for words, (kept, of) in told.items() if words != "which is lighter")
+            self.assertLessEqual(lost, len(one.gives_way))
+
     def test_what_is_held_stays(self):
         card = SEEN.card
         for one in self.some(Wanted(held=frozenset({f"colour:{LEAD}", "pad:0", "picture:1"}))):

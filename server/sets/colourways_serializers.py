@@ -80,6 +80,14 @@ class ColourwayChoicesSerializer(serializers.Serializer):
     like = GoneBySerializer(many=True)
 
 
+class KeepsSerializer(serializers.Serializer):
+    """What of it is kept: so many of so many."""
+
+    words = serializers.CharField()
+    kept = serializers.IntegerField()
+    of = serializers.IntegerField()
+
+
 class ColourwaySerializer(serializers.Serializer):
     """The card in other colours, as predicted."""
 
@@ -90,6 +98,7 @@ class ColourwaySerializer(serializers.Serializer):
     choice = serializers.IntegerField()
     desk = DeskSerializer()
     strip = ShadesSerializer(many=True, help_text="its palette, in order")
+    keeps = KeepsSerializer(many=True)
     held = serializers.IntegerField(help_text="checks of how it looks and is made that held")
     gives_way = GivesWaySerializer(many=True)
     supplies = serializers.IntegerField(help_text="supplies that it uses")
@@ -111,9 +120,7 @@ class ColourwaysLineSerializer(serializers.Serializer):
     share = serializers.FloatField(required=False)
     words = serializers.CharField(required=False)
     colourway = ColourwaySerializer(required=False)
-    broken = LeftOutSerializer(
-        many=True, required=False, help_text="in the last line"
-    )
+    broken = LeftOutSerializer(many=True, required=False, help_text="in the last line")
     alike = serializers.IntegerField(required=False, help_text="in the last line: others like these")
 
 

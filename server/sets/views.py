@@ -20,7 +20,6 @@ from server.cards.supplies import to_buy, wanted_told
 from server.errors import CannotBeShown
 from server.sets.models import CardSet
 
-
 _FEW = 12  # cards of a set of which any two are told by what they share
 
 

@@ -36,6 +36,12 @@ const session = useSession()
             : ' All of it is in the drawer.'
         }}
       </p>
+      <ul class="flex flex-wrap gap-x-3 text-xs text-soft" aria-label="What it keeps">
+        <li v-for="kept in one.keeps" :key="kept.words">
+          {{ kept.words }}
+          {{ kept.kept === kept.of ? 'all' : `${kept.kept} of` }} {{ kept.of }}
+        </li>
+      </ul>
       <details v-if="one.gives_way.length || one.lacking.length" class="text-xs">
         <summary class="cursor-pointer">What gives way, and what to get</summary>
         <ul class="mt-1 list-disc pl-4">

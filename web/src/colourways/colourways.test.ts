@@ -20,6 +20,10 @@ const one = {
   desk: {},
   strip: [],
   held: 30,
+  keeps: [
+    { words: 'contrast', kept: 9, of: 9 },
+    { words: 'shading families', kept: 4, of: 5 },
+  ],
   gives_way: [{ title: 'Family of wing', words: 'it jumps' }],
   supplies: 25,
   lacking: ['MILL-4 (not in the drawer)'],
@@ -30,6 +34,9 @@ describe('a proposal', () => {
     const place = await onPage(ColourwayCard, { one, name: 'Heron' }, router())
     expect(place.textContent).toContain('29 of 30 checks still hold')
     expect(place.textContent).toContain('1 of 25 supplies to get')
+    expect(place.textContent!.replace(/\s+/g, ' ')).toContain(
+      'contrast all 9shading families 4 of 5',
+    )
     expect(place.textContent).toContain('Family of wing: it jumps')
     const whole = { ...one, gives_way: [], lacking: [] }
     const other = await onPage(ColourwayCard, { one: whole, name: 'Heron' }, router())
