@@ -13,7 +13,7 @@ from rest_framework.exceptions import PermissionDenied
 
 from server.accounts.models import Person
 from server.cards.models import StepTaken, StoredCard
-from server.catalogue.models import Colour, DrawerEntry, Range, Reading
+from server.catalogue.models import Colour, DrawerEntry, PutAway, Range, Reading
 from server.colouring.models import Drawing, KeptFamily
 from server.palettes.models import Combination, KeptMood
 from server.papers.models import Paper
@@ -46,6 +46,11 @@ def ranges_seen_by(person: Person) -> QuerySet[Range]:
     return Range.objects.filter(Q(owner=None) | Q(owner=_somebody(person)), gone=False)
 
 
+def put_away_by(person: Person) -> QuerySet[PutAway]:
+    """The shared ranges that a person has put away."""
+    return PutAway.objects.filter(owner=_somebody(person))
+
+
 def ranges_of(person: Person) -> QuerySet[Range]:
     """The ranges that a person may change: their own."""
     return Range.objects.filter(owner=_somebody(person), gone=False)
@@ -74,6 +79,11 @@ def readings_of(person: Person) -> QuerySet[Reading]:
 def papers_seen_by(person: Person) -> QuerySet[Paper]:
     """The sheets of paper that a person may see: the shared ones and their own."""
     return Paper.objects.filter(Q(owner=None) | Q(owner=_somebody(person)))
+
+
+def papers_offered_to(person: Person) -> QuerySet[Paper]:
+    """Those of them that are offered anywhere: not of ranges that the person has put away."""
+    return papers_seen_by(person).exclude(range__in=put_away_by(person).values("range"))
 
 
 def own_paper(person: Person, pk: int) -> Paper:

@@ -30,7 +30,7 @@ def like(
     places = {
         range_id: np.flatnonzero((supplies.range_ids == range_id) & kept)
         for range_id, facts in supplies.ranges.items()
-        if not facts.gone and range_id != own_range
+        if not facts.lost and range_id != own_range
     }
     indexes = [NearestIndex(supplies.lab[one]) for one in places.values()]
     found = query_each(indexes, np.array([target]), _IN_EACH_RANGE)

@@ -56,7 +56,7 @@ class SupplyColour(NamedTuple):
 
 @dataclass(frozen=True)
 class RangeFacts:
-    """What every colour of a range shares."""
+    """What every colour of a range shares; ``gone``: it was deleted, ``away``: the person has put it away."""
 
     id: int
     name: str
@@ -65,6 +65,12 @@ class RangeFacts:
     own: bool
     gone: bool = False
     properties: dict[str, Any] = field(default_factory=dict)
+    away: bool = False
+
+    @property
+    def lost(self) -> bool:
+        """Whether it only stands in where cards name its colours."""
+        return self.gone or self.away
 
 
 @dataclass(frozen=True, slots=True)
@@ -276,8 +282,8 @@ class Supplies:
 
     @cached_property
     def lost(self) -> np.ndarray:
-        """Whether each is of a range that was deleted: it stands in where cards name it, and nowhere else."""
-        return np.array([self.ranges[row.range_id].gone for row in self.rows], dtype=bool)
+        """Whether each is of a range that was deleted or put away: it only stands in where cards name it."""
+        return np.array([self.ranges[row.range_id].lost for row in self.rows], dtype=bool)
 
     @cached_property
     def columns(self) -> dict[str, np.ndarray]:
@@ -318,8 +324,13 @@ class Supplies:
     @cached_property
     def search(self) -> SearchIndex:
         """Finds colours by what somebody types."""
-        live = len(self.rows) - int(self.lost.sum())  # what is lost stands last
-        return SearchIndex([(row.code, row.name) for row in self.rows[:live]])
+        # What is lost is found by nothing.
+        return SearchIndex(
+            [
+                ("", "") if lost else (row.code, row.name)
+                for row, lost in zip(self.rows, self.lost, strict=True)
+            ]
+        )
 
     @cached_property
     def shades(self) -> list[Shades]:

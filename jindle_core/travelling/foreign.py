@@ -65,7 +65,7 @@ class Foreign:
         """The places of one's own supplies, of ranges of those names, by range, medium and label."""
         wanted = {(one.name.casefold(), one.medium) for one in self.told.ranges}
         ranges = {
-            pk: (one.name.casefold(), one.medium) for pk, one in self.mine.ranges.items() if not one.gone
+            pk: (one.name.casefold(), one.medium) for pk, one in self.mine.ranges.items() if not one.lost
         }
         ranges = {pk: name for pk, name in ranges.items() if name in wanted}
         found: dict[tuple[str, Medium, str], list[int]] = {}
@@ -132,6 +132,6 @@ class Foreign:
         same = (
             pk
             for pk, one in self.mine.ranges.items()
-            if (one.name, one.medium, one.gone) == (named.name, named.medium, False)
+            if (one.name, one.medium, one.lost) == (named.name, named.medium, False)
         )
         return next(same, None)

@@ -16,6 +16,7 @@ from server.access import (
     kept_families_of,
     moods_of,
     papers_seen_by,
+    put_away_by,
     ranges_of,
     ranges_seen_by,
     readings_of,
@@ -51,6 +52,7 @@ def pack(person: Person) -> bytes:
                 "format": FORMAT,
                 "version": VERSION,
                 "settings": {one: getattr(person, one) for one in PREFERENCES},
+                "put_away": [one.range.name for one in put_away_by(person).select_related("range")],
                 # Deleted, though cards still name colours of them.
                 "gone": [own[found.pk] for found in ranges if found.gone],
             }

@@ -36,6 +36,7 @@ from server.access import (
     moods_of,
     papers_seen_by,
     ranges_of,
+    ranges_seen_by,
     readings_of,
     records_of,
     sets_of,
@@ -59,7 +60,7 @@ from server.catalogue.models import (
     PROVENANCE_CHOICES,
     Range,
 )
-from server.catalogue.range_actions import RangeDetails, store_range
+from server.catalogue.range_actions import RangeDetails, put_away, store_range
 from server.catalogue.reading_actions import Laid, Value, add_readings
 from server.colouring.actions import keep_family, store_drawing
 from server.guarded import guarded
@@ -162,6 +163,9 @@ class _Unpacking:
                 self.ids[named(range_id, name, own), key] = pk
                 self.ranges[named(range_id, name, own)] = range_id
             counts["ranges"] -= self._gone(about.get("gone", []))
+            names = about.get("put_away", [])
+            shared = ranges_seen_by(self.person).filter(owner=None, name__in=names)
+            put_away(self.person, list(shared.values_list("pk", flat=True)), away=True)
             at = "papers.json"
             counts["papers"] = self._papers(_read(self.files, at))
             at = "drawer.json"

@@ -39,7 +39,15 @@ def _is_readable(card: StoredCard) -> bool:
 
 def wanted_told(supplies: Supplies, found: Sequence[Wanted]) -> list[dict[str, Any]]:
     """The list as ``ShoppingSerializer`` describes its items."""
-    return [{"swatch": _as_bought(supplies, one.place), "why": one.why, "cards": one.cards} for one in found]
+    return [
+        {
+            "swatch": _as_bought(supplies, one.place),
+            "why": one.why,
+            "example": not supplies.ranges[supplies.rows[one.place].range_id].own,
+            "cards": one.cards,
+        }
+        for one in found
+    ]
 
 
 def _as_bought(supplies: Supplies, place: int) -> dict[str, Any]:

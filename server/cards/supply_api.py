@@ -24,6 +24,7 @@ class WantedSerializer(serializers.Serializer):
 
     swatch = SwatchSerializer()
     why = serializers.CharField()
+    example = serializers.BooleanField(help_text="of a made-up range that comes with Jindle: in no shop")
     cards = serializers.ListField(child=serializers.CharField())
 
 

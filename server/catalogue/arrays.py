@@ -9,7 +9,7 @@ from threading import Lock
 
 from jindle_core.media import Medium
 from jindle_core.supplies.colours import Kept, RangeFacts, Supplies, SupplyColour
-from server.access import drawer_of, gone_ranges_of, ranges_seen_by
+from server.access import drawer_of, gone_ranges_of, put_away_by, ranges_seen_by
 from server.accounts.models import Person
 from server.catalogue.models import CatalogueStamp, Colour
 from server.catalogue.readings import from_bytes, read_of
@@ -51,6 +51,7 @@ def forget_catalogues() -> None:
 
 def read_catalogue(person: Person) -> Supplies:
     """The same read anew and not held: within a transaction that changes supplies and may not be kept."""
+    away = set(put_away_by(person).values_list("range", flat=True))
     ranges = {
         one.pk: RangeFacts(
             one.pk,
@@ -60,6 +61,7 @@ def read_catalogue(person: Person) -> Supplies:
             one.owner_id is not None,
             one.gone,
             one.properties,
+            one.pk in away,
         )
         for one in ranges_seen_by(person) | gone_ranges_of(person)
     }
@@ -69,7 +71,9 @@ def read_catalogue(person: Person) -> Supplies:
     rows = tuple(SupplyColour(*row) for row in stored)
     drawer = {
         pk: Kept(fullness, note)
-        for pk, fullness, note in drawer_of(person).values_list("colour_id", "fullness", "note")
+        for pk, fullness, note in drawer_of(person)
+        .exclude(colour__range__in=away)
+        .values_list("colour_id", "fullness", "note")
     }
     spectra = {
         pk: spectrum

@@ -78,6 +78,21 @@ class Range(models.Model):
         return self.name
 
 
+class PutAway(models.Model):
+    """A shared range that a person wants to see nowhere."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="put_away")
+    range = models.ForeignKey(Range, on_delete=models.CASCADE, related_name="+")
+
+    class Meta:
+        db_table = "put_away"
+        ordering = ("id",)
+        constraints = [models.UniqueConstraint(fields=("owner", "range"), name="put_away_once")]
+
+    def __str__(self) -> str:
+        return f"range {self.range_id}, put away by {self.owner_id}"
+
+
 class Colour(models.Model):
     """One entry of a range: its colour on paper, dry, in CIELAB (D50, 2°)."""
 

@@ -2,7 +2,7 @@
 
 import json
 import re
-from collections.abc import Generator, Sequence
+from collections.abc import Collection, Generator, Sequence
 from dataclasses import dataclass, field
 from typing import Any
 
@@ -18,9 +18,9 @@ from jindle_core.interchange.entries import FIELDS, Entry, RangeFile, read_rows
 from jindle_core.interchange.range_csv import figure, neutral
 from jindle_core.interchange.text import Table
 from jindle_core.media import Medium
-from server.access import cards_of
+from server.access import cards_of, put_away_by
 from server.accounts.models import Person
-from server.catalogue.models import Colour, DrawerEntry, Range, Reading, touch_catalogue
+from server.catalogue.models import Colour, DrawerEntry, PutAway, Range, Reading, touch_catalogue
 from server.catalogue.readings import from_bytes, to_bytes
 from server.errors import Stale
 from server.quotas import check_room
@@ -263,3 +263,12 @@ def _numbers_in_cards(owner: Person) -> set[int]:
     states = cards.exclude(revisions=None).values_list("revisions__stored", flat=True)
     stored = [*cards.values_list("stored", flat=True), *states]
     return {int(number) for one in stored for number in re.findall(r"\d+", json.dumps(one))}
+
+
+@write
+def put_away(owner: Person, ranges: Collection[int], away: bool) -> None:
+    """See some shared ranges nowhere, or everywhere again."""
+    put_away_by(owner).filter(range__in=ranges).delete()
+    if away:
+        PutAway.objects.bulk_create(PutAway(owner=owner, range_id=pk) for pk in ranges)
+    touch_catalogue(owner)

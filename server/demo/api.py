@@ -2,16 +2,49 @@
 
 from django.conf import settings
 from drf_spectacular.utils import extend_schema
+from rest_framework import serializers, status
 from rest_framework.exceptions import NotFound
 from rest_framework.permissions import AllowAny
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from jindle_core import figures
 from server.accounts.actions import come_in
 from server.accounts.api import PersonSerializer
 from server.accounts.door import TokenAtTheDoor
-from server.demo.studio import opened
+from server.demo.studio import example_names, keep_example, opened
 from server.requests import Request
+
+
+class ExampleSerializer(serializers.Serializer):
+    """A finished card by its name."""
+
+    name = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
+
+
+class ExampleMadeSerializer(serializers.Serializer):
+    """The card that was made after it."""
+
+    id = serializers.IntegerField()
+
+
+class Examples(APIView):
+    """Finished cards to be taken apart."""
+
+    @extend_schema(responses=ExampleSerializer(many=True), operation_id="examples")
+    def get(self, _: Request) -> Response:
+        """What they are called."""
+        return Response([{"name": name} for name in example_names()])
+
+    @extend_schema(
+        request=ExampleSerializer, responses={201: ExampleMadeSerializer}, operation_id="copy_example"
+    )
+    def post(self, request: Request) -> Response:
+        """Make one of them a card of the person's own."""
+        given = ExampleSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        made = keep_example(request.user, given.validated_data["name"])
+        return Response({"id": made.pk}, status.HTTP_201_CREATED)
 
 
 class OpenDemo(APIView):

@@ -12,6 +12,7 @@ from django.utils import timezone
 from jindle_core.card.changes.palette import AddColour
 from jindle_core.card.whole import Anchor, Card
 from jindle_core.colorimetry.spaces import as_lab
+from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.drawer_csv import read_drawer
 from jindle_core.interchange.entries import RangeFile
 from jindle_core.interchange.range_csv import read_range
@@ -31,6 +32,7 @@ from server.access import (
     kept_families_of,
     moods_of,
     papers_seen_by,
+    put_away_by,
     ranges_of,
     readings_of,
     records_of,
@@ -41,6 +43,7 @@ from server.access import (
 from server.accounts.models import PREFERENCES, Person
 from server.cards.actions import keep_card
 from server.cards.changes import read_change
+from server.cards.models import StoredCard
 from server.cards.serializers import SizeRequestSerializer
 from server.cards.sheets import sheets_seen
 from server.catalogue.arrays import read_catalogue
@@ -100,6 +103,7 @@ def set_back(studio: Person) -> None:
         MadeTogether.objects.filter(owner=studio),
         sets_of(studio),
         moods_of(studio),
+        put_away_by(studio),
         shared_recipes_of(studio),
         steps_taken_by(studio),
     ):
@@ -135,20 +139,45 @@ def _set_back_once(studio: Person) -> None:
 
 def _furnish(studio: Person) -> None:
     """Its drawer, its cards and a family that was kept."""
-    ids = {
-        (name, key): pk
-        for name, key, pk in Colour.objects.filter(range__owner=None).values_list("range__name", "key", "pk")
-    }
-    drawings = {one.name: one for one in drawings_seen_by(studio).filter(owner=None)}
+    ids = _ids()
     lines = read_drawer((DATA / "drawer.csv").read_bytes())
     keep(studio, [(ids[line.range, line.colour], line.full, line.note) for line in lines])
-    supplies = read_catalogue(studio)
-    shared = papers_seen_by(studio).filter(owner=None).values_list("range__name", "title", "pk")
-    papers = {(name, title): pk for name, title, pk in shared}
-    sheets = sheets_seen(supplies, studio, papers.values())
+    stories = _stories(studio, owned=True)
     for story in json.loads((DATA / "cards.json").read_text()):
-        keep_card(studio, _Story(studio, supplies, drawings, sheets, ids | papers).card(story))
+        keep_card(studio, stories.card(story))
     keep_family(studio, "river green", [ids["Wherry", key] for key in ("REED-2", "REED-4", "REED-6")])
+
+
+def example_names() -> list[str]:
+    """What the finished cards that can be copied are called; none without what they are made of."""
+    if not Colour.objects.filter(range__owner=None).exists():
+        return []
+    return [story["name"] for story in json.loads((DATA / "cards.json").read_text())]
+
+
+def keep_example(owner: Person, name: str) -> StoredCard:
+    """Make one of the finished cards for somebody; BadInput where there is none so called."""
+    stories = json.loads((DATA / "cards.json").read_text())
+    story = next((one for one in stories if one["name"] == name), None)
+    if story is None or name not in example_names():
+        raise BadInput(Problem(f"There is no example “{name}”.", field="name", value=name))
+    return keep_card(owner, _stories(owner, owned=False).card(story))
+
+
+def _ids() -> dict[tuple[str, str], int]:
+    """The shared colours by the names of their ranges and their keys."""
+    told = Colour.objects.filter(range__owner=None).values_list("range__name", "key", "pk")
+    return {(name, key): pk for name, key, pk in told}
+
+
+def _stories(person: Person, owned: bool) -> "_Story":
+    """How cards come about for somebody, with families out of their drawer or of all there is."""
+    supplies = read_catalogue(person)
+    shared = papers_seen_by(person).filter(owner=None).values_list("range__name", "title", "pk")
+    papers = {(name, title): pk for name, title, pk in shared}
+    sheets = sheets_seen(supplies, person, papers.values())
+    drawings = {one.name: one for one in drawings_seen_by(person).filter(owner=None)}
+    return _Story(person, supplies, drawings, sheets, _ids() | papers, owned)
 
 
 class _Story:
@@ -161,7 +190,9 @@ class _Story:
         drawings: dict[str, Drawing],
         sheets: dict[int, Sheet],
         ids: dict,
+        owned: bool,
     ) -> None:
+        self._owned = owned
         self._studio, self._supplies, self._drawings, self._ids = studio, supplies, drawings, ids
         self._sheets = sheets
 
@@ -184,7 +215,7 @@ class _Story:
         self._seen = self._seen.after(read_change(told, self._supplies, self._studio))
 
     def _colour(self, pictures: list[dict]) -> None:
-        """The card's pictures with their areas, and a family from the drawer for each."""
+        """The card's pictures with their areas, and a family for each."""
         keys: dict[str, int] = {}
         for number, told in enumerate(pictures):
             name, like = told["name"], told.get("like")
@@ -203,7 +234,7 @@ class _Story:
                 self._change({"kind": "edit_areas", "keys": [areas[area]]} | said)
             wanted = [areas[area] for area in told["areas"]]
             coloured = self._seen.picture(picture.key)
-            self._seen = self._seen.after(proposed([coloured], wanted, owned=True))
+            self._seen = self._seen.after(proposed([coloured], wanted, self._owned))
 
 
 def _named(told: Any, ids: dict) -> Any:

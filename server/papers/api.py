@@ -25,7 +25,7 @@ from jindle_core.patterned.straightening import straightened
 from jindle_core.provenance import Provenance
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.asked import place_of
-from server.access import one, own_card, own_paper, papers_seen_by
+from server.access import one, own_card, own_paper, papers_offered_to, papers_seen_by
 from server.accounts.models import Person
 from server.cards.actions import start_card
 from server.cards.serializers import SizeRequestSerializer
@@ -250,7 +250,7 @@ class Papers(APIView):
     def get(self, request: Request) -> Response:
         """Every sheet, own ones first."""
         supplies = catalogue_for(request.user)
-        found = papers_seen_by(request.user).select_related("range").defer("picture")
+        found = papers_offered_to(request.user).select_related("range").defer("picture")
         told = [sheet(paper, supplies, request.user) for paper in found]
         return Response(sorted(told, key=lambda one: not one["own"]))
 
@@ -406,7 +406,7 @@ class CardPapers(APIView):
         if not palette.card.colours:
             return Response([])
         told = []
-        for paper in papers_seen_by(request.user).select_related("range").defer("picture"):
+        for paper in papers_offered_to(request.user).select_related("range").defer("picture"):
             places = supplies.sheets.get((paper.range_id, paper.title), [])
             if places:
                 found, why = going(palette, places)

@@ -19,7 +19,7 @@ from jindle_core.sets.colourways import BOLDNESS, KEEPS_HUE, Colourway, Colourwa
 from jindle_core.sets.schemes import Scheme, SchemeKind
 from jindle_core.supplies.used import shopping
 from jindle_core.words import in_words
-from server.access import own_card, papers_seen_by
+from server.access import own_card, papers_offered_to
 from server.accounts.models import Person
 from server.cards.held import checked_card
 from server.cards.json.desk import desk_told
@@ -45,7 +45,7 @@ def _colourways(person: Person, card: StoredCard, asked: dict[str, Any]) -> Colo
     supplies = catalogue_for(person)
     seen = checked_card(card, supplies, person).seen
     # Only a card that shows sheets takes others.
-    on_shelf = papers_seen_by(person).values_list("pk", flat=True) if seen.sheets else []
+    on_shelf = papers_offered_to(person).values_list("pk", flat=True) if seen.sheets else []
     like = (
         [mood_named(asked["like"], person, seen.palette)]
         if asked["like"]

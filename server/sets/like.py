@@ -7,7 +7,7 @@ import numpy as np
 from jindle_core.errors import BadInput, Problem
 from jindle_core.palettes.moods import MOOD, Mood, mood_of
 from jindle_core.seen.palette import SeenPalette
-from server.access import combinations_seen_by, moods_of, one, papers_seen_by
+from server.access import combinations_seen_by, moods_of, one, papers_offered_to, papers_seen_by
 from server.accounts.models import Person
 from server.cards.sheets import sheets_seen
 from server.palettes.models import Combination
@@ -21,7 +21,7 @@ def moods_offered(person: Person, palette: SeenPalette) -> Iterator[Mood]:
     """Those that are gone by where nothing is said: all, and the latest of one's own of each other kind."""
     yield from every_mood(person)
     own = combinations_seen_by(person).filter(owner=person)[:_OFFERED]
-    papers = papers_seen_by(person).filter(owner=person).order_by("-id").defer("picture")[:_OFFERED]
+    papers = papers_offered_to(person).filter(owner=person).order_by("-id").defer("picture")[:_OFFERED]
     yield from filter(None, map(_of_combination, own))
     yield from filter(None, (_of_paper(one, palette, person) for one in papers))
 
@@ -44,7 +44,7 @@ def choices(person: Person) -> list[dict[str, str]]:
     told = [{"key": mood.key, "words": mood.title, "of": "Seasons and places"} for mood in every_mood(person)]
     kept = combinations_seen_by(person).values_list("pk", "name")
     told += [{"key": f"combination:{pk}", "words": name, "of": "Kept combinations"} for pk, name in kept]
-    papers = papers_seen_by(person).values_list("pk", "title")
+    papers = papers_offered_to(person).values_list("pk", "title")
     return told + [{"key": f"paper:{pk}", "words": title, "of": "Papers"} for pk, title in papers]
 
 

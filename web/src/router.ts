@@ -102,6 +102,11 @@ export const router = createRouter({
       meta: { title: 'Account' },
     },
     {
+      path: '/supplies/mine',
+      component: () => import('@/supplies/MinePage.vue'),
+      meta: { title: 'What I own' },
+    },
+    {
       path: '/supplies/drawer',
       component: () => import('@/supplies/DrawerPage.vue'),
       meta: { title: 'My drawer' },

@@ -35,7 +35,7 @@ def colouring_told(checked: CheckedCard) -> dict[str, Any]:
         "line_ranges": [
             {"id": one.id, "name": one.name}
             for one in supplies.ranges.values()
-            if is_line_ink(one.medium) and not one.gone
+            if is_line_ink(one.medium) and not one.lost
         ],
         "all_finishes": [{"key": key, "words": words} for key, words in FINISHES.items()],
         "most_pictures": figures.drawings.PICTURES_LIMIT,

@@ -12,6 +12,7 @@ from rest_framework.views import APIView
 from jindle_core import figures
 from jindle_core.compatibility.materials import SURFACES
 from jindle_core.compatibility.properties import MOST_LAYERS
+from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.entries import FIELDS
 from jindle_core.matching.chart import gaps, points
 from jindle_core.supplies.alike import twins
@@ -24,6 +25,7 @@ from server.catalogue.swatches import MatchSerializer, SwatchSerializer, match_t
 from server.requests import Request
 
 _STRIP = 24  # colours shown of a range in the list
+_MOST_AWAY = 500  # ranges at once: many times those that come with Jindle
 
 
 SURFACE_CHOICES = [(one, one) for one in SURFACES]
@@ -47,6 +49,7 @@ class RangeSerializer(serializers.ModelSerializer):
 
     version = serializers.IntegerField(help_text="counts every edit; say it with the next")
     own = serializers.BooleanField(help_text="the person's own, so that they may change it")
+    away = serializers.BooleanField(help_text="put away: seen nowhere but here")
     count = serializers.IntegerField()
     owned = serializers.IntegerField(help_text="how many of its colours are in the drawer")
     discontinued = serializers.IntegerField()
@@ -56,7 +59,7 @@ class RangeSerializer(serializers.ModelSerializer):
     class Meta:
         model = Range
         fields = (
-            "id", "version", "name", "maker", "medium", "note", "properties", "own", "count", "owned",
+            "id", "version", "name", "maker", "medium", "note", "properties", "own", "away", "count", "owned",
             "discontinued", "strip",
         )  # fmt: skip
 
@@ -165,6 +168,7 @@ def _listed(found: Range, supplies: Supplies, person_id: int) -> dict:
         "note": found.note,
         "properties": found.properties,
         "own": found.owner_id == person_id,
+        "away": supplies.ranges[found.pk].away,
         "count": len(places),
         "owned": int(supplies.owned[places].sum()),
         "discontinued": int(supplies.discontinued[places].sum()),
@@ -212,6 +216,33 @@ def _whole(found: Range, supplies: Supplies, person_id: int) -> dict:
             "taken": fit.taken,
         },
     }
+
+
+class AwaySerializer(serializers.Serializer):
+    """Shared ranges, and whether they are put away."""
+
+    ranges = serializers.ListField(child=serializers.IntegerField(), max_length=_MOST_AWAY, allow_empty=False)
+    away = serializers.BooleanField()
+
+
+class RangesAway(APIView):
+    """What of the shared ranges a person wants to see."""
+
+    @extend_schema(
+        request=AwaySerializer, responses=RangeSerializer(many=True), operation_id="put_ranges_away"
+    )
+    def post(self, request: Request) -> Response:
+        """Put some away, or take them out again; all ranges then. One's own are deleted instead."""
+        given = AwaySerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        wanted = set(given.validated_data["ranges"])
+        shared = ranges_seen_by(request.user).filter(owner=None, pk__in=wanted)
+        if shared.count() != len(wanted):
+            words = "Only ranges that come with Jindle are put away; your own can be deleted."
+            raise BadInput(Problem(words, field="ranges"))
+        range_actions.put_away(request.user, sorted(wanted), given.validated_data["away"])
+        supplies = catalogue_for(request.user)
+        return Response([_listed(each, supplies, request.user.pk) for each in ranges_seen_by(request.user)])
 
 
 class OneRange(APIView):

@@ -6,6 +6,7 @@ import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
 import CardLook from './CardLook.vue'
+import FirstDoors from './FirstDoors.vue'
 import NewCard from './NewCard.vue'
 
 type Answer = Awaited<ReturnType<typeof load>>
@@ -85,19 +86,7 @@ function standing(card: CardSummary): string {
       </span>
     </header>
     <p v-if="!cards" class="text-soft">Fetching your cards …</p>
-    <div v-else-if="!cards.length && !broken.length" class="panel max-w-xl p-6">
-      <h2 class="mb-2 text-lg">No cards yet</h2>
-      <p class="mb-4">
-        A card starts with a name and a size. Then you choose its palette, and Jindle finds each
-        colour in every medium.
-      </p>
-      <span class="flex flex-wrap gap-2">
-        <button type="button" class="button button-main" @click="making = true">
-          Start a card
-        </button>
-        <RouterLink to="/cards/ways" class="button">Find a palette first</RouterLink>
-      </span>
-    </div>
+    <FirstDoors v-else-if="!cards.length && !broken.length" @start="making = true" />
     <ul v-else class="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-5">
       <li v-for="card in broken" :key="card.id">
         <RouterLink :to="`/cards/${card.id}`" class="panel block h-full p-4 hover:border-ink">

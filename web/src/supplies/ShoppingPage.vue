@@ -46,6 +46,7 @@ const groups = computed(() => {
             </span>
             <span class="w-44 text-xs"
               ><b>{{ item.why }}</b
+              ><span v-if="item.example" class="block">a made-up example, in no shop</span
               ><span v-if="item.swatch.discontinued" class="block">discontinued</span></span
             >
             <span class="min-w-40 flex-1 text-xs text-soft">for {{ item.cards.join('; ') }}</span>

@@ -1,0 +1,52 @@
+"""What is put away is offered nowhere, stands in where cards name it, and comes back whole."""
+
+from server.catalogue.models import PutAway
+from server.tests.helpers import ApiTestCase, make_range
+
+
+class PutAwayTests(ApiTestCase):
+    def away(self, away=True, ranges=None, status=200):
+        asked = {"ranges": ranges or [self.pads.pk], "away": away}
+        return self.ask("post", "ranges/away", asked, status)
+
+    def owned(self):
+        return [one["swatch"]["id"] for one in self.ask("get", "drawer")["entries"]]
+
+    def test_it_is_found_matched_listed_and_bought_nowhere_and_comes_back(self):
+        card = self.change(self.full_card(), kind="set_ground", pads=[{"colour": self.ids["SKY-1"]}])
+        before = self.ask("get", f"cards/{card['id']}")
+        self.assertTrue(self.ask("get", "find", {"q": "SKY-1"})["colours"])
+        self.assertTrue(self.ask("get", "shopping"))
+        self.ask("post", "drawer", {"colours": [self.ids["SKY-2"]]}, 204)
+        told = {one["id"]: one for one in self.away()}
+        self.assertEqual((told[self.pads.pk]["away"], told[self.pads.pk]["owned"]), (True, 0))
+        self.assertEqual(self.ask("get", "find", {"q": "SKY-1"})["colours"], [])
+        self.assertNotIn(self.ids["SKY-2"], self.owned())
+        names = [one["swatch"]["range_id"] for one in self.ask("get", "shopping")]
+        self.assertNotIn(self.pads.pk, names)
+        like = self.ask("get", "like", {"value": "#88aacc"})
+        self.assertNotIn(self.pads.pk, [one["range_id"] for one in like["ranges"]])
+        # The card looks as it did.
+        after = self.ask("get", f"cards/{card['id']}")
+        self.assertEqual([one["shades"] for one in after["colours"]], [one["shades"] for one in before["colours"]])
+        self.away(False)
+        self.assertTrue(self.ask("get", "find", {"q": "SKY-1"})["colours"])
+        self.assertIn(self.ids["SKY-2"], self.owned())
+
+    def test_only_shared_ranges_are_put_away_and_each_by_whom_it_bothers(self):
+        own = make_range(self.ann, "Ann's own")
+        self.assertIn("your own can be deleted", self.away(ranges=[own.pk], status=400)["message"])
+        self.away()
+        self.away()
+        self.assertEqual(PutAway.objects.count(), 1)
+        self.client.force_login(self.ben)
+        self.assertFalse(any(one["away"] for one in self.ask("get", "ranges")))
+        self.away(ranges=[own.pk], status=400)
+
+    def test_what_is_to_buy_says_whether_it_is_made_up(self):
+        own = make_range(self.ann, "Ann's own", "dye ink pad", "code,L,a,b\nOAR-1,60,10,10\n")
+        card = self.full_card()
+        self.change(card, kind="choose", key=1, column="pad", colour=own.colours.get().pk)
+        told = {one["swatch"]["label"]: one["example"] for one in self.ask("get", "shopping")}
+        self.assertFalse(told["OAR-1"])
+        self.assertIn(True, told.values())
