@@ -65,3 +65,5 @@ CHART_CHROMA = 28.0
 # Viewing.
 LAMP = "LED-B1"  # CIE 15:2018 warm white LED, 2733 K: the usual evening lamp
 LAMP_ADAPTATION = 0.8  # the eye adapts to a warm room, but not wholly
+FREE_LEVEL = 0.3  # of a difference of L* where a word says a hue and no depth: "green" is dark or pale
+DESCRIBED_OFF = 16.0  # farther than so from what is meant a colour is not called so any more

@@ -1,7 +1,7 @@
 """Which colours does a list mean that somebody typed or pasted?"""
 
 import re
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from jindle_core import figures
@@ -39,11 +39,11 @@ class ReadList:
 
 
 def read_list(text: str, labels: Sequence[tuple[str, str, str]], search: SearchIndex) -> ReadList:
-    """Codes or names in any order, parted by commas, semicolons or lines.
+    """Codes or names in any order, parted by commas, semicolons or lines; codes also by spaces alone.
 
     ``labels`` holds (range, code, name) of every colour that may be meant,
     ``search`` the same colours. A part means a colour whose whole code or
-    name it is, with or without its range before it. Raises BadInput for
+    name it is, with or without its range before it, or its code and name together. Raises BadInput for
     nothing at all, and for more parts than a range can have.
     """
     parts = [part.strip() for part in _PARTS.split(text) if part.strip()]
@@ -59,12 +59,14 @@ def read_list(text: str, labels: Sequence[tuple[str, str, str]], search: SearchI
         )
     known: dict[str, list[int]] = {}
     for place, (range_name, code, name) in enumerate(labels):
-        for key in {plain(code), plain(name), plain(range_name + code), plain(range_name + name)}:
+        both = (code + name, name + code) if code and name else ()
+        of_range = (range_name + code, range_name + name)
+        for key in {plain(one) for one in (code, name, *of_range, *both)}:
             if key and key != plain(range_name):
                 known.setdefault(key, []).append(place)
     understood: dict[int, Understood] = {}
     doubtful, repeated = [], 0
-    for part in parts:
+    for part in [one for whole in parts for one in _parted(whole, known)]:
         places = known.get(plain(part), [])
         places = _nearest_to_the_letter(part, places, labels)
         if len(places) == 1:
@@ -76,6 +78,21 @@ def read_list(text: str, labels: Sequence[tuple[str, str, str]], search: SearchI
             near = search.find(part, _SUGGESTED)
             doubtful.append(Doubtful(part, tuple(near), "is no code or name in your ranges"))
     return ReadList(tuple(understood.values()), tuple(doubtful), repeated)
+
+
+def _parted(part: str, known: Mapping[str, Sequence[int]]) -> list[str]:
+    """A part by itself or, where it is nothing as a whole, the codes and names that stand in it in a row."""
+    words = part.split()
+    if plain(part) in known or len(words) < 2:
+        return [part]
+    found, at = [], 0
+    while at < len(words):
+        ends = [end for end in range(len(words), at, -1) if plain(" ".join(words[at:end])) in known]
+        if not ends:
+            return [part]
+        found.append(" ".join(words[at : ends[0]]))
+        at = ends[0]
+    return found
 
 
 def _nearest_to_the_letter(part: str, places: list[int], labels: Sequence[tuple[str, str, str]]) -> list[int]:

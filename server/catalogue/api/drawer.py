@@ -72,6 +72,9 @@ class ListReportSerializer(serializers.Serializer):
 
     understood = SwatchSerializer(many=True)
     new = serializers.IntegerField(help_text="how many of them were not in the drawer")
+    numbers = serializers.ListField(
+        child=serializers.CharField(), help_text="ranges that numbers alone were taken for"
+    )
     doubtful = DoubtfulSerializer(many=True)
     repeated = serializers.IntegerField()
     stored = serializers.BooleanField()
@@ -133,7 +136,11 @@ class DrawerList(APIView):
             found = one(ranges_seen_by(request.user), pk=values["range"])
             places = np.flatnonzero(supplies.range_ids == found.pk)
         rows = [supplies.rows[place] for place in places]
-        labels = [(supplies.ranges[row.range_id].name, row.code, row.name) for row in rows]
+        # What is put away is meant by nothing.
+        labels = [
+            ("", "", "") if supplies.lost[place] else (supplies.ranges[row.range_id].name, row.code, row.name)
+            for place, row in zip(places, rows, strict=True)
+        ]
         search = supplies.search if values["range"] is None else SearchIndex([label[1:] for label in labels])
         read = read_list(values["text"], labels, search)
         understood = [int(places[part.place]) for part in read.understood]
@@ -141,6 +148,13 @@ class DrawerList(APIView):
         answer = {
             "understood": [swatch(supplies, place) for place in understood],
             "new": new,
+            "numbers": sorted(
+                {
+                    supplies.ranges[int(supplies.range_ids[place])].name
+                    for place, part in zip(understood, read.understood, strict=True)
+                    if part.text.isdecimal()
+                }
+            ),
             "doubtful": [
                 {
                     "text": part.text,

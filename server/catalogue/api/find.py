@@ -15,12 +15,15 @@ from jindle_core.colorimetry.typed import read_typed
 from jindle_core.media import EVERY_COLUMN
 from jindle_core.supplies.alike import like
 from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.looked_for import by_looks, own_first
 from server.catalogue.api.targets import Target, target_of
 from server.catalogue.arrays import catalogue_for
+from server.catalogue.models import MEDIUM_CHOICES
 from server.catalogue.swatches import MatchSerializer, ShadesSerializer, SwatchSerializer, match_told, swatch
 from server.requests import Request
 
 _FOUND = 24
+_NAMED = 8  # that are called so, before those that only look so
 
 
 class FindQuery(serializers.Serializer):
@@ -28,6 +31,11 @@ class FindQuery(serializers.Serializer):
 
     q = serializers.CharField(
         required=False, allow_blank=True, default="", help_text="code, name, #rrggbb or Lab"
+    )
+    range = serializers.IntegerField(required=False, help_text="only of this range")
+    medium = serializers.ChoiceField(choices=MEDIUM_CHOICES, required=False, help_text="only of this medium")
+    ids = serializers.ListField(
+        child=serializers.IntegerField(), required=False, help_text="these, where nothing is typed"
     )
     column = serializers.ChoiceField(
         choices=[(column.key, column.title) for column in EVERY_COLUMN],
@@ -52,6 +60,7 @@ class FoundSerializer(serializers.Serializer):
     value = FoundValueSerializer(allow_null=True)
     colours = SwatchSerializer(many=True)
     more = serializers.BooleanField()
+    described = serializers.BooleanField(help_text="found by what they look like, nearest first")
 
 
 class Find(APIView):
@@ -66,13 +75,27 @@ class Find(APIView):
         column = given.validated_data.get("column")
         supplies = catalogue_for(request.user)
         value = read_typed(typed)
+        kept = _within(supplies, given.validated_data)
+        looks = False
         if column:
             places = _in_column(supplies, typed, value.lab if value else None, column)
             value = None
+        elif not typed.strip():
+            asked = given.validated_data.get("ids", [])
+            places = [supplies.places[pk] for pk in asked if pk in supplies.places]
         else:
-            places = [] if value else supplies.search.find(typed, _FOUND + 1)
+            places = (
+                [] if value else own_first(supplies, typed, supplies.search.find(typed, len(supplies.rows)))
+            )
+        places = [place for place in places if kept[place]]
+        if not column and value is None and typed.strip():
+            seen = by_looks(supplies, typed, kept)
+            looks = bool(seen)
+            # A name that says so comes before what only looks so.
+            places = list(dict.fromkeys([*places[:_NAMED], *seen])) if seen else places
         answer: dict[str, Any] = {
             "value": None,
+            "described": looks,
             "colours": [swatch(supplies, place) for place in places[:_FOUND]],
             "more": len(places) > _FOUND,
         }
@@ -86,6 +109,17 @@ class Find(APIView):
                 "hue_name": hue_family(value.lab),
             }
         return Response(answer)
+
+
+def _within(supplies: Supplies, asked: dict[str, Any]) -> np.ndarray:
+    """Which places (n,) are of the range and the medium that are wanted, and not put away."""
+    kept = ~supplies.lost
+    if (pk := asked.get("range")) is not None:
+        kept &= supplies.range_ids == pk
+    if medium := asked.get("medium"):
+        of = [one.id for one in supplies.ranges.values() if one.medium.value == medium]
+        kept &= np.isin(supplies.range_ids, of)
+    return np.asarray(kept)
 
 
 def _in_column(

@@ -28,7 +28,9 @@ class PutAwayTests(ApiTestCase):
         self.assertNotIn(self.pads.pk, [one["range_id"] for one in like["ranges"]])
         # The card looks as it did.
         after = self.ask("get", f"cards/{card['id']}")
-        self.assertEqual([one["shades"] for one in after["colours"]], [one["shades"] for one in before["colours"]])
+        self.assertEqual(
+            [one["shades"] for one in after["colours"]], [one["shades"] for one in before["colours"]]
+        )
         self.away(False)
         self.assertTrue(self.ask("get", "find", {"q": "SKY-1"})["colours"])
         self.assertIn(self.ids["SKY-2"], self.owned())
@@ -50,3 +52,30 @@ class PutAwayTests(ApiTestCase):
         told = {one["swatch"]["label"]: one["example"] for one in self.ask("get", "shopping")}
         self.assertFalse(told["OAR-1"])
         self.assertIn(True, told.values())
+
+
+class FoundTests(ApiTestCase):
+    def found(self, **asked):
+        return self.ask("get", "find", asked)
+
+    def test_words_find_what_looks_so_within_a_range_and_medium(self):
+        told = self.found(q="pale blue")
+        self.assertTrue(told["described"])
+        labels = [one["label"] for one in told["colours"]]
+        self.assertIn("SKY-1", labels)
+        self.assertNotIn("TAR-1", labels)
+        self.assertEqual(self.found(q="pale blue", medium="gel pen")["colours"], [])
+        within = self.found(q="pale blue", range=self.pads.pk)["colours"]
+        self.assertEqual({one["range_id"] for one in within}, {self.pads.pk})
+        self.assertFalse(self.found(q="SKY-1")["described"])
+
+    def test_where_nothing_is_typed_those_that_are_asked_for_are_told(self):
+        wanted = [self.ids["SKY-2"], 999_999, self.ids["SKY-1"]]
+        self.assertEqual([one["id"] for one in self.found(ids=wanted)["colours"]], [wanted[0], wanted[2]])
+        self.assertEqual(self.found(q="")["colours"], [])
+
+    def test_numbers_alone_say_for_which_range_they_were_taken(self):
+        make_range(self.ann, "Hulls", "alcohol marker", "code,name,L,a,b\n105,morning red,60,40,20\n")
+        told = self.ask("post", "drawer/list", {"text": "105 SKY-1"})
+        self.assertEqual([one["label"] for one in told["understood"]], ["105", "SKY-1"])
+        self.assertEqual(told["numbers"], ["Hulls"])

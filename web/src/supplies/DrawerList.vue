@@ -39,7 +39,7 @@ function mean(part: string, swatch: Swatch) {
   <AppDialog title="Type or paste codes" wide @close="$emit('close')">
     <form @submit.prevent="read(false)">
       <label class="label" for="codes"
-        >Codes or names in any order, with commas, semicolons or lines between them</label
+        >Codes or names in any order, with commas, lines or spaces between them</label
       >
       <textarea
         id="codes"
@@ -57,6 +57,9 @@ function mean(part: string, swatch: Swatch) {
         <b>{{ plural(report.understood.length, 'colour') }} understood</b>, {{ report.new }} of them
         new in the drawer<template v-if="report.repeated">; {{ report.repeated }} repeated</template
         >.
+      </p>
+      <p v-if="report.numbers.length" class="mb-2 text-xs">
+        Numbers alone were taken for those of {{ report.numbers.join(' and ') }}.
       </p>
       <ul class="mb-4 flex max-h-48 flex-wrap gap-1.5 overflow-y-auto">
         <li

@@ -2,11 +2,16 @@
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import { computed, onMounted, ref, watch } from 'vue'
 import { api, ApiError, got, type Column, type Found, type Swatch } from '@/api/client'
+import { pathsApiFindGetParametersQueryMediumValues } from '@/api/schema'
 import SwatchShape from '@/drawing/SwatchShape.vue'
+import { recentOf } from '@/lib/recent'
+import { useSession } from '@/lib/session'
+import ChoiceList from './ChoiceList.vue'
 
 /** Find any colour of any range by code or name, or give one as #rrggbb or L, a, b. */
 export type Picked = { swatch: Swatch } | { text: string; value: NonNullable<Found['value']> }
 
+type Medium = (typeof pathsApiFindGetParametersQueryMediumValues)[number]
 const { act = 'take it', column } = defineProps<{
   act?: string
   /** Only supplies of this column of the palette table: then nothing else can be picked. */
@@ -15,7 +20,17 @@ const { act = 'take it', column } = defineProps<{
 const emit = defineEmits<{ pick: [picked: Picked]; leave: [] }>()
 const typed = ref('')
 const input = ref<{ $el: HTMLInputElement } | null>(null)
-onMounted(() => input.value?.$el.focus())
+const session = useSession()
+const recent = recentOf(session.person?.name ?? '')
+const medium = ref<Medium | ''>('')
+const MEDIA = [
+  { value: '' as const, words: 'any medium' },
+  ...pathsApiFindGetParametersQueryMediumValues.map((value) => ({ value, words: value })),
+]
+onMounted(() => {
+  input.value?.$el.focus()
+  void look()
+})
 const found = ref<Found | null>(null)
 const problem = ref('')
 let asked = 0
@@ -27,25 +42,31 @@ const typedPick = computed<Picked | null>(() =>
 // What is picked is handed on at once, so nothing stays chosen here.
 const nothing: Picked | null = null
 
-watch(typed, async (text) => {
+async function look() {
   const number = ++asked
+  const text = typed.value
+  const ids = text.trim() || column ? undefined : recent.read()
   problem.value = ''
-  if (!text.trim()) {
+  if (!text.trim() && !ids?.length) {
     found.value = null
     return
   }
   try {
-    const answer = await got(api.GET('/api/find', { params: { query: { q: text, column } } }))
-    if (number === asked) found.value = answer
+    const query = { q: text, column, medium: medium.value || undefined, ids }
+    const answer = await got(api.GET('/api/find', { params: { query } }))
+    if (number === asked) found.value = text.trim() || answer.colours.length ? answer : null
   } catch (error) {
     if (number !== asked) return
     found.value = null
     problem.value = error instanceof ApiError ? error.message : String(error)
   }
-})
+}
+watch([typed, medium], look)
 
 function pick(picked: Picked | null) {
-  if (picked) emit('pick', picked)
+  if (!picked) return
+  if ('swatch' in picked) recent.add(picked.swatch.id)
+  emit('pick', picked)
 }
 </script>
 
@@ -61,18 +82,24 @@ function pick(picked: Picked | null) {
     <ComboboxInput
       ref="input"
       class="input !min-h-11 !text-base"
-      placeholder="A code, a name, #1a7c9b or L 52, a −10, b 20"
+      placeholder="A code, a name, “dark green”, “like moss but bluer”, #1a7c9b"
       aria-label="Find a colour"
       autocomplete="off"
       :display-value="() => typed"
       @change="typed = $event.target.value"
     />
+    <ChoiceList v-if="!column" v-model="medium" class="mt-2 w-52" label="Medium" :options="MEDIA" />
     <p v-if="problem" class="mt-3" role="alert">{{ problem }}</p>
     <p v-else-if="!found" class="mt-3 text-soft">
-      Type part of a code or name, with or without dashes. Arrow keys move, Enter will {{ act }}.
+      Type part of a code or name, with or without dashes, or what it looks like. Arrow keys move,
+      Enter will {{ act }}.
     </p>
     <p v-else-if="!found.value && !found.colours.length" class="mt-3">
-      No colour of any range has “{{ typed }}” in its code or name.
+      No colour here has “{{ typed }}” in its code or name, and it is no word for one that is known.
+    </p>
+    <p v-else-if="!typed.trim()" class="mt-3 text-xs text-soft">Picked last</p>
+    <p v-else-if="found.described" class="mt-3 text-xs text-soft">
+      What is called so first, then what looks so, the nearest first.
     </p>
     <ComboboxOptions
       v-if="found && (found.value || found.colours.length)"
