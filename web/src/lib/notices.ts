@@ -2,7 +2,9 @@ import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { ApiError } from '@/api/client'
 
-export type Notice = { id: number; text: string; failed: boolean }
+/** What can be done about what is told, such as taking it back. */
+export type Act = { words: string; run: () => unknown }
+export type Notice = { id: number; text: string; failed: boolean; act?: Act }
 const STAYS = 6000 // ms: about as long as it takes to read two lines
 
 /** Short messages that every page can show, read aloud by screen readers; at most one of a kind. */
@@ -13,9 +15,9 @@ export const useNotices = defineStore('notices', () => {
   const held = ref(false) // pointed at or focused
   let next = 1
 
-  function show(text: string, failed = false) {
+  function show(text: string, failed = false, act?: Act) {
     const id = next++
-    list.value = [...list.value.filter((one) => one.failed !== failed), { id, text, failed }]
+    list.value = [...list.value.filter((one) => one.failed !== failed), { id, text, failed, act }]
     if (!failed) window.setTimeout(() => leave(id), STAYS)
   }
   /** It goes by itself, but not while somebody reads it. */

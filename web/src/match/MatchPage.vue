@@ -22,7 +22,7 @@ const route = useRoute()
 const router = useRouter()
 const finding = ref(false)
 const onlyOwned = useOnlyOwned()
-const sending = ref(false)
+const sending = ref(route.query.palette === '1') // where a colour's menu leads
 const candidate = ref<Match | null>(null)
 
 const id = computed(() => Number(route.params.id) || null)

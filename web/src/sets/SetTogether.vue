@@ -4,6 +4,7 @@ import { api, got, type SetMember } from '@/api/client'
 import DeskCard from '@/drawing/DeskCard.vue'
 import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
+import ColourMenu from '@/ui/ColourMenu.vue'
 import { changed, useSet } from './set'
 
 /** The whole set as a picture, in colour or in greys; how it is built, what its cards share, what to get. */
@@ -14,6 +15,8 @@ const first = computed(() => set.value!.cards[0]!)
 const differing = computed(() => set.value!.cards.filter((one) => one.differs.length))
 const names = computed(() => new Map(set.value!.cards.map((one) => [one.id, one.name])))
 
+/** The same set, as it stands with the drawer as it is now. */
+const again = () => doing((id) => got(api.GET('/api/sets/{id}', { params: { path: { id } } })))
 async function carry(cards: SetMember[]) {
   carrying.value = true
   const body = { cards: cards.map(({ id, version }) => ({ card: id, version })) }
@@ -127,9 +130,11 @@ function count(card: SetMember, event: Event) {
               }}</RouterLink>
               of {{ one.swatch.range_name }}
               <span class="block text-xs text-soft"
-                >{{ one.why }}, for {{ one.cards.join(', ') }}</span
+                >{{ one.why }}, for {{ one.cards.join(', ')
+                }}{{ one.example ? '; a made-up example, in no shop' : '' }}</span
               >
             </span>
+            <ColourMenu class="ml-auto" :swatch="one.swatch" @changed="again" />
           </li>
         </ul>
       </section>

@@ -3,10 +3,11 @@ import { computed } from 'vue'
 import { api, got, type Wanted } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import SwatchShape from '@/drawing/SwatchShape.vue'
+import ColourMenu from '@/ui/ColourMenu.vue'
 import SuppliesFrame from './SuppliesFrame.vue'
 
 /** What my cards need and the drawer lacks. */
-const { data } = useFetched([], () => got(api.GET('/api/shopping')))
+const { data, refresh } = useFetched([], () => got(api.GET('/api/shopping')))
 const groups = computed(() => {
   const found = new Map<string, Wanted[]>()
   for (const item of data.value ?? [])
@@ -50,9 +51,7 @@ const groups = computed(() => {
               ><span v-if="item.swatch.discontinued" class="block">discontinued</span></span
             >
             <span class="min-w-40 flex-1 text-xs text-soft">for {{ item.cards.join('; ') }}</span>
-            <RouterLink :to="`/match/${item.swatch.id}?tab=instead`" class="button button-plain"
-              >Use instead</RouterLink
-            >
+            <ColourMenu :swatch="item.swatch" @changed="refresh" />
           </li>
         </ul>
       </section>

@@ -21,6 +21,14 @@ const notices = useNotices()
     >
       <p class="flex-1"><b v-if="notice.failed">Not done. </b>{{ notice.text }}</p>
       <button
+        v-if="notice.act"
+        type="button"
+        class="button !min-h-6"
+        @click="(notice.act.run(), notices.dismiss(notice.id))"
+      >
+        {{ notice.act.words }}
+      </button>
+      <button
         type="button"
         class="button button-plain !min-h-6"
         @click="notices.dismiss(notice.id)"

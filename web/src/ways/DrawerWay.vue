@@ -11,7 +11,7 @@ import { useWays } from './ways'
 const { column, start, keep } = useWays()
 const session = useSession()
 const question = computed(() => ({ column: column.value, owned: session.onlyOwned }))
-const { data } = useFetched(question, () =>
+const { data, refresh } = useFetched(question, () =>
   got(api.GET('/api/palettes/drawer', { params: { query: question.value } })),
 )
 const medium = computed(() => COLUMNS.find((one) => one.value === column.value)!.words)
@@ -42,6 +42,7 @@ const medium = computed(() => COLUMNS.find((one) => one.value === column.value)!
           :about="one.about"
           :colours="one.colours"
           :reasons="one.reasons"
+          @changed="refresh"
         >
           <button type="button" class="button" @click="keep(one.title, onSupplies(one.colours))">
             Keep it …

@@ -39,6 +39,7 @@ async function remove(id: number) {
       :title="one.name"
       :about="one.own ? 'Mine' : 'Comes with Jindle'"
       :colours="one.colours"
+      @changed="refresh"
     >
       <button v-if="one.own" type="button" class="button" @click="remove(one.id)">
         Take it off

@@ -2,6 +2,7 @@
 import type { LandedColour, Reason } from '@/api/client'
 import { useSession } from '@/lib/session'
 import { figure, nearness } from '@/lib/words'
+import ColourMenu from '@/ui/ColourMenu.vue'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
 
 /** A palette on supplies: what was asked for above, what it landed on below, and what speaks for it. */
@@ -11,6 +12,7 @@ defineProps<{
   colours: LandedColour[]
   reasons?: Reason[]
 }>()
+defineEmits<{ changed: [] }>()
 const session = useSession()
 </script>
 
@@ -45,7 +47,10 @@ const session = useSession()
               :title="`${colour.match.swatch.range_name} ${colour.match.swatch.label}`"
               >{{ colour.match.swatch.label }}</RouterLink
             >
-            <span class="block truncate text-xs">{{ colour.match.swatch.range_name }}</span>
+            <span class="flex items-center justify-between gap-1 text-xs">
+              <span class="truncate">{{ colour.match.swatch.range_name }}</span>
+              <ColourMenu :swatch="colour.match.swatch" @changed="$emit('changed')" />
+            </span>
             <span class="block text-xs text-soft" :title="figure(colour.match)">{{
               nearness(colour.match)
             }}</span>

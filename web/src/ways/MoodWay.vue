@@ -40,6 +40,7 @@ async function remove(id: number) {
           :about="one.about"
           :colours="one.landing.colours"
           :reasons="one.landing.reasons"
+          @changed="refresh"
         >
           <button v-if="one.own" type="button" class="button" @click="remove(one.own)">
             Forget it

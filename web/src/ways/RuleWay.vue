@@ -23,7 +23,7 @@ const question = computed(() => ({
   column: column.value,
   owned: session.onlyOwned,
 }))
-const { data, problem } = useFetched(question, () =>
+const { data, problem, refresh } = useFetched(question, () =>
   got(api.GET('/api/palettes/rules', { params: { query: question.value } })),
 )
 function pick(picked: Picked) {
@@ -56,6 +56,7 @@ function pick(picked: Picked) {
         :about="one.about"
         :colours="one.colours"
         :reasons="one.reasons"
+        @changed="refresh"
       >
         <button type="button" class="button" @click="keep(one.title, onSupplies(one.colours))">
           Keep it …

@@ -6,6 +6,7 @@ import { useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
 import SwatchShape from '@/drawing/SwatchShape.vue'
+import ColourMenu from '@/ui/ColourMenu.vue'
 import StatusMark from '@/ui/StatusMark.vue'
 import UseInstead from './UseInstead.vue'
 
@@ -13,10 +14,12 @@ import UseInstead from './UseInstead.vue'
 const store = useCard()
 const session = useSession()
 const replacing = ref<Used | null>(null)
-const { data } = useFetched([() => store.card?.version, () => session.person?.units], () =>
-  store.card
-    ? got(api.GET('/api/cards/{id}/uses', { params: { path: { id: store.card.id } } }))
-    : null,
+const { data, refresh } = useFetched(
+  [() => store.card?.version, () => session.person?.units],
+  () =>
+    store.card
+      ? got(api.GET('/api/cards/{id}/uses', { params: { path: { id: store.card.id } } }))
+      : null,
 )
 const groups = computed(() => {
   const found = new Map<string, Used[]>()
@@ -106,6 +109,7 @@ const percent = (share: number) => `${Math.round(100 * share)} %`
             >
               Use instead …<span class="sr-only"> of {{ one.words }}</span>
             </button>
+            <ColourMenu v-if="one.swatch" :swatch="one.swatch" @changed="refresh" />
           </li>
         </ul>
       </section>

@@ -1,0 +1,29 @@
+import { api, got, type Fullness, type Swatch } from '@/api/client'
+import { useNotices } from './notices'
+
+type Kept = Pick<Swatch, 'id' | 'label' | 'owned' | 'fullness'>
+
+/** One press puts a colour into the drawer, says how full it is, or takes it out; each can be taken back. */
+export function useDrawer(changed: () => unknown) {
+  const notices = useNotices()
+  async function send(id: number, fullness: Fullness | null) {
+    const body = { colours: [id], owned: fullness !== null, ...(fullness ? { fullness } : {}) }
+    await got(api.POST('/api/drawer', { body }))
+    await changed()
+  }
+  /** `null`: it is not mine. */
+  async function keep(swatch: Kept, fullness: Fullness | null) {
+    const before = swatch.owned ? (swatch.fullness ?? 'full') : null
+    try {
+      await send(swatch.id, fullness)
+      const words = fullness === null ? 'is out of your drawer' : `is in your drawer, ${fullness}`
+      notices.show(`${swatch.label} ${words}.`, false, {
+        words: 'Undo',
+        run: () => send(swatch.id, before).catch(notices.fail),
+      })
+    } catch (error) {
+      notices.fail(error)
+    }
+  }
+  return { keep }
+}
