@@ -103,7 +103,9 @@ def bench(options: argparse.Namespace) -> int:
 
 
 def trial(options: argparse.Namespace) -> int:
-    """the long trials: hostile (files made to stop a worker), archives (300 cards), changes (random ones)"""
+    """the long trials: hostile (files that would stop a worker), archives (300 cards), changes, presses"""
+    if options.what == "presses":
+        return _with_server("e2e.presses", [], port=8753)
     if options.what == "archives":
         return _with_server("bench.archives", [], port=8752)
     _ensure_all()
@@ -208,7 +210,7 @@ def main(arguments: list[str]) -> int:
     )
     made["test"].add_argument("--coverage", action="store_true", help="print what is not reached")
     made["bench"].add_argument("--write", action="store_true", help="keep the table in docs/benchmarks.md")
-    made["trial"].add_argument("what", choices=("hostile", "archives", "changes"))
+    made["trial"].add_argument("what", choices=("hostile", "archives", "changes", "presses"))
     made["trial"].add_argument("--examples", type=int, default=150, help="of sequences of changes")
     made["db"].add_argument("what", choices=("start", "stop", "shell"))
     options = parser.parse_args(arguments)

@@ -1,0 +1,133 @@
+"""Counts the presses that it takes a newcomer: ``./jindle trial presses``. It fails where a figure has grown.
+
+A press is a click, a choice, or a field filled in, however many letters that takes.
+"""
+
+import os
+import re
+import sys
+from collections.abc import Callable
+
+from playwright.sync_api import Locator, Page, expect
+
+from e2e.browser import chromium, new_page
+
+ADDRESS = os.environ.get("JINDLE_ADDRESS", "")
+
+
+class Hand:
+    """Somebody who came in just now, and what they have pressed."""
+
+    def __init__(self, page: Page, name: str) -> None:
+        self.page, self.presses = page, 0
+        page.goto(ADDRESS + "/cards")
+        self.press(self.button("Make an account"))
+        self.fill("Name", name)
+        self.fill("Password", "wagtail-at-dawn")
+        self.press(self.button("Make the account"))
+        page.get_by_role("heading", name="No cards yet").wait_for()
+
+    def button(self, name: str | re.Pattern[str]) -> Locator:
+        """The first button of a name."""
+        return self.page.get_by_role("button", name=name).first
+
+    def link(self, name: str | re.Pattern[str]) -> Locator:
+        """The first link of a name."""
+        return self.page.get_by_role("link", name=name).first
+
+    def press(self, what: Locator) -> None:
+        """One press."""
+        what.click()
+        self.presses += 1
+
+    def fill(self, label: str, text: str) -> None:
+        """A field filled in, which counts as one."""
+        self.page.get_by_label(label).fill(text)
+        self.presses += 1
+
+    def has_a_checked_palette(self) -> None:
+        """Wait until there is one."""
+        self.page.get_by_role("grid").wait_for()
+        expect(self.page.get_by_role("region", name="Checks")).to_be_visible()
+
+
+def by_a_paper(hand: Hand) -> None:
+    """Signing up to a checked palette, by the paper's door"""
+    hand.press(hand.link("Take its colours"))
+    hand.press(hand.button("Take the photograph"))
+    hand.page.get_by_role("heading", name="colours found").wait_for()
+    hand.fill("Title of the sheet", "By the lock")
+    hand.press(hand.button("Put it on the shelf"))
+    hand.press(hand.button("Start a palette from it"))
+    hand.fill("Name of the card", "Lock at noon")
+    hand.press(hand.button("Start the card"))
+    hand.has_a_checked_palette()
+
+
+def by_supplies(hand: Hand) -> None:
+    """Signing up to a checked palette, by the door of supplies, one range ticked"""
+    hand.press(hand.link("Say what I own"))
+    hand.press(hand.button(re.compile("I own all of it")))
+    hand.press(hand.button(re.compile("^Yes, all")))
+    hand.press(hand.button("Find palettes in them"))
+    hand.press(hand.button("Start a card"))
+    hand.press(hand.button("Start the card"))
+    hand.has_a_checked_palette()
+
+
+def by_an_example(hand: Hand) -> None:
+    """Signing up to a checked palette, by a finished card"""
+    hand.press(hand.button("Night ferry"))
+    hand.has_a_checked_palette()
+
+
+def to_a_cutting_sheet(hand: Hand) -> None:
+    """Signing up to the printed cutting sheet of a first card, from a season in a layout"""
+    hand.press(hand.link("Find a palette first"))
+    hand.press(hand.link("Seasons and places"))
+    hand.press(hand.button("Start a card"))
+    hand.press(hand.button("Start the card"))
+    hand.has_a_checked_palette()
+    hand.press(hand.link("Build"))
+    hand.press(hand.button("Begin from a layout"))
+    hand.press(hand.page.get_by_role("dialog").get_by_role("listitem").nth(1).get_by_role("button"))
+    hand.page.get_by_role("dialog").wait_for(state="detached")
+    hand.press(hand.link("Cutting"))
+    with hand.page.expect_download():
+        hand.press(hand.link("Print it in true size"))
+
+
+def to_own_it(hand: Hand) -> None:
+    """A colour that is before one is marked as owned"""
+    hand.page.goto(ADDRESS + "/cards/ways/seasons")
+    hand.presses = 0
+    hand.press(hand.button(re.compile("^I own it")))
+    hand.page.get_by_text("is in your drawer").wait_for()
+
+
+# What each may take: what it took when it was last made shorter.
+ROWS: tuple[tuple[Callable[[Hand], None], int], ...] = (
+    (by_a_paper, 11),
+    (by_supplies, 10),
+    (by_an_example, 5),
+    (to_a_cutting_sheet, 13),
+    (to_own_it, 1),
+)
+
+
+def main() -> int:
+    """Print the table; 1 where anything takes more presses than it did."""
+    print("| what | at most | presses |\n|---|---|---|")
+    longer = 0
+    with chromium() as browser:
+        for number, (row, most) in enumerate(ROWS):
+            hand = Hand(new_page(browser), f"Newcomer {number}")
+            row(hand)
+            longer += hand.presses > most
+            print(f"| {row.__doc__} | {most} | {hand.presses} |", flush=True)
+            hand.page.context.close()
+    return 1 if longer else 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())
