@@ -47,8 +47,8 @@ const session = useSession()
               :title="`${colour.match.swatch.range_name} ${colour.match.swatch.label}`"
               >{{ colour.match.swatch.label }}</RouterLink
             >
-            <span class="flex items-center justify-between gap-1 text-xs">
-              <span class="truncate">{{ colour.match.swatch.range_name }}</span>
+            <span class="flex flex-wrap items-center justify-between gap-x-1 text-xs">
+              <span class="min-w-16 flex-1 truncate">{{ colour.match.swatch.range_name }}</span>
               <ColourMenu :swatch="colour.match.swatch" @changed="$emit('changed')" />
             </span>
             <span class="block text-xs text-soft" :title="figure(colour.match)">{{
