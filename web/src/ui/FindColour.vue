@@ -95,7 +95,7 @@ function pick(picked: Picked | null) {
       Enter will {{ act }}.
     </p>
     <p v-else-if="!found.value && !found.colours.length" class="mt-3">
-      No colour here has “{{ typed }}” in its code or name, and it is no word for one that is known.
+      No colour of any range has “{{ typed }}” in its code or name, and it is no colour word.
     </p>
     <p v-else-if="!typed.trim()" class="mt-3 text-xs text-soft">Picked last</p>
     <p v-else-if="found.described" class="mt-3 text-xs text-soft">
