@@ -12,6 +12,7 @@ from playwright.sync_api import Locator, Page, expect
 
 from e2e.browser import chromium, new_page
 
+_AREAS, _GROUPS = 18, 4  # of a drawing, and colours that they are parted among
 ADDRESS = os.environ.get("JINDLE_ADDRESS", "")
 
 
@@ -97,6 +98,31 @@ def to_a_cutting_sheet(hand: Hand) -> None:
         hand.press(hand.link("Print it in true size"))
 
 
+def to_colour_areas(hand: Hand) -> None:
+    """18 areas of a drawing are given their colours out of a palette, and families"""
+    hand.page.goto(ADDRESS + "/cards/ways/seasons")
+    hand.button("Start a card").click()
+    hand.button("Start the card").click()
+    hand.has_a_checked_palette()
+    hand.link("Colouring").click()
+    hand.button("Choose a drawing").click()
+    hand.button("Kingfisher on a willow branch").click()
+    areas = hand.page.get_by_role("main").locator("li button[aria-pressed]")
+    areas.nth(_AREAS - 1).wait_for()
+    hand.presses = 0
+    for group in range(_GROUPS):
+        own = list(range(group, _AREAS, _GROUPS))
+        for at in own:
+            areas.nth(at).click(modifiers=["Shift"] if at != own[0] else [])
+            hand.presses += 1
+        hand.page.keyboard.press(str(group + 1))
+        hand.presses += 1
+        families = len([at for at in range(_AREAS) if at % _GROUPS <= group])
+        hand.button(f"Find families for {families}").wait_for()
+    hand.press(hand.button(f"Find families for {_AREAS}"))
+    hand.button(f"Find families for {_AREAS}").wait_for(state="detached")
+
+
 def to_own_it(hand: Hand) -> None:
     """A colour that is before one is marked as owned"""
     hand.page.goto(ADDRESS + "/cards/ways/seasons")
@@ -111,6 +137,7 @@ ROWS: tuple[tuple[Callable[[Hand], None], int], ...] = (
     (by_supplies, 10),
     (by_an_example, 5),
     (to_a_cutting_sheet, 13),
+    (to_colour_areas, 23),
     (to_own_it, 1),
 )
 

@@ -84,7 +84,7 @@ const PLACES = [
       <div class="hidden flex-1 sm:block" />
       <button
         type="button"
-        class="flex flex-1 cursor-pointer flex-col items-center gap-1 rounded-panel px-1 py-2 text-xs hover:bg-room sm:flex-none"
+        class="hidden flex-1 cursor-pointer flex-col items-center gap-1 rounded-panel px-1 py-2 text-xs hover:bg-room sm:flex-none pointer-fine:flex"
         aria-keyshortcuts="?"
         @click="help = true"
       >

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { PlusIcon } from '@heroicons/vue/20/solid'
-import { onBeforeUnmount, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { api, got, type CardSummary, type DrawingToMake } from '@/api/client'
 import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
+import ChoiceList from '@/ui/ChoiceList.vue'
 import CardLook from './CardLook.vue'
 import FirstDoors from './FirstDoors.vue'
 import NewCard from './NewCard.vue'
@@ -17,6 +18,24 @@ const sizes = ref<Answer['sizes']>([])
 const broken = ref<Answer['broken']>([])
 const making = ref(false)
 
+const FEW = 6 // cards that one oversees without looking for any
+const typed = ref('')
+const sort = ref<'newest' | 'name' | 'mend'>('newest')
+const SORTS = [
+  { value: 'newest' as const, words: 'changed last' },
+  { value: 'name' as const, words: 'by name' },
+  { value: 'mend' as const, words: 'to mend first' },
+]
+const shown = computed(() => {
+  const words = typed.value.toLowerCase().split(/\s+/).filter(Boolean)
+  const found = (cards.value ?? []).filter((one) =>
+    words.every((word) => one.name.toLowerCase().includes(word)),
+  )
+  if (sort.value === 'name') return found.sort((a, b) => a.name.localeCompare(b.name))
+  if (sort.value === 'mend')
+    return found.sort((a, b) => b.failing - a.failing || b.doubtful - a.doubtful)
+  return found
+})
 const drawings = ref(new Map<number, DrawingToMake>())
 const page = ref(1)
 const more = ref(false)
@@ -87,7 +106,23 @@ function standing(card: CardSummary): string {
     </header>
     <p v-if="!cards" class="text-soft">Fetching your cards …</p>
     <FirstDoors v-else-if="!cards.length && !broken.length" @start="making = true" />
-    <ul v-else class="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-5">
+    <div v-else-if="cards.length > FEW" class="mb-4 flex flex-wrap items-end gap-3" role="search">
+      <label class="min-w-0 flex-1 basis-60"
+        ><span class="label">Look for a card</span
+        ><input v-model="typed" class="input" type="search" placeholder="a part of its name"
+      /></label>
+      <div class="w-44">
+        <span class="label">In order</span>
+        <ChoiceList v-model="sort" label="In order" :options="SORTS" />
+      </div>
+    </div>
+    <p v-if="typed && !shown.length" class="mb-4">
+      None of these cards has “{{ typed }}” in its name.
+    </p>
+    <ul
+      v-if="cards && (cards.length || broken.length)"
+      class="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-5"
+    >
       <li v-for="card in broken" :key="card.id">
         <RouterLink :to="`/cards/${card.id}`" class="panel block h-full p-4 hover:border-ink">
           <h2 class="text-base">{{ card.name }}</h2>
@@ -96,7 +131,7 @@ function standing(card: CardSummary): string {
           </p>
         </RouterLink>
       </li>
-      <li v-for="card in cards" :key="card.id">
+      <li v-for="card in shown" :key="card.id">
         <RouterLink
           :to="`/cards/${card.id}/palette`"
           class="panel block overflow-hidden hover:border-ink"
