@@ -75,6 +75,7 @@ class ScreenTests(BrowserTestCase):
             ("/cards/ways/kept", "Slipway bunting"),
             ("/cards/ways/seasons", "In the wood"),
             ("/cards/sets", "No sets yet"),
+            ("/words", "Words"),
             ("/supplies/photograph", "Swatches from a photo"),
             ("/account", "The demo studio"),
             ("/recipes", "Bring in a recipe"),

@@ -109,6 +109,14 @@ const PLACES = [
             >
           </MenuItem>
           <MenuItem v-slot="{ active }">
+            <RouterLink
+              to="/words"
+              class="block rounded-panel px-3 py-2"
+              :class="active && 'bg-strong text-onstrong'"
+              >Words, explained</RouterLink
+            >
+          </MenuItem>
+          <MenuItem v-slot="{ active }">
             <button
               type="button"
               class="w-full cursor-pointer rounded-panel px-3 py-2 text-left"

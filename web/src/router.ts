@@ -133,6 +133,11 @@ export const router = createRouter({
     },
     { path: '/supplies/:id(\\d+)', component: () => import('@/supplies/RangePage.vue') },
     {
+      path: '/words',
+      component: () => import('@/words/WordsPage.vue'),
+      meta: { title: 'Words' },
+    },
+    {
       path: '/:rest(.*)*',
       component: () => import('@/ui/NothingHere.vue'),
       meta: { title: 'Nothing here' },

@@ -6,6 +6,7 @@ import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
 import ColourMenu from '@/ui/ColourMenu.vue'
 import { changed, useSet } from './set'
+import WordTip from '@/words/WordTip.vue'
 
 /** The whole set as a picture, in colour or in greys; how it is built, what its cards share, what to get. */
 const { set, doing } = useSet()
@@ -100,7 +101,10 @@ function count(card: SetMember, event: Event) {
     </button>
     <div class="grid items-start gap-6 lg:grid-cols-2">
       <section v-if="set.alike.length" aria-labelledby="alike">
-        <h2 id="alike" class="mb-2 text-base">How alike they are</h2>
+        <div class="mb-2 flex items-center">
+          <h2 id="alike" class="text-base">How alike they are</h2>
+          <WordTip word="squint test" />
+        </div>
         <ul class="panel max-h-80 divide-y divide-line overflow-y-auto">
           <li v-for="one in set.alike" :key="`${one.first} ${one.second}`" class="px-3 py-2">
             <b>{{ names.get(one.first) }}</b> and <b>{{ names.get(one.second) }}</b>

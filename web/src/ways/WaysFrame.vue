@@ -9,6 +9,7 @@ import TabLinks from '@/ui/TabLinks.vue'
 import KeepCombination from './KeepCombination.vue'
 import { COLUMNS, startCard, type StartColour } from './starting'
 import { WAYS, type Column } from './ways'
+import WordTip from '@/words/WordTip.vue'
 
 /** Ways into a palette: what they share is the medium to land in, and what is done with a palette. */
 const route = useRoute()
@@ -41,7 +42,7 @@ provide(WAYS, {
     </header>
     <div class="mb-4 flex flex-wrap items-end gap-6">
       <div class="w-52">
-        <span class="label">Land it on</span>
+        <span class="label">Land it on<WordTip word="land it on" /></span>
         <ChoiceList v-model="column" label="Land it on" :options="[...COLUMNS]" />
       </div>
       <OnOff v-model="onlyOwned" class="pb-2">Only what I own</OnOff>

@@ -14,6 +14,7 @@ import MaterialChoice from './MaterialChoice.vue'
 import PatternFields from './PatternFields.vue'
 import ShapeFields from './ShapeFields.vue'
 import { checksOn, useBuild, type Fields } from './build'
+import WordTip from '@/words/WordTip.vue'
 
 /** One piece: what it lies on, how large, where, of what, how raised, and how it fits and stands. */
 const { piece, face, build } = defineProps<{ piece: Piece; face: Piece[]; build: Build }>()
@@ -191,7 +192,9 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
         </button>
       </p>
       <form @submit.prevent>
-        <label class="label" for="piece-reveal">Reveal on every side</label>
+        <span class="label"
+          ><label for="piece-reveal">Reveal on every side</label><WordTip word="reveal"
+        /></span>
         <input
           id="piece-reveal"
           v-model="reveal"

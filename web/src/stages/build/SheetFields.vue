@@ -6,6 +6,7 @@ import { inWords } from '@/lib/words'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
 import type { AskedSheets } from './cutting'
+import WordTip from '@/words/WordTip.vue'
 
 /** Out of which sheets it is cut: a usual size or one's own, how the grain runs, the middles of mats. */
 const { sheets, grains, unit, middles } = defineProps<{
@@ -45,7 +46,7 @@ watch(now, (said) => (asked.value = said as AskedSheets), { immediate: true })
     <SizeFields v-if="sheet === OWN" v-model="own" />
     <slot />
     <div class="w-48">
-      <span class="label">Grain runs</span>
+      <span class="label">Grain runs<WordTip word="grain" /></span>
       <ChoiceList
         v-model="grain"
         label="Grain runs"

@@ -4,6 +4,7 @@ import { api, got, type Area, type Offers } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
 import ChoiceList from '@/ui/ChoiceList.vue'
+import WordTip from '@/words/WordTip.vue'
 
 /** Families to choose for an area: the best there are, kept ones, and tones that would help its own. */
 const { area, offers } = defineProps<{ area: Area; offers: Offers; greys: string }>()
@@ -47,7 +48,8 @@ const has = (family: { swatch: { id: number } }[]) =>
       </ul>
     </section>
     <div class="mb-1 flex items-center gap-3">
-      <h3 class="flex-1 text-sm">Families around it</h3>
+      <h3 class="text-sm">Families around it</h3>
+      <span class="flex-1"><WordTip word="family" /></span>
       <ChoiceList v-model="count" label="How many tones" class="w-44" :options="COUNTS" />
     </div>
     <p v-if="area.of_greys" class="mb-2 text-xs text-soft">
