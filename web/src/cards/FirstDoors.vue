@@ -31,7 +31,12 @@ async function copy(name: string) {
       A card starts with a palette. Where do you want to begin? Each way leads to colours that are
       checked against one another.
     </p>
-    <ul class="mb-5 grid gap-4 lg:grid-cols-3">
+    <!-- Above what is still on its way, so that nothing pushes it from under a finger. -->
+    <span class="mb-4 flex flex-wrap gap-2">
+      <button type="button" class="button" @click="$emit('start')">Start a card</button>
+      <RouterLink to="/cards/ways" class="button">Find a palette first</RouterLink>
+    </span>
+    <ul class="grid gap-4 lg:grid-cols-3">
       <li class="panel flex flex-col gap-2 p-5">
         <h3 class="text-base">I have paper or a picture</h3>
         <p class="flex-1">
@@ -64,9 +69,5 @@ async function copy(name: string) {
         </ul>
       </li>
     </ul>
-    <span class="flex flex-wrap gap-2">
-      <button type="button" class="button" @click="$emit('start')">Start a card</button>
-      <RouterLink to="/cards/ways" class="button">Find a palette first</RouterLink>
-    </span>
   </div>
 </template>
