@@ -55,6 +55,11 @@ class SearchIndex:
         ranked.sort()
         return [place for _, place in ranked[:limit]]
 
+    def whole(self, typed: str) -> set[int]:
+        """Places of the colours whose whole code or name it is."""
+        wanted = plain(typed)
+        return {place for place, label in enumerate(self._labels) if wanted and wanted in label}
+
     def _with_a_slip(self, wanted: str, limit: int) -> list[int]:
         """Places whose code or name, or a word of the name, is like what was typed."""
         if len(wanted) < figures.colour.SLIP_LENGTH:

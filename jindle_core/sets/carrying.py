@@ -32,7 +32,7 @@ def _differences(one: Card, other: Card) -> Iterator[str]:
             if there is None:
                 yield f"{piece.name}{face} is not there"
             elif what := _otherwise(piece, there):
-                yield f"{piece.name}{face} has another {what}"
+                yield f"{piece.name}{face} differs in {what}"
         own = {piece.key for piece in mine}
         yield from (f"{piece.name}{face} is there besides" for piece in theirs if piece.key not in own)
         kept = [[piece.key for piece in pieces if piece.key in own & set(known)] for pieces in (mine, theirs)]

@@ -7,19 +7,13 @@ from numpy.typing import NDArray
 
 from jindle_core import figures
 from jindle_core.matching.described import Described, described, like, off, otherwise
-from jindle_core.matching.search import plain
 from jindle_core.supplies.colours import Supplies
 
 
 def own_first(supplies: Supplies, typed: str, places: Sequence[int]) -> list[int]:
     """Places that were found: first those whose code or name it is to the letter, then those owned."""
-    wanted = plain(typed)
-
-    def rank(place: int) -> tuple[bool, bool]:
-        row = supplies.rows[place]
-        return wanted not in (plain(row.code), plain(row.name)), not supplies.owned[place]
-
-    return sorted(places, key=rank)
+    whole = supplies.search.whole(typed)
+    return sorted(places, key=lambda place: (place not in whole, not supplies.owned[place]))
 
 
 def by_looks(supplies: Supplies, typed: str, kept: NDArray[np.bool_]) -> list[int]:
@@ -43,7 +37,8 @@ def by_looks(supplies: Supplies, typed: str, kept: NDArray[np.bool_]) -> list[in
 def _base(supplies: Supplies, named: str, kept: NDArray[np.bool_]) -> int | None:
     """The place of what is named so: to the letter, else of all that have it in their name the middle one."""
     found = [place for place in supplies.search.find(named, len(supplies.rows)) if kept[place]]
-    exact = [place for place in found if plain(named) in map(plain, supplies.rows[place][2:4])]
+    whole = supplies.search.whole(named)
+    exact = [place for place in found if place in whole]
     found = exact or sorted(found, key=lambda place: float(supplies.lab[place, 0]))
     return found[len(found) // 2] if found else None
 

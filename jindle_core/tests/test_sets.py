@@ -169,7 +169,7 @@ class CarryingTests(unittest.TestCase):
         )
         words = differences(one, other)
         self.assertEqual(len(words), 3)
-        self.assertIn("mat has another reveal", words)
+        self.assertIn("mat differs in reveal", words)
         after = carried(one, other)
         self.assertEqual(differences(one, after), [])
         self.assertEqual(after.build.piece(mat.key).material, other.build.piece(mat.key).material)

@@ -69,7 +69,7 @@ class SetTests(ApiTestCase):
         self.first = self.change(self.first, kind="edit_piece", key=key, unit="in", name="wide mat")
         before = self.told()
         self.assertEqual([len(one["differs"]) for one in before["cards"]], [0, 1])
-        self.assertIn("another name", before["cards"][1]["differs"][0])
+        self.assertIn("differs in name", before["cards"][1]["differs"][0])
         asked = {"cards": [{"card": self.other["id"], "version": before["cards"][1]["version"]}]}
         told = self.ask("post", f"sets/{self.set['id']}/carry", asked)
         self.assertEqual([len(one["differs"]) for one in told["cards"]], [0, 0])

@@ -30,7 +30,7 @@ const made = (told: object = {}) =>
     name: 'Herons',
     version: 3,
     count: 3,
-    cards: [member(1, 'Heron'), member(2, 'at dusk', ['mat has another reveal']), member(3, 'red')],
+    cards: [member(1, 'Heron'), member(2, 'at dusk', ['mat differs in reveal']), member(3, 'red')],
     broken: [],
     alike: [
       {
