@@ -13,7 +13,7 @@ from rest_framework.exceptions import PermissionDenied
 
 from server.accounts.models import Person
 from server.cards.models import StepTaken, StoredCard
-from server.catalogue.models import Colour, DrawerEntry, PutAway, Range, Reading
+from server.catalogue.models import AskedFor, Colour, DrawerEntry, PutAway, Range, Reading
 from server.colouring.models import Drawing, KeptFamily
 from server.palettes.models import Combination, KeptMood
 from server.papers.models import Paper
@@ -69,6 +69,11 @@ def gone_ranges_of(person: Person) -> QuerySet[Range]:
 def drawer_of(person: Person) -> QuerySet[DrawerEntry]:
     """What a person owns."""
     return DrawerEntry.objects.filter(owner=_somebody(person))
+
+
+def asked_for_by(person: Person) -> QuerySet[AskedFor]:
+    """What a person put on the shopping list."""
+    return AskedFor.objects.filter(owner=_somebody(person))
 
 
 def readings_of(person: Person) -> QuerySet[Reading]:

@@ -63,6 +63,7 @@ api = [
     path("find", find.Find.as_view()),
     path("like", find.Like.as_view()),
     path("drawer", drawer.Drawer.as_view()),
+    path("shopping/asked", drawer.AskedFor.as_view()),
     path("drawer/list", drawer.DrawerList.as_view()),
     path("drawer/file", drawer.DrawerFile.as_view()),
     path("drawer/chart", files.DrawerChart.as_view()),

@@ -1,4 +1,4 @@
-"""What do cards use, and what of it does the drawer lack?"""
+"""What do cards use, or a person want, and what of it does the drawer lack?"""
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
@@ -13,23 +13,31 @@ from jindle_core.supplies.colours import Supplies
 
 @dataclass(frozen=True, slots=True)
 class Wanted:
-    """A colour that cards need and the drawer lacks: its place, why, and for which cards."""
+    """A colour to be bought: its place, why, for which cards, and whether the person asked for it."""
 
     place: int
     why: str
     cards: tuple[str, ...]
+    asked: bool = False
 
 
 def shopping(
-    cards: Iterable[Card], supplies: Supplies, sheets: Mapping[int, Sheet] = MappingProxyType({})
+    cards: Iterable[Card],
+    supplies: Supplies,
+    sheets: Mapping[int, Sheet] = MappingProxyType({}),
+    asked: Iterable[int] = (),
 ) -> list[Wanted]:
     """What cards use, by choice, as a palette colour or for colouring, and is not there to use.
 
     What is low is on the list too, as running out. By range and code; of
     patterned paper one buys the sheet, not each of its colours. ``sheets`` are those, by
-    their ids, that pieces are cut out of.
+    their ids, that pieces are cut out of; ``asked`` are ids of colours that are
+    wanted whether a card needs them or not, until they are in the drawer.
     """
-    users: dict[int, dict[str, None]] = {}
+    asked_for = frozenset(asked)
+    users: dict[int, dict[str, None]] = {
+        pk: {} for pk in asked_for if pk in supplies.places and not supplies.lost[supplies.places[pk]]
+    }
     for card in cards:
         cut = (
             sheets.get(piece.material.id) for piece in card.build.every if piece.material.source == "sheet"
@@ -40,7 +48,7 @@ def shopping(
                 users.setdefault(pk, {})[card.name] = None
     found, listed = [], set()
     for pk, its_cards in sorted(users.items()):
-        place, names = supplies.places[pk], its_cards
+        place, names, by_hand = supplies.places[pk], its_cards, pk in asked_for
         row = supplies.rows[place]
         sheet = (row.range_id, row.family)
         if sheet in supplies.sheets:
@@ -49,8 +57,9 @@ def shopping(
             listed.add(sheet)
             on_it = {supplies.rows[at].id for at in supplies.sheets[sheet]}
             names = {name: None for each in sorted(on_it & users.keys()) for name in users[each]}
+            by_hand = bool(on_it & asked_for)
         kept = supplies.kept(place)
         why = "not in the drawer" if kept is None else TO_BUY.get(kept.fullness)
         if why:
-            found.append(Wanted(place, why, tuple(names)))
+            found.append(Wanted(place, why, tuple(names), by_hand))
     return sorted(found, key=lambda one: (supplies.rows[one.place].range_id, one.place))

@@ -131,6 +131,14 @@ class WholeCardTests(unittest.TestCase):
         )
         self.assertEqual(shopping(cards, supplies(gone=True)), [])
 
+    def test_what_is_asked_for_is_to_be_bought_without_a_card_until_the_drawer_has_it(self):
+        listed = shopping([a_card(1)], supplies(drawer=(2,)), asked=(1, 2, 3, 999))
+        self.assertEqual(
+            [(one.place, one.cards, one.asked) for one in listed],
+            [(0, ("Kingfisher",), True), (2, (), True)],
+        )
+        self.assertEqual(shopping([], supplies(gone=True), asked=(3,)), [])
+
     def test_a_change_that_cannot_be_made_leaves_what_is_seen(self):
         seen = SeenCard(a_card(1), supplies())
         with self.assertRaisesRegex(ValueError, "in the palette already"):

@@ -8,6 +8,7 @@ from typing import Any
 from jindle_core import figures
 from jindle_core.interchange.range_json import DETAILS, write_range_json
 from server.access import (
+    asked_for_by,
     cards_of,
     combinations_seen_by,
     drawer_of,
@@ -79,6 +80,7 @@ def pack(person: Person) -> bytes:
             for entry in drawer_of(person).order_by("id")
         ]
     )
+    files["asked for.json"] = _json([names[one.colour_id] for one in asked_for_by(person)])
     files["readings.json"] = _json([_reading(one, names) for one in readings_of(person).order_by("id")])
     kept = combinations_seen_by(person).filter(owner=person).order_by("id")
     files["combinations.json"] = _json([{"name": one.name, "colours": one.stored} for one in kept])

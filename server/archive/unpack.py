@@ -51,7 +51,7 @@ from server.cards.models import CardWork, Revision, StoredCard
 from server.cards.planning.actions import keep_taken, read_work, written
 from server.cards.views import card_told
 from server.catalogue.arrays import read_catalogue
-from server.catalogue.drawer_actions import keep
+from server.catalogue.drawer_actions import keep, set_asked
 from server.catalogue.models import (
     FULLNESS_CHOICES,
     HAND_CHOICES,
@@ -170,6 +170,8 @@ class _Unpacking:
             counts["papers"] = self._papers(_read(self.files, at))
             at = "drawer.json"
             counts["drawer"] = self._drawer(_read(self.files, at))
+            at = "asked for.json"
+            set_asked(self.person, [self._colour(one) for one in self._later(at)], True)
             at = "readings.json"
             counts["readings"] = self._readings(_read(self.files, at))
             at = "combinations.json"

@@ -19,14 +19,16 @@ from server.catalogue.swatches import swatch
 from server.errors import CannotBeShown
 
 
-def to_buy(cards: Iterable[StoredCard], supplies: Supplies, person: Person) -> list[Wanted]:
-    """What cards need and the drawer lacks; cards that cannot be shown need nothing."""
+def to_buy(
+    cards: Iterable[StoredCard], supplies: Supplies, person: Person, asked: Iterable[int] = ()
+) -> list[Wanted]:
+    """What cards need, or is asked for, and the drawer lacks; cards that cannot be shown need nothing."""
     readable = [card for card in cards if _is_readable(card)]
     needed = [
         without_needless(one.seen.card, one.examined.covered.needless)
         for one in checked_cards(readable, supplies, person)
     ]
-    return shopping(needed, supplies, sheets_of(needed, supplies, person))
+    return shopping(needed, supplies, sheets_of(needed, supplies, person), asked)
 
 
 def _is_readable(card: StoredCard) -> bool:
@@ -45,6 +47,7 @@ def wanted_told(supplies: Supplies, found: Sequence[Wanted]) -> list[dict[str, A
             "why": one.why,
             "example": not supplies.ranges[supplies.rows[one.place].range_id].own,
             "cards": one.cards,
+            "asked": one.asked,
         }
         for one in found
     ]

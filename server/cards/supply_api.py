@@ -2,6 +2,7 @@
 
 import csv
 import io
+from typing import Any
 
 from django.http import HttpResponse
 from drf_spectacular.types import OpenApiTypes
@@ -11,7 +12,9 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core.interchange.range_csv import neutral
-from server.access import cards_of, drawer_of, own_range, readings_of
+from jindle_core.supplies.colours import Supplies
+from server.access import asked_for_by, cards_of, drawer_of, own_range, readings_of
+from server.accounts.models import Person
 from server.cards.supplies import to_buy, uses, wanted_told
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
@@ -26,6 +29,7 @@ class WantedSerializer(serializers.Serializer):
     why = serializers.CharField()
     example = serializers.BooleanField(help_text="of a made-up range that comes with Jindle: in no shop")
     cards = serializers.ListField(child=serializers.CharField())
+    asked = serializers.BooleanField(help_text="the person put it on the list")
 
 
 class Shopping(APIView):
@@ -33,9 +37,9 @@ class Shopping(APIView):
 
     @extend_schema(responses=WantedSerializer(many=True), operation_id="shopping")
     def get(self, request: Request) -> Response:
-        """What the person's cards need and the drawer lacks, by range."""
+        """What the person's cards need, or the person wants, and the drawer lacks, by range."""
         supplies = catalogue_for(request.user)
-        return Response(wanted_told(supplies, to_buy(cards_of(request.user), supplies, request.user)))
+        return Response(_listed(request.user, supplies))
 
 
 class ShoppingFile(APIView):
@@ -48,13 +52,18 @@ class ShoppingFile(APIView):
         out = io.StringIO()
         writer = csv.writer(out, lineterminator="\n")
         writer.writerow(("range", "maker", "medium", "code", "name", "why", "discontinued", "cards"))
-        for item in wanted_told(supplies, to_buy(cards_of(request.user), supplies, request.user)):
+        for item in _listed(request.user, supplies):
             found = item["swatch"]
             maker = supplies.ranges[found["range_id"]].maker
             texts = (found["range_name"], maker, found["medium"], found["code"], found["name"], item["why"])
             gone = "yes" if found["discontinued"] else "no"
             writer.writerow((*map(neutral, texts), gone, neutral("; ".join(item["cards"]))))
         return download(out.getvalue(), "text/csv", "shopping.csv")
+
+
+def _listed(person: Person, supplies: Supplies) -> list[dict[str, Any]]:
+    asked = asked_for_by(person).values_list("colour_id", flat=True)
+    return wanted_told(supplies, to_buy(cards_of(person), supplies, person, asked))
 
 
 class CardUsesSerializer(serializers.Serializer):

@@ -1,12 +1,12 @@
-"""Every write to a drawer."""
+"""Every write to a drawer, and to what is asked for beside it."""
 
 from collections.abc import Iterable
 
 from jindle_core.fullness import Fullness
 from jindle_core.media import Medium
-from server.access import drawer_of
+from server.access import asked_for_by, drawer_of
 from server.accounts.models import Person
-from server.catalogue.models import Colour, DrawerEntry, touch_catalogue
+from server.catalogue.models import AskedFor, Colour, DrawerEntry, touch_catalogue
 from server.writes import write
 
 
@@ -20,6 +20,17 @@ def set_owned(person: Person, colour_ids: Iterable[int], owned: bool) -> None:
     else:
         drawer_of(person).filter(colour__in=colour_ids).delete()
     touch_catalogue(person)
+
+
+@write
+def set_asked(person: Person, colour_ids: Iterable[int], asked: bool) -> None:
+    """Put colours on the person's shopping list, or take them off."""
+    colour_ids = [pk for sheet in _sheets(colour_ids) for pk in sheet]
+    if asked:
+        lines = [AskedFor(owner=person, colour_id=pk) for pk in colour_ids]
+        AskedFor.objects.bulk_create(lines, ignore_conflicts=True)
+    else:
+        asked_for_by(person).filter(colour__in=colour_ids).delete()
 
 
 @write

@@ -148,6 +148,21 @@ class DrawerEntry(models.Model):
         return f"{self.colour_id} of {self.owner_id}"
 
 
+class AskedFor(models.Model):
+    """A colour that a person put on the shopping list, whether a card needs it or not."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="asked_for")
+    colour = models.ForeignKey(Colour, on_delete=models.CASCADE, related_name="+")
+
+    class Meta:
+        db_table = "asked_for"
+        ordering = ("id",)
+        constraints = [models.UniqueConstraint(fields=("owner", "colour"), name="asked_once")]
+
+    def __str__(self) -> str:
+        return f"{self.colour_id} for {self.owner_id}"
+
+
 class Reading(models.Model):
     """A colour that a person read from a swatch of their own; it outranks the range's figure for them.
 

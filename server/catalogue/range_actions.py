@@ -20,7 +20,7 @@ from jindle_core.interchange.text import Table
 from jindle_core.media import Medium
 from server.access import cards_of, put_away_by
 from server.accounts.models import Person
-from server.catalogue.models import Colour, DrawerEntry, PutAway, Range, Reading, touch_catalogue
+from server.catalogue.models import AskedFor, Colour, DrawerEntry, PutAway, Range, Reading, touch_catalogue
 from server.catalogue.readings import from_bytes, to_bytes
 from server.errors import Stale
 from server.quotas import check_room
@@ -249,6 +249,7 @@ def delete_range(found: Range) -> None:
     found.colours.exclude(pk__in=ids).delete()
     if ids:
         DrawerEntry.objects.filter(colour__range=found).delete()
+        AskedFor.objects.filter(colour__range=found).delete()
         Reading.objects.filter(colour__range=found).delete()
         found.papers.all().delete()
         Range.objects.filter(pk=found.pk).update(gone=True)

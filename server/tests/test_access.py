@@ -45,6 +45,7 @@ TABLE = (
     ("examples", "post", {"name": "none"}, 401, 400, 400),
     ("ranges/import", "post", {}, 401, 415, 415),
     ("like", "get", {"colour": "{colour}"}, 401, 200, 400),
+    ("shopping/asked", "post", {"colours": ["{colour}"]}, 401, 204, 400),
     ("drawer", "get", None, 401, 200, 200),
     ("drawer/list", "post", {"text": "x", "range": "{range}"}, 401, 200, 404),
     ("drawer/file", "get", None, 401, 200, 200),

@@ -73,6 +73,7 @@ class PrivacyTests(ApiTestCase):
                 self.assertEqual(self.ask("get", theirs, status=404), self.ask("get", nobodys, status=404))
         for path, data in (
             ("drawer", {"colours": ["{}"], "owned": True}),
+            ("shopping/asked", {"colours": ["{}"]}),
             ("families/convert", {"colours": ["{}", self.ids["SKY-1"]], "range": self.pads.pk}),
         ):
             told = [

@@ -58,6 +58,7 @@ class ArchiveTests(ApiTestCase):
         )
         self.ask("post", f"cards/{card['id']}/undo", {"version": card["version"]})
         self.ask("post", "drawer", {"colours": [pen], "fullness": "half", "note": "gift"}, 204)
+        self.ask("post", "shopping/asked", {"colours": [self.ids["SKY-2"]]}, 204)
         self.ask("post", f"colours/{pen}/readings", {"value": "95, 1, -6", "layers": 2}, 201)
         sheet = [Named((50.0, 1.0, 2.0), 0.75, "ground"), Named((30.0, 4.0, 5.0), 0.25, "main")]
         store_paper(self.ann, "Quayside", "Stripes", PICTURE, sheet, "photographed")
@@ -116,6 +117,7 @@ class ArchiveTests(ApiTestCase):
                     "papers/0001.jpg",
                     "papers.json",
                     "drawer.json",
+                    "asked for.json",
                     "readings.json",
                     "combinations.json",
                     "moods.json",

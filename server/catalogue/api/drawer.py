@@ -18,9 +18,10 @@ from jindle_core.interchange.drawer_csv import KeptLine, read_drawer, write_draw
 from jindle_core.matching.search import SearchIndex, plain
 from jindle_core.supplies.colours import Supplies
 from server.access import colours_seen_by, one, ranges_seen_by
+from server.accounts.models import Person
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
-from server.catalogue.drawer_actions import keep, set_owned
+from server.catalogue.drawer_actions import keep, set_asked, set_owned
 from server.catalogue.models import FULLNESS_CHOICES
 from server.catalogue.swatches import SwatchSerializer, swatch
 from server.requests import Request
@@ -49,6 +50,13 @@ class DrawerRequestSerializer(serializers.Serializer):
     owned = serializers.BooleanField(default=True)
     fullness = serializers.ChoiceField(choices=FULLNESS_CHOICES, required=False, allow_null=True)
     note = serializers.CharField(max_length=200, required=False, allow_blank=True, allow_null=True)
+
+
+class AskedRequestSerializer(serializers.Serializer):
+    """Colours to put on the shopping list, or to take off."""
+
+    colours = serializers.ListField(child=serializers.IntegerField(), max_length=figures.files.LARGEST_RANGE)
+    asked = serializers.BooleanField(default=True)
 
 
 class ListRequestSerializer(serializers.Serializer):
@@ -110,15 +118,34 @@ class Drawer(APIView):
         given = DrawerRequestSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         values = given.validated_data
-        wanted = set(values["colours"])
-        if colours_seen_by(request.user).filter(pk__in=wanted).count() != len(wanted):
-            raise BadInput(Problem("One of these colours is not in any of your ranges.", field="colours"))
+        wanted = _seen(request.user, values["colours"])
         said = values.get("fullness"), values.get("note")
         if values["owned"] and any(one is not None for one in said):
-            keep(request.user, [(pk, *said) for pk in sorted(wanted)])
+            keep(request.user, [(pk, *said) for pk in wanted])
         else:
-            set_owned(request.user, sorted(wanted), values["owned"])
+            set_owned(request.user, wanted, values["owned"])
         return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class AskedFor(APIView):
+    """What the person puts on the shopping list, whether a card needs it or not."""
+
+    @extend_schema(request=AskedRequestSerializer, responses={204: None}, operation_id="set_asked")
+    def post(self, request: Request) -> Response:
+        """Put colours on the shopping list, or take them off; all or none."""
+        given = AskedRequestSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        wanted = _seen(request.user, given.validated_data["colours"])
+        set_asked(request.user, wanted, given.validated_data["asked"])
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+def _seen(person: Person, ids: list[int]) -> list[int]:
+    """The ids, each once and in order; BadInput where one of them is not the person's to see."""
+    wanted = set(ids)
+    if colours_seen_by(person).filter(pk__in=wanted).count() != len(wanted):
+        raise BadInput(Problem("One of these colours is not in any of your ranges.", field="colours"))
+    return sorted(wanted)
 
 
 class DrawerList(APIView):

@@ -54,6 +54,33 @@ class PutAwayTests(ApiTestCase):
         self.assertIn(True, told.values())
 
 
+class AskedForTests(ApiTestCase):
+    def asked(self):
+        return [one["swatch"]["id"] for one in self.ask("get", "shopping") if one["asked"]]
+
+    def test_what_is_asked_for_is_on_the_list_until_it_is_in_the_drawer_or_taken_off(self):
+        pk = self.ids["TAR-1"]
+        for _ in range(2):
+            self.ask("post", "shopping/asked", {"colours": [pk]}, 204)
+        self.assertEqual(self.asked(), [pk])
+        self.assertIn("TAR-1", self.client.get("/api/shopping/file").content.decode())
+        self.ask("post", "drawer", {"colours": [pk], "owned": True}, 204)
+        self.assertEqual(self.asked(), [])
+        self.ask("post", "drawer", {"colours": [pk], "owned": False}, 204)
+        self.assertEqual(self.asked(), [pk], "taking it back finds it asked for again")
+        self.client.force_login(self.ben)
+        self.assertEqual(self.asked(), [])
+        self.ask("post", "shopping/asked", {"colours": [pk], "asked": False}, 204)
+        self.client.force_login(self.ann)
+        self.assertEqual(self.asked(), [pk])
+        self.ask("post", "shopping/asked", {"colours": [pk], "asked": False}, 204)
+        self.assertEqual(self.asked(), [])
+
+    def test_one_that_is_not_to_be_had_keeps_all_of_them_out(self):
+        self.ask("post", "shopping/asked", {"colours": [self.ids["TAR-1"], 10**9]}, 400)
+        self.assertEqual(self.asked(), [])
+
+
 class FoundTests(ApiTestCase):
     def found(self, **asked):
         return self.ask("get", "find", asked)

@@ -3,7 +3,7 @@ import { useNotices } from './notices'
 
 type Kept = Pick<Swatch, 'id' | 'label' | 'owned' | 'fullness'>
 
-/** One press puts a colour into the drawer, says how full it is, or takes it out; each can be taken back. */
+/** One press puts a colour into the drawer, says how full it is, takes it out, or lists it; each can be taken back. */
 export function useDrawer(changed: () => unknown) {
   const notices = useNotices()
   async function send(id: number, fullness: Fullness | null) {
@@ -25,5 +25,22 @@ export function useDrawer(changed: () => unknown) {
       notices.fail(error)
     }
   }
-  return { keep }
+  const list = async (id: number, asked: boolean) => {
+    await got(api.POST('/api/shopping/asked', { body: { colours: [id], asked } }))
+    await changed()
+  }
+  /** Onto the shopping list, or off it. */
+  async function want(swatch: Kept, asked: boolean) {
+    try {
+      await list(swatch.id, asked)
+      const words = asked ? 'is on your shopping list' : 'is off your shopping list'
+      notices.show(`${swatch.label} ${words}.`, false, {
+        words: 'Undo',
+        run: () => list(swatch.id, !asked).catch(notices.fail),
+      })
+    } catch (error) {
+      notices.fail(error)
+    }
+  }
+  return { keep, want }
 }

@@ -6,7 +6,7 @@ import SwatchShape from '@/drawing/SwatchShape.vue'
 import ColourMenu from '@/ui/ColourMenu.vue'
 import SuppliesFrame from './SuppliesFrame.vue'
 
-/** What my cards need and the drawer lacks. */
+/** What my cards need, or I want, and the drawer lacks. */
 const { data, refresh } = useFetched([], () => got(api.GET('/api/shopping')))
 const groups = computed(() => {
   const found = new Map<string, Wanted[]>()
@@ -24,11 +24,12 @@ const groups = computed(() => {
     <p v-if="!data" class="text-soft">Going through the cards …</p>
     <p v-else-if="!data.length" class="panel max-w-xl p-6">
       Nothing is wanting: what your cards name, as a palette colour or as a chosen supply, is in
-      your drawer.
+      your drawer. What you mark “To buy”, by the dots beside any colour, stands here too.
     </p>
     <template v-else>
       <p class="mb-4 text-soft">
-        What your cards name, as a palette colour or as a chosen supply, and your drawer lacks.
+        What your cards name, as a palette colour or as a chosen supply, or you marked “To buy”, and
+        your drawer lacks.
       </p>
       <section v-for="[range, items] in groups" :key="range" class="mb-5">
         <h2 class="mb-1.5 text-sm text-soft">{{ range }}, {{ items[0]!.swatch.medium }}</h2>
@@ -47,11 +48,14 @@ const groups = computed(() => {
             </span>
             <span class="w-44 text-xs"
               ><b>{{ item.why }}</b
+              ><span v-if="item.asked" class="block">you marked it to buy</span
               ><span v-if="item.example" class="block">a made-up example, in no shop</span
               ><span v-if="item.swatch.discontinued" class="block">discontinued</span></span
             >
-            <span class="min-w-40 flex-1 text-xs text-soft">for {{ item.cards.join('; ') }}</span>
-            <ColourMenu :swatch="item.swatch" @changed="refresh" />
+            <span class="min-w-40 flex-1 text-xs text-soft"
+              ><template v-if="item.cards.length">for {{ item.cards.join('; ') }}</template></span
+            >
+            <ColourMenu :swatch="item.swatch" :asked="item.asked" @changed="refresh" />
           </li>
         </ul>
       </section>

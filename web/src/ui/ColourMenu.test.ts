@@ -57,4 +57,28 @@ describe('the menu of a colour', () => {
     await vi.waitFor(() => expect(useNotices().list.at(-1)!.text).toBe('No room.'))
     expect(asked).toHaveLength(2)
   })
+
+  it('puts it on the shopping list and off it, each of which can be taken back', async () => {
+    for (const [listed, words] of [
+      [false, 'To buy'],
+      [true, 'Off the shopping list'],
+    ] as const) {
+      const at = asked.length
+      const place = await onPage(ColourMenu, { swatch, asked: listed }, router())
+      place.querySelector<HTMLElement>('[aria-label^="More"]')!.click()
+      await vi.waitFor(() => expect(place.textContent).toContain(words))
+      const items = [...place.querySelectorAll('button')]
+      items.find((one) => one.textContent!.includes(words))!.click()
+      const put = await question(at)
+      expect(put.body).toEqual({ colours: [4], asked: !listed })
+      await put.answer(null, 200)
+      await vi.waitFor(() =>
+        expect(useNotices().list.at(-1)!.text).toContain('your shopping list.'),
+      )
+      useNotices().list.at(-1)!.act!.run()
+      const back = await question(at + 1)
+      expect(back.body).toEqual({ colours: [4], asked: listed })
+      await back.answer(null, 200)
+    }
+  })
 })

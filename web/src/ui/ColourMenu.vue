@@ -7,11 +7,12 @@ import { fullnessValues } from '@/api/schema'
 import { useDrawer } from '@/lib/drawer'
 
 /** The same few things for every colour, wherever it stands. */
-const { swatch } = defineProps<{
+const { swatch, asked = false } = defineProps<{
   swatch: Pick<Swatch, 'id' | 'label' | 'code' | 'name' | 'range_name' | 'owned' | 'fullness'>
+  asked?: boolean // known to be on the shopping list by hand
 }>()
 const emit = defineEmits<{ changed: [] }>()
-const { keep } = useDrawer(() => emit('changed'))
+const { keep, want } = useDrawer(() => emit('changed'))
 const links = computed(() => [
   { words: 'Use instead', to: `/match/${swatch.id}?tab=instead` },
   { words: 'Into a palette', to: `/match/${swatch.id}?palette=1` },
@@ -24,7 +25,7 @@ const links = computed(() => [
 // Over everything: lists that scroll, and panels, would cut it off.
 const root = useTemplateRef<HTMLElement>('root')
 const place = ref({ top: '0px', right: '0px' })
-const HIGH = 300 // pixels that it takes at most
+const HIGH = 330 // pixels that it takes at most
 function lay() {
   const { bottom, right } = root.value!.getBoundingClientRect()
   const top = Math.max(Math.min(bottom, window.innerHeight - HIGH), 0)
@@ -65,6 +66,11 @@ const ITEM = 'block w-full cursor-pointer rounded-data px-2 py-1.5 text-left'
         <MenuItem v-if="swatch.owned" v-slot="{ active }" as="template">
           <button type="button" :class="[ITEM, active && 'bg-room']" @click="keep(swatch, null)">
             It is not mine
+          </button>
+        </MenuItem>
+        <MenuItem v-if="asked || !swatch.owned" v-slot="{ active }" as="template">
+          <button type="button" :class="[ITEM, active && 'bg-room']" @click="want(swatch, !asked)">
+            {{ asked ? 'Off the shopping list' : 'To buy' }}
           </button>
         </MenuItem>
         <MenuItem v-for="link in links" :key="link.words" v-slot="{ active }" as="template">
