@@ -11,7 +11,7 @@ const { build } = defineProps<{ build: Build }>()
 const store = useCard()
 const typed = ref('')
 const words = ref('')
-const { data, problem } = useFetched(
+const { data, problem, busy } = useFetched(
   () => [store.card?.version, words.value],
   () =>
     got(
@@ -78,7 +78,12 @@ const here = computed(() => data.value?.room)
           <form class="mb-3 flex flex-wrap items-end gap-3" @submit.prevent="words = typed">
             <label class="w-72"
               ><span class="label">Words inside, if any</span
-              ><input v-model="typed" class="input" maxlength="120" placeholder="with love"
+              ><input
+                v-model="typed"
+                class="input"
+                maxlength="120"
+                placeholder="with love"
+                @change="words = typed"
             /></label>
             <button type="submit" class="button">Show it with them</button>
             <p v-if="build.inside.length" class="pb-2 text-xs text-soft">
@@ -103,7 +108,7 @@ const here = computed(() => data.value?.room)
                 <button
                   type="button"
                   class="button mt-auto w-fit"
-                  :disabled="store.busy"
+                  :disabled="store.busy || busy"
                   @click="store.change(one.change as Change)"
                 >
                   Lay it so<span class="sr-only">: {{ one.words }}</span>
