@@ -46,7 +46,7 @@ const groups = computed(() => {
               }}</RouterLink>
               <span v-if="item.swatch.code" class="block text-xs">{{ item.swatch.name }}</span>
             </span>
-            <span class="w-44 text-xs"
+            <span class="w-52 text-xs"
               ><b>{{ item.why }}</b
               ><span v-if="item.asked" class="block">you marked it to buy</span
               ><span v-if="item.example" class="block">a made-up example, in no shop</span
@@ -55,7 +55,7 @@ const groups = computed(() => {
             <span class="min-w-40 flex-1 text-xs text-soft"
               ><template v-if="item.cards.length">for {{ item.cards.join('; ') }}</template></span
             >
-            <ColourMenu :swatch="item.swatch" :asked="item.asked" @changed="refresh" />
+            <ColourMenu class="ml-auto" :swatch="item.swatch" :asked="item.asked" @changed="refresh" />
           </li>
         </ul>
       </section>

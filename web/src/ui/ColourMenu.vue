@@ -26,10 +26,12 @@ const links = computed(() => [
 const root = useTemplateRef<HTMLElement>('root')
 const place = ref({ top: '0px', right: '0px' })
 const HIGH = 330 // pixels that it takes at most
+const WIDE = 200 // w-48, and a little air
 function lay() {
   const { bottom, right } = root.value!.getBoundingClientRect()
   const top = Math.max(Math.min(bottom, window.innerHeight - HIGH), 0)
-  place.value = { top: `${top}px`, right: `${window.innerWidth - right}px` }
+  const aside = Math.min(window.innerWidth - right, window.innerWidth - WIDE)
+  place.value = { top: `${top}px`, right: `${Math.max(aside, 0)}px` }
 }
 const ITEM = 'block w-full cursor-pointer rounded-data px-2 py-1.5 text-left'
 </script>
