@@ -34,6 +34,7 @@ onMounted(() => {
 const found = ref<Found | null>(null)
 const problem = ref('')
 let asked = 0
+let last = false // it is what was picked last that is found
 // Options are told apart by identity, so each is made once.
 const picks = computed<Picked[]>(() => found.value?.colours.map((swatch) => ({ swatch })) ?? [])
 const typedPick = computed<Picked | null>(() =>
@@ -47,6 +48,8 @@ async function look() {
   const text = typed.value
   const ids = text.trim() || column ? undefined : recent.read()
   problem.value = ''
+  // That is no answer to what is typed now.
+  if (last && text.trim()) found.value = null
   if (!text.trim() && !ids?.length) {
     found.value = null
     return
@@ -54,7 +57,9 @@ async function look() {
   try {
     const query = { q: text, column, medium: medium.value || undefined, ids }
     const answer = await got(api.GET('/api/find', { params: { query } }))
-    if (number === asked) found.value = text.trim() || answer.colours.length ? answer : null
+    if (number !== asked) return
+    found.value = text.trim() || answer.colours.length ? answer : null
+    last = !text.trim()
   } catch (error) {
     if (number !== asked) return
     found.value = null
