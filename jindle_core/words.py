@@ -29,6 +29,7 @@ PHRASES = MappingProxyType(
         "white-join": "a gap left white",
         "pad-between": "a pad between",
         "another-pad": "another pad near it",
+        "softens": "a little dull",
     }
 )
 

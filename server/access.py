@@ -26,7 +26,14 @@ Found = TypeVar("Found", bound=Model)
 
 def cards_of(person: Person) -> QuerySet[StoredCard]:
     """The cards that a person may see and change: their own."""
-    return StoredCard.objects.filter(owner=_somebody(person))
+    return StoredCard.objects.filter(owner=_somebody(person), deleted=None)
+
+
+def deleted_cards_of(person: Person) -> QuerySet[StoredCard]:
+    """The cards that a person has deleted and can still bring back, the latest first."""
+    return StoredCard.objects.filter(owner=_somebody(person), deleted__isnull=False).order_by(
+        "-deleted", "-id"
+    )
 
 
 def own_card(person: Person, pk: int) -> StoredCard:
@@ -140,12 +147,17 @@ def own_record(person: Person, pk: int) -> Record:
 
 def shared_recipes_of(person: Person) -> QuerySet[SharedRecipe]:
     """The links to recipes that a person gave, which they alone see listed and may end."""
-    return SharedRecipe.objects.filter(owner=_somebody(person))
+    return _links().filter(owner=_somebody(person))
 
 
 def shared_recipe(token: str) -> SharedRecipe:
     """What a link leads to, for whoever has it; 404 where there is no such link, or it was ended."""
-    return one(SharedRecipe.objects.all(), token=token)
+    return one(_links(), token=token)
+
+
+def _links() -> QuerySet[SharedRecipe]:
+    """Links rest as long as their card is deleted."""
+    return SharedRecipe.objects.filter(card__deleted=None)
 
 
 def sets_of(person: Person) -> QuerySet[CardSet]:

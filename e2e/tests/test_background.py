@@ -54,7 +54,7 @@ class BackgroundTests(BrowserTestCase):
         self.join("noon lock weed").click()
         for way, after in (
             ("a gap left white", "a white gap keeps them apart"),
-            ("a lighter hand at the join", "softens"),
+            ("a lighter hand at the join", "a little dull"),
             ("noon oar blade between them", "noon oar blade"),
         ):
             self.button(way).click()

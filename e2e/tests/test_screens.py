@@ -369,7 +369,7 @@ class FileTests(BrowserTestCase):
     def test_palettes_follow_the_medium_and_the_drawer(self):
         self.open_demo()
         self.go("/cards/ways/drawer")
-        self.choose("Land it on:", "ink pads")
+        self.choose("Find it in:", "ink pads")
         everything = self.page.get_by_text(re.compile(r"out of (\d+):"))
         expect(everything).to_be_visible()
         self.page.keyboard.press("o")

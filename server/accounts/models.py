@@ -8,7 +8,13 @@ from django.utils import timezone
 
 UNITS = [("in", "inches"), ("mm", "millimetres")]
 SURROUNDS = [("light", "Light"), ("mid", "Mid"), ("dark", "Dark")]
-PREFERENCES = ("units", "surround", "only_owned", "dark_first")  # the fields that say how things are shown
+PREFERENCES = (
+    "units",
+    "surround",
+    "only_owned",
+    "dark_first",
+    "figures",
+)  # the fields that say how things are shown
 
 
 class PersonManager(BaseUserManager["Person"]):
@@ -36,6 +42,7 @@ class Person(AbstractBaseUser):
     surround = models.CharField(max_length=5, choices=SURROUNDS, default="light")
     only_owned = models.BooleanField(default=False)
     dark_first = models.BooleanField(default=False)
+    figures = models.BooleanField(default=False)
     catalogue_version = models.PositiveIntegerField(default=0)
     created = models.DateTimeField(default=timezone.now)
 

@@ -199,6 +199,7 @@ def _card(card: StoredCard, turns: Turns) -> dict[str, Any]:
     work = CardWork.objects.filter(card=card).first()
     return {
         "head": card.head,
+        "put_by": card.put_by is not None,
         "work": work.stored if work else None,
         "plan": in_plan(card.stored, turns),
         "history": [

@@ -7,6 +7,7 @@ from math import isfinite
 from typing import Any
 
 from django.db import DataError, IntegrityError
+from django.utils import timezone
 
 from jindle_core import figures
 from jindle_core.card.changes.palette import AddColour, checked_name
@@ -214,8 +215,8 @@ class _Unpacking:
         )
 
     def _settings(self, settings: dict) -> None:
-        known = {"units": dict(UNITS), "surround": dict(SURROUNDS), "only_owned": (True, False)}
-        known["dark_first"] = (True, False)
+        known: dict[str, Any] = {"units": dict(UNITS), "surround": dict(SURROUNDS)}
+        known |= dict.fromkeys(("only_owned", "dark_first", "figures"), (True, False))
         for name, allowed in known.items():
             if name in settings:  # an older archive has fewer
                 setattr(self.person, name, _among(settings[name], allowed))
@@ -340,7 +341,8 @@ class _Unpacking:
         head = _among(told["head"], [one["number"] for one in history])
         states = [self._plan(plan) for plan in whole(history)]
         near = range(head - figures.palettes.UNDO_LIMIT, head + figures.palettes.UNDO_LIMIT + 1)
-        card = StoredCard(owner=self.person, stored=self._plan(told["plan"]), head=head)
+        put_by = timezone.now() if told.get("put_by") is True else None  # earlier archives say nothing of it
+        card = StoredCard(owner=self.person, stored=self._plan(told["plan"]), head=head, put_by=put_by)
         card.save()
         Revision.objects.bulk_create(
             [

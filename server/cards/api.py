@@ -19,20 +19,25 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.offers.new_colour import adding
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.seen.table import alternatives
-from server.access import one, own_card
+from server.access import deleted_cards_of, one, own_card
 from server.cards import actions, glances, views
 from server.cards.changes import CHANGE_SERIALIZERS, read_change, read_colour
+from server.cards.groups import Group, Order
 from server.cards.json.offers import adding_told
 from server.cards.models import Glance
 from server.cards.serializers import (
     COLUMN_CHOICES,
+    GROUP_CHOICES,
+    ORDER_CHOICES,
     ROLE_CHOICES,
     AddingSerializer,
     AlternativesSerializer,
     CardsSerializer,
+    DeletedCardSerializer,
     GlancesSerializer,
     MendsSerializer,
     NewCardSerializer,
+    PutBySerializer,
     SmallPictureSerializer,
     StatesSerializer,
 )
@@ -64,10 +69,13 @@ def _stage(data: Any) -> str | None:
     return stage if stage in STAGES_TOLD else None
 
 
-class PageQuery(serializers.Serializer):
-    """Which page of the list."""
+class CardsQuery(serializers.Serializer):
+    """Which page of which cards, in which order."""
 
     page = serializers.IntegerField(default=1, min_value=1, max_value=10_000)
+    words = serializers.CharField(default="", allow_blank=True, max_length=100, help_text="of its name")
+    group = serializers.ChoiceField(choices=GROUP_CHOICES, default=Group.ALL)
+    order = serializers.ChoiceField(choices=ORDER_CHOICES, default=Order.NEWEST)
 
 
 class GlancesQuery(serializers.Serializer):
@@ -85,12 +93,14 @@ class DrawnQuery(serializers.Serializer):
 class Cards(APIView):
     """The person's cards."""
 
-    @extend_schema(parameters=[PageQuery], responses=CardsSerializer, operation_id="cards")
+    @extend_schema(parameters=[CardsQuery], responses=CardsSerializer, operation_id="cards")
     def get(self, request: Request) -> Response:
         """A page of cards with their palette strips, small pictures and how their checks stand."""
-        given = PageQuery(data=request.query_params)
+        given = CardsQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
-        found = glances.listed(request.user, given.validated_data["page"])
+        asked = given.validated_data
+        group, order = Group(asked["group"]), Order(asked["order"])
+        found = glances.listed(request.user, asked["page"], asked["words"], group, order)
         return Response(found | {"sizes": views.usual_sizes(request.user.units)})
 
     @extend_schema(request=NewCardSerializer, responses={201: _MadeSchema}, operation_id="create_card")
@@ -166,8 +176,46 @@ class OneCard(APIView):
 
     @extend_schema(responses={204: None}, operation_id="delete_card")
     def delete(self, request: Request, pk: int) -> Response:
-        """Delete the card."""
+        """Delete the card; for some time it can be brought back."""
         actions.delete_card(own_card(request.user, pk))
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class CardPutBy(APIView):
+    """Out of the way."""
+
+    @extend_schema(request=PutBySerializer, responses={204: None}, operation_id="put_card_by")
+    def post(self, request: Request, pk: int) -> Response:
+        """Put the card by, or back among the others."""
+        given = PutBySerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        actions.put_by(own_card(request.user, pk), given.validated_data["away"])
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class DeletedCards(APIView):
+    """What a person has deleted."""
+
+    @extend_schema(responses=DeletedCardSerializer(many=True), operation_id="deleted_cards")
+    def get(self, request: Request) -> Response:
+        """Every card that can be brought back, the latest first."""
+        found = deleted_cards_of(request.user)
+        return Response([{"id": one.pk, "name": one.name, "deleted": one.deleted} for one in found])
+
+
+class DeletedCard(APIView):
+    """A card that was deleted."""
+
+    @extend_schema(request=None, responses={204: None}, operation_id="bring_back_card")
+    def post(self, request: Request, pk: int) -> Response:
+        """Have it again, as it was."""
+        actions.bring_back(one(deleted_cards_of(request.user), pk=pk))
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+    @extend_schema(responses={204: None}, operation_id="delete_card_for_good")
+    def delete(self, request: Request, pk: int) -> Response:
+        """Delete it for good, with its history."""
+        actions.delete_for_good(one(deleted_cards_of(request.user), pk=pk))
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 

@@ -25,6 +25,7 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.material import End
 from server.access import cards_of, drawings_seen_by
 from server.accounts.models import Person
+from server.cards.groups import Group, Order, counts, looked_for, stages
 from server.cards.held import checked_card, checked_cards
 from server.cards.json.desk import desk_told
 from server.cards.models import Glance, StoredCard
@@ -39,12 +40,14 @@ _SIDE = 640  # pixels of a small picture's longer side, twice of what is shown
 LARGEST = 400_000  # bytes in which such a one is sent
 
 
-def listed(person: Person, page: int = 1) -> dict[str, Any]:
-    """A page of the person's cards as ``CardsSerializer`` describes them, the newest first.
+def listed(
+    person: Person, page: int = 1, words: str = "", group: Group = Group.ALL, order: Order = Order.NEWEST
+) -> dict[str, Any]:
+    """A page of the person's cards as ``CardsSerializer`` describes them.
 
     The first that are not known as they are now are looked at; of the others the last glance is told.
     """
-    cards, key = cards_of(person), seen_as(person)
+    cards, key = looked_for(person, words, group, order), seen_as(person)
     count = cards.count()
     ids = list(cards.values_list("pk", "version")[(page - 1) * PAGE : page * PAGE])
     known = {one["card_id"]: one for one in _stored([pk for pk, _ in ids])}
@@ -52,26 +55,32 @@ def listed(person: Person, page: int = 1) -> dict[str, Any]:
     fresh, broken = look(person, stale[:AT_ONCE])
     unknown = [pk for pk, _ in ids if pk not in known and pk not in fresh]
     names = dict(cards.filter(pk__in=unknown).values_list("pk", "stored__name"))
+    how_far = stages(cards_of(person).filter(pk__in=[pk for pk, _ in ids]))
     found, lost = [], {one["id"] for one in broken}
     for pk, version in ids:
+        if pk in lost or pk not in how_far:
+            continue
         if pk in fresh:
-            found.append(_told(fresh[pk], person.units, True))
-        elif pk in known and pk not in lost:
-            found.append(_told(known[pk] | {"version": version}, person.units, pk not in stale))
-        elif pk not in lost:
-            found.append(_unknown(pk, version, names.get(pk)))
+            told = _told(fresh[pk], person.units, True)
+        elif pk in known:
+            told = _told(known[pk] | {"version": version}, person.units, pk not in stale)
+        else:
+            told = _unknown(pk, version, names.get(pk))
+        found.append(told | how_far[pk])
     more = page * PAGE < count
-    return {"cards": found, "broken": broken, "count": count, "more": more}
+    return {"cards": found, "broken": broken, "count": count, "more": more, "groups": counts(person)}
 
 
 def glances(person: Person, ids: Sequence[int]) -> dict[str, Any]:
     """Some of the person's cards as they are now, with their drawing where there is no picture of it yet."""
     desks: dict[int, dict[str, Any]] = {}
     fresh, broken = look(person, list(ids)[:AT_ONCE], desks)
-    found = []
+    found, how_far = [], stages(cards_of(person).filter(pk__in=fresh))
     for pk, one in fresh.items():
+        if pk not in how_far:  # deleted meanwhile
+            continue
         drawing = None if one["pictured"] == one["drawn"] else {"drawn": one["drawn"], "desk": desks[pk]}
-        found.append(_told(one, person.units, True) | {"drawing": drawing})
+        found.append(_told(one, person.units, True) | how_far[pk] | {"drawing": drawing})
     return {"cards": found, "broken": broken}
 
 

@@ -16,7 +16,8 @@ class StoredCard(models.Model):
     """One card of a person's.
 
     ``version`` counts every write and tells two windows apart; ``head`` is the
-    number of the revision that stands now, which undo moves back.
+    number of the revision that stands now, which undo moves back. ``put_by`` says since when it is out
+    of the way, ``deleted`` since when it is gone but can be brought back.
     """
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="cards")
@@ -25,6 +26,8 @@ class StoredCard(models.Model):
     head = models.PositiveIntegerField(default=0)
     created = models.DateTimeField(auto_now_add=True)
     changed = models.DateTimeField(auto_now=True)
+    put_by = models.DateTimeField(null=True)
+    deleted = models.DateTimeField(null=True)
 
     class Meta:
         db_table = "card"

@@ -14,12 +14,16 @@ from jindle_core.lengths import Size, read_length
 from jindle_core.material import End
 from jindle_core.media import EVERY_COLUMN
 from jindle_core.palettes.role import Role
+from server.cards.groups import Group, HowFar, Order
 from server.catalogue.swatches import MatchSerializer, ShadesSerializer, SwatchSerializer
 
 ROLE_CHOICES = [(role.value, role.value) for role in Role]
 PAIR_CHOICES = [(kind.value, kind.value) for kind in PairKind]
 STATUS_CHOICES = [(status.value, status.value) for status in Status]
 COLUMN_CHOICES = [(column.key, column.title) for column in EVERY_COLUMN]
+HOW_FAR_CHOICES, GROUP_CHOICES, ORDER_CHOICES = (
+    [(one.value, one.value) for one in kind] for kind in (HowFar, Group, Order)
+)
 UNIT_CHOICES = [("in", "in"), ("mm", "mm")]
 EFFECT_CHOICES = [(one.value, one.value) for one in EffectKind]
 STAGES = ("palette", "colouring", "background", "build", "contrast")
@@ -381,6 +385,9 @@ class CardSummarySerializer(serializers.Serializer):
     checks = serializers.IntegerField()
     current = serializers.BooleanField(help_text="or of an earlier time: then ask for a glance")
     picture = serializers.CharField(allow_null=True, help_text="where it is; none: ask for a glance, draw it")
+    how_far = serializers.ChoiceField(choices=HOW_FAR_CHOICES, help_text="how far it is")
+    sets = serializers.IntegerField(help_text="that it is in")
+    put_by = serializers.BooleanField()
 
 
 class DrawingToMakeSerializer(serializers.Serializer):
@@ -450,6 +457,32 @@ class StatesSerializer(serializers.Serializer):
     states = StateSerializer(many=True)
 
 
+class GroupCountsSerializer(serializers.Serializer):
+    """How many cards stand in each group."""
+
+    all = serializers.IntegerField()
+    idea = serializers.IntegerField()
+    making = serializers.IntegerField()
+    made = serializers.IntegerField()
+    set = serializers.IntegerField()
+    put_by = serializers.IntegerField()
+    deleted = serializers.IntegerField()
+
+
+class DeletedCardSerializer(serializers.Serializer):
+    """A card that can be brought back."""
+
+    id = serializers.IntegerField()
+    name = serializers.CharField()
+    deleted = serializers.DateTimeField()
+
+
+class PutBySerializer(serializers.Serializer):
+    """Out of the way, or not."""
+
+    away = serializers.BooleanField()
+
+
 class CardsSerializer(serializers.Serializer):
     """The person's cards and the sizes that are usual."""
 
@@ -457,6 +490,7 @@ class CardsSerializer(serializers.Serializer):
     broken = BrokenCardSerializer(many=True)
     count = serializers.IntegerField(help_text="of all pages")
     more = serializers.BooleanField()
+    groups = GroupCountsSerializer()
     sizes = UsualSizeSerializer(many=True)
 
 

@@ -1,6 +1,7 @@
 """Every write to a drawer, and to what is asked for beside it."""
 
 from collections.abc import Iterable
+from dataclasses import dataclass
 
 from jindle_core.fullness import Fullness
 from jindle_core.media import Medium
@@ -8,6 +9,32 @@ from server.access import asked_for_by, drawer_of
 from server.accounts.models import Person
 from server.catalogue.models import AskedFor, Colour, DrawerEntry, touch_catalogue
 from server.writes import write
+
+
+@dataclass(frozen=True)
+class Before:
+    """What the drawer held of some colours: these (id, fullness, note) of these ids."""
+
+    colours: tuple[int, ...]
+    entries: tuple[tuple[int, Fullness, str], ...]
+
+
+def there_of(person: Person, colour_ids: Iterable[int]) -> Before:
+    """What the person's drawer holds of some colours, and of what is had with them."""
+    ids = tuple(pk for sheet in _sheets(colour_ids) for pk in sheet)
+    rows = drawer_of(person).filter(colour__in=ids).order_by("colour_id")
+    return Before(ids, tuple(rows.values_list("colour_id", "fullness", "note")))
+
+
+@write
+def put_back(person: Person, before: Before) -> None:
+    """Have of some colours in the drawer exactly what was there."""
+    drawer_of(person).filter(colour__in=before.colours).delete()
+    DrawerEntry.objects.bulk_create(
+        DrawerEntry(owner=person, colour_id=pk, fullness=fullness, note=note)
+        for pk, fullness, note in before.entries
+    )
+    touch_catalogue(person)
 
 
 @write

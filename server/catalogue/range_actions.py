@@ -18,7 +18,7 @@ from jindle_core.interchange.entries import FIELDS, Entry, RangeFile, read_rows
 from jindle_core.interchange.range_csv import figure, neutral
 from jindle_core.interchange.text import Table
 from jindle_core.media import Medium
-from server.access import cards_of, put_away_by
+from server.access import cards_of, deleted_cards_of, put_away_by
 from server.accounts.models import Person
 from server.catalogue.models import AskedFor, Colour, DrawerEntry, PutAway, Range, Reading, touch_catalogue
 from server.catalogue.readings import from_bytes, to_bytes
@@ -260,7 +260,7 @@ def delete_range(found: Range) -> None:
 
 def _numbers_in_cards(owner: Person) -> set[int]:
     """Every whole number in every state of their cards: the ids of all that they name are among them."""
-    cards = cards_of(owner)
+    cards = cards_of(owner) | deleted_cards_of(owner)
     states = cards.exclude(revisions=None).values_list("revisions__stored", flat=True)
     stored = [*cards.values_list("stored", flat=True), *states]
     return {int(number) for one in stored for number in re.findall(r"\d+", json.dumps(one))}

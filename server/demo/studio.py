@@ -24,8 +24,10 @@ from jindle_core.patterned.sheet import Sheet
 from jindle_core.seen.whole import SeenCard
 from jindle_core.supplies.colours import Supplies
 from server.access import (
+    asked_for_by,
     cards_of,
     combinations_seen_by,
+    deleted_cards_of,
     drawer_of,
     drawings_seen_by,
     gone_ranges_of,
@@ -91,7 +93,7 @@ def _shared() -> None:
 def set_back(studio: Person) -> None:
     """The studio as it was at first; who is in it stays in it."""
     for theirs in (
-        cards_of(studio),
+        cards_of(studio) | deleted_cards_of(studio),
         readings_of(studio),
         papers_seen_by(studio).filter(owner=studio),
         ranges_of(studio) | gone_ranges_of(studio),
@@ -104,6 +106,7 @@ def set_back(studio: Person) -> None:
         sets_of(studio),
         moods_of(studio),
         put_away_by(studio),
+        asked_for_by(studio),
         shared_recipes_of(studio),
         steps_taken_by(studio),
     ):

@@ -56,7 +56,7 @@ def record_told(record: Record, supplies: Supplies) -> dict[str, Any]:
     others = record.together.records.exclude(pk=record.pk) if record.together else Record.objects.none()
     return summary | {
         "version": record.version,
-        "card": record.card_id,
+        "card": record.card_id if record.card and record.card.deleted is None else None,
         "others": list(others.order_by("id").values("id", "name", "count")),
         "went_well": record.went_well,
         "to_change": record.to_change,

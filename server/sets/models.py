@@ -32,6 +32,13 @@ class CardSet(models.Model):
         SetWork.objects.update_or_create(of=self, defaults={"version": version, "stored": stored})
 
 
+class _OfCardsThatAreThere(models.Manager["SetMember"]):
+    """Those whose card is not deleted; brought back, it is where it was."""
+
+    def get_queryset(self) -> models.QuerySet["SetMember"]:
+        return super().get_queryset().filter(card__deleted=None)
+
+
 class SetMember(models.Model):
     """A card of a set; the first by ``place`` is the one whose build the others can take."""
 
@@ -39,6 +46,8 @@ class SetMember(models.Model):
     card = models.ForeignKey(StoredCard, on_delete=models.CASCADE, related_name="in_sets")
     place = models.PositiveIntegerField()
     count = models.PositiveIntegerField(default=1)
+
+    objects = _OfCardsThatAreThere()
 
     class Meta:
         db_table = "set_member"

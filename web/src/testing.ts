@@ -6,6 +6,7 @@ import { createPinia, setActivePinia } from 'pinia'
 export type Asked = {
   method: string
   path: string
+  query: Record<string, string>
   body: Record<string, unknown> | null
   answer: (data: unknown, status?: number) => Promise<void>
   fail: () => Promise<void>
@@ -35,6 +36,7 @@ globalThis.fetch = async (given: RequestInfo | URL, how?: RequestInit) => {
     asked.push({
       method: request.method,
       path: new URL(request.url).pathname,
+      query: Object.fromEntries(new URL(request.url).searchParams),
       body: text.startsWith('{') ? JSON.parse(text) : null,
       answer: async (data, status = 200) => {
         const headers = { 'Content-Type': 'application/json' }

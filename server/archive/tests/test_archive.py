@@ -57,7 +57,7 @@ class ArchiveTests(ApiTestCase):
             card, kind="add_pair", pair_kind="small-lettering", upper=end, lower={"source": "white"}
         )
         self.ask("post", f"cards/{card['id']}/undo", {"version": card["version"]})
-        self.ask("post", "drawer", {"colours": [pen], "fullness": "half", "note": "gift"}, 204)
+        self.ask("post", "drawer", {"colours": [pen], "fullness": "half", "note": "gift"})
         self.ask("post", "shopping/asked", {"colours": [self.ids["SKY-2"]]}, 204)
         self.ask("post", f"colours/{pen}/readings", {"value": "95, 1, -6", "layers": 2}, 201)
         sheet = [Named((50.0, 1.0, 2.0), 0.75, "ground"), Named((30.0, 4.0, 5.0), 0.25, "main")]

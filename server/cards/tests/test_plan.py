@@ -2,7 +2,7 @@
 
 from unittest import mock
 
-from server.cards.models import CardWork, StepTaken
+from server.cards.models import CardWork, StepTaken, StoredCard
 from server.cards.planning import actions
 from server.cards.planning import api as planning
 from server.tests.helpers import ApiTestCase
@@ -293,5 +293,5 @@ class OwnPaceTests(PlanTestCase):
     def test_times_outlive_their_card(self):
         card = self.built()
         self.at_work(card, self.plan(card), ["base"], 6)
-        self.client.delete(f"/api/cards/{card['id']}")
+        StoredCard.objects.filter(pk=card["id"]).delete()
         self.assertEqual((StepTaken.objects.get().card, CardWork.objects.count()), (None, 0))

@@ -17,11 +17,11 @@ from jindle_core.interchange.code_list import read_list
 from jindle_core.interchange.drawer_csv import KeptLine, read_drawer, write_drawer
 from jindle_core.matching.search import SearchIndex, plain
 from jindle_core.supplies.colours import Supplies
-from server.access import colours_seen_by, one, ranges_seen_by
+from server.access import asked_for_by, colours_seen_by, one, ranges_seen_by
 from server.accounts.models import Person
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
-from server.catalogue.drawer_actions import keep, set_asked, set_owned
+from server.catalogue.drawer_actions import Before, keep, put_back, set_asked, set_owned, there_of
 from server.catalogue.models import FULLNESS_CHOICES
 from server.catalogue.swatches import SwatchSerializer, swatch
 from server.requests import Request
@@ -52,11 +52,34 @@ class DrawerRequestSerializer(serializers.Serializer):
     note = serializers.CharField(max_length=200, required=False, allow_blank=True, allow_null=True)
 
 
+class DrawerThereSerializer(serializers.Serializer):
+    """A colour in the drawer."""
+
+    colour = serializers.IntegerField()
+    fullness = serializers.ChoiceField(choices=FULLNESS_CHOICES)
+    note = serializers.CharField(max_length=200, allow_blank=True)
+
+
+class DrawerBeforeSerializer(serializers.Serializer):
+    """What the drawer held of some colours; sent back, it holds that again."""
+
+    colours = serializers.ListField(
+        child=serializers.IntegerField(), max_length=2 * figures.files.LARGEST_RANGE
+    )
+    entries = DrawerThereSerializer(many=True)
+
+
 class AskedRequestSerializer(serializers.Serializer):
     """Colours to put on the shopping list, or to take off."""
 
     colours = serializers.ListField(child=serializers.IntegerField(), max_length=figures.files.LARGEST_RANGE)
     asked = serializers.BooleanField(default=True)
+
+
+class AskedColoursSerializer(serializers.Serializer):
+    """What stands on the shopping list because the person put it there."""
+
+    colours = serializers.ListField(child=serializers.IntegerField())
 
 
 class ListRequestSerializer(serializers.Serializer):
@@ -112,23 +135,48 @@ class Drawer(APIView):
         counts = Counter(one.fullness for _, one in kept)
         return Response({"entries": entries, "counts": {name: counts[name] for name, _ in FULLNESS_CHOICES}})
 
-    @extend_schema(request=DrawerRequestSerializer, responses={204: None}, operation_id="set_owned")
+    @extend_schema(request=DrawerBeforeSerializer, responses={204: None}, operation_id="put_drawer_back")
+    def put(self, request: Request) -> Response:
+        """Take back what was told: of these colours the drawer holds exactly these entries."""
+        given = DrawerBeforeSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        values = given.validated_data
+        wanted = _seen(request.user, values["colours"])
+        entries = {one["colour"]: one for one in values["entries"]}
+        if not set(entries) <= set(wanted):
+            raise BadInput(Problem("An entry is of none of these colours.", field="entries"))
+        told = ((pk, one["fullness"], one["note"]) for pk, one in entries.items())
+        put_back(request.user, Before(tuple(wanted), tuple(told)))
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+    @extend_schema(
+        request=DrawerRequestSerializer, responses=DrawerBeforeSerializer, operation_id="set_owned"
+    )
     def post(self, request: Request) -> Response:
-        """Put colours into the drawer, say how full they are, or take them out; all or none."""
+        """Put colours into the drawer, say how full they are, or take them out; tells what was there before."""
         given = DrawerRequestSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         values = given.validated_data
         wanted = _seen(request.user, values["colours"])
+        before = there_of(request.user, wanted)
         said = values.get("fullness"), values.get("note")
         if values["owned"] and any(one is not None for one in said):
             keep(request.user, [(pk, *said) for pk in wanted])
         else:
             set_owned(request.user, wanted, values["owned"])
-        return Response(status=status.HTTP_204_NO_CONTENT)
+        entries = [
+            {"colour": pk, "fullness": fullness, "note": note} for pk, fullness, note in before.entries
+        ]
+        return Response({"colours": before.colours, "entries": entries})
 
 
 class AskedFor(APIView):
     """What the person puts on the shopping list, whether a card needs it or not."""
+
+    @extend_schema(responses=AskedColoursSerializer, operation_id="asked")
+    def get(self, request: Request) -> Response:
+        """All of it, by the colours' ids."""
+        return Response({"colours": list(asked_for_by(request.user).values_list("colour_id", flat=True))})
 
     @extend_schema(request=AskedRequestSerializer, responses={204: None}, operation_id="set_asked")
     def post(self, request: Request) -> Response:

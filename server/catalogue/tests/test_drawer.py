@@ -8,7 +8,7 @@ class DrawerTests(ApiTestCase):
     def drawer(self):
         return {one["swatch"]["label"]: one for one in self.ask("get", "drawer")["entries"]}
 
-    def set(self, *keys, status=204, **said):
+    def set(self, *keys, status=200, **said):
         return self.ask("post", "drawer", {"colours": [self.ids[key] for key in keys], **said}, status)
 
     def file(self, content, status=200):
@@ -36,6 +36,24 @@ class DrawerTests(ApiTestCase):
         counts = self.ask("get", "drawer")["counts"]
         self.assertEqual(counts, {"full": 1, "half": 0, "low": 1, "dry": 1})
         self.set("SKY-2", fullness="brimming", status=400)
+
+    def test_what_was_told_is_taken_back_with_all_that_was_noted(self):
+        self.set("SKY-2", fullness="low", note="bought in spring")
+        held = self.drawer()
+        before = self.set("SKY-2", "SKY-1", owned=False)
+        self.assertEqual([one["note"] for one in before["entries"]], ["bought in spring"])
+        self.assertNotIn("SKY-2", self.drawer())
+        self.ask("put", "drawer", before, 204)
+        self.assertEqual(self.drawer(), held)
+        before = self.set("SKY-1", "TAR-1", owned=True)
+        self.ask("put", "drawer", before, 204)
+        self.assertEqual(self.drawer(), held)
+        strange = {"colour": self.ids["TAR-1"], "fullness": "full", "note": ""}
+        self.ask("put", "drawer", before | {"colours": before["colours"][:1], "entries": [strange]}, 400)
+        self.assertEqual(self.drawer(), held)
+        self.client.force_login(self.ben)
+        self.ask("put", "drawer", before, 204)
+        self.assertEqual(self.drawer(), {})
 
     def test_what_is_dry_is_mine_but_not_offered(self):
         card = self.full_card()
@@ -97,7 +115,7 @@ class ShoppingTests(ApiTestCase):
     def test_what_cards_need_and_the_drawer_lacks(self):
         card = self.full_card()  # SKY-2 is owned; SKY-1 and TAR-1 are not
         self.change(card, kind="choose", key=1, column="cardstock", colour=self.ids["bread"])
-        self.ask("post", "drawer", {"colours": [self.ids["SKY-2"]], "fullness": "low"}, 204)
+        self.ask("post", "drawer", {"colours": [self.ids["SKY-2"]], "fullness": "low"})
         told = [(one["swatch"]["label"], one["why"], one["cards"]) for one in self.ask("get", "shopping")]
         self.assertEqual(
             told,

@@ -17,7 +17,7 @@ class PutAwayTests(ApiTestCase):
         before = self.ask("get", f"cards/{card['id']}")
         self.assertTrue(self.ask("get", "find", {"q": "SKY-1"})["colours"])
         self.assertTrue(self.ask("get", "shopping"))
-        self.ask("post", "drawer", {"colours": [self.ids["SKY-2"]]}, 204)
+        self.ask("post", "drawer", {"colours": [self.ids["SKY-2"]]})
         told = {one["id"]: one for one in self.away()}
         self.assertEqual((told[self.pads.pk]["away"], told[self.pads.pk]["owned"]), (True, 0))
         self.assertEqual(self.ask("get", "find", {"q": "SKY-1"})["colours"], [])
@@ -63,10 +63,11 @@ class AskedForTests(ApiTestCase):
         for _ in range(2):
             self.ask("post", "shopping/asked", {"colours": [pk]}, 204)
         self.assertEqual(self.asked(), [pk])
+        self.assertEqual(self.ask("get", "shopping/asked"), {"colours": [pk]})
         self.assertIn("TAR-1", self.client.get("/api/shopping/file").content.decode())
-        self.ask("post", "drawer", {"colours": [pk], "owned": True}, 204)
+        self.ask("post", "drawer", {"colours": [pk], "owned": True})
         self.assertEqual(self.asked(), [])
-        self.ask("post", "drawer", {"colours": [pk], "owned": False}, 204)
+        self.ask("post", "drawer", {"colours": [pk], "owned": False})
         self.assertEqual(self.asked(), [pk], "taking it back finds it asked for again")
         self.client.force_login(self.ben)
         self.assertEqual(self.asked(), [])

@@ -208,7 +208,7 @@ class ShelfTests(PaperTestCase):
         (listed,) = self.ask("get", "shopping")
         self.assertEqual((listed["why"], listed["cards"]), ("not in the drawer", ["Gulls", "Terns"]))
         # Whoever has one colour of the sheet has the sheet.
-        self.ask("post", "drawer", {"colours": [third], "fullness": "low"}, 204)
+        self.ask("post", "drawer", {"colours": [third], "fullness": "low"})
         self.assertEqual([one["why"] for one in self.ask("get", "shopping")], ["running low"])
         self.assertEqual(len(self.ask("get", "drawer")["entries"]), 2 + 4)
         set_owned(self.ann, [first], False)

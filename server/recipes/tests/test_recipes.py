@@ -183,9 +183,15 @@ class LinkTests(TravelTestCase):
         self.assertEqual(self.ask("get", f"shared/{other}")["name"], "Another")
         self.ask("get", f"shared/{token}", status=404)
 
-    def test_it_goes_with_what_it_is_of(self):
-        self.link()
+    def test_it_rests_while_its_card_is_deleted_and_goes_with_it(self):
+        token = self.link()["address"].rsplit("/", 1)[1]
         self.ask("delete", f"cards/{self.card['id']}", status=204)
+        self.ask("get", f"shared/{token}", status=404)
+        self.assertEqual(self.ask("get", "links"), [])
+        self.ask("post", f"cards/deleted/{self.card['id']}", status=204)
+        self.assertEqual(self.ask("get", f"shared/{token}")["name"], "Kingfisher")
+        self.ask("delete", f"cards/{self.card['id']}", status=204)
+        self.ask("delete", f"cards/deleted/{self.card['id']}", status=204)
         self.assertEqual(SharedRecipe.objects.count(), 0)
 
     def test_a_card_is_started_from_a_link(self):

@@ -120,6 +120,11 @@ class SetTests(ApiTestCase):
     def test_a_deleted_card_leaves_its_set_and_an_empty_set_says_so(self):
         self.ask("delete", f"cards/{self.first['id']}", status=204)
         self.assertEqual([one["name"] for one in self.told()["cards"]], ["Heron at dusk"])
+        self.assertEqual(self.ask("get", "sets")[0]["cards"], ["Heron at dusk"])
+        self.ask("post", f"cards/deleted/{self.first['id']}", status=204)
+        self.assertEqual([one["name"] for one in self.told()["cards"]], ["Heron", "Heron at dusk"])
+        self.ask("delete", f"cards/{self.first['id']}", status=204)
+        self.assertEqual([one["name"] for one in self.told()["cards"]], ["Heron at dusk"])
         self.ask("delete", f"cards/{self.other['id']}", status=204)
         self.assertEqual(self.told()["cards"], [])
         self.assertIn("deleted", self.ask("get", f"sets/{self.set['id']}/plan", status=400)["message"])

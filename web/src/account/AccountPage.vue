@@ -52,6 +52,10 @@ const darkFirst = computed({
   get: () => session.person?.dark_first ?? false,
   set: (value) => void session.set({ dark_first: value }).catch(notices.fail),
 })
+const figures = computed({
+  get: () => session.person?.figures ?? false,
+  set: (value) => void session.set({ figures: value }).catch(notices.fail),
+})
 const remove = () =>
   attempt('delete', async () => {
     await api.POST('/api/me/delete', { body: { password: sure.value } })
@@ -84,6 +88,12 @@ const remove = () =>
         <OnOff v-model="darkFirst">Dark first</OnOff>
         <p class="mt-2 text-xs text-soft">
           The shadow first, then pulled out with the lighter tones. Each card can do otherwise.
+        </p>
+        <h2 class="mt-5 mb-2 text-base">How I am told</h2>
+        <OnOff v-model="figures">Show figures always</OnOff>
+        <p class="mt-2 text-xs text-soft">
+          How far apart two colours are and how sure that is, as figures beside the words. Without
+          it they stand behind a ?.
         </p>
       </section>
       <form class="panel p-5" aria-labelledby="password" @submit.prevent="changePassword">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ApiError, got } from '@/api/client'
+import { useCardMoves } from '@/lib/cardMoves'
 import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
 import { useCard } from './card'
@@ -11,7 +11,7 @@ const { id } = defineProps<{ id: number }>()
 const store = useCard()
 const notices = useNotices()
 const router = useRouter()
-const sure = ref(false)
+const moves = useCardMoves(() => undefined)
 const { data: told, refresh } = useFetched(
   () => id,
   () => got(api.GET('/api/cards/{id}/states', { params: { path: { id } } })),
@@ -29,12 +29,8 @@ async function goTo(number: number) {
   await refresh()
 }
 async function remove() {
-  try {
-    await api.DELETE('/api/cards/{id}', { params: { path: { id } } })
-    await router.push('/cards')
-  } catch (error) {
-    notices.fail(error)
-  }
+  await moves.remove({ id, name: told.value!.name })
+  await router.push('/cards')
 }
 </script>
 
@@ -49,12 +45,7 @@ async function remove() {
     <template v-if="told">
       <span class="mb-6 flex flex-wrap gap-2">
         <a class="button" :href="`/api/cards/${id}/file`" download>Take it along as a file</a>
-        <button v-if="!sure" type="button" class="button" @click="sure = true">
-          Delete the card …
-        </button>
-        <button v-else type="button" class="button" @click="remove">
-          Delete it for good, with its history
-        </button>
+        <button type="button" class="button" @click="remove">Delete the card</button>
       </span>
       <h2 class="mb-2 text-base">Its states, the newest first</h2>
       <ol class="max-w-xl space-y-1">

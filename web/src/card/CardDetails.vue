@@ -2,8 +2,7 @@
 import { useSession } from '@/lib/session'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api } from '@/api/client'
-import { useNotices } from '@/lib/notices'
+import { useCardMoves } from '@/lib/cardMoves'
 import AppDialog from '@/ui/AppDialog.vue'
 import SizeFields, { type Size } from '@/cards/SizeFields.vue'
 import { useCard } from './card'
@@ -12,23 +11,22 @@ const session = useSession()
 
 const emit = defineEmits<{ close: []; copy: [] }>()
 const store = useCard()
-const notices = useNotices()
+const moves = useCardMoves(() => undefined)
 const router = useRouter()
 const card = store.card!
 const name = ref(card.name)
 const size = ref<Size>({ width: card.size.width, height: card.size.height, unit: card.size.unit })
-const sure = ref(false)
 
 async function save() {
   if (await store.change({ kind: 'set_card', name: name.value, size: size.value })) emit('close')
 }
+async function putBy() {
+  await moves.putBy(card, true)
+  await router.push('/cards')
+}
 async function remove() {
-  try {
-    await api.DELETE('/api/cards/{id}', { params: { path: { id: card.id } } })
-    await router.push('/cards')
-  } catch (error) {
-    notices.fail(error)
-  }
+  await moves.remove(card)
+  await router.push('/cards')
 }
 </script>
 
@@ -48,12 +46,8 @@ async function remove() {
         <button type="submit" class="button button-main">Save</button>
         <button type="button" class="button" @click="$emit('copy')">Copy this card …</button>
         <span class="flex-1" />
-        <button v-if="!sure" type="button" class="button" @click="sure = true">
-          Delete the card …
-        </button>
-        <button v-else type="button" class="button" @click="remove">
-          Delete it for good, with its history
-        </button>
+        <button type="button" class="button" @click="putBy">Put it by</button>
+        <button type="button" class="button" @click="remove">Delete the card</button>
       </div>
     </form>
   </AppDialog>

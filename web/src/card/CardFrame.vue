@@ -53,7 +53,7 @@ const standing = computed<Record<string, number | undefined>>(() => {
 function standingWords(stage: string) {
   const open = standing.value[stage]
   if (open === undefined) return ''
-  return open ? `${plural(open, 'check')} to see` : 'all checks hold'
+  return open ? `${plural(open, 'check')} to look at` : 'all checks hold'
 }
 function light(place: number) {
   const key = store.card?.colours[place - 1]?.key

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { Check } from '@/api/client'
 import { useSession } from '@/lib/session'
 import AppDialog from '@/ui/AppDialog.vue'
 import StatusMark from '@/ui/StatusMark.vue'
 import { useCard } from './card'
+import TheFigure from '@/ui/TheFigure.vue'
 
 /** One check: what was found with its figure, what mends it by one press, and letting it be. */
 const { check } = defineProps<{ check: Check }>()
@@ -12,6 +13,9 @@ const store = useCard()
 const session = useSession()
 const waiving = ref(false)
 const reason = ref('')
+const figure = computed(() =>
+  check.status !== 'holds' && check.limit ? `${check.figure}, wants ${check.limit}` : check.figure,
+)
 
 async function waive() {
   if (await store.change({ kind: 'waive', check: check.id, reason: reason.value })) {
@@ -27,17 +31,12 @@ async function waive() {
     <div class="min-w-0 flex-1">
       <p class="break-words">
         <b>{{ check.title }}</b>
-        <span v-if="check.waived !== null"> is let be</span>
+        <span v-if="check.waived !== null"> is so on purpose</span>
         <span v-else-if="check.status === 'holds'">{{
           check.reason ? `: ${check.reason}` : ' holds'
         }}</span>
         <span v-else>: {{ check.reason }}</span>
-      </p>
-      <p v-if="check.figure" class="text-xs text-soft">
-        {{ check.figure
-        }}<template v-if="check.status !== 'holds' && check.limit"
-          >, wants {{ check.limit }}</template
-        >
+        {{ ' ' }}<TheFigure v-if="check.figure" tip :text="figure" />
       </p>
       <p v-if="check.waived !== null" class="text-xs">
         “{{ check.waived }}”
@@ -64,8 +63,9 @@ async function waive() {
             :style="{ background: mend.shades[session.view] }"
           />
           <span class="min-w-0 break-words"
-            >{{ mend.words }}<template v-if="mend.figure">: {{ mend.figure }}</template></span
-          >
+            >{{ mend.words
+            }}<template v-if="mend.figure">: <TheFigure :text="mend.figure" /></template
+          ></span>
         </button>
         <p v-if="check.ways.length" class="text-xs text-soft">
           Ways out: {{ check.ways.join('; ') }}.
@@ -76,7 +76,7 @@ async function waive() {
         </button>
       </div>
     </div>
-    <AppDialog v-if="waiving" title="Let this check be" @close="waiving = false">
+    <AppDialog v-if="waiving" title="It is so on purpose" @close="waiving = false">
       <form @submit.prevent="waive">
         <p class="mb-3">{{ check.title }}: {{ check.reason }}</p>
         <label class="label" for="reason">Why is it on purpose?</label>
@@ -87,7 +87,7 @@ async function waive() {
           required
           :maxlength="session.limits?.name"
         />
-        <button type="submit" class="button button-main mt-4">Let it be</button>
+        <button type="submit" class="button button-main mt-4">Leave it so</button>
       </form>
     </AppDialog>
   </div>

@@ -78,14 +78,14 @@ describe('the list of checks', () => {
     const change = { kind: 'edit_piece', key: 3, white_edge: true }
     const mend = { words: 'a white edge', figure: '1 mm', shades: null, change } as unknown as Mend
     page = await shown([check('stands:3', 'build', 'fails')], { 'stands:3': [mend] })
-    page.querySelector('button')!.click()
+    ;[...page.querySelectorAll('button')].find((one) => one.textContent!.includes('edge'))!.click()
     await settled()
     expect(asked.at(-1)!.body).toEqual({ version: 2, stage: null, change })
   })
 
-  it('keeps what is let be with its reason, to be counted again', async () => {
+  it('keeps what is so on purpose with its reason, to be counted again', async () => {
     page = await shown([check('melts:1:2', 'build', 'fails', 'tone on tone')])
-    expect(page.textContent).toContain('is let be')
+    expect(page.textContent).toContain('is so on purpose')
     expect(page.textContent).toContain('“tone on tone”')
     ;[...page.querySelectorAll('button')].find((one) => one.textContent!.includes('again'))!.click()
     await settled()

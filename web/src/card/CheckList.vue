@@ -6,6 +6,7 @@ import type { Check } from '@/api/client'
 import { plural } from '@/lib/words'
 import CheckItem from './CheckItem.vue'
 import { useCard } from './card'
+import WordTip from '@/words/WordTip.vue'
 
 /** All checks of the card: what does not hold first, what is mended at another stage with the way there. */
 const store = useCard()
@@ -34,7 +35,10 @@ const where = ({ kind, stage }: Check) => ({
 <template>
   <section aria-label="Checks">
     <div class="mb-2 flex items-baseline justify-between gap-2">
-      <h2 class="text-sm">Checks</h2>
+      <span class="flex items-center"
+        ><h2 class="text-sm">Checks</h2>
+        <WordTip word="on purpose"
+      /></span>
       <RouterLink :to="`/cards/${store.card!.id}/uses`" class="text-xs underline"
         >What the card uses</RouterLink
       >

@@ -1,15 +1,21 @@
 <script setup lang="ts">
+import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import { PlusIcon } from '@heroicons/vue/20/solid'
+import { refDebounced } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { api, got, type CardSummary, type DrawingToMake } from '@/api/client'
+import type { paths } from '@/api/schema'
+import CopyCard from '@/card/CopyCard.vue'
+import { useCardMoves } from '@/lib/cardMoves'
 import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
-import { plural } from '@/lib/words'
 import ChoiceList from '@/ui/ChoiceList.vue'
-import CardLook from './CardLook.vue'
+import CardTile from './CardTile.vue'
+import DeletedCards from './DeletedCards.vue'
 import FirstDoors from './FirstDoors.vue'
 import NewCard from './NewCard.vue'
 
+type Asked = NonNullable<paths['/api/cards']['get']['parameters']['query']>
 type Answer = Awaited<ReturnType<typeof load>>
 const session = useSession()
 const notices = useNotices()
@@ -20,28 +26,46 @@ const making = ref(false)
 
 const FEW = 6 // cards that one oversees without looking for any
 const typed = ref('')
-const sort = ref<'newest' | 'name' | 'mend'>('newest')
-const SORTS = [
-  { value: 'newest' as const, words: 'changed last' },
-  { value: 'name' as const, words: 'by name' },
-  { value: 'mend' as const, words: 'to mend first' },
+const words = refDebounced(typed, 200)
+type Order = NonNullable<Asked['order']>
+const order = ref<Order>('newest')
+const ORDERS: { value: Order; words: string }[] = [
+  { value: 'newest', words: 'changed last' },
+  { value: 'name', words: 'by name' },
+  { value: 'mend', words: 'to mend first' },
 ]
-const shown = computed(() => {
-  const words = typed.value.toLowerCase().split(/\s+/).filter(Boolean)
-  const found = (cards.value ?? []).filter((one) =>
-    words.every((word) => one.name.toLowerCase().includes(word)),
-  )
-  if (sort.value === 'name') return found.sort((a, b) => a.name.localeCompare(b.name))
-  if (sort.value === 'mend')
-    return found.sort((a, b) => b.failing - a.failing || b.doubtful - a.doubtful)
-  return found
+type Group = NonNullable<Asked['group']> | 'deleted'
+const group = ref<Group>('all')
+const counts = ref<Answer['groups'] | null>(null)
+const every = computed(() => counts.value && counts.value.all + counts.value.put_by)
+const groups = computed(() => {
+  const told = counts.value
+  if (!told) return []
+  const found: { value: Group; words: string; count: number }[] = [
+    { value: 'all', words: 'All', count: told.all },
+    { value: 'idea', words: 'Ideas', count: told.idea },
+    { value: 'making', words: 'Being made', count: told.making },
+    { value: 'made', words: 'Made', count: told.made },
+    { value: 'set', words: 'In sets', count: told.set },
+    { value: 'put-by', words: 'Put by', count: told.put_by },
+    { value: 'deleted', words: 'Deleted', count: told.deleted },
+  ]
+  return found.filter((one) => one.count || one.value === 'all' || one.value === group.value)
 })
+const looking = computed(() => (every.value ?? 0) > FEW || groups.value.length > 2)
+const copied = ref<CardSummary | null>(null)
+const moves = useCardMoves(() => show())
 const drawings = ref(new Map<number, DrawingToMake>())
 const page = ref(1)
 const more = ref(false)
 const AT_ONCE = 6 // that are looked at anew in one answer, so that the first are soon there
 
-const load = () => got(api.GET('/api/cards', { params: { query: { page: page.value } } }))
+const load = () => {
+  const asked = { words: words.value, order: order.value }
+  const which = group.value === 'deleted' ? 'all' : group.value
+  const query = { page: page.value, group: which, ...asked }
+  return got(api.GET('/api/cards', { params: { query } }))
+}
 let showing = 0
 async function show() {
   const number = ++showing
@@ -49,6 +73,7 @@ async function show() {
     const answer = await load()
     if (number !== showing) return
     cards.value = answer.cards
+    counts.value = answer.groups
     broken.value = answer.broken
     sizes.value = answer.sizes
     more.value = answer.more
@@ -81,14 +106,7 @@ function turnTo(other: number) {
 }
 onBeforeUnmount(() => (showing += 1))
 watch(() => session.person?.units, show, { immediate: true })
-
-function standing(card: CardSummary): string {
-  if (!card.current) return 'looking at its checks …'
-  if (!card.checks) return 'nothing to check yet'
-  if (card.failing) return `${plural(card.failing, 'check')} failing`
-  if (card.doubtful) return `${plural(card.doubtful, 'check')} to look at again`
-  return 'all checks hold'
-}
+watch([words, order, group], () => turnTo(1))
 </script>
 
 <template>
@@ -105,22 +123,48 @@ function standing(card: CardSummary): string {
       </span>
     </header>
     <p v-if="!cards" class="text-soft">Fetching your cards …</p>
-    <FirstDoors v-else-if="!cards.length && !broken.length" @start="making = true" />
-    <div v-else-if="cards.length > FEW" class="mb-4 flex flex-wrap items-end gap-3" role="search">
-      <label class="min-w-0 flex-1 basis-60"
-        ><span class="label">Look for a card</span
-        ><input v-model="typed" class="input" type="search" placeholder="a part of its name"
-      /></label>
-      <div class="w-44">
-        <span class="label">In order</span>
-        <ChoiceList v-model="sort" label="In order" :options="SORTS" />
+    <FirstDoors
+      v-else-if="every === 0 && !counts?.deleted && !broken.length"
+      @start="making = true"
+    />
+    <div v-else-if="looking" class="mb-5 space-y-3">
+      <div v-if="(every ?? 0) > FEW" class="flex flex-wrap items-end gap-3" role="search">
+        <label class="min-w-0 flex-1 basis-60"
+          ><span class="label">Look for a card</span
+          ><input v-model="typed" class="input" type="search" placeholder="a part of its name"
+        /></label>
+        <div class="w-44">
+          <span class="label">In order</span>
+          <ChoiceList v-model="order" label="In order" :options="ORDERS" />
+        </div>
       </div>
+      <RadioGroup
+        v-model="group"
+        class="flex gap-1 overflow-x-auto p-1"
+        aria-label="Which cards are shown"
+      >
+        <RadioGroupOption
+          v-for="one in groups"
+          :key="one.value"
+          v-slot="{ checked }"
+          :value="one.value"
+          class="shrink-0 rounded-panel"
+        >
+          <span class="button" :class="checked && 'button-main'"
+            >{{ one.words }} <span class="text-xs">{{ one.count }}</span></span
+          >
+        </RadioGroupOption>
+      </RadioGroup>
     </div>
-    <p v-if="typed && !shown.length" class="mb-4">
-      None of these cards has “{{ typed }}” in its name.
+    <DeletedCards v-if="group === 'deleted'" @changed="show" />
+    <p v-else-if="cards && words && !cards.length" class="mb-4">
+      None of these cards has “{{ words }}” in its name.
+    </p>
+    <p v-else-if="cards && every && !cards.length && !broken.length" class="mb-4">
+      No card stands here.
     </p>
     <ul
-      v-if="cards && (cards.length || broken.length)"
+      v-if="cards && group !== 'deleted' && (cards.length || broken.length)"
       class="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-5"
     >
       <li v-for="card in broken" :key="card.id">
@@ -131,41 +175,15 @@ function standing(card: CardSummary): string {
           </p>
         </RouterLink>
       </li>
-      <li v-for="card in shown" :key="card.id">
-        <RouterLink
-          :to="`/cards/${card.id}/palette`"
-          class="panel block overflow-hidden hover:border-ink"
-        >
-          <div class="flex h-56 items-center justify-center bg-wall p-5">
-            <CardLook
-              :key="drawings.get(card.id)?.drawn ?? ''"
-              :card="card"
-              :drawing="drawings.get(card.id)"
-              @kept="kept(card, $event)"
-            />
-          </div>
-          <div class="flex h-7">
-            <span
-              v-for="colour in card.strip"
-              :key="colour.key"
-              class="flex-1"
-              :style="{ background: colour.shades[session.view] }"
-              :title="colour.name"
-            />
-            <span v-if="!card.strip.length" class="px-4 pt-2 text-xs text-soft"
-              >no palette yet</span
-            >
-          </div>
-          <div class="p-4">
-            <h2 class="text-base">{{ card.name }}</h2>
-            <p v-if="card.size" class="mt-1 text-xs text-soft">
-              {{ card.size.words }}, {{ card.size.orientation }}
-            </p>
-            <p class="mt-1 text-xs" :class="{ 'font-semibold': card.failing }">
-              {{ standing(card) }}
-            </p>
-          </div>
-        </RouterLink>
+      <li v-for="card in cards" :key="card.id">
+        <CardTile
+          :card="card"
+          :drawing="drawings.get(card.id)"
+          @kept="kept(card, $event)"
+          @copy="copied = card"
+          @put-by="moves.putBy(card, !card.put_by)"
+          @remove="moves.remove(card)"
+        />
       </li>
     </ul>
     <nav v-if="page > 1 || more" aria-label="Pages of cards" class="mt-6 flex items-center gap-3">
@@ -176,6 +194,7 @@ function standing(card: CardSummary): string {
         Older cards
       </button>
     </nav>
+    <CopyCard v-if="copied" :id="copied.id" :name="copied.name" @close="copied = null" />
     <NewCard v-if="making" :sizes="sizes" @close="making = false" />
   </main>
 </template>

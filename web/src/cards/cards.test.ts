@@ -1,8 +1,8 @@
 import { expect, it, vi } from 'vitest'
-import { nextTick } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
+import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
-import { asked, onPage } from '@/testing'
+import { asked, onPage, question } from '@/testing'
 import CardsPage from './CardsPage.vue'
 
 const card = (id: number, name: string, failing = 0) => ({
@@ -16,7 +16,15 @@ const card = (id: number, name: string, failing = 0) => ({
   doubtful: 0,
   current: true,
   picture: `/p/${id}`,
+  how_far: 'idea',
+  sets: 0,
+  put_by: false,
 })
+const answer = (cards: object[], more: object = {}) => {
+  const none = { idea: 0, making: 0, made: 0, set: 0, put_by: 0, deleted: 0 }
+  const groups = { ...none, all: cards.length, ...more }
+  return { cards, broken: [], sizes: [], more: false, count: cards.length, groups }
+}
 async function opened(cards: object[]) {
   useSession().person = { name: 'Ann', units: 'in' } as never
   const router = createRouter({
@@ -25,7 +33,7 @@ async function opened(cards: object[]) {
   })
   const place = await onPage(CardsPage, {}, router)
   await vi.waitFor(() => expect(asked.length).toBeGreaterThan(0))
-  await asked[0]!.answer({ cards, broken: [], sizes: [], more: false, count: cards.length })
+  await asked[0]!.answer(answer(cards))
   const names = () => [...place.querySelectorAll('h2')].map((one) => one.textContent!.trim())
   return { place, names }
 }
@@ -35,15 +43,34 @@ it('many cards are looked for by parts of their names, and few are not', async (
   const { place, names } = await opened(many.map((name, n) => card(n + 1, name)))
   expect(names()).toEqual(many)
   const field = place.querySelector<HTMLInputElement>('input[type=search]')!
-  field.value = 'dusk her'
-  field.dispatchEvent(new Event('input'))
-  await nextTick()
-  expect(names()).toEqual(['Heron at dusk'])
   field.value = 'porridge'
   field.dispatchEvent(new Event('input'))
-  await nextTick()
+  const looked = await question(1)
+  expect(looked.query).toEqual({ page: '1', words: 'porridge', group: 'all', order: 'newest' })
+  await looked.answer(answer([], { all: 7 }))
   expect(names()).toEqual([])
   expect(place.textContent).toContain('None of these cards has “porridge” in its name')
+})
+
+it('a deleted card is told and taken back from the notice', async () => {
+  const { place } = await opened([card(1, 'Heron'), card(2, 'Moth')])
+  place.querySelector<HTMLElement>('[aria-label="More of Heron"]')!.click()
+  const item = () =>
+    [...place.querySelectorAll('button')].find((one) => one.textContent!.trim() === 'Delete')
+  await vi.waitFor(() => expect(item()).toBeDefined())
+  item()!.click()
+  const gone = await question(1)
+  expect([gone.method, gone.path]).toEqual(['DELETE', '/api/cards/1'])
+  await gone.answer(null, 200)
+  await (await question(2)).answer(answer([card(2, 'Moth')], { deleted: 1 }))
+  const notice = useNotices().list.at(-1)!
+  expect(notice.text).toBe('“Heron” is deleted.')
+  notice.act!.run()
+  const back = await question(3)
+  expect([back.method, back.path]).toEqual(['POST', '/api/cards/deleted/1'])
+  await back.answer(null, 200)
+  await (await question(4)).answer(answer([card(1, 'Heron'), card(2, 'Moth')]))
+  expect(place.textContent).toContain('Heron')
 })
 
 it('few cards are shown as they are', async () => {

@@ -1,46 +1,80 @@
 import { api, got, type Fullness, type Swatch } from '@/api/client'
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
 import { useNotices } from './notices'
 
-type Kept = Pick<Swatch, 'id' | 'label' | 'owned' | 'fullness'>
+type Kept = Pick<Swatch, 'id' | 'label'>
+type Said = { fullness?: Fullness; note?: string }
+
+/** What one put on the shopping list, for every place where a colour stands; asked once. */
+export const useAsked = defineStore('asked', () => {
+  const ids = ref<ReadonlySet<number>>(new Set())
+  let known: Promise<void> | null = null
+  /** A list that could not be had is asked for again by the next who wants it. */
+  function ready() {
+    known ??= got(api.GET('/api/shopping/asked')).then(
+      ({ colours }) => void (ids.value = new Set(colours)),
+      () => void (known = null),
+    )
+  }
+  function put(id: number, asked: boolean) {
+    const now = new Set(ids.value)
+    if (asked) now.add(id)
+    else now.delete(id)
+    ids.value = now
+  }
+  return { ids, ready, put }
+})
 
 /** One press puts a colour into the drawer, says how full it is, takes it out, or lists it; each can be taken back. */
 export function useDrawer(changed: () => unknown) {
   const notices = useNotices()
-  async function send(id: number, fullness: Fullness | null) {
-    const body = { colours: [id], owned: fullness !== null, ...(fullness ? { fullness } : {}) }
-    await got(api.POST('/api/drawer', { body }))
-    await changed()
-  }
-  /** `null`: it is not mine. */
-  async function keep(swatch: Kept, fullness: Fullness | null) {
-    const before = swatch.owned ? (swatch.fullness ?? 'full') : null
+  const list = useAsked()
+  /** What is told of some colours, and one press that takes it back with all that was noted of them. */
+  async function tell(words: string, colours: number[], owned: boolean, more: Said = {}) {
     try {
-      await send(swatch.id, fullness)
-      const words = fullness === null ? 'is out of your drawer' : `is in your drawer, ${fullness}`
-      notices.show(`${swatch.label} ${words}.`, false, {
-        words: 'Undo',
-        run: () => send(swatch.id, before).catch(notices.fail),
-      })
+      const body = { colours, owned, ...more }
+      const before = await got(api.POST('/api/drawer', { body }))
+      const undo = async () => {
+        await got(api.PUT('/api/drawer', { body: before }))
+        await changed()
+      }
+      notices.show(words, false, { words: 'Undo', run: () => undo().catch(notices.fail) })
     } catch (error) {
       notices.fail(error)
     }
+    await changed()
   }
-  const list = async (id: number, asked: boolean) => {
+  /** `null`: it is not mine. */
+  function keep(swatch: Kept, fullness: Fullness | null, note?: string) {
+    const words = fullness === null ? 'is out of your drawer' : `is in your drawer, ${fullness}`
+    const said = fullness === null ? {} : { fullness, note }
+    return tell(`${swatch.label} ${words}.`, [swatch.id], fullness !== null, said)
+  }
+  function keepAll(swatches: readonly Kept[], owned: boolean) {
+    const ids = swatches.map((one) => one.id)
+    const [first] = swatches
+    if (swatches.length === 1 && first) return keep(first, owned ? 'full' : null)
+    const many = `${swatches.length} colours are ${owned ? 'in' : 'out of'} your drawer.`
+    return tell(many, ids, owned)
+  }
+  const put = async (id: number, asked: boolean) => {
     await got(api.POST('/api/shopping/asked', { body: { colours: [id], asked } }))
+    list.put(id, asked)
     await changed()
   }
   /** Onto the shopping list, or off it. */
   async function want(swatch: Kept, asked: boolean) {
     try {
-      await list(swatch.id, asked)
+      await put(swatch.id, asked)
       const words = asked ? 'is on your shopping list' : 'is off your shopping list'
       notices.show(`${swatch.label} ${words}.`, false, {
         words: 'Undo',
-        run: () => list(swatch.id, !asked).catch(notices.fail),
+        run: () => put(swatch.id, !asked).catch(notices.fail),
       })
     } catch (error) {
       notices.fail(error)
     }
   }
-  return { keep, want }
+  return { keep, keepAll, want }
 }

@@ -12,7 +12,7 @@ const match = {
 describe('words', () => {
   it('say how near a match is, and whether that is sure', () => {
     expect(nearness(match)).toBe('near, lighter')
-    expect(nearness({ ...match, tentative: true, direction: '' })).toBe('perhaps near')
+    expect(nearness({ ...match, tentative: true, direction: '' })).toBe('probably near')
     expect(figure(match)).toBe('ΔE\u00a03.3\u00a0±\u00a00.5')
   })
 

@@ -19,7 +19,7 @@ type Near = Pick<Match, 'verdict' | 'tentative' | 'direction' | 'distance' | 'un
 
 /** How near a match is, said first in words. */
 export function nearness(match: Near): string {
-  const verdict = match.tentative ? `perhaps ${inWords(match.verdict)}` : inWords(match.verdict)
+  const verdict = match.tentative ? `probably ${inWords(match.verdict)}` : inWords(match.verdict)
   return match.direction ? `${verdict}, ${match.direction}` : verdict
 }
 

@@ -10,6 +10,7 @@ import ChoiceList from '@/ui/ChoiceList.vue'
 import FileButton from '@/ui/FileButton.vue'
 import FindColour, { type Picked } from '@/ui/FindColour.vue'
 import PhotoFrame, { type Box } from '@/ui/PhotoFrame.vue'
+import TheFigure from '@/ui/TheFigure.vue'
 
 /** Which was it? A colour is marked in a photo of a card, and what it may have been is told. */
 const route = useRoute()
@@ -167,7 +168,8 @@ const back = computed(() => (record.value ? `/log/${record.value}` : '/log'))
             >Nothing white was found, so the light is taken as it is; mark something white, or a
             colour that is known.</template
           >
-          Colours from a photo are ± {{ last.uncertainty.toFixed(0) }}.
+          A photo tells colours only roughly.
+          <TheFigure tip :text="`known to about ΔE ${last.uncertainty.toFixed(0)}`" />
         </p>
       </div>
       <section
@@ -179,7 +181,8 @@ const back = computed(() => (record.value ? `/log/${record.value}` : '/log'))
         <div class="mb-3 flex items-center gap-3">
           <span class="size-12 rounded-data border border-line" :style="{ background: last.hex }" />
           <span
-            >L* {{ last.lab[0] }}, a* {{ last.lab[1] }}, b* {{ last.lab[2] }}
+            >What the frame shows
+            <TheFigure tip :text="`L* ${last.lab[0]}, a* ${last.lab[1]}, b* ${last.lab[2]}`" />
             <span v-if="last.uneven" class="block text-xs"
               >The frame is not of one colour: draw it smaller.</span
             ></span
@@ -205,8 +208,8 @@ const back = computed(() => (record.value ? `/log/${record.value}` : '/log'))
             </span>
             <span class="text-right"
               ><b>{{ percent(one.sure) }}</b>
-              <span class="block text-xs text-soft">ΔE {{ one.distance.toFixed(1) }}</span></span
-            >
+              <TheFigure class="block" :text="`ΔE ${one.distance.toFixed(1)}`"
+            /></span>
           </li>
         </ol>
         <p class="mt-3 text-xs text-soft">

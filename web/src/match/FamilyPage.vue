@@ -12,6 +12,8 @@ import ChoiceList from '@/ui/ChoiceList.vue'
 import FindColour, { type Picked } from '@/ui/FindColour.vue'
 import UseOnCard from './UseOnCard.vue'
 import OnOff from '@/ui/OnOff.vue'
+import TheFigure from '@/ui/TheFigure.vue'
+import ColourMenu from '@/ui/ColourMenu.vue'
 
 /** A family of 2 to 5 colours, and the one that corresponds to it in another range, as a set. */
 const session = useSession()
@@ -47,7 +49,7 @@ watch(options, (list) => {
 })
 
 let asked = 0
-watch([tones, range, owned], async () => {
+async function find() {
   const number = ++asked
   problem.value = ''
   if (tones.value.length < 2 || !range.value) {
@@ -64,7 +66,8 @@ watch([tones, range, owned], async () => {
     found.value = null
     problem.value = error instanceof ApiError ? error.message : String(error)
   }
-})
+}
+watch([tones, range, owned], find)
 
 function add(picked: Picked) {
   adding.value = false
@@ -190,21 +193,28 @@ const shade = (swatch: Swatch) => swatch.shades[session.view]
             >{{ match.swatch.label }}</RouterLink
           >
           <span class="block">{{ nearness(match) }}</span>
-          <span class="block text-soft">{{ figure(match) }}</span>
+          <TheFigure class="block" :text="figure(match)" />
           <span v-if="match.swatch.owned" class="block">in my drawer</span>
+          <ColourMenu compact :swatch="match.swatch" @changed="find" />
         </li>
       </ol>
       <h2 class="mt-5 mb-1 text-base">The steps</h2>
       <ul class="space-y-1">
         <li v-for="(step, n) in found.steps" :key="n">
-          {{ found.tones[n]!.label }} to {{ found.tones[n + 1]!.label }}: ΔL*
-          {{ step.here.toFixed(0) }} here, {{ step.there.toFixed(0) }} there.
-          <b v-if="step.gives_way">Here it gives way.</b>
+          {{ found.tones[n]!.label }} to {{ found.tones[n + 1]!.label }}:
+          <b v-if="step.gives_way">here it gives way.</b><template v-else>as large there.</template>
+          <TheFigure
+            tip
+            :text="`ΔL* ${step.here.toFixed(0)} here, ${step.there.toFixed(0)} there`"
+          />
         </li>
       </ul>
       <p class="mt-3 text-soft">
-        ΔE {{ found.mean!.toFixed(1) }} off on average; each one’s own nearest would be
-        {{ found.separate!.toFixed(1) }}, but not a family.
+        Each one’s own nearest would be nearer, but not a family.
+        <TheFigure
+          tip
+          :text="`ΔE ${found.mean!.toFixed(1)} off on average, ${found.separate!.toFixed(1)} by each one’s nearest`"
+        />
       </p>
       <button
         type="button"

@@ -6,11 +6,13 @@ import { useSession } from '@/lib/session'
 import { figure, nearness, plural } from '@/lib/words'
 import PairHalves from './PairHalves.vue'
 import UseOnCard from './UseOnCard.vue'
+import TheFigure from '@/ui/TheFigure.vue'
+import ColourMenu from '@/ui/ColourMenu.vue'
 
 /** What to use instead of a colour, from what one owns. */
 const { id } = defineProps<{ id: number }>()
 const session = useSession()
-const { data } = useFetched(
+const { data, refresh } = useFetched(
   () => id,
   () => got(api.GET('/api/colours/{id}/instead', { params: { path: { id } } })),
 )
@@ -53,7 +55,7 @@ function glazeWords(under: string, underLayers: number, over: string, overLayers
               }}<template v-if="match.swatch.fullness === 'low'">, running low</template></span
             >
             <span class="block">{{ nearness(match) }}</span>
-            <span class="block text-soft">{{ figure(match) }}</span>
+            <TheFigure class="block" :text="figure(match)" />
             <button
               type="button"
               class="underline"
@@ -62,6 +64,7 @@ function glazeWords(under: string, underLayers: number, over: string, overLayers
               Use it on a card …<span class="sr-only">, {{ match.swatch.label }}</span>
             </button>
           </span>
+          <ColourMenu class="ml-auto" compact :swatch="match.swatch" @changed="refresh" />
         </li>
       </ul>
     </section>
@@ -84,10 +87,14 @@ function glazeWords(under: string, underLayers: number, over: string, overLayers
                 glaze.over_layers,
               )
             }}</b>
-            <span class="block">{{ nearness(glaze) }}, {{ figure(glaze) }}: a prediction</span>
+            <span class="block"
+              >{{ nearness(glaze) }}: a prediction
+              <TheFigure
+                tip
+                :text="`${figure(glaze)}; ΔE ${glaze.gain.toFixed(1)} nearer than the nearest single one`"
+            /></span>
             <span class="block text-soft"
-              >ΔE {{ glaze.gain.toFixed(1) }} nearer than the nearest single one. Try it on a
-              scrap.</span
+              >Nearer than the nearest single one. Try it on a scrap.</span
             >
             <button
               type="button"
@@ -133,10 +140,12 @@ function glazeWords(under: string, underLayers: number, over: string, overLayers
               >{{ inked.pad.range_name }} {{ inked.pad.label }} on {{ inked.card.range_name }}
               {{ inked.card.label }}, {{ inked.hand }} hand</b
             >
-            <span class="block">{{ nearness(inked) }}, {{ figure(inked) }}: a prediction</span>
+            <span class="block"
+              >{{ nearness(inked) }}: a prediction <TheFigure tip :text="figure(inked)"
+            /></span>
             <span class="block text-soft">{{
               inked.gain > 0
-                ? `ΔE ${inked.gain.toFixed(1)} nearer than the nearest card you own.`
+                ? 'Nearer than the nearest card you own.'
                 : 'No nearer than the nearest card you own.'
             }}</span>
           </span>

@@ -4,6 +4,7 @@ import type { Like, Match } from '@/api/client'
 import { figure, nearness } from '@/lib/words'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
 import SwatchShape from '@/drawing/SwatchShape.vue'
+import TheFigure from '@/ui/TheFigure.vue'
 
 /** The nearest of every range, the range with the very nearest first. */
 const { ranges } = defineProps<{ ranges: Like['ranges']; chosen: number }>()
@@ -90,10 +91,8 @@ function reach(row: number, column: number, match: Match) {
           <span class="min-w-0 flex-1 text-xs leading-tight">
             <b class="line-clamp-2 text-sm break-words">{{ match.swatch.label }}</b>
             <span class="block">{{ nearness(match) }}</span>
-            <span class="block text-soft"
-              >{{ figure(match)
-              }}<template v-if="match.swatch.discontinued">, discontinued</template></span
-            >
+            <TheFigure class="block" :text="figure(match)" />
+            <span v-if="match.swatch.discontinued" class="block text-soft">discontinued</span>
           </span>
           <OwnedCorner :swatch="match.swatch" />
         </div>

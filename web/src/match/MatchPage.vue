@@ -89,16 +89,8 @@ useKeys({
           :candidate="tab === 'like' ? candidate : null"
           @flip="flip"
           @send="sending = true"
+          @changed="refresh"
         />
-        <RouterLink
-          v-if="like.target.swatch"
-          class="underline"
-          :to="{
-            path: '/log',
-            query: { label: like.target.swatch.label, range: like.target.swatch.range_name },
-          }"
-          >Where I used it</RouterLink
-        >
         <ViewSwitch />
       </template>
     </section>

@@ -6,6 +6,7 @@ import { useNotices } from '@/lib/notices'
 import { plural } from '@/lib/words'
 import SwatchReader from './SwatchReader.vue'
 import TypeReading from './TypeReading.vue'
+import TheFigure from '@/ui/TheFigure.vue'
 
 /** A person's own readings of a colour, and how far off the label was. */
 const { id } = defineProps<{ id: number }>()
@@ -44,12 +45,16 @@ async function forget(reading: number) {
       </span>
       <div class="min-w-56 flex-1">
         <p>
-          The range gives L*a*b* <b>{{ data.label_lab.join(', ') }}</b>,
-          {{ data.label_provenance }}.
+          The range’s own figure is {{ data.label_provenance }}.
+          <TheFigure tip :text="`L*a*b* ${data.label_lab.join(', ')}`" />
         </p>
         <p v-if="data.off !== null">
-          Your {{ plural(usual.length, 'reading') }} say <b>{{ data.swatch.lab.join(', ') }}</b>:
-          the range’s figure is ΔE {{ data.off.toFixed(1) }} off, {{ data.off_words }}.
+          By your {{ plural(usual.length, 'reading') }} the range’s figure is off:
+          {{ data.off_words }}.
+          <TheFigure
+            tip
+            :text="`read L*a*b* ${data.swatch.lab.join(', ')}, ΔE ${data.off.toFixed(1)} from the range’s`"
+          />
         </p>
         <p v-else class="text-soft">
           Read a swatch of your own: one layer, a middle hand, on white card, dry. From then on it

@@ -2,10 +2,12 @@
 import type { Match, Target } from '@/api/client'
 import { useSession } from '@/lib/session'
 import { figure, nearness } from '@/lib/words'
+import TheFigure from '@/ui/TheFigure.vue'
+import ColourMenu from '@/ui/ColourMenu.vue'
 
 /** The colour large, with a candidate touching it: the honest way to compare. */
 defineProps<{ target: Target; candidate: Match | null }>()
-defineEmits<{ flip: []; send: [] }>()
+defineEmits<{ flip: []; send: []; changed: [] }>()
 const session = useSession()
 </script>
 
@@ -42,9 +44,15 @@ const session = useSession()
       </div>
       <div v-if="candidate" class="min-w-0" aria-live="polite">
         <p class="font-title text-base font-semibold break-words">{{ candidate.swatch.label }}</p>
+        <ColourMenu
+          class="float-right"
+          compact
+          :swatch="candidate.swatch"
+          @changed="$emit('changed')"
+        />
         <p class="text-xs">
           {{ candidate.swatch.range_name }}, {{ candidate.swatch.medium }}<br />
-          <b>{{ nearness(candidate) }}</b>, {{ figure(candidate) }}
+          <b>{{ nearness(candidate) }}</b> <TheFigure tip :text="figure(candidate)" />
         </p>
       </div>
     </div>
@@ -54,18 +62,22 @@ const session = useSession()
         {{ target.hue_name
         }}<template v-if="!target.on_screen">, outside what this screen can show</template>
       </dd>
-      <dt class="text-soft">L*a*b*</dt>
-      <dd>{{ target.lab.join(', ') }}</dd>
       <dt class="text-soft">Known</dt>
       <dd>
-        {{ target.swatch?.read ? 'my own reading' : target.provenance_words
-        }}<template v-if="target.uncertainty">, within about ΔE {{ target.uncertainty }}</template>
+        {{ target.swatch?.read ? 'my own reading' : target.provenance_words }}
+        <TheFigure
+          tip
+          :text="`L*a*b* ${target.lab.join(', ')}${target.uncertainty ? `, within about ΔE ${target.uncertainty}` : ''}`"
+        />
       </dd>
       <template v-if="target.swatch">
         <dt class="text-soft">Drawer</dt>
         <dd>
           {{ target.swatch.owned ? `mine, ${target.swatch.fullness}` : 'not mine'
           }}<template v-if="target.swatch.discontinued">, discontinued</template>
+        </dd>
+        <dd class="col-span-2">
+          <ColourMenu :swatch="target.swatch" @changed="$emit('changed')" />
         </dd>
       </template>
     </dl>

@@ -12,6 +12,7 @@ import { useProgress, usePasted } from '@/lib/reading'
 import { percent } from '@/lib/words'
 import FoundColour from './FoundColour.vue'
 import PaperCamera from './PaperCamera.vue'
+import TheFigure from '@/ui/TheFigure.vue'
 
 const session = useSession()
 
@@ -170,10 +171,14 @@ usePasted(take)
         </figure>
         <p v-if="reading.warning" class="mt-2 border-l-2 border-ink pl-3">{{ reading.warning }}</p>
         <p class="mt-2 text-xs text-soft">
-          Colours are known to about ΔE {{ reading.uncertainty
-          }}<template v-if="reading.uneven > 1.05"
-            >; the light was {{ reading.uneven.toFixed(2) }} times uneven, taken out</template
-          >. Drag a frame onto the white card to mark it.
+          A picture tells colours only roughly<template v-if="reading.uneven > 1.05"
+            >; the light was uneven, which is taken out</template
+          >.
+          <TheFigure
+            tip
+            :text="`known to about ΔE ${reading.uncertainty}; light ${reading.uneven.toFixed(2)} times uneven`"
+          />
+          Drag a frame onto the white card to mark it.
         </p>
         <div class="mt-3 flex flex-wrap items-end gap-2">
           <button

@@ -11,6 +11,8 @@ import { percent } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
 import MeasureSheet from './MeasureSheet.vue'
 import NothingHere from '@/ui/NothingHere.vue'
+import TheFigure from '@/ui/TheFigure.vue'
+import ColourMenu from '@/ui/ColourMenu.vue'
 
 /** One sheet: its colours, and the palette that grows from it. */
 const route = useRoute()
@@ -108,11 +110,12 @@ async function remove() {
                 colour.label
               }}</RouterLink>
               <span class="block text-xs text-soft"
-                >{{ colour.hue_name }}, {{ colour.provenance_words }}, within ΔE
-                {{ colour.uncertainty }}</span
-              >
+                >{{ colour.hue_name }}, {{ colour.provenance_words }}
+                <TheFigure :text="`within ΔE ${colour.uncertainty}`"
+              /></span>
             </span>
             <b v-if="colour.share">{{ percent(colour.share) }}</b>
+            <ColourMenu compact :swatch="colour" @changed="refresh" />
           </li>
         </ul>
         <button

@@ -7,6 +7,7 @@ import { plural } from '@/lib/words'
 import ColourMenu from '@/ui/ColourMenu.vue'
 import { changed, useSet } from './set'
 import WordTip from '@/words/WordTip.vue'
+import TheFigure from '@/ui/TheFigure.vue'
 
 /** The whole set as a picture, in colour or in greys; how it is built, what its cards share, what to get. */
 const { set, doing } = useSet()
@@ -109,7 +110,8 @@ function count(card: SetMember, event: Event) {
           <li v-for="one in set.alike" :key="`${one.first} ${one.second}`" class="px-3 py-2">
             <b>{{ names.get(one.first) }}</b> and <b>{{ names.get(one.second) }}</b>
             <span class="block text-xs"
-              >{{ one.words }}, lightness ΔL* {{ one.off.toFixed(1) }} apart place by place;
+              >{{ one.words }}
+              <TheFigure :text="`ΔL* ${one.off.toFixed(1)} apart place by place`" />;
               {{ plural(one.shared, 'supply', 'supplies') }} in both</span
             >
             <details v-if="one.names.length" class="text-xs">

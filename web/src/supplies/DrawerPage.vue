@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { api, got, type DrawerEntry, type Fullness } from '@/api/client'
 import { fullnessValues } from '@/api/schema'
+import { useDrawer } from '@/lib/drawer'
 import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
 import { plural } from '@/lib/words'
@@ -17,6 +18,7 @@ import SuppliesFrame from './SuppliesFrame.vue'
 /** What I own, how full it is, and ways to say so quickly. */
 const notices = useNotices()
 const { data, refresh } = useFetched([], () => got(api.GET('/api/drawer')))
+const { keep } = useDrawer(refresh)
 const shown = ref<Fullness | ''>('')
 const listing = ref(false)
 const editing = ref<DrawerEntry | null>(null)
@@ -37,17 +39,9 @@ function edit(entry: DrawerEntry) {
   note.value = entry.note
 }
 async function save(owned: boolean) {
-  const colours = [editing.value!.swatch.id]
-  const body = owned
-    ? { colours, owned, fullness: full.value, note: note.value }
-    : { colours, owned }
-  try {
-    await api.POST('/api/drawer', { body })
-    editing.value = null
-    await refresh()
-  } catch (error) {
-    notices.fail(error)
-  }
+  const { swatch } = editing.value!
+  await keep(swatch, owned ? full.value : null, note.value)
+  editing.value = null
 }
 const CHARTS = [
   { words: 'Chart, Letter', query: 'sheet=letter' },

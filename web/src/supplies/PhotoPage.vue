@@ -20,6 +20,7 @@ import ChartCamera from './ChartCamera.vue'
 import ChartChoice from './ChartChoice.vue'
 import type { ChartPage } from './chartPage'
 import ReadSwatch from './ReadSwatch.vue'
+import TheFigure from '@/ui/TheFigure.vue'
 
 /** Swatches out of a photograph: of a printed chart, or any that are marked in the picture. */
 type Marked = Box & { colour: number }
@@ -247,8 +248,9 @@ usePasted(take)
           {{ plural(read.swatches.length, 'swatch', 'swatches') }} read
         </h2>
         <p class="mb-2 text-xs text-soft">
-          Left as photographed, right as known until now. A photograph is good to about ΔE
-          {{ read.uncertainty }}; a reader does better.
+          Left as photographed, right as known until now. A photograph tells colours only roughly; a
+          reader does better.
+          <TheFigure tip :text="`good to about ΔE ${read.uncertainty}`" />
         </p>
         <p v-if="read.warning" class="mb-3 border-l-2 border-ink pl-3">{{ read.warning }}</p>
         <p v-if="!read.swatches.length" class="mb-3">Draw a frame on a swatch in the picture.</p>

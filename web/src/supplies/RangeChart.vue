@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Swatch, WholeRange } from '@/api/client'
 import { useSession } from '@/lib/session'
+import TheFigure from '@/ui/TheFigure.vue'
 
 /** The range by hue and lightness, with its gaps; a press on a dot puts it into the drawer or takes it out. */
 const { range } = defineProps<{ range: WholeRange }>()
@@ -100,7 +101,8 @@ function toggle(swatch: Swatch) {
       <p class="mt-1 min-h-10 text-xs" aria-live="polite">
         <template v-if="pointed">
           <b>{{ pointed.label }}</b> {{ pointed.code ? pointed.name : '' }}, {{ pointed.hue_name }},
-          L*a*b* {{ pointed.lab.join(', ') }}, {{ pointed.owned ? 'mine' : 'not mine' }}.
+          {{ pointed.owned ? 'mine' : 'not mine' }}.
+          <TheFigure :text="`L*a*b* ${pointed.lab.join(', ')}`" />
         </template>
         <template v-else>Point at a dot to see which it is.</template>
         A ring is what I own; a press puts one into the drawer or takes it out.
@@ -118,13 +120,16 @@ function toggle(swatch: Swatch) {
         </ul>
       </template>
       <p v-if="range.fit" class="mt-5 text-xs">
-        <b>How it behaves,</b> by {{ range.fit.readings }} of my readings: predictions were ΔE
-        {{ range.fit.before.toFixed(1) }} off on average,
+        <b>How it behaves,</b> by {{ range.fit.readings }} of my readings:
         {{
           range.fit.taken
-            ? `and are ${range.fit.after.toFixed(1)} off as fitted to them.`
-            : `and fitting would not better that, so the usual habits stand.`
+            ? 'predictions are fitted to them and come nearer.'
+            : 'fitting would not better the predictions, so the usual habits stand.'
         }}
+        <TheFigure
+          tip
+          :text="`predictions were ΔE ${range.fit.before.toFixed(1)} off on average${range.fit.taken ? `, now ${range.fit.after.toFixed(1)}` : ''}`"
+        />
       </p>
     </section>
   </div>

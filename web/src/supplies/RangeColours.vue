@@ -2,27 +2,39 @@
 import { computed, ref } from 'vue'
 import type { Swatch, WholeRange } from '@/api/client'
 import { useOnlyOwned } from '@/lib/owned'
+import { plural } from '@/lib/words'
+import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
 import SwatchShape from '@/drawing/SwatchShape.vue'
 import DrawerList from './DrawerList.vue'
+import ColourMenu from '@/ui/ColourMenu.vue'
 
 /** A range's colours, to be ticked one by one, by the set, by codes or all. */
 const { range } = defineProps<{ range: WholeRange }>()
 const emit = defineEmits<{ own: [swatches: Swatch[], owned: boolean]; changed: [] }>()
 const onlyOwned = useOnlyOwned()
+const FEW = 8 // colours that one oversees without looking for any
 const listing = ref(false)
-const colours = computed(() => range.colours.filter((one) => !onlyOwned.value || one.owned))
+const asking = ref<Swatch[] | null>(null) // many at once are asked about
+const fresh = computed(() => asking.value?.filter((one) => !one.owned) ?? [])
+const typed = ref('')
+const colours = computed(() => {
+  const words = typed.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return range.colours.filter((one) => {
+    const said = `${one.code} ${one.name} ${one.hue_name} ${one.family}`.toLowerCase()
+    return (!onlyOwned.value || one.owned) && words.every((word) => said.includes(word))
+  })
+})
 const sets = computed(() => [...new Set(range.colours.map((one) => one.family).filter(Boolean))])
 
 function ownSet(family: string) {
-  if (family)
-    emit(
-      'own',
-      range.colours.filter((one) => one.family === family),
-      true,
-    )
+  if (family) asking.value = range.colours.filter((one) => one.family === family)
+}
+function take() {
+  emit('own', asking.value ?? [], true)
+  asking.value = null
 }
 </script>
 
@@ -34,7 +46,7 @@ function ownSet(family: string) {
         v-if="range.owned < range.count"
         type="button"
         class="button"
-        @click="$emit('own', range.colours, true)"
+        @click="asking = range.colours"
       >
         I own the whole range
       </button>
@@ -51,9 +63,21 @@ function ownSet(family: string) {
       />
       <button type="button" class="button" @click="listing = true">Type or paste codes</button>
       <OnOff v-model="onlyOwned">Only what I own</OnOff>
+      <input
+        v-if="range.count > FEW"
+        v-model="typed"
+        class="input !w-56"
+        type="search"
+        aria-label="Look in this range"
+        placeholder="a code, name or colour word"
+      />
     </div>
     <p v-if="!range.count" class="panel max-w-xl p-4">
       This range has no colours yet. Add them under Edit.
+    </p>
+    <p v-else-if="!colours.length && typed" class="panel max-w-xl p-4">
+      No colour {{ onlyOwned ? 'that you own ' : '' }}of this range has “{{ typed }}” in its code,
+      name or hue.
     </p>
     <p v-else-if="!colours.length" class="panel max-w-xl p-4">
       Nothing of this range is in your drawer. Switch the filter off and tick what you own.
@@ -83,9 +107,21 @@ function ownSet(family: string) {
           :aria-label="`${swatch.label} is in my drawer`"
           @change="$emit('own', [swatch], ($event.target as HTMLInputElement).checked)"
         />
+        <ColourMenu compact :swatch="swatch" @changed="$emit('changed')" />
         <OwnedCorner :swatch="swatch" />
       </li>
     </ul>
+    <AppDialog v-if="asking" title="All of these are mine" @close="asking = null">
+      <p class="mb-4">
+        {{ plural(fresh.length, 'colour') }} more would be in your drawer<template
+          v-if="fresh.length < asking.length"
+          >; {{ asking.length - fresh.length }} are in it already and stay as they are</template
+        >.
+      </p>
+      <button type="button" class="button button-main" :disabled="!fresh.length" @click="take">
+        Put {{ plural(fresh.length, 'colour') }} into the drawer
+      </button>
+    </AppDialog>
     <DrawerList
       v-if="listing"
       :range="range.id"

@@ -5,6 +5,7 @@ import { useNotices } from '@/lib/notices'
 import { plural } from '@/lib/words'
 import FileButton from '@/ui/FileButton.vue'
 import PrintedChart from './PrintedChart.vue'
+import WordTip from '@/words/WordTip.vue'
 
 /** A chart to print and fill, the range as open files, and readings out and in. */
 const { range } = defineProps<{ range: WholeRange }>()
@@ -77,8 +78,8 @@ async function bring(file: File) {
     <section class="panel p-5" aria-labelledby="readings-file">
       <h2 id="readings-file" class="mb-2 text-base">My readings of it</h2>
       <p class="mb-4">
-        CGATS.17 text with Lab, XYZ or spectra, one layer on white. What names another illuminant is
-        converted, what cannot be is refused.
+        A text file of a colour measuring program<WordTip word="CGATS.17" />, one layer on white.
+        What names another illuminant is converted, what cannot be is refused.
       </p>
       <p v-if="problem" role="alert" class="mb-3 border-l-2 border-ink pl-3">{{ problem }}</p>
       <div class="flex flex-wrap gap-2">

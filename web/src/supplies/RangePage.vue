@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, got, type Swatch, type WholeRange } from '@/api/client'
+import { api, got, type WholeRange } from '@/api/client'
+import { useDrawer } from '@/lib/drawer'
 import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
 import { plural } from '@/lib/words'
@@ -41,6 +42,7 @@ const {
   missing,
   refresh,
 } = useFetched(id, () => got(api.GET('/api/ranges/{id}', { params: { path: { id: id.value } } })))
+const { keepAll: own } = useDrawer(refresh)
 watch(range, (now) => now && (document.title = `${now.name} · Jindle`))
 
 const WORDS: Record<string, string> = {
@@ -61,15 +63,6 @@ const tabs = computed(() =>
     })),
 )
 
-async function own(swatches: Swatch[], owned: boolean) {
-  try {
-    const colours = swatches.map((swatch) => swatch.id)
-    await api.POST('/api/drawer', { body: { colours, owned } })
-    await refresh()
-  } catch (error) {
-    notices.fail(error)
-  }
-}
 async function remove() {
   try {
     await api.DELETE('/api/ranges/{id}', { params: { path: { id: id.value } } })

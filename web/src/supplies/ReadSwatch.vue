@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { SwatchesRead } from '@/api/client'
 import { useSession } from '@/lib/session'
+import TheFigure from '@/ui/TheFigure.vue'
 
 /** A swatch as it was photographed, touching what is known of it. */
 defineProps<{
@@ -34,7 +35,9 @@ const session = useSession()
       <b class="block truncate">{{ read.swatch.label }}</b>
       <span class="block text-xs">
         <b v-if="read.bare">seems bare</b><b v-else-if="read.uneven">uneven</b>
-        <template v-else>ΔE {{ read.off.toFixed(1) }} from before</template>
+        <template v-else
+          >read <TheFigure tip :text="`ΔE ${read.off.toFixed(1)} from before`"
+        /></template>
       </span>
     </span>
     <button

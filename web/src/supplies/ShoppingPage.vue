@@ -24,7 +24,7 @@ const groups = computed(() => {
     <p v-if="!data" class="text-soft">Going through the cards …</p>
     <p v-else-if="!data.length" class="panel max-w-xl p-6">
       Nothing is wanting: what your cards name, as a palette colour or as a chosen supply, is in
-      your drawer. What you mark “To buy”, by the dots beside a colour, stands here too.
+      your drawer. What you mark “To buy”, beside a colour, stands here too.
     </p>
     <template v-else>
       <p class="mb-4 text-soft">
@@ -55,12 +55,7 @@ const groups = computed(() => {
             <span class="min-w-40 flex-1 text-xs text-soft"
               ><template v-if="item.cards.length">for {{ item.cards.join('; ') }}</template></span
             >
-            <ColourMenu
-              class="ml-auto"
-              :swatch="item.swatch"
-              :asked="item.asked"
-              @changed="refresh"
-            />
+            <ColourMenu class="ml-auto" :swatch="item.swatch" @changed="refresh" />
           </li>
         </ul>
       </section>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Comparison } from '@/api/client'
 import { useSession } from '@/lib/session'
 import { figure, nearness } from '@/lib/words'
+import TheFigure from '@/ui/TheFigure.vue'
 
 /** Colours with what is nearest to them in another range, those without a twin first. */
 const { rows } = defineProps<{ title: string; rows: Comparison['here'] }>()
@@ -32,7 +33,7 @@ const twins = computed(() => rows.filter((row) => row.twin).length)
           <template v-if="row.match">
             <template v-if="row.twin">{{ row.match.swatch.label }}: </template>
             <template v-else><b>no twin</b>, nearest {{ row.match.swatch.label }}: </template>
-            {{ nearness(row.match) }}, {{ figure(row.match) }}
+            {{ nearness(row.match) }} <TheFigure :text="figure(row.match)" />
           </template>
           <b v-else>no twin</b>
         </span>

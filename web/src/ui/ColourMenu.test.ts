@@ -23,16 +23,17 @@ describe('the menu of a colour', () => {
   it('says in one press that it is owned, and takes that back', async () => {
     let changed = 0
     const place = await onPage(ColourMenu, { swatch, onChanged: () => (changed += 1) }, router())
+    await (await question(0)).answer({ colours: [] })
     place.querySelector('button')!.click()
-    const put = await question(0)
+    const put = await question(1)
     expect(put.body).toEqual({ colours: [4], owned: true, fullness: 'full' })
-    await put.answer(null, 200)
+    await put.answer({ colours: [4], entries: [] })
     await vi.waitFor(() => expect(useNotices().list).toHaveLength(1))
     const [notice] = useNotices().list
     expect(notice!.text).toBe('MOSS-4 is in your drawer, full.')
     notice!.act!.run()
-    const back = await question(1)
-    expect(back.body).toEqual({ colours: [4], owned: false })
+    const back = await question(2)
+    expect([back.method, back.body]).toEqual(['PUT', { colours: [4], entries: [] }])
     await back.answer(null, 200)
     await vi.waitFor(() => expect(changed).toBe(2))
   })
@@ -41,44 +42,42 @@ describe('the menu of a colour', () => {
     const mine = { ...swatch, owned: true, fullness: 'half' as const }
     const place = await onPage(ColourMenu, { swatch: mine }, router())
     expect(place.textContent).not.toContain('I own it')
+    await (await question(0)).answer({ colours: [] })
     place.querySelector('button')!.click()
     await vi.waitFor(() => expect(place.textContent).toContain('It is not mine'))
     const press = (words: string) =>
       [...place.querySelectorAll('button')].find((one) => one.textContent!.includes(words))!
     press('It is dry').click()
-    const dry = await question(0)
+    const dry = await question(1)
     expect(dry.body).toEqual({ colours: [4], owned: true, fullness: 'dry' })
-    await dry.answer(null, 200)
+    const there = { colours: [4], entries: [{ colour: 4, fullness: 'half', note: 'the old one' }] }
+    await dry.answer(there)
     await vi.waitFor(() => expect(useNotices().list).toHaveLength(1))
     useNotices().list[0]!.act!.run()
-    const back = await question(1)
-    expect(back.body).toMatchObject({ owned: true, fullness: 'half' })
+    const back = await question(2)
+    expect([back.method, back.body]).toEqual(['PUT', there])
     await back.answer({ code: 'bad', message: 'No room.', problems: [] }, 400)
     await vi.waitFor(() => expect(useNotices().list.at(-1)!.text).toBe('No room.'))
-    expect(asked).toHaveLength(2)
+    expect(asked).toHaveLength(3)
   })
 
-  it('puts it on the shopping list and off it, each of which can be taken back', async () => {
-    for (const [listed, words] of [
-      [false, 'To buy'],
-      [true, 'Off the shopping list'],
-    ] as const) {
-      const at = asked.length
-      const place = await onPage(ColourMenu, { swatch, asked: listed }, router())
-      place.querySelector<HTMLElement>('[aria-label^="More"]')!.click()
-      await vi.waitFor(() => expect(place.textContent).toContain(words))
-      const items = [...place.querySelectorAll('button')]
-      items.find((one) => one.textContent!.includes(words))!.click()
-      const put = await question(at)
-      expect(put.body).toEqual({ colours: [4], asked: !listed })
-      await put.answer(null, 200)
-      await vi.waitFor(() =>
-        expect(useNotices().list.at(-1)!.text).toContain('your shopping list.'),
-      )
-      useNotices().list.at(-1)!.act!.run()
-      const back = await question(at + 1)
-      expect(back.body).toEqual({ colours: [4], asked: listed })
-      await back.answer(null, 200)
-    }
+  it('puts it on the shopping list in one press and takes it off, wherever it stands', async () => {
+    const place = await onPage(ColourMenu, { swatch }, router())
+    await (await question(0)).answer({ colours: [] })
+    const press = (words: string) =>
+      [...place.querySelectorAll('button')].find((one) => one.textContent!.includes(words))
+    press('To buy')!.click()
+    const put = await question(1)
+    expect(put.body).toEqual({ colours: [4], asked: true })
+    await put.answer(null, 200)
+    await vi.waitFor(() => expect(press('To buy')).toBeUndefined())
+    place.querySelector<HTMLElement>('[aria-label^="More"]')!.click()
+    await vi.waitFor(() => expect(press('Off the shopping list')).toBeDefined())
+    press('Off the shopping list')!.click()
+    const off = await question(2)
+    expect(off.body).toEqual({ colours: [4], asked: false })
+    await off.answer(null, 200)
+    useNotices().list.at(-1)!.act!.run()
+    expect((await question(3)).body).toEqual({ colours: [4], asked: true })
   })
 })

@@ -6,9 +6,9 @@ import { useSession, type View } from '@/lib/session'
 /** Colour, Greys, Lamp, Eyes: how everything on the page is looked at. */
 const session = useSession()
 const EYES: { value: View; words: string }[] = [
-  { value: 'protan', words: 'no red cones' },
-  { value: 'deutan', words: 'no green cones' },
-  { value: 'tritan', words: 'no blue cones' },
+  { value: 'protan', words: 'sees no red' },
+  { value: 'deutan', words: 'sees no green' },
+  { value: 'tritan', words: 'sees no blue' },
 ]
 const MAIN = [
   { value: 'colour', words: 'Colour' },

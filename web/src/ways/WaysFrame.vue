@@ -42,8 +42,8 @@ provide(WAYS, {
     </header>
     <div class="mb-4 flex flex-wrap items-end gap-6">
       <div class="w-52">
-        <span class="label">Land it on<WordTip word="land it on" /></span>
-        <ChoiceList v-model="column" label="Land it on" :options="[...COLUMNS]" />
+        <span class="label">Find it in<WordTip word="find it in" /></span>
+        <ChoiceList v-model="column" label="Find it in" :options="[...COLUMNS]" />
       </div>
       <OnOff v-model="onlyOwned" class="pb-2">Only what I own</OnOff>
     </div>

@@ -1,23 +1,49 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
-import { plainly } from './words'
+import { ref, useTemplateRef } from 'vue'
+import { plainly, type Word } from './words'
 
-/** What a special word means, where it stands: opened by a press, a key or a touch. */
-const { word } = defineProps<{ word: string }>()
+/** What a special word means, where it stands: opened by a press, a key or a touch; also the figure itself. */
+const {
+  word,
+  words = [],
+  figure = '',
+} = defineProps<{ word: string; words?: Word[]; figure?: string }>()
+// Over everything, and within the window: lists that scroll would cut it off.
+const root = useTemplateRef<HTMLElement>('root')
+const place = ref({ top: '0px', left: '0px' })
+const HIGH = 220 // pixels that it takes at most
+const WIDE = 264
+function lay() {
+  const { bottom, left } = root.value!.getBoundingClientRect()
+  const top = Math.max(Math.min(bottom + 4, window.innerHeight - HIGH), 0)
+  place.value = {
+    top: `${top}px`,
+    left: `${Math.max(Math.min(left, window.innerWidth - WIDE), 8)}px`,
+  }
+}
 </script>
 
 <template>
-  <Popover as="span" class="relative inline-block">
-    <PopoverButton
-      class="ml-1 inline-flex size-5 cursor-pointer items-center justify-center rounded-full border border-edge align-middle text-xs"
-      :aria-label="`What “${word}” means`"
-      >?</PopoverButton
-    >
-    <PopoverPanel
-      class="panel absolute top-full left-0 z-30 mt-1 w-64 p-3 text-xs font-normal normal-case"
-    >
-      <b>{{ word }}</b>: {{ plainly(word) }}
-      <RouterLink to="/words" class="mt-1 block underline">All words</RouterLink>
-    </PopoverPanel>
-  </Popover>
+  <span ref="root" class="inline-block">
+    <Popover as="span">
+      <PopoverButton
+        class="ml-1 inline-flex size-5 cursor-pointer items-center justify-center rounded-full border border-edge align-middle text-xs pointer-coarse:size-11 pointer-coarse:border-0 pointer-coarse:underline"
+        :aria-label="figure ? `The figures: ${figure}` : `What “${word}” means`"
+        @pointerdown="lay"
+        @keydown="lay"
+        >?</PopoverButton
+      >
+      <PopoverPanel
+        class="panel fixed z-30 w-64 p-3 text-left text-xs font-normal normal-case"
+        :style="place"
+      >
+        <p v-if="figure" class="mb-1 font-semibold">{{ figure }}</p>
+        <p v-for="one in words.length ? words : [{ word, plain: plainly(word) }]" :key="one.word">
+          <b>{{ one.word }}</b>: {{ one.plain }}
+        </p>
+        <RouterLink to="/words" class="mt-1 block underline">All words</RouterLink>
+      </PopoverPanel>
+    </Popover>
+  </span>
 </template>

@@ -6,6 +6,7 @@ import { useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
 import AppDialog from '@/ui/AppDialog.vue'
 import FindColour, { type Picked } from '@/ui/FindColour.vue'
+import TheFigure from '@/ui/TheFigure.vue'
 
 /** Something else instead of what the card uses, wherever it does: one press. */
 const { thing } = defineProps<{ thing: Used }>()
@@ -57,7 +58,9 @@ async function pick(picked: Picked) {
               :style="{ background: mend.shades[session.view] }"
             />
           </span>
-          <span class="min-w-0 text-left break-words">{{ mend.words }}: {{ mend.figure }}</span>
+          <span class="min-w-0 text-left break-words"
+            >{{ mend.words }} <TheFigure :text="mend.figure"
+          /></span>
         </button>
       </div>
       <button type="button" class="button mt-4" @click="finding = true">Another one …</button>

@@ -27,7 +27,7 @@ const tabs = computed(() =>
     { view: 'pads', words: 'Pads and joins' },
     {
       view: 'standing',
-      words: open.value ? `How it stands, ${open.value} to see` : 'How it stands',
+      words: open.value ? `How it stands, ${open.value} to look at` : 'How it stands',
     },
     { view: 'effects', words: 'Over it' },
     { view: 'laying', words: 'How to lay it' },

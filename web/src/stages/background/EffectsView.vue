@@ -9,6 +9,7 @@ import { useCard } from '@/card/card'
 import ChoosePad from '@/card/ChoosePad.vue'
 import { inWords } from '@/lib/words'
 import { HANDS, useGround } from './ground'
+import TheFigure from '@/ui/TheFigure.vue'
 
 /** Water, splashes, white, shimmer, a pattern, a text stamp: what each would do here. */
 const { ground } = defineProps<{ ground: Ground }>()
@@ -89,7 +90,7 @@ async function take(colour: number) {
       <p v-if="findings.get(kind)" class="mt-1 pl-11">
         <b v-if="findings.get(kind)!.status !== 'holds'">Look again: </b>
         {{ findings.get(kind)!.reason || 'shows as it should' }}
-        <span class="text-soft">{{ findings.get(kind)!.figure }}</span>
+        <TheFigure tip :text="findings.get(kind)!.figure" />
       </p>
     </div>
     <p class="text-xs text-soft">

@@ -8,6 +8,7 @@ import PaperChoice from '@/ui/PaperChoice.vue'
 import ChoosePad from '@/card/ChoosePad.vue'
 import { inWords } from '@/lib/words'
 import { coatChoices, HANDS, useGround } from './ground'
+import TheFigure from '@/ui/TheFigure.vue'
 
 /** A card for mats, inked by oneself where none matches. */
 const { ground } = defineProps<{ ground: Ground }>()
@@ -36,7 +37,7 @@ async function take(colour: number) {
   <section aria-label="Card inked by myself">
     <p v-if="store.card!.built" class="panel p-4">
       This card is built of pieces, and each says for itself what it is of: choose a mat or strip
-      under Build, then <i>Of</i>, and a pad to ink it with.
+      under Build, then <i>Made of</i>, and a pad to ink it with.
       <RouterLink class="button mt-3" :to="`/cards/${store.card!.id}/build`"
         >Go to the pieces</RouterLink
       >
@@ -70,11 +71,15 @@ async function take(colour: number) {
       </svg>
       <div class="min-w-60 flex-1 space-y-3">
         <p>
-          As predicted: L* {{ mat.lightness
-          }}<template v-if="mat.like"
-            >, {{ inWords(mat.like.verdict) }} {{ mat.like.verdict === 'far' ? 'from' : 'to' }}
-            {{ mat.like.name }} (ΔE {{ mat.like.distance }})</template
-          >. {{ mat.whole ? '' : 'Inside the dashed line it is covered.' }}
+          As predicted<template v-if="mat.like"
+            >: {{ inWords(mat.like.verdict) }} {{ mat.like.verdict === 'far' ? 'from' : 'to' }}
+            {{ mat.like.name }}</template
+          >.
+          <TheFigure
+            tip
+            :text="`L* ${mat.lightness}${mat.like ? `, ΔE ${mat.like.distance}` : ''}`"
+          />
+          {{ mat.whole ? '' : 'Inside the dashed line it is covered.' }}
         </p>
         <div class="flex flex-wrap gap-2">
           <button type="button" class="button" @click="choosing = true">

@@ -28,7 +28,9 @@ const SEAMS = choices(seamValues)
       <JoinStrip :join="join" class="h-8 w-[190px] shrink-0" />
       <StatusMark :status="join.meeting && STANDS[join.meeting]" class="!mt-0" />
       <p class="min-w-0 flex-1 max-sm:min-w-40">
-        <b v-if="join.meeting">{{ join.rough ? `perhaps ${join.meeting}` : join.meeting }}</b>
+        <b v-if="join.meeting">{{
+          join.rough ? `probably ${inWords(join.meeting)}` : inWords(join.meeting)
+        }}</b>
         {{ join.words }}
       </p>
       <button

@@ -88,7 +88,7 @@ async function submit() {
         />
       </div>
       <div>
-        <label class="label" for="new-reveal">Reveal on every side</label>
+        <label class="label" for="new-reveal">Frame that shows all around</label>
         <input id="new-reveal" v-model="reveal" class="input" />
       </div>
       <div>

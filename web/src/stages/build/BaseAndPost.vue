@@ -52,7 +52,7 @@ async function own() {
         />
       </div>
       <div>
-        <span class="label">The card itself is of</span>
+        <span class="label">The card itself is made of</span>
         <MaterialChoice
           :material="build.base"
           title="What the card itself is made of"

@@ -63,7 +63,7 @@ const cut = computed(() => cutting.value?.sheets ?? [])
               <th class="pr-5 font-semibold">Piece</th>
               <th class="pr-5 font-semibold">Size</th>
               <th class="pr-5 font-semibold">Count</th>
-              <th class="pr-5 font-semibold">Of</th>
+              <th class="pr-5 font-semibold">Made of</th>
               <th class="font-semibold">Lies</th>
             </tr>
           </thead>
@@ -84,9 +84,9 @@ const cut = computed(() => cutting.value?.sheets ?? [])
               <tr class="text-xs text-soft">
                 <th class="pr-5 font-semibold">Piece</th>
                 <th class="pr-5 font-semibold">Size</th>
-                <th class="pr-5 font-semibold">Out of a blank of</th>
+                <th class="pr-5 font-semibold">Cut from a sheet of</th>
                 <th class="pr-5 font-semibold">Count</th>
-                <th class="font-semibold">Of</th>
+                <th class="font-semibold">Made of</th>
               </tr>
             </thead>
             <tbody>

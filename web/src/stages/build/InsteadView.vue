@@ -6,6 +6,7 @@ import { useFetched } from '@/lib/fetched'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import DeskCard from '@/drawing/DeskCard.vue'
 import StatusMark from '@/ui/StatusMark.vue'
+import TheFigure from '@/ui/TheFigure.vue'
 
 /** A piece as it is, left out, and of something else, each on the card, to look at side by side. */
 const { build } = defineProps<{ build: Build }>()
@@ -66,7 +67,7 @@ const desk = (parts: NonNullable<typeof ways.value>[number]['parts']) => ({
               <b class="block text-sm break-words">{{ way.words }}</b>
               <span class="block">{{ way.note }}</span>
               <span v-if="way.stands" class="block text-soft">
-                {{ way.stands.figure }}{{ way.stands.reason ? `: ${way.stands.reason}` : '' }}
+                {{ way.stands.reason }} <TheFigure tip :text="way.stands.figure" />
               </span>
             </p>
             <button

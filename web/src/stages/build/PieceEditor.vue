@@ -152,7 +152,7 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
         />
       </div>
       <div>
-        <span class="label">Of</span>
+        <span class="label">Made of</span>
         <MaterialChoice
           :material="piece.material"
           :title="`What ${piece.name} is made of`"
@@ -193,7 +193,7 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
       </p>
       <form @submit.prevent>
         <span class="label"
-          ><label for="piece-reveal">Reveal on every side</label><WordTip word="reveal"
+          ><label for="piece-reveal">Frame that shows all around</label><WordTip word="reveal"
         /></span>
         <input
           id="piece-reveal"
@@ -232,21 +232,21 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
         />
       </div>
       <div>
-        <label class="label" for="piece-right">Then right by (− left)</label>
+        <label class="label" for="piece-right">Moved right (− left)</label>
         <input
           id="piece-right"
           class="input"
-          placeholder="no offset"
+          placeholder="not moved"
           :value="piece.right"
           @change="offset('right', $event)"
         />
       </div>
       <div>
-        <label class="label" for="piece-below">Then down by (− up)</label>
+        <label class="label" for="piece-below">Moved down (− up)</label>
         <input
           id="piece-below"
           class="input"
-          placeholder="no offset"
+          placeholder="not moved"
           :value="piece.below"
           @change="offset('below', $event)"
         />
@@ -265,7 +265,7 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
           >Trim at the card’s edge</OnOff
         >
         <OnOff :model-value="piece.tucked" @update:model-value="set({ tucked: $event })"
-          >Tuck under its neighbours</OnOff
+          >Ends slid under what is beside it</OnOff
         >
         <OnOff
           v-if="piece.kind === 'image'"

@@ -46,10 +46,10 @@ watch(now, (said) => (asked.value = said as AskedSheets), { immediate: true })
     <SizeFields v-if="sheet === OWN" v-model="own" />
     <slot />
     <div class="w-48">
-      <span class="label">Grain runs<WordTip word="grain" /></span>
+      <span class="label">Its fibres run<WordTip word="grain" /></span>
       <ChoiceList
         v-model="grain"
-        label="Grain runs"
+        label="Its fibres run"
         :options="grains.map((value) => ({ value, words: inWords(value) }))"
       />
     </div>

@@ -62,7 +62,7 @@ const isInk = (piece: Build['pieces'][number]) => piece.top === piece.bottom
         <tr class="text-xs text-soft">
           <th class="pr-6 font-semibold">Piece</th>
           <th class="pr-6 font-semibold">Held by</th>
-          <th class="font-semibold">From – to above what the face is of</th>
+          <th class="font-semibold">How high it lies, above the card itself</th>
         </tr>
       </thead>
       <tbody>

@@ -187,7 +187,7 @@ async function add() {
             <span class="min-w-0 flex-1 truncate">{{ one.name }}</span>
             <span v-if="one.covered" class="text-soft">covered</span>
             <span v-else-if="one.lost || one.judgement?.faults.length" class="font-bold"
-              >to see</span
+              >to look at</span
             >
           </button>
         </li>

@@ -42,7 +42,7 @@ const tabs = computed(() =>
     to: { query: { ...route.query, view: one.view } },
     words:
       one.view === 'materials' && conflicts.value
-        ? `${one.words}, ${conflicts.value} to see`
+        ? `${one.words}, ${conflicts.value} to look at`
         : one.words,
     here: view.value === one.view,
   })),

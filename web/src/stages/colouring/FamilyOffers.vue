@@ -5,6 +5,7 @@ import { useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import WordTip from '@/words/WordTip.vue'
+import TheFigure from '@/ui/TheFigure.vue'
 
 /** Families to choose for an area: the best there are, kept ones, and tones that would help its own. */
 const { area, offers } = defineProps<{ area: Area; offers: Offers; greys: string }>()
@@ -83,8 +84,9 @@ const has = (family: { swatch: { id: number } }[]) =>
           <span class="min-w-0 py-1.5 pr-2">
             {{ family.tones.map((tone) => tone.swatch.label).join(', ') }}
             <span class="block text-soft">
-              ΔL* {{ family.judgement.span.toFixed(0)
-              }}<template v-if="WORDS[family.kept]">, {{ WORDS[family.kept] }}</template
+              <TheFigure class="mr-1" :text="`ΔL* ${family.judgement.span.toFixed(0)}`" /><template
+                v-if="WORDS[family.kept]"
+                >{{ WORDS[family.kept] }}</template
               ><template v-if="family.judgement.faults.length"
                 >: {{ family.judgement.faults.map((fault) => fault.words).join('; ') }}</template
               >

@@ -7,6 +7,7 @@ import { useSession } from '@/lib/session'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
 import KeepFamily from './KeepFamily.vue'
 import ToneDialog from './ToneDialog.vue'
+import TheFigure from '@/ui/TheFigure.vue'
 
 /** A family as a flight of stairs, each tread at its tone's lightness, with what is wrong with it. */
 const { area } = defineProps<{ area: Area }>()
@@ -51,7 +52,7 @@ function replace(id: number | null) {
           :style="{ paddingTop: top(tone.lightness) }"
         >
           <span v-if="n && area.judgement" class="-mt-5 h-5 truncate pl-1 text-xs">
-            {{ step(n - 1) }}
+            <TheFigure :text="step(n - 1)" />
           </span>
           <span class="flex-1" :style="{ background: tone.shades[session.view] }" />
         </div>
@@ -108,8 +109,11 @@ function replace(id: number | null) {
       </ul>
       <p v-else-if="area.judgement" class="mt-2 flex gap-2">
         <CheckIcon class="mt-0.5 size-4 shrink-0" aria-hidden="true" />
-        It holds: ΔL* {{ area.judgement.span.toFixed(0) }} from light to dark,
-        {{ area.judgement.wanted.toFixed(0) }} show form.
+        It holds: light and dark are far enough apart to show form.
+        <TheFigure
+          tip
+          :text="`ΔL* ${area.judgement.span.toFixed(0)} of ${area.judgement.wanted.toFixed(0)}`"
+        />
       </p>
       <p v-if="unlike" class="mt-1 flex gap-2">
         <ExclamationTriangleIcon class="mt-0.5 size-4 shrink-0" aria-hidden="true" />{{ unlike }}

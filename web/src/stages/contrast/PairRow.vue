@@ -6,13 +6,14 @@ import OnOff from '@/ui/OnOff.vue'
 import { inWords } from '@/lib/words'
 import PairDialog from './PairDialog.vue'
 import PairPicture from './PairPicture.vue'
+import TheFigure from '@/ui/TheFigure.vue'
 
 const { pair } = defineProps<{ pair: Pair }>()
 const store = useCard()
 const editing = ref(false)
 const check = computed(() => store.card!.checks.find((one) => one.id === pair.check))
 const standing = computed(() =>
-  check.value?.waived != null ? 'let be' : (check.value?.status ?? ''),
+  check.value?.waived != null ? 'so on purpose' : (check.value?.status ?? ''),
 )
 const outlined = computed({
   get: () => pair.outlined,
@@ -34,11 +35,11 @@ const outlined = computed({
       </OnOff>
     </div>
     <div class="w-44">
-      <p>
-        <b>{{ check?.figure }}</b>
+      <p :class="{ 'font-semibold': standing !== 'holds' }">
+        {{ standing }}
+        <TheFigure v-if="check" tip :text="`${check.figure}, limit ${check.limit}`" />
       </p>
-      <p class="text-xs text-soft">limit {{ check?.limit }}</p>
-      <p class="text-xs" :class="{ 'font-semibold': standing !== 'holds' }">{{ standing }}</p>
+      <p v-if="check?.reason" class="text-xs">{{ check.reason }}</p>
     </div>
     <button type="button" class="button" @click="editing = true">Change</button>
     <button

@@ -8,9 +8,9 @@ const ROWS: { view: View; words: string; note: string }[] = [
   { view: 'colour', words: 'Colour', note: 'as it is' },
   { view: 'greys', words: 'Greys', note: 'the squint test' },
   { view: 'lamp', words: 'Lamp', note: 'warm evening light' },
-  { view: 'protan', words: 'Eyes', note: 'no red cones' },
-  { view: 'deutan', words: 'Eyes', note: 'no green cones' },
-  { view: 'tritan', words: 'Eyes', note: 'no blue cones' },
+  { view: 'protan', words: 'Eyes', note: 'sees no red' },
+  { view: 'deutan', words: 'Eyes', note: 'sees no green' },
+  { view: 'tritan', words: 'Eyes', note: 'sees no blue' },
 ]
 </script>
 

@@ -11,6 +11,8 @@ import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
+import TheFigure from '@/ui/TheFigure.vue'
+import ColourMenu from '@/ui/ColourMenu.vue'
 
 /** The 12 nearest in one medium, target and candidate touching: the honest way to compare. */
 const { colourKey, column } = defineProps<{ colourKey: number; column: Column }>()
@@ -30,31 +32,20 @@ const chosen = ref(cell.value.match?.swatch.id ?? 0)
 const shown = computed(() => matches.value?.find((match) => match.swatch.id === chosen.value))
 const locked = computed(() => cell.value.state === 'locked')
 
-watch(
-  [range, owned, made],
-  async () => {
-    const query = {
-      key: colourKey,
-      column,
-      owned: owned.value,
-      made: made.value,
-      range: range.value || null,
-    }
-    try {
-      const answer = await got(
-        api.GET('/api/cards/{id}/alternatives', {
-          params: { path: { id: store.card!.id }, query },
-        }),
-      )
-      matches.value = answer.matches
-      ranges.value = answer.ranges
-      if (!shown.value) chosen.value = answer.matches[0]?.swatch.id ?? 0
-    } catch (error) {
-      notices.fail(error)
-    }
-  },
-  { immediate: true },
-)
+async function look() {
+  const filters = { owned: owned.value, made: made.value, range: range.value || null }
+  const path = { id: store.card!.id }
+  try {
+    const query = { key: colourKey, column, ...filters }
+    const answer = await got(api.GET('/api/cards/{id}/alternatives', { params: { path, query } }))
+    matches.value = answer.matches
+    ranges.value = answer.ranges
+    if (!shown.value) chosen.value = answer.matches[0]?.swatch.id ?? 0
+  } catch (error) {
+    notices.fail(error)
+  }
+}
+watch([range, owned, made], look, { immediate: true })
 
 async function choose(lock: boolean) {
   const change = {
@@ -98,8 +89,10 @@ async function goBack() {
       </p>
       <p v-if="shown">
         <b>{{ shown.swatch.range_name }} {{ shown.swatch.label }}</b
-        ><br />{{ nearness(shown) }}, {{ figure(shown) }}, {{ shown.swatch.provenance_words
-        }}<template v-if="shown.swatch.discontinued">, discontinued</template>
+        ><br />{{ nearness(shown) }} <TheFigure tip :text="figure(shown)" />,
+        {{ shown.swatch.provenance_words
+        }}<template v-if="shown.swatch.discontinued">, discontinued</template><br />
+        <ColourMenu :swatch="shown.swatch" @changed="look" />
       </p>
     </div>
     <div class="mb-3 flex flex-wrap items-center gap-5">
@@ -143,7 +136,7 @@ async function goBack() {
               <b class="block text-sm break-words">{{ match.swatch.label }}</b>
               <span class="block truncate text-soft">{{ match.swatch.range_name }}</span>
               <span class="block">{{ nearness(match) }}</span>
-              <span class="block text-soft">{{ figure(match) }}</span>
+              <TheFigure class="block" :text="figure(match)" />
               <span v-if="match.swatch.discontinued" class="block">discontinued</span>
             </span>
             <OwnedCorner :swatch="match.swatch" />

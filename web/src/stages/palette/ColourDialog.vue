@@ -7,6 +7,7 @@ import { roleValues as ROLES } from '@/api/schema'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import AddColour from './AddColour.vue'
+import TheFigure from '@/ui/TheFigure.vue'
 
 const { colourKey } = defineProps<{ colourKey: number }>()
 const emit = defineEmits<{ close: [] }>()
@@ -39,14 +40,16 @@ async function remove() {
       <div class="mb-4 flex gap-4">
         <div class="size-24 rounded-data" :style="{ background: colour.shades[session.view] }" />
         <p class="flex-1">
-          {{ colour.hue_name }}, L*a*b* {{ colour.lab.join(', ') }}<br />
+          {{ colour.hue_name }}
+          <TheFigure tip :text="`L*a*b* ${colour.lab.join(', ')}`" /><br />
           <template v-if="colour.anchor">
             {{ colour.anchor.range_name }} {{ colour.anchor.label }}, {{ colour.anchor.medium
             }}<br />
           </template>
           <span class="text-soft"
-            >{{ colour.provenance_words }}, within about ΔE {{ colour.uncertainty }}</span
-          >
+            >{{ colour.provenance_words }}
+            <TheFigure tip :text="`within about ΔE ${colour.uncertainty}`"
+          /></span>
         </p>
       </div>
       <div class="grid grid-cols-2 gap-3">

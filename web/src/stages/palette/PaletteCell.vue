@@ -5,6 +5,7 @@ import type { Cell } from '@/api/client'
 import { figure, nearness, percent } from '@/lib/words'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
 import SwatchShape from '@/drawing/SwatchShape.vue'
+import TheFigure from '@/ui/TheFigure.vue'
 
 const { cell, itself } = defineProps<{ cell: Cell; itself: boolean }>()
 const words = computed(() =>
@@ -27,7 +28,7 @@ const words = computed(() =>
         <span class="block text-xs break-words">
           {{ cell.match.swatch.label }} is {{ words }}
         </span>
-        <span class="block text-xs text-soft">{{ figure(cell.match) }}</span>
+        <TheFigure class="block" :text="figure(cell.match)" />
       </span>
     </template>
     <template v-else>
@@ -37,7 +38,7 @@ const words = computed(() =>
           cell.match.swatch.label
         }}</b>
         <span class="block text-xs leading-tight">{{ words }}</span>
-        <span v-if="!itself" class="block text-xs text-soft">{{ figure(cell.match) }}</span>
+        <TheFigure v-if="!itself" class="block" :text="figure(cell.match)" />
         <span v-if="cell.match.swatch.share" class="block text-xs text-soft">
           {{ percent(cell.match.swatch.share) }} of it
         </span>

@@ -16,6 +16,7 @@ import ColourHead from './ColourHead.vue'
 import MoveDialog from './MoveDialog.vue'
 import PaletteCell from './PaletteCell.vue'
 import PapersDialog from './PapersDialog.vue'
+import WordTip from '@/words/WordTip.vue'
 
 defineEmits<{ add: [] }>()
 const store = useCard()
@@ -140,7 +141,7 @@ const tab = (row: number, column: number) =>
   <div v-else>
     <div class="mb-2 flex items-center justify-between px-1">
       <p class="text-xs text-soft">
-        The nearest in each medium. Arrows move, Enter compares, L locks.
+        The nearest in each medium<WordTip word="cousin" />. Arrows move, Enter compares, L locks.
       </p>
       <span class="flex items-center gap-4">
         <Menu as="div" class="relative">
