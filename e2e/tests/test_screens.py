@@ -403,7 +403,8 @@ class FileTests(BrowserTestCase):
         tile = self.page.get_by_role("link", name="TARN-5")
         expect(tile).to_contain_text("my own reading")
         tile.click()
-        expect(self.page.get_by_text("48, -20, -20")).to_be_visible()
+        self.button("The figures: L*a*b* 48, -20, -20").click()
+        expect(self.page.get_by_text("A colour in three figures")).to_be_visible()
 
     def test_a_range_comes_as_palette_text(self):
         self.open_demo()

@@ -195,7 +195,7 @@ class StoryTests(BrowserTestCase):
         self.page.get_by_label("L*a*b* (D50), or #rrggbb").fill("51, -22, -21.5")
         self.button("Keep it").click()
         expect(kept.get_by_role("listitem")).to_have_count(2)
-        expect(self.page.get_by_text("Your 2 readings say")).to_be_visible()
+        expect(self.page.get_by_text("By your 2 readings the range’s figure is off")).to_be_visible()
         expect(self.page.get_by_text("my own reading")).to_be_visible()
 
     def photographs_a_chart_that_she_filled(self):

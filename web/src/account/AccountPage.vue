@@ -64,7 +64,7 @@ const remove = () =>
 </script>
 
 <template>
-  <main class="overflow-y-auto p-6">
+  <main class="overflow-y-auto p-6 small:p-3">
     <h1 class="mb-5 text-xl">{{ session.person?.name }}</h1>
     <div class="grid max-w-[920px] gap-5 md:grid-cols-2">
       <section class="panel p-5" aria-labelledby="mine">

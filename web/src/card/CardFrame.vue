@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ArrowUturnLeftIcon, ArrowUturnRightIcon, PencilSquareIcon } from '@heroicons/vue/20/solid'
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useKeys } from '@/lib/keys'
 import { useSession } from '@/lib/session'
@@ -16,6 +16,7 @@ import CopyCard from './CopyCard.vue'
 import PaletteStrip from './PaletteStrip.vue'
 import { useCard } from './card'
 import { STAGES } from './stages'
+import DotsMenu, { type DotsItem } from '@/ui/DotsMenu.vue'
 
 const route = useRoute()
 const session = useSession()
@@ -55,6 +56,22 @@ function standingWords(stage: string) {
   if (open === undefined) return ''
   return open ? `${plural(open, 'check')} to look at` : 'all checks hold'
 }
+/** What a small window has no room for beside the name. */
+const more = computed<DotsItem[]>(() => [
+  { words: 'Name and size …', run: () => (editing.value = true) },
+  { words: 'In other colours', to: `/cards/${store.card!.id}/colourways` },
+  ...(store.card!.redo ? [{ words: 'Redo', run: () => store.step('redo') }] : []),
+])
+// Where the stages are pushed sideways, the one that is open is seen.
+const stages = useTemplateRef<HTMLElement>('stages')
+watch(
+  () => [route.path, stages.value],
+  async () => {
+    await nextTick()
+    const here = stages.value?.querySelector<HTMLElement>('[aria-current]')
+    if (here) stages.value!.scrollLeft = here.offsetLeft - stages.value!.clientWidth / 3
+  },
+)
 function light(place: number) {
   const key = store.card?.colours[place - 1]?.key
   if (key) store.take(key)
@@ -76,20 +93,27 @@ useKeys({
   <main v-else-if="!store.card" class="p-6 text-soft">Fetching the card …</main>
   <div v-else class="flex flex-col">
     <header
-      class="flex min-h-14 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-5 py-2"
+      class="flex min-h-14 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-5 py-2 small:min-h-0 small:gap-x-1 small:gap-y-0 small:px-2 small:py-0.5 short:flex-nowrap"
     >
-      <h1 class="max-w-[46%] truncate text-lg" :title="store.card.name">{{ store.card.name }}</h1>
+      <h1
+        class="max-w-[46%] truncate text-lg small:max-w-none small:flex-1 small:pl-1 small:text-base short:sr-only"
+        :title="store.card.name"
+      >
+        {{ store.card.name }}
+      </h1>
       <button
         type="button"
-        class="button button-plain !font-normal text-soft"
+        class="button button-plain !font-normal text-soft small:hidden"
         @click="editing = true"
       >
         {{ store.card.size.words }}, {{ store.card.size.orientation }}
         <PencilSquareIcon class="size-4" aria-hidden="true" />
         <span class="sr-only">, change name or size</span>
       </button>
-      <div class="flex-1" />
-      <RouterLink :to="`/cards/${store.card.id}/colourways`" class="button button-plain"
+      <div class="flex-1 small:hidden" />
+      <RouterLink
+        :to="`/cards/${store.card.id}/colourways`"
+        class="button button-plain small:hidden"
         >In other colours</RouterLink
       >
       <button
@@ -99,23 +123,34 @@ useKeys({
         :title="store.card.undo ? `Undo ${store.card.undo} (Ctrl Z)` : 'Nothing to undo'"
         @click="store.step('undo')"
       >
-        <ArrowUturnLeftIcon class="size-4" aria-hidden="true" />Undo
+        <ArrowUturnLeftIcon class="size-4" aria-hidden="true" /><span class="small:sr-only"
+          >Undo</span
+        >
       </button>
       <button
         type="button"
-        class="button button-plain"
+        class="button button-plain small:hidden"
         :disabled="!store.card.redo"
         :title="store.card.redo ? `Redo ${store.card.redo} (Ctrl Shift Z)` : 'Nothing to redo'"
         @click="store.step('redo')"
       >
         <ArrowUturnRightIcon class="size-4" aria-hidden="true" />Redo
       </button>
-      <nav aria-label="Stages" class="flex gap-0.5 max-lg:flex-wrap">
+      <DotsMenu
+        class="hidden small:inline-flex short:order-last"
+        label="More of this card"
+        :items="more"
+      />
+      <nav
+        ref="stages"
+        aria-label="Stages"
+        class="relative flex gap-0.5 max-lg:flex-wrap small:w-full small:flex-nowrap small:overflow-x-auto small:p-0.5 short:w-auto short:min-w-0 short:flex-1"
+      >
         <RouterLink
           v-for="stage in STAGES"
           :key="stage.key"
           :to="`/cards/${store.card.id}/${stage.key}`"
-          class="button button-plain !gap-1 !px-2"
+          class="button button-plain shrink-0 !gap-1 !px-2"
           active-class="!bg-sheet !border-edge"
           :title="standingWords(stage.key)"
         >
@@ -135,7 +170,7 @@ useKeys({
       </nav>
     </header>
     <div class="flex min-h-0 flex-1 flex-col max-lg:overflow-y-auto lg:flex-row">
-      <main class="min-w-0 overflow-auto p-4 max-lg:shrink-0 lg:min-h-0 lg:flex-1">
+      <main class="min-w-0 overflow-auto p-4 small:p-2 max-lg:shrink-0 lg:min-h-0 lg:flex-1">
         <RouterView @add="adding = true" />
       </main>
       <aside

@@ -110,8 +110,8 @@ watch([words, order, group], () => turnTo(1))
 </script>
 
 <template>
-  <main class="overflow-y-auto p-6">
-    <header class="mb-6 flex items-center justify-between">
+  <main class="overflow-y-auto p-6 small:p-3">
+    <header class="head justify-between">
       <h1 class="text-xl">Cards</h1>
       <span class="flex gap-2">
         <RouterLink to="/recipes" class="button">Bring in a recipe</RouterLink>

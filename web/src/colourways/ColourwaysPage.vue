@@ -106,8 +106,8 @@ async function take(one: Colourway) {
 <template>
   <NothingHere v-if="store.missing" />
   <main v-else-if="!store.card" class="p-6 text-soft">Fetching the card …</main>
-  <main v-else class="overflow-y-auto p-6">
-    <header class="mb-4 flex flex-wrap items-center gap-3">
+  <main v-else class="overflow-y-auto p-6 small:p-3">
+    <header class="head">
       <RouterLink :to="`/cards/${id}/palette`" class="button">Back to the card</RouterLink>
       <h1 class="min-w-0 flex-1 text-xl max-sm:order-first max-sm:basis-full">
         {{ store.card.name }} in other colours

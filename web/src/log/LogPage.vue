@@ -70,8 +70,8 @@ const day = (one: MadeSummary) =>
 </script>
 
 <template>
-  <main class="overflow-y-auto p-6">
-    <header class="mb-4 flex flex-wrap items-center justify-between gap-3">
+  <main class="overflow-y-auto p-6 small:p-3">
+    <header class="head justify-between">
       <h1 class="text-xl">Log</h1>
       <span class="flex flex-wrap gap-2">
         <RouterLink to="/log/which" class="button">Which was it?</RouterLink>

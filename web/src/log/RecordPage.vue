@@ -6,7 +6,7 @@ import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
 import { plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
-import FileButton from '@/ui/FileButton.vue'
+import PictureButton from '@/ui/PictureButton.vue'
 import NothingHere from '@/ui/NothingHere.vue'
 import ShareLink from '@/recipes/ShareLink.vue'
 import RecipeSheet from '@/ui/RecipeSheet.vue'
@@ -76,8 +76,8 @@ async function forget() {
 <template>
   <NothingHere v-if="missing" />
   <main v-else-if="!data || !said" class="p-6 text-soft">Opening the record …</main>
-  <main v-else class="overflow-y-auto p-6">
-    <header class="mb-4 flex flex-wrap items-center gap-3">
+  <main v-else class="overflow-y-auto p-6 small:p-3">
+    <header class="head">
       <RouterLink to="/log" class="button">Back to the log</RouterLink>
       <h1 class="min-w-0 flex-1 truncate text-xl">{{ data.name }}</h1>
       <RouterLink v-if="data.card" :to="`/cards/${data.card}`" class="button"
@@ -109,11 +109,8 @@ async function forget() {
               </button>
             </li>
           </ul>
-          <FileButton
-            v-if="data.photos.length < data.most_photos"
-            accept="image/png,image/jpeg,image/webp"
-            @file="addPhoto"
-            >Add a photo</FileButton
+          <PictureButton v-if="data.photos.length < data.most_photos" @file="addPhoto"
+            >Add a photo</PictureButton
           >
           <RouterLink
             class="button ml-2"

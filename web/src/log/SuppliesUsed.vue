@@ -9,8 +9,8 @@ const { data } = useFetched([], () => got(api.GET('/api/records/supplies')))
 </script>
 
 <template>
-  <main class="overflow-y-auto p-6">
-    <header class="mb-4 flex items-center gap-3">
+  <main class="overflow-y-auto p-6 small:p-3">
+    <header class="head">
       <RouterLink to="/log" class="button">Back to the log</RouterLink>
       <h1 class="text-xl">How supplies are used</h1>
     </header>

@@ -7,7 +7,7 @@ import SwatchShape from '@/drawing/SwatchShape.vue'
 import { useFetched } from '@/lib/fetched'
 import { percent } from '@/lib/words'
 import ChoiceList from '@/ui/ChoiceList.vue'
-import FileButton from '@/ui/FileButton.vue'
+import PictureButton from '@/ui/PictureButton.vue'
 import FindColour, { type Picked } from '@/ui/FindColour.vue'
 import PhotoFrame, { type Box } from '@/ui/PhotoFrame.vue'
 import TheFigure from '@/ui/TheFigure.vue'
@@ -93,8 +93,8 @@ const back = computed(() => (record.value ? `/log/${record.value}` : '/log'))
 </script>
 
 <template>
-  <main class="overflow-y-auto p-6">
-    <header class="mb-4 flex flex-wrap items-center gap-3">
+  <main class="overflow-y-auto p-6 small:p-3">
+    <header class="head">
       <RouterLink :to="back" class="button">{{
         record ? 'Back to the record' : 'Back to the log'
       }}</RouterLink>
@@ -103,9 +103,7 @@ const back = computed(() => (record.value ? `/log/${record.value}` : '/log'))
           made.name
         }}</span>
       </h1>
-      <FileButton accept="image/png,image/jpeg,image/webp" @file="take">{{
-        last ? 'Another photo' : 'Choose a photo'
-      }}</FileButton>
+      <PictureButton @file="take">{{ last ? 'Another photo' : 'Choose a photo' }}</PictureButton>
     </header>
     <ul v-if="made && made.photos.length > 1" class="mb-3 flex gap-2" aria-label="Photos of it">
       <li v-for="(one, n) in made.photos" :key="one.id">

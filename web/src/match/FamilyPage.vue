@@ -88,7 +88,7 @@ const shade = (swatch: Swatch) => swatch.shades[session.view]
 </script>
 
 <template>
-  <main class="overflow-y-auto p-6">
+  <main class="overflow-y-auto p-6 small:p-3">
     <RouterLink to="/match" class="text-xs underline">Match</RouterLink>
     <h1 class="mt-1 mb-1 text-xl">A family into another range</h1>
     <p class="mb-5 max-w-2xl text-soft">

@@ -49,8 +49,11 @@ function reach(row: number, column: number, match: Match) {
   </p>
   <template v-else>
     <p class="mb-2 text-xs text-soft">
-      The nearest in every range. Arrow keys move and compare, Enter or
-      <kbd class="keycap">f</kbd> asks what is like that one.
+      The nearest in every range.
+      <span class="pointer-coarse:hidden"
+        >Arrow keys move and compare, Enter or <kbd class="keycap">f</kbd> asks what is like that
+        one.</span
+      >
     </p>
     <div
       ref="grid"

@@ -71,9 +71,9 @@ useKeys({
   <main v-else class="flex flex-col overflow-y-auto lg:flex-row lg:overflow-hidden">
     <section
       aria-label="The colour"
-      class="flex shrink-0 flex-col gap-4 border-line bg-wall p-5 max-lg:border-b lg:w-[336px] lg:overflow-y-auto lg:border-r"
+      class="relative flex shrink-0 flex-col gap-4 border-line bg-wall p-5 small:gap-2 small:p-3 max-lg:border-b lg:w-[336px] lg:overflow-y-auto lg:border-r"
     >
-      <h1 class="text-xl">Match</h1>
+      <h1 class="text-xl small:sr-only">Match</h1>
       <button
         type="button"
         class="input !min-h-11 cursor-pointer text-left text-soft"
@@ -114,9 +114,8 @@ useKeys({
       <div class="panel p-6">
         <h2 class="mb-2 text-lg">I have this here. What is it there?</h2>
         <p class="mb-4">
-          Press <kbd class="keycap">/</kbd> and type any code or name, also half remembered, or a
-          value. You see what is like it in every other range and medium, how near, in which
-          direction, and what of it is in your drawer.
+          Type any code or name, also half remembered, or a value. You see what is like it in every
+          other range and medium, how near, in which direction, and what of it is in your drawer.
         </p>
         <div class="flex flex-wrap gap-2">
           <button type="button" class="button button-main" @click="finding = true">

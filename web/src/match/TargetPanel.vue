@@ -13,7 +13,7 @@ const session = useSession()
 
 <template>
   <div>
-    <div class="flex h-36 overflow-hidden rounded-data">
+    <div class="flex h-36 small:h-20 overflow-hidden rounded-data">
       <div
         class="flex-1"
         role="img"
@@ -81,7 +81,7 @@ const session = useSession()
         </dd>
       </template>
     </dl>
-    <div class="mt-4 flex flex-wrap gap-2">
+    <div class="mt-4 flex flex-wrap gap-2 small:mt-1">
       <button
         type="button"
         class="button"

@@ -4,7 +4,7 @@ import { reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ApiError, form, got, type PaperReading } from '@/api/client'
 import ChoiceList from '@/ui/ChoiceList.vue'
-import FileButton from '@/ui/FileButton.vue'
+import PictureButton from '@/ui/PictureButton.vue'
 import PhotoFrame, { type Box } from '@/ui/PhotoFrame.vue'
 import ProgressLine from '@/ui/ProgressLine.vue'
 import { useOwnCards } from '@/lib/ownCards'
@@ -123,7 +123,7 @@ usePasted(take)
 
 <template>
   <main
-    class="overflow-y-auto p-6"
+    class="overflow-y-auto p-6 small:p-3"
     @dragover.prevent
     @drop.prevent="
       (event) =>
@@ -139,9 +139,7 @@ usePasted(take)
           A scan or a photo (PNG, JPEG, WebP): by the button, dropped here, or pasted. In a photo,
           lay a piece of white card on or beside the sheet: with it the light is corrected for.
         </p>
-        <FileButton accept="image/png,image/jpeg,image/webp" @file="(one) => take(one, one.name)"
-          >Choose a picture</FileButton
-        >
+        <PictureButton @file="(one) => take(one, one.name)">Choose a picture</PictureButton>
       </div>
       <PaperCamera class="min-w-72 flex-1" @taken="take" />
     </div>

@@ -60,11 +60,11 @@ async function remove() {
 
 <template>
   <NothingHere v-if="missing" />
-  <main v-else-if="paper" class="overflow-y-auto p-6">
+  <main v-else-if="paper" class="overflow-y-auto p-6 small:p-3">
     <RouterLink to="/papers" class="text-xs underline">Papers</RouterLink>
     <header class="mt-1 mb-5 flex flex-wrap items-start gap-4">
       <div class="min-w-0 flex-1">
-        <h1 class="text-xl">{{ paper.title }}</h1>
+        <h1 class="text-xl small:text-lg">{{ paper.title }}</h1>
         <p class="text-soft">
           <RouterLink :to="`/supplies/${paper.range_id}`" class="underline">{{
             paper.collection

@@ -17,8 +17,8 @@ const collections = computed(() => {
 </script>
 
 <template>
-  <main class="overflow-y-auto p-6">
-    <header class="mb-5 flex flex-wrap items-center justify-between gap-3">
+  <main class="overflow-y-auto p-6 small:p-3">
+    <header class="head justify-between">
       <h1 class="text-xl">Papers</h1>
       <RouterLink to="/papers/add" class="button button-main">
         <PlusIcon class="size-4" aria-hidden="true" />Add a paper

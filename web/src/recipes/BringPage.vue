@@ -8,8 +8,8 @@ const file = shallowRef<File>()
 </script>
 
 <template>
-  <main class="overflow-y-auto p-6">
-    <header class="mb-4 flex flex-wrap items-center gap-3">
+  <main class="overflow-y-auto p-6 small:p-3">
+    <header class="head">
       <RouterLink to="/cards" class="button">Back to the cards</RouterLink>
       <h1 class="flex-1 text-xl max-sm:order-first max-sm:basis-full">Bring in a recipe</h1>
       <FileButton accept=".json,application/json" @file="file = $event">{{

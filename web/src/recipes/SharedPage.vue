@@ -22,7 +22,7 @@ watch(data, (found) => found && (document.title = `${found.name} · Jindle`))
 <template>
   <NothingHere v-if="missing" />
   <main v-else class="mx-auto max-w-[1100px] overflow-y-auto p-6">
-    <header class="mb-4 flex flex-wrap items-center gap-3">
+    <header class="head">
       <h1 class="min-w-0 flex-1 text-xl break-words">{{ data?.name ?? 'A recipe' }}</h1>
       <button
         v-if="session.person"

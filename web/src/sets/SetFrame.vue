@@ -85,9 +85,9 @@ const tabs = computed(() =>
 <template>
   <NothingHere v-if="missing" />
   <main v-else-if="!set" class="p-6 text-soft">Fetching the set …</main>
-  <main v-else class="overflow-y-auto p-6">
+  <main v-else class="overflow-y-auto p-6 small:p-3">
     <RouterLink to="/cards/sets" class="text-xs underline">Sets</RouterLink>
-    <header class="mt-1 mb-5 flex flex-wrap items-center gap-x-4 gap-y-3">
+    <header class="head">
       <h1 class="basis-full text-xl">
         <label class="sr-only" for="set-name">Name of the set</label>
         <input

@@ -140,7 +140,7 @@ function count(card: SetMember, event: Event) {
                 }}{{ one.example ? '; a made-up example, in no shop' : '' }}</span
               >
             </span>
-            <ColourMenu class="ml-auto" :swatch="one.swatch" @changed="again" />
+            <ColourMenu class="ml-auto" listed :swatch="one.swatch" @changed="again" />
           </li>
         </ul>
       </section>

@@ -30,9 +30,9 @@ async function make(cards: HowMany[]) {
 </script>
 
 <template>
-  <main class="overflow-y-auto p-6">
+  <main class="overflow-y-auto p-6 small:p-3">
     <RouterLink to="/cards" class="text-xs underline">Cards</RouterLink>
-    <header class="mt-1 mb-5 flex flex-wrap items-center justify-between gap-3">
+    <header class="head justify-between">
       <h1 class="text-xl">Sets</h1>
       <button type="button" class="button button-main" @click="making = true">
         Put cards together

@@ -96,7 +96,7 @@ async function store() {
 </script>
 
 <template>
-  <main class="overflow-y-auto p-6">
+  <main class="overflow-y-auto p-6 small:p-3">
     <RouterLink to="/supplies" class="text-xs underline">Supplies</RouterLink>
     <h1 class="mt-1 mb-4 text-xl">Bring in a range</h1>
     <div

@@ -36,7 +36,7 @@ async function go() {
 </script>
 
 <template>
-  <main class="overflow-y-auto p-6">
+  <main class="overflow-y-auto p-6 small:p-3">
     <RouterLink to="/cards" class="text-xs underline">Cards</RouterLink>
     <h1 class="mt-1 mb-4 text-xl">What I own</h1>
     <div class="mb-5 flex flex-wrap gap-2">

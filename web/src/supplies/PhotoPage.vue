@@ -10,7 +10,7 @@ import { usePasted, useProgress } from '@/lib/reading'
 import { plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
-import FileButton from '@/ui/FileButton.vue'
+import PictureButton from '@/ui/PictureButton.vue'
 import FindColour, { type Picked } from '@/ui/FindColour.vue'
 import LaidFields from '@/ui/LaidFields.vue'
 import PhotoFrame, { type Box } from '@/ui/PhotoFrame.vue'
@@ -154,12 +154,12 @@ usePasted(take)
 
 <template>
   <main
-    class="overflow-y-auto p-6"
+    class="overflow-y-auto p-6 small:p-3"
     @dragover.prevent
     @drop.prevent="(event) => event.dataTransfer?.files[0] && take(event.dataTransfer.files[0])"
   >
     <RouterLink to="/supplies" class="text-xs underline">Supplies</RouterLink>
-    <header class="mt-1 mb-4 flex flex-wrap items-center gap-x-8 gap-y-3">
+    <header class="head">
       <h1 class="text-xl">Swatches from a photo</h1>
       <TabLinks :tabs="tabs" label="What is photographed" />
     </header>
@@ -177,9 +177,7 @@ usePasted(take)
           Any page of swatches with a piece of white card in the picture. Choose the picture, then
           draw a frame on each swatch and say which colour it is.
         </p>
-        <FileButton accept="image/png,image/jpeg,image/webp" @file="take"
-          >Choose a picture</FileButton
-        >
+        <PictureButton @file="take">Choose a picture</PictureButton>
         <span class="ml-3 text-xs text-soft">or drop or paste one</span>
       </section>
       <ChartCamera

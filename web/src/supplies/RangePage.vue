@@ -75,11 +75,11 @@ async function remove() {
 
 <template>
   <NothingHere v-if="missing" />
-  <main v-else-if="range" class="overflow-y-auto p-6">
+  <main v-else-if="range" class="overflow-y-auto p-6 small:p-3">
     <RouterLink to="/supplies" class="text-xs underline">Supplies</RouterLink>
     <header class="mt-1 mb-4 flex flex-wrap items-start gap-4">
       <div class="min-w-0 flex-1">
-        <h1 class="text-xl">{{ range.name }}</h1>
+        <h1 class="text-xl small:text-lg">{{ range.name }}</h1>
         <p class="text-soft">
           {{ range.maker ? `${range.maker}, ` : '' }}{{ range.medium }},
           {{ plural(range.count, 'colour') }}. {{ range.note }}

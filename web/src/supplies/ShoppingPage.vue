@@ -55,7 +55,7 @@ const groups = computed(() => {
             <span class="min-w-40 flex-1 text-xs text-soft"
               ><template v-if="item.cards.length">for {{ item.cards.join('; ') }}</template></span
             >
-            <ColourMenu class="ml-auto" :swatch="item.swatch" @changed="refresh" />
+            <ColourMenu class="ml-auto" listed :swatch="item.swatch" @changed="refresh" />
           </li>
         </ul>
       </section>

@@ -15,11 +15,15 @@ const tabs = computed(() =>
 </script>
 
 <template>
-  <main class="overflow-y-auto p-6">
-    <header class="mb-5 flex flex-wrap items-center gap-x-8 gap-y-3">
-      <h1 class="text-xl">Supplies</h1>
+  <main class="overflow-y-auto p-6 small:p-3">
+    <header class="head small:flex-wrap small:overflow-visible">
+      <h1 class="text-xl small:sr-only">Supplies</h1>
       <TabLinks :tabs="tabs" label="Supplies" />
-      <div class="ml-auto flex flex-wrap gap-2"><slot name="actions" /></div>
+      <div
+        class="relative ml-auto flex flex-wrap gap-2 small:ml-0 small:w-full small:overflow-x-auto"
+      >
+        <slot name="actions" />
+      </div>
     </header>
     <slot />
   </main>

@@ -89,7 +89,7 @@ const media = computed(() => {
                 :style="{ background: shade }"
               />
             </span>
-            <span class="w-40 text-right text-xs">
+            <span class="w-40 text-right text-xs max-sm:text-left">
               {{ plural(range.count, 'colour') }}
               <span class="block text-soft">{{
                 range.owned ? `${range.owned} in my drawer` : 'none in my drawer'

@@ -6,8 +6,13 @@ import { useAsked, useDrawer } from '@/lib/drawer'
 import DotsMenu, { type DotsItem } from './DotsMenu.vue'
 
 /** The same few things for every colour, wherever it stands. */
-const { swatch, compact = false } = defineProps<{
+const {
+  swatch,
+  compact = false,
+  listed = false,
+} = defineProps<{
   swatch: Pick<Swatch, 'id' | 'label' | 'code' | 'name' | 'range_name' | 'owned' | 'fullness'>
+  listed?: boolean // where all are to buy anyway
   compact?: boolean // all behind the dots, where there is room for no more
 }>()
 const emit = defineEmits<{ changed: [] }>()
@@ -48,7 +53,7 @@ const items = computed<DotsItem[]>(() => [
         I own it<span class="sr-only">: {{ swatch.label }}</span>
       </button>
       <button
-        v-if="!asked"
+        v-if="!asked && !listed"
         type="button"
         class="button button-plain !min-h-8 !px-2 !text-xs"
         @click="want(swatch, true)"

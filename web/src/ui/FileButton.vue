@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A button that asks for one file. */
-defineProps<{ accept?: string }>()
+defineProps<{ accept?: string; camera?: boolean }>()
 const emit = defineEmits<{ file: [file: File] }>()
 
 function chosen(event: Event) {
@@ -14,6 +14,12 @@ function chosen(event: Event) {
 <template>
   <label class="button focus-within:outline-2">
     <slot />
-    <input type="file" class="sr-only" :accept="accept" @change="chosen" />
+    <input
+      type="file"
+      class="sr-only"
+      :accept="accept"
+      :capture="camera ? 'environment' : undefined"
+      @change="chosen"
+    />
   </label>
 </template>

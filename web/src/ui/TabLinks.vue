@@ -6,12 +6,15 @@ defineProps<{ tabs: { to: RouteLocationRaw; words: string; here: boolean }[]; la
 </script>
 
 <template>
-  <nav :aria-label="label" class="flex flex-wrap gap-1">
+  <nav
+    :aria-label="label"
+    class="relative flex flex-wrap gap-1 small:flex-nowrap small:overflow-x-auto"
+  >
     <RouterLink
       v-for="tab in tabs"
       :key="tab.words"
       :to="tab.to"
-      class="button"
+      class="button shrink-0"
       :class="tab.here ? 'button-main' : 'button-plain'"
       :aria-current="tab.here ? 'page' : undefined"
       >{{ tab.words }}</RouterLink

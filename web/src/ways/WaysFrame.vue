@@ -34,9 +34,9 @@ provide(WAYS, {
 </script>
 
 <template>
-  <main class="overflow-y-auto p-6">
+  <main class="overflow-y-auto p-6 small:p-3">
     <RouterLink to="/cards" class="text-xs underline">Cards</RouterLink>
-    <header class="mt-1 mb-5 flex flex-wrap items-center gap-x-8 gap-y-3">
+    <header class="head">
       <h1 class="text-xl">Ways into a palette</h1>
       <TabLinks :tabs="tabs" label="Ways into a palette" />
     </header>

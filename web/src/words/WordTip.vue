@@ -28,7 +28,7 @@ function lay() {
   <span ref="root" class="inline-block">
     <Popover as="span">
       <PopoverButton
-        class="ml-1 inline-flex size-5 cursor-pointer items-center justify-center rounded-full border border-edge align-middle text-xs pointer-coarse:size-11 pointer-coarse:border-0 pointer-coarse:underline"
+        class="ml-1 inline-flex size-5 cursor-pointer items-center justify-center rounded-full border border-edge align-middle text-xs relative pointer-coarse:before:absolute pointer-coarse:before:-inset-3 pointer-coarse:before:content-['']"
         :aria-label="figure ? `The figures: ${figure}` : `What “${word}” means`"
         @pointerdown="lay"
         @keydown="lay"

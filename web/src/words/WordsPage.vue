@@ -11,7 +11,7 @@ const shown = computed(() => {
 </script>
 
 <template>
-  <main class="overflow-y-auto p-6">
+  <main class="overflow-y-auto p-6 small:p-3">
     <h1 class="mb-1 text-xl">Words</h1>
     <p class="mb-4 max-w-2xl">
       Nobody needs to know these to make a card. Where one stands, a ? beside it says the same.

@@ -4,7 +4,7 @@ import { api, ApiError, form, got, type ScanReading } from '@/api/client'
 import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
-import FileButton from '@/ui/FileButton.vue'
+import PictureButton from '@/ui/PictureButton.vue'
 
 /** A photo or scan of a stamped outline: areas are found, gaps are closed by hand, pieces made one, named. */
 type Point = [number, number]
@@ -121,9 +121,7 @@ const named = computed(() => reading.value!.areas.map((_, at) => names.value[at]
 <template>
   <AppDialog title="A photo or scan of your outline" wide @close="emit('close')">
     <div class="mb-3 flex flex-wrap items-center gap-2">
-      <FileButton accept="image/png,image/jpeg,image/webp" @file="take"
-        >Choose a picture</FileButton
-      >
+      <PictureButton @file="take">Choose a picture</PictureButton>
       <p class="min-w-60 flex-1 text-xs text-soft">
         The stamped outline by itself, uncoloured, on light paper, as large as it goes. Closed areas
         are found, small gaps in the line are bridged; the picture is not kept.

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { ChevronDownIcon } from '@heroicons/vue/20/solid'
+import { useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, ref } from 'vue'
 import { api, got, type Column } from '@/api/client'
 import { useCard } from '@/card/card'
@@ -13,10 +14,13 @@ import ColumnsDialog from './ColumnsDialog.vue'
 import AlternativesDialog from './AlternativesDialog.vue'
 import ColourDialog from './ColourDialog.vue'
 import ColourHead from './ColourHead.vue'
+import OneColour from './OneColour.vue'
 import MoveDialog from './MoveDialog.vue'
 import PaletteCell from './PaletteCell.vue'
 import PapersDialog from './PapersDialog.vue'
 import WordTip from '@/words/WordTip.vue'
+
+const SMALL = '(width < 640px)' // too narrow for a table
 
 defineEmits<{ add: [] }>()
 const store = useCard()
@@ -36,6 +40,7 @@ const widening = ref(false)
 const across = computed(() => ({
   gridTemplateColumns: `138px repeat(${card.value.columns.length}, minmax(130px, 1fr))`,
 }))
+const small = useMediaQuery(SMALL)
 const onlyOwned = useOnlyOwned()
 const ACTS: [string, () => void][] = [
   ['Papers that go with it', () => (choosingPaper.value = true)],
@@ -139,9 +144,10 @@ const tab = (row: number, column: number) =>
     </button>
   </div>
   <div v-else>
-    <div class="mb-2 flex items-center justify-between px-1">
-      <p class="text-xs text-soft">
-        The nearest in each medium<WordTip word="cousin" />. Arrows move, Enter compares, L locks.
+    <div class="mb-2 flex items-center justify-between px-1 small:mb-1">
+      <p class="flex items-center text-xs text-soft small:hidden">
+        The nearest in each medium<WordTip word="cousin" />
+        <span class="pl-2 pointer-coarse:hidden">Arrows move, Enter compares, L locks.</span>
       </p>
       <span class="flex items-center gap-4">
         <Menu as="div" class="relative">
@@ -164,7 +170,9 @@ const tab = (row: number, column: number) =>
         <OnOff v-model="onlyOwned" class="whitespace-nowrap">Only what I own</OnOff>
       </span>
     </div>
+    <OneColour v-if="small" @open="open" />
     <div
+      v-else
       ref="grid"
       role="grid"
       aria-label="Palette table: palette colours down, media across"

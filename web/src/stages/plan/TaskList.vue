@@ -54,12 +54,12 @@ function move(place: number, by: -1 | 1) {
     <li
       v-for="(task, n) in plan.tasks"
       :key="task.key"
-      class="panel grid grid-cols-[34px_64px_minmax(0,1fr)_auto] items-start gap-x-2 p-2"
+      class="panel grid grid-cols-[34px_64px_minmax(0,1fr)_auto] items-start gap-x-2 p-2 max-sm:grid-cols-[30px_minmax(0,1fr)]"
       :class="{ wrong: task.wrong.length }"
     >
       <span class="text-center font-title text-base">{{ n + 1 }}</span>
-      <span class="text-xs leading-5">{{ when(plan, task.start) }}</span>
-      <div class="min-w-0">
+      <span class="text-xs leading-6">{{ when(plan, task.start) }}</span>
+      <div class="min-w-0 max-sm:col-span-2">
         <b class="block break-words">{{ task.words }}</b>
         <span v-if="task.key === plan.hand" class="mr-1 text-xs font-semibold"
           >in your hands ·
@@ -88,7 +88,9 @@ function move(place: number, by: -1 | 1) {
           </p>
         </details>
       </div>
-      <div class="flex flex-col items-end gap-1">
+      <div
+        class="flex flex-col items-end gap-1 max-sm:col-span-2 max-sm:flex-row-reverse max-sm:items-center max-sm:justify-between"
+      >
         <span class="flex gap-0.5">
           <button
             type="button"
