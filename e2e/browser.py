@@ -25,6 +25,7 @@ def chromium():
 
 def new_page(browser: Browser, patience: float = 15_000) -> Page:
     """A page of a new visitor, moving nothing that need not move, that waits so long (ms) for anything."""
-    page = browser.new_context(viewport=SIZE, reduced_motion="reduce").new_page()
+    context = browser.new_context(viewport=SIZE, reduced_motion="reduce", service_workers="block")
+    page = context.new_page()
     page.set_default_timeout(patience)
     return page

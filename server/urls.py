@@ -49,6 +49,15 @@ def client(request: HttpRequest) -> HttpResponse:
     return HttpResponse(page.read_bytes())
 
 
+@never_cache
+def worker(request: HttpRequest) -> HttpResponse:
+    """What answers for the client without a network; from the root, as it answers for every page."""
+    script = settings.CLIENT / "sw.js"
+    if not script.exists():
+        return HttpResponse(status=404)
+    return HttpResponse(script.read_bytes(), content_type="text/javascript")
+
+
 api = [
     path("door", accounts.Door.as_view()),
     path("sign-up", accounts.SignUp.as_view()),
@@ -194,6 +203,7 @@ api = [
 urlpatterns = [
     path("api/", include(api)),
     re_path(r"^api/.*", errors.unknown_address),
+    path("sw.js", worker),
     re_path(r"^(?!static/).*", client),
 ]
 handler404 = errors.not_found

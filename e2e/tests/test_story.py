@@ -228,7 +228,7 @@ class StoryTests(BrowserTestCase):
             self.choose("Palette colour", colour)
         self.button("Find families for 3").click()
         panel = self.page.get_by_role("region", name="The area tall head")
-        expect(panel).to_contain_text("from light to dark")
+        expect(panel).to_contain_text("It holds")
         self.area("near water").click()
         panel = self.page.get_by_role("region", name="The area near water")
         expect(panel.get_by_role("button", name="TARN-5")).to_be_visible()

@@ -18,6 +18,7 @@ import AppDialog from '@/ui/AppDialog.vue'
 import FindColour, { type Picked } from '@/ui/FindColour.vue'
 import KeysHelp from '@/ui/KeysHelp.vue'
 import NoticeBar from '@/ui/NoticeBar.vue'
+import NetworkLine from '@/ui/NetworkLine.vue'
 
 const session = useSession()
 const notices = useNotices()
@@ -149,9 +150,12 @@ const PLACES = [
         </MenuItems>
       </Menu>
     </nav>
-    <RouterView v-slot="{ Component }">
-      <component :is="Component" class="min-h-0 min-w-0 flex-1" />
-    </RouterView>
+    <div class="flex min-h-0 min-w-0 flex-1 flex-col">
+      <NetworkLine />
+      <RouterView v-slot="{ Component }">
+        <component :is="Component" class="min-h-0 min-w-0 flex-1" />
+      </RouterView>
+    </div>
   </div>
   <RouterView v-else />
   <KeysHelp v-if="help" @close="help = false" />

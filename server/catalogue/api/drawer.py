@@ -153,7 +153,7 @@ class Drawer(APIView):
         request=DrawerRequestSerializer, responses=DrawerBeforeSerializer, operation_id="set_owned"
     )
     def post(self, request: Request) -> Response:
-        """Put colours into the drawer, say how full they are, or take them out; tells what was there before."""
+        """Put colours into the drawer, say how full they are, or take them out; tells what was before."""
         given = DrawerRequestSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         values = given.validated_data

@@ -2,6 +2,7 @@ import { api, got, type Fullness, type Swatch } from '@/api/client'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { useNotices } from './notices'
+import { isOffline, useOutbox, type Mark } from './outbox'
 
 type Kept = Pick<Swatch, 'id' | 'label'>
 type Said = { fullness?: Fullness; note?: string }
@@ -30,6 +31,7 @@ export const useAsked = defineStore('asked', () => {
 export function useDrawer(changed: () => unknown) {
   const notices = useNotices()
   const list = useAsked()
+  const outbox = useOutbox()
   /** What is told of some colours, and one press that takes it back with all that was noted of them. */
   async function tell(words: string, colours: number[], owned: boolean, more: Said = {}) {
     try {
@@ -41,9 +43,19 @@ export function useDrawer(changed: () => unknown) {
       }
       notices.show(words, false, { words: 'Undo', run: () => undo().catch(notices.fail) })
     } catch (error) {
-      notices.fail(error)
+      const fullness = owned ? (more.fullness ?? 'full') : null
+      later(error, { kind: 'owned', ids: colours, fullness, note: more.note, words })
     }
     await changed()
+  }
+  /** Without a network it is kept for later; any other failure is told. */
+  function later(error: unknown, mark: Mark) {
+    try {
+      if (!isOffline(error)) throw error
+      outbox.keep(mark)
+    } catch (failure) {
+      notices.fail(failure)
+    }
   }
   /** `null`: it is not mine. */
   function keep(swatch: Kept, fullness: Fullness | null, note?: string) {
@@ -73,7 +85,8 @@ export function useDrawer(changed: () => unknown) {
         run: () => put(swatch.id, !asked).catch(notices.fail),
       })
     } catch (error) {
-      notices.fail(error)
+      const words = `${swatch.label} is ${asked ? 'on' : 'off'} your shopping list.`
+      later(error, { kind: 'asked', id: swatch.id, asked, words })
     }
   }
   return { keep, keepAll, want }

@@ -2,6 +2,9 @@ import { ref, shallowRef, watch, type WatchSource } from 'vue'
 import { ApiError } from '@/api/client'
 import { useNotices } from './notices'
 
+/** Counts what was sent later than it was pressed: what pages show may be otherwise by now. */
+export const stale = ref(0)
+
 /**
  * What a question answers, asked anew whenever its sources change; a slow
  * answer never overtakes a later one. `null` while nothing is known; `missing`
@@ -42,6 +45,6 @@ export function useFetched<T>(
       if (number === asked) busy.value = false
     }
   }
-  watch(sources, refresh, { immediate: true })
+  watch([...[sources].flat(), stale], refresh, { immediate: true })
   return { data, missing, problem, busy, refresh }
 }

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watchEffect } from 'vue'
 import { api, got, type Limits, type Person } from '@/api/client'
+import { forgetSeen } from './seen'
 import { learn } from './words'
 
 export const VIEWS = ['colour', 'greys', 'lamp', 'protan', 'deutan', 'tritan'] as const
@@ -44,6 +45,7 @@ export const useSession = defineStore('session', () => {
 
   async function signOut() {
     await api.POST('/api/sign-out')
+    await forgetSeen()
     // A whole new page: nothing of one person stays in memory for the next.
     location.assign('/sign-in')
   }

@@ -4,6 +4,7 @@ import type { Swatch } from '@/api/client'
 import { fullnessValues } from '@/api/schema'
 import { useAsked, useDrawer } from '@/lib/drawer'
 import DotsMenu, { type DotsItem } from './DotsMenu.vue'
+import { useOutbox } from '@/lib/outbox'
 
 /** The same few things for every colour, wherever it stands. */
 const {
@@ -18,7 +19,12 @@ const {
 const emit = defineEmits<{ changed: [] }>()
 const list = useAsked()
 list.ready()
-const asked = computed(() => list.ids.has(swatch.id))
+const outbox = useOutbox()
+const asked = computed(() => outbox.asked(swatch.id) ?? list.ids.has(swatch.id))
+// What was said of it without a network counts here at once.
+const said = computed(() => outbox.owned(swatch.id))
+const owned = computed(() => (said.value === undefined ? swatch.owned : said.value !== null))
+const fullness = computed(() => (said.value === undefined ? swatch.fullness : said.value))
 const { keep, want } = useDrawer(() => emit('changed'))
 const onTheList = computed<DotsItem[]>(() => {
   if (asked.value) return [{ words: 'Off the shopping list', run: () => want(swatch, false) }]
@@ -27,11 +33,11 @@ const onTheList = computed<DotsItem[]>(() => {
 const items = computed<DotsItem[]>(() => [
   ...fullnessValues.map((full) => ({
     words: full === 'full' ? 'I own it, full' : `It is ${full}`,
-    chosen: swatch.fullness === full,
+    chosen: fullness.value === full,
     run: () => keep(swatch, full),
   })),
-  ...(swatch.owned ? [{ words: 'It is not mine', run: () => keep(swatch, null) }] : []),
-  ...(swatch.owned ? [] : onTheList.value),
+  ...(owned.value ? [{ words: 'It is not mine', run: () => keep(swatch, null) }] : []),
+  ...(owned.value ? [] : onTheList.value),
   { words: 'Use instead', to: `/match/${swatch.id}?tab=instead` },
   { words: 'Into a palette', to: `/match/${swatch.id}?palette=1` },
   {
@@ -44,7 +50,7 @@ const items = computed<DotsItem[]>(() => [
 
 <template>
   <div class="inline-flex shrink-0 items-center">
-    <template v-if="!swatch.owned && !compact">
+    <template v-if="!owned && !compact">
       <button
         type="button"
         class="button button-plain !min-h-8 !px-2 !text-xs"

@@ -1,15 +1,18 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import FileButton from './FileButton.vue'
 
 /** A picture from a file or, where there is a finger, from the phone's own camera. */
 defineEmits<{ file: [file: File] }>()
+const finger = useMediaQuery('(pointer: coarse)')
 const KINDS = 'image/png,image/jpeg,image/webp'
 </script>
 
 <template>
   <span class="inline-flex flex-wrap gap-2">
     <FileButton
-      class="button-main hidden pointer-coarse:inline-flex"
+      v-if="finger"
+      class="button-main"
       :accept="KINDS"
       camera
       @file="$emit('file', $event)"
