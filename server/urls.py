@@ -194,6 +194,7 @@ api = [
     path("families/kept/sheet", colouring.FamiliesSheet.as_view()),
     path("families/kept/<int:pk>", colouring.OneKeptFamily.as_view()),
     path("cards/<int:pk>/alternatives", cards.Alternatives.as_view()),
+    path("cards/<int:pk>/hole", cards.HoleWays.as_view()),
     path("cards/<int:pk>/move", everywhere_api.CardMove.as_view()),
     path("cards/<int:pk>/follow", everywhere_api.CardFollow.as_view()),
     path("cards/<int:pk>/uses", everywhere_api.CardUses.as_view()),

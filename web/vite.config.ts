@@ -31,6 +31,8 @@ const installed = VitePWA({
     // The worker is served from the root, so that it may answer for every page.
     modifyURLPrefix: { '': BASE },
     inlineWorkboxRuntime: true,
+    clientsClaim: true,
+    skipWaiting: true,
     globPatterns: ['**/*.{js,css,html}', '**/*-latin-wght-normal-*.woff2'],
     navigateFallback: null,
     runtimeCaching: [

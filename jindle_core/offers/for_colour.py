@@ -17,7 +17,7 @@ from jindle_core.supplies.matched import Match, Nearness, Swatch, match_of, near
 
 _NEAREST = 4
 _GLAZES = 3
-_NO_GAIN = 99.0  # ΔE00 that a prediction is nearer than where nothing is owned
+NO_GAIN = 99.0  # ΔE00 that a prediction is nearer than where nothing is owned
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,12 +67,23 @@ class Instead:
     ink_note: str
 
 
+@dataclass(frozen=True, slots=True)
+class Target:
+    """A colour that is wanted: its CIELAB, how sure that is (ΔE00), its medium, its place if it has one."""
+
+    lab: Lab
+    sigma: float
+    medium: Medium
+    place: int | None = None
+
+
 def instead_of(supplies: Supplies, place: int) -> Instead:
     """What can be used instead of the colour at a place."""
+    target = Target(supplies.lab_at(place), float(supplies.sigma[place]), _medium(supplies, place), place)
     nearest = _nearest(supplies, place)
-    best = nearest[0].near.distance if nearest else _NO_GAIN
-    glazes, glaze_note = _glazes(supplies, place, best)
-    inked, ink_note = _inked(supplies, place, best)
+    best = nearest[0].near.distance if nearest else NO_GAIN
+    glazes, glaze_note = glazed(supplies, target, best)
+    inked, ink_note = inked_whole(supplies, target, best)
     return Instead(
         _wanting(supplies, place), tuple(nearest), tuple(glazes), glaze_note, tuple(inked), ink_note
     )
@@ -104,24 +115,21 @@ def _nearest(supplies: Supplies, place: int) -> list[Match]:
     ]
 
 
-def _predicted(
-    supplies: Supplies, place: int, lab: Lab, distance: float, sigma: float, best: float
-) -> Predicted:
-    near = nearness(supplies.lab_at(place), float(supplies.sigma[place]), lab, sigma, distance)
-    return Predicted(lab, near, min(best, _NO_GAIN) - distance)
+def _predicted(target: Target, lab: Lab, distance: float, sigma: float, best: float) -> Predicted:
+    near = nearness(target.lab, target.sigma, lab, sigma, distance)
+    return Predicted(lab, near, min(best, NO_GAIN) - distance)
 
 
-def _glazes(supplies: Supplies, place: int, best: float) -> tuple[list[GlazeOffer], str]:
-    medium = _medium(supplies, place)
-    medium = medium if is_transparent(medium) else Medium.ALCOHOL_MARKER
+def glazed(supplies: Supplies, target: Target, best: float) -> tuple[list[GlazeOffer], str]:
+    """Two of what is owned that come nearer to a colour together than ``best`` (ΔE00); or why none do."""
+    medium = target.medium if is_transparent(target.medium) else Medium.ALCOHOL_MARKER
     table, places = supplies.glazes(medium)
     if len(places) < 2:
         return [], f"A glaze takes two colours of {medium.value} in the drawer."
-    here = np.flatnonzero(places == place)
-    own = int(here[0]) if len(here) else None
+    own = next((at for at, one in enumerate(places) if one == target.place), None)
     found = [
         glaze
-        for glaze in table.best(np.array(supplies.lab_at(place)), _GLAZES, own)
+        for glaze in table.best(np.array(target.lab), _GLAZES, own)
         if best - glaze.distance >= figures.laying.GLAZE_GAIN and glaze.distance <= figures.palettes.HOLE
     ]
     if not found:
@@ -132,16 +140,17 @@ def _glazes(supplies: Supplies, place: int, best: float) -> tuple[list[GlazeOffe
             swatch_of(supplies, int(places[glaze.over])),
             glaze.under_layers,
             glaze.over_layers,
-            _predicted(supplies, place, glaze.lab, glaze.distance, figures.laying.GLAZE_SIGMA, best),
+            _predicted(target, glaze.lab, glaze.distance, figures.laying.GLAZE_SIGMA, best),
         )
         for glaze in found
     ], ""
 
 
-def _inked(supplies: Supplies, place: int, best: float) -> tuple[list[InkedOffer], str]:
-    if _medium(supplies, place) is not Medium.CARDSTOCK:
+def inked_whole(supplies: Supplies, target: Target, best: float) -> tuple[list[InkedOffer], str]:
+    """White cards that, inked whole, come near a cardstock that is wanted; or why none do."""
+    if target.medium is not Medium.CARDSTOCK:
         return [], ""
-    found = inked_cards(supplies, supplies.lab_at(place))
+    found = inked_cards(supplies, target.lab)
     if found is None:
         return [], "To ink your own, the drawer must hold a pad and a white card."
     return [
@@ -149,7 +158,7 @@ def _inked(supplies: Supplies, place: int, best: float) -> tuple[list[InkedOffer
             swatch_of(supplies, one.pad),
             swatch_of(supplies, one.card),
             one.hand,
-            _predicted(supplies, place, one.lab, one.distance, one.sigma, best),
+            _predicted(target, one.lab, one.distance, one.sigma, best),
         )
         for one in found
         if one.card is not None

@@ -16,6 +16,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core.errors import BadInput, Problem
+from jindle_core.offers.for_hole import ways_out
 from jindle_core.offers.new_colour import adding
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.seen.table import alternatives
@@ -43,9 +44,10 @@ from server.cards.serializers import (
 )
 from server.cards.stage_serializers import AskedSerializer, CardWithStageSerializer, StageField
 from server.cards.stages import STAGES_TOLD
+from server.catalogue.api.instead import GlazeSerializer, InkedSerializer, glaze_told, inked_told
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
-from server.catalogue.swatches import match_told
+from server.catalogue.swatches import MatchSerializer, match_told
 from server.requests import Request
 
 _ChangeSchema = PolymorphicProxySerializer(
@@ -353,3 +355,39 @@ class Alternatives(APIView):
         found, ranges = alternatives(palette, **wanted)
         names = [{"id": one, "name": palette.supplies.ranges[one].name} for one in ranges]
         return Response({"matches": [match_told(one) for one in found], "ranges": names})
+
+
+class HoleQuery(serializers.Serializer):
+    """Which cell."""
+
+    key = serializers.IntegerField()
+    column = serializers.ChoiceField(choices=COLUMN_CHOICES)
+
+
+class WaysOutSerializer(serializers.Serializer):
+    """What can be done where nothing comes near."""
+
+    nearest = MatchSerializer(allow_null=True, help_text="of what is owned")
+    buy = MatchSerializer(allow_null=True, help_text="nearer than that, and to be had")
+    glazes = GlazeSerializer(many=True)
+    inked = InkedSerializer(many=True)
+
+
+class HoleWays(APIView):
+    """A cell of the palette table where nothing comes near."""
+
+    @extend_schema(parameters=[HoleQuery], responses=WaysOutSerializer, operation_id="hole_ways")
+    def get(self, request: Request, pk: int) -> Response:
+        """Its ways out; nothing is changed by asking."""
+        card = own_card(request.user, pk)
+        given = HoleQuery(data=request.query_params)
+        given.is_valid(raise_exception=True)
+        found = ways_out(SeenPalette(card.value, catalogue_for(request.user)), **given.validated_data)
+        return Response(
+            {
+                "nearest": found.nearest and match_told(found.nearest),
+                "buy": found.buy and match_told(found.buy),
+                "glazes": [glaze_told(one) for one in found.glazes],
+                "inked": [inked_told(one) for one in found.inked],
+            }
+        )

@@ -50,6 +50,7 @@ TABLE = (
     ("drawer", "put", {"colours": ["{colour}"], "entries": []}, 401, 204, 400),
     ("shopping/asked", "get", None, 401, 200, 200),
     ("cards/deleted", "get", None, 401, 200, 200),
+    ("cards/{card}/hole", "get", {"key": 1, "column": "pad"}, 401, 200, 404),
     ("cards/{card}/put-by", "post", {"away": True}, 401, 204, 404),
     ("cards/deleted/{card}", "post", {}, 401, 404, 404),
     ("cards/deleted/{card}", "delete", None, 401, 404, 404),

@@ -9,8 +9,8 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core.colorimetry.views import shades
+from jindle_core.offers.for_colour import GlazeOffer, InkedOffer, Predicted, converted, instead_of
 from jindle_core.offers.for_colour import Instead as Offered
-from jindle_core.offers.for_colour import Predicted, converted, instead_of
 from jindle_core.supplies.asked import place_of
 from server.access import colours_seen_by, one, ranges_seen_by
 from server.catalogue.arrays import catalogue_for
@@ -113,28 +113,24 @@ def _instead(found: Offered) -> dict[str, Any]:
     return {
         "wanting": found.wanting,
         "nearest": [match_told(one) for one in found.nearest],
-        "glazes": [
-            {
-                "under": swatch_told(one.under),
-                "over": swatch_told(one.over),
-                "under_layers": one.under_layers,
-                "over_layers": one.over_layers,
-                **_predicted(one.predicted),
-            }
-            for one in found.glazes
-        ],
+        "glazes": [glaze_told(one) for one in found.glazes],
         "glaze_note": found.glaze_note,
-        "inked": [
-            {
-                "pad": swatch_told(one.pad),
-                "card": swatch_told(one.card),
-                "hand": one.hand.value,
-                **_predicted(one.predicted),
-            }
-            for one in found.inked
-        ],
+        "inked": [inked_told(one) for one in found.inked],
         "ink_note": found.ink_note,
     }
+
+
+def glaze_told(one: GlazeOffer) -> dict[str, Any]:
+    """As ``GlazeSerializer`` describes it."""
+    told = {"under": swatch_told(one.under), "over": swatch_told(one.over)}
+    layers = {"under_layers": one.under_layers, "over_layers": one.over_layers}
+    return told | layers | _predicted(one.predicted)
+
+
+def inked_told(one: InkedOffer) -> dict[str, Any]:
+    """As ``InkedSerializer`` describes it."""
+    told = {"pad": swatch_told(one.pad), "card": swatch_told(one.card), "hand": one.hand.value}
+    return told | _predicted(one.predicted)
 
 
 def _predicted(found: Predicted) -> dict[str, Any]:

@@ -66,6 +66,32 @@ class InsteadTests(ApiTestCase):
         )
         self.assertLess(best["distance"], 1)
 
+    def test_a_hole_of_a_palette_has_the_same_ways_out_and_what_is_to_be_had_nearer(self):
+        card = self.new_card()
+        colour = {"anchor": {"colour": self.pk["WEED-1"]}, "name": "weed", "role": "lead"}
+        card = self.change(card, kind="add_colour", **colour)
+        haze = {"anchor": {"value": "L 70, a -5, b -25"}, "name": "haze", "role": "ground"}
+        card = self.change(card, kind="add_colour", **haze)
+
+        def ways(column, status=200, key=1):
+            return self.ask("get", f"cards/{card['id']}/hole", {"key": key, "column": column}, status)
+
+        marker = ways("marker")
+        self.assertIn(marker["nearest"]["swatch"]["label"], ("DAY-1", "SEA-1"))
+        self.assertEqual(marker["buy"]["swatch"]["label"], "WEED-1")
+        self.assertEqual(marker["glazes"][0], self.ask_instead(self.pk["WEED-1"])["glazes"][0])
+        self.assertEqual(marker["inked"], [])
+        set_owned(self.ann, [self.pk["WEED-1"]], True)
+        self.assertEqual((ways("marker")["buy"], ways("marker")["glazes"]), (None, []))
+        self.assertEqual(ways("cardstock", key=2)["inked"], [], "there is no white card yet")
+        set_owned(self.ann, [self.ids["milk"]], True)
+        cards = ways("cardstock", key=2)
+        self.assertEqual([one["pad"]["label"] for one in cards["inked"]], ["SKY-2"])
+        self.assertGreater(cards["inked"][0]["gain"], 0)
+        self.assertEqual((cards["glazes"], ways("paper")["nearest"]), ([], None))
+        ways("nothing", 400)
+        ways("pad", 400, key=9)
+
 
 class ConvertTests(ApiTestCase):
     def setUp(self):

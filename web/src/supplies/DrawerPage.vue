@@ -80,7 +80,7 @@ async function bring(file: File) {
       </p>
     </div>
     <template v-else>
-      <div class="mb-4 flex flex-wrap items-center gap-2" role="group" aria-label="How full">
+      <div class="row mb-4 items-center small:mb-2" role="group" aria-label="How full">
         <button
           type="button"
           class="button"

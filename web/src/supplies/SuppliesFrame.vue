@@ -19,9 +19,7 @@ const tabs = computed(() =>
     <header class="head small:flex-wrap small:overflow-visible">
       <h1 class="text-xl small:sr-only">Supplies</h1>
       <TabLinks :tabs="tabs" label="Supplies" />
-      <div
-        class="relative ml-auto flex flex-wrap gap-2 small:ml-0 small:w-full small:overflow-x-auto"
-      >
+      <div class="row ml-auto small:ml-0 small:w-full">
         <slot name="actions" />
       </div>
     </header>

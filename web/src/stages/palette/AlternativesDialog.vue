@@ -10,13 +10,14 @@ import { figure, nearness } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
+import HoleWays from './HoleWays.vue'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
 import TheFigure from '@/ui/TheFigure.vue'
 import ColourMenu from '@/ui/ColourMenu.vue'
 
 /** The 12 nearest in one medium, target and candidate touching: the honest way to compare. */
 const { colourKey, column } = defineProps<{ colourKey: number; column: Column }>()
-const emit = defineEmits<{ close: [] }>()
+const emit = defineEmits<{ close: []; papers: [] }>()
 const store = useCard()
 const session = useSession()
 const notices = useNotices()
@@ -95,6 +96,14 @@ async function goBack() {
         <ColourMenu :swatch="shown.swatch" @changed="look" />
       </p>
     </div>
+    <HoleWays
+      v-if="cell.hole"
+      :colour-key="colourKey"
+      :column="column"
+      @take="((chosen = $event), choose(false))"
+      @papers="$emit('papers')"
+      @leave="$emit('close')"
+    />
     <div class="mb-3 flex flex-wrap items-center gap-5">
       <ChoiceList
         v-model="range"

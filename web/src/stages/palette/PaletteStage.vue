@@ -236,6 +236,7 @@ const tab = (row: number, column: number) =>
     <AlternativesDialog
       v-if="choosing"
       v-bind="choosing"
+      @papers="((choosing = null), (choosingPaper = true))"
       @close="
         () => {
           choosing = null
