@@ -65,6 +65,27 @@ def by_a_paper(hand: Hand) -> None:
     hand.has_a_checked_palette()
 
 
+def by_a_paper_with_own_ranges(hand: Hand) -> None:
+    """The same with three ranges of one's own brought in, and all of them owned"""
+    for number, medium in enumerate(("alcohol marker", "dye ink pad", "cardstock")):
+        hand.press(hand.link("Supplies" if number == 0 else "Ranges"))
+        hand.press(hand.link("Bring in a range"))
+        rows = "".join(f"KNOT-{n},{20 + 6 * n},{5 * number - 9 + n},{n * 4 - 20}\n" for n in range(1, 12))
+        told = {"name": f"{number}.csv", "mimeType": "text/csv", "buffer": f"code,L,a,b\n{rows}".encode()}
+        hand.page.locator("input[type=file]").set_input_files(told)
+        hand.presses += 2  # the button, and the file in the system's own dialog
+        hand.fill("Name", f"My range {number}")
+        hand.press(hand.button("Medium:"))
+        hand.press(hand.page.get_by_role("option", name=medium))
+        hand.press(hand.button("Store 11 colours"))
+        hand.press(hand.button("I own the whole range"))
+        hand.press(hand.button("Put 11 colours into the drawer"))
+        hand.page.get_by_text("11 of 11 in my drawer").wait_for()
+        hand.press(hand.link("Supplies"))
+    hand.press(hand.link("Cards"))
+    by_a_paper(hand)
+
+
 def by_supplies(hand: Hand) -> None:
     """Signing up to a checked palette, by the door of supplies, one range ticked"""
     hand.press(hand.link("Say what I own"))
@@ -131,14 +152,24 @@ def to_own_it(hand: Hand) -> None:
     hand.page.get_by_text("is in your drawer").wait_for()
 
 
+def to_put_it_on_the_list(hand: Hand) -> None:
+    """A colour that is before one is put on the shopping list"""
+    hand.page.goto(ADDRESS + "/cards/ways/seasons")
+    hand.presses = 0
+    hand.press(hand.button(re.compile("^To buy")))
+    hand.page.get_by_text("is on your shopping list").wait_for()
+
+
 # What each may take: what it took when it was last made shorter.
 ROWS: tuple[tuple[Callable[[Hand], None], int], ...] = (
     (by_a_paper, 11),
+    (by_a_paper_with_own_ranges, 45),
     (by_supplies, 10),
     (by_an_example, 5),
     (to_a_cutting_sheet, 13),
     (to_colour_areas, 23),
     (to_own_it, 1),
+    (to_put_it_on_the_list, 1),
 )
 
 

@@ -8,6 +8,7 @@ from pathlib import Path
 from PIL import Image
 from playwright.sync_api import Page
 
+from e2e import guide
 from e2e.browser import chromium, new_page
 
 ADDRESS = os.environ.get("JINDLE_ADDRESS", "")
@@ -210,8 +211,18 @@ def match(page: Page) -> None:
     take(page, "match")
 
 
+def explained(page: Page) -> None:
+    """The pictures of the guide, and its page."""
+    cards = page.request.get(ADDRESS + "/api/cards").json()["cards"]
+    card = next(one["id"] for one in cards if one["name"].startswith("Kingfisher"))
+    guide.pictures(page, ADDRESS, card)
+    guide.DOCUMENT.write_text(guide.document(), encoding="utf-8")
+
+
 if __name__ == "__main__":
     FOLDER.mkdir(parents=True, exist_ok=True)
     with chromium() as browser:
-        tour(new_page(browser))
+        page = new_page(browser)
+        tour(page)
+        explained(page)
     print(f"{len(list(FOLDER.glob('*.png')))} pictures in docs/screenshots")

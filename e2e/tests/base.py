@@ -166,6 +166,12 @@ class BrowserTestCase(StaticLiveServerTestCase):
             asked.click()
         expect(self.dialog()).to_have_count(0)
 
+    def check_axe_in_every_surround(self) -> None:
+        """No finding in light, mid or dark: the surround is an attribute that the stylesheet reads."""
+        for surround in ("mid", "dark", "light"):
+            self.page.evaluate(f"document.documentElement.dataset.surround = '{surround}'")
+            self.check_axe()
+
     def check_axe(self, page: Page | None = None) -> None:
         """No finding of axe on a page as it stands: the test's own, or another visitor's."""
         page = page or self.page

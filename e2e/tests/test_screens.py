@@ -81,10 +81,11 @@ class ScreenTests(BrowserTestCase):
             ("/recipes", "Bring in a recipe"),
             ("/log/which", "Which was it?"),
             ("/none", "Nothing here"),
+            ("/account/screen", "Check this screen"),
         ):
             self.go(path)
             self.heading(heading)
-            self.check_axe()
+            self.check_axe_in_every_surround()
         self.go("/supplies")
         self.page.get_by_role("link", name="Wherry").click()
         self.heading("Wherry")

@@ -154,7 +154,7 @@ def _join(
     # What is clean is dullest at one of its ends, which says nothing of how it meets.
     at = len(labs) // 2 if meeting is Meeting.CLEAN else int(dullest)
     lightness, a, b = labs[at].tolist()
-    words = f"meets in {hue_family((lightness, a, b))} at L* {lightness:.0f}"
+    words = f"meets in {hue_family((lightness, a, b))}"
     if seam is Seam.GAP:
         words = "a white gap keeps them apart"
     elif meeting is not Meeting.CLEAN:

@@ -114,6 +114,7 @@ class PaletteColourSerializer(serializers.Serializer):
     shades = ShadesSerializer()
     hue_name = serializers.CharField()
     on_screen = serializers.BooleanField()
+    wide = serializers.CharField(allow_null=True, help_text="the shade for screens that show more than sRGB")
     provenance_words = serializers.CharField()
     uncertainty = serializers.FloatField()
     anchor = SwatchSerializer(allow_null=True)

@@ -5,6 +5,7 @@ from typing import Any
 
 from rest_framework import serializers
 
+from jindle_core.colorimetry.wide import wide_shade
 from jindle_core.matching.verdicts import Verdict
 from jindle_core.media import Form
 from jindle_core.supplies.colours import Supplies
@@ -44,6 +45,7 @@ class SwatchSerializer(serializers.Serializer):
     provenance_words = serializers.CharField()
     uncertainty = serializers.FloatField()
     on_screen = serializers.BooleanField()
+    wide = serializers.CharField(allow_null=True, help_text="the shade for screens that show more than sRGB")
     owned = serializers.BooleanField()
     fullness = serializers.ChoiceField(choices=FULLNESS_CHOICES, allow_null=True, help_text="in my drawer")
     read = serializers.BooleanField(help_text="the person's own reading, not the range's figure")
@@ -77,6 +79,7 @@ def swatch_told(found: Swatch) -> dict[str, Any]:
     """A colour as ``SwatchSerializer`` describes it."""
     return found._asdict() | {
         "medium": found.medium.value,
+        "wide": None if found.on_screen else wide_shade(found.lab),
         "form": found.form.value,
         "lab": [round(value, 2) for value in found.lab],
         "provenance_words": PROVENANCE_WORDS[found.provenance],

@@ -2,6 +2,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import {
   BookOpenIcon,
+  LifebuoyIcon,
   MagnifyingGlassIcon,
   QuestionMarkCircleIcon,
   RectangleStackIcon,
@@ -9,7 +10,7 @@ import {
   SwatchIcon,
   UserCircleIcon,
 } from '@heroicons/vue/24/outline'
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useKeys } from '@/lib/keys'
 import { useNotices } from '@/lib/notices'
@@ -19,13 +20,26 @@ import FindColour, { type Picked } from '@/ui/FindColour.vue'
 import KeysHelp from '@/ui/KeysHelp.vue'
 import NoticeBar from '@/ui/NoticeBar.vue'
 import NetworkLine from '@/ui/NetworkLine.vue'
+import { STAGES } from '@/card/stages'
 
+const HowThisWorks = defineAsyncComponent(() => import('@/help/HowThisWorks.vue'))
 const session = useSession()
 const notices = useNotices()
 const route = useRoute()
 const router = useRouter()
 const help = ref(false)
 const finding = ref(false)
+const about = ref('')
+/** The screen that one is at, as the guide calls it. */
+const screen = computed(
+  () =>
+    route.path
+      .match(/^\/cards\/\d+\/(\w+)|^\/(\w+)/)
+      ?.slice(1)
+      .find(Boolean) ?? '',
+)
+const EXPLAINED = [...STAGES.map((one) => String(one.key)), 'match', 'supplies', 'papers', 'log']
+const explained = computed(() => EXPLAINED.includes(screen.value))
 // A card and Match answer "/" themselves: the one adds to its palette, the other stays where it is.
 const answered = computed(() => /^\/(cards\/\d+|match(\/\d+)?$)/.test(route.path))
 
@@ -83,6 +97,15 @@ const PLACES = [
         {{ place.words }}
       </RouterLink>
       <div class="hidden flex-1 sm:block" />
+      <button
+        type="button"
+        class="flex flex-1 cursor-pointer flex-col items-center gap-1 rounded-panel px-1 py-2 text-xs hover:bg-room disabled:cursor-default disabled:text-soft short:py-0.5 sm:flex-none"
+        :disabled="!explained"
+        :title="explained ? 'How this works' : 'This screen explains itself'"
+        @click="about = screen"
+      >
+        <LifebuoyIcon class="size-5" aria-hidden="true" />Help
+      </button>
       <button
         type="button"
         class="hidden flex-1 cursor-pointer flex-col items-center gap-1 rounded-panel px-1 py-2 text-xs short:py-0.5 hover:bg-room sm:flex-none pointer-fine:flex"
@@ -158,6 +181,7 @@ const PLACES = [
     </div>
   </div>
   <RouterView v-else />
+  <HowThisWorks v-if="about" :about="about" @close="about = ''" />
   <KeysHelp v-if="help" @close="help = false" />
   <AppDialog v-if="finding" title="Find a colour" @close="finding = false">
     <FindColour act="show what is like it" @leave="finding = false" @pick="show" />

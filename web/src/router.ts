@@ -102,6 +102,11 @@ export const router = createRouter({
       meta: { title: 'Account' },
     },
     {
+      path: '/account/screen',
+      component: () => import('@/account/ScreenPage.vue'),
+      meta: { title: 'Check this screen' },
+    },
+    {
       path: '/supplies/mine',
       component: () => import('@/supplies/MinePage.vue'),
       meta: { title: 'What I own' },

@@ -146,6 +146,7 @@ class TargetSerializer(serializers.Serializer):
     provenance_words = serializers.CharField()
     uncertainty = serializers.FloatField()
     on_screen = serializers.BooleanField()
+    wide = serializers.CharField(allow_null=True)
 
 
 class LikeInRangeSerializer(serializers.Serializer):

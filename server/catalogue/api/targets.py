@@ -10,6 +10,7 @@ from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import on_screen
 from jindle_core.colorimetry.typed import read_typed
 from jindle_core.colorimetry.views import shades
+from jindle_core.colorimetry.wide import wide_shade
 from jindle_core.errors import BadInput, Problem
 from jindle_core.supplies.asked import place_of
 from jindle_core.supplies.colours import Supplies
@@ -32,7 +33,7 @@ def target_of(supplies: Supplies, colour: int | None, value: str) -> Target:
         place = place_of(supplies, colour)
         shown = swatch(supplies, place)
         sigma = float(supplies.sigma[place])
-        same = ("lab", "shades", "hue_name", "provenance_words", "uncertainty", "on_screen")
+        same = ("lab", "shades", "hue_name", "provenance_words", "uncertainty", "on_screen", "wide")
         told: dict[str, Any] = {"swatch": shown, "label": f"{shown['range_name']} {shown['label']}"}
         return Target(supplies.lab_at(place), sigma, place, told | {name: shown[name] for name in same})
     typed = read_typed(value)
@@ -56,5 +57,6 @@ def target_of(supplies: Supplies, colour: int | None, value: str) -> Target:
         "provenance_words": PROVENANCE_WORDS[typed.provenance],
         "uncertainty": sigma,
         "on_screen": bool(on_screen(lab)),
+        "wide": wide_shade(typed.lab),
     }
     return Target(typed.lab, sigma, None, told)

@@ -95,6 +95,7 @@ const remove = () =>
           How far apart two colours are and how sure that is, as figures beside the words. Without
           it they stand behind a ?.
         </p>
+        <RouterLink to="/account/screen" class="button mt-5">Check this screen</RouterLink>
       </section>
       <form class="panel p-5" aria-labelledby="password" @submit.prevent="changePassword">
         <h2 id="password" class="mb-3 text-base">Password</h2>

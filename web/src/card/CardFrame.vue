@@ -136,11 +136,9 @@ useKeys({
       >
         <ArrowUturnRightIcon class="size-4" aria-hidden="true" />Redo
       </button>
-      <DotsMenu
-        class="hidden small:inline-flex short:order-last"
-        label="More of this card"
-        :items="more"
-      />
+      <span class="hidden small:block short:order-last"
+        ><DotsMenu label="More of this card" :items="more"
+      /></span>
       <nav
         ref="stages"
         aria-label="Stages"

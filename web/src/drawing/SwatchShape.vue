@@ -2,12 +2,14 @@
 import { computed, useId } from 'vue'
 import type { Swatch } from '@/api/client'
 import { useSession } from '@/lib/session'
+import { useShade } from '@/lib/screen'
 
 /** A swatch drawn as the thing itself leaves colour, so that a row reads without its header. */
 const { swatch } = defineProps<{ swatch: Swatch }>()
 const session = useSession()
+const shade = useShade()
 const id = useId()
-const main = computed(() => swatch.shades[session.view])
+const main = computed(() => shade(swatch))
 const second = computed(() => (swatch.second ?? swatch.shades)[session.view])
 const sheet = computed(() => swatch.sheet.map((shades) => shades[session.view]))
 // What was not read from a real swatch has a thin dashed edge.
@@ -76,13 +78,13 @@ const motifs = [
         :fill="sheet[(n % Math.max(sheet.length - 1, 1)) + 1] ?? main"
       />
       <rect
-        v-for="(shade, n) in sheet"
-        :key="shade + n"
+        v-for="(of, n) in sheet"
+        :key="of + n"
         :x="1 + n * 10"
         y="34"
         width="9"
-        :height="shade === main ? 5 : 2.5"
-        :fill="shade"
+        :height="of === main ? 5 : 2.5"
+        :fill="of"
       />
       <rect x="1" y="2" width="50" height="30" :stroke-dasharray="dash" class="edge" />
     </template>

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import type { Match, Target } from '@/api/client'
-import { useSession } from '@/lib/session'
 import { figure, nearness } from '@/lib/words'
 import TheFigure from '@/ui/TheFigure.vue'
 import ColourMenu from '@/ui/ColourMenu.vue'
+import { useScreen, useShade } from '@/lib/screen'
 
 /** The colour large, with a candidate touching it: the honest way to compare. */
 defineProps<{ target: Target; candidate: Match | null }>()
 defineEmits<{ flip: []; send: []; changed: [] }>()
-const session = useSession()
+const shade = useShade()
+const { off, words, wide } = useScreen()
 </script>
 
 <template>
@@ -18,14 +19,14 @@ const session = useSession()
         class="flex-1"
         role="img"
         :aria-label="`${target.label}, the target`"
-        :style="{ background: target.shades[session.view] }"
+        :style="{ background: shade(target) }"
       />
       <div
         v-if="candidate"
         class="flex-1"
         role="img"
         :aria-label="`${candidate.swatch.label}, the candidate`"
-        :style="{ background: candidate.swatch.shades[session.view] }"
+        :style="{ background: shade(candidate.swatch) }"
       />
     </div>
     <div class="mt-2 grid gap-3" :class="candidate && 'grid-cols-2'">
@@ -56,11 +57,20 @@ const session = useSession()
         </p>
       </div>
     </div>
+    <p v-if="off" class="mt-2 text-xs">
+      This screen’s white is {{ words }}: compare the halves, not the screen with a card in your
+      hand.
+    </p>
     <dl class="mt-3 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-xs">
       <dt class="text-soft">Looks</dt>
       <dd>
         {{ target.hue_name
-        }}<template v-if="!target.on_screen">, outside what this screen can show</template>
+        }}<template v-if="!target.on_screen"
+          >,
+          {{
+            wide ? 'stronger than usual screens show' : 'beyond what this screen can show'
+          }}</template
+        >
       </dd>
       <dt class="text-soft">Known</dt>
       <dd>

@@ -5,7 +5,6 @@ import { api, got, type Column, type Match } from '@/api/client'
 import { useCard } from '@/card/card'
 import { useNotices } from '@/lib/notices'
 import { useOnlyOwned } from '@/lib/owned'
-import { useSession } from '@/lib/session'
 import { figure, nearness } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
@@ -14,12 +13,13 @@ import HoleWays from './HoleWays.vue'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
 import TheFigure from '@/ui/TheFigure.vue'
 import ColourMenu from '@/ui/ColourMenu.vue'
+import { useShade } from '@/lib/screen'
 
 /** The 12 nearest in one medium, target and candidate touching: the honest way to compare. */
 const { colourKey, column } = defineProps<{ colourKey: number; column: Column }>()
 const emit = defineEmits<{ close: []; papers: [] }>()
 const store = useCard()
-const session = useSession()
+const shade = useShade()
 const notices = useNotices()
 const colour = computed(() => store.card!.colours.find((one) => one.key === colourKey)!)
 const cell = computed(() => colour.value.cells.find((one) => one.column === column)!)
@@ -72,14 +72,14 @@ async function goBack() {
     <div class="mb-4 flex h-32 overflow-hidden rounded-data">
       <div
         class="flex flex-1 items-end"
-        :style="{ background: colour.shades[session.view] }"
+        :style="{ background: shade(colour) }"
         :aria-label="`${colour.name}, the target`"
         role="img"
       />
       <div
         v-if="shown"
         class="flex flex-1 items-end"
-        :style="{ background: shown.swatch.shades[session.view] }"
+        :style="{ background: shade(shown.swatch) }"
         :aria-label="`${shown.swatch.label}, the candidate`"
         role="img"
       />
@@ -138,8 +138,8 @@ async function goBack() {
             :class="checked ? 'border-ink ring-1 ring-ink' : 'border-line hover:border-edge'"
           >
             <span class="flex w-12 shrink-0">
-              <span class="flex-1" :style="{ background: colour.shades[session.view] }" />
-              <span class="flex-1" :style="{ background: match.swatch.shades[session.view] }" />
+              <span class="flex-1" :style="{ background: shade(colour) }" />
+              <span class="flex-1" :style="{ background: shade(match.swatch) }" />
             </span>
             <span class="min-w-0 py-1.5 text-xs">
               <b class="block text-sm break-words">{{ match.swatch.label }}</b>

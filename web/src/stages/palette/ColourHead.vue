@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import type { PaletteColour } from '@/api/client'
-import { useSession } from '@/lib/session'
+import { useShade } from '@/lib/screen'
 
 defineProps<{ colour: PaletteColour; place: number; lit: boolean }>()
-const session = useSession()
+const shade = useShade()
 </script>
 
 <template>
@@ -16,7 +16,7 @@ const session = useSession()
     <span
       class="size-9 shrink-0 border"
       :class="colour.provenance_words === 'read' ? 'border-line' : 'border-dashed border-edge'"
-      :style="{ background: colour.shades[session.view] }"
+      :style="{ background: shade(colour) }"
     />
     <span class="min-w-0 flex-1">
       <b class="block truncate" :title="colour.name">{{ colour.name }}</b>

@@ -4,17 +4,17 @@ import { useSwipe } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import type { Column } from '@/api/client'
 import { useCard } from '@/card/card'
-import { useSession } from '@/lib/session'
 import { figure, nearness } from '@/lib/words'
 import SwatchShape from '@/drawing/SwatchShape.vue'
 import ColourMenu from '@/ui/ColourMenu.vue'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
 import TheFigure from '@/ui/TheFigure.vue'
+import { useShade } from '@/lib/screen'
 
 /** The palette in one hand: a colour at a time with what is nearest in each medium; a swipe turns to the next. */
 const emit = defineEmits<{ open: [row: number, column: number] }>()
 const store = useCard()
-const session = useSession()
+const shade = useShade()
 const card = computed(() => store.card!)
 const at = ref(0)
 const last = computed(() => card.value.colours.length - 1)
@@ -54,7 +54,7 @@ const { direction } = useSwipe(sheet, {
         class="panel flex min-w-0 flex-1 cursor-pointer items-center gap-3 overflow-hidden pr-3 text-left"
         @click="emit('open', row, 0)"
       >
-        <span class="h-16 w-20 shrink-0" :style="{ background: colour.shades[session.view] }" />
+        <span class="h-16 w-20 shrink-0" :style="{ background: shade(colour) }" />
         <span class="min-w-0 flex-1">
           <b class="block truncate text-base">{{ row + 1 }} {{ colour.name }}</b>
           <span class="block text-xs">{{ colour.role }}, {{ colour.hue_name }}</span>
