@@ -3,6 +3,7 @@ import { ref, shallowRef, watch } from 'vue'
 import { api, ApiError, got, type Card, type Change, type Mend } from '@/api/client'
 import { inTurn } from '@/lib/inTurn'
 import { useNotices } from '@/lib/notices'
+import { isOffline } from '@/lib/outbox'
 
 /** The stages that are answered along with a change, so that nothing is worked out twice. */
 export type StageAlong = 'colouring' | 'background' | 'build'
@@ -97,7 +98,7 @@ export const useCard = defineStore('card', () => {
       if (card.value === now)
         mends.value = Object.fromEntries(found.map((one) => [one.id, one.mends]))
     } catch (error) {
-      notices.fail(error)
+      if (!isOffline(error)) notices.fail(error) // nobody pressed anything: the card is as good without
     }
   })
 

@@ -43,7 +43,12 @@ const { direction } = useSwipe(sheet, {
 </script>
 
 <template>
-  <section ref="sheet" aria-label="One palette colour" aria-live="polite">
+  <section
+    ref="sheet"
+    aria-label="One palette colour"
+    aria-live="polite"
+    class="touch-pan-y overscroll-x-none"
+  >
     <div class="mb-2 flex items-stretch gap-1">
       <button type="button" class="button button-plain !px-1" :disabled="!row" @click="turn(-1)">
         <ChevronLeftIcon class="size-5" aria-hidden="true" />

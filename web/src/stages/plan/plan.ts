@@ -40,7 +40,7 @@ export const usePlan = defineStore('plan', () => {
     problem.value = ''
   }
   /** The second that it is by the server's clock, whatever this device believes. */
-  const now = () => (plan.value ? plan.value.now + (performance.now() - received) / 1000 : 0)
+  const clock = () => (plan.value ? plan.value.now + (performance.now() - received) / 1000 : 0)
 
   async function open(id: number, kind: Of = 'cards') {
     if (wanted !== id || of.value !== kind) plan.value = null
@@ -86,7 +86,7 @@ export const usePlan = defineStore('plan', () => {
       return false
     }
     if (what === 'begin') {
-      plan.value = { ...now, hand: key }
+      plan.value = { ...now, hand: key, since: clock(), spent: 0 }
       return true
     }
     const press = what === 'skip' ? 'skip' : 'already'
@@ -158,5 +158,5 @@ export const usePlan = defineStore('plan', () => {
   }
 
   watch(stale, () => wanted && open(wanted, of.value)) // what was kept is sent
-  return { plan, of, problem, busy, now, open, want, press, instead, anew, forgetPace }
+  return { plan, of, problem, busy, now: clock, open, want, press, instead, anew, forgetPace }
 })
