@@ -98,8 +98,8 @@ def lint(options: argparse.Namespace) -> int:
 
 
 def bench(options: argparse.Namespace) -> int:
-    """measure the speed targets, as ratios in one run; --write keeps the table in docs"""
-    return _with_server("bench.run", ["--write"] if options.write else [], port=8750)
+    """measure the speed targets, as ratios in one run, or parts of them; --write keeps the table in docs"""
+    return _with_server("bench.run", [*options.parts, *(["--write"] if options.write else [])], port=8750)
 
 
 def trial(options: argparse.Namespace) -> int:
@@ -209,6 +209,7 @@ def main(arguments: list[str]) -> int:
         "names", nargs="*", help="only these, such as jindle_core or e2e.tests.test_story"
     )
     made["test"].add_argument("--coverage", action="store_true", help="print what is not reached")
+    made["bench"].add_argument("parts", nargs="*", help="only these, such as screens or colourways")
     made["bench"].add_argument("--write", action="store_true", help="keep the table in docs/benchmarks.md")
     made["trial"].add_argument("what", choices=("hostile", "archives", "changes", "presses"))
     made["trial"].add_argument("--examples", type=int, default=150, help="of sequences of changes")

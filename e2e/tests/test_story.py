@@ -48,6 +48,8 @@ class StoryTests(BrowserTestCase):
         self.finds_a_palette_by_a_rule_and_keeps_one()
         self.goes_back_and_forth()
         self.sees_it_among_her_cards()
+        self.puts_her_cards_in_order()
+        self.asks_for_figures_and_for_help()
         self.lays_out_the_inside()
         self.takes_it_in_other_colours()
         self.makes_the_set()
@@ -743,6 +745,39 @@ class StoryTests(BrowserTestCase):
     def sees_it_among_her_cards(self):
         self.page.get_by_role("link", name="Cards").click()
         expect(self.page.get_by_role("link", name="Grebe on the mere")).to_contain_text("1 check failing")
+
+    def puts_her_cards_in_order(self):
+        self.page.get_by_role("radio", name=re.compile("^Made")).click()
+        made = self.page.get_by_role("article")
+        expect(made).to_have_count(1)
+        self.button(re.compile("^More of Grebe")).click()
+        self.page.get_by_role("menuitem", name="Delete").click()
+        expect(made).to_have_count(0)
+        self.button("Undo").click()
+        expect(made).to_have_count(1)
+        self.page.get_by_role("radio", name=re.compile("^All")).click()
+        expect(made).not_to_have_count(1)
+
+    def asks_for_figures_and_for_help(self):
+        def shown(always):
+            self.button("Account").click()
+            self.page.get_by_role("menuitem", name="My account and archive").click()
+            self.page.get_by_role("switch", name="Show figures always").click()
+            expect(
+                self.page.get_by_role("switch", name="Show figures always", checked=always)
+            ).to_be_visible()
+            self.page.get_by_role("link", name="Cards").click()
+            self.open_card("Grebe on the mere")
+
+        shown(always=True)
+        expect(self.cell(1, "Ink pad")).to_contain_text("ΔE")
+        shown(always=False)
+        expect(self.cell(1, "Ink pad")).not_to_contain_text("ΔE")
+        self.button("Help").click()
+        expect(self.dialog()).to_contain_text("How this works: Palette")
+        expect(self.dialog().get_by_role("img")).to_be_visible()
+        self.page.keyboard.press("Escape")
+        self.page.get_by_role("link", name="Cards").click()
 
     def lays_out_the_inside(self):
         self.open_card("Grebe on the mere")
