@@ -64,7 +64,8 @@ class ColouringTests(BrowserTestCase):
         expect(self.area("pennant")).to_have_count(0)
         self.button("Another drawing").click()
         self.button("Forget Our boat").click()
-        self.page.keyboard.press("Escape")
+        expect(self.dialog().get_by_role("button", name="Our boat")).to_have_count(0)
+        self.page.reload()  # whoever leaves the page takes nothing back
         expect(self.page.get_by_text("No picture yet.")).to_be_visible()
         expect(self.area("hull")).to_be_visible()
 

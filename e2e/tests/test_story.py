@@ -279,7 +279,7 @@ class StoryTests(BrowserTestCase):
         expect(stands).to_contain_text("Centre of the vignette")
         self.page.get_by_role("link", name="Over it").click()
         self.page.get_by_role("switch", name="Drops of water, dabbed off").click()
-        expect(self.page.get_by_role("region", name="Over the ground")).to_contain_text("lighter")
+        expect(self.page.get_by_role("region", name="Over the ground")).to_contain_text("shows as it should")
         self.page.get_by_role("link", name="How to lay it").click()
         expect(self.page.get_by_text("from the edge inwards").first).to_be_visible()
         expect(self.page.get_by_text("back through with it").first).to_be_visible()

@@ -1,6 +1,7 @@
 """The API of the drawer: what a person owns, how full, by ticking, by list and by file."""
 
 from collections import Counter
+from typing import Any
 
 import numpy as np
 from django.http import HttpResponse
@@ -118,9 +119,10 @@ class DrawerFileSerializer(serializers.Serializer):
 
 
 class TakenSerializer(serializers.Serializer):
-    """How many colours were taken."""
+    """How many colours were taken, and what the drawer held of them before."""
 
     count = serializers.IntegerField()
+    before = DrawerBeforeSerializer()
 
 
 class Drawer(APIView):
@@ -164,10 +166,7 @@ class Drawer(APIView):
             keep(request.user, [(pk, *said) for pk in wanted])
         else:
             set_owned(request.user, wanted, values["owned"])
-        entries = [
-            {"colour": pk, "fullness": fullness, "note": note} for pk, fullness, note in before.entries
-        ]
-        return Response({"colours": before.colours, "entries": entries})
+        return Response(_before(before))
 
 
 class AskedFor(APIView):
@@ -186,6 +185,11 @@ class AskedFor(APIView):
         wanted = _seen(request.user, given.validated_data["colours"])
         set_asked(request.user, wanted, given.validated_data["asked"])
         return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+def _before(there: Before) -> dict[str, Any]:
+    entries = [{"colour": pk, "fullness": full, "note": note} for pk, full, note in there.entries]
+    return {"colours": there.colours, "entries": entries}
 
 
 def _seen(person: Person, ids: list[int]) -> list[int]:
@@ -267,8 +271,9 @@ class DrawerFile(APIView):
         given.is_valid(raise_exception=True)
         lines = read_drawer(given.validated_data["file"].read(figures.files.LARGEST_FILE + 1))
         kept = ids_of(catalogue_for(request.user), lines)
+        before = there_of(request.user, sorted(set(kept)))
         keep(request.user, [(pk, line.full, line.note) for pk, line in zip(kept, lines, strict=True)])
-        return Response({"count": len(set(kept))})
+        return Response({"count": len(set(kept)), "before": _before(before)})
 
 
 def drawer_lines(supplies: Supplies) -> list[KeptLine]:

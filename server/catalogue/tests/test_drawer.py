@@ -89,7 +89,7 @@ class DrawerTests(ApiTestCase):
         self.assertIn("Pads,SKY-2,half,'=odd note", text)
         before = self.drawer()
         self.set("SKY-2", "soot", owned=False)
-        self.assertEqual(self.file(text), {"count": 2})
+        self.assertEqual(self.file(text)["count"], 2)
         self.assertEqual(self.drawer(), before)
 
     def test_a_file_with_a_mistake_changes_nothing(self):

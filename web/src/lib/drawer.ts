@@ -1,9 +1,11 @@
 import { api, got, type Fullness, type Swatch } from '@/api/client'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
+import type { components } from '@/api/schema'
 import { useNotices } from './notices'
 import { isOffline, useOutbox, type Mark } from './outbox'
 
+type Before = components['schemas']['DrawerBefore']
 type Kept = Pick<Swatch, 'id' | 'label'>
 type Said = { fullness?: Fullness; note?: string }
 
@@ -32,16 +34,18 @@ export function useDrawer(changed: () => unknown) {
   const notices = useNotices()
   const list = useAsked()
   const outbox = useOutbox()
+  function told(words: string, before: Before) {
+    const undo = async () => {
+      await got(api.PUT('/api/drawer', { body: before }))
+      await changed()
+    }
+    notices.show(words, false, { words: 'Undo', run: () => undo().catch(notices.fail) })
+  }
   /** What is told of some colours, and one press that takes it back with all that was noted of them. */
   async function tell(words: string, colours: number[], owned: boolean, more: Said = {}) {
     try {
       const body = { colours, owned, ...more }
-      const before = await got(api.POST('/api/drawer', { body }))
-      const undo = async () => {
-        await got(api.PUT('/api/drawer', { body: before }))
-        await changed()
-      }
-      notices.show(words, false, { words: 'Undo', run: () => undo().catch(notices.fail) })
+      told(words, await got(api.POST('/api/drawer', { body })))
     } catch (error) {
       const fullness = owned ? (more.fullness ?? 'full') : null
       later(error, { kind: 'owned', ids: colours, fullness, note: more.note, words })
@@ -89,5 +93,5 @@ export function useDrawer(changed: () => unknown) {
       later(error, { kind: 'asked', id: swatch.id, asked, words })
     }
   }
-  return { keep, keepAll, want }
+  return { keep, keepAll, told, want }
 }

@@ -5,7 +5,7 @@ import { api, got } from '@/api/client'
 import StartCard from '@/cards/StartCard.vue'
 import type { Size } from '@/cards/SizeFields.vue'
 import { useFetched } from '@/lib/fetched'
-import { useNotices } from '@/lib/notices'
+import { useLater } from '@/lib/later'
 import { useSession } from '@/lib/session'
 import { percent } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
@@ -18,7 +18,7 @@ import ColourMenu from '@/ui/ColourMenu.vue'
 const route = useRoute()
 const router = useRouter()
 const session = useSession()
-const notices = useNotices()
+const later = useLater()
 const id = computed(() => Number(route.params.id))
 const {
   data: paper,
@@ -48,13 +48,12 @@ const start = (card: { name: string; size: Size }) =>
       body: { ...card, colours: taken.value },
     }),
   )
-async function remove() {
-  try {
-    await api.DELETE('/api/papers/{id}', { params: { path: { id: id.value } } })
-    await router.push('/papers')
-  } catch (error) {
-    notices.fail(error)
-  }
+function remove() {
+  const path = { id: id.value }
+  later.remove(`paper ${id.value}`, `“${paper.value!.title}” is off the shelf.`, () =>
+    got(api.DELETE('/api/papers/{id}', { params: { path }, keepalive: true })),
+  )
+  void router.push('/papers')
 }
 </script>
 

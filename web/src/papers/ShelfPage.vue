@@ -1,16 +1,40 @@
 <script setup lang="ts">
 import { PlusIcon } from '@heroicons/vue/20/solid'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { api, got, type Paper } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
+import { useLater } from '@/lib/later'
 import { plural } from '@/lib/words'
+import ChoiceList from '@/ui/ChoiceList.vue'
+import OnOff from '@/ui/OnOff.vue'
 import SheetTile from './SheetTile.vue'
 
 /** A shelf of patterned papers, by collection. */
 const { data } = useFetched([], () => got(api.GET('/api/papers')))
+const later = useLater()
+const there = computed(() => data.value?.filter((one) => !later.gone.has(`paper ${one.id}`)) ?? [])
+const FEW = 6 // sheets that one oversees without looking for any
+const typed = ref('')
+const order = ref<'collection' | 'newest' | 'name'>('collection')
+const ORDERS = [
+  { value: 'collection' as const, words: 'by collection' },
+  { value: 'newest' as const, words: 'added last' },
+  { value: 'name' as const, words: 'by name' },
+]
+const mine = ref(false)
+const shown = computed(() => {
+  const words = typed.value.toLowerCase().split(/\s+/).filter(Boolean)
+  const found = there.value.filter((one) => {
+    const said = `${one.title} ${one.collection} ${one.colours.map((colour) => colour.hue_name).join(' ')}`
+    return (!mine.value || one.own) && words.every((word) => said.toLowerCase().includes(word))
+  })
+  if (order.value === 'newest') return found.sort((a, b) => b.id - a.id)
+  if (order.value === 'name') return found.sort((a, b) => a.title.localeCompare(b.title))
+  return found
+})
 const collections = computed(() => {
   const found = new Map<string, Paper[]>()
-  for (const paper of data.value ?? [])
+  for (const paper of shown.value)
     found.set(paper.collection, [...(found.get(paper.collection) ?? []), paper])
   return [...found]
 })
@@ -25,11 +49,39 @@ const collections = computed(() => {
       </RouterLink>
     </header>
     <p v-if="!data" class="text-soft">Fetching the papers …</p>
-    <p v-else-if="!data.length" class="panel max-w-xl p-6">
+    <p v-else-if="!there.length" class="panel max-w-xl p-6">
       The shelf is empty. Add a paper from a scan or a photo with a piece of white card beside it,
       and its colours are read.
     </p>
-    <section v-for="[collection, papers] in collections" :key="collection" class="mb-6">
+    <div v-if="there.length > FEW" class="mb-5 flex flex-wrap items-end gap-3" role="search">
+      <label class="min-w-0 flex-1 basis-60"
+        ><span class="label">Look for a paper</span
+        ><input
+          v-model="typed"
+          class="input"
+          type="search"
+          placeholder="a title, a collection, a colour word"
+      /></label>
+      <div class="w-44">
+        <span class="label">In order</span>
+        <ChoiceList v-model="order" label="In order" :options="ORDERS" />
+      </div>
+      <OnOff v-model="mine" class="pb-2">Only mine</OnOff>
+    </div>
+    <p v-if="there.length && !shown.length">
+      No paper is like that{{ mine ? ' among yours' : '' }}.
+    </p>
+    <ul
+      v-if="order !== 'collection'"
+      class="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-2"
+    >
+      <li v-for="paper in shown" :key="paper.id"><SheetTile :paper="paper" /></li>
+    </ul>
+    <section
+      v-for="[collection, papers] in order === 'collection' ? collections : []"
+      :key="collection"
+      class="mb-6"
+    >
       <h2 class="mb-2 text-sm text-soft">{{ collection }}, {{ plural(papers.length, 'sheet') }}</h2>
       <ul class="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-2">
         <li v-for="paper in papers" :key="paper.id"><SheetTile :paper="paper" /></li>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { api, ApiError, got, type ListReport, type Swatch } from '@/api/client'
-import { useNotices } from '@/lib/notices'
+import { useDrawer } from '@/lib/drawer'
 import { plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
 import SwatchShape from '@/drawing/SwatchShape.vue'
@@ -9,35 +9,36 @@ import SwatchShape from '@/drawing/SwatchShape.vue'
 /** Mark what one owns by typing or pasting codes in any order. */
 const { range } = defineProps<{ range?: number }>()
 const emit = defineEmits<{ close: []; stored: [] }>()
-const notices = useNotices()
+const { keepAll } = useDrawer(() => emit('stored'))
 const text = ref('')
 const report = ref<ListReport | null>(null)
 const problem = ref('')
 
-async function read(store: boolean) {
+async function read() {
   problem.value = ''
   try {
-    const body = { text: text.value, range: range ?? null, store }
+    const body = { text: text.value, range: range ?? null, store: false }
     report.value = await got(api.POST('/api/drawer/list', { body }))
-    if (!store) return
-    notices.show(`${plural(report.value.new, 'colour')} more in the drawer.`)
-    emit('stored')
-    emit('close')
   } catch (error) {
     report.value = null
     problem.value = error instanceof ApiError ? error.message : String(error)
   }
 }
+async function store() {
+  const fresh = report.value!.understood.filter((one) => !one.owned)
+  emit('close')
+  await keepAll(fresh, true)
+}
 /** Take one of what a part may mean, in its place in the text. */
 function mean(part: string, swatch: Swatch) {
   text.value = text.value.replace(part, `${swatch.range_name} ${swatch.label}`)
-  void read(false)
+  void read()
 }
 </script>
 
 <template>
   <AppDialog title="Type or paste codes" wide @close="$emit('close')">
-    <form @submit.prevent="read(false)">
+    <form @submit.prevent="read">
       <label class="label" for="codes"
         >Codes or names in any order, with commas, lines or spaces between them</label
       >
@@ -96,13 +97,8 @@ function mean(part: string, swatch: Swatch) {
           </li>
         </ul>
       </section>
-      <button
-        type="button"
-        class="button button-main"
-        :disabled="!report.understood.length"
-        @click="read(true)"
-      >
-        Put {{ plural(report.understood.length, 'colour') }} into the drawer
+      <button type="button" class="button button-main" :disabled="!report.new" @click="store">
+        Put {{ plural(report.new, 'colour') }} into the drawer
       </button>
     </div>
   </AppDialog>

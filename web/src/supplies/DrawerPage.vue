@@ -18,7 +18,7 @@ import SuppliesFrame from './SuppliesFrame.vue'
 /** What I own, how full it is, and ways to say so quickly. */
 const notices = useNotices()
 const { data, refresh } = useFetched([], () => got(api.GET('/api/drawer')))
-const { keep } = useDrawer(refresh)
+const { keep, told } = useDrawer(refresh)
 const shown = ref<Fullness | ''>('')
 const listing = ref(false)
 const editing = ref<DrawerEntry | null>(null)
@@ -52,8 +52,8 @@ async function bring(file: File) {
   const body = new FormData()
   body.append('file', file)
   try {
-    const { count } = await got(api.POST('/api/drawer/file', { body: body as never }))
-    notices.show(`${plural(count, 'colour')} of ${file.name} in the drawer.`)
+    const { count, before } = await got(api.POST('/api/drawer/file', { body: body as never }))
+    told(`${plural(count, 'colour')} of ${file.name} in the drawer.`, before)
     await refresh()
   } catch (error) {
     notices.fail(error)

@@ -27,6 +27,21 @@ const MEDIA = [
   { value: '' as const, words: 'any medium' },
   ...pathsApiFindGetParametersQueryMediumValues.map((value) => ({ value, words: value })),
 ]
+// All ranges are asked for once somebody turns to the filters.
+const range = ref(0)
+const ranges = ref<{ value: number; words: string }[]>([])
+const RANGES = computed(() => [{ value: 0, words: 'any range' }, ...ranges.value])
+async function knowRanges() {
+  if (ranges.value.length) return
+  try {
+    const found = await got(api.GET('/api/ranges'))
+    ranges.value = found
+      .filter((one) => !one.away)
+      .map((one) => ({ value: one.id, words: one.name }))
+  } catch (error) {
+    problem.value = error instanceof ApiError ? error.message : String(error)
+  }
+}
 onMounted(() => {
   input.value?.$el.focus()
   void look()
@@ -43,6 +58,23 @@ const typedPick = computed<Picked | null>(() =>
 // What is picked is handed on at once, so nothing stays chosen here.
 const nothing: Picked | null = null
 
+const answered = ref('') // what the answer that is shown is to
+const asks = computed(() => JSON.stringify([typed.value, medium.value, range.value]))
+let entered = false // before the answer to what is typed had come
+/** Enter means what is typed, not what the letters before it found. */
+function enter(event: KeyboardEvent) {
+  if (answered.value === asks.value || !typed.value.trim()) return
+  event.preventDefault()
+  event.stopPropagation()
+  entered = true
+}
+function answer() {
+  answered.value = asks.value
+  if (!entered) return
+  entered = false
+  pick(typedPick.value ?? picks.value[0] ?? null)
+}
+
 async function look() {
   const number = ++asked
   const text = typed.value
@@ -51,22 +83,26 @@ async function look() {
   // That is no answer to what is typed now.
   if (last && text.trim()) found.value = null
   if (!text.trim() && !ids?.length) {
+    entered = false
     found.value = null
     return
   }
   try {
-    const query = { q: text, column, medium: medium.value || undefined, ids }
-    const answer = await got(api.GET('/api/find', { params: { query } }))
+    const only = { medium: medium.value || undefined, range: range.value || undefined }
+    const query = { q: text, column, ...only, ids }
+    const told = await got(api.GET('/api/find', { params: { query } }))
     if (number !== asked) return
-    found.value = text.trim() || answer.colours.length ? answer : null
+    found.value = text.trim() || told.colours.length ? told : null
     last = !text.trim()
+    answer()
   } catch (error) {
     if (number !== asked) return
+    entered = false
     found.value = null
     problem.value = error instanceof ApiError ? error.message : String(error)
   }
 }
-watch([typed, medium], look)
+watch([typed, medium, range], look)
 
 function pick(picked: Picked | null) {
   if (!picked) return
@@ -83,6 +119,7 @@ function pick(picked: Picked | null) {
     nullable
     @update:model-value="pick"
     @keydown.esc.capture.stop="$emit('leave')"
+    @keydown.enter.capture="enter"
   >
     <ComboboxInput
       ref="input"
@@ -93,11 +130,14 @@ function pick(picked: Picked | null) {
       :display-value="() => typed"
       @change="typed = $event.target.value"
     />
-    <ChoiceList v-if="!column" v-model="medium" class="mt-2 w-52" label="Medium" :options="MEDIA" />
+    <div v-if="!column" class="mt-2 flex flex-wrap gap-2" @focusin="knowRanges">
+      <ChoiceList v-model="medium" class="w-52" label="Medium" :options="MEDIA" />
+      <ChoiceList v-model="range" class="w-52" label="Range" :options="RANGES" />
+    </div>
     <p v-if="problem" class="mt-3" role="alert">{{ problem }}</p>
     <p v-else-if="!found" class="mt-3 text-soft">
-      Type part of a code or name, with or without dashes, or what it looks like. Arrow keys move,
-      Enter will {{ act }}.
+      Type part of a code or name, with or without dashes, or what it looks like.
+      <span class="pointer-coarse:hidden">Arrow keys move, Enter will {{ act }}.</span>
     </p>
     <p v-else-if="!found.value && !found.colours.length" class="mt-3">
       No colour of any range has “{{ typed }}” in its code or name, and it is no colour word.

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { api, ApiError, form, got, type Drawing } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
+import { useLater } from '@/lib/later'
 import { useNotices } from '@/lib/notices'
 import { plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
@@ -16,7 +17,17 @@ const { store, picture } = usePicture()
 const notices = useNotices()
 const problem = ref('')
 const scanning = ref(false)
-const { data, refresh } = useFetched([], () => got(api.GET('/api/drawings')))
+const { data } = useFetched([], () => got(api.GET('/api/drawings')))
+const later = useLater()
+const FEW = 6 // drawings that one oversees without looking for any
+const typed = ref('')
+const there = computed(
+  () => data.value?.filter((one) => !later.gone.has(`drawing ${one.id}`)) ?? [],
+)
+const shown = computed(() => {
+  const words = typed.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return there.value.filter((one) => words.every((word) => one.name.toLowerCase().includes(word)))
+})
 
 async function take(drawing: number | null, name = 'picture') {
   const made = adding
@@ -39,13 +50,13 @@ async function bring(file: File) {
     problem.value = error instanceof ApiError ? error.message : String(error)
   }
 }
-async function forget(drawing: Drawing) {
-  try {
-    await api.DELETE('/api/drawings/{id}', { params: { path: { id: drawing.id } } })
-    await Promise.all([refresh(), store.refresh()])
-  } catch (error) {
-    notices.fail(error)
-  }
+function forget(drawing: Drawing) {
+  later.remove(`drawing ${drawing.id}`, `“${drawing.name}” is forgotten.`, async () => {
+    await got(
+      api.DELETE('/api/drawings/{id}', { params: { path: { id: drawing.id } }, keepalive: true }),
+    )
+    await store.refresh()
+  })
 }
 </script>
 
@@ -65,14 +76,23 @@ async function forget(drawing: Drawing) {
       <button v-if="chosen || adding" type="button" class="button" @click="take(null)">
         No drawing, only a list of areas
       </button>
+      <input
+        v-if="there.length > FEW"
+        v-model="typed"
+        class="input !w-56"
+        type="search"
+        aria-label="Look for a drawing"
+        placeholder="a part of its name"
+      />
       <p class="text-xs text-soft">
         Each closed shape becomes an area. Scripts, texts and links in the file are left out.
       </p>
     </div>
     <p v-if="problem" role="alert" class="mb-4 border-l-2 border-ink pl-3">{{ problem }}</p>
+    <p v-if="data && !shown.length">No drawing has “{{ typed }}” in its name.</p>
     <p v-if="!data" class="text-soft">Fetching the drawings …</p>
     <ul v-else class="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
-      <li v-for="drawing in data" :key="drawing.id">
+      <li v-for="drawing in shown" :key="drawing.id">
         <button
           type="button"
           class="block w-full cursor-pointer rounded-data border bg-sheet p-2 text-left"
