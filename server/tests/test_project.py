@@ -10,7 +10,6 @@ from django.conf import settings
 from django.core.management import call_command
 from django.test import Client, SimpleTestCase, TestCase
 
-from e2e import guide
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.contrast.rules import Status
 from jindle_core.offers.following import moving_to
@@ -48,9 +47,6 @@ class ProjectTests(SimpleTestCase):
 
 
 class NotesTests(SimpleTestCase):
-    def test_the_guide_is_made_of_what_the_screens_say(self):
-        self.assertEqual(guide.DOCUMENT.read_text(encoding="utf-8"), guide.document(), "run ./jindle shots")
-
     def test_every_file_that_contributing_names_is_there(self):
         text = (settings.ROOT / "CONTRIBUTING.md").read_text(encoding="utf-8")
         named = {
