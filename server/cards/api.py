@@ -369,6 +369,7 @@ class WaysOutSerializer(serializers.Serializer):
 
     nearest = MatchSerializer(allow_null=True, help_text="of what is owned")
     buy = MatchSerializer(allow_null=True, help_text="nearer than that, and to be had")
+    example = serializers.BooleanField(help_text="what is to be had is a made-up example, in no shop")
     glazes = GlazeSerializer(many=True)
     inked = InkedSerializer(many=True)
 
@@ -382,11 +383,13 @@ class HoleWays(APIView):
         card = own_card(request.user, pk)
         given = HoleQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
-        found = ways_out(SeenPalette(card.value, catalogue_for(request.user)), **given.validated_data)
+        supplies = catalogue_for(request.user)
+        found = ways_out(SeenPalette(card.value, supplies), **given.validated_data)
         return Response(
             {
                 "nearest": found.nearest and match_told(found.nearest),
                 "buy": found.buy and match_told(found.buy),
+                "example": found.buy is not None and not supplies.ranges[found.buy.swatch.range_id].own,
                 "glazes": [glaze_told(one) for one in found.glazes],
                 "inked": [inked_told(one) for one in found.inked],
             }

@@ -78,7 +78,7 @@ class InsteadTests(ApiTestCase):
 
         marker = ways("marker")
         self.assertIn(marker["nearest"]["swatch"]["label"], ("DAY-1", "SEA-1"))
-        self.assertEqual(marker["buy"]["swatch"]["label"], "WEED-1")
+        self.assertEqual((marker["buy"]["swatch"]["label"], marker["example"]), ("WEED-1", False))
         self.assertEqual(marker["glazes"][0], self.ask_instead(self.pk["WEED-1"])["glazes"][0])
         self.assertEqual(marker["inked"], [])
         set_owned(self.ann, [self.pk["WEED-1"]], True)

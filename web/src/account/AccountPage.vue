@@ -8,6 +8,7 @@ import { plural } from '@/lib/words'
 import LinksGiven from '@/recipes/LinksGiven.vue'
 import FileButton from '@/ui/FileButton.vue'
 import OnOff from '@/ui/OnOff.vue'
+import { forgetSeen } from '@/lib/seen'
 
 /** How things are shown, the password, and everything of mine: out, back, or gone. */
 const session = useSession()
@@ -59,6 +60,7 @@ const figures = computed({
 const remove = () =>
   attempt('delete', async () => {
     await api.POST('/api/me/delete', { body: { password: sure.value } })
+    await forgetSeen()
     location.assign('/sign-in')
   })
 </script>

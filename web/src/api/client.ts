@@ -95,6 +95,9 @@ export class ApiError extends Error {
   }
 }
 
+/** Told to the window where nothing answered. */
+export const UNREACHED = 'jindle-unreached'
+
 const middleware: Middleware = {
   onRequest({ request }) {
     const token = document.cookie.match(/csrftoken=([^;]+)/)?.[1]
@@ -112,6 +115,7 @@ const middleware: Middleware = {
     )
   },
   onError() {
+    window.dispatchEvent(new Event(UNREACHED))
     return new ApiError(
       0,
       'offline',

@@ -52,7 +52,10 @@ const groups = computed(() => {
   ]
   return found.filter((one) => one.count || one.value === 'all' || one.value === group.value)
 })
-const looking = computed(() => (every.value ?? 0) > FEW || groups.value.length > 2)
+const PLAIN: Group[] = ['all', 'idea'] // between which there is nothing to choose
+const looking = computed(
+  () => (every.value ?? 0) > FEW || groups.value.some((one) => !PLAIN.includes(one.value)),
+)
 const copied = ref<CardSummary | null>(null)
 const moves = useCardMoves(() => show())
 const drawings = ref(new Map<number, DrawingToMake>())
@@ -123,11 +126,7 @@ watch([words, order, group], () => turnTo(1))
       </span>
     </header>
     <p v-if="!cards" class="text-soft">Fetching your cards …</p>
-    <FirstDoors
-      v-else-if="every === 0 && !counts?.deleted && !broken.length"
-      @start="making = true"
-    />
-    <div v-else-if="looking" class="mb-5 space-y-3">
+    <div v-if="looking" class="mb-5 space-y-3">
       <div v-if="(every ?? 0) > FEW" class="flex flex-wrap items-end gap-3" role="search">
         <label class="min-w-0 flex-1 basis-60"
           ><span class="label">Look for a card</span
@@ -157,6 +156,7 @@ watch([words, order, group], () => turnTo(1))
       </RadioGroup>
     </div>
     <DeletedCards v-if="group === 'deleted'" @changed="show" />
+    <FirstDoors v-else-if="cards && every === 0 && !broken.length" @start="making = true" />
     <p v-else-if="cards && words && !cards.length" class="mb-4">
       None of these cards has “{{ words }}” in its name.
     </p>

@@ -1,13 +1,30 @@
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useIntervalFn } from '@vueuse/core'
+import { ref } from 'vue'
+import { UNREACHED } from '@/api/client'
 import { useOutbox } from './outbox'
 
-/** Opens without a network what was seen last, and sends what was kept meanwhile. A browser may forbid the one. */
+const AGAIN = 5000 // ms between two looks while nothing answers
+
+/**
+ * Opens without a network what was seen last, and sends what was kept meanwhile. A browser may forbid the one.
+ * `reached` is what was found by asking: a machine without any network reaches the server that runs on itself.
+ */
 export function useInstalled() {
   const outbox = useOutbox()
+  const reached = ref(true)
   void navigator.serviceWorker?.register('/sw.js').catch(() => undefined)
-  useEventListener(window, 'online', () => void outbox.send())
-  useEventListener(document, 'visibilitychange', () => {
-    if (!document.hidden) void outbox.send()
-  })
-  void outbox.send()
+  async function look() {
+    try {
+      await fetch('/sw.js', { method: 'HEAD', cache: 'no-store' })
+      reached.value = true
+      await outbox.send()
+    } catch {
+      reached.value = false
+    }
+  }
+  for (const event of ['online', 'offline', UNREACHED]) useEventListener(window, event, look)
+  useEventListener(document, 'visibilitychange', () => document.hidden || void look())
+  useIntervalFn(() => reached.value || void look(), AGAIN)
+  void look()
+  return reached
 }

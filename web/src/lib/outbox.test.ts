@@ -58,6 +58,16 @@ describe('what is pressed without a network', () => {
     expect(failures()).toEqual([])
   })
 
+  it('stays where nobody is signed in any more, which is no refusal', async () => {
+    signedIn()
+    const outbox = useOutbox()
+    outbox.keep(step('base'))
+    const sending = outbox.send()
+    await (await question(0)).answer({ code: 'not_authenticated', message: 'Sign in first.' }, 401)
+    await sending
+    expect([outbox.count, failures()]).toEqual([1, []])
+  })
+
   it('goes on from the version that its own step before led to', async () => {
     signedIn()
     const outbox = useOutbox()

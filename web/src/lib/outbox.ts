@@ -20,6 +20,10 @@ export type Mark = { words: string } & (
       key: string
     }
 )
+const REFUSED = [400, 404, 409] // an answer that will not be another later, as one to who is not signed in may be
+/** Two windows send one after the other, and none what the other has sent. */
+const alone = async (job: () => Promise<void>) =>
+  navigator.locks ? void (await navigator.locks.request('jindle-kept', job)) : job()
 /** Whether nothing answered, which is no refusal. */
 export const isOffline = (error: unknown) => error instanceof ApiError && error.status === 0
 
@@ -71,35 +75,33 @@ export const useOutbox = defineStore('outbox', () => {
     marks.value = now
   }
   function keep(mark: Mark) {
-    write([...marks.value, mark])
+    write([...read(), mark])
     notices.show(`${mark.words} Kept on this device; sent when there is a network.`)
   }
   /** All of it, in order. What is refused meanwhile is told, and does not hold up the rest. */
-  const send = () =>
-    takeTurn(async () => {
-      const versions = new Map<string, number>()
-      const refused: string[] = []
-      let sent = 0
-      while (marks.value.length) {
-        const mark = marks.value[0]!
-        const at = mark.kind === 'step' ? `${mark.of} ${mark.place}` : ''
-        try {
-          const version = await deliver(mark, versions.get(at))
-          if (version !== undefined) versions.set(at, version)
-          sent += 1
-        } catch (error) {
-          if (isOffline(error)) break
-          refused.push(`${mark.words} ${error instanceof ApiError ? error.message : String(error)}`)
-        }
-        write(marks.value.slice(1))
+  const send = () => takeTurn(() => alone(sendAll))
+  async function sendAll() {
+    const versions = new Map<string, number>()
+    const refused: string[] = []
+    let sent = 0
+    while ((marks.value = read()).length) {
+      const mark = marks.value[0]!
+      const at = mark.kind === 'step' ? `${mark.of} ${mark.place}` : ''
+      try {
+        const version = await deliver(mark, versions.get(at))
+        if (version !== undefined) versions.set(at, version)
+        sent += 1
+      } catch (error) {
+        if (!(error instanceof ApiError) || !REFUSED.includes(error.status)) break
+        refused.push(`${mark.words} ${error.message}`)
       }
-      if (sent)
-        notices.show(
-          `${plural(sent, 'mark')} kept on this device ${sent === 1 ? 'is' : 'are'} sent.`,
-        )
-      if (refused.length) notices.show(`Not marked: ${refused.join(' ')}`, true)
-      if (sent || refused.length) stale.value += 1
-    })
+      write(read().slice(1))
+    }
+    if (sent)
+      notices.show(`${plural(sent, 'mark')} kept on this device ${sent === 1 ? 'is' : 'are'} sent.`)
+    if (refused.length) notices.show(`Not marked: ${refused.join(' ')}`, true)
+    if (sent || refused.length) stale.value += 1
+  }
   const last = <K extends Mark['kind']>(
     kind: K,
     is: (mark: Extract<Mark, { kind: K }>) => boolean,

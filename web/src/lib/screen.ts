@@ -1,4 +1,4 @@
-import { useLocalStorage, useMediaQuery } from '@vueuse/core'
+import { createSharedComposable, useLocalStorage, useMediaQuery } from '@vueuse/core'
 import { computed } from 'vue'
 import type { Shades } from '@/api/client'
 import { useSession } from './session'
@@ -14,11 +14,13 @@ export const WHITES = [
 ] as const
 export type White = (typeof WHITES)[number]['value']
 
+const useWide = createSharedComposable(() => useMediaQuery('(color-gamut: p3)'))
+
 /** What is known of this screen. It is kept on the device, as every screen is another. */
 export function useScreen() {
   const white = useLocalStorage<White>('jindle-screen-white', 'unknown')
   const blacks = useLocalStorage<number>('jindle-screen-blacks', -1) // dark steps told from black
-  const wide = useMediaQuery('(color-gamut: p3)')
+  const wide = useWide()
   const off = computed(() => white.value !== 'unknown' && white.value !== 'same')
   const words = computed(() => WHITES.find((one) => one.value === white.value)?.words ?? '')
   return { white, blacks, wide, off, words }
@@ -27,7 +29,7 @@ export function useScreen() {
 /** The shade of a colour in the view that is on: the wide one where the screen shows more than sRGB. */
 export function useShade() {
   const session = useSession()
-  const wide = useMediaQuery('(color-gamut: p3)')
+  const wide = useWide()
   return (colour: { shades: Shades; wide: string | null }) =>
     session.view === 'colour' && wide.value && colour.wide
       ? colour.wide

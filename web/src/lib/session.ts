@@ -34,12 +34,14 @@ export const useSession = defineStore('session', () => {
 
   async function signIn(name: string, password: string, fresh: boolean) {
     const body = { name, password }
+    await forgetSeen() // of whoever was here before
     person.value = await got(
       fresh ? api.POST('/api/sign-up', { body }) : api.POST('/api/sign-in', { body }),
     )
   }
 
   async function openDemo() {
+    await forgetSeen()
     person.value = await got(api.POST('/api/open-demo'))
   }
 

@@ -1,12 +1,10 @@
 <script setup lang="ts">
-import { useOnline } from '@vueuse/core'
 import { useInstalled } from '@/lib/installed'
 import { useOutbox } from '@/lib/outbox'
 import { plural } from '@/lib/words'
 
 /** Says that there is no network, what still opens, and what waits to be sent. */
-useInstalled()
-const online = useOnline()
+const online = useInstalled()
 const outbox = useOutbox()
 </script>
 

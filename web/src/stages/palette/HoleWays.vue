@@ -90,6 +90,7 @@ const WAY = 'panel flex flex-wrap items-center gap-3 p-2'
             >Buy {{ ways.buy.swatch.range_name }} {{ ways.buy.swatch.label }}</b
           >
           {{ nearness(ways.buy) }} <TheFigure tip :text="figure(ways.buy)" />
+          <span v-if="ways.example" class="block">a made-up example, in no shop</span>
         </p>
         <button
           type="button"
