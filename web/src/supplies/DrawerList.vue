@@ -26,8 +26,8 @@ async function read() {
 }
 async function store() {
   const fresh = report.value!.understood.filter((one) => !one.owned)
-  emit('close')
   await keepAll(fresh, true)
+  emit('close')
 }
 /** Take one of what a part may mean, in its place in the text. */
 function mean(part: string, swatch: Swatch) {
