@@ -528,7 +528,7 @@ class StoryTests(BrowserTestCase):
         photo.focus()
         self.page.keyboard.press("ArrowRight")
         expect(self.page.get_by_role("heading", name="It may have been")).to_be_visible()
-        expect(self.page.locator("main")).to_contain_text("L* ")
+        expect(self.page.locator("main")).to_contain_text("What the frame shows")
         self.check_axe()
         self.page.get_by_role("link", name="Back to the record").click()
 
