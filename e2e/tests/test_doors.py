@@ -59,7 +59,7 @@ class DoorTests(BrowserTestCase):
         owned.first.click()
         expect(self.page.get_by_text("is in your drawer, full")).to_be_visible()
         expect(owned).not_to_have_count(before)
-        self.button("Undo").click()
+        self.button("Take it back").click()
         expect(owned).to_have_count(before)
         self.button(re.compile("^More of")).first.click()
         self.check_axe()

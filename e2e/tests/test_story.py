@@ -753,7 +753,7 @@ class StoryTests(BrowserTestCase):
         self.button(re.compile("^More of Grebe")).click()
         self.page.get_by_role("menuitem", name="Delete").click()
         expect(made).to_have_count(0)
-        self.button("Undo").click()
+        self.button("Take it back").click()
         expect(made).to_have_count(1)
         self.page.get_by_role("radio", name=re.compile("^All")).click()
         expect(made).not_to_have_count(1)

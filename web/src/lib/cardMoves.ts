@@ -9,7 +9,7 @@ export function useCardMoves(changed: () => unknown) {
     try {
       await done
       notices.show(words, false, {
-        words: 'Undo',
+        words: 'Take it back',
         run: () =>
           undo()
             .then(() => changed())

@@ -39,7 +39,7 @@ export function useDrawer(changed: () => unknown) {
       await got(api.PUT('/api/drawer', { body: before }))
       await changed()
     }
-    notices.show(words, false, { words: 'Undo', run: () => undo().catch(notices.fail) })
+    notices.show(words, false, { words: 'Take it back', run: () => undo().catch(notices.fail) })
   }
   /** What is told of some colours, and one press that takes it back with all that was noted of them. */
   async function tell(words: string, colours: number[], owned: boolean, more: Said = {}) {
@@ -85,7 +85,7 @@ export function useDrawer(changed: () => unknown) {
       await put(swatch.id, asked)
       const words = asked ? 'is on your shopping list' : 'is off your shopping list'
       notices.show(`${swatch.label} ${words}.`, false, {
-        words: 'Undo',
+        words: 'Take it back',
         run: () => put(swatch.id, !asked).catch(notices.fail),
       })
     } catch (error) {

@@ -23,7 +23,7 @@ export const useLater = defineStore('later', () => {
   /** `what` names it on this page, such as “paper 4”; it goes for good when the page is left. */
   function remove(what: string, words: string, run: () => Promise<unknown>) {
     waiting.value = [...waiting.value, { what, run }]
-    notices.show(words, false, { words: 'Undo', run: () => takeBack(what) })
+    notices.show(words, false, { words: 'Take it back', run: () => takeBack(what) })
     window.setTimeout(() => void carryOut(what), WAIT)
   }
   window.addEventListener('pagehide', () => waiting.value.forEach((one) => void carryOut(one.what)))
