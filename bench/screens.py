@@ -21,13 +21,11 @@ _CHOSEN = """(words) => new Promise((done) => {
   const start = performance.now()
   const asked = performance.getEntriesByType('resource').length
   link.click()
-  let quiet = 0
   const look = () => {
     const now = performance.getEntriesByType('resource').slice(asked)
     const calls = now.filter((one) => one.name.includes('/api/'))
     const waiting = !!document.querySelector('main .text-soft:only-child')
-    quiet = link.ariaCurrent && !waiting ? quiet + 1 : 0
-    if (quiet < 2) return requestAnimationFrame(look)
+    if (!link.ariaCurrent || waiting) return requestAnimationFrame(look)
     const end = performance.now()
     const spans = calls.map((one) => [one.startTime, Math.min(one.responseEnd, end)])
     let [server, until] = [0, 0]
@@ -68,9 +66,8 @@ def screen_rows() -> list[Row]:
                 if turn:
                     taken.append(found)
     name, largest = max(more.items(), key=lambda one: one[1])
-    worst, longest = max(
-        ((key, statistics.median(one)) for key, one in times.items()), key=lambda one: one[1]
-    )
+    drawn = {stage: statistics.median(one) for stage, one in times.items()}
+    worst = max(drawn, key=drawn.__getitem__)
     return [
         (
             "Script of a first load up to the list of cards, compressed",
@@ -85,10 +82,11 @@ def screen_rows() -> list[Row]:
             largest <= 60,
         ),
         (
-            f"A stage opened before is chosen again, beside the API, CPU {SLOWED} × slowed, the slowest",
-            "≤ 100 ms",
-            f"{longest:.0f} ms ({worst})",
-            longest <= 100,
+            f"A stage opened before is chosen again and drawn whole, beside the API, CPU {SLOWED} × slowed: "
+            "the slowest; the median of all",
+            "≤ 100 ms; told",
+            f"{drawn[worst]:.0f} ms ({worst}); {statistics.median(drawn.values()):.0f} ms",
+            drawn[worst] <= 100,
         ),
     ]
 

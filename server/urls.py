@@ -55,7 +55,9 @@ def worker(request: HttpRequest) -> HttpResponse:
     script = settings.CLIENT / "sw.js"
     if not script.exists():
         return HttpResponse(status=404)
-    return HttpResponse(script.read_bytes(), content_type="text/javascript")
+    # HEAD is asked by who wonders whether we are there.
+    body = b"" if request.method == "HEAD" else script.read_bytes()
+    return HttpResponse(body, content_type="text/javascript")
 
 
 api = [

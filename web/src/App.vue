@@ -10,19 +10,27 @@ import {
   SwatchIcon,
   UserCircleIcon,
 } from '@heroicons/vue/24/outline'
+import { useEventListener } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useKeys } from '@/lib/keys'
 import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
-import AppDialog from '@/ui/AppDialog.vue'
-import FindColour, { type Picked } from '@/ui/FindColour.vue'
-import KeysHelp from '@/ui/KeysHelp.vue'
+import type { Picked } from '@/ui/FindColour.vue'
 import NoticeBar from '@/ui/NoticeBar.vue'
 import NetworkLine from '@/ui/NetworkLine.vue'
 import { STAGES } from '@/card/stages'
 
-const HowThisWorks = defineAsyncComponent(() => import('@/help/HowThisWorks.vue'))
+// What nobody needs for the first look; Find, which a key opens, is fetched with the first key.
+const later = {
+  help: () => import('@/help/HowThisWorks.vue'),
+  keys: () => import('@/ui/KeysHelp.vue'),
+  find: () => import('@/ui/FindDialog.vue'),
+}
+const HowThisWorks = defineAsyncComponent(later.help)
+const KeysHelp = defineAsyncComponent(later.keys)
+const FindDialog = defineAsyncComponent(later.find)
+useEventListener(window, 'keydown', () => void later.find(), { once: true, passive: true })
 const session = useSession()
 const notices = useNotices()
 const route = useRoute()
@@ -183,9 +191,7 @@ const PLACES = [
   <RouterView v-else />
   <HowThisWorks v-if="about" :about="about" @close="about = ''" />
   <KeysHelp v-if="help" @close="help = false" />
-  <AppDialog v-if="finding" title="Find a colour" @close="finding = false">
-    <FindColour act="show what is like it" @leave="finding = false" @pick="show" />
-  </AppDialog>
+  <FindDialog v-if="finding" act="show what is like it" @close="finding = false" @pick="show" />
   <div
     v-if="!notices.dialogs"
     class="fixed bottom-20 left-1/2 z-30 w-full max-w-xl -translate-x-1/2 px-4"

@@ -1,22 +1,23 @@
 <script setup lang="ts">
 import { ArrowUturnLeftIcon, ArrowUturnRightIcon, PencilSquareIcon } from '@heroicons/vue/20/solid'
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useKeys } from '@/lib/keys'
 import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
 import NothingHere from '@/ui/NothingHere.vue'
 import ViewSwitch from '@/ui/ViewSwitch.vue'
-import AddColour from '@/stages/palette/AddColour.vue'
 import BrokenCard from './BrokenCard.vue'
-import CardDetails from './CardDetails.vue'
 import CardOnDesk from './CardOnDesk.vue'
 import CheckList from './CheckList.vue'
-import CopyCard from './CopyCard.vue'
 import PaletteStrip from './PaletteStrip.vue'
 import { useCard } from './card'
 import { STAGES } from './stages'
 import DotsMenu, { type DotsItem } from '@/ui/DotsMenu.vue'
+
+const AddColour = defineAsyncComponent(() => import('@/stages/palette/AddColour.vue'))
+const CardDetails = defineAsyncComponent(() => import('./CardDetails.vue'))
+const CopyCard = defineAsyncComponent(() => import('./CopyCard.vue'))
 
 const route = useRoute()
 const session = useSession()

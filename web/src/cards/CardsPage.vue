@@ -2,18 +2,19 @@
 import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import { PlusIcon } from '@heroicons/vue/20/solid'
 import { refDebounced } from '@vueuse/core'
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
 import { api, got, type CardSummary, type DrawingToMake } from '@/api/client'
 import type { paths } from '@/api/schema'
-import CopyCard from '@/card/CopyCard.vue'
 import { useCardMoves } from '@/lib/cardMoves'
 import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import CardTile from './CardTile.vue'
-import DeletedCards from './DeletedCards.vue'
-import FirstDoors from './FirstDoors.vue'
-import NewCard from './NewCard.vue'
+
+const CopyCard = defineAsyncComponent(() => import('@/card/CopyCard.vue'))
+const DeletedCards = defineAsyncComponent(() => import('./DeletedCards.vue'))
+const FirstDoors = defineAsyncComponent(() => import('./FirstDoors.vue'))
+const NewCard = defineAsyncComponent(() => import('./NewCard.vue'))
 
 type Asked = NonNullable<paths['/api/cards']['get']['parameters']['query']>
 type Answer = Awaited<ReturnType<typeof load>>

@@ -81,6 +81,6 @@ it('few cards are shown as they are', async () => {
 
 it('none at all open on the doors', async () => {
   const { place } = await opened([])
-  expect(place.textContent).toContain('I have paper or a picture')
+  await vi.waitFor(() => expect(place.textContent).toContain('I have paper or a picture'))
   expect(place.textContent).toContain('I have these supplies')
 })

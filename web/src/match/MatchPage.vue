@@ -5,8 +5,8 @@ import { api, got, type Match } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import { useKeys } from '@/lib/keys'
 import { useOnlyOwned } from '@/lib/owned'
-import AppDialog from '@/ui/AppDialog.vue'
-import FindColour, { type Picked } from '@/ui/FindColour.vue'
+import type { Picked } from '@/ui/FindColour.vue'
+import FindDialog from '@/ui/FindDialog.vue'
 import NothingHere from '@/ui/NothingHere.vue'
 import OnOff from '@/ui/OnOff.vue'
 import TabLinks from '@/ui/TabLinks.vue'
@@ -127,9 +127,7 @@ useKeys({
         </div>
       </div>
     </section>
-    <AppDialog v-if="finding" title="Find a colour" @close="finding = false">
-      <FindColour act="show what is like it" @pick="open" @leave="finding = false" />
-    </AppDialog>
+    <FindDialog v-if="finding" act="show what is like it" @close="finding = false" @pick="open" />
     <ToPalette v-if="sending && like" :target="like.target" @close="sending = false" />
   </main>
 </template>

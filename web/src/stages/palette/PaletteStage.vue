@@ -2,23 +2,25 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { ChevronDownIcon } from '@heroicons/vue/20/solid'
 import { useMediaQuery } from '@vueuse/core'
-import { computed, nextTick, ref } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref } from 'vue'
 import { api, got, type Column } from '@/api/client'
 import { useCard } from '@/card/card'
 import { useNotices } from '@/lib/notices'
 import { useOnlyOwned } from '@/lib/owned'
 import { useSession } from '@/lib/session'
 import OnOff from '@/ui/OnOff.vue'
-import KeepCombination from '@/ways/KeepCombination.vue'
-import ColumnsDialog from './ColumnsDialog.vue'
-import AlternativesDialog from './AlternativesDialog.vue'
-import ColourDialog from './ColourDialog.vue'
 import ColourHead from './ColourHead.vue'
 import OneColour from './OneColour.vue'
-import MoveDialog from './MoveDialog.vue'
 import PaletteCell from './PaletteCell.vue'
-import PapersDialog from './PapersDialog.vue'
 import WordTip from '@/words/WordTip.vue'
+
+// What opens later is fetched later.
+const KeepCombination = defineAsyncComponent(() => import('@/ways/KeepCombination.vue'))
+const ColumnsDialog = defineAsyncComponent(() => import('./ColumnsDialog.vue'))
+const AlternativesDialog = defineAsyncComponent(() => import('./AlternativesDialog.vue'))
+const ColourDialog = defineAsyncComponent(() => import('./ColourDialog.vue'))
+const MoveDialog = defineAsyncComponent(() => import('./MoveDialog.vue'))
+const PapersDialog = defineAsyncComponent(() => import('./PapersDialog.vue'))
 
 const SMALL = '(width < 640px)' // too narrow for a table
 
