@@ -196,18 +196,21 @@ PARTS: dict[str, Callable[[Visitor], list[Row]]] = {
 }
 
 
+_TABLE = re.compile(r"(?:^\|.*\n)+", re.M)  # the first of the page; presses have another
+
+
 def written(text: str, rows: list[Row], whole: bool) -> str:
     """The page with the rows in its table: instead of all that were there, or each of what is of its name."""
     lines = [
         f"| {what} | {target} | {found} | {'met' if met else 'missed'} |" for what, target, found, met in rows
     ]
     head = ["| what | target | measured | |", "|---|---|---|---|"]
-    found = re.search(r"\|.*\|", text, re.S)
+    found = _TABLE.search(text)
     there = found.group().splitlines()[len(head) :] if found and not whole else []
     fresh = {one.split(" | ")[0]: one for one in lines}
     kept = [fresh.pop(one.split(" | ")[0], one) for one in there]
-    table = "\n".join([*head, *kept, *fresh.values()])
-    return re.sub(r"\|.*\|", lambda _: table, text, count=1, flags=re.S)
+    table = "\n".join([*head, *kept, *fresh.values()]) + "\n"
+    return _TABLE.sub(lambda _: table, text, count=1)
 
 
 def main() -> int:
@@ -215,7 +218,7 @@ def main() -> int:
     names = [one for one in sys.argv[1:] if one != "--write"]
     visitor = Visitor()
     rows = [row for name in names or PARTS for row in PARTS[name](visitor)]
-    print(written("| |", rows, whole=True))
+    print(written("|\n", rows, whole=True))
     if "--write" in sys.argv:
         page = ROOT / "docs" / "benchmarks.md"
         text = page.read_text(encoding="utf-8")
