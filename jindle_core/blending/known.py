@@ -34,7 +34,7 @@ def known(lab: Array, sigma: float, metallic: bool) -> Known:
     notes = []
     rough = sigma >= figures.colour.UNCERTAINTY["label"]
     if rough:
-        notes.append(f"known to ± {sigma:.0f} only: read a swatch of it, and joins can be relied on")
+        notes.append(f"known roughly (± {sigma:.0f}): read a swatch of it, and joins can be relied on")
     if lightness <= figures.grounds.BLACK_PAD[0] and chroma <= figures.grounds.BLACK_PAD[1]:
         notes.append("black swallows what it meets: keep it to the edge, with a brush of its own")
     return Known(True, rough, tuple(notes))

@@ -210,7 +210,7 @@ def _by_colour_only(upper: Array, lower: Array) -> str:
     kind, distance = weakest_eyes(upper, lower)
     reason = "stands out by colour only: the squint test melts it"
     if distance < figures.contrast.PICTURE_DELTA_E:
-        reason += f", and {_EYES_WORDS[kind]} see ΔE {distance:.0f}"
+        reason += f", and {_EYES_WORDS[kind]} hardly see it (ΔE {distance:.0f})"
     return reason
 
 

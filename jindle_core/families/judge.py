@@ -146,13 +146,13 @@ def judge_family(
         lighter, darker = names[at], names[at + 1]
         delta = float(found.lightness[at])
         if delta < least:
-            words = f"the {darker} is too near the {lighter}: only ΔL* {shown(delta, least)}"
+            words = f"the {darker} is too near the {lighter} (ΔL* {shown(delta, least)})"
             if delta <= 0:
                 words = f"the {darker} is not darker than the {lighter}"
             faults.append(Fault(at, "near", words))
         elif delta > most:
             faults.append(
-                Fault(at, "far", f"{lighter} and {darker} will not join: ΔL* {shown(delta, most)} apart")
+                Fault(at, "far", f"{lighter} and {darker} will not join (ΔL* {shown(delta, most)} apart)")
             )
         if not found.hue_holds(kept.hue)[at]:
             turn = float(found.hue[at])
@@ -170,12 +170,14 @@ def judge_family(
             Fault(
                 None,
                 "flat",
-                f"flat: ΔL* {shown(span, kept.span)} from light to dark, {kept.span:.0f} show form",
+                f"flat (ΔL* {shown(span, kept.span)} from light to dark, {kept.span:.0f} show form)",
             )
         )
     off = None if around is None else float(delta_e(np.asarray(around, dtype=float), tones).min())
     if off is not None and off > reach:
-        words = f"its nearest tone is ΔE {shown(off, reach)} from the colour wanted, {reach:.0f} at most"
+        words = (
+            f"its nearest tone is far from the colour wanted (ΔE {shown(off, reach)}, {reach:.0f} at most)"
+        )
         faults.append(Fault(None, "off", words))
     turns = tuple(
         float(turn) if turn <= kept.hue or distance > figures.families.STEP_HUE_DISTANCE else None

@@ -164,5 +164,5 @@ def _glazes(coloured: Coloured, area: Area, candidates: np.ndarray, places: np.n
     glaze = glazed_shadow(dark, supplies.reflectance(greys), behaviour, area.layers, coloured.card)
     if glaze is None:
         return []
-    words = f"over the dark once it is dry: predicted, ± {figures.laying.GLAZE_SIGMA:.0f}"
+    words = f"over the dark once it is dry: predicted (± {figures.laying.GLAZE_SIGMA:.0f})"
     return [ToneOffer(words, int(greys[glaze.place]), np.array(glaze.lab), None)]

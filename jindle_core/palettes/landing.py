@@ -50,10 +50,10 @@ def reasons(one: Landed) -> list[Reason]:
         ),
         Reason(
             wide,
-            f"light to dark ΔL* {shown(span, figures.contrast.PALETTE_SPAN)}"
+            f"light to dark as a picture wants it (ΔL* {shown(span, figures.contrast.PALETTE_SPAN)})"
             if wide
-            else f"light to dark only ΔL* {shown(span, figures.contrast.PALETTE_SPAN)};"
-            f" {figures.contrast.PALETTE_SPAN:.0f} make a picture",
+            else f"light to dark only a little (ΔL* {shown(span, figures.contrast.PALETTE_SPAN)};"
+            f" {figures.contrast.PALETTE_SPAN:.0f} make a picture)",
         ),
         Reason(
             bool(found.reads),
@@ -63,9 +63,9 @@ def reasons(one: Landed) -> list[Reason]:
         ),
         Reason(
             distinct,
-            f"all at least ΔE {shown(closest, figures.palettes.RULE_APART)} apart"
+            f"all well apart (ΔE {shown(closest, figures.palettes.RULE_APART)} at least)"
             if distinct
-            else f"two of them are only ΔE {shown(closest, figures.palettes.RULE_APART)} apart",
+            else f"two of them are hardly apart (ΔE {shown(closest, figures.palettes.RULE_APART)})",
         ),
     ]
 

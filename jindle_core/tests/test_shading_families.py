@@ -118,7 +118,7 @@ class JudgeTests(unittest.TestCase):
 
     def test_each_fault_is_named_at_its_step(self):
         self.assertEqual(self.faults(GREENS[0], GREENS[2], [57, -20, 22])["near"].step, 1)
-        self.assertIn("only ΔL* 4", self.faults(GREENS[0], GREENS[2], [57, -20, 22])["near"].words)
+        self.assertIn("too near the middle (ΔL* 4)", self.faults(GREENS[0], GREENS[2], [57, -20, 22])["near"].words)
         self.assertEqual(self.faults(GREENS[0], GREENS[4])["far"].step, 0)
         self.assertIn("not darker", self.faults(GREENS[2], GREENS[0])["near"].words)
         self.assertIn("the hue jumps by", self.faults(GREENS[1], [55, 20, 20])["hue"].words)

@@ -125,7 +125,7 @@ class MaterialTests(BuildChecksTestCase):
             ("Stock sack", "Boards soot", "Gleam tin"),
         )
         inked = next(one for words, one in found.items() if words.startswith("inked with Pads"))
-        self.assertRegex(inked["note"], "predicted, ± [0-9]+ ΔE")
+        self.assertRegex(inked["note"], r"predicted \(± [0-9]+ ΔE\)")
         for words in ("without mat", "kraft card", "white card"):
             with self.subTest(words):
                 after = self.change(card, **found[words]["change"])

@@ -210,7 +210,7 @@ class UnknownPadTests(GroundTestCase):
     def test_a_screen_value_makes_it_rough_and_black_swallows(self):
         told = self.ground(self.laid("GLOW-1", "COAL-1"))
         self.assertTrue(told["joins"][0]["rough"])
-        self.assertIn("± 5 only", told["pads"][0]["notes"][0])
+        self.assertIn("known roughly (± 5)", told["pads"][0]["notes"][0])
         self.assertIn("swallows", told["pads"][1]["notes"][0])
         self.assertEqual(told["joins"][0]["meeting"], "clean")  # black has no hue to lose
 

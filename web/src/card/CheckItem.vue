@@ -6,6 +6,7 @@ import AppDialog from '@/ui/AppDialog.vue'
 import StatusMark from '@/ui/StatusMark.vue'
 import { useCard } from './card'
 import TheFigure from '@/ui/TheFigure.vue'
+import PlainWords from '@/ui/PlainWords.vue'
 
 /** One check: what was found with its figure, what mends it by one press, and letting it be. */
 const { check } = defineProps<{ check: Check }>()
@@ -32,10 +33,8 @@ async function waive() {
       <p class="break-words">
         <b>{{ check.title }}</b>
         <span v-if="check.waived !== null"> is so on purpose</span>
-        <span v-else-if="check.status === 'holds'">{{
-          check.reason ? `: ${check.reason}` : ' holds'
-        }}</span>
-        <span v-else>: {{ check.reason }}</span>
+        <span v-else-if="check.status === 'holds' && !check.reason"> holds</span>
+        <span v-else>: <PlainWords :text="check.reason" /></span>
         {{ ' ' }}<TheFigure v-if="check.figure" tip :text="figure" />
       </p>
       <p v-if="check.waived !== null" class="text-xs">
@@ -78,7 +77,7 @@ async function waive() {
     </div>
     <AppDialog v-if="waiving" title="It is so on purpose" @close="waiving = false">
       <form @submit.prevent="waive">
-        <p class="mb-3">{{ check.title }}: {{ check.reason }}</p>
+        <p class="mb-3">{{ check.title }}: <PlainWords :text="check.reason" /></p>
         <label class="label" for="reason">Why is it on purpose?</label>
         <input
           id="reason"

@@ -4,6 +4,7 @@ import { useSession } from '@/lib/session'
 import { figure, nearness } from '@/lib/words'
 import ColourMenu from '@/ui/ColourMenu.vue'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
+import PlainWords from '@/ui/PlainWords.vue'
 
 /** A palette on supplies: what was asked for above, what it landed on below, and what speaks for it. */
 defineProps<{
@@ -76,7 +77,7 @@ const session = useSession()
           aria-hidden="true"
         />
         <span class="sr-only">{{ reason.holds ? 'Holds: ' : 'Does not hold: ' }}</span>
-        {{ reason.words }}
+        <PlainWords :text="reason.words" />
       </li>
     </ul>
   </article>

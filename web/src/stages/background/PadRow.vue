@@ -6,6 +6,7 @@ import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
 import { coatChoices, HANDS } from './ground'
+import PlainWords from '@/ui/PlainWords.vue'
 
 /** A pad of the ground and how it is laid. */
 defineProps<{
@@ -92,5 +93,5 @@ const session = useSession()
     @update:model-value="$emit('change', { same: $event })"
     >Through the same stencil as the pad before</OnOff
   >
-  <p v-for="note in pad.notes" :key="note" class="pl-8 text-xs">{{ note }}</p>
+  <p v-for="note in pad.notes" :key="note" class="pl-8 text-xs"><PlainWords :text="note" /></p>
 </template>

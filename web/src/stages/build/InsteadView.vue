@@ -7,6 +7,7 @@ import ChoiceList from '@/ui/ChoiceList.vue'
 import DeskCard from '@/drawing/DeskCard.vue'
 import StatusMark from '@/ui/StatusMark.vue'
 import TheFigure from '@/ui/TheFigure.vue'
+import PlainWords from '@/ui/PlainWords.vue'
 
 /** A piece as it is, left out, and of something else, each on the card, to look at side by side. */
 const { build } = defineProps<{ build: Build }>()
@@ -65,7 +66,7 @@ const desk = (parts: NonNullable<typeof ways.value>[number]['parts']) => ({
             <StatusMark :status="way.stands?.status ?? null" />
             <p class="min-w-0 flex-1 text-xs">
               <b class="block text-sm break-words">{{ way.words }}</b>
-              <span class="block">{{ way.note }}</span>
+              <span class="block"><PlainWords :text="way.note" /></span>
               <span v-if="way.stands" class="block text-soft">
                 {{ way.stands.reason }} <TheFigure tip :text="way.stands.figure" />
               </span>

@@ -6,6 +6,7 @@ import { useSession } from '@/lib/session'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import WordTip from '@/words/WordTip.vue'
 import TheFigure from '@/ui/TheFigure.vue'
+import PlainWords from '@/ui/PlainWords.vue'
 
 /** Families to choose for an area: the best there are, kept ones, and tones that would help its own. */
 const { area, offers } = defineProps<{ area: Area; offers: Offers; greys: string }>()
@@ -41,7 +42,7 @@ const has = (family: { swatch: { id: number } }[]) =>
           >
             <span class="w-8 shrink-0" :style="{ background: mend.shades[session.view] }" />
             <span class="min-w-0 py-1 pr-2">
-              <b>{{ mend.swatch.label }}</b> {{ mend.words }}
+              <b>{{ mend.swatch.label }}</b> <PlainWords :tip="false" :text="mend.words" />
               <span v-if="mend.swatch.owned" class="block text-soft">in my drawer</span>
             </span>
           </button>
@@ -88,8 +89,11 @@ const has = (family: { swatch: { id: number } }[]) =>
                 v-if="WORDS[family.kept]"
                 >{{ WORDS[family.kept] }}</template
               ><template v-if="family.judgement.faults.length"
-                >: {{ family.judgement.faults.map((fault) => fault.words).join('; ') }}</template
-              >
+                >:
+                <PlainWords
+                  :tip="false"
+                  :text="family.judgement.faults.map((fault) => fault.words).join('; ')"
+              /></template>
             </span>
           </span>
         </button>

@@ -8,6 +8,7 @@ import OwnedCorner from '@/ui/OwnedCorner.vue'
 import KeepFamily from './KeepFamily.vue'
 import ToneDialog from './ToneDialog.vue'
 import TheFigure from '@/ui/TheFigure.vue'
+import PlainWords from '@/ui/PlainWords.vue'
 
 /** A family as a flight of stairs, each tread at its tone's lightness, with what is wrong with it. */
 const { area } = defineProps<{ area: Area }>()
@@ -104,7 +105,9 @@ function replace(id: number | null) {
       </ol>
       <ul v-if="area.judgement?.faults.length" class="mt-2 space-y-1">
         <li v-for="fault in area.judgement.faults" :key="fault.words" class="flex gap-2">
-          <XMarkIcon class="mt-0.5 size-4 shrink-0" aria-hidden="true" />{{ fault.words }}
+          <XMarkIcon class="mt-0.5 size-4 shrink-0" aria-hidden="true" /><span
+            ><PlainWords :text="fault.words"
+          /></span>
         </li>
       </ul>
       <p v-else-if="area.judgement" class="mt-2 flex gap-2">
