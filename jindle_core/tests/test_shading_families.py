@@ -118,7 +118,9 @@ class JudgeTests(unittest.TestCase):
 
     def test_each_fault_is_named_at_its_step(self):
         self.assertEqual(self.faults(GREENS[0], GREENS[2], [57, -20, 22])["near"].step, 1)
-        self.assertIn("too near the middle (ΔL* 4)", self.faults(GREENS[0], GREENS[2], [57, -20, 22])["near"].words)
+        self.assertIn(
+            "too near the middle (ΔL* 4)", self.faults(GREENS[0], GREENS[2], [57, -20, 22])["near"].words
+        )
         self.assertEqual(self.faults(GREENS[0], GREENS[4])["far"].step, 0)
         self.assertIn("not darker", self.faults(GREENS[2], GREENS[0])["near"].words)
         self.assertIn("the hue jumps by", self.faults(GREENS[1], [55, 20, 20])["hue"].words)
@@ -199,7 +201,7 @@ class NearnessTests(unittest.TestCase):
         (fault,) = found.judgement.faults
         self.assertEqual((fault.key, fault.step), ("off", None))
         off = delta_e(self.CREAM, self.ORANGES).min()
-        self.assertIn(f"ΔE {off:.0f} from the colour wanted", fault.words)
+        self.assertIn(f"far from the colour wanted (ΔE {off:.0f}", fault.words)
         self.assertAlmostEqual(found.judgement.off, off)
         self.assertTrue(judge_family(self.ORANGES).holds)
 
