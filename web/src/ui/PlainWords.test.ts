@@ -17,7 +17,9 @@ it('says words first: figures stand behind a ?, or always for who asked, and bra
   expect(place.textContent).toContain('will not join')
   expect(place.textContent).toContain('(white) holds')
   expect(place.textContent).not.toContain('ΔL*')
-  expect(place.querySelector('button')!.getAttribute('aria-label')).toBe('The figures: ΔL* 31 apart')
+  expect(place.querySelector('button')!.getAttribute('aria-label')).toBe(
+    'The figures: ΔL* 31 apart',
+  )
   useSession().person = { figures: true } as never
   await nextTick()
   expect(place.textContent).toContain('ΔL* 31 apart')
