@@ -3,7 +3,7 @@ import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import { WHITES, useScreen } from '@/lib/screen'
 
 /** Whether this screen can be believed: its greys, its darks, its white beside a white card. */
-const { white, blacks, wide } = useScreen()
+const { white, blacks, wide, words } = useScreen()
 const GREYS = Array.from({ length: 11 }, (_, n) => Math.round((n * 255) / 10))
 const DARKS = [4, 8, 12, 18, 26] // of 255: what a fair screen still tells from black in a dim room
 const grey = (value: number) => `rgb(${value} ${value} ${value})`
@@ -38,7 +38,8 @@ const CHOICES = WHITES.filter((one) => one.value !== 'unknown')
       <h2 id="darks" class="mb-1 text-base">Near black</h2>
       <p class="mb-2 text-xs">How many squares do you see in the black, from the left?</p>
       <div
-        class="mb-2 flex h-20 max-w-md items-center justify-around bg-black"
+        class="mb-2 flex h-20 max-w-md items-center justify-around"
+        :style="{ background: grey(0) }"
         role="img"
         aria-label="Five squares, a little lighter than the black around them"
       >
@@ -77,7 +78,7 @@ const CHOICES = WHITES.filter((one) => one.value !== 'unknown')
       <RadioGroup
         v-model="white"
         class="grid max-w-3xl grid-cols-2 gap-1 sm:grid-cols-5"
-        aria-label="This screen’s white is"
+        aria-label="Which is the card most like?"
       >
         <RadioGroupOption
           v-for="one in CHOICES"
@@ -89,7 +90,7 @@ const CHOICES = WHITES.filter((one) => one.value !== 'unknown')
         >
           <span class="block h-24 rounded-t-panel" :style="{ background: one.shade }" />
           <span class="block px-2 py-1.5 text-xs" :class="checked && 'font-semibold'">{{
-            one.words
+            one.patch
           }}</span>
         </RadioGroupOption>
       </RadioGroup>
@@ -98,8 +99,9 @@ const CHOICES = WHITES.filter((one) => one.value !== 'unknown')
         class="mt-2 max-w-2xl text-xs"
         role="status"
       >
-        Where a colour stands on the screen beside one in your hand, Jindle says so from now on.
-        What stands side by side on the screen is compared as before.
+        This screen’s white is {{ words }}. Where a colour stands on the screen beside one in your
+        hand, Jindle says so from now on. What stands side by side on the screen is compared as
+        before.
       </p>
     </section>
     <section aria-labelledby="gamut">

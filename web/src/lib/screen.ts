@@ -3,14 +3,27 @@ import { computed } from 'vue'
 import type { Shades } from '@/api/client'
 import { useSession } from './session'
 
-/** How much redder or bluer than a white card a screen's white may be, as one sees it. */
+/**
+ * How a screen's white stands beside a white card. A card that looks yellow there looks so because the screen
+ * is bluer: `patch` is what the card is like, `words` what that says of the screen.
+ */
 export const WHITES = [
-  { value: 'unknown', words: 'not looked at', shade: '#ffffff' },
-  { value: 'bluer', words: 'bluer than the card', shade: '#dfe9ff' },
-  { value: 'little-bluer', words: 'a little bluer', shade: '#eef3ff' },
-  { value: 'same', words: 'as the card', shade: '#ffffff' },
-  { value: 'little-yellower', words: 'a little yellower', shade: '#fff6e6' },
-  { value: 'yellower', words: 'yellower than the card', shade: '#ffedcc' },
+  { value: 'unknown', words: 'not looked at', patch: '', shade: '#ffffff' },
+  { value: 'bluer', words: 'bluer than a white card', patch: 'yellowish', shade: '#ffedcc' },
+  {
+    value: 'little-bluer',
+    words: 'a little bluer than a white card',
+    patch: 'a little yellowish',
+    shade: '#fff6e6',
+  },
+  { value: 'same', words: 'as a white card', patch: 'as white as the screen', shade: '#ffffff' },
+  {
+    value: 'little-yellower',
+    words: 'a little yellower than a white card',
+    patch: 'a little bluish',
+    shade: '#eef3ff',
+  },
+  { value: 'yellower', words: 'yellower than a white card', patch: 'bluish', shade: '#dfe9ff' },
 ] as const
 export type White = (typeof WHITES)[number]['value']
 
