@@ -122,7 +122,12 @@ class ScreenTests(BrowserTestCase):
 
     def test_first_load_is_small_and_from_here(self):
         scripts = {}
-        self.page.on("response", lambda one: one.url.endswith(".js") and scripts.update({one.url: one}))
+
+        def keep(one):
+            if one.url.endswith(".js") and one.request.method == "GET":
+                scripts[one.url] = one
+
+        self.page.on("response", keep)
         self.open_demo()
         self.open_card("Kingfisher, get well")
         size = sum(len(gzip.compress(answer.body())) for answer in scripts.values())
