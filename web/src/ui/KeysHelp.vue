@@ -11,6 +11,7 @@ const KEYS = [
   ['s', 'next surround: light, mid, dark'],
   ['[  ]', 'previous or next alternative in a cell'],
   ['l', 'lock or unlock a cell'],
+  ['m  b', 'what stands in a cell is mine; is to buy'],
   ['Backspace', 'back to the nearest in a cell'],
   ['o', 'only what I own'],
   ['u', 'inches or millimetres'],

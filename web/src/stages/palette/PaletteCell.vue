@@ -2,12 +2,17 @@
 import { LockClosedIcon } from '@heroicons/vue/16/solid'
 import { computed } from 'vue'
 import type { Cell } from '@/api/client'
+import { useCard } from '@/card/card'
+import { useDrawer } from '@/lib/drawer'
 import { figure, nearness, percent } from '@/lib/words'
+import ColourMenu from '@/ui/ColourMenu.vue'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
 import SwatchShape from '@/drawing/SwatchShape.vue'
 import TheFigure from '@/ui/TheFigure.vue'
 
 const { cell, itself } = defineProps<{ cell: Cell; itself: boolean }>()
+const store = useCard()
+const { keep } = useDrawer(() => store.refresh())
 const words = computed(() =>
   itself ? 'the colour itself' : cell.match ? nearness(cell.match) : 'nothing to choose from',
 )
@@ -16,7 +21,7 @@ const words = computed(() =>
 <template>
   <div
     role="gridcell"
-    class="relative flex min-h-[84px] min-w-0 cursor-pointer items-center gap-2 border-y border-line px-2 py-1.5 first-of-type:border-l hover:border-edge"
+    class="group relative flex min-h-[84px] min-w-0 cursor-pointer items-center gap-2 border-y border-line px-2 py-1.5 first-of-type:border-l hover:border-edge"
     :class="cell.hole ? 'hole' : 'bg-sheet'"
   >
     <template v-if="!cell.match">
@@ -48,6 +53,23 @@ const words = computed(() =>
     <span v-if="cell.match" class="sr-only">
       , {{ cell.match.swatch.provenance_words
       }}<template v-if="cell.state !== 'nearest'">, {{ cell.state }}</template>
+    </span>
+    <span
+      v-if="cell.match"
+      class="absolute bottom-0 left-0 hidden rounded-data bg-sheet group-hover:flex group-focus:flex group-has-[[aria-expanded=true]]:flex"
+      @click.stop
+      @keydown.stop
+    >
+      <button
+        v-if="!cell.match.swatch.owned"
+        type="button"
+        tabindex="-1"
+        class="button button-plain !min-h-6 !px-1 !text-xs"
+        @click="keep(cell.match.swatch, 'full')"
+      >
+        I own it<span class="sr-only">: {{ cell.match.swatch.label }}</span>
+      </button>
+      <ColourMenu compact :swatch="cell.match.swatch" @changed="store.refresh()" />
     </span>
     <LockClosedIcon
       v-if="cell.state === 'locked'"

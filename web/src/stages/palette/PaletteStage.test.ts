@@ -70,6 +70,8 @@ describe('the palette table by keys', () => {
   beforeEach(async () => {
     useCard().card = card
     page = await onPage(PaletteStage)
+    await asked[0]!.answer({ colours: [] }) // what is on the shopping list
+    asked.length = 0
     page.querySelector<HTMLElement>('[data-row="0"][data-column="0"]')!.focus()
   })
 
@@ -103,6 +105,16 @@ describe('the palette table by keys', () => {
     await press('ArrowLeft')
     await press('l')
     expect(sent()).toMatchObject({ key: 4, column: 'marker', colour: 12, locked: false })
+  })
+
+  it('says in one key that it is mine, and in one that it is to buy', async () => {
+    await press('m') // the palette colour itself is no supply of a cell
+    expect(asked).toHaveLength(0)
+    await press('End')
+    await press('m')
+    expect(asked[0]!.body).toEqual({ colours: [21], owned: true, fullness: 'full' })
+    await press('b')
+    expect(asked[1]!.body).toEqual({ colours: [21], asked: true })
   })
 
   it('goes back to the nearest only where something was chosen', async () => {

@@ -5,6 +5,7 @@ import { useMediaQuery } from '@vueuse/core'
 import { computed, defineAsyncComponent, nextTick, ref } from 'vue'
 import { api, got, type Column } from '@/api/client'
 import { useCard } from '@/card/card'
+import { useAsked, useDrawer } from '@/lib/drawer'
 import { useNotices } from '@/lib/notices'
 import { useOnlyOwned } from '@/lib/owned'
 import { useSession } from '@/lib/session'
@@ -43,6 +44,9 @@ const across = computed(() => ({
   gridTemplateColumns: `138px repeat(${card.value.columns.length}, minmax(130px, 1fr))`,
 }))
 const small = useMediaQuery(SMALL)
+const list = useAsked()
+list.ready()
+const { keep, want } = useDrawer(() => store.refresh())
 const onlyOwned = useOnlyOwned()
 const ACTS: [string, () => void][] = [
   ['Papers that go with it', () => (choosingPaper.value = true)],
@@ -108,6 +112,7 @@ function clear(row: number, column: number) {
 function onKey(event: KeyboardEvent) {
   if (event.ctrlKey || event.metaKey || event.altKey) return
   const { row, column } = at.value
+  const there = card.value.colours[row]?.cells[column - 1]?.match?.swatch
   const last = card.value.columns.length
   const moves: Record<string, () => unknown> = {
     ArrowUp: () => focus(row - 1, column),
@@ -123,6 +128,8 @@ function onKey(event: KeyboardEvent) {
     moves['['] = () => stepCell(row, column, -1).catch(notices.fail)
     moves[']'] = () => stepCell(row, column, 1).catch(notices.fail)
     moves.l = moves.L = () => lock(row, column)
+    moves.m = moves.M = () => there && keep(there, there.owned ? null : 'full')
+    moves.b = moves.B = () => there && want(there, !list.ids.has(there.id))
     moves.Backspace = moves.Delete = () => clear(row, column)
   }
   const move = moves[event.key]
@@ -149,7 +156,9 @@ const tab = (row: number, column: number) =>
     <div class="mb-2 flex items-center justify-between px-1 small:mb-1">
       <p class="flex items-center text-xs text-soft small:hidden">
         The nearest in each medium<WordTip word="cousin" />
-        <span class="pl-2 pointer-coarse:hidden">Arrows move, Enter compares, L locks.</span>
+        <span class="pl-2 pointer-coarse:hidden"
+          >Arrows move, Enter compares, L locks, M is mine, B to buy.</span
+        >
       </p>
       <span class="flex items-center gap-4">
         <Menu as="div" class="relative">
