@@ -652,7 +652,7 @@ class StoryTests(BrowserTestCase):
         self.button("Copy it").click()
         self.heading("Moved reeds")
         self.with_this_palette("Move to other ranges")
-        self.button("Lockside").click()
+        self.dialog().get_by_role("button", name="Lockside").click()
         expect(self.page.get_by_text("None of these ranges serves ink pad")).to_be_visible()
         self.button(re.compile("^Move [0-9]+ things")).click()
         expect(self.cell(2, "Alcohol marker")).to_contain_text("chosen")
