@@ -34,6 +34,7 @@ class LimitsSerializer(serializers.Serializer):
     words = serializers.IntegerField(help_text="characters on a piece")
     tones = serializers.ListField(child=serializers.IntegerField(), help_text="of a family")
     area_layers = serializers.ListField(child=serializers.IntegerField())
+    deleted_days = serializers.IntegerField(help_text="for which a deleted card can be brought back")
     reading_layers = serializers.ListField(child=serializers.IntegerField())
     word_kinds = serializers.ListField(
         child=serializers.CharField(), help_text="kinds of piece that say words"
@@ -58,6 +59,7 @@ def _limits() -> dict[str, Any]:
         "words": figures.building.WORDS_LIMIT,
         "tones": list(range(least, most + 1)),
         "area_layers": list(range(1, figures.drawings.AREA_LAYERS + 1)),
+        "deleted_days": figures.files.DELETED_DAYS,
         "reading_layers": list(range(1, figures.laying.READING_LAYERS + 1)),
         "word_kinds": [kind.value for kind in WORDS],
     }

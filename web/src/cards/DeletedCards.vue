@@ -2,9 +2,11 @@
 import { api, got } from '@/api/client'
 import { useCardMoves } from '@/lib/cardMoves'
 import { useFetched } from '@/lib/fetched'
+import { useSession } from '@/lib/session'
 
 /** Deleted cards that can be brought back. */
 const emit = defineEmits<{ changed: [] }>()
+const session = useSession()
 const { data, refresh } = useFetched([], () => got(api.GET('/api/cards/deleted')))
 const { bringBack, removeForGood } = useCardMoves(async () => {
   await refresh()
@@ -17,7 +19,8 @@ const day = (at: string) => new Date(at).toLocaleDateString(undefined, { dateSty
   <p v-if="!data" class="text-soft">Fetching what you deleted …</p>
   <section v-else class="max-w-2xl">
     <p class="mb-3 text-soft">
-      Each can be brought back for 30 days, with all its states. After that it is gone for good.
+      Each can be brought back for {{ session.limits?.deleted_days }} days, with all its states.
+      After that it is gone for good.
     </p>
     <p v-if="!data.length">No card is deleted.</p>
     <ul class="panel divide-y divide-line">

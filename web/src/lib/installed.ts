@@ -13,11 +13,12 @@ export function useInstalled() {
   const outbox = useOutbox()
   const reached = ref(true)
   void navigator.serviceWorker?.register('/sw.js').catch(() => undefined)
-  async function look() {
+  /** What failed to be sent just now is not what sends it again at once. */
+  async function look(event?: Event) {
     try {
       await fetch('/sw.js', { method: 'HEAD', cache: 'no-store' })
       reached.value = true
-      await outbox.send()
+      if (event?.type !== UNREACHED) await outbox.send()
     } catch {
       reached.value = false
     }

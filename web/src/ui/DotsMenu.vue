@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { EllipsisVerticalIcon } from '@heroicons/vue/20/solid'
-import { ref, useTemplateRef } from 'vue'
+import { useTemplateRef } from 'vue'
 import type { RouteLocationRaw } from 'vue-router'
+import { useBeside } from '@/lib/beside'
 
 export type DotsItem = { words: string; chosen?: boolean } & (
   { to: RouteLocationRaw } | { run: () => unknown }
@@ -11,15 +12,8 @@ export type DotsItem = { words: string; chosen?: boolean } & (
 defineProps<{ label: string; items: DotsItem[] }>()
 
 const root = useTemplateRef<HTMLElement>('root')
-const place = ref({ top: '0px', right: '0px' })
-const HIGH = 420 // pixels that it takes at most, on a touch screen
-const WIDE = 216 // w-52, and a little air
-function lay() {
-  const { bottom, right } = root.value!.getBoundingClientRect()
-  const top = Math.max(Math.min(bottom, window.innerHeight - HIGH), 0)
-  const aside = Math.min(window.innerWidth - right, window.innerWidth - WIDE)
-  place.value = { top: `${top}px`, right: `${Math.max(aside, 0)}px` }
-}
+// At most 420 pixels high, on a touch screen; w-52.
+const { place, lay } = useBeside(root, { high: 420, wide: 208 })
 const ITEM =
   'flex w-full min-h-8 cursor-pointer items-center rounded-data px-2 py-1.5 text-left pointer-coarse:min-h-11'
 </script>
@@ -30,8 +24,8 @@ const ITEM =
       <MenuButton
         class="button button-plain !min-h-8 !px-1"
         :aria-label="label"
-        @pointerdown="lay"
-        @keydown="lay"
+        @pointerdown="lay(true)"
+        @keydown="lay(true)"
       >
         <EllipsisVerticalIcon class="size-4" aria-hidden="true" />
       </MenuButton>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
-import { ref, useTemplateRef } from 'vue'
+import { useTemplateRef } from 'vue'
+import { useBeside } from '@/lib/beside'
 import { plainly, type Word } from './words'
 
 /** What a special word means, where it stands: opened by a press, a key or a touch; also the figure itself. */
@@ -9,19 +10,8 @@ const {
   words = [],
   figure = '',
 } = defineProps<{ word: string; words?: Word[]; figure?: string }>()
-// Over everything, and within the window: lists that scroll would cut it off.
 const root = useTemplateRef<HTMLElement>('root')
-const place = ref({ top: '0px', left: '0px' })
-const HIGH = 220 // pixels that it takes at most
-const WIDE = 264
-function lay() {
-  const { bottom, left } = root.value!.getBoundingClientRect()
-  const top = Math.max(Math.min(bottom + 4, window.innerHeight - HIGH), 0)
-  place.value = {
-    top: `${top}px`,
-    left: `${Math.max(Math.min(left, window.innerWidth - WIDE), 8)}px`,
-  }
-}
+const { place, lay } = useBeside(root, { high: 220, wide: 256 })
 </script>
 
 <template>
@@ -30,8 +20,8 @@ function lay() {
       <PopoverButton
         class="ml-1 inline-flex size-5 cursor-pointer items-center justify-center rounded-full border border-edge align-middle text-xs relative pointer-coarse:before:absolute pointer-coarse:before:-inset-3 pointer-coarse:before:content-['']"
         :aria-label="figure ? `The figures: ${figure}` : `What “${word}” means`"
-        @pointerdown="lay"
-        @keydown="lay"
+        @pointerdown="lay()"
+        @keydown="lay()"
         >?</PopoverButton
       >
       <PopoverPanel
