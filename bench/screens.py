@@ -10,32 +10,43 @@ from e2e.browser import chromium, new_page
 
 STAGES = ("Contrast", "Colouring", "Background", "Build", "Plan", "Record")
 SLOWED = 4  # times, as a phone of some years ago is beside a desk's machine
-TURNS = 4  # through all stages, the first of which only fetches
+TURNS = 9  # through all stages, the first of which only fetches
 _SCRIPTS = """performance.getEntriesByType('resource')
   .filter((one) => new URL(one.name).pathname.endsWith('.js'))
   .map((one) => [new URL(one.name).pathname, one.encodedBodySize])"""
-# From the press until the stage is drawn, and how much of that the server was being asked.
+# From the press until the stage is first painted, and until it is whole; without the time that the server was
+# asked.
 _CHOSEN = """(words) => new Promise((done) => {
   const links = [...document.querySelectorAll('nav[aria-label=Stages] a')]
   const link = links.find((one) => one.innerText.startsWith(words))
   const start = performance.now()
-  const asked = performance.getEntriesByType('resource').length
-  link.click()
-  const look = () => {
-    const now = performance.getEntriesByType('resource').slice(asked)
-    const calls = now.filter((one) => one.name.includes('/api/'))
-    const waiting = !!document.querySelector('main .text-soft:only-child')
-    if (!link.ariaCurrent || waiting) return requestAnimationFrame(look)
-    const end = performance.now()
+  const beside = (end) => {
+    const now = performance.getEntriesByType('resource')
+    const calls = now.filter((one) => one.startTime >= start && one.name.includes('/api/'))
     const spans = calls.map((one) => [one.startTime, Math.min(one.responseEnd, end)])
     let [server, until] = [0, 0]
     for (const [from, to] of spans.sort((a, b) => a[0] - b[0])) {
       server += Math.max(to - Math.max(from, until), 0)
       until = Math.max(until, to)
     }
-    done(end - start - server)
+    return end - start - server
   }
-  requestAnimationFrame(look)
+  const seen = []
+  const look = () => {
+    // Asked right after the frame was painted, which is when a message to oneself arrives.
+    const waiting = !link.ariaCurrent || document.querySelector('main .text-soft:only-child')
+    const busy = document.querySelector('main [aria-busy=true]')
+    if (!waiting && !seen.length) seen.push(beside(performance.now()))
+    if (waiting || busy) return requestAnimationFrame(painted)
+    done([...seen, beside(performance.now())])
+  }
+  const painted = () => {
+    const channel = new MessageChannel()
+    channel.port1.onmessage = look
+    channel.port2.postMessage(null)
+  }
+  link.click()
+  requestAnimationFrame(painted)
 })"""
 
 
@@ -59,15 +70,17 @@ def screen_rows() -> list[Row]:
             more[stage] = _fresh(page, seen)
         slow = page.context.new_cdp_session(page)
         slow.send("Emulation.setCPUThrottlingRate", {"rate": SLOWED})
-        times: dict[str, list[float]] = {stage: [] for stage in ("Palette", *STAGES)}
+        times: dict[str, list[tuple[float, float]]] = {stage: [] for stage in ("Palette", *STAGES)}
         for turn in range(TURNS):
             for stage, taken in times.items():
                 found = page.evaluate(_CHOSEN, stage)
                 if turn:
                     taken.append(found)
     name, largest = max(more.items(), key=lambda one: one[1])
-    drawn = {stage: statistics.median(one) for stage, one in times.items()}
-    worst = max(drawn, key=drawn.__getitem__)
+    first_seen, whole = (
+        {stage: statistics.median(one[turn] for one in taken) for stage, taken in times.items()} for turn in (0, 1)
+    )
+    worst = max(first_seen, key=first_seen.__getitem__)
     return [
         (
             "Script of a first load up to the list of cards, compressed",
@@ -82,11 +95,12 @@ def screen_rows() -> list[Row]:
             largest <= 60,
         ),
         (
-            f"A stage opened before is chosen again and drawn whole, beside the API, CPU {SLOWED} × slowed: "
-            "the slowest; the median of all",
+            f"A stage opened before is chosen again and painted, beside the API, CPU {SLOWED} × slowed: the "
+            "slowest; the median of all, and until they are whole",
             "≤ 100 ms; told",
-            f"{drawn[worst]:.0f} ms ({worst}); {statistics.median(drawn.values()):.0f} ms",
-            drawn[worst] <= 100,
+            f"{first_seen[worst]:.0f} ms ({worst}); {statistics.median(first_seen.values()):.0f} ms, "
+            f"{statistics.median(whole.values()):.0f} ms",
+            first_seen[worst] <= 100,
         ),
     ]
 

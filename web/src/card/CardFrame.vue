@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ArrowUturnLeftIcon, ArrowUturnRightIcon, PencilSquareIcon } from '@heroicons/vue/20/solid'
+import { useMediaQuery } from '@vueuse/core'
 import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useKeys } from '@/lib/keys'
@@ -18,6 +19,8 @@ import DotsMenu, { type DotsItem } from '@/ui/DotsMenu.vue'
 const AddColour = defineAsyncComponent(() => import('@/stages/palette/AddColour.vue'))
 const CardDetails = defineAsyncComponent(() => import('./CardDetails.vue'))
 const CopyCard = defineAsyncComponent(() => import('./CopyCard.vue'))
+
+const SMALL = '(width < 640px) or (height < 500px)' // as the styles have it
 
 const route = useRoute()
 const session = useSession()
@@ -65,10 +68,12 @@ const more = computed<DotsItem[]>(() => [
 ])
 // Where the stages are pushed sideways, the one that is open is seen.
 const stages = useTemplateRef<HTMLElement>('stages')
+const small = useMediaQuery(SMALL)
 watch(
-  () => [route.path, stages.value],
+  () => [route.path, stages.value, small.value],
   async () => {
     await nextTick()
+    if (!small.value) return // asking where a thing lies makes the browser lay out everything first
     const here = stages.value?.querySelector<HTMLElement>('[aria-current]')
     if (here) stages.value!.scrollLeft = here.offsetLeft - stages.value!.clientWidth / 3
   },

@@ -30,6 +30,25 @@ describe('a stage', () => {
     expect(store.stage).toBeNull()
   })
 
+  it('that is chosen again has what it told of the card as it is, and is asked again where that failed', async () => {
+    const store = useCard()
+    store.card = made(1)
+    const first = inSetup(() => ({ ground: useStage('background') }))
+    await settled()
+    await asked[0]!.answer({ message: 'Not now.' }, 503)
+    first.unmount()
+    const second = inSetup(() => ({ ground: useStage('background') }))
+    await settled()
+    await asked[1]!.answer({ shape: 'bands' })
+    second.unmount()
+    const { ground } = inSetup(() => ({ ground: useStage('background') }))
+    await settled()
+    expect([ground.value!.shape, asked.length]).toEqual(['bands', 2])
+    store.card = made(1)
+    await settled()
+    expect(asked).toHaveLength(3)
+  })
+
   it('is asked for anew in other units, and of a card that came without it', async () => {
     const store = useCard()
     const session = useSession()

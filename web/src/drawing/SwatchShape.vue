@@ -14,7 +14,7 @@ const second = computed(() => (swatch.second ?? swatch.shades)[session.view])
 const sheet = computed(() => swatch.sheet.map((shades) => shades[session.view]))
 // What was not read from a real swatch has a thin dashed edge.
 const dash = computed(() => (swatch.provenance === 'read' ? undefined : '2.5 2.5'))
-const hatches = Array.from({ length: 11 }, (_, n) => 4 + n * 4.2)
+const hatches = Array.from({ length: 11 }, (_, n) => `M${1 + n * 4.2} 35 l6 -30`).join(' ')
 const motifs = [
   [9, 9, 20],
   [25, 17, -30],
@@ -51,14 +51,7 @@ const motifs = [
       <circle v-if="dash" cx="26" cy="20" r="18.5" :stroke-dasharray="dash" class="edge" />
     </template>
     <template v-else-if="swatch.form === 'hatch'">
-      <path
-        v-for="x in hatches"
-        :key="x"
-        :d="`M${x - 3} 35 L${x + 3} 5`"
-        :stroke="main"
-        stroke-width="3"
-        stroke-linecap="round"
-      />
+      <path :d="hatches" :stroke="main" stroke-width="3" stroke-linecap="round" />
       <path v-if="dash" d="M-1 36 L6 4 H53 L46 36 Z" :stroke-dasharray="dash" class="edge" />
     </template>
     <template v-else-if="swatch.form === 'card'">

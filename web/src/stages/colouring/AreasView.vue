@@ -4,6 +4,7 @@ import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import type { Colouring } from '@/api/client'
 import { useKeys } from '@/lib/keys'
 import { useSession } from '@/lib/session'
+import { useSoon } from '@/lib/soon'
 import DrawnPicture from '@/drawing/DrawnPicture.vue'
 import AreaPanel from './AreaPanel.vue'
 import LightChoice from './LightChoice.vue'
@@ -18,6 +19,7 @@ const { colouring } = defineProps<{ colouring: Colouring }>()
 defineEmits<{ choose: []; families: [keys: number[]] }>()
 const { store, picture, drawn } = usePicture()
 const session = useSession()
+const whole = useSoon()
 const picked = ref(new Set<number>())
 const name = ref('')
 const like = ref('')
@@ -112,7 +114,7 @@ async function add() {
 </script>
 
 <template>
-  <div class="grid gap-4 xl:grid-cols-[minmax(0,9fr)_minmax(0,11fr)]">
+  <div class="grid gap-4 xl:grid-cols-[minmax(0,9fr)_minmax(0,11fr)]" :aria-busy="!whole">
     <div>
       <svg
         v-if="drawn"
@@ -207,13 +209,13 @@ async function add() {
       </form>
     </div>
     <SeveralAreas
-      v-if="chosen.length > 1"
+      v-if="whole && chosen.length > 1"
       :areas="chosen"
       :others="others"
       @families="$emit('families', [...shown])"
       @clear="clear"
     />
-    <AreaPanel v-else-if="area" :key="area.key" :area="area" :others="others" />
+    <AreaPanel v-else-if="whole && area" :key="area.key" :area="area" :others="others" />
     <OnPapers v-if="comparing" @close="comparing = false" />
   </div>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { LockClosedIcon } from '@heroicons/vue/16/solid'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Cell } from '@/api/client'
 import { useCard } from '@/card/card'
 import { useDrawer } from '@/lib/drawer'
@@ -13,6 +13,7 @@ import TheFigure from '@/ui/TheFigure.vue'
 const { cell, itself } = defineProps<{ cell: Cell; itself: boolean }>()
 const store = useCard()
 const { keep } = useDrawer(() => store.refresh())
+const near = ref(false) // what a cell can be asked is made once somebody comes near it: there are many cells
 const words = computed(() =>
   itself ? 'the colour itself' : cell.match ? nearness(cell.match) : 'nothing to choose from',
 )
@@ -23,6 +24,8 @@ const words = computed(() =>
     role="gridcell"
     class="group relative flex min-h-[84px] min-w-0 cursor-pointer items-center gap-2 border-y border-line px-2 py-1.5 first-of-type:border-l hover:border-edge"
     :class="cell.hole ? 'hole' : 'bg-sheet'"
+    @pointerenter="near = true"
+    @focusin="near = true"
   >
     <template v-if="!cell.match">
       <span class="text-xs text-soft">Nothing to choose from</span>
@@ -55,7 +58,7 @@ const words = computed(() =>
       }}<template v-if="cell.state !== 'nearest'">, {{ cell.state }}</template>
     </span>
     <span
-      v-if="cell.match"
+      v-if="cell.match && near"
       class="absolute bottom-0 left-0 hidden rounded-data bg-sheet group-hover:flex group-focus:flex group-has-[[aria-expanded=true]]:flex"
       @click.stop
       @keydown.stop

@@ -9,6 +9,7 @@ import { useAsked, useDrawer } from '@/lib/drawer'
 import { useNotices } from '@/lib/notices'
 import { useOnlyOwned } from '@/lib/owned'
 import { useSession } from '@/lib/session'
+import { useSoon } from '@/lib/soon'
 import OnOff from '@/ui/OnOff.vue'
 import ColourHead from './ColourHead.vue'
 import OneColour from './OneColour.vue'
@@ -24,12 +25,15 @@ const MoveDialog = defineAsyncComponent(() => import('./MoveDialog.vue'))
 const PapersDialog = defineAsyncComponent(() => import('./PapersDialog.vue'))
 
 const SMALL = '(width < 640px)' // too narrow for a table
+const FIRST = 3 // rows that are drawn before the others
 
 defineEmits<{ add: [] }>()
 const store = useCard()
 const session = useSession()
 const notices = useNotices()
 const card = computed(() => store.card!)
+const whole = useSoon()
+const rows = computed(() => card.value.colours.slice(0, whole.value ? undefined : FIRST))
 const grid = ref<HTMLElement | null>(null)
 // The cell that has the focus: column 0 is the palette colour itself.
 const at = ref({ row: 0, column: 0 })
@@ -187,6 +191,7 @@ const tab = (row: number, column: number) =>
       ref="grid"
       role="grid"
       aria-label="Palette table: palette colours down, media across"
+      :aria-busy="!whole"
       :style="{ minWidth: `${138 + 136 * card.columns.length}px` }"
       @keydown="onKey"
     >
@@ -205,7 +210,7 @@ const tab = (row: number, column: number) =>
       </div>
       <TransitionGroup name="slide" tag="div" role="presentation" class="space-y-1.5">
         <div
-          v-for="(colour, row) in card.colours"
+          v-for="(colour, row) in rows"
           :key="colour.key"
           role="row"
           class="grid"

@@ -3,6 +3,7 @@ import { ArrowDownIcon, ArrowUpIcon, CheckIcon } from '@heroicons/vue/20/solid'
 import { computed } from 'vue'
 import type { Plan } from '@/api/client'
 import { useSession } from '@/lib/session'
+import { useSoon } from '@/lib/soon'
 import { plural } from '@/lib/words'
 import { usePlan } from './plan'
 import { span, when } from './times'
@@ -11,6 +12,9 @@ import { span, when } from './times'
 const { plan } = defineProps<{ plan: Plan }>()
 const session = useSession()
 const work = usePlan()
+const whole = useSoon()
+const FIRST = 3 // of the steps are drawn before the others
+const tasks = computed(() => plan.tasks.slice(0, whole.value ? undefined : FIRST))
 const dries = computed(() => new Map(plan.dries.map((one) => [one.key, one])))
 
 // A card is worked on at the desk, where what is done is pressed; a set is ticked off here.
@@ -50,11 +54,11 @@ function move(place: number, by: -1 | 1) {
 </script>
 
 <template>
-  <ol class="max-w-[860px] space-y-1.5">
+  <ol class="max-w-[860px] space-y-1.5" :aria-busy="!whole">
     <li
-      v-for="(task, n) in plan.tasks"
+      v-for="(task, n) in tasks"
       :key="task.key"
-      class="panel grid grid-cols-[34px_64px_minmax(0,1fr)_auto] items-start gap-x-2 p-2 max-sm:grid-cols-[30px_minmax(0,1fr)]"
+      class="panel task grid grid-cols-[34px_64px_minmax(0,1fr)_auto] items-start gap-x-2 p-2 max-sm:grid-cols-[30px_minmax(0,1fr)]"
       :class="{ wrong: task.wrong.length }"
     >
       <span class="text-center font-title text-base">{{ n + 1 }}</span>
@@ -137,6 +141,11 @@ function move(place: number, by: -1 | 1) {
 </template>
 
 <style scoped>
+/* A long plan is laid out as far as it is looked at. */
+.task {
+  content-visibility: auto;
+  contain-intrinsic-size: auto 80px;
+}
 .wrong {
   border: 2px solid var(--ink);
 }

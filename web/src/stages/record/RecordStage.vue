@@ -5,6 +5,7 @@ import { api, got } from '@/api/client'
 import { useCard } from '@/card/card'
 import PicturesMade from '@/cards/PicturesMade.vue'
 import { useNotices } from '@/lib/notices'
+import { useSoon } from '@/lib/soon'
 import { plural } from '@/lib/words'
 import InsteadList from '@/log/InsteadList.vue'
 import SaidFields from '@/log/SaidFields.vue'
@@ -19,6 +20,7 @@ const store = useCard()
 const work = usePlan()
 const notices = useNotices()
 const router = useRouter()
+const whole = useSoon()
 const sending = ref(false)
 const adding = ref(false)
 const pictured = ref(0)
@@ -58,7 +60,7 @@ async function record() {
 
 <template>
   <div v-if="!work.plan" class="text-soft">Opening the record …</div>
-  <div v-else class="max-w-[900px] space-y-5">
+  <div v-else class="max-w-[900px] space-y-5" :aria-busy="!whole">
     <form class="panel p-4" @submit.prevent="record">
       <SaidFields v-model="said" />
       <div class="mt-4">
@@ -84,15 +86,17 @@ async function record() {
         </p>
       </div>
     </form>
-    <PicturesMade :cards="[store.card!.id]" :version="store.card!.version" @kept="pictured++" />
-    <RecipeSheet
-      :address="`/api/cards/${store.card!.id}/recipe`"
-      :name="store.card!.name"
-      :fresh="fresh"
-      :file="`/api/cards/${store.card!.id}/recipe/file`"
-    >
-      <ShareLink :id="store.card!.id" of="cards" />
-    </RecipeSheet>
+    <template v-if="whole">
+      <PicturesMade :cards="[store.card!.id]" :version="store.card!.version" @kept="pictured++" />
+      <RecipeSheet
+        :address="`/api/cards/${store.card!.id}/recipe`"
+        :name="store.card!.name"
+        :fresh="fresh"
+        :file="`/api/cards/${store.card!.id}/recipe/file`"
+      >
+        <ShareLink :id="store.card!.id" of="cards" />
+      </RecipeSheet>
+    </template>
     <InsteadDialog v-if="adding" :tasks="tasks" @close="adding = false" />
   </div>
 </template>
