@@ -78,7 +78,8 @@ def screen_rows() -> list[Row]:
                     taken.append(found)
     name, largest = max(more.items(), key=lambda one: one[1])
     first_seen, whole = (
-        {stage: statistics.median(one[turn] for one in taken) for stage, taken in times.items()} for turn in (0, 1)
+        {stage: statistics.median(one[turn] for one in taken) for stage, taken in times.items()}
+        for turn in (0, 1)
     )
     worst = max(first_seen, key=first_seen.__getitem__)
     return [

@@ -31,9 +31,7 @@ def cards_of(person: Person) -> QuerySet[StoredCard]:
 
 def deleted_cards_of(person: Person) -> QuerySet[StoredCard]:
     """The cards that a person has deleted and can still bring back, the latest first."""
-    return StoredCard.objects.filter(owner=_somebody(person), deleted__isnull=False).order_by(
-        "-deleted", "-id"
-    )
+    return _deleted(StoredCard.objects.filter(owner=_somebody(person)))
 
 
 def own_card(person: Person, pk: int) -> StoredCard:
@@ -90,12 +88,33 @@ def readings_of(person: Person) -> QuerySet[Reading]:
 
 def papers_seen_by(person: Person) -> QuerySet[Paper]:
     """The sheets of paper that a person may see: the shared ones and their own."""
-    return Paper.objects.filter(Q(owner=None) | Q(owner=_somebody(person)))
+    return Paper.objects.filter(Q(owner=None) | Q(owner=_somebody(person)), deleted=None)
+
+
+def papers_on_shelf(person: Person) -> QuerySet[Paper]:
+    """Those of them that the person looks at: not of ranges that they have put away."""
+    return papers_seen_by(person).exclude(range__in=put_away_by(person).values("range"))
 
 
 def papers_offered_to(person: Person) -> QuerySet[Paper]:
-    """Those of them that are offered anywhere: not of ranges that the person has put away."""
-    return papers_seen_by(person).exclude(range__in=put_away_by(person).values("range"))
+    """Those of them that are offered anywhere: no sheet that was put by."""
+    return papers_on_shelf(person).filter(put_by=None)
+
+
+def papers_off_shelf(person: Person) -> QuerySet[Paper]:
+    """A person's own sheets that were put by or deleted: their colours are offered nowhere."""
+    off = Q(put_by__isnull=False) | Q(deleted__isnull=False)
+    return Paper.objects.filter(off, owner=_somebody(person))
+
+
+def own_papers_of(person: Person) -> QuerySet[Paper]:
+    """A person's own sheets."""
+    return papers_seen_by(person).filter(owner=person)
+
+
+def deleted_papers_of(person: Person) -> QuerySet[Paper]:
+    """The sheets that a person has deleted and can still bring back, the latest first."""
+    return _deleted(Paper.objects.filter(owner=_somebody(person)))
 
 
 def own_paper(person: Person, pk: int) -> Paper:
@@ -122,7 +141,17 @@ def own_combination(person: Person, pk: int) -> Combination:
 
 def drawings_seen_by(person: Person) -> QuerySet[Drawing]:
     """The line drawings that a person may see: the shared ones and their own."""
-    return Drawing.objects.filter(Q(owner=None) | Q(owner=_somebody(person)))
+    return Drawing.objects.filter(Q(owner=None) | Q(owner=_somebody(person)), deleted=None)
+
+
+def own_drawings_of(person: Person) -> QuerySet[Drawing]:
+    """A person's own line drawings."""
+    return drawings_seen_by(person).filter(owner=person)
+
+
+def deleted_drawings_of(person: Person) -> QuerySet[Drawing]:
+    """The drawings that a person has deleted and can still bring back, the latest first."""
+    return _deleted(Drawing.objects.filter(owner=_somebody(person)))
 
 
 def own_drawing(person: Person, pk: int) -> Drawing:
@@ -197,6 +226,10 @@ def own_range(person: Person, pk: int) -> Range:
         raise PermissionDenied
     found.owner = person  # the same object, so that what is counted on it is seen at once
     return found
+
+
+def _deleted(found: QuerySet[Found]) -> QuerySet[Found]:
+    return found.filter(deleted__isnull=False).order_by("-deleted", "-id")
 
 
 def _somebody(person: Person) -> Person:

@@ -37,6 +37,7 @@ from server.records import api as records
 from server.records import which
 from server.sets import api as sets
 from server.sets import colourways_api as colourways
+from server.shelf import api as shelf
 
 
 @never_cache
@@ -119,9 +120,9 @@ api = [
     path("cards/<int:pk>/papers", papers.CardPapers.as_view()),
     path("cards", cards.Cards.as_view()),
     path("cards/<int:pk>", cards.OneCard.as_view()),
-    path("cards/<int:pk>/put-by", cards.CardPutBy.as_view()),
-    path("cards/deleted", cards.DeletedCards.as_view()),
-    path("cards/deleted/<int:pk>", cards.DeletedCard.as_view()),
+    path("<shelved:kind>/<int:pk>/put-by", shelf.PutBy.as_view()),
+    path("<shelved:kind>/deleted", shelf.Deleted.as_view()),
+    path("<shelved:kind>/deleted/<int:pk>", shelf.OneDeleted.as_view()),
     path("cards/<int:pk>/changes", cards.CardChanges.as_view()),
     path("cards/<int:pk>/mends", cards.CardMends.as_view()),
     path("cards/<int:pk>/adding", cards.CardAdding.as_view()),

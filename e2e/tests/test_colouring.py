@@ -63,9 +63,20 @@ class ColouringTests(BrowserTestCase):
         self.button("Leave the area pennant out").click()
         expect(self.area("pennant")).to_have_count(0)
         self.button("Another drawing").click()
-        self.button("Forget Our boat").click()
-        expect(self.dialog().get_by_role("button", name="Our boat")).to_have_count(0)
-        self.page.reload()  # whoever leaves the page takes nothing back
+        for action in ("Put it by", "Delete"):
+            self.button("More of Our boat").click()
+            self.page.get_by_role("menuitem", name=action).click()
+            expect(self.dialog().get_by_role("button", name="Our boat")).to_have_count(0)
+            if action == "Put it by":
+                self.page.get_by_role("radio", name=re.compile("Put by")).click()
+                self.check_axe()
+        self.page.get_by_role("radio", name=re.compile("Deleted")).click()
+        self.button("Bring it back: Our boat").click()
+        expect(self.page.get_by_text("Nothing is deleted.")).to_be_visible()
+        self.page.get_by_role("radio", name=re.compile("Put by")).click()
+        self.button("More of Our boat").click()
+        self.page.get_by_role("menuitem", name="Delete").click()
+        self.page.reload()
         expect(self.page.get_by_text("No picture yet.")).to_be_visible()
         expect(self.area("hull")).to_be_visible()
 

@@ -446,6 +446,21 @@ class PhotoTests(BrowserTestCase):
         expect(self.page.get_by_text("only as good as the light was")).to_have_count(0)
         self.choose("The card is:", "Landing first ash path")
         expect(self.page.get_by_role("button", name="The card is: Landing first ash path")).to_be_visible()
+        self.page.get_by_label("Title of the sheet").fill("Attic tiles")
+        self.page.get_by_label("Collection").fill("From the attic")
+        self.button("Put it on the shelf").click()
+        self.heading("Attic tiles")
+        self.button("Put it by").click()
+        self.button("Back on the shelf").click()
+        self.button("Delete").click()
+        expect(self.page.get_by_text("“Attic tiles” is deleted.")).to_be_visible()
+        self.page.get_by_role("radio", name=re.compile("Deleted")).click()
+        self.check_axe_in_every_surround()
+        self.button("Bring it back: Attic tiles").click()
+        self.page.get_by_role("radio", name=re.compile("All")).click()
+        self.button("More of Attic tiles").click()
+        self.page.get_by_role("menuitem", name="Put it by").click()
+        expect(self.page.get_by_role("link", name=re.compile("Attic tiles"))).to_have_count(0)
 
 
 class RangeTests(BrowserTestCase):

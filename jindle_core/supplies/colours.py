@@ -96,6 +96,7 @@ class Supplies:
     settled: dict[int, Settled] = field(default_factory=dict)
     swatches: dict[int, list[LaidReading]] = field(default_factory=dict)
     shares: dict[int, float] = field(default_factory=dict)
+    off: frozenset[int] = frozenset()  # colours of sheets that are not on the shelf
 
     @cached_property
     def label_lab(self) -> np.ndarray:
@@ -282,8 +283,10 @@ class Supplies:
 
     @cached_property
     def lost(self) -> np.ndarray:
-        """Whether each is of a range that was deleted or put away: it only stands in where cards name it."""
-        return np.array([self.ranges[row.range_id].lost for row in self.rows], dtype=bool)
+        """Whether its range or sheet was deleted or put away: each only stands in where cards name it."""
+        return np.array(
+            [self.ranges[row.range_id].lost or row.id in self.off for row in self.rows], dtype=bool
+        )
 
     @cached_property
     def columns(self) -> dict[str, np.ndarray]:
@@ -358,12 +361,11 @@ class Supplies:
 
     @cached_property
     def sheets(self) -> dict[tuple[int, str], list[int]]:
-        """By range and title: the places of the colours of a patterned paper."""
+        """By range and title: the places of the colours of a patterned paper, also of one that is lost."""
         found: dict[tuple[int, str], list[int]] = {}
-        for place in self.columns["paper"]:
-            row = self.rows[place]
-            if row.family:
-                found.setdefault((row.range_id, row.family), []).append(int(place))
+        for place, row in enumerate(self.rows):
+            if row.family and self.ranges[row.range_id].medium is Medium.PATTERNED_PAPER:
+                found.setdefault((row.range_id, row.family), []).append(place)
         return found
 
     def nearest(self, targets: np.ndarray, k: int, places: np.ndarray) -> list[Nearest]:

@@ -11,6 +11,8 @@ from server.access import (
     asked_for_by,
     cards_of,
     combinations_seen_by,
+    deleted_drawings_of,
+    deleted_papers_of,
     drawer_of,
     drawings_seen_by,
     gone_ranges_of,
@@ -36,6 +38,7 @@ from server.catalogue.models import Reading
 from server.catalogue.range_actions import entry_of
 from server.catalogue.readings import from_bytes
 from server.records.models import Record
+from server.shelf.models import Shelved
 
 FORMAT, VERSION = "jindle archive", 2  # 1 had every state of a card whole
 # What comes of turning the ids of a card that is not as it was written.
@@ -63,14 +66,16 @@ def pack(person: Person) -> bytes:
         details = {field: getattr(found, field) for field in DETAILS}
         entries = [entry_of(colour) for colour in found.colours.all()]
         files[f"ranges/{own[found.pk]}.json"] = write_range_json(details, entries)
-    sheets = papers_seen_by(person).select_related("range").defer("picture").order_by("id")
-    papers = list(papers_seen_by(person).filter(owner=person).order_by("id"))
+    every_sheet = papers_seen_by(person) | deleted_papers_of(person)
+    sheets = every_sheet.select_related("range").defer("picture").order_by("id")
+    papers = list(every_sheet.filter(owner=person).order_by("id"))
     own_papers = {one.pk: f"own {number}" for number, one in enumerate(papers, start=1)}
     pictures = {f"{PICTURES}{number:04}.jpg": paper for number, paper in enumerate(papers, start=1)}
     files |= {name: bytes(paper.picture) for name, paper in pictures.items()}
     files["papers.json"] = _json(
         [
             {"range": own[paper.range_id], "title": paper.title, "picture": name, "width": paper.width_mm}
+            | _shelved(paper)
             for name, paper in pictures.items()
         ]
     )
@@ -84,7 +89,7 @@ def pack(person: Person) -> bytes:
     files["readings.json"] = _json([_reading(one, names) for one in readings_of(person).order_by("id")])
     kept = combinations_seen_by(person).filter(owner=person).order_by("id")
     files["combinations.json"] = _json([{"name": one.name, "colours": one.stored} for one in kept])
-    drawings = list(drawings_seen_by(person))
+    drawings = list((drawings_seen_by(person) | deleted_drawings_of(person)).order_by("id"))
     own_drawings = {
         one.pk: f"own {number}"
         for number, one in enumerate((one for one in drawings if one.owner_id == person.pk), start=1)
@@ -92,7 +97,7 @@ def pack(person: Person) -> bytes:
     files["moods.json"] = _json([{"name": one.name, "mood": one.stored} for one in moods_of(person)])
     files["drawings.json"] = _json(
         [
-            {"id": own_drawings[one.pk], "name": one.name, "drawing": one.stored}
+            {"id": own_drawings[one.pk], "name": one.name, "drawing": one.stored} | _shelved(one)
             for one in drawings
             if one.pk in own_drawings
         ]
@@ -161,6 +166,10 @@ def pack(person: Person) -> bytes:
             # A fixed time, so that the same things make the same archive.
             archive.writestr(zipfile.ZipInfo(name, (2020, 1, 1, 0, 0, 0)), content, zipfile.ZIP_DEFLATED)
     return out.getvalue()
+
+
+def _shelved(thing: Shelved) -> dict[str, bool]:
+    return {"put_by": thing.put_by is not None, "deleted": thing.deleted is not None}
 
 
 def _json(value: Any) -> str:

@@ -64,6 +64,7 @@ from server.catalogue.models import (
 from server.catalogue.range_actions import RangeDetails, put_away, store_range
 from server.catalogue.reading_actions import Laid, Value, add_readings
 from server.colouring.actions import keep_family, store_drawing
+from server.colouring.models import Drawing
 from server.guarded import guarded
 from server.palettes.actions import keep_combination
 from server.palettes.moods import keep_mood
@@ -245,6 +246,7 @@ class _Unpacking:
                 picture=picture,
                 mime="image/jpeg",
                 width_mm=checked_width(one.get("width")),
+                **_shelved(one),
             )
             self.sheets[f"own {number}"] = stored.pk
         return len(lines)
@@ -341,8 +343,7 @@ class _Unpacking:
         head = _among(told["head"], [one["number"] for one in history])
         states = [self._plan(plan) for plan in whole(history)]
         near = range(head - figures.palettes.UNDO_LIMIT, head + figures.palettes.UNDO_LIMIT + 1)
-        put_by = timezone.now() if told.get("put_by") is True else None  # earlier archives say nothing of it
-        card = StoredCard(owner=self.person, stored=self._plan(told["plan"]), head=head, put_by=put_by)
+        card = StoredCard(owner=self.person, stored=self._plan(told["plan"]), head=head, **_shelved(told))
         card.save()
         Revision.objects.bulk_create(
             [
@@ -363,7 +364,9 @@ class _Unpacking:
             self.drawings[named(one.pk, one.name, {})] = one.pk
         for one in lines:
             drawing = drawing_from_json(one["drawing"])
-            self.drawings[one["id"]] = store_drawing(self.person, one["name"], drawing).pk
+            stored = store_drawing(self.person, one["name"], drawing)
+            Drawing.objects.filter(pk=stored.pk).update(**_shelved(one))
+            self.drawings[one["id"]] = stored.pk
         return len(lines)
 
     def _families(self, lines: list) -> int:
@@ -379,6 +382,12 @@ class _Unpacking:
     def _plan(self, told: dict) -> dict:
         plan = in_plan(told, Turns(self._colour, self.ranges.get, self.drawings.get, self.sheets.get))
         return card_to_json(sound(card_from_json(plan)))
+
+
+def _shelved(told: dict) -> dict[str, Any]:
+    """Since when it is put by or deleted: since now. Earlier archives say nothing of it."""
+    now = timezone.now()
+    return {name: now if told.get(name) is True else None for name in ("put_by", "deleted")}
 
 
 def _whole(value: Any) -> int:

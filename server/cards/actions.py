@@ -5,7 +5,6 @@ A change is stored only once the changed card has been worked out whole.
 
 from collections.abc import Sequence
 from copy import copy
-from datetime import datetime, timedelta
 from typing import Any
 
 from django.db.models import F
@@ -19,7 +18,7 @@ from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.lengths import Size
 from jindle_core.supplies.colours import Supplies
-from server.access import cards_of, deleted_cards_of
+from server.access import cards_of
 from server.accounts.models import Person
 from server.cards.held import checked_card
 from server.cards.models import Revision, StoredCard
@@ -53,40 +52,6 @@ def start_card(owner: Person, name: str, size: Size, colours: Sequence[AddColour
     for colour in colours:
         change_card(card, card.version, colour, supplies)
     return card
-
-
-@write
-def put_by(card: StoredCard, away: bool) -> None:
-    """Out of the way, or back among the others; the card is the same."""
-    _stamp(card, put_by=timezone.now() if away else None)
-
-
-@write
-def delete_card(card: StoredCard) -> None:
-    """Delete a card; it can be brought back for some time. Those deleted before that are gone for good."""
-    _stamp(card, deleted=timezone.now())
-    there = deleted_cards_of(card.owner)
-    long_ago = timezone.now() - timedelta(days=figures.files.DELETED_DAYS)
-    kept = list(there.values_list("pk", flat=True)[: figures.files.DELETED_CARDS])
-    there.exclude(pk__in=kept, deleted__gte=long_ago).delete()
-
-
-@write
-def bring_back(card: StoredCard) -> None:
-    """Have a deleted card again, as it was."""
-    check_room(card.owner, "cards", cards_of(card.owner))
-    _stamp(card, deleted=None)
-
-
-@write
-def delete_for_good(card: StoredCard) -> None:
-    """Delete a card with all its states."""
-    card.delete()
-
-
-def _stamp(card: StoredCard, **times: datetime | None) -> None:
-    """Not a change of the card, so that its version and its place in the list stay."""
-    StoredCard.objects.filter(pk=card.pk).update(**times)
 
 
 @write

@@ -34,11 +34,9 @@ from server.cards.serializers import (
     AddingSerializer,
     AlternativesSerializer,
     CardsSerializer,
-    DeletedCardSerializer,
     GlancesSerializer,
     MendsSerializer,
     NewCardSerializer,
-    PutBySerializer,
     SmallPictureSerializer,
     StatesSerializer,
 )
@@ -49,6 +47,7 @@ from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 from server.catalogue.swatches import MatchSerializer, match_told
 from server.requests import Request
+from server.shelf.actions import delete
 
 _ChangeSchema = PolymorphicProxySerializer(
     component_name="Change", serializers={**CHANGE_SERIALIZERS}, resource_type_field_name="kind"
@@ -179,45 +178,7 @@ class OneCard(APIView):
     @extend_schema(responses={204: None}, operation_id="delete_card")
     def delete(self, request: Request, pk: int) -> Response:
         """Delete the card; for some time it can be brought back."""
-        actions.delete_card(own_card(request.user, pk))
-        return Response(status=status.HTTP_204_NO_CONTENT)
-
-
-class CardPutBy(APIView):
-    """Out of the way."""
-
-    @extend_schema(request=PutBySerializer, responses={204: None}, operation_id="put_card_by")
-    def post(self, request: Request, pk: int) -> Response:
-        """Put the card by, or back among the others."""
-        given = PutBySerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        actions.put_by(own_card(request.user, pk), given.validated_data["away"])
-        return Response(status=status.HTTP_204_NO_CONTENT)
-
-
-class DeletedCards(APIView):
-    """What a person has deleted."""
-
-    @extend_schema(responses=DeletedCardSerializer(many=True), operation_id="deleted_cards")
-    def get(self, request: Request) -> Response:
-        """Every card that can be brought back, the latest first."""
-        found = deleted_cards_of(request.user)
-        return Response([{"id": one.pk, "name": one.name, "deleted": one.deleted} for one in found])
-
-
-class DeletedCard(APIView):
-    """A card that was deleted."""
-
-    @extend_schema(request=None, responses={204: None}, operation_id="bring_back_card")
-    def post(self, request: Request, pk: int) -> Response:
-        """Have it again, as it was."""
-        actions.bring_back(one(deleted_cards_of(request.user), pk=pk))
-        return Response(status=status.HTTP_204_NO_CONTENT)
-
-    @extend_schema(responses={204: None}, operation_id="delete_card_for_good")
-    def delete(self, request: Request, pk: int) -> Response:
-        """Delete it for good, with its history."""
-        actions.delete_for_good(one(deleted_cards_of(request.user), pk=pk))
+        delete(own_card(request.user, pk), deleted_cards_of(request.user))
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 

@@ -15,7 +15,7 @@ from pathlib import Path
 from typing import Any
 
 from django.db import IntegrityError, OperationalError, transaction
-from django.db.models import Count, Max
+from django.db.models import Count, Max, Sum
 from PIL import Image, UnidentifiedImageError
 
 import jindle_core
@@ -173,7 +173,7 @@ def picture_of(card: StoredCard) -> tuple[bytes, str] | None:
 
 def seen_as(person: Person) -> str:
     """What a glance depends on besides its card."""
-    drawings = drawings_seen_by(person).aggregate(Count("pk"), Max("pk"))
+    drawings = drawings_seen_by(person).aggregate(Count("pk"), Max("pk"), Sum("pk"))
     return sha256(repr((catalogue_key(person), person.dark_first, drawings, _rules())).encode()).hexdigest()
 
 

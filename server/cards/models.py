@@ -10,14 +10,14 @@ from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput
 from server.cards.packed import PackedJSONField
 from server.errors import CannotBeShown
+from server.shelf.models import Shelved
 
 
-class StoredCard(models.Model):
+class StoredCard(Shelved):
     """One card of a person's.
 
     ``version`` counts every write and tells two windows apart; ``head`` is the
-    number of the revision that stands now, which undo moves back. ``put_by`` says since when it is out
-    of the way, ``deleted`` since when it is gone but can be brought back.
+    number of the revision that stands now, which undo moves back.
     """
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="cards")
@@ -26,8 +26,6 @@ class StoredCard(models.Model):
     head = models.PositiveIntegerField(default=0)
     created = models.DateTimeField(auto_now_add=True)
     changed = models.DateTimeField(auto_now=True)
-    put_by = models.DateTimeField(null=True)
-    deleted = models.DateTimeField(null=True)
 
     class Meta:
         db_table = "card"

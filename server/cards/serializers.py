@@ -470,20 +470,6 @@ class GroupCountsSerializer(serializers.Serializer):
     deleted = serializers.IntegerField()
 
 
-class DeletedCardSerializer(serializers.Serializer):
-    """A card that can be brought back."""
-
-    id = serializers.IntegerField()
-    name = serializers.CharField()
-    deleted = serializers.DateTimeField()
-
-
-class PutBySerializer(serializers.Serializer):
-    """Out of the way, or not."""
-
-    away = serializers.BooleanField()
-
-
 class CardsSerializer(serializers.Serializer):
     """The person's cards and the sizes that are usual."""
 

@@ -9,7 +9,7 @@ from threading import Lock
 
 from jindle_core.media import Medium
 from jindle_core.supplies.colours import Kept, RangeFacts, Supplies, SupplyColour
-from server.access import drawer_of, gone_ranges_of, put_away_by, ranges_seen_by
+from server.access import drawer_of, gone_ranges_of, papers_off_shelf, put_away_by, ranges_seen_by
 from server.accounts.models import Person
 from server.catalogue.models import CatalogueStamp, Colour
 from server.catalogue.readings import from_bytes, read_of
@@ -91,8 +91,10 @@ def read_catalogue(person: Person) -> Supplies:
             spectra[pk] = read
     printed = Colour.objects.filter(range__in=list(ranges), share__isnull=False)
     shares = {pk: share or 0.0 for pk, share in printed.values_list("id", "share")}
+    sheets_off = set(papers_off_shelf(person).values_list("range", "title"))
+    off = frozenset(row.id for row in rows if row.id in shares and (row.range_id, row.family) in sheets_off)
     # A sheet of one's own that was photographed lies on one's shelf.
     for row in rows:
-        if row.id in shares and ranges[row.range_id].own:
+        if row.id in shares and row.id not in off and ranges[row.range_id].own:
             drawer.setdefault(row.id, Kept("full", ""))
-    return Supplies(rows, ranges, drawer, spectra, settled, reads.other, shares)
+    return Supplies(rows, ranges, drawer, spectra, settled, reads.other, shares, off)

@@ -15,7 +15,7 @@ from jindle_core.media import PICTURE_MEDIA
 from jindle_core.supplies.asked import tones_of
 from jindle_core.supplies.colours import Supplies
 from jindle_core.swatch_sheet import SHEETS
-from server.access import drawings_seen_by, kept_families_of, one, own_drawing
+from server.access import deleted_drawings_of, drawings_seen_by, kept_families_of, one, own_drawing
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 from server.catalogue.printing import pdf
@@ -24,6 +24,7 @@ from server.colouring.actions import keep_family, store_drawing
 from server.colouring.models import KeptFamily
 from server.guarded import guarded
 from server.requests import Request
+from server.shelf.actions import delete
 
 
 class DrawingSerializer(serializers.Serializer):
@@ -32,6 +33,7 @@ class DrawingSerializer(serializers.Serializer):
     id = serializers.IntegerField()
     name = serializers.CharField()
     own = serializers.BooleanField()
+    put_by = serializers.BooleanField()
     width = serializers.FloatField()
     height = serializers.FloatField()
     areas = serializers.IntegerField()
@@ -90,6 +92,7 @@ class Drawings(APIView):
                     "id": drawing.pk,
                     "name": drawing.name,
                     "own": drawing.owner_id is not None,
+                    "put_by": drawing.put_by is not None,
                     "width": drawing.shapes.width,
                     "height": drawing.shapes.height,
                     "areas": len(drawing.shapes.shapes),
@@ -130,8 +133,8 @@ class OneDrawing(APIView):
 
     @extend_schema(responses={204: None}, operation_id="delete_drawing")
     def delete(self, request: Request, pk: int) -> Response:
-        """Forget an own drawing; cards that were coloured with it keep their list of areas."""
-        own_drawing(request.user, pk).delete()
+        """Delete an own drawing; it can be brought back. Cards coloured with it keep their areas."""
+        delete(own_drawing(request.user, pk), deleted_drawings_of(request.user))
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 

@@ -5,9 +5,10 @@ from django.db import models
 
 from jindle_core import figures
 from jindle_core.line_art.drawing import LineDrawing, drawing_from_json
+from server.shelf.models import Shelved
 
 
-class Drawing(models.Model):
+class Drawing(Shelved):
     """A line drawing as plain shapes; the file that it came from is not kept.
 
     Without an owner it is shared reference data.

@@ -9,7 +9,7 @@ from jindle_core.card.changes.palette import checked_name
 from jindle_core.errors import BadInput, Problem
 from jindle_core.media import Medium
 from jindle_core.provenance import Provenance
-from server.access import papers_seen_by, ranges_of
+from server.access import own_papers_of, ranges_of
 from server.accounts.models import Person
 from server.catalogue.models import Colour, Range, touch_catalogue
 from server.papers.models import Paper
@@ -65,11 +65,14 @@ def store_paper(
         raise BadInput(
             Problem(f"The title has {len(title)} characters; {_TITLE_LIMIT} are the most.", field="title")
         )
-    check_room(owner, "papers", papers_seen_by(owner).filter(owner=owner))
+    check_room(owner, "papers", own_papers_of(owner))
     found = ranges_of(owner).filter(medium=Medium.PATTERNED_PAPER, name=collection).first()
     found = found or Range.objects.create(owner=owner, name=collection, medium=Medium.PATTERNED_PAPER)
-    if found.papers.filter(title=title).exists():
-        raise BadInput(Problem(f"“{collection}” has a sheet “{title}” already.", field="title", value=title))
+    if there := found.papers.filter(title=title).first():
+        words = f"“{collection}” has a sheet “{title}” already"
+        if there.deleted:
+            words += ", which was deleted: bring it back, or delete it for good"
+        raise BadInput(Problem(f"{words}.", field="title", value=title))
     names = [f"{title}, {checked_name(one.name)}"[: figures.palettes.NAME_LIMIT] for one in colours]
     for name in names:
         if names.count(name) > 1:
@@ -98,14 +101,3 @@ def store_paper(
     )
     touch_catalogue(owner)
     return made
-
-
-@write
-def delete_paper(paper: Paper) -> None:
-    """Take a sheet off the shelf with its colours, and its collection where it was the last."""
-    owner, found = paper.owner, paper.range
-    found.colours.filter(family=paper.title).delete()
-    paper.delete()
-    if not found.papers.exists() and not found.colours.exists():
-        found.delete()
-    touch_catalogue(owner)

@@ -25,7 +25,15 @@ from jindle_core.patterned.straightening import straightened
 from jindle_core.provenance import Provenance
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.asked import place_of
-from server.access import one, own_card, own_paper, papers_offered_to, papers_seen_by
+from server.access import (
+    deleted_papers_of,
+    one,
+    own_card,
+    own_paper,
+    papers_offered_to,
+    papers_on_shelf,
+    papers_seen_by,
+)
 from server.accounts.models import Person
 from server.cards.actions import start_card
 from server.cards.serializers import SizeRequestSerializer
@@ -33,10 +41,11 @@ from server.catalogue.api.fields import BoxSerializer, JsonField
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import data_url
 from server.catalogue.swatches import MatchSerializer, SwatchSerializer
-from server.papers.actions import Named, delete_paper, set_width, store_paper
+from server.papers.actions import Named, set_width, store_paper
 from server.papers.views import VIEWS, found_colours, in_view, sheet
 from server.pictures import opened
 from server.requests import Request
+from server.shelf.actions import delete
 from server.streams import MEDIA_TYPE, finished, progress
 
 
@@ -125,6 +134,7 @@ class PaperSerializer(serializers.Serializer):
     collection = serializers.CharField()
     range_id = serializers.IntegerField()
     own = serializers.BooleanField()
+    put_by = serializers.BooleanField()
     width = serializers.CharField(allow_null=True, help_text="of what its picture shows; none: nobody said")
     colours = SwatchSerializer(many=True)
 
@@ -248,9 +258,9 @@ class Papers(APIView):
 
     @extend_schema(responses=PaperSerializer(many=True), operation_id="papers")
     def get(self, request: Request) -> Response:
-        """Every sheet, own ones first."""
+        """Every sheet, own ones first; also those that were put by, which say so."""
         supplies = catalogue_for(request.user)
-        found = papers_offered_to(request.user).select_related("range").defer("picture")
+        found = papers_on_shelf(request.user).select_related("range").defer("picture")
         told = [sheet(paper, supplies, request.user) for paper in found]
         return Response(sorted(told, key=lambda one: not one["own"]))
 
@@ -345,8 +355,8 @@ class OnePaper(APIView):
 
     @extend_schema(responses={204: None}, operation_id="delete_paper")
     def delete(self, request: Request, pk: int) -> Response:
-        """Take an own sheet off the shelf."""
-        delete_paper(own_paper(request.user, pk))
+        """Take an own sheet off the shelf; it can be brought back for some time."""
+        delete(own_paper(request.user, pk), deleted_papers_of(request.user))
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 

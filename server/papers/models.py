@@ -3,12 +3,13 @@
 from django.conf import settings
 from django.db import models
 
-from server.catalogue.models import Range
+from server.catalogue.models import Range, touch_catalogue
+from server.shelf.models import Shelved
 
 MIME_CHOICES = [("image/jpeg", "image/jpeg"), ("image/png", "image/png")]
 
 
-class Paper(models.Model):
+class Paper(Shelved):
     """A sheet of a collection, which is a range of patterned paper.
 
     Its colours are the range's colours whose family is its title. Without an
@@ -33,3 +34,21 @@ class Paper(models.Model):
 
     def __str__(self) -> str:
         return self.title
+
+    @property
+    def name(self) -> str:
+        """What it is called."""
+        return self.title
+
+    def settle(self) -> None:
+        """What is put by or deleted is offered nowhere, and neither are its colours."""
+        touch_catalogue(self.owner)
+
+    def remove(self) -> None:
+        """With its colours, and with its collection where it was the last."""
+        owner, found = self.owner, self.range
+        found.colours.filter(family=self.title).delete()
+        self.delete()
+        if not found.papers.exists() and not found.colours.exists():
+            found.delete()
+        touch_catalogue(owner)

@@ -49,6 +49,7 @@ def sheet(paper: Paper, supplies: Supplies, person: Person) -> dict[str, Any]:
         "collection": paper.range.name,
         "range_id": paper.range_id,
         "own": paper.owner_id == person.pk,
+        "put_by": paper.put_by is not None,
         "width": paper.width_mm and _width(paper.width_mm, person.units),
         "colours": sorted(colours, key=lambda one: -(one["share"] or 0)),
     }

@@ -171,6 +171,7 @@ class ShelfTests(PaperTestCase):
         )
         for paper in self.ask("get", "papers"):
             self.ask("delete", f"papers/{paper['id']}", status=204)
+            self.ask("delete", f"papers/deleted/{paper['id']}", status=204)
         self.assertEqual(
             (
                 Colour.objects.filter(range__owner=self.ann).count(),

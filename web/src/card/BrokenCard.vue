@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useRouter } from 'vue-router'
 import { api, ApiError, got } from '@/api/client'
-import { useCardMoves } from '@/lib/cardMoves'
+import { useShelf } from '@/lib/shelf'
 import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
 import { useCard } from './card'
@@ -11,7 +11,7 @@ const { id } = defineProps<{ id: number }>()
 const store = useCard()
 const notices = useNotices()
 const router = useRouter()
-const moves = useCardMoves(() => undefined)
+const moves = useShelf('cards', () => undefined)
 const { data: told, refresh } = useFetched(
   () => id,
   () => got(api.GET('/api/cards/{id}/states', { params: { path: { id } } })),

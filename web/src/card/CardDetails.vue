@@ -2,7 +2,7 @@
 import { useSession } from '@/lib/session'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { useCardMoves } from '@/lib/cardMoves'
+import { useShelf } from '@/lib/shelf'
 import AppDialog from '@/ui/AppDialog.vue'
 import SizeFields, { type Size } from '@/cards/SizeFields.vue'
 import { useCard } from './card'
@@ -11,7 +11,7 @@ const session = useSession()
 
 const emit = defineEmits<{ close: []; copy: [] }>()
 const store = useCard()
-const moves = useCardMoves(() => undefined)
+const moves = useShelf('cards', () => undefined)
 const router = useRouter()
 const card = store.card!
 const name = ref(card.name)

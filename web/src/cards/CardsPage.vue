@@ -1,18 +1,18 @@
 <script setup lang="ts">
-import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import { PlusIcon } from '@heroicons/vue/20/solid'
 import { refDebounced } from '@vueuse/core'
 import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
 import { api, got, type CardSummary, type DrawingToMake } from '@/api/client'
 import type { paths } from '@/api/schema'
-import { useCardMoves } from '@/lib/cardMoves'
 import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
+import { useShelf } from '@/lib/shelf'
 import ChoiceList from '@/ui/ChoiceList.vue'
+import GroupChoice from '@/ui/GroupChoice.vue'
 import CardTile from './CardTile.vue'
 
 const CopyCard = defineAsyncComponent(() => import('@/card/CopyCard.vue'))
-const DeletedCards = defineAsyncComponent(() => import('./DeletedCards.vue'))
+const DeletedList = defineAsyncComponent(() => import('@/ui/DeletedList.vue'))
 const FirstDoors = defineAsyncComponent(() => import('./FirstDoors.vue'))
 const NewCard = defineAsyncComponent(() => import('./NewCard.vue'))
 
@@ -58,7 +58,7 @@ const looking = computed(
   () => (every.value ?? 0) > FEW || groups.value.some((one) => !PLAIN.includes(one.value)),
 )
 const copied = ref<CardSummary | null>(null)
-const moves = useCardMoves(() => show())
+const moves = useShelf('cards', () => show())
 const drawings = ref(new Map<number, DrawingToMake>())
 const page = ref(1)
 const more = ref(false)
@@ -138,25 +138,9 @@ watch([words, order, group], () => turnTo(1))
           <ChoiceList v-model="order" label="In order" :options="ORDERS" />
         </div>
       </div>
-      <RadioGroup
-        v-model="group"
-        class="flex gap-1 overflow-x-auto p-1"
-        aria-label="Which cards are shown"
-      >
-        <RadioGroupOption
-          v-for="one in groups"
-          :key="one.value"
-          v-slot="{ checked }"
-          :value="one.value"
-          class="shrink-0 rounded-panel"
-        >
-          <span class="button" :class="checked && 'button-main'"
-            >{{ one.words }} <span class="text-xs">{{ one.count }}</span></span
-          >
-        </RadioGroupOption>
-      </RadioGroup>
+      <GroupChoice v-model="group" label="Which cards are shown" :groups="groups" />
     </div>
-    <DeletedCards v-if="group === 'deleted'" @changed="show" />
+    <DeletedList v-if="group === 'deleted'" kind="cards" @changed="show" />
     <FirstDoors v-else-if="cards && every === 0 && !broken.length" @start="making = true" />
     <p v-else-if="cards && words && !cards.length" class="mb-4">
       None of these cards has “{{ words }}” in its name.

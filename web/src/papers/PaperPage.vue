@@ -5,10 +5,9 @@ import { api, got } from '@/api/client'
 import StartCard from '@/cards/StartCard.vue'
 import type { Size } from '@/cards/SizeFields.vue'
 import { useFetched } from '@/lib/fetched'
-import { useLater } from '@/lib/later'
 import { useSession } from '@/lib/session'
+import { useShelf } from '@/lib/shelf'
 import { percent } from '@/lib/words'
-import AppDialog from '@/ui/AppDialog.vue'
 import MeasureSheet from './MeasureSheet.vue'
 import NothingHere from '@/ui/NothingHere.vue'
 import TheFigure from '@/ui/TheFigure.vue'
@@ -18,7 +17,6 @@ import ColourMenu from '@/ui/ColourMenu.vue'
 const route = useRoute()
 const router = useRouter()
 const session = useSession()
-const later = useLater()
 const id = computed(() => Number(route.params.id))
 const {
   data: paper,
@@ -27,7 +25,6 @@ const {
 } = useFetched(id, () => got(api.GET('/api/papers/{id}', { params: { path: { id: id.value } } })))
 const taken = ref<number[]>([])
 const starting = ref(false)
-const deleting = ref(false)
 const measuring = ref(false)
 
 watch(paper, (now) => {
@@ -48,12 +45,11 @@ const start = (card: { name: string; size: Size }) =>
       body: { ...card, colours: taken.value },
     }),
   )
-function remove() {
-  const path = { id: id.value }
-  later.remove(`paper ${id.value}`, `“${paper.value!.title}” is off the shelf.`, () =>
-    got(api.DELETE('/api/papers/{id}', { params: { path }, keepalive: true })),
-  )
-  void router.push('/papers')
+const shelf = useShelf('papers', refresh)
+const itself = computed(() => ({ id: id.value, name: paper.value!.title }))
+async function remove() {
+  await router.push('/papers')
+  await shelf.remove(itself.value)
 }
 </script>
 
@@ -74,9 +70,15 @@ function remove() {
         {{ paper.width ? `${paper.width} wide …` : 'How wide is it? …' }}
       </button>
       <p v-else-if="paper.width" class="py-1.5 text-soft">{{ paper.width }} wide</p>
-      <button v-if="paper.own" type="button" class="button" @click="deleting = true">
-        Take it off the shelf …
+      <button
+        v-if="paper.own"
+        type="button"
+        class="button"
+        @click="shelf.putBy(itself, !paper.put_by)"
+      >
+        {{ paper.put_by ? 'Back on the shelf' : 'Put it by' }}
       </button>
+      <button v-if="paper.own" type="button" class="button" @click="remove">Delete</button>
     </header>
     <div class="flex flex-wrap gap-8">
       <img
@@ -149,13 +151,6 @@ function remove() {
       "
       @close="measuring = false"
     />
-    <AppDialog v-if="deleting" title="Take it off the shelf" @close="deleting = false">
-      <p class="mb-4">
-        {{ paper.title }} goes with its picture and colours. Cards keep the values of the colours
-        they took from it.
-      </p>
-      <button type="button" class="button button-main" @click="remove">Take it off</button>
-    </AppDialog>
   </main>
   <main v-else class="p-6 text-soft">Fetching the sheet …</main>
 </template>

@@ -2,17 +2,20 @@
 import { PlusIcon } from '@heroicons/vue/20/solid'
 import { computed, ref } from 'vue'
 import { api, got, type Paper } from '@/api/client'
-import { useFetched } from '@/lib/fetched'
-import { useLater } from '@/lib/later'
+import { useShelved } from '@/lib/shelf'
 import { plural } from '@/lib/words'
 import ChoiceList from '@/ui/ChoiceList.vue'
-import OnOff from '@/ui/OnOff.vue'
+import DeletedList from '@/ui/DeletedList.vue'
+import DotsMenu from '@/ui/DotsMenu.vue'
+import GroupChoice from '@/ui/GroupChoice.vue'
 import SheetTile from './SheetTile.vue'
 
 /** A shelf of patterned papers, by collection. */
-const { data } = useFetched([], () => got(api.GET('/api/papers')))
-const later = useLater()
-const there = computed(() => data.value?.filter((one) => !later.gone.has(`paper ${one.id}`)) ?? [])
+const { data, group, groups, there, menu, lookAgain } = useShelved(
+  'papers',
+  () => got(api.GET('/api/papers')),
+  (one) => one.title,
+)
 const FEW = 6 // sheets that one oversees without looking for any
 const typed = ref('')
 const order = ref<'collection' | 'newest' | 'name'>('collection')
@@ -21,18 +24,18 @@ const ORDERS = [
   { value: 'newest' as const, words: 'added last' },
   { value: 'name' as const, words: 'by name' },
 ]
-const mine = ref(false)
 const shown = computed(() => {
   const words = typed.value.toLowerCase().split(/\s+/).filter(Boolean)
   const found = there.value.filter((one) => {
     const said = `${one.title} ${one.collection} ${one.colours.map((colour) => colour.hue_name).join(' ')}`
-    return (!mine.value || one.own) && words.every((word) => said.toLowerCase().includes(word))
+    return words.every((word) => said.toLowerCase().includes(word))
   })
   if (order.value === 'newest') return found.sort((a, b) => b.id - a.id)
   if (order.value === 'name') return found.sort((a, b) => a.title.localeCompare(b.title))
   return found
 })
 const collections = computed(() => {
+  if (order.value !== 'collection') return [['', shown.value]] as const
   const found = new Map<string, Paper[]>()
   for (const paper of shown.value)
     found.set(paper.collection, [...(found.get(paper.collection) ?? []), paper])
@@ -49,11 +52,11 @@ const collections = computed(() => {
       </RouterLink>
     </header>
     <p v-if="!data" class="text-soft">Fetching the papers …</p>
-    <p v-else-if="!there.length" class="panel max-w-xl p-6">
+    <p v-else-if="groups.every((one) => !one.count)" class="panel max-w-xl p-6">
       The shelf is empty. Add a paper from a scan or a photo with a piece of white card beside it,
       and its colours are read.
     </p>
-    <div v-if="there.length > FEW" class="mb-5 flex flex-wrap items-end gap-3" role="search">
+    <div v-if="(data?.length ?? 0) > FEW" class="mb-3 flex flex-wrap items-end gap-3" role="search">
       <label class="min-w-0 flex-1 basis-60"
         ><span class="label">Look for a paper</span
         ><input
@@ -66,25 +69,31 @@ const collections = computed(() => {
         <span class="label">In order</span>
         <ChoiceList v-model="order" label="In order" :options="ORDERS" />
       </div>
-      <OnOff v-model="mine" class="pb-2">Only mine</OnOff>
     </div>
-    <p v-if="there.length && !shown.length">
-      No paper is like that{{ mine ? ' among yours' : '' }}.
-    </p>
-    <ul
-      v-if="order !== 'collection'"
-      class="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-2"
-    >
-      <li v-for="paper in shown" :key="paper.id"><SheetTile :paper="paper" /></li>
-    </ul>
-    <section
-      v-for="[collection, papers] in order === 'collection' ? collections : []"
-      :key="collection"
-      class="mb-6"
-    >
-      <h2 class="mb-2 text-sm text-soft">{{ collection }}, {{ plural(papers.length, 'sheet') }}</h2>
+    <GroupChoice
+      v-if="groups.length > 1"
+      v-model="group"
+      class="mb-4"
+      label="Which papers are shown"
+      :groups="groups"
+    />
+    <DeletedList v-if="group === 'deleted'" kind="papers" @changed="lookAgain" />
+    <p v-else-if="there.length && !shown.length">No paper here is like that.</p>
+    <p v-else-if="data?.length && !there.length">No paper stands here.</p>
+    <section v-for="[collection, papers] in collections" :key="collection" class="mb-6">
+      <h2 v-if="collection" class="mb-2 text-sm text-soft">
+        {{ collection }}, {{ plural(papers.length, 'sheet') }}
+      </h2>
       <ul class="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-2">
-        <li v-for="paper in papers" :key="paper.id"><SheetTile :paper="paper" /></li>
+        <li v-for="paper in papers" :key="paper.id" class="relative">
+          <SheetTile :paper="paper" />
+          <DotsMenu
+            v-if="paper.own"
+            class="absolute right-1 bottom-1"
+            :label="`More of ${paper.title}`"
+            :items="menu(paper)"
+          />
+        </li>
       </ul>
     </section>
   </main>

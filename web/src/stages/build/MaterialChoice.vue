@@ -33,7 +33,10 @@ const measuring = ref<Paper | null>(null)
 const choosing = ref<'' | 'material' | 'pad' | 'sheet'>('')
 const { data: papers } = useFetched(
   () => choosing.value === 'sheet',
-  () => (choosing.value === 'sheet' ? got(api.GET('/api/papers')) : null),
+  () =>
+    choosing.value === 'sheet'
+      ? got(api.GET('/api/papers')).then((all) => all.filter((one) => !one.put_by))
+      : null,
 )
 
 function take(material: MendableEnd) {

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api, ApiError, form, got, type Drawing } from '@/api/client'
-import { useFetched } from '@/lib/fetched'
-import { useLater } from '@/lib/later'
+import { api, ApiError, form, got } from '@/api/client'
 import { useNotices } from '@/lib/notices'
+import { useShelved } from '@/lib/shelf'
 import { plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
+import DeletedList from '@/ui/DeletedList.vue'
+import DotsMenu from '@/ui/DotsMenu.vue'
 import FileButton from '@/ui/FileButton.vue'
+import GroupChoice from '@/ui/GroupChoice.vue'
 import { usePicture } from './picture'
 import ScanDialog from './ScanDialog.vue'
 
@@ -17,13 +19,14 @@ const { store, picture } = usePicture()
 const notices = useNotices()
 const problem = ref('')
 const scanning = ref(false)
-const { data } = useFetched([], () => got(api.GET('/api/drawings')))
-const later = useLater()
+const { data, group, groups, there, menu, lookAgain } = useShelved(
+  'drawings',
+  () => got(api.GET('/api/drawings')),
+  (one) => one.name,
+  () => store.refresh(),
+)
 const FEW = 6 // drawings that one oversees without looking for any
 const typed = ref('')
-const there = computed(
-  () => data.value?.filter((one) => !later.gone.has(`drawing ${one.id}`)) ?? [],
-)
 const shown = computed(() => {
   const words = typed.value.toLowerCase().split(/\s+/).filter(Boolean)
   return there.value.filter((one) => words.every((word) => one.name.toLowerCase().includes(word)))
@@ -49,14 +52,6 @@ async function bring(file: File) {
   } catch (error) {
     problem.value = error instanceof ApiError ? error.message : String(error)
   }
-}
-function forget(drawing: Drawing) {
-  later.remove(`drawing ${drawing.id}`, `“${drawing.name}” is forgotten.`, async () => {
-    await got(
-      api.DELETE('/api/drawings/{id}', { params: { path: { id: drawing.id } }, keepalive: true }),
-    )
-    await store.refresh()
-  })
 }
 </script>
 
@@ -89,10 +84,19 @@ function forget(drawing: Drawing) {
       </p>
     </div>
     <p v-if="problem" role="alert" class="mb-4 border-l-2 border-ink pl-3">{{ problem }}</p>
-    <p v-if="data && !shown.length">No drawing has “{{ typed }}” in its name.</p>
+    <GroupChoice
+      v-if="groups.length > 1"
+      v-model="group"
+      class="mb-3"
+      label="Which drawings are shown"
+      :groups="groups"
+    />
+    <p v-if="there.length && !shown.length">No drawing has “{{ typed }}” in its name.</p>
+    <p v-else-if="data?.length && !there.length && group !== 'deleted'">No drawing stands here.</p>
     <p v-if="!data" class="text-soft">Fetching the drawings …</p>
+    <DeletedList v-else-if="group === 'deleted'" kind="drawings" @changed="lookAgain" />
     <ul v-else class="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
-      <li v-for="drawing in shown" :key="drawing.id">
+      <li v-for="drawing in shown" :key="drawing.id" class="relative">
         <button
           type="button"
           class="block w-full cursor-pointer rounded-data border bg-sheet p-2 text-left"
@@ -114,14 +118,12 @@ function forget(drawing: Drawing) {
             }}{{ drawing.notes.length ? `; ${drawing.notes.join('; ')}` : '' }}
           </span>
         </button>
-        <button
+        <DotsMenu
           v-if="drawing.own"
-          type="button"
-          class="mt-1 cursor-pointer text-xs underline"
-          @click="forget(drawing)"
-        >
-          Forget {{ drawing.name }}
-        </button>
+          class="absolute right-1 bottom-1"
+          :label="`More of ${drawing.name}`"
+          :items="menu(drawing)"
+        />
       </li>
     </ul>
   </AppDialog>
