@@ -4,7 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, got } from '@/api/client'
 import StartCard from '@/cards/StartCard.vue'
 import type { Size } from '@/cards/SizeFields.vue'
-import { useFetched } from '@/lib/fetched'
+import { stale, useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
 import { useShelf } from '@/lib/shelf'
 import { percent } from '@/lib/words'
@@ -45,11 +45,12 @@ const start = (card: { name: string; size: Size }) =>
       body: { ...card, colours: taken.value },
     }),
   )
-const shelf = useShelf('papers', refresh)
+const shelf = useShelf('papers', () => (stale.value += 1)) // here, or on the shelf by then
 const itself = computed(() => ({ id: id.value, name: paper.value!.title }))
 async function remove() {
+  const gone = itself.value // what is on screen is another after the next line
   await router.push('/papers')
-  await shelf.remove(itself.value)
+  await shelf.remove(gone)
 }
 </script>
 
