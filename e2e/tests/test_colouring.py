@@ -71,7 +71,7 @@ class ColouringTests(BrowserTestCase):
                 self.page.get_by_role("radio", name=re.compile("Put by")).click()
                 self.check_axe()
         self.page.get_by_role("radio", name=re.compile("Deleted")).click()
-        self.button("Bring it back: Our boat").click()
+        self.button(re.compile("^Bring it back.*Our boat")).click()
         expect(self.page.get_by_text("Nothing is deleted.")).to_be_visible()
         self.page.get_by_role("radio", name=re.compile("Put by")).click()
         self.button("More of Our boat").click()

@@ -456,7 +456,7 @@ class PhotoTests(BrowserTestCase):
         expect(self.page.get_by_text("“Attic tiles” is deleted.")).to_be_visible()
         self.page.get_by_role("radio", name=re.compile("Deleted")).click()
         self.check_axe_in_every_surround()
-        self.button("Bring it back: Attic tiles").click()
+        self.button(re.compile("^Bring it back.*Attic tiles")).click()
         self.page.get_by_role("radio", name=re.compile("All")).click()
         self.button("More of Attic tiles").click()
         self.page.get_by_role("menuitem", name="Put it by").click()
