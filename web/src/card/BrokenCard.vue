@@ -11,7 +11,7 @@ const { id } = defineProps<{ id: number }>()
 const store = useCard()
 const notices = useNotices()
 const router = useRouter()
-const moves = useShelf('cards', () => undefined)
+const moves = useShelf('cards')
 const { data: told, refresh } = useFetched(
   () => id,
   () => got(api.GET('/api/cards/{id}/states', { params: { path: { id } } })),

@@ -11,7 +11,7 @@ const session = useSession()
 
 const emit = defineEmits<{ close: []; copy: [] }>()
 const store = useCard()
-const moves = useShelf('cards', () => undefined)
+const moves = useShelf('cards')
 const router = useRouter()
 const card = store.card!
 const name = ref(card.name)

@@ -3,6 +3,7 @@ import { ArrowUturnLeftIcon, ArrowUturnRightIcon, PencilSquareIcon } from '@hero
 import { useMediaQuery } from '@vueuse/core'
 import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import { stale } from '@/lib/fetched'
 import { useKeys } from '@/lib/keys'
 import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
@@ -38,7 +39,7 @@ watch(
   { immediate: true },
 )
 watch(
-  () => [session.person?.units, session.person?.only_owned],
+  () => [session.person?.units, session.person?.only_owned, stale.value],
   () => store.refresh(),
 )
 watch(

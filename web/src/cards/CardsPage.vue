@@ -4,6 +4,7 @@ import { refDebounced } from '@vueuse/core'
 import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
 import { api, got, type CardSummary, type DrawingToMake } from '@/api/client'
 import type { paths } from '@/api/schema'
+import { stale } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
 import { useShelf } from '@/lib/shelf'
@@ -58,7 +59,7 @@ const looking = computed(
   () => (every.value ?? 0) > FEW || groups.value.some((one) => !PLAIN.includes(one.value)),
 )
 const copied = ref<CardSummary | null>(null)
-const moves = useShelf('cards', () => show())
+const moves = useShelf('cards')
 const drawings = ref(new Map<number, DrawingToMake>())
 const page = ref(1)
 const more = ref(false)
@@ -110,6 +111,7 @@ function turnTo(other: number) {
 }
 onBeforeUnmount(() => (showing += 1))
 watch(() => session.person?.units, show, { immediate: true })
+watch(stale, show)
 watch([words, order, group], () => turnTo(1))
 </script>
 
@@ -140,7 +142,7 @@ watch([words, order, group], () => turnTo(1))
       </div>
       <GroupChoice v-model="group" label="Which cards are shown" :groups="groups" />
     </div>
-    <DeletedList v-if="group === 'deleted'" kind="cards" @changed="show" />
+    <DeletedList v-if="group === 'deleted'" kind="cards" />
     <FirstDoors v-else-if="cards && every === 0 && !broken.length" @start="making = true" />
     <p v-else-if="cards && words && !cards.length" class="mb-4">
       None of these cards has “{{ words }}” in its name.

@@ -1,14 +1,14 @@
 import { computed, ref } from 'vue'
 import { api, got } from '@/api/client'
-import { useFetched } from './fetched'
+import { stale, useFetched } from './fetched'
 import { useNotices } from './notices'
 
 export type Kind = 'cards' | 'papers' | 'drawings'
 type Thing = { id: number; name: string }
 const BACK = { cards: 'among the cards', papers: 'on the shelf', drawings: 'among the drawings' }
 
-/** Cards, papers or drawings put by, or deleted, and had again: each says so and can be taken back. */
-export function useShelf(kind: Kind, changed: () => unknown) {
+/** Cards, papers or drawings put by, or deleted, and had again; all pages look again, and each can be taken back. */
+export function useShelf(kind: Kind) {
   const notices = useNotices()
   const at = (id: number) => ({ params: { path: { kind, id } } })
   async function tell(words: string, done: Promise<unknown>, undo: () => Promise<unknown>) {
@@ -18,13 +18,13 @@ export function useShelf(kind: Kind, changed: () => unknown) {
         words: 'Take it back',
         run: () =>
           undo()
-            .then(() => changed())
+            .then(() => (stale.value += 1))
             .catch(notices.fail),
       })
     } catch (error) {
       notices.fail(error)
     }
-    await changed()
+    stale.value += 1
   }
   const lay = (id: number, away: boolean) =>
     got(api.POST('/api/{kind}/{id}/put-by', { ...at(id), body: { away } }))
@@ -39,7 +39,7 @@ export function useShelf(kind: Kind, changed: () => unknown) {
     bringBack: ({ id, name }: Thing) => tell(`“${name}” is back.`, bringBack(id), () => remove(id)),
     removeForGood: async ({ id }: Thing) => {
       await got(api.DELETE('/api/{kind}/deleted/{id}', at(id))).catch(notices.fail)
-      await changed()
+      stale.value += 1
     },
   }
 }
@@ -68,14 +68,12 @@ export function useShelved<T extends Shelved>(
   kind: Exclude<Kind, 'cards'>,
   ask: () => Promise<T[]>,
   name: (one: T) => string,
-  changed: () => unknown = () => undefined,
 ) {
-  const { data, refresh } = useFetched([], ask)
-  const { data: deleted, refresh: countDeleted } = useFetched([], () =>
+  const { data } = useFetched([], ask)
+  const { data: deleted } = useFetched([], () =>
     got(api.GET('/api/{kind}/deleted', { params: { path: { kind } } })),
   )
-  const lookAgain = () => Promise.all([refresh(), countDeleted(), changed()])
-  const { putBy, remove } = useShelf(kind, lookAgain)
+  const { putBy, remove } = useShelf(kind)
   const group = ref<Group>('all')
   const there = computed(() => data.value?.filter(IN[group.value]) ?? [])
   const groups = computed(() =>
@@ -91,5 +89,5 @@ export function useShelved<T extends Shelved>(
     },
     { words: 'Delete', run: () => remove({ id: one.id, name: name(one) }) },
   ]
-  return { data, group, groups, there, menu, lookAgain }
+  return { data, group, groups, there, menu }
 }

@@ -4,7 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, got } from '@/api/client'
 import StartCard from '@/cards/StartCard.vue'
 import type { Size } from '@/cards/SizeFields.vue'
-import { stale, useFetched } from '@/lib/fetched'
+import { useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
 import { useShelf } from '@/lib/shelf'
 import { percent } from '@/lib/words'
@@ -45,7 +45,7 @@ const start = (card: { name: string; size: Size }) =>
       body: { ...card, colours: taken.value },
     }),
   )
-const shelf = useShelf('papers', () => (stale.value += 1)) // here, or on the shelf by then
+const shelf = useShelf('papers')
 const itself = computed(() => ({ id: id.value, name: paper.value!.title }))
 async function remove() {
   const gone = itself.value // what is on screen is another after the next line

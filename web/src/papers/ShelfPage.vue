@@ -11,7 +11,7 @@ import GroupChoice from '@/ui/GroupChoice.vue'
 import SheetTile from './SheetTile.vue'
 
 /** A shelf of patterned papers, by collection. */
-const { data, group, groups, there, menu, lookAgain } = useShelved(
+const { data, group, groups, there, menu } = useShelved(
   'papers',
   () => got(api.GET('/api/papers')),
   (one) => one.title,
@@ -77,7 +77,7 @@ const collections = computed(() => {
       label="Which papers are shown"
       :groups="groups"
     />
-    <DeletedList v-if="group === 'deleted'" kind="papers" @changed="lookAgain" />
+    <DeletedList v-if="group === 'deleted'" kind="papers" />
     <p v-else-if="there.length && !shown.length">No paper here is like that.</p>
     <p v-else-if="data?.length && !there.length">No paper stands here.</p>
     <section v-for="[collection, papers] in collections" :key="collection" class="mb-6">

@@ -6,15 +6,11 @@ import { useShelf, type Kind } from '@/lib/shelf'
 
 /** Deleted cards, papers or drawings that can be brought back. */
 const { kind } = defineProps<{ kind: Kind }>()
-const emit = defineEmits<{ changed: [] }>()
 const session = useSession()
-const { data, refresh } = useFetched([], () =>
+const { data } = useFetched([], () =>
   got(api.GET('/api/{kind}/deleted', { params: { path: { kind } } })),
 )
-const { bringBack, removeForGood } = useShelf(kind, async () => {
-  await refresh()
-  emit('changed')
-})
+const { bringBack, removeForGood } = useShelf(kind)
 const day = (at: string) => new Date(at).toLocaleDateString(undefined, { dateStyle: 'medium' })
 const WITH = {
   cards: 'with all its states',

@@ -19,11 +19,10 @@ const { store, picture } = usePicture()
 const notices = useNotices()
 const problem = ref('')
 const scanning = ref(false)
-const { data, group, groups, there, menu, lookAgain } = useShelved(
+const { data, group, groups, there, menu } = useShelved(
   'drawings',
   () => got(api.GET('/api/drawings')),
   (one) => one.name,
-  () => store.refresh(),
 )
 const FEW = 6 // drawings that one oversees without looking for any
 const typed = ref('')
@@ -94,7 +93,7 @@ async function bring(file: File) {
     <p v-if="there.length && !shown.length">No drawing has “{{ typed }}” in its name.</p>
     <p v-else-if="data?.length && !there.length && group !== 'deleted'">No drawing stands here.</p>
     <p v-if="!data" class="text-soft">Fetching the drawings …</p>
-    <DeletedList v-else-if="group === 'deleted'" kind="drawings" @changed="lookAgain" />
+    <DeletedList v-else-if="group === 'deleted'" kind="drawings" />
     <ul v-else class="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
       <li v-for="drawing in shown" :key="drawing.id" class="relative">
         <button
