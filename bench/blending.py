@@ -8,10 +8,10 @@ import csv
 import json
 import statistics
 from collections.abc import Callable
+from pathlib import Path
 
 import numpy as np
 
-from bench.prediction import SPECTRA
 from bench.visitor import CALLS, Row, Visitor, timed
 from jindle_core import figures
 from jindle_core.blending.bridges import bridges
@@ -27,11 +27,12 @@ from standins.device import Swatch
 from standins.reader import true_reflectance, true_strip
 
 _PADS, _PAIRS = 60, 400
+_DYES = Path(__file__).resolve().parent.parent / "demo" / "data" / "spectra" / "brackwater.csv"
 
 
 def blending_rows() -> list[Row]:
     """Rows of the bench's table: strips against the desk, mud forecast, bridges."""
-    with (SPECTRA / "brackwater.csv").open(newline="", encoding="utf-8") as lines:
+    with _DYES.open(newline="", encoding="utf-8") as lines:
         rows = list(csv.reader(lines))[1:]
     random = np.random.default_rng(11)
     white, medium = tuple(WHITE_CARD), Medium.DYE_PAD

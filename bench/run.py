@@ -22,7 +22,7 @@ from bench.landings import landing_rows
 from bench.listing import listing_rows
 from bench.papers import paper_rows
 from bench.planning import planning_rows
-from bench.prediction import prediction_rows
+from bench.prediction import prediction_rows, reliability_rows
 from bench.scans import scan_rows
 from bench.screens import screen_rows
 from bench.shaped import shaped_rows
@@ -188,7 +188,7 @@ PARTS: dict[str, Callable[[Visitor], list[Row]]] = {
         big_import(Visitor("Somebody with a long file")),
     ],
     "screens": lambda _: [first_load(), *screen_rows()],
-    "prediction": lambda _: prediction_rows(),
+    "prediction": lambda _: [*prediction_rows(), *reliability_rows()],
     "blending": lambda _: blending_rows(),
     "papers": lambda _: paper_rows(),
     "scans": lambda _: scan_rows(),

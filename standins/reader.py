@@ -1,118 +1,30 @@
-"""A simulated swatch reader with a physical model of its own.
+"""A simulated swatch reader over a physical model of its own (``standins/world.py``).
 
-It shares no code with the predictor of the core and is richer: ink partly
-soaks into the card and partly stays on it as a film, both absorb and
-scatter (two-constant Kubelka–Munk), a swatch does not cover the card wholly,
-every colour dries to another strength, the surface reflects before and after
-(Saunderson 1942), and the instrument is noisy. Nothing here is measured on
-real supplies.
+Every colour dries to another strength, every range covers otherwise, and the
+instrument is noisy. Nothing here is measured on real supplies.
 """
 
 import hashlib
 import time
 from collections.abc import Callable, Iterator
-from dataclasses import dataclass, replace
+from dataclasses import replace
 
 import numpy as np
 from numpy.typing import NDArray
 
 from standins.device import Measured, Progress, ReaderFault, State, Swatch
+from standins.world import WAVES, Habit, World
 
 Array = NDArray[np.float64]
-_WAVES = np.arange(400, 701, 10)
-_OUTSIDE, _INSIDE = 0.012, 0.25  # of light, reflected at the surface from either side
+WORLD = World()
+_OPACITY = 0.4  # one sigma of how much more or less ranges of a medium cover, in logarithms
+_BARE = ("cardstock", "patterned paper", "embossing powder", "finishing piece")
 _READINGS_A_CALIBRATION = 40
 _READINGS_A_CHARGE = 200
 
 
-@dataclass(frozen=True)
-class Habit:
-    """How a medium goes onto card.
-
-    ``soak``: share of the ink that ends up in the card; ``depth``: how much
-    the dyed part of white card scatters; ``scatter``: of the film that stays
-    on it; ``cover``: share of the area that one layer wets;
-    ``next``: what a further layer brings of the one before; ``hands``: amount
-    for a light, middle, heavy hand.
-    """
-
-    soak: float
-    depth: float
-    scatter: float
-    cover: float
-    next: float
-    hands: tuple[float, float, float] = (0.36, 1.0, 1.55)
-
-
-_HABITS = {
-    "alcohol marker": Habit(0.92, 2.2, 0.004, 0.995, 0.79),
-    "water-based marker": Habit(0.85, 2.0, 0.006, 0.985, 0.77),
-    "dye ink pad": Habit(0.88, 2.2, 0.006, 0.98, 0.76),
-    "pigment ink pad": Habit(0.12, 1.0, 0.22, 0.985, 0.95),
-    "chalk ink pad": Habit(0.06, 1.0, 0.55, 0.98, 0.95),
-    "gel pen": Habit(0.02, 1.0, 0.60, 0.995, 0.98),
-    "wax pencil": Habit(0.10, 1.0, 0.06, 0.86, 0.70),
-    "oil pencil": Habit(0.14, 1.0, 0.056, 0.88, 0.72),
-}
-_BARE = ("cardstock", "patterned paper", "embossing powder", "finishing piece")
-
-
-def _into(seen: Array) -> Array:
-    """From what the instrument sees to the reflectance inside the surface (Saunderson 1942)."""
-    return (seen - _OUTSIDE) / (1 - _OUTSIDE - _INSIDE * (1 - seen))
-
-
-def _out(inner: Array) -> Array:
-    return _OUTSIDE + (1 - _OUTSIDE) * (1 - _INSIDE) * inner / (1 - _INSIDE * inner)
-
-
 def _random(identity: str) -> np.random.Generator:
     return np.random.default_rng(int.from_bytes(hashlib.sha256(identity.encode()).digest()[:8], "big"))
-
-
-def _stack(ink: Array, amount: float, habit: Habit, card: Array) -> Array:
-    """Inner reflectance where ``amount`` of an ink of absorption (31,) lies on a card (31,)."""
-    drinks = _drinks(card)
-    # The card's upper part takes up ink as deep as it drinks; below it stays bare.
-    depth = habit.depth * drinks
-    own = (1 - card) ** 2 / (2 * card)
-    hidden = 1.0 - 0.5 * (drinks - 1.0)  # fibres lie above what sinks deep
-    soaked = amount * habit.soak
-    ground = _film((own + ink * soaked * hidden / habit.depth) * depth, np.full(31, depth), card)
-    on_top = amount * (1 - habit.soak)
-    scattering = habit.scatter * amount * (_WAVES / 560) ** -0.7 + 1e-5
-    return _film(ink * on_top, scattering, ground)
-
-
-def _film(absorbing: Array, scattering: Array, ground: Array) -> Array:
-    """Two-constant Kubelka–Munk: a film of this K and S over a ground (all 31,)."""
-    a = 1 + absorbing / scattering
-    b = np.sqrt(a * a - 1) + 1e-9
-    turned = b / np.tanh(np.clip(b * scattering, 1e-9, 25))
-    return (1 - ground * (a - turned)) / (a - ground + turned)
-
-
-def _drinks(card: Array) -> float:
-    """How thirsty a card is, white card being 1: brown and dark stock drinks more."""
-    mean, slope = float(card.mean()), float(card[20:].mean() - card[:10].mean())
-    return 1.0 + 0.35 * max(0.0, 0.88 - mean) + 1.1 * max(0.0, slope - 0.06)
-
-
-def _covered(ink: Array, weight: float, habit: Habit, card: Array) -> Array:
-    """What the instrument sees: the wetted part and the bare part of the area."""
-    inner = _into(card)
-    wet = 1 - (1 - habit.cover) ** max(weight, 0.05)
-    return _out(wet * _stack(ink, weight / wet, habit, inner) + (1 - wet) * inner)
-
-
-def _ink_of(known: Array, white: Array, habit: Habit) -> Array:
-    """The absorption (31,) with which one layer on white card (31,) shows ``known``."""
-    low, high = np.full(31, -14.0), np.full(31, 7.0)
-    for _ in range(48):
-        middle = (low + high) / 2
-        light = _covered(np.exp(middle), 1.0, habit, white) > known
-        low, high = np.where(light, middle, low), np.where(light, high, middle)
-    return np.asarray(np.exp((low + high) / 2))
 
 
 def true_reflectance(swatch: Swatch) -> Array:
@@ -124,18 +36,15 @@ def true_reflectance(swatch: Swatch) -> Array:
     random = _random(swatch.identity)
     off = 0.035 * swatch.doubt
     strength = np.exp(random.normal(0, 0.4 * off))
-    tint = 1 + off * random.normal() * np.sin((_WAVES - 400) / 300 * np.pi * random.uniform(0.7, 2.2))
+    tint = 1 + off * random.normal() * np.sin((WAVES - 400) / 300 * np.pi * random.uniform(0.7, 2.2))
     known = np.array(swatch.known)
     if swatch.medium in _BARE:
         return np.clip(known * (1 + (tint - 1) * 0.35), 0.005, 1)
     ink, weight, habit = _laid(swatch, random, np.clip(tint, 0.5, 2) * strength)
     if swatch.below is not None:
         under, amount, _ = _laid(swatch.below, _random(swatch.below.identity), np.ones(31))
-        # Pores that hold dry ink take up less of what comes after.
-        taken = 1 - 0.15 * min(1.0, amount)
-        ink = (under * amount + ink * weight * taken) / (amount + weight)
-        weight += amount
-    return _covered(ink, weight, habit, np.array(swatch.paper))
+        ink, weight = WORLD.over(ink, weight, under, amount)
+    return WORLD.covered(ink, weight, habit, np.array(swatch.paper))
 
 
 def true_strip(first: Swatch, second: Swatch, falling: Array, rising: Array) -> Array:
@@ -158,17 +67,19 @@ def true_strip(first: Swatch, second: Swatch, falling: Array, rising: Array) -> 
         # Where the first lies already, the card takes up less of the second.
         taken = there * (1 - 0.1 * min(1.0, float(here)))
         whole = max(float(here + taken), 1e-6)
-        read.append(_covered((one * here + other * taken) / whole, whole, habit, card))
+        read.append(WORLD.covered((one * here + other * taken) / whole, whole, habit, card))
     return np.array(read)
 
 
 def _laid(swatch: Swatch, random: np.random.Generator, pot: Array) -> tuple[Array, float, Habit]:
     """The ink of a swatch (31,), changed by what is in the ``pot``, how much of it lies there, its habit."""
-    habit = _HABITS[swatch.medium]
-    habit = replace(habit, next=habit.next * np.exp(random.normal(0, 0.03)))
-    ink = _ink_of(np.array(swatch.known), np.array(swatch.white), habit) * pot
-    amount = habit.hands[("light", "middle", "heavy").index(swatch.hand)]
-    return ink, amount * sum(habit.next**layer for layer in range(swatch.layers)), habit
+    habit = WORLD.habits[swatch.medium]
+    opaque = np.exp(_random(swatch.identity.rpartition("/")[0]).normal(0, _OPACITY))
+    habit = replace(
+        habit, next=habit.next * np.exp(random.normal(0, 0.03)), scatter=habit.scatter * float(opaque)
+    )
+    ink = WORLD.ink_of(np.array(swatch.known), np.array(swatch.white), habit) * pot
+    return ink, habit.weight(swatch.layers, swatch.hand), habit
 
 
 class SimulatedReader:

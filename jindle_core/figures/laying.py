@@ -15,7 +15,9 @@ DRY_DOWN = MappingProxyType({"dye ink pad": 3.0, "pigment ink pad": 3.0, "chalk 
 HAND_WEIGHT = MappingProxyType({"light": 0.35, "middle": 1.0, "heavy": 1.5})  # of one full layer
 GLAZE_WEIGHT = 0.87  # of what is laid over a dry colour; between 0.85 and 0.90 in all five worlds
 FILM_SCATTER = MappingProxyType({"semi-opaque": 0.2, "opaque": 0.6})  # S at 550 nm of one layer
-PENCIL_COVER = 0.15  # share of a pencil's colour that another paper does not change
+# A pencil: S at 550 nm of what one layer lays where it covers, the share that it leaves bare, and at most how
+# much of the darkest band of a colour its gaps may be.
+PENCIL_SCATTER, PENCIL_GAP, PENCIL_GAP_MOST = 0.15, 0.2, 0.8
 PAPER_WHITE_LAB = (95.5, 0.3, -1.2)  # a usual smooth white card, slightly blue
 # Kinds of stock by a typical colour, and the share of a colour's strength that shows on them.
 STOCKS = MappingProxyType(
@@ -27,20 +29,45 @@ STOCKS = MappingProxyType(
         "kraft": ((60.0, 9.0, 23.0), 0.65),
     }
 )
-# One sigma (ΔE00) that each layer after the first adds, and that another stock
-# than white adds, by what the medium does; a fit leaves the share below of it.
-PREDICTION_SIGMA = MappingProxyType({"transparent": (1.2, 1.5), "film": (1.2, 2.0), "wax": (1.0, 2.0)})
-FITTED_SHARE = 0.8
+# One sigma (ΔE00) that the formulas leave open once a range's parameters are known: a layer after the first
+# adds so much, another card so much times how unlike white it is, to a power. Found on the made-up worlds of
+# ``bench/worlds.py``, shown on those of ``bench/unseen.py``.
+LEFT_OPEN = MappingProxyType(
+    {"transparent": (0.3, 0.4, 0.5), "film": (1.2, 1.3, 0.5), "wax": (0.5, 1.6, 1.0)}
+)
+UNLIKE_WHITE = 30.0  # ΔE00 from white card that counts as 1: about kraft
+SCALE_PRIOR = 3  # readings that held as stated count beside a range's own
 GLAZE_SIGMA = 3.0  # the best of many predictions flatters itself: 1.5 to 2 above the predicted
 
 # Fitting a range's behaviour to readings.
-FIT_READINGS = 6  # fewer cannot tell a range's habit from the noise of an instrument
 READING_LAYERS = 6  # of a swatch that is read; nobody lays more on one
 FIT_MOST = 120  # more add nothing that the habits of a range could show
-FIT_PRIOR = MappingProxyType({"decay": 0.08, "share": 0.15, "scatter": 0.15, "cover": 0.1})
-FIT_LIMITS = MappingProxyType(
-    {"decay": (0.4, 0.97), "share": (0.0, 1.0), "scatter": (0.02, 2.0), "cover": (0.0, 0.8)}
+FIT_NOISE = 1.0  # of a reading and of the formula together, in each of L*, a*, b*
+FIT_FOLDS = 6  # into so many parts readings are told apart from those they are judged by
+# How far (one sigma) a range may lie off the usual, scatter in logarithms: drawn to it so far.
+FIT_PRIOR = MappingProxyType(
+    {
+        "transparent": {"decay": 0.08, "share": 0.15, "thirst": 0.3, "glaze": 0.04},
+        "film": {"scatter": 1.15},
+        "wax": {"decay": 0.06, "scatter": 0.5, "gap": 0.1},
+    }
 )
+FIT_LIMITS = MappingProxyType(
+    {
+        "decay": (0.3, 0.98),
+        "share": (0.0, 1.0),
+        "thirst": (0.0, 3.0),
+        "glaze": (0.5, 1.1),
+        "scatter": (0.01, 5.0),
+        "gap": (0.0, 0.6),
+    }
+)
+# How far what was read of a colour reaches to other ways of laying it: e^(-1/2) of it at so many times the
+# amount (in logarithms), and on card so unlike (``UNLIKE_WHITE``). Dye in paper says little of other paper.
+NEAR_AMOUNT = 2.0
+NEAR_CARD = MappingProxyType({"transparent": 0.8, "film": 2.0, "wax": 2.0})
+NEAR_NOISE = 0.003  # a reading's own doubt, beside what it says: two alike ones may not quite agree
+NEAR_MOST = 1.5  # in logarithms: no reading makes another way of laying more than 4.5 times lighter or darker
 
 # What to use instead.
 GLAZE_GAIN = 2.0  # ΔE00 by which a glaze must beat the nearest single colour to be offered

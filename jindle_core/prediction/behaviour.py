@@ -1,9 +1,13 @@
 """How do the colours of a range behave when they are laid: how they build up, cover and let through?"""
 
-from dataclasses import dataclass
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
 from enum import StrEnum
 
+import numpy as np
+
 from jindle_core import figures
+from jindle_core.colorimetry.spaces import Array
 from jindle_core.media import Medium
 
 
@@ -12,7 +16,7 @@ class Covering(StrEnum):
 
     TRANSPARENT = "transparent"  # a filter in the paper: markers, dye pads
     FILM = "film"  # a scattering film on the paper: pigment and chalk, gel pens
-    WAX = "wax"  # grains that leave gaps: pencils
+    WAX = "wax"  # a thin film that leaves gaps: pencils
 
 
 COVERING = {
@@ -44,23 +48,21 @@ class Behaviour:
 
     ``decay`` (b): a layer brings b times what the one before brought.
     ``share`` (w): how much of a transparent colour acts as a filter on the
-    paper rather than as dye in it. ``scatter`` (S at 550 nm): how far a film
-    covers. ``cover`` (o): how much of a pencil's colour keeps its own on another
-    paper.
+    paper rather than as dye in it; ``thirst``: the power of a card's uptake;
+    ``glaze``: what counts of a layer over a dry colour. ``scatter`` (S at
+    550 nm): how far a film, or the grains of a pencil, cover. ``gap``: the
+    share of the area that one layer of a pencil leaves bare.
     """
 
     decay: float
     share: float = figures.laying.TRANSPARENT_SHARE
+    thirst: float = 1.0
+    glaze: float = figures.laying.GLAZE_WEIGHT
     scatter: float = figures.laying.FILM_SCATTER["semi-opaque"]
-    cover: float = figures.laying.PENCIL_COVER
+    gap: float = figures.laying.PENCIL_GAP
 
 
-# What readings of a range can say about it, by what its medium does.
-FITTED = {
-    Covering.TRANSPARENT: ("decay", "share"),
-    Covering.FILM: ("scatter",),
-    Covering.WAX: ("decay", "cover"),
-}
+_IN_LOGARITHMS = ("scatter",)  # of these twice as much is as likely as half
 
 
 def usual_behaviour(medium: Medium) -> Behaviour:
@@ -69,10 +71,28 @@ def usual_behaviour(medium: Medium) -> Behaviour:
         raise ValueError(f"{medium} is not laid on paper")
     covering = COVERING[medium]
     opaque = medium in (Medium.GEL_PEN, Medium.CHALK_PAD)
+    films = figures.laying.FILM_SCATTER["opaque" if opaque else "semi-opaque"]
     return Behaviour(
         decay=figures.laying.LAYER_DECAY[covering],
-        scatter=figures.laying.FILM_SCATTER["opaque" if opaque else "semi-opaque"],
+        scatter=figures.laying.PENCIL_SCATTER if covering is Covering.WAX else films,
     )
+
+
+def values_of(behaviour: Behaviour, names: Sequence[str]) -> Array:
+    """Parameters as they are fitted: what is thought of in multiples in logarithms."""
+    told = [getattr(behaviour, name) for name in names]
+    return np.array(
+        [np.log(one) if name in _IN_LOGARITHMS else one for name, one in zip(names, told, strict=True)]
+    )
+
+
+def with_values(behaviour: Behaviour, names: Sequence[str], values: Array) -> Behaviour:
+    """The behaviour with other parameters, given as ``values_of`` gives them and kept within their limits."""
+    changed = {}
+    for name, value in zip(names, values.tolist(), strict=True):
+        told = np.exp(value) if name in _IN_LOGARITHMS else value
+        changed[name] = float(np.clip(told, *figures.laying.FIT_LIMITS[name]))
+    return replace(behaviour, **changed)
 
 
 def layer_weight(layers: int, decay: float) -> float:

@@ -1,4 +1,4 @@
-"""What do a person's readings say about how a range behaves, and how well?"""
+"""What do a person's readings say about how a range behaves, and how sure is that?"""
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
@@ -10,90 +10,92 @@ from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
 from jindle_core.media import Medium
-from jindle_core.prediction.behaviour import COVERING, FITTED, Behaviour, Hand, usual_behaviour
-from jindle_core.prediction.laying import laid
+from jindle_core.prediction.behaviour import Behaviour, Hand, values_of, with_values
+from jindle_core.prediction.known import Known, usually
 
 
 @dataclass(frozen=True, slots=True)
 class Laying:
-    """A swatch that was read: its one-layer reflectance (31,), how it was laid, and the Lab (3,) seen."""
+    """A swatch that was read: its one-layer reflectance (31,), how it was laid, and the Lab (3,) seen.
+
+    ``below`` (31,) is one layer of the colour that it lies over, dry; None: over nothing.
+    """
 
     one: Array
     layers: int
     hand: Hand
     card: Array
     seen: Array
+    below: Array | None = None
 
 
-@dataclass(frozen=True, slots=True)
-class BehaviourFit:
-    """The fitted behaviour of a range.
-
-    ``before`` and ``after`` are means in ΔE00 over the readings; ``after`` is
-    from fits that left out the readings they were judged by (every sixth). ``taken`` says
-    whether it is better, and so used.
-    """
-
-    behaviour: Behaviour
-    before: float
-    after: float
-    readings: int
-    taken: bool
-
-
-def fit(medium: Medium, readings: Sequence[Laying]) -> BehaviourFit | None:
-    """Fit a range's parameters to readings; None where there are too few to say.
+def fit(medium: Medium, readings: Sequence[Laying]) -> Known:
+    """Fit a range's parameters to readings.
 
     Least squares of the Lab errors, drawn towards the usual values as if each
     were known to ``figures.laying.FIT_PRIOR``, so that few readings cannot pull far.
     Of very many the last ``figures.laying.FIT_MOST`` count.
     """
-    if len(readings) < figures.laying.FIT_READINGS:
-        return None
+    usual = usually(medium)
+    if not readings:
+        return usual
     readings = readings[-figures.laying.FIT_MOST :]
-    usual = usual_behaviour(medium)
-    names = FITTED[COVERING[medium]]
-    before = float(np.mean(_errors(medium, readings, usual)))
+    before = float(np.mean(_told(usual, readings)[0]))
+    behaviour, spread = _fitted(usual, readings)
+    found = replace(usual, behaviour=behaviour, spread=spread, readings=len(readings), before=before)
+    folds = min(figures.laying.FIT_FOLDS, len(readings))
+    if folds < 2:
+        return found
     left_out = []
-    for start in range(figures.laying.FIT_READINGS):
-        judged = readings[start :: figures.laying.FIT_READINGS]
-        others = [one for at, one in enumerate(readings) if at % figures.laying.FIT_READINGS != start]
-        left_out.append(_errors(medium, judged, _fitted(medium, others, usual, names)))
-    after = float(np.mean(np.concatenate(left_out)))
-    taken = after < before
-    behaviour = _fitted(medium, readings, usual, names) if taken else usual
-    return BehaviourFit(behaviour, before, after, len(readings), taken)
+    for start in range(folds):
+        others = [one for at, one in enumerate(readings) if at % folds != start]
+        taught, spread = _fitted(usual, others)
+        left_out.append(_told(replace(usual, behaviour=taught, spread=spread), readings[start::folds]))
+    errors, sigmas = map(np.concatenate, zip(*left_out, strict=True))
+    prior = figures.laying.SCALE_PRIOR
+    squares = np.sum((errors / sigmas) ** 2)
+    scale = float(np.sqrt((squares + prior) / (len(errors) + prior)))
+    return replace(found, scale=scale, after=float(np.mean(errors)))
 
 
-def _off(medium: Medium, readings: Sequence[Laying], behaviour: Behaviour) -> tuple[Array, Array]:
-    """What was seen and what is predicted, both (n, 3), readings of one laying computed together."""
-    groups: dict[tuple[int, Hand, bytes], list[Laying]] = {}
+def _groups(readings: Sequence[Laying]) -> list[list[Laying]]:
+    """Readings of one laying together, for they are computed together."""
+    found: dict[tuple[int, Hand, bytes, bool], list[Laying]] = {}
     for one in readings:
-        groups.setdefault((one.layers, one.hand, one.card.tobytes()), []).append(one)
-    seen, said = [], []
-    for (layers, hand, _), group in groups.items():
-        ones = np.stack([one.one for one in group])
-        shown = laid(ones, medium, layers, hand, group[0].card, behaviour=behaviour)
-        said.append(reflectance_to_lab(shown))
-        seen.append(np.stack([one.seen for one in group]))
-    return np.concatenate(seen), np.concatenate(said)
+        found.setdefault((one.layers, one.hand, one.card.tobytes(), one.below is None), []).append(one)
+    return list(found.values())
 
 
-def _errors(medium: Medium, readings: Sequence[Laying], behaviour: Behaviour) -> Array:
-    return delta_e(*_off(medium, readings, behaviour))
+def _laying(group: Sequence[Laying]) -> tuple[Array, int, Hand, Array, Array | None]:
+    first = group[0]
+    below = None if first.below is None else np.stack([one.below for one in group if one.below is not None])
+    return np.stack([one.one for one in group]), first.layers, first.hand, first.card, below
 
 
-def _fitted(
-    medium: Medium, readings: Sequence[Laying], usual: Behaviour, names: tuple[str, ...]
-) -> Behaviour:
-    start = np.array([getattr(usual, name) for name in names])
-    low, high = (np.array([figures.laying.FIT_LIMITS[name][end] for name in names]) for end in (0, 1))
-    loose = np.array([figures.laying.FIT_PRIOR[name] for name in names])
+def _off(known: Known, readings: Sequence[Laying]) -> tuple[Array, Array]:
+    """What was seen and what is predicted, both (n, 3)."""
+    groups = _groups(readings)
+    said = [reflectance_to_lab(known.says(*_laying(group))) for group in groups]
+    return np.stack([one.seen for group in groups for one in group]), np.concatenate(said)
 
-    def off(values: Array) -> Array:
-        behaviour = replace(usual, **dict(zip(names, map(float, values), strict=True)))
-        seen, said = _off(medium, readings, behaviour)
-        return np.concatenate([(seen - said).ravel(), (values - start) / loose])
 
-    found = least_squares(off, start, bounds=(low, high), xtol=1e-4, ftol=1e-4)
-    return replace(usual, **dict(zip(names, map(float, found.x), strict=True)))
+def _told(known: Known, readings: Sequence[Laying]) -> tuple[Array, Array]:
+    """How far off each is (n,), in ΔE00, and how far it is said to be, with the reading's own doubt."""
+    sigmas = np.concatenate([known.sigma(*_laying(group)) for group in _groups(readings)])
+    return delta_e(*_off(known, readings)), np.hypot(sigmas, figures.colour.UNCERTAINTY["read"])
+
+
+def _fitted(usual: Known, readings: Sequence[Laying]) -> tuple[Behaviour, Array]:
+    """The behaviour that readings say, and how far it may lie off, as ``Known.spread``."""
+    names, start = usual.names, values_of(usual.behaviour, usual.names)
+    loose = np.diag(usual.spread)
+
+    def off(moved: Array) -> Array:
+        behaviour = with_values(usual.behaviour, names, start + moved * loose)
+        seen, said = _off(replace(usual, behaviour=behaviour), readings)
+        return np.concatenate([(seen - said).ravel() / figures.laying.FIT_NOISE, moved])
+
+    found = least_squares(off, np.zeros(len(names)), xtol=1e-4, ftol=1e-4, diff_step=1e-3)
+    sure = np.linalg.inv(found.jac.T @ found.jac)
+    spread = loose[:, None] * np.linalg.cholesky(sure)
+    return with_values(usual.behaviour, names, start + found.x * loose), spread

@@ -4,8 +4,9 @@ import numpy as np
 
 from jindle_core.colorimetry.spaces import Array
 
-_BISECTIONS = 40
 _ABSORPTION_LIMITS = (1e-6, 1e3)
+_STEPS = 420  # of the table, in log K
+_STEP, _NUDGE = 0.05, 1e-5  # between two of them; by how much K is changed to see a slope
 
 
 def absorption(reflectance: Array) -> Array:
@@ -32,14 +33,40 @@ def film(absorbing: Array, scattering: Array, ground: Array) -> Array:
 
 
 def film_absorption(seen: Array, scattering: Array, ground: Array) -> Array:
-    """The K with which a film of this S over a ground shows the reflectance ``seen``.
+    """The K (…, bands) with which a film of this S over a ground shows the reflectance ``seen``.
 
-    Bisection in log K; where no K can (brighter than the bare film) the least is given.
+    Arguments broadcast, bands last. Where no K can (brighter than the bare
+    film) the least is given. Read off a table of the film, once for all that
+    lie over the same with the same S, and mended by a step of Newton's.
     """
-    seen, scattering, ground = np.broadcast_arrays(seen, scattering, ground)
-    low, high = (np.full(seen.shape, np.log(limit)) for limit in _ABSORPTION_LIMITS)
-    for _ in range(_BISECTIONS):
-        middle = (low + high) / 2
-        too_light = film(np.exp(middle), scattering, ground) > seen
-        low, high = np.where(too_light, middle, low), np.where(too_light, high, middle)
-    return np.asarray(np.exp((low + high) / 2))
+    seen, scattering, ground = (np.asarray(one, dtype=float) for one in (seen, scattering, ground))
+    shape = np.broadcast_shapes(seen.shape, scattering.shape, ground.shape)
+    if 0 in shape:
+        return np.empty(shape)
+    wanted = np.broadcast_to(seen, shape).reshape(-1, shape[-1])
+    under = np.stack(np.broadcast_arrays(scattering, ground), axis=-1)
+    if under.ndim == 2:
+        return _absorption_from_table(wanted, *under.T).reshape(shape)
+    films = np.broadcast_to(under, (*shape, 2)).reshape(len(wanted), 2 * shape[-1])
+    each, which = np.unique(films, axis=0, return_inverse=True)
+    found = np.empty(wanted.shape)
+    for at, one in enumerate(each.reshape(len(each), -1, 2)):
+        there = which.ravel() == at
+        found[there] = _absorption_from_table(wanted[there], *one.T)
+    return found.reshape(shape)
+
+
+def _absorption_from_table(seen: Array, scattering: Array, ground: Array) -> Array:
+    """The same of reflectances (m, bands) over one ground (bands,) with one S (bands,)."""
+    low, high = np.log(_ABSORPTION_LIMITS)
+    steps = np.linspace(low, high, _STEPS)
+    shown = film(np.exp(steps)[:, None], scattering, ground)
+    found = np.stack(
+        [np.interp(-one, -told, steps) for one, told in zip(seen.T, shown.T, strict=True)], axis=-1
+    )
+    absorbed = np.exp(found)
+    light = film(absorbed, scattering, ground)
+    slope = (film(absorbed * (1 + _NUDGE), scattering, ground) - light) / _NUDGE
+    inside = (found > steps[0]) & (found < steps[-1]) & (slope < 0)
+    mended = np.clip((seen - light) / np.where(inside, slope, -1.0), -_STEP, _STEP)
+    return np.asarray(np.exp(found + np.where(inside, mended, 0.0)))

@@ -24,6 +24,7 @@ from jindle_core.prediction.kubelka_munk import absorption, film, film_absorptio
 from jindle_core.prediction.stocks import WHITE_CARD, uptake
 
 _R0 = figures.laying.SURFACE_REFLECTION
+_LEAST_GAP = 1e-6
 SCATTER_SHAPE = (BANDS.wavelengths / 550) ** -0.6  # shorter waves scatter more
 
 
@@ -66,21 +67,28 @@ def laid(
     card: Array = WHITE_CARD,
     white: Array = WHITE_CARD,
     behaviour: Behaviour | None = None,
+    below: Array | None = None,
 ) -> Array:
     """The reflectance (…, 31) of colours of a medium laid on a card (31,).
+
+    ``below`` (…, 31) is what one layer of other colours shows on ``white``, over which they are laid once
+    that is dry; a film or wax lies on it as on a card of that colour.
 
     Raises ValueError for a medium that is not laid on paper and for no layers.
     """
     behaviour = behaviour or usual_behaviour(medium)
+    if below is not None:
+        if COVERING[medium] is Covering.TRANSPARENT:
+            return glazed(dye(below, white), 1, dye(one, white), layers, behaviour, card, hand)
+        card = below * card / white
     weight = HAND_WEIGHT[hand] * layer_weight(layers, behaviour.decay)
     if COVERING[medium] is Covering.FILM:
         # A film's layers lie on one another: each adds a whole film.
         return _film(one, HAND_WEIGHT[hand] * layers, card, white, behaviour.scatter)
-    alone = dye(one, white)
     if COVERING[medium] is Covering.WAX:
-        on_white = _R0 + (white - _R0) * np.exp(alone.log_passed * weight)
-        return np.asarray(np.clip(on_white * (behaviour.cover + (1 - behaviour.cover) * card / white), 0, 1))
-    weight *= uptake(card)
+        return _wax(one, weight, card, white, behaviour)
+    alone = dye(one, white)
+    weight *= uptake(card) ** behaviour.thirst
     return soaked(Dye(alone.log_passed * weight, alone.gained * weight), card, behaviour.share)
 
 
@@ -90,6 +98,23 @@ def _film(one: Array, weight: float, card: Array, white: Array, scatter: float) 
     return film(absorbing * weight, scattering * weight, card)
 
 
+def _wax(one: Array, weight: float, card: Array, white: Array, behaviour: Behaviour) -> Array:
+    """A film on the part of the paper that it covers; further layers close gaps and thicken it.
+
+    Ours; checked against two kinds of pencils of made-up worlds (``docs/truth.md``).
+    """
+    # No gap is lighter than what the darkest band still shows.
+    most = figures.laying.PENCIL_GAP_MOST * np.min(one / white, axis=-1, keepdims=True)
+    bare = np.clip(most, _LEAST_GAP, behaviour.gap)
+    scattering = behaviour.scatter * SCATTER_SHAPE
+    alone = np.maximum((one - bare * white) / (1 - bare), figures.colour.REFLECTANCE_FLOOR / 10)
+    absorbing = film_absorption(alone, scattering, white)
+    still_bare = bare**weight
+    thicker = weight * (1 - bare) / (1 - still_bare)
+    covered = film(absorbing * thicker, scattering * thicker, card)
+    return np.asarray((1 - still_bare) * covered + still_bare * card)
+
+
 def glazed(
     under: Dye,
     under_layers: int,
@@ -97,14 +122,15 @@ def glazed(
     over_layers: int,
     behaviour: Behaviour,
     card: Array = WHITE_CARD,
+    hand: Hand = Hand.MIDDLE,
 ) -> Array:
     """Reflectance of transparent colours glazed over others; their dyes broadcast.
 
-    What comes second sinks in less: it counts ``figures.laying.GLAZE_WEIGHT``.
+    What comes second sinks in less: ``behaviour.glaze`` of it counts.
     """
-    taken = uptake(card)
+    taken = uptake(card) ** behaviour.thirst
     first = taken * layer_weight(under_layers, behaviour.decay)
-    second = taken * figures.laying.GLAZE_WEIGHT * layer_weight(over_layers, behaviour.decay)
+    second = taken * behaviour.glaze * HAND_WEIGHT[hand] * layer_weight(over_layers, behaviour.decay)
     together = Dye(
         first * under.log_passed + second * over.log_passed, first * under.gained + second * over.gained
     )

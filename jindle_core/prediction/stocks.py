@@ -33,11 +33,17 @@ def uptake(card: Array) -> float:
     return _known(_bytes(card))[1]
 
 
+def unlike_white(card: Array) -> float:
+    """How unlike white card a card (31,) is: 1 at about kraft, over 2 at black."""
+    return _known(_bytes(card))[2]
+
+
 def _bytes(card: Array) -> bytes:
     return np.ascontiguousarray(card, dtype=float).tobytes()
 
 
 @lru_cache(maxsize=256)  # a card is asked for with every colour that is laid on it
-def _known(card: bytes) -> tuple[Array, float]:
+def _known(card: bytes) -> tuple[Array, float, float]:
     lab = reflectance_to_lab(np.frombuffer(card))
-    return lab, figures.laying.STOCKS[stock_kind(lab)][1]
+    off = float(delta_e(lab[None], np.array([figures.laying.PAPER_WHITE_LAB]))[0])
+    return lab, figures.laying.STOCKS[stock_kind(lab)][1], off / figures.laying.UNLIKE_WHITE

@@ -1,6 +1,6 @@
 """A picture of a card as it is coloured, its families laid on its paper as predicted."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from functools import cached_property, lru_cache
 
@@ -28,8 +28,8 @@ from jindle_core.families.recipes import Thing, recipe
 from jindle_core.families.strokes import wet_strokes
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.matching.verdicts import Verdict, combined, judge_distance
-from jindle_core.prediction.confidence import prediction_sigma
 from jindle_core.prediction.laying import dye, glazed
+from jindle_core.prediction.near import Way
 from jindle_core.prediction.stocks import WHITE_CARD, stock_kind
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.colours import Supplies, is_transparent
@@ -166,7 +166,7 @@ class Coloured:
                     self._supplies.laid_on(
                         np.array(found[area.key], dtype=np.intp), self._card_under(area), area.layers
                     ),
-                    tuple(self._sigma(place, area) for place in found[area.key]),
+                    self._sigmas(found[area.key], area),
                 )
                 for area in self.areas
             }
@@ -180,7 +180,7 @@ class Coloured:
             area.key: Tones(
                 found[area.key],
                 np.array([seen[area.layers, place] for place in found[area.key]]).reshape(-1, 3),
-                tuple(self._sigma(place, area) for place in found[area.key]),
+                self._sigmas(found[area.key], area),
             )
             for area in self.areas
         }
@@ -193,15 +193,13 @@ class Coloured:
         """What shows of a shape where nothing is laid on it."""
         return as_lab(reflectance_to_lab(self.over[shape])) if shape in self.over else self.paper_lab
 
-    def _sigma(self, place: int, area: Area) -> float:
-        known, layers = float(self._supplies.sigma[place]), area.layers
-        if layers == 1 and self.paper is None and not self.over:
-            return known
-        range_id = self._supplies.rows[place].range_id
-        medium, fitted = self._supplies.ranges[range_id].medium, range_id in self._supplies.fits
-        return combined(
-            known, prediction_sigma(medium, layers, stock_kind(np.array(self.bare(area.shape))), fitted)
-        )
+    def _sigmas(self, places: Sequence[int], area: Area) -> tuple[float, ...]:
+        at = np.array(places, dtype=np.intp)
+        known = self._supplies.sigma[at]
+        if area.layers == 1 and self.paper is None and not self.over:
+            return tuple(known.tolist())
+        laying = self._supplies.laying_sigma(at, Way(area.layers, card=self._card_under(area)))
+        return tuple(np.hypot(known, laying).tolist())
 
     @cached_property
     def glazes(self) -> dict[int, tuple[int, np.ndarray]]:

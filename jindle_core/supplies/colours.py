@@ -1,7 +1,7 @@
 """Which colours are there, which of them are to be had, and what do they look like laid?"""
 
 from collections import OrderedDict
-from collections.abc import Collection
+from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Any, NamedTuple
@@ -21,12 +21,13 @@ from jindle_core.matching.search import SearchIndex
 from jindle_core.media import COLUMN_OF, EVERY_COLUMN, FORM, PAD_MEDIA, Form, Medium
 from jindle_core.palettes.standing import Landable
 from jindle_core.prediction.behaviour import COVERING, Behaviour, Covering, Hand, usual_behaviour
-from jindle_core.prediction.fitting import BehaviourFit
 from jindle_core.prediction.laying import laid
+from jindle_core.prediction.near import Way
 from jindle_core.prediction.stocks import WHITE_CARD
 from jindle_core.provenance import Provenance
 from jindle_core.substitutes.glaze import GlazeTable
-from jindle_core.supplies.readings import LaidReading, Settled, fitted
+from jindle_core.supplies.predictions import Predictions
+from jindle_core.supplies.readings import LaidReading, Settled
 
 _BUILDERS = 12  # media, drawers and papers whose families are held at once
 
@@ -163,21 +164,19 @@ class Supplies:
         return found
 
     @cached_property
-    def fits(self) -> dict[int, BehaviourFit]:
-        """By range: how it behaves, where the person's readings are enough to say."""
-        found = {}
-        for range_id, swatches in self.swatches.items():
-            ids = sorted({one.colour for one in swatches} & self.places.keys())
-            ones = self.reflectance(np.array([self.places[pk] for pk in ids], dtype=np.intp))
-            fit = fitted(self.ranges[range_id].medium, swatches, dict(zip(ids, ones, strict=True)))
-            if fit:
-                found[range_id] = fit
-        return found
+    def predictions(self) -> Predictions:
+        """What the person's readings say of colours laid otherwise."""
+        media = {key: facts.medium for key, facts in self.ranges.items()}
+        return Predictions(self.swatches, media, self._ones)
+
+    def _ones(self, ids: Sequence[int]) -> dict[int, np.ndarray]:
+        there = sorted(set(ids) & self.places.keys())
+        places = np.array([self.places[pk] for pk in there], dtype=np.intp)
+        return dict(zip(there, self.reflectance(places), strict=True)) if there else {}
 
     def behaviour(self, range_id: int) -> Behaviour:
         """How a range behaves: as fitted, or as its medium usually does."""
-        fit = self.fits.get(range_id)
-        return fit.behaviour if fit else usual_behaviour(self.ranges[range_id].medium)
+        return self.predictions.known(range_id).behaviour
 
     @cached_property
     def _glaze_tables(self) -> dict[Medium, tuple[GlazeTable, np.ndarray]]:
@@ -229,13 +228,23 @@ class Supplies:
     def laid_on(self, places: np.ndarray, card: np.ndarray, layers: int = 1) -> np.ndarray:
         """CIELAB (m, 3) of the colours at some places laid in layers on a reflectance (31,), as predicted."""
         found = np.empty((len(places), 3))
+        for there, range_id, ids, ones in self._by_range(places):
+            found[there] = self.predictions.labs(range_id, ids, ones, Way(layers, card=card))
+        return found
+
+    def laying_sigma(self, places: np.ndarray, way: Way) -> np.ndarray:
+        """One sigma (m,) that laying the colours at some places so adds to what they have themselves."""
+        found = np.empty(len(places))
+        for there, range_id, ids, ones in self._by_range(places):
+            found[there] = self.predictions.sigmas(range_id, ids, ones, way)
+        return found
+
+    def _by_range(self, places: np.ndarray) -> Iterator[tuple[np.ndarray, int, list[int], np.ndarray]]:
+        """Of the colours at some places those of each range: which, the range, their ids, single layers."""
         ones = self.reflectance(places)
         for range_id in np.unique(self.range_ids[places]):
             there = self.range_ids[places] == range_id
-            facts = self.ranges[int(range_id)]
-            seen = laid(ones[there], facts.medium, layers, card=card, behaviour=self.behaviour(int(range_id)))
-            found[there] = reflectance_to_lab(seen)
-        return found
+            yield there, int(range_id), [self.rows[place].id for place in places[there]], ones[there]
 
     @cached_property
     def _dabs(self) -> tuple[Inks, np.ndarray]:

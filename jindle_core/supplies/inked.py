@@ -8,7 +8,6 @@ from jindle_core import figures
 from jindle_core.matching.verdicts import combined
 from jindle_core.media import PAD_MEDIA
 from jindle_core.prediction.behaviour import Hand
-from jindle_core.prediction.confidence import prediction_sigma
 from jindle_core.prediction.stocks import WHITE_CARD
 from jindle_core.substitutes.inked import Pad, ink_your_own
 from jindle_core.supplies.colours import Supplies
@@ -54,10 +53,12 @@ def inked_cards(
     ]
     found = []
     for one in ink_your_own(np.array(target), given, whites, count):
-        # A hand other than the reading's is a step like one more layer.
-        steps = 1 if one.hand is Hand.MIDDLE else 2
-        known = float(supplies.sigma[pads[one.pad]])
-        sigma = combined(known, prediction_sigma(ranges[one.pad].medium, steps, "white"))
+        pad = pads[one.pad : one.pad + 1]
+        known = supplies.predictions.known(int(supplies.range_ids[pad[0]]))
+        sigma = combined(
+            float(supplies.sigma[pad[0]]),
+            float(known.sigma(supplies.reflectance(pad), 1, one.hand, whites[one.card])[0]),
+        )
         card = int(cards[one.card]) if len(cards) else None
         found.append(InkedFound(int(pads[one.pad]), card, one.hand, one.lab, one.distance, sigma))
     return found

@@ -1,17 +1,17 @@
-"""What colour is it, after several readings, and how does its range behave?"""
+"""What colour is it, after several readings; and what was read of it laid otherwise?"""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e, direction_words
+from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import Array, Lab
 from jindle_core.matching.verdicts import combined, judge_distance
-from jindle_core.media import Medium
-from jindle_core.prediction.behaviour import COVERING, Hand
-from jindle_core.prediction.fitting import BehaviourFit, Laying, fit
+from jindle_core.prediction.behaviour import Hand
+from jindle_core.prediction.near import Way
 from jindle_core.prediction.stocks import WHITE_CARD
 from jindle_core.provenance import Provenance
 from jindle_core.words import in_words
@@ -70,7 +70,9 @@ def off_label(settled: Settled, label: Lab, provenance: Provenance) -> tuple[flo
 class LaidReading:
     """A reading of a colour (by its id) that was not laid in the usual way.
 
-    ``card`` (31,) is the reflectance of what it was laid on, None for white; ``lab`` is what was seen.
+    ``card`` (31,) is the reflectance of what it was laid on, None for white; ``lab`` is what was seen,
+    ``reflectance`` (31,) the same where an instrument read it. ``below`` is the id of the colour that it was
+    laid over, dry.
     """
 
     colour: int
@@ -78,26 +80,15 @@ class LaidReading:
     hand: Hand
     card: Array | None
     lab: Lab
+    reflectance: Array | None = None
+    below: int = 0
 
+    @property
+    def way(self) -> Way:
+        """How it was laid."""
+        return Way(self.layers, self.hand, WHITE_CARD if self.card is None else self.card, self.below)
 
-def fitted(
-    medium: Medium, swatches: Sequence[LaidReading], one_layer: Mapping[int, Array]
-) -> BehaviourFit | None:
-    """How a range behaves, from readings not laid in the usual way; None where that cannot be said.
-
-    ``one_layer`` gives a colour's usual reflectance (31,) by its id.
-    """
-    if medium not in COVERING:
-        return None
-    layings = [
-        Laying(
-            one_layer[one.colour],
-            one.layers,
-            one.hand,
-            WHITE_CARD if one.card is None else one.card,
-            np.array(one.lab),
-        )
-        for one in swatches
-        if one.colour in one_layer
-    ]
-    return fit(medium, layings)
+    @property
+    def seen(self) -> Array:
+        """What was seen (31,), read or recovered."""
+        return lab_to_reflectance(np.array(self.lab)) if self.reflectance is None else self.reflectance

@@ -181,6 +181,7 @@ def _reading(reading: Reading, names: dict[int, Reference]) -> dict[str, Any]:
     return {
         "colour": names[reading.colour_id],
         "paper": names.get(reading.paper_id or 0),
+        "below": names.get(reading.below_id or 0),
         "layers": reading.layers,
         "hand": reading.hand,
         "lab": [reading.lab_l, reading.lab_a, reading.lab_b],

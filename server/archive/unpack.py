@@ -271,7 +271,8 @@ class _Unpacking:
         return len(lines)
 
     def _readings(self, lines: list) -> int:
-        wanted = {self._colour(one[side]) for one in lines for side in ("colour", "paper") if one[side]}
+        sides = ("colour", "paper", "below")  # earlier archives have nothing below
+        wanted = {self._colour(one[side]) for one in lines for side in sides if one.get(side)}
         colours = colours_seen_by(self.person).in_bulk(wanted)
         for one in lines:
             lightness, a, b = map(float, one["lab"])
@@ -281,13 +282,16 @@ class _Unpacking:
                 str(one["taken_with"])[:120],
                 None if one["reflectance"] is None else [float(value) for value in one["reflectance"]],
             )
-            paper = colours[self._colour(one["paper"])] if one["paper"] else None
+            paper, below = (
+                colours[self._colour(one[side])] if one.get(side) else None for side in ("paper", "below")
+            )
             laid = Laid(
                 date.fromisoformat(one["taken"]),
                 _among(one["layers"], range(1, LAYERS_LIMIT + 1)),
                 _among(one["hand"], dict(HAND_CHOICES)),
                 paper,
                 str(one["note"])[:200],
+                below,
             )
             add_readings(self.person, [(colours[self._colour(one["colour"])], value)], laid)
         return len(lines)

@@ -166,12 +166,14 @@ class AskedFor(models.Model):
 class Reading(models.Model):
     """A colour that a person read from a swatch of their own; it outranks the range's figure for them.
 
-    ``paper`` is the card it was laid on, None being the white card that swatches are made on.
+    ``paper`` is the card it was laid on, None being the white card that swatches are made on; ``below`` a
+    colour that it was laid over, dry.
     """
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="readings")
     colour = models.ForeignKey(Colour, on_delete=models.CASCADE, related_name="readings")
     paper = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
+    below = models.ForeignKey(Colour, null=True, blank=True, on_delete=models.CASCADE, related_name="+")
     layers = models.PositiveSmallIntegerField(default=1)
     hand = models.CharField(max_length=6, choices=HAND_CHOICES, default=Hand.MIDDLE)
     lab_l = models.FloatField()

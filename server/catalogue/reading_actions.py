@@ -22,6 +22,7 @@ class Laid:
     hand: str = "middle"
     paper: Colour | None = None
     note: str = ""
+    below: Colour | None = None
 
 
 @dataclass(frozen=True)
@@ -43,6 +44,7 @@ def add_readings(person: Person, values: Sequence[tuple[Colour, Value]], laid: L
             owner=person,
             colour=colour,
             paper=laid.paper,
+            below=laid.below,
             layers=laid.layers,
             hand=laid.hand,
             lab_l=value.lab[0],

@@ -33,8 +33,9 @@ def from_bytes(stored: bytes | memoryview | None) -> np.ndarray | None:
 
 
 def is_usual(reading: Reading) -> bool:
-    """Whether a swatch was laid as a colour is defined: one layer, middle hand, on white card."""
-    return reading.layers == 1 and reading.hand == Hand.MIDDLE and reading.paper_id is None
+    """Whether a swatch was laid as a colour is defined: one layer, middle hand, bare white card."""
+    on_white = reading.paper_id is None and reading.below_id is None
+    return on_white and reading.layers == 1 and reading.hand == Hand.MIDDLE
 
 
 def read_of(person: Person) -> Reads:
@@ -51,7 +52,8 @@ def read_of(person: Person) -> Reads:
 def _swatch(reading: Reading) -> LaidReading:
     card = None if reading.paper is None else card_reflectance(reading.paper)
     lab = (reading.lab_l, reading.lab_a, reading.lab_b)
-    return LaidReading(reading.colour_id, reading.layers, Hand(reading.hand), card, lab)
+    hand, spectrum = Hand(reading.hand), from_bytes(reading.spectrum)
+    return LaidReading(reading.colour_id, reading.layers, hand, card, lab, spectrum, reading.below_id or 0)
 
 
 def settled_of(readings: list[Reading]) -> tuple[Settled, np.ndarray | None]:

@@ -174,7 +174,7 @@ class KeepSwatches(APIView):
             (colours[reading["colour"]], Value(tuple(reading["lab"]), "photographed", TAKEN_WITH))
             for reading in asked["readings"]
         ]
-        add_readings(request.user, values, laid_as_said(request.user, asked))
+        add_readings(request.user, values, laid_as_said(request.user, asked, list(colours)))
         return Response({"count": len(values)}, status=status.HTTP_201_CREATED)
 
 

@@ -15,6 +15,7 @@ from jindle_core.compatibility.properties import MOST_LAYERS
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.entries import FIELDS
 from jindle_core.matching.chart import gaps, points
+from jindle_core.prediction.behaviour import COVERING
 from jindle_core.supplies.alike import twins
 from jindle_core.supplies.colours import Supplies
 from server.access import one, own_range, ranges_seen_by
@@ -86,8 +87,9 @@ class FitSerializer(serializers.Serializer):
 
     readings = serializers.IntegerField()
     before = serializers.FloatField(help_text="mean ΔE00 of the readings from what is usually predicted")
-    after = serializers.FloatField(help_text="the same after the fit, each reading judged by the others")
-    taken = serializers.BooleanField()
+    after = serializers.FloatField(
+        allow_null=True, help_text="the same after the fit, each judged by the others; of one nobody can say"
+    )
 
 
 class WholeRangeSerializer(RangeSerializer):
@@ -202,18 +204,18 @@ def _whole(found: Range, supplies: Supplies, person_id: int) -> dict:
     places = np.flatnonzero(supplies.range_ids == found.pk)
     lab = supplies.lab[places]
     placed = zip(places, points(lab), strict=True)
-    fit = supplies.fits.get(found.pk)
+    laid = found.medium in COVERING
+    fit = supplies.predictions.known(found.pk) if laid else None
     return _listed(found, supplies, person_id) | {
         "colours": [swatch(supplies, int(place)) for place in places],
         "points": [{"id": supplies.rows[place].id, **asdict(point)} for place, point in placed],
         "gaps": [asdict(gap) for gap in gaps(lab)],
         "fit": None
-        if fit is None
+        if fit is None or not fit.readings
         else {
             "readings": fit.readings,
             "before": round(fit.before, 2),
-            "after": round(fit.after, 2),
-            "taken": fit.taken,
+            "after": None if fit.after is None else round(fit.after, 2),
         },
     }
 

@@ -1,7 +1,7 @@
 """The API of the swatch reader."""
 
 from collections.abc import Iterator
-from dataclasses import asdict
+from dataclasses import asdict, replace
 
 import numpy as np
 from django.http import StreamingHttpResponse
@@ -111,7 +111,7 @@ class ReaderRead(APIView):
         given.is_valid(raise_exception=True)
         values = given.validated_data
         colour = one(colours_seen_by(request.user), pk=values["colour"])
-        laid = laid_as_said(request.user, values)
+        laid = laid_as_said(request.user, values, [colour.pk])
         return progress(_reading(request.user, colour, laid, values["touching"]))
 
 
@@ -147,6 +147,10 @@ def lying_there(supplies: Supplies, colour: Colour, laid: Laid, touching: bool =
         if laid.paper is None
         else supplies.reflectance(np.array([supplies.places[laid.paper.pk]]))[0]
     )
+    below = None
+    if laid.below is not None:
+        first = replace(laid, layers=1, hand="middle", below=None)
+        below = lying_there(supplies, laid.below, first)
     return Swatch(
         identity=f"{supplies.ranges[colour.range_id].name}/{colour.key}",
         medium=supplies.ranges[colour.range_id].medium.value,
@@ -157,6 +161,7 @@ def lying_there(supplies: Supplies, colour: Colour, laid: Laid, touching: bool =
         layers=laid.layers,
         hand=laid.hand,
         touching=touching,
+        below=below,
     )
 
 

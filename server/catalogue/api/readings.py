@@ -1,5 +1,7 @@
 """The API of readings: a person's own measurements of a colour, typed, from a file, or from a reader."""
 
+from collections.abc import Collection
+
 import numpy as np
 from django.http import HttpResponse
 from django.utils import timezone
@@ -18,6 +20,7 @@ from jindle_core.interchange.cgats import read_cgats, write_cgats
 from jindle_core.interchange.entries import Entry
 from jindle_core.matching.search import plain
 from jindle_core.media import Medium
+from jindle_core.prediction.behaviour import COVERING
 from jindle_core.provenance import Provenance
 from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.readings import off_label
@@ -43,6 +46,9 @@ class LaidSerializer(serializers.Serializer):
     """How the swatch was laid: on which cardstock (none: the white swatch card), and so on."""
 
     paper = serializers.IntegerField(required=False, allow_null=True, default=None)
+    below = serializers.IntegerField(
+        required=False, allow_null=True, default=None, help_text="a colour that it was laid over, dry"
+    )
     layers = serializers.IntegerField(min_value=1, max_value=LAYERS_LIMIT, default=1)
     hand = serializers.ChoiceField(choices=HAND_CHOICES, default="middle")
     taken = serializers.DateField(required=False, allow_null=True, default=None)
@@ -67,6 +73,7 @@ class ReadingSerializer(serializers.Serializer):
     taken_with = serializers.CharField()
     taken = serializers.DateField()
     paper = SwatchSerializer(allow_null=True)
+    below = SwatchSerializer(allow_null=True)
     layers = serializers.IntegerField()
     hand = serializers.ChoiceField(choices=HAND_CHOICES)
     note = serializers.CharField()
@@ -104,7 +111,7 @@ class CgatsRequestSerializer(serializers.Serializer):
 def told(reading: Reading, supplies: Supplies, outliers: set[int]) -> dict:
     """A reading as ``ReadingSerializer`` describes it; ``outliers`` are ids."""
     lab = (reading.lab_l, reading.lab_a, reading.lab_b)
-    paper = supplies.places.get(reading.paper_id or 0)
+    paper, below = (supplies.places.get(pk or 0) for pk in (reading.paper_id, reading.below_id))
     return {
         "id": reading.pk,
         "lab": [round(value, 2) for value in lab],
@@ -113,6 +120,7 @@ def told(reading: Reading, supplies: Supplies, outliers: set[int]) -> dict:
         "taken_with": reading.taken_with,
         "taken": reading.taken.isoformat(),
         "paper": None if paper is None else swatch(supplies, paper),
+        "below": None if below is None else swatch(supplies, below),
         "layers": reading.layers,
         "hand": reading.hand,
         "note": reading.note,
@@ -145,19 +153,27 @@ def _readings(person: Person, colour: Colour) -> dict:
     }
 
 
-def laid_as_said(person: Person, values: dict) -> Laid:
-    """How the swatch was laid, from what ``LaidSerializer`` read; BadInput where that cannot be."""
-    paper = None
+def laid_as_said(person: Person, values: dict, colours: Collection[int]) -> Laid:
+    """How swatches of some colours were laid, as ``LaidSerializer`` has it; BadInput where that cannot be."""
+    paper, below = None, None
     if values["paper"] is not None:
         paper = one(colours_seen_by(person), pk=values["paper"])
         if paper.range.medium != Medium.CARDSTOCK:
             raise BadInput(Problem("A swatch is laid on cardstock; choose one.", field="paper"))
+    if values["below"] is not None:
+        below = one(colours_seen_by(person), pk=values["below"])
+        if below.range.medium not in COVERING:
+            words = "What lies below is itself laid on card: ink, marker, pencil or pen."
+            raise BadInput(Problem(words, field="below"))
+        if below.pk in colours:
+            words = "A colour over itself is one more layer of it: say so many layers."
+            raise BadInput(Problem(words, field="below"))
     taken = values["taken"] or timezone.localdate()
     if taken > timezone.localdate():
         raise BadInput(
             Problem("A reading cannot be of a day to come.", field="taken", value=taken.isoformat())
         )
-    return Laid(taken, values["layers"], values["hand"], paper, values["note"])
+    return Laid(taken, values["layers"], values["hand"], paper, values["note"], below)
 
 
 class ColourReadings(APIView):
@@ -189,7 +205,7 @@ class ColourReadings(APIView):
             )
         provenance: Provenance = "screen" if typed.provenance == "screen" else values["provenance"]
         value = Value(typed.lab, provenance, values["taken_with"])
-        add_readings(request.user, [(colour, value)], laid_as_said(request.user, values))
+        add_readings(request.user, [(colour, value)], laid_as_said(request.user, values, [pk]))
         return Response(_readings(request.user, colour), status=status.HTTP_201_CREATED)
 
 

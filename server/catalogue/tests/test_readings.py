@@ -5,7 +5,10 @@ import numpy as np
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.utils import timezone
 
+from jindle_core.colorimetry.difference import delta_e
 from jindle_core.interchange.cgats import read_cgats
+from jindle_core.prediction.near import Way
+from jindle_core.prediction.stocks import WHITE_CARD
 from server.catalogue.api import reader as reader_api
 from server.catalogue.api import readings as api
 from server.catalogue.arrays import catalogue_for
@@ -95,21 +98,44 @@ class ReaderTests(ApiTestCase):
         self.assertIn("charger", self.ask("post", "reader/calibrate", {}, 400)["message"])
         self.assertEqual(self.ask("post", "reader/recharge", {})["battery"], 100)
 
-    def test_six_readings_teach_a_ranges_habit(self):
+    def test_readings_teach_a_ranges_habit_and_hold_where_they_were_taken(self):
         rows = "".join(f"TOW-{n},{80 - 6 * n},{30 - 8 * n},{10 * n - 30}\n" for n in range(7))
         made = make_range(self.ann, "Tows", "alcohol marker", "code,L,a,b\n" + rows)
         self.ids |= dict(made.colours.values_list("key", "pk"))
         self.ask("post", "reader/calibrate", {})
         for number in range(7):
             self.read(f"TOW-{number}")
-            self.assertIsNone(self.ask("get", f"ranges/{made.pk}")["fit"]) if number < 6 else None
+        self.assertIsNone(self.ask("get", f"ranges/{made.pk}")["fit"])
         for number in range(6):
-            self.read(f"TOW-{number}", layers=2 + number % 2)
-        fit = self.ask("get", f"ranges/{made.pk}")["fit"]
-        self.assertEqual(fit["readings"], 6)
+            line = self.read(f"TOW-{number}", layers=2 + number % 2)[-1]
+            fit = self.ask("get", f"ranges/{made.pk}")["fit"]
+            self.assertEqual((fit["readings"], fit["after"] is None), (number + 1, not number))
         self.assertLess(fit["after"], 3)
         supplies = catalogue_for(self.ann)
-        self.assertEqual(supplies.fits[made.pk].taken, fit["taken"])
+        place = np.array([supplies.places[self.ids["TOW-5"]]])
+        shown = supplies.laid_on(place, WHITE_CARD, 3)[0]
+        self.assertLess(delta_e(shown, np.array(line["reading"]["lab"])), 0.3)
+        self.assertLess(supplies.laying_sigma(place, Way(3))[0], 1)
+        self.assertLess(supplies.laying_sigma(place, Way(3))[0], supplies.laying_sigma(place, Way(4))[0])
+
+    def test_a_swatch_laid_over_another_colour(self):
+        rows = "TOW-1,80,-10,60\nTOW-2,55,40,5\n"
+        made = make_range(self.ann, "Tows", "alcohol marker", "code,L,a,b\n" + rows)
+        self.ids |= dict(made.colours.values_list("key", "pk"))
+        self.ask("post", "reader/calibrate", {})
+        reading = self.read("TOW-2", below=self.ids["TOW-1"])[-1]["reading"]
+        self.assertEqual((reading["below"]["code"], reading["usual"]), ("TOW-1", False))
+        alone = self.read("TOW-2")[-1]["reading"]
+        self.assertLess(reading["lab"][0], alone["lab"][0])  # what lies under it is seen through it
+        known = catalogue_for(self.ann).predictions.known(made.pk)
+        self.assertEqual(known.readings, 1)
+        for below, words in ((self.ids["TOW-2"], "over itself"), (self.ids["soot"], "itself laid on card")):
+            given = {"value": "40, 0, 0", "below": below}
+            told = self.ask("post", f"colours/{self.ids['TOW-2']}/readings", given, 400)
+            self.assertIn(words, told["message"])
+        theirs = make_range(self.ben, "Hers", "alcohol marker", "code,L,a,b\nX-1,40,0,0\n")
+        given = {"value": "40, 0, 0", "below": theirs.colours.get().pk}
+        self.ask("post", f"colours/{self.ids['TOW-2']}/readings", given, 404)
 
 
 class CgatsTests(ApiTestCase):

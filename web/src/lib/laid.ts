@@ -1,4 +1,4 @@
-import { ref } from 'vue'
+import { ref, shallowRef } from 'vue'
 import type { Hand, Swatch } from '@/api/client'
 import { useOwnCards } from './ownCards'
 
@@ -17,11 +17,13 @@ export function useLaid() {
   const layers = ref(1)
   const hand = ref<Hand>('middle')
   const paper = ref(0)
+  const below = shallowRef<Swatch | null>(null)
   const papers = useOwnCards('white swatch card')
   const told = () => ({
     layers: layers.value,
     hand: hand.value,
     paper: paper.value || null,
+    below: below.value?.id ?? null,
   })
-  return { layers, hand, paper, papers, told }
+  return { layers, hand, paper, below, papers, told }
 }

@@ -82,13 +82,15 @@ async function forget(reading: number) {
               }}<template v-if="reading.taken_with">, {{ reading.taken_with }}</template
               ><template v-if="reading.spectrum">, with its spectrum</template>.
               {{ plural(reading.layers, 'layer') }}, {{ reading.hand }} hand, on
-              {{ reading.paper ? reading.paper.label : 'white card' }}. {{ reading.note }}</span
+              {{ reading.paper ? reading.paper.label : 'white card'
+              }}<template v-if="reading.below">, over {{ reading.below.label }}</template
+              >. {{ reading.note }}</span
             >
           </span>
           <span class="w-52 text-xs">
             <b v-if="reading.outlier">Far from the others: read it again.</b>
             <template v-else-if="!reading.usual"
-              >Laid another way: it teaches how the range behaves.</template
+              >Laid another way: it holds there, and teaches how the range behaves.</template
             >
           </span>
           <button

@@ -11,7 +11,7 @@ import { isLaid, useLaid } from '@/lib/laid'
 const { id, medium } = defineProps<{ id: number; medium: Swatch['medium'] }>()
 const emit = defineEmits<{ read: [] }>()
 const { data: reader } = useFetched([], () => got(api.GET('/api/reader')))
-const { layers, hand, paper, papers, told } = useLaid()
+const { layers, hand, paper, below, papers, told } = useLaid()
 const touching = ref(true)
 const share = ref<number | null>(null)
 const doing = ref('')
@@ -63,6 +63,7 @@ async function read() {
       v-model:layers="layers"
       v-model:hand="hand"
       v-model:paper="paper"
+      v-model:below="below"
       :papers="papers"
     />
     <OnOff v-if="reader.simulated" v-model="touching" class="mt-3 text-xs"

@@ -8,7 +8,7 @@ import { isLaid, useLaid } from '@/lib/laid'
 /** Type a reading that was taken elsewhere. */
 const { id, medium } = defineProps<{ id: number; medium: Swatch['medium'] }>()
 const emit = defineEmits<{ added: [] }>()
-const { layers, hand, paper, papers, told } = useLaid()
+const { layers, hand, paper, below, papers, told } = useLaid()
 const value = ref('')
 const provenance = ref<'read' | 'photographed'>('read')
 const takenWith = ref('')
@@ -55,6 +55,7 @@ async function add() {
       v-model:layers="layers"
       v-model:hand="hand"
       v-model:paper="paper"
+      v-model:below="below"
       :papers="papers"
       class="mb-3"
     />

@@ -275,6 +275,7 @@ usePasted(take)
             v-model:layers="laid.layers.value"
             v-model:hand="laid.hand.value"
             v-model:paper="laid.paper.value"
+            v-model:below="laid.below.value"
             :papers="laid.papers.value"
           />
           <button type="submit" class="button button-main" :disabled="!chosen.length || !!step">

@@ -122,13 +122,15 @@ function toggle(swatch: Swatch) {
       <p v-if="range.fit" class="mt-5 text-xs">
         <b>How it behaves,</b> by {{ range.fit.readings }} of my readings:
         {{
-          range.fit.taken
-            ? 'predictions are fitted to them and come nearer.'
-            : 'fitting would not better the predictions, so the usual habits stand.'
+          range.fit.after === null
+            ? 'with another one it can be said how much nearer predictions come.'
+            : range.fit.after < range.fit.before
+              ? 'predictions are fitted to them and come nearer.'
+              : 'the usual habits were as near, so little was changed.'
         }}
         <TheFigure
           tip
-          :text="`predictions were ΔE ${range.fit.before.toFixed(1)} off on average${range.fit.taken ? `, now ${range.fit.after.toFixed(1)}` : ''}`"
+          :text="`predictions were ΔE ${range.fit.before.toFixed(1)} off on average${range.fit.after === null ? '' : `, now ${range.fit.after.toFixed(1)}`}`"
         />
       </p>
     </section>

@@ -1,0 +1,102 @@
+"""What is known of how a range behaves, and how far off may be what that says?"""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from jindle_core import figures
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
+from jindle_core.media import Medium
+from jindle_core.prediction.behaviour import (
+    COVERING,
+    Behaviour,
+    Hand,
+    usual_behaviour,
+    values_of,
+    with_values,
+)
+from jindle_core.prediction.laying import laid
+from jindle_core.prediction.stocks import unlike_white
+
+
+@dataclass(frozen=True, slots=True)
+class Known:
+    """What is known of how a range behaves.
+
+    ``spread`` (p, p) has a column for each direction in which the parameters
+    ``names`` (as ``values_of`` gives them) may lie off, one sigma long.
+    ``scale`` is what its readings earned: how far they lay off, beside what had
+    been said. ``before`` and ``after`` are means in ΔE00 over the ``readings``;
+    ``after`` is from fits that left out the readings they were judged by, and
+    nothing where there is but one.
+    """
+
+    medium: Medium
+    behaviour: Behaviour
+    names: tuple[str, ...]
+    spread: Array
+    scale: float = 1.0
+    readings: int = 0
+    before: float = 0.0
+    after: float | None = None
+
+    def says(
+        self,
+        ones: Array,
+        layers: int = 1,
+        hand: Hand = Hand.MIDDLE,
+        card: Array | None = None,
+        below: Array | None = None,
+    ) -> Array:
+        """The reflectances (m, 31) that it predicts; arguments as ``laid`` has them, no card being white."""
+        return _shown(self.behaviour, self.medium, ones, layers, hand, card, below)
+
+    def sigma(
+        self,
+        ones: Array,
+        layers: int = 1,
+        hand: Hand = Hand.MIDDLE,
+        card: Array | None = None,
+        below: Array | None = None,
+    ) -> Array:
+        """One sigma (m,), in ΔE00, of those; nothing for the way that colours are read in.
+
+        The root of the sum of squares of how far they move when the parameters lie off, and of what the
+        formula leaves open. Ours; how it holds stands in ``docs/truth.md``.
+        """
+        if (layers, hand) == (1, Hand.MIDDLE) and card is None and below is None:
+            return np.zeros(len(ones))
+        given = (self.medium, ones, layers, hand, card, below)
+        here = reflectance_to_lab(_shown(self.behaviour, *given))
+        squares = np.full(len(ones), self._left_open(layers, card) ** 2)
+        for column in self.spread.T:
+            moved = values_of(self.behaviour, self.names) + column
+            there = reflectance_to_lab(_shown(with_values(self.behaviour, self.names, moved), *given))
+            squares += delta_e(here, there) ** 2
+        return np.asarray(self.scale * np.sqrt(squares))
+
+    def _left_open(self, layers: int, card: Array | None) -> float:
+        more, other, power = figures.laying.LEFT_OPEN[COVERING[self.medium]]
+        far = 0.0 if card is None else unlike_white(card) ** power
+        return float(np.hypot(more * (layers - 1), other * far * layers**0.5))
+
+
+def _shown(
+    behaviour: Behaviour,
+    medium: Medium,
+    ones: Array,
+    layers: int,
+    hand: Hand,
+    card: Array | None,
+    below: Array | None,
+) -> Array:
+    on = {} if card is None else {"card": card}
+    return laid(ones, medium, layers, hand, behaviour=behaviour, below=below, **on)
+
+
+def usually(medium: Medium) -> Known:
+    """What is known of a range that nothing was read of; ValueError for a medium that is not laid."""
+    usual = usual_behaviour(medium)
+    prior = figures.laying.FIT_PRIOR[COVERING[medium]]
+    return Known(medium, usual, tuple(prior), np.diag(list(prior.values())))
