@@ -42,7 +42,8 @@ class Inks:
     ``log_passed`` and ``gained`` are the dye's, ``absorbing`` and
     ``scattering`` the film's; (…, 31). ``amount`` is how much lies there in
     full dabs, ``filtering`` how much of that filters (the dye's share w),
-    ``drying`` the amount times the ΔL* by which it dries lighter; (…, 1).
+    ``drying`` the amount times the ΔL* by which it dries lighter, ``drinking`` the
+    amount times the power of a card's uptake; (…, 1).
     """
 
     log_passed: Array
@@ -52,6 +53,7 @@ class Inks:
     amount: Array
     filtering: Array
     drying: Array
+    drinking: Array
 
     def __len__(self) -> int:
         return len(self.amount)
@@ -85,6 +87,12 @@ class Inks:
         some = np.maximum(self.amount, _NOTHING)
         return np.where(self.amount > _NOTHING, self.filtering / some, figures.laying.TRANSPARENT_SHARE)
 
+    @property
+    def thirst(self) -> Array:
+        """The power of a card's uptake (…, 1)."""
+        some = np.maximum(self.amount, _NOTHING)
+        return np.where(self.amount > _NOTHING, self.drinking / some, 1.0)
+
 
 def inks_of(given: Sequence[Ink]) -> Inks:
     """Inks (n,) as arrays; raises ValueError for a medium that no pad is of."""
@@ -115,10 +123,12 @@ def one_dab(ones: Array, media: Sequence[Medium], behaviours: Sequence[Behaviour
     absorbing = np.zeros_like(scattering)
     laid = films[:, 0]
     absorbing[laid] = film_absorption(ones[laid], scattering[laid], WHITE_CARD)
-    shares = np.array([behaviour.share for behaviour in behaviours]).reshape(-1, 1)
+    shares, thirsts = (
+        np.array([getattr(one, name) for one in behaviours]).reshape(-1, 1) for name in ("share", "thirst")
+    )
     dries = np.array([figures.laying.DRY_DOWN[medium] for medium in media]).reshape(-1, 1)
     log_passed, gained = (np.where(films, 0.0, part) for part in (alone.log_passed, alone.gained))
-    return Inks(log_passed, gained, absorbing, scattering, np.ones_like(shares), shares, dries)
+    return Inks(log_passed, gained, absorbing, scattering, np.ones_like(shares), shares, dries, thirsts)
 
 
 def on_card(inks: Inks, card: Array = WHITE_CARD) -> Array:
@@ -127,7 +137,7 @@ def on_card(inks: Inks, card: Array = WHITE_CARD) -> Array:
     Ours, out of ``prediction``'s two formulas; for one dab of one ink on white
     it gives the ink's own reflectance back (tested).
     """
-    taken = uptake(card)
+    taken = uptake(card) ** inks.thirst
     found = soaked(Dye(inks.log_passed * taken, inks.gained * taken), card, inks.share)
     there = (inks.scattering > _NOTHING).any(axis=-1)
     if there.any():

@@ -40,7 +40,7 @@ class NearestIndex:
         return len(self.lab)
 
     def query(self, targets: Array, k: int = 1) -> list[Nearest]:
-        """For each target (m, 3) its ``k`` nearest, or as many as there are."""
+        """For each target (m, 3) its ``k`` nearest, or as many as there are; none for none."""
         return query_each([self], targets, k)[0]
 
     def handfuls(self, places: Array, count: int) -> list[Indices]:
@@ -64,8 +64,9 @@ def query_each(indexes: Sequence[NearestIndex], targets: Array, k: int = 1) -> l
     calls cost more than the arithmetic.
     """
     targets = np.asarray(targets, dtype=float).reshape(-1, 3)
-    if not len(targets):
-        return [[] for _ in indexes]
+    if not len(targets) or k < 1:
+        nothing = Nearest(np.empty(0, np.intp), np.empty(0))
+        return [[nothing] * len(targets) for _ in indexes]
     places = din99o(targets)
     count = max(figures.colour.FIRST_CANDIDATES, k)
     first = [index.handfuls(places, count) for index in indexes]

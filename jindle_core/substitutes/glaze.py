@@ -1,5 +1,6 @@
 """Which two transparent colours, one over the other, come nearest to a third?"""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import product
 
@@ -28,19 +29,35 @@ class Glaze:
 class GlazeTable:
     """Every ordered pair of n transparent colours on white card, one or two layers of each.
 
-    ``ones`` (n, 31) are single layers. The table holds 4·n·(n − 1)
-    predictions and answers for any number of targets.
+    ``ones`` (n, 31) are single layers, ``behaviours`` (n) those of their ranges; a glaze goes by that of
+    what is laid over. The table holds 4·n·(n − 1) predictions and answers for any number of targets. What an
+    ``earlier`` table knows of pairs that are still there is taken from it.
     """
 
-    def __init__(self, ones: Array, behaviour: Behaviour) -> None:
-        alone = dye(np.asarray(ones, dtype=np.float32).reshape(-1, ones.shape[-1]))
-        first, second = np.nonzero(~np.eye(len(ones), dtype=bool))
-        under, over = (Dye(alone.log_passed[one], alone.gained[one]) for one in (first, second))
-        predicted = [
-            reflectance_to_lab(glazed(under, lower, over, upper, behaviour)) for lower, upper in LAYERS
-        ]
-        self._pairs = np.stack([first, second], axis=1)
-        self._index = NearestIndex(np.concatenate(predicted) if predicted else np.empty((0, 3)))
+    def __init__(
+        self, ones: Array, behaviours: Sequence[Behaviour], earlier: "GlazeTable | None" = None
+    ) -> None:
+        ones = np.asarray(ones, dtype=np.float32).reshape(-1, ones.shape[-1])
+        self._keys = [(one.tobytes(), how) for one, how in zip(ones, behaviours, strict=True)]
+        self._labs = np.empty((len(LAYERS), len(ones), len(ones), 3))
+        unknown = ~np.eye(len(ones), dtype=bool)
+        if earlier is not None:
+            then = {key: at for at, key in enumerate(earlier._keys)}
+            here = np.array([at for at, key in enumerate(self._keys) if key in then], dtype=np.intp)
+            there = np.array([then[self._keys[at]] for at in here], dtype=np.intp)
+            self._labs[:, here[:, None], here] = earlier._labs[:, there[:, None], there]
+            unknown[here[:, None], here] = False
+        alone = dye(ones)
+        for behaviour in dict.fromkeys(behaviours):
+            so = np.array([one == behaviour for one in behaviours], dtype=bool)
+            first, second = np.nonzero(unknown & so)
+            under, over = (Dye(alone.log_passed[one], alone.gained[one]) for one in (first, second))
+            for at, (lower, upper) in enumerate(LAYERS):
+                self._labs[at, first, second] = reflectance_to_lab(
+                    glazed(under, lower, over, upper, behaviour)
+                )
+        self._pairs = np.argwhere(~np.eye(len(ones), dtype=bool))
+        self._index = NearestIndex(self._labs[:, self._pairs[:, 0], self._pairs[:, 1]].reshape(-1, 3))
 
     def best(self, target: Array, count: int = 1, without: int | None = None) -> list[Glaze]:
         """The ``count`` glazes nearest to a target (3,), each pair of colours once.

@@ -34,22 +34,21 @@ class Inked:
 
 def ink_your_own(target: Array, pads: Sequence[Pad], cards: Array, count: int = 3) -> list[Inked]:
     """The ``count`` nearest to a target (3,), each pad once; ``cards`` (m, 31) are white cards."""
+    if not pads or not len(cards):
+        return []
+    ways = [(card, hand) for card in range(len(cards)) for hand in Hand]
+    labs = np.empty((len(pads), len(ways), 3))
+    for medium, behaviour in dict.fromkeys((pad.medium, pad.behaviour) for pad in pads):
+        those = [at for at, pad in enumerate(pads) if (pad.medium, pad.behaviour) == (medium, behaviour)]
+        ones = np.stack([pads[at].one for at in those])
+        for n, (card, hand) in enumerate(ways):
+            seen = laid(ones, medium, 1, hand, cards[card], behaviour=behaviour)
+            labs[those, n] = reflectance_to_lab(seen)
+    distances = delta_e(np.asarray(target), labs)
+    best = np.argmin(distances, axis=1)
     found = []
-    for at, pad in enumerate(pads):
-        predicted = [
-            (
-                card_at,
-                hand,
-                reflectance_to_lab(laid(pad.one, pad.medium, 1, hand, card, behaviour=pad.behaviour)),
-            )
-            for card_at, card in enumerate(cards)
-            for hand in Hand
-        ]
-        if not predicted:
-            continue
-        distances = delta_e(np.asarray(target)[None], np.array([lab for *_, lab in predicted]))
-        best = int(np.argmin(distances))
-        card_at, hand, (lightness, a, b) = predicted[best]
-        lab = (float(lightness), float(a), float(b))
-        found.append(Inked(at, card_at, hand, lab, float(distances[best])))
-    return sorted(found, key=lambda one: one.distance)[:count]
+    for pad in np.argsort(distances.min(axis=1), kind="stable")[:count].tolist():
+        card, hand = ways[best[pad]]
+        lightness, a, b = labs[pad, best[pad]].tolist()
+        found.append(Inked(pad, card, hand, (lightness, a, b), float(distances[pad, best[pad]])))
+    return found

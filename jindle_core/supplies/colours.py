@@ -20,7 +20,7 @@ from jindle_core.matching.nearest import Indices, Nearest, NearestIndex
 from jindle_core.matching.search import SearchIndex
 from jindle_core.media import COLUMN_OF, EVERY_COLUMN, FORM, PAD_MEDIA, Form, Medium
 from jindle_core.palettes.standing import Landable
-from jindle_core.prediction.behaviour import COVERING, Behaviour, Covering, Hand, usual_behaviour
+from jindle_core.prediction.behaviour import COVERING, Behaviour, Covering, Hand
 from jindle_core.prediction.laying import laid
 from jindle_core.prediction.near import Way
 from jindle_core.prediction.stocks import WHITE_CARD
@@ -182,6 +182,16 @@ class Supplies:
     def _glaze_tables(self) -> dict[Medium, tuple[GlazeTable, np.ndarray]]:
         return {}
 
+    @cached_property
+    def _earlier_glazes(self) -> dict[Medium, GlazeTable]:
+        return {}
+
+    def after(self, earlier: "Supplies") -> "Supplies":
+        """The same, which need not work out again what they were before."""
+        made = {medium: table for medium, (table, _) in earlier._glaze_tables.items()}
+        self._earlier_glazes.update(earlier._earlier_glazes | made)
+        return self
+
     def glazes(self, medium: Medium) -> tuple[GlazeTable, np.ndarray]:
         """Every glaze of two usable colours of a transparent medium, and the places they speak of.
 
@@ -190,7 +200,9 @@ class Supplies:
         if medium not in self._glaze_tables:
             places = self.of_media((medium,))
             places = places[self.usable[places]][: figures.laying.GLAZE_OWNED]
-            table = GlazeTable(self.reflectance(places), usual_behaviour(medium))
+            behaviours = [self.behaviour(int(range_id)) for range_id in self.range_ids[places]]
+            earlier = self._earlier_glazes.pop(medium, None)
+            table = GlazeTable(self.reflectance(places), behaviours, earlier)
             self._glaze_tables[medium] = (table, places)
         return self._glaze_tables[medium]
 

@@ -230,7 +230,7 @@ class FittingTests(unittest.TestCase):
             seen = reflectance_to_lab(laid(over, medium, behaviour=truth, below=under))
             readings.append(Laying(over, 1, Hand.MIDDLE, WHITE_CARD, seen, under))
         found = fit(medium, readings).behaviour
-        self.assertLess(abs(found.glaze - 0.7), abs(usual_behaviour(medium).glaze - 0.7) / 2)
+        self.assertLess(abs(found.glaze - 0.7), 0.6 * abs(usual_behaviour(medium).glaze - 0.7))
 
     def test_noise_is_not_taken_for_a_habit_and_bad_readings_earn_a_wider_band(self):
         medium = Medium.ALCOHOL_MARKER

@@ -30,7 +30,7 @@ def catalogue_for(person: Person) -> Supplies:
     made = read_catalogue(person)
     with _holding:
         for old in [held for held in _held if held[0] == person.pk]:
-            del _held[old]
+            made = made.after(_held.pop(old))
         _held[key] = made
         while len(_held) > _KEPT:
             _held.popitem(last=False)

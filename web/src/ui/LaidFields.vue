@@ -53,7 +53,7 @@ function lay(picked: Picked) {
         :style="{ background: below.shades.colour }"
       />
       <span class="min-w-0 flex-1 truncate text-xs">{{
-        below ? `over ${below.label}, once that is dry` : 'over nothing else'
+        below ? `over ${below.label}, dry` : 'over nothing else'
       }}</span>
       <button type="button" class="button !text-xs" @click="finding = true">
         {{ below ? 'Over another …' : 'Over a colour …' }}
