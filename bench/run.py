@@ -83,7 +83,10 @@ def palette_table(visitor: Visitor, wanted: float = 5) -> Row:
     )
 
 
-def glaze(visitor: Visitor, wanted: float = 20) -> Row:
+TICKS = 9
+
+
+def glaze(visitor: Visitor, wanted: float = 20, after: float = 15) -> Row:
     """The best glaze out of 150 owned markers, for targets never asked before, against an empty call.
 
     The table of all pairs is made with the first question after the drawer
@@ -110,11 +113,17 @@ def glaze(visitor: Visitor, wanted: float = 20) -> Row:
         target = targets[1 + turn % (len(targets) - 1)]
         asked.append(timed(lambda: visitor.get(f"/api/colours/{target}/instead")))  # noqa: B023 (called at once)
     ratio, cold = (statistics.median(asked) / statistics.median(empty), first / statistics.median(empty))
+    ticked = []
+    for turn in range(TICKS):
+        visitor.post("/api/drawer", {"colours": [targets[turn]], "fullness": "full"})
+        ticked.append(timed(lambda: visitor.get(f"/api/colours/{targets[-1]}/instead")))
+    once = statistics.median(ticked) / statistics.median(empty)
     return (
-        "Best glaze of 150 owned colours (89,400 predictions), against an empty authenticated call",
-        f"≤ {wanted:g} ×",
-        f"{ratio:.1f} × ({cold:.0f} × for the first after the drawer changed)",
-        ratio <= wanted,
+        "Best glaze of 150 owned colours (89,400 predictions), against an empty authenticated call; "
+        "the first after one box was ticked",
+        f"≤ {wanted:g} ×; ≤ {after:g} ×",
+        f"{ratio:.1f} ×; {once:.0f} × (of a new drawer {cold:.0f} ×)",
+        ratio <= wanted and once <= after,
     )
 
 

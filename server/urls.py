@@ -10,7 +10,7 @@ from server import errors
 from server.accounts import api as accounts
 from server.archive import api as archive
 from server.cards import api as cards
-from server.cards import colouring_api, everywhere_api, supply_api
+from server.cards import colouring_api, everywhere_api, supply_api, sureness_api
 from server.cards.building import api as building
 from server.cards.grounds import api as grounds
 from server.cards.planning import api as planning
@@ -81,6 +81,8 @@ api = [
     path("drawer/chart", files.DrawerChart.as_view()),
     path("shopping", supply_api.Shopping.as_view()),
     path("shopping/file", supply_api.ShoppingFile.as_view()),
+    path("sureness", sureness_api.Surenesses.as_view()),
+    path("sureness/sheet", sureness_api.SurenessSheet.as_view()),
     path("colours/<int:pk>/instead", instead.Instead.as_view()),
     path("colours/<int:pk>/readings", readings.ColourReadings.as_view()),
     path("readings/<int:pk>", readings.OneReading.as_view()),

@@ -69,6 +69,9 @@ NEAR_CARD = MappingProxyType({"transparent": 0.8, "film": 2.0, "wax": 2.0})
 NEAR_NOISE = 0.003  # a reading's own doubt, beside what it says: two alike ones may not quite agree
 NEAR_MOST = 1.5  # in logarithms: no reading makes another way of laying more than 4.5 times lighter or darker
 
+# What to read next: so many at a time, out of so many colours of a range from light to dark.
+LESSONS, LESSONS_OF = 6, 7
+
 # What to use instead.
 GLAZE_GAIN = 2.0  # ΔE00 by which a glaze must beat the nearest single colour to be offered
 GLAZE_OWNED = 200  # more owned colours than this make a table too large to hold

@@ -6,11 +6,10 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.prediction.behaviour import COVERING, HAND_WEIGHT, Covering, Hand, layer_weight
 from jindle_core.prediction.known import Known
-from jindle_core.prediction.stocks import WHITE_CARD, card_lab
+from jindle_core.prediction.stocks import WHITE_CARD, unlike
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,17 +52,30 @@ def pulled(
             ratios.append([ratio])
         else:
             ratios[at].append(ratio)
+    weights, left = _weights(known, way, ways)
+    most = figures.laying.NEAR_MOST
     off = np.stack([np.median(each, axis=0) for each in ratios])
+    return np.clip(says * np.exp(np.clip(weights @ off, -most, most)), 0, 1), left
+
+
+def left_open(known: Known, way: Way, read: Sequence[Way]) -> float:
+    """The share of the sigma of a way of laying that is left once the same colour was read in others."""
+    ways = [USUAL]
+    ways += [
+        one for at, one in enumerate(read) if not any(one.same_as(other) for other in (USUAL, *read[:at]))
+    ]
+    return _weights(known, way, ways)[1]
+
+
+def _weights(known: Known, way: Way, ways: Sequence[Way]) -> tuple[Array, float]:
+    """How much each of some ways, of which the first is the usual, says of another; what they leave open."""
     between = np.array([[_likeness(known, one, other) for other in ways] for one in ways])
     noise = np.diag([0.0] + [figures.laying.NEAR_NOISE] * (len(ways) - 1))
     to_this = np.array([_likeness(known, way, one) for one in ways])
     weights = np.linalg.solve(between + noise, to_this)
-    most = figures.laying.NEAR_MOST
-    ratio = np.exp(np.clip(weights @ off, -most, most))
     # What the usual way alone leaves open is what the sigma says already.
     open_before = max(1 - to_this[0] ** 2, 1e-9)
-    left = float(np.sqrt(np.clip((1 - weights @ to_this) / open_before, 0, 1)))
-    return np.clip(says * ratio, 0, 1), left
+    return weights, float(np.sqrt(np.clip((1 - weights @ to_this) / open_before, 0, 1)))
 
 
 def _likeness(known: Known, one: Way, other: Way) -> float:
@@ -73,9 +85,8 @@ def _likeness(known: Known, one: Way, other: Way) -> float:
     covering = COVERING[known.medium]
     amounts = [_amount(known, way, covering) for way in (one, other)]
     more = np.log(amounts[0] / amounts[1]) / figures.laying.NEAR_AMOUNT
-    apart = float(delta_e(card_lab(one.card)[None], card_lab(other.card)[None])[0])
-    unlike = apart / figures.laying.UNLIKE_WHITE / figures.laying.NEAR_CARD[covering]
-    return float(np.exp(-(more**2 + unlike**2) / 2))
+    apart = unlike(one.card, other.card) / figures.laying.NEAR_CARD[covering]
+    return float(np.exp(-(more**2 + apart**2) / 2))
 
 
 def _amount(known: Known, way: Way, covering: Covering) -> float:

@@ -35,7 +35,18 @@ def uptake(card: Array) -> float:
 
 def unlike_white(card: Array) -> float:
     """How unlike white card a card (31,) is: 1 at about kraft, over 2 at black."""
-    return _known(_bytes(card))[2]
+    return unlike(card, WHITE_CARD)
+
+
+def unlike(card: Array, other: Array) -> float:
+    """How unlike two cards (31,) are, as ``figures.laying.UNLIKE_WHITE`` counts."""
+    return _unlike(_bytes(card), _bytes(other))
+
+
+@lru_cache(maxsize=1024)
+def _unlike(card: bytes, other: bytes) -> float:
+    off = delta_e(_known(card)[0][None], _known(other)[0][None])
+    return float(off[0]) / figures.laying.UNLIKE_WHITE
 
 
 def _bytes(card: Array) -> bytes:
@@ -43,7 +54,6 @@ def _bytes(card: Array) -> bytes:
 
 
 @lru_cache(maxsize=256)  # a card is asked for with every colour that is laid on it
-def _known(card: bytes) -> tuple[Array, float, float]:
+def _known(card: bytes) -> tuple[Array, float]:
     lab = reflectance_to_lab(np.frombuffer(card))
-    off = float(delta_e(lab[None], np.array([figures.laying.PAPER_WHITE_LAB]))[0])
-    return lab, figures.laying.STOCKS[stock_kind(lab)][1], off / figures.laying.UNLIKE_WHITE
+    return lab, figures.laying.STOCKS[stock_kind(lab)][1]

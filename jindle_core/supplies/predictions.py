@@ -11,7 +11,7 @@ from jindle_core.media import Medium
 from jindle_core.prediction.behaviour import COVERING, Hand
 from jindle_core.prediction.fitting import Laying, fit
 from jindle_core.prediction.known import Known, usually
-from jindle_core.prediction.near import Way, pulled
+from jindle_core.prediction.near import Way, left_open, pulled
 from jindle_core.supplies.readings import LaidReading
 
 
@@ -55,7 +55,7 @@ class Predictions:
         known = self.known(range_id)
         sigma = known.sigma(ones, way.layers, way.hand, way.card, self._below(way, len(ones)))
         for at, near in self._near(range_id, colours, ones).items():
-            _, left = pulled(known, way, ones[at], near)
+            left = left_open(known, way, [one for one, *_ in near])
             sigma[at] = np.hypot(sigma[at] * left, figures.colour.UNCERTAINTY["read"])
         return sigma
 

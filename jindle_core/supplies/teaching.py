@@ -1,6 +1,6 @@
 """Which readings would teach most about a range, for what somebody makes with it?"""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -9,7 +9,7 @@ from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
 from jindle_core.prediction.behaviour import values_of, with_values
 from jindle_core.prediction.known import Known
-from jindle_core.prediction.near import Way, pulled
+from jindle_core.prediction.near import Way, left_open
 
 _STEP = 0.02  # of a parameter, to see how what is shown moves with it
 
@@ -33,7 +33,9 @@ class Lesson:
 
 def mean_sigma(known: Known, made: Sequence[Laid], read: Mapping[int, Sequence[Way]]) -> float:
     """The mean of one sigma, in ΔE00, of what is made (at least one); ``read`` are ways by colour."""
-    return float(np.mean([_Item(known, one).sigma(known.spread, read.get(one.colour, ())) for one in made]))
+    return float(
+        np.mean([one.sigma(known.spread, read.get(one.laid.colour, ())) for one in _items(known, made)])
+    )
 
 
 def lessons(
@@ -48,7 +50,7 @@ def lessons(
     A reading is taken to say what is predicted: then nothing moves but how sure it is (to first order in
     the parameters, as in a Kalman filter), and what it says of the same colour laid otherwise. Ours.
     """
-    items, left = [_Item(known, one) for one in made], [_Item(known, one) for one in offered]
+    items, left = _items(known, made), _items(known, offered)
     spread, ways = known.spread, {colour: list(each) for colour, each in read.items()}
     found: list[Lesson] = []
     while items and left and len(found) < count:
@@ -64,43 +66,60 @@ def lessons(
     return found
 
 
+def _items(known: Known, all_laid: Sequence[Laid]) -> list["_Item"]:
+    """Those that are laid the same way are worked out together."""
+    ways: list[tuple[Way, list[Laid]]] = []
+    for laid in all_laid:
+        for way, there in ways:
+            if way.same_as(laid.way):
+                there.append(laid)
+                break
+        else:
+            ways.append((laid.way, [laid]))
+    found = {id(item.laid): item for way, there in ways for item in _of_way(known, way, there)}
+    return [found[id(one)] for one in all_laid]
+
+
+def _of_way(known: Known, way: Way, all_laid: Sequence[Laid]) -> Iterator["_Item"]:
+    given = (np.stack([one.one for one in all_laid]), way.layers, way.hand, way.card)
+    at = values_of(known.behaviour, known.names)
+    here = reflectance_to_lab(known.says(*given))
+    moved = [
+        reflectance_to_lab(
+            replace(known, behaviour=with_values(known.behaviour, known.names, at + step)).says(*given)
+        )
+        for step in _STEP * np.eye(len(at))
+    ]
+    slopes = np.moveaxis((np.array(moved) - here) / _STEP, 0, -1)  # (m, 3, p)
+    sure = replace(known, spread=np.zeros_like(known.spread), scale=1.0).sigma(*given) ** 2
+    moving = replace(known, scale=1.0).sigma(*given) ** 2 - sure
+    shares = moving / np.maximum(np.sum((slopes @ known.spread) ** 2, axis=(1, 2)), 1e-12)
+    for laid, slope, left, share in zip(all_laid, slopes, sure.tolist(), shares.tolist(), strict=True):
+        yield _Item(known, laid, slope, left, share)
+
+
+@dataclass(frozen=True, eq=False)
 class _Item:
-    """A colour laid some way, and how what it shows moves with the parameters of its range."""
+    """A colour laid some way: how its Lab moves with the parameters (3, p), what the formula leaves open
+    (squared), and how much of a ΔE00 (squared) what moves is."""
 
-    def __init__(self, known: Known, laid: Laid) -> None:
-        self.laid, self._known = laid, known
-        here, at = self._lab(known), values_of(known.behaviour, known.names)
-        moved = [
-            self._lab(replace(known, behaviour=with_values(known.behaviour, known.names, at + step)))
-            for step in _STEP * np.eye(len(at))
-        ]
-        self._slope = (np.array(moved) - here).T / _STEP  # (3, p)
-        # In ΔE00, as it is said now; what moves with the parameters shrinks with their spread.
-        sure = replace(known, spread=np.zeros_like(known.spread), scale=1.0)
-        self._open = float(self._sigma(sure)) ** 2
-        moving = float(self._sigma(replace(known, scale=1.0))) ** 2 - self._open
-        self._share = moving / max(float(np.sum((self._slope @ known.spread) ** 2)), 1e-12)
-
-    def _lab(self, known: Known) -> Array:
-        way = self.laid.way
-        return reflectance_to_lab(known.says(self.laid.one[None], way.layers, way.hand, way.card))[0]
-
-    def _sigma(self, known: Known) -> float:
-        way = self.laid.way
-        return float(known.sigma(self.laid.one[None], way.layers, way.hand, way.card)[0])
+    known: Known
+    laid: Laid
+    slope: Array
+    open: float
+    share: float
 
     def told(self, spread: Array) -> Array:
         """How far the parameters may lie off once this was read."""
         noise = figures.laying.FIT_NOISE
-        sure = np.linalg.inv(spread @ spread.T) + self._slope.T @ self._slope / noise**2
+        sure = np.linalg.inv(spread @ spread.T) + self.slope.T @ self.slope / noise**2
         return np.asarray(np.linalg.cholesky(np.linalg.inv(sure)))
 
     def sigma(self, spread: Array, read: Sequence[Way]) -> float:
         """One sigma with such a spread, this colour having been read in some ways."""
-        moving = self._share * float(np.sum((self._slope @ spread) ** 2))
-        sigma = self._known.scale * float(np.sqrt(moving + self._open))
+        moving = self.share * float(np.sum((self.slope @ spread) ** 2))
+        sigma = self.known.scale * float(np.sqrt(moving + self.open))
         if not read:
             return sigma
-        white = np.ones(31)
-        _, left = pulled(self._known, self.laid.way, white, [(way, white, white) for way in read])
+        left = left_open(self.known, self.laid.way, read)
         return float(np.hypot(sigma * left, figures.colour.UNCERTAINTY["read"]))

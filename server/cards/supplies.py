@@ -23,7 +23,7 @@ def to_buy(
     cards: Iterable[StoredCard], supplies: Supplies, person: Person, asked: Iterable[int] = ()
 ) -> list[Wanted]:
     """What cards need, or is asked for, and the drawer lacks; cards that cannot be shown need nothing."""
-    readable = [card for card in cards if _is_readable(card)]
+    readable = [card for card in cards if is_readable(card)]
     needed = [
         without_needless(one.seen.card, one.examined.covered.needless)
         for one in checked_cards(readable, supplies, person)
@@ -31,7 +31,8 @@ def to_buy(
     return shopping(needed, supplies, sheets_of(needed, supplies, person), asked)
 
 
-def _is_readable(card: StoredCard) -> bool:
+def is_readable(card: StoredCard) -> bool:
+    """Whether it can be shown at all."""
     try:
         card.value  # noqa: B018 (whether it can be read is what is asked)
     except CannotBeShown:
@@ -65,7 +66,7 @@ def _as_bought(supplies: Supplies, place: int) -> dict[str, Any]:
 def uses(cards: Iterable[StoredCard], ids: frozenset[int]) -> list[dict[str, Any]]:
     """What cards name of some colours, for ``CardUsesSerializer``; cards that name none are left out."""
     found = []
-    for card in (one.value for one in cards if _is_readable(one)):
+    for card in (one.value for one in cards if is_readable(one)):
         what = named(card)
         counts = {one.name: sum(pk in ids for pk in getattr(what, one.name)) for one in fields(what)}
         if any(counts.values()):
@@ -82,7 +83,7 @@ def places_on(cards: Iterable[StoredCard], wanted: Substitute | Glaze | Shading)
     for stored in cards:
         if len(found) == figures.palettes.PLACES_CARDS:
             break
-        if not _is_readable(stored):
+        if not is_readable(stored):
             continue
         card, unit = stored.value, stored.value.size.width.unit
         places = [

@@ -60,6 +60,8 @@ TABLE = (
     ("drawer/file", "post", {}, 401, 415, 415),
     ("drawer/chart", "get", None, 401, 200, 200),
     ("shopping", "get", None, 401, 200, 200),
+    ("sureness", "get", None, 401, 200, 200),
+    ("sureness/sheet", "get", None, 401, 200, 200),
     ("shopping/file", "get", None, 401, 200, 200),
     ("colours/{colour}/instead", "get", None, 401, 200, 404),
     ("colours/{colour}/readings", "get", None, 401, 200, 404),

@@ -122,6 +122,11 @@ export const router = createRouter({
       meta: { title: 'Shopping list' },
     },
     {
+      path: '/supplies/sure',
+      component: () => import('@/supplies/SurePage.vue'),
+      meta: { title: 'How sure it is' },
+    },
+    {
       path: '/supplies',
       component: () => import('@/supplies/SuppliesPage.vue'),
       meta: { title: 'Supplies' },

@@ -1,4 +1,5 @@
 import { ref, shallowRef } from 'vue'
+import { useRoute } from 'vue-router'
 import type { Hand, Swatch } from '@/api/client'
 import { useOwnCards } from './ownCards'
 
@@ -14,9 +15,10 @@ export const isLaid = (medium: Swatch['medium']) => !BARE.includes(medium)
 
 /** How a swatch was laid: what a reading must be told. */
 export function useLaid() {
-  const layers = ref(1)
+  const { query } = useRoute() // where a reading is asked for, it says how to lay it
+  const layers = ref(Number(query.layers) || 1)
   const hand = ref<Hand>('middle')
-  const paper = ref(0)
+  const paper = ref(Number(query.on) || 0)
   const below = shallowRef<Swatch | null>(null)
   const papers = useOwnCards('white swatch card')
   const told = () => ({

@@ -10,6 +10,7 @@ const tabs = computed(() =>
     { to: '/supplies', words: 'Ranges' },
     { to: '/supplies/drawer', words: 'My drawer' },
     { to: '/supplies/shopping', words: 'Shopping list' },
+    { to: '/supplies/sure', words: 'How sure it is' },
   ].map((tab) => ({ ...tab, here: route.path === tab.to })),
 )
 </script>
