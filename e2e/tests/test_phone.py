@@ -62,6 +62,7 @@ class PhoneTests(BrowserTestCase):
                 (f"{address}/plan", "until all is done"),
                 ("/supplies/drawer", "STRAW-2"),
                 ("/supplies/shopping", "not in the drawer"),
+                ("/supplies/sure", "Would help most"),
                 ("/papers", "Moorings"),
                 ("/log", "Nothing is written down yet"),
             ):

@@ -67,6 +67,7 @@ class ScreenTests(BrowserTestCase):
             ("/supplies/import", "Bring in a range"),
             ("/supplies/drawer", "Supplies"),
             ("/supplies/shopping", "Supplies"),
+            ("/supplies/sure", "Nightferry"),
             ("/match", "I have this here. What is it there?"),
             ("/match/family", "A family into another range"),
             ("/papers", "Papers"),
@@ -264,7 +265,12 @@ class PhoneTests(BrowserTestCase):
         self.page.get_by_role("option").first.click()
         expect(self.grid.get_by_role("gridcell").first).to_be_visible()
         pages = {"/cards/ways/rule": "Neighbours", "/supplies/photograph": "Swatches from a photo"}
-        pages |= {self.page.url: "Match", "/supplies": "Supplies", "/supplies/drawer": "Supplies"}
+        pages |= {
+            self.page.url: "Match",
+            "/supplies": "Supplies",
+            "/supplies/drawer": "Supplies",
+            "/supplies/sure": "Nightferry",
+        }
         pages |= {"/recipes": "Bring in a recipe", "/log/which": "Which was it?", "/log": "Log"}
         self.go("/supplies")
         self.page.get_by_role("link", name="Wherry").click()

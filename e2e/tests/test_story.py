@@ -28,6 +28,7 @@ class StoryTests(BrowserTestCase):
         self.says_what_she_owns()
         self.asks_what_a_colour_is_elsewhere()
         self.reads_a_swatch_of_her_own()
+        self.asks_what_would_make_it_surer()
         self.photographs_a_chart_that_she_filled()
         self.colours_the_picture()
         self.lays_the_ground()
@@ -199,6 +200,27 @@ class StoryTests(BrowserTestCase):
         expect(kept.get_by_role("listitem")).to_have_count(2)
         expect(self.page.get_by_text("By your 2 readings the range’s figure is off")).to_be_visible()
         expect(self.page.get_by_text("my own reading")).to_be_visible()
+
+    def asks_what_would_make_it_surer(self):
+        self.page.get_by_role("link", name="Supplies").click()
+        self.page.get_by_role("link", name="How sure it is").click()
+        wherry = self.page.get_by_role("region", name="Wherry")
+        expect(wherry).to_contain_text("Nothing of it was read yet but single layers")
+        self.check_axe_in_every_surround()
+        wherry.get_by_role("listitem").first.get_by_role("link").click()
+        expect(self.page.get_by_role("link", name="My readings")).to_be_visible()
+        self.button("Read the swatch").click()
+        kept = self.page.get_by_role("region", name="What I have read")
+        expect(kept).to_contain_text("it holds there, and teaches how the range behaves")
+        # Also over another colour.
+        self.button("Over a colour …").first.click()
+        self.page.get_by_role("combobox", name="Find a colour").fill("MOSS-1")
+        self.page.get_by_role("option", name="MOSS-1").first.click()
+        expect(self.page.get_by_text("over MOSS-1, dry")).to_be_visible()
+        self.button("Read the swatch").click()
+        expect(kept).to_contain_text("over MOSS-1")
+        self.page.go_back()
+        expect(wherry).to_contain_text("Known by 2 readings of mine")
 
     def photographs_a_chart_that_she_filled(self):
         self.page.get_by_role("link", name="Supplies").click()
