@@ -21,6 +21,7 @@ from bench.families import family_rows
 from bench.landings import landing_rows
 from bench.listing import listing_rows
 from bench.papers import paper_rows
+from bench.photos import photo_rows
 from bench.planning import planning_rows
 from bench.prediction import prediction_rows, reliability_rows
 from bench.scans import scan_rows
@@ -200,6 +201,7 @@ PARTS: dict[str, Callable[[Visitor], list[Row]]] = {
     "prediction": lambda _: [*prediction_rows(), *reliability_rows()],
     "blending": lambda _: blending_rows(),
     "papers": lambda _: paper_rows(),
+    "photos": lambda _: photo_rows(),
     "scans": lambda _: scan_rows(),
     "cutting": lambda _: cutting_rows(),
 }

@@ -159,6 +159,7 @@ SPECTACULAR_SETTINGS = {
     "SERVE_INCLUDE_SCHEMA": False,
     "COMPONENT_SPLIT_REQUEST": True,
     "ENUM_NAME_OVERRIDES": {
+        "PhotoLight": "server.catalogue.api.fields.LIGHT_CHOICES",
         "Medium": "server.catalogue.models.MEDIUM_CHOICES",
         "Provenance": "server.catalogue.models.PROVENANCE_CHOICES",
         "Role": "server.cards.serializers.ROLE_CHOICES",

@@ -16,7 +16,7 @@ from PIL import Image
 
 Array = NDArray[np.float64]
 _WAVES = np.arange(400, 701, 10)
-LIGHTS = ("daylight", "shade", "warm lamp", "mixed light")
+LIGHTS = ("daylight", "shade", "warm lamp", "LED lamp", "mixed light")
 
 
 @dataclass(frozen=True)
@@ -47,36 +47,92 @@ def _day(kelvin: float, blue: float) -> Array:
     return _black_body(kelvin) * np.maximum(sky, 0.1)
 
 
-_SPECTRA = {"daylight": _day(5600, 0.05), "shade": _day(7500, 0.18), "warm lamp": _black_body(2900)}
-
-
 def _bump(centre: float, width: float) -> Array:
     return np.asarray(np.exp(-0.5 * ((_WAVES - centre) / width) ** 2))
 
 
-# Channels of the sensor, and the matrix of its own software towards sRGB (found
-# by least squares over smooth colours under daylight, as makers do).
-_SENSOR = np.stack([_bump(602, 36) + 0.12 * _bump(445, 20), _bump(540, 40), _bump(455, 28)], axis=1)
+def _led() -> Array:
+    """White from a blue chip and narrow phosphors: little between its peaks."""
+    return _bump(452, 10) * 1.1 + _bump(535, 26) * 0.75 + _bump(612, 9) * 1.6 + _bump(632, 8) * 1.1 + 0.03
 
 
-def _towards_srgb() -> Array:
+_SPECTRA = {
+    "daylight": _day(5600, 0.05),
+    "shade": _day(7500, 0.18),
+    "warm lamp": _black_body(2900),
+    "lamp of 2700 K": _black_body(2700),
+    "lamp of 3000 K": _black_body(3000),
+    "LED lamp": _led(),
+}
+LAMPS = tuple(_SPECTRA)  # that the bench photographs under, besides those that the application offers
+
+
+@dataclass(frozen=True, eq=False)
+class Sensor:
+    """The channels (31, 3) of a camera, its software's matrix towards sRGB, and how it makes pictures.
+
+    ``balanced``: how much of a light's cast its software takes out by itself.
+    """
+
+    channels: Array
+    matrix: Array
+    balanced: float = 0.8
+    quality: int = 93
+    vignette: float = 0.28
+
+    @property
+    def white(self) -> Array:
+        """What it sees of a perfect white by daylight (3,)."""
+        return np.asarray(np.ones(31) @ (self.channels * _SPECTRA["daylight"][:, None]))
+
+    def shown(self, reflectances: Array, light: str) -> Array:
+        """What the camera's software makes of each reflectance under a light: linear RGB."""
+        raw = reflectances @ (self.channels * _SPECTRA[light][:, None])
+        white = np.ones(31) @ (self.channels * _SPECTRA[light][:, None])
+        balance = (self.white / white) ** self.balanced
+        return np.maximum(raw * balance / self.white @ self.matrix, 0)
+
+
+def _towards_srgb(channels: Array) -> Array:
+    """A matrix found by least squares over smooth colours under daylight, as makers do."""
     random = np.random.default_rng(1)
     smooth = np.clip(
         np.cumsum(random.normal(0, 0.09, (600, 31)), axis=1) + random.uniform(0.1, 0.9, (600, 1)), 0.02, 0.98
     )
     light = _SPECTRA["daylight"]
-    seen = smooth @ (_SENSOR * light[:, None])
+    seen = smooth @ (channels * light[:, None])
     eye = MSDS_CMFS["CIE 1931 2 Degree Standard Observer"].copy().align(SpectralShape(400, 700, 10)).values
     xyz = smooth @ (eye * light[:, None])
-    white_seen, white_xyz = (np.ones(31) @ (_SENSOR * light[:, None]), np.ones(31) @ (eye * light[:, None]))
+    white_seen, white_xyz = (np.ones(31) @ (channels * light[:, None]), np.ones(31) @ (eye * light[:, None]))
     to_rgb = np.array([[3.2406, -1.5372, -0.4986], [-0.9689, 1.8758, 0.0415], [0.0557, -0.2040, 1.0570]])
     rgb = (xyz / white_xyz * np.array([0.9505, 1.0, 1.089])) @ to_rgb.T
     return np.asarray(np.linalg.lstsq(seen / white_seen, rgb, rcond=None)[0])
 
 
-_MATRIX = _towards_srgb()
-_BALANCED = 0.8
-_WHITE_SEEN = np.ones(31) @ (_SENSOR * _SPECTRA["daylight"][:, None])
+_CHANNELS = np.stack([_bump(602, 36) + 0.12 * _bump(445, 20), _bump(540, 40), _bump(455, 28)], axis=1)
+USUAL = Sensor(_CHANNELS, _towards_srgb(_CHANNELS))
+
+
+def made_up(seed: int) -> Sensor:
+    """A camera of its own: broader channels that overlap more, pictures that are packed harder."""
+    random = np.random.default_rng(seed)
+    channels = np.stack(
+        [
+            _bump(random.uniform(590, 612), random.uniform(36, 56))
+            + random.uniform(0, 0.18) * _bump(random.uniform(430, 460), 22),
+            _bump(random.uniform(528, 545), random.uniform(38, 58)) + random.uniform(0, 0.1) * _bump(610, 30),
+            _bump(random.uniform(448, 468), random.uniform(26, 42))
+            + random.uniform(0, 0.12) * _bump(540, 30),
+        ],
+        axis=1,
+    )
+    return Sensor(
+        channels,
+        _towards_srgb(channels),
+        balanced=float(random.uniform(0.6, 1.0)),
+        quality=80,
+        vignette=float(random.uniform(0.2, 0.6)),
+    )
 
 
 class SimulatedCamera:
@@ -85,9 +141,12 @@ class SimulatedCamera:
     name = "Simulated camera"
     simulated = True
 
+    def __init__(self, sensor: Sensor = USUAL) -> None:
+        self._sensor = sensor
+
     def photograph(self, scene: Scene, light: str, seed: int = 0) -> bytes:
-        """A JPEG of the scene under one of ``LIGHTS``; ValueError for another light."""
-        if light not in LIGHTS:
+        """A JPEG of the scene under one of ``LIGHTS`` or ``LAMPS``; ValueError for another light."""
+        if light not in (*LIGHTS, *LAMPS):
             raise ValueError(f"{light!r} is none of {', '.join(LIGHTS)}")
         random = np.random.default_rng(seed)
         labels, reflectances = _with_card(scene)
@@ -99,12 +158,12 @@ class SimulatedCamera:
         if light == "mixed light":
             # A window on one side, a lamp on the other.
             lamp = 1 / (1 + np.exp(-(u + 0.2 * v) * 3.0))
-            seen = _shown(reflectances, "daylight")[labels] * (1 - 0.45 * lamp)[..., None]
-            seen += _shown(reflectances, "warm lamp")[labels] * (0.45 * lamp)[..., None]
+            seen = self._sensor.shown(reflectances, "daylight")[labels] * (1 - 0.45 * lamp)[..., None]
+            seen += self._sensor.shown(reflectances, "warm lamp")[labels] * (0.45 * lamp)[..., None]
         else:
-            seen = _shown(reflectances, light)[labels]
+            seen = self._sensor.shown(reflectances, light)[labels]
         falling = 1 + random.uniform(-0.16, 0.16) * u + random.uniform(-0.16, 0.16) * v
-        vignette = 1 - 0.28 * (u**2 + v**2)
+        vignette = 1 - self._sensor.vignette * (u**2 + v**2)
         seen = seen * (falling * vignette)[..., None]
         # Twice as fine as the picture, so that edges come out mixed.
         half = (
@@ -124,19 +183,8 @@ class SimulatedCamera:
         if scene.on_table:
             image = _from_the_side(image, random)
         out = io.BytesIO()
-        image.save(out, "JPEG", quality=93)
+        image.save(out, "JPEG", quality=self._sensor.quality)
         return out.getvalue()
-
-
-def _shown(reflectances: Array, light: str) -> Array:
-    """What the camera's software makes of each reflectance under a light: linear RGB.
-
-    It balances the white by itself, though not wholly: it cannot know the lamp.
-    """
-    raw = reflectances @ (_SENSOR * _SPECTRA[light][:, None])
-    white = np.ones(31) @ (_SENSOR * _SPECTRA[light][:, None])
-    balance = (_WHITE_SEEN / white) ** _BALANCED
-    return np.maximum(raw * balance / _WHITE_SEEN @ _MATRIX, 0)
 
 
 def _with_card(scene: Scene) -> tuple[NDArray[np.uint8], Array]:

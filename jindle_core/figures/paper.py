@@ -1,5 +1,7 @@
 """Paper: pictures of sheets and swatches, and the roles that their colours play."""
 
+from types import MappingProxyType
+
 # Pictures of paper. The limits were tried on drawn papers under made-up lamps.
 LARGEST_PICTURE = 40 * 1024 * 1024
 PICTURE_PIXELS = 80_000_000
@@ -15,6 +17,9 @@ WHITE_FILLED = 0.8  # of its bounding box
 SHADING_SAMPLE = 4000
 SHADING_LIMIT = 1.2  # log: a light more than three times uneven is no photograph to read
 CLUSTERS = 16
+# Clusters nearer than this (CIELAB) are one colour in unlike light; so many rounds, or until no place's
+# logarithm moves by more.
+SHADING_JOINED, SHADING_ROUNDS, SHADING_STILL = 4.0, 8, 0.005
 COLOUR_SAMPLE = 5000
 SHARE_SAMPLE = 9000
 PLAIN_LEAST = 400
@@ -52,6 +57,27 @@ SHEET_PARTS = 256  # along the longer side of a sheet as it is judged: 1.2 mm of
 SHEET_ROUNDED = 0.05  # mm that a sheet may be short of a piece: less than a knife takes
 GREY_TONE = (0.5, 2.0)  # exponents beyond these say that the grey card is no grey card
 GREY_CARD_LAB = (50.0, 0.0, 0.0)  # a photographer's grey card reflects 18 %: L* 49.5
+
+# What is left of a light once white card is white: linear sRGB as by daylight, for lamps of 2700 to 3000 K
+# and for white LEDs. Found as what fits 40 made-up cameras best (``bench/photos.py`` shows it on others);
+# and one sigma (ΔE00) of colours by each.
+LAMPS = MappingProxyType(
+    {
+        "daylight": ((1.0, 0.0, 0.0), (0.0, 1.0, 0.0), (0.0, 0.0, 1.0)),
+        "shade": ((1.082, -0.097, 0.015), (0.043, 0.976, -0.019), (-0.053, 0.103, 0.951)),
+        "warm lamp": ((0.978, 0.153, -0.127), (-0.101, 0.984, 0.115), (0.039, -0.076, 1.036)),
+        "LED lamp": ((1.033, -0.014, -0.018), (-0.088, 1.031, 0.056), (0.005, 0.036, 0.96)),
+    }
+)
+LAMP_SIGMA = MappingProxyType({"daylight": 2.6, "shade": 2.8, "warm lamp": 4.0, "LED lamp": 2.0})
+# Known swatches in the picture: fewer cannot say how a lamp mixes channels; how strongly they are drawn to
+# the usual matrix of the light; ΔE00 from what the others say at which one is something else; a spread of a*
+# or b* below which they are alike; what counts as dark (linear); how many swatches the usual sigma is worth.
+KNOWN_LEAST, KNOWN_RIDGE, KNOWN_STRANGE, KNOWN_ALIKE, KNOWN_DARK, KNOWN_PRIOR = 3, 0.3, 12.0, 15.0, 0.02, 3
+# Blue against red on the white card, in logarithms: more is no daylight. So many ΔE00 of doubt each.
+CAST, CAST_SIGMA = 0.15, 6.0
+KNOWN_MOST = 60  # in one picture: two rows of a printed strip
+CUT_OFF = 0.01  # of a picture at the end of the scale: more is told
 
 # Palettes out of paper.
 DARK_ROLE_L = 40.0  # a colour this dark can carry lettering on a light ground

@@ -12,7 +12,7 @@ from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array, as_lab
 from jindle_core.errors import BadInput, Problem
-from jindle_core.patterned.correction import Corrected, mixed
+from jindle_core.patterned.correction import Corrected, PictureBox, mixed
 from jindle_core.patterned.groups import groups
 
 
@@ -34,8 +34,8 @@ def sheet_colours(picture: Corrected) -> list[SheetColour]:
     """
     random = np.random.default_rng(0)
     sheet = np.ones(picture.linear.shape[:2], dtype=bool)
-    if picture.reference is not None:
-        sheet[_grown(picture)] = False
+    for box in filter(None, (picture.reference, *picture.beside)):
+        sheet[_grown(box, picture.linear.shape)] = False
     everything = np.flatnonzero(sheet.ravel())
     if not len(everything):
         raise BadInput(Problem("The white card covers the whole picture.", field="reference"))
@@ -96,14 +96,11 @@ def parts_of(centres: Array, shares: Array) -> list[str]:
 PARTS = ("ground", "main", "support", "accent")
 
 
-def _grown(picture: Corrected) -> tuple[slice, slice]:
-    """The reference's box with the margin in which the card may go on."""
-    box = picture.reference
-    if box is None:
-        return slice(0, 0), slice(0, 0)
+def _grown(box: PictureBox, shape: tuple[int, ...]) -> tuple[slice, slice]:
+    """A box with the margin in which the card or swatch may go on."""
     more = max(box.width, box.height) // 3
-    rows = slice(max(0, box.top - more), min(picture.linear.shape[0], box.top + box.height + more))
-    return rows, slice(max(0, box.left - more), min(picture.linear.shape[1], box.left + box.width + more))
+    rows = slice(max(0, box.top - more), min(shape[0], box.top + box.height + more))
+    return rows, slice(max(0, box.left - more), min(shape[1], box.left + box.width + more))
 
 
 def _clusters(sample: Array) -> tuple[Array, Array]:

@@ -6,6 +6,8 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 from scipy import ndimage
+from scipy.sparse.csgraph import connected_components
+from scipy.spatial.distance import cdist
 
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array, lab_to_linear, linear_to_lab
@@ -60,6 +62,8 @@ class Corrected:
     reference: PictureBox | None
     field: Array
     sigma: float
+    cast: float = 0.0  # how much redder than blue its light made the white card, in logarithms
+    beside: tuple[PictureBox, ...] = ()  # what else lies in it and is no part of the sheet
 
     @cached_property
     def even(self) -> Array:
@@ -179,7 +183,11 @@ def correct(
         raise _bad("is nearly black there; mark the white card")
     gains = np.maximum(lab_to_linear(np.array(reference_lab)), _LEAST) / seen
     even = linear * gains.astype(linear.dtype)
-    corrected = Corrected(even, reference, _field(even), figures.colour.UNCERTAINTY["photographed"])
+    cast = float(np.log(gains[2] / gains[0]))
+    # A lamp does more than its cast shows, so the more of one there is the less sure the colours are.
+    doubt = figures.paper.CAST_SIGMA * cast if cast > figures.paper.CAST else 0.0
+    sigma = float(np.hypot(figures.colour.UNCERTAINTY["photographed"], doubt))
+    corrected = Corrected(even, reference, _field(even), sigma, cast)
     return corrected if grey is None else _toned(corrected, np.array(reference_lab), *grey)
 
 
@@ -205,8 +213,8 @@ def _field(even: Array) -> Array:
     """The log strength of the light (5, 3) by the terms of ``_terms``: one quadratic field a channel.
 
     Within a cluster of one colour every difference of log strength is light,
-    so all clusters share the field that explains them best (two rounds,
-    since the clusters get cleaner once the first field is taken out).
+    so all clusters share the field that explains them best. Clusters that lie
+    close are one colour in unlike light; they get cleaner with every round.
     """
     random = np.random.default_rng(0)
     places = random.integers(0, even.shape[0] * even.shape[1], figures.paper.SHADING_SAMPLE)
@@ -218,11 +226,19 @@ def _field(even: Array) -> Array:
         return field
     features = _terms(even.shape, *_rows_columns(even, places[plain]))
     strength = np.log(seen[plain])
-    for _ in range(2):
+    for _ in range(figures.paper.SHADING_ROUNDS):
         flat = linear_to_lab(np.exp(strength - features @ field))
-        _, labels = groups(flat, figures.paper.CLUSTERS)
-        field = _within(features, strength, labels)
+        before, field = field, _within(features, strength, _joined(*groups(flat, figures.paper.CLUSTERS)))
+        if np.abs(field - before).max() < figures.paper.SHADING_STILL:
+            break
     return field
+
+
+def _joined(centres: Array, labels: np.ndarray) -> np.ndarray:
+    """The labels with clusters as one that lie nearer to one another than colours of a sheet do."""
+    near = cdist(centres, centres) < figures.paper.SHADING_JOINED
+    _, groups_of = connected_components(near, directed=False)
+    return np.asarray(groups_of[labels])
 
 
 def _within(features: Array, strength: Array, labels: np.ndarray) -> Array:

@@ -21,10 +21,12 @@ from jindle_core.offers.from_sheet import going, starts
 from jindle_core.patterned.colours import SheetColour, sheet_colours, usual_names
 from jindle_core.patterned.correction import Corrected, PictureBox, correct, find_white
 from jindle_core.patterned.editing import WAYS, Edit, edited
+from jindle_core.patterned.lamp import Light, Relit, relit
 from jindle_core.patterned.straightening import straightened
 from jindle_core.provenance import Provenance
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.asked import place_of
+from jindle_core.supplies.colours import Supplies
 from server.access import (
     deleted_papers_of,
     one,
@@ -37,16 +39,22 @@ from server.access import (
 from server.accounts.models import Person
 from server.cards.actions import start_card
 from server.cards.serializers import SizeRequestSerializer
-from server.catalogue.api.fields import BoxSerializer, JsonField
+from server.catalogue.api.fields import LIGHT_CHOICES, BoxSerializer, JsonField
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import data_url
-from server.catalogue.swatches import MatchSerializer, SwatchSerializer
+from server.catalogue.swatches import MatchSerializer, SwatchSerializer, swatch
 from server.papers.actions import Named, set_width, store_paper
 from server.papers.views import VIEWS, found_colours, in_view, sheet
 from server.pictures import opened
 from server.requests import Request
 from server.shelf.actions import delete
 from server.streams import MEDIA_TYPE, finished, progress
+
+
+class KnownBoxSerializer(BoxSerializer):
+    """A box on a swatch, and the colour that it is."""
+
+    colour = serializers.IntegerField()
 
 
 class EditSerializer(serializers.Serializer):
@@ -67,6 +75,10 @@ class ReadPaperSerializer(serializers.Serializer):
     white = serializers.ChoiceField(choices=("auto", "box", "none"), default="auto")
     box = JsonField(required=False, help_text="JSON: left, top, width, height")
     reference = serializers.IntegerField(required=False, help_text="the cardstock that the card is of")
+    light = serializers.ChoiceField(choices=LIGHT_CHOICES, required=False, help_text="none: nobody said")
+    known = JsonField(
+        required=False, help_text="JSON: a list of boxes on swatches that are known, each with its colour"
+    )
     corners = JsonField(
         required=False, help_text="JSON: the sheet's corners, [x, y] in pixels clockwise from the upper left"
     )
@@ -102,10 +114,19 @@ class FoundColourSerializer(serializers.Serializer):
     matches = MatchSerializer(many=True, help_text="the nearest in each medium, mine first")
 
 
+class KnownSeenSerializer(serializers.Serializer):
+    """A known swatch in the picture."""
+
+    swatch = SwatchSerializer()
+    off = serializers.FloatField(help_text="ΔE00 from what the other swatches make of it")
+    used = serializers.BooleanField()
+
+
 class PaperReadingSerializer(serializers.Serializer):
     """What was read from a picture; nothing is stored."""
 
     preview = serializers.CharField(help_text="data URL")
+    known = KnownSeenSerializer(many=True)
     sheet = serializers.CharField(
         help_text="data URL: the sheet alone, straightened; blank: the whole picture"
     )
@@ -165,7 +186,8 @@ class StartedSerializer(serializers.Serializer):
 class _Read:
     """The sheet corrected, its colours found and edited, the whole picture, and what to warn of.
 
-    ``box`` is the white card's in the whole picture; ``straight`` says that the sheet is a part of it.
+    ``box`` is the white card's in the whole picture; ``straight`` says that the sheet is a part of it;
+    ``known`` are swatches as the picture has them, each with how far it is off and whether it counted.
     """
 
     corrected: Corrected
@@ -175,6 +197,7 @@ class _Read:
     box: PictureBox | None
     uneven: float
     straight: bool
+    known: list[dict]
 
 
 def _read(person: Person, values: dict, content: bytes) -> Generator[dict, None, _Read]:
@@ -195,34 +218,72 @@ def _read(person: Person, values: dict, content: bytes) -> Generator[dict, None,
     yield {"share": 0.4, "words": "taking the light out"}
     corners, trouble = _corners(values), ""
 
-    def taken(box: PictureBox | None) -> tuple[Corrected, Corrected]:
+    light = Light(values["light"]) if values.get("light") else None
+    known = _known(values, supplies)
+
+    def taken(box: PictureBox | None) -> tuple[Corrected, Corrected, Relit]:
         whole = correct(picture.linear, picture.clipped, box, reference)
-        return whole, whole if corners is None else straightened(whole, corners)
+        lit = relit(whole, light, reference, [(one, supplies.lab_at(place)) for one, place in known])
+        return whole, lit.picture if corners is None else straightened(lit.picture, corners), lit
 
     try:
-        whole, corrected = taken(box)
+        whole, corrected, lit = taken(box)
         yield {"share": 0.55, "words": "finding its colours"}
         found = sheet_colours(corrected)
     except BadInput as error:
-        if values["white"] == "box" or any(one.field == "corners" for one in error.problems):
+        if values["white"] == "box" or any(one.field in ("corners", "known") for one in error.problems):
             raise
         # What was found by itself is no card to go by: read it without one, and say so.
         box, trouble = None, f"{error} "
-        whole, corrected = taken(None)
+        whole, corrected, lit = taken(None)
         found = sheet_colours(corrected)
     wanted = EditSerializer(data=values.get("edits") or [], many=True)
     wanted.is_valid(raise_exception=True)
     edits = [Edit(one["way"], tuple(one["places"])) for one in wanted.validated_data]
     colours = edited(corrected, found, edits)
-    warning = ""
-    if box is None:
-        warning = f"{trouble}No white card is marked, so the colours are only as good as the light was."
-    elif values["white"] == "auto" and reference == figures.laying.PAPER_WHITE_LAB:
-        warning = "The white card was found by itself: look whether the frame lies on it."
-    if len(colours) == 1:
-        warning += " The whole sheet is of one colour."
+    by_itself = values["white"] == "auto" and reference == figures.laying.PAPER_WHITE_LAB
+    warnings = [
+        f"{trouble}No white card is marked, so the colours are only as good as the light was."
+        if box is None
+        else "The white card was found by itself: look whether the frame lies on it."
+        if by_itself
+        else "",
+        "The white card looks yellowish: was it a lamp? Say which light it was."
+        if box is not None and light is None and whole.cast > figures.paper.CAST
+        else "",
+        "Known swatches help only beside white card." if box is None and known else lit.trouble,
+        "Some strong colours were too bright for the camera and are cut off: they are stronger than they look"
+        " here. A darker picture shows them."
+        if _cut_off(picture.clipped, box) > figures.paper.CUT_OFF
+        else "",
+        "The whole sheet is of one colour." if len(colours) == 1 else "",
+    ]
+    warning = " ".join(filter(None, warnings))
     image = Image.fromarray(picture.pixels)
-    return _Read(corrected, colours, image, warning.strip(), box, whole.uneven, corners is not None)
+    told = [
+        {"swatch": swatch(supplies, place), "off": round(off, 1), "used": used}
+        for (_, place), off, used in zip(known, lit.off, lit.used, strict=False)
+    ]
+    return _Read(corrected, colours, image, warning, box, whole.uneven, corners is not None, told)
+
+
+def _known(values: dict, supplies: Supplies) -> list[tuple[PictureBox, int]]:
+    """The boxes that are said to be swatches, and the places of their colours."""
+    given = KnownBoxSerializer(data=values.get("known") or [], many=True)
+    given.is_valid(raise_exception=True)
+    found = []
+    for one_box in given.validated_data[: figures.paper.KNOWN_MOST]:
+        colour = one_box.pop("colour")
+        found.append((PictureBox(**one_box), place_of(supplies, colour, "known")))
+    return found
+
+
+def _cut_off(clipped: np.ndarray, box: PictureBox | None) -> float:
+    """Which share of a picture, its white card apart, is at the end of the scale."""
+    there = np.asarray(clipped, dtype=bool).copy()
+    if box is not None:
+        there[box.slices()] = False
+    return float(there.mean())
 
 
 def _corners(values: dict) -> np.ndarray | None:
@@ -324,8 +385,9 @@ def _told(person: Person, values: dict, content: bytes) -> Iterator[dict]:
             "width": read.image.width,
             "height": read.image.height,
             "box": None if box is None else {side: getattr(box, side) for side in sides},
-            "uncertainty": read.corrected.sigma,
+            "uncertainty": round(read.corrected.sigma, 1),
             "uneven": round(read.uneven, 2),
+            "known": read.known,
             "warning": read.warning,
             "colours": found_colours(catalogue_for(person), read.corrected, read.colours),
         }

@@ -6,6 +6,9 @@ from typing import Any
 from rest_framework import serializers
 
 from jindle_core.patterned.correction import PictureBox
+from jindle_core.patterned.lamp import Light
+
+LIGHT_CHOICES = [(one.value, one.value) for one in Light]
 
 
 class JsonField(serializers.JSONField):

@@ -19,13 +19,14 @@ from jindle_core.colorimetry.spaces import lab_to_hex
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.picture import Picture, jpeg
 from jindle_core.patterned.correction import PictureBox, correct, find_white
+from jindle_core.patterned.lamp import Light, relit
 from jindle_core.patterned.marks import find_marks, placed, plane
 from jindle_core.patterned.patches import Patch, read_patches, strange
 from jindle_core.supplies.asked import place_of
 from jindle_core.supplies.colours import Supplies
 from jindle_core.swatch_sheet import SHEETS, swatch_sheet
 from server.access import one, ranges_seen_by
-from server.catalogue.api.fields import BoxSerializer, JsonField, box_of
+from server.catalogue.api.fields import LIGHT_CHOICES, BoxSerializer, JsonField, box_of
 from server.catalogue.api.readings import CountSerializer, LaidSerializer, laid_as_said
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.charts import chart_places
@@ -68,6 +69,7 @@ class ReadSwatchesSerializer(serializers.Serializer):
     grey = serializers.BooleanField(default=False)
     grey_box = JsonField(required=False, help_text="JSON: left, top, width, height")
     grey_card = serializers.IntegerField(required=False)
+    light = serializers.ChoiceField(choices=LIGHT_CHOICES, required=False, help_text="none: nobody said")
 
 
 class PhotographedSerializer(serializers.Serializer):
@@ -194,6 +196,8 @@ def _reading(supplies: Supplies, asked: dict[str, Any], content: bytes) -> Itera
         )
     yield {"share": 0.6, "words": "taking the light out"}
     corrected = correct(picture.linear, picture.clipped, found.white, found.white_lab, found.grey)
+    light = Light(asked["light"]) if asked.get("light") else None
+    corrected = relit(corrected, light, found.white_lab).picture
     yield {"share": 0.85, "words": "reading the swatches"}
     patches = read_patches(corrected, found.quads, found.white_lab)
     yield {"read": _told(supplies, found, patches, corrected.sigma, picture)}
@@ -265,7 +269,7 @@ def _told(
         "width": image.width,
         "height": image.height,
         "white": found.white and {side: getattr(found.white, side) for side in sides},
-        "uncertainty": sigma,
+        "uncertainty": round(sigma, 1),
         "warning": warning,
         "swatches": [
             {

@@ -105,7 +105,7 @@ class ReadTests(PaperTestCase):
     def test_a_card_that_is_marked(self):
         box = self.send()["box"]
         told = self.send(white="box", box=box)
-        self.assertEqual((told["box"], told["warning"]), (box, ""))
+        self.assertEqual((told["box"], "yellowish" in told["warning"]), (box, True))
         milk = self.send(white="box", box=box, reference=self.ids["milk"])
         self.assertNotEqual(milk["colours"][0]["lab"], told["colours"][0]["lab"])
         for values, words in (
@@ -117,6 +117,32 @@ class ReadTests(PaperTestCase):
             with self.subTest(words):
                 told = self.send(white="box", status=400, **values)
                 self.assertIn(words.lower(), str(told["problems"]).lower())
+
+    def test_the_light_that_is_said_and_swatches_that_are_known(self):
+        plain = self.send()
+        self.assertIn("yellowish", plain["warning"])
+        lit = self.send(light="warm lamp")
+        self.assertNotIn("yellowish", lit["warning"])
+        self.assertEqual(lit["uncertainty"], 4)
+        self.assertNotEqual(lit["colours"][1]["lab"], plain["colours"][1]["lab"])
+        self.send(light="moonlight", status=400)
+        keys = ("SKY-1", "SKY-2", "TAR-1")
+        known = [
+            {"left": 200, "top": 60 + 40 * at, "width": 12, "height": 12, "colour": self.ids[key]}
+            for at, key in enumerate(keys)
+        ]
+        told = self.send(known=known)
+        self.assertEqual([one["swatch"]["code"] for one in told["known"]], list(keys))
+        self.assertEqual({one["used"] for one in told["known"]}, {False})
+        self.assertIn("look like none", told["warning"])
+        self.assertIn("only beside white card", self.send(known=known, white="none")["warning"])
+        theirs = make_range(self.ben, "Hers", content="code,L,a,b\nX-1,40,0,0\n").colours.get().pk
+        for wrong, words in (
+            ([known[0] | {"colour": theirs}], "not in your supplies"),
+            ([{"left": 1}], "required"),
+            ([known[0] | {"left": 9000}], "outside"),
+        ):
+            self.assertIn(words, str(self.send(known=wrong, status=400)["problems"]).lower())
 
     def test_merged_split_dropped(self):
         before = self.send()["colours"]

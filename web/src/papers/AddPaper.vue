@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useSession } from '@/lib/session'
-import { reactive, ref } from 'vue'
+import { computed, defineAsyncComponent, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ApiError, form, got, type PaperReading } from '@/api/client'
+import { api, ApiError, form, got, type PaperReading, type PhotoLight } from '@/api/client'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import PictureButton from '@/ui/PictureButton.vue'
 import PhotoFrame, { type Box } from '@/ui/PhotoFrame.vue'
@@ -13,6 +13,10 @@ import { percent } from '@/lib/words'
 import FoundColour from './FoundColour.vue'
 import PaperCamera from './PaperCamera.vue'
 import TheFigure from '@/ui/TheFigure.vue'
+import type { Picked } from '@/ui/FindColour.vue'
+import { LIGHTS } from './lights'
+
+const FindDialog = defineAsyncComponent(() => import('@/ui/FindDialog.vue'))
 
 const session = useSession()
 
@@ -35,12 +39,45 @@ const collection = ref('My papers') // a collection's own name, where it has one
 const { step, problem, ask, cancel } = useProgress()
 const keeping = ref(false)
 const references = useOwnCards('a usual white card')
+const light = ref<PhotoLight | ''>('')
+// Swatches in the picture whose colours are known: with six of them a lamp is undone.
+const known = ref<(Box & { colour: number })[]>([])
+const drawing = ref<'white' | 'known'>('white')
+const pending = ref<Box | null>(null)
+const frames = computed(() =>
+  known.value.map((one, at) => ({
+    key: String(at),
+    words: reading.value?.known[at]?.swatch.label ?? '',
+    corners: cornersOf(one),
+  })),
+)
+function cornersOf({ left, top, width, height }: Box): [number, number][] {
+  const [right, bottom] = [left + width, top + height]
+  return [
+    [left, top],
+    [right, top],
+    [right, bottom],
+    [left, bottom],
+  ]
+}
+function name(picked: Picked) {
+  if (!('swatch' in picked) || !pending.value) return
+  known.value = [...known.value, { ...pending.value, colour: picked.swatch.id }]
+  pending.value = null
+  void read()
+}
+function forget(at: number) {
+  known.value = known.value.filter((_, other) => other !== at)
+  void read()
+}
 const told = () => ({
   file: file.value,
   white: white.value,
   box: white.value === 'box' ? box.value : undefined,
   reference: reference.value || undefined,
   corners: corners.value,
+  light: light.value || undefined,
+  known: known.value.length ? known.value : undefined,
   edits: edits.value.length ? edits.value : undefined,
 })
 
@@ -52,16 +89,22 @@ async function read() {
   if (white.value === 'auto') box.value = found.reading.box
   chosen.value = []
 }
-function take(picture: Blob, name = '') {
+function take(picture: Blob, title_ = '') {
   file.value = picture
   white.value = 'auto'
   corners.value = undefined
   edits.value = []
+  known.value = []
+  drawing.value = 'white'
   for (const key of Object.keys(names)) delete names[Number(key)]
-  if (name && !title.value) title.value = name.replace(/\.(png|jpe?g|webp)$/i, '')
+  if (title_ && !title.value) title.value = title_.replace(/\.(png|jpe?g|webp)$/i, '')
   void read()
 }
 function mark(marked: Box) {
+  if (drawing.value === 'known') {
+    pending.value = marked
+    return
+  }
   box.value = marked
   white.value = 'box'
   void read()
@@ -153,8 +196,9 @@ usePasted(take)
           :corners="corners"
           :width="reading.width"
           :height="reading.height"
-          :box="reading.box"
-          words="the white card"
+          :box="drawing === 'white' ? reading.box : pending"
+          :words="drawing === 'white' ? 'the white card' : 'a swatch that I know'"
+          :frames="frames"
           @mark="mark"
           @corner="moveCorner"
         />
@@ -178,6 +222,56 @@ usePasted(take)
           />
           Drag a frame onto the white card to mark it.
         </p>
+        <div v-if="reading.box" class="mt-3 grid gap-3 sm:grid-cols-2">
+          <div>
+            <span class="label">The light was</span>
+            <ChoiceList
+              v-model="light"
+              label="The light was"
+              :options="LIGHTS"
+              @update:model-value="read"
+            />
+          </div>
+          <div>
+            <span class="label">The frame I draw is on</span>
+            <ChoiceList
+              v-model="drawing"
+              label="The frame I draw is on"
+              :options="[
+                { value: 'white', words: 'the white card' },
+                { value: 'known', words: 'a swatch that I know' },
+              ]"
+            />
+          </div>
+          <p v-if="drawing === 'known' && !known.length" class="text-xs text-soft sm:col-span-2">
+            Six swatches of your own beside the paper, of unlike colours, laid once on white card,
+            undo a lamp. Draw a frame on each and say which it is.
+          </p>
+          <ul
+            v-if="reading.known.length"
+            class="space-y-1 sm:col-span-2"
+            aria-label="Known swatches"
+          >
+            <li
+              v-for="(one, at) in reading.known"
+              :key="at"
+              class="flex items-center gap-2 text-xs"
+            >
+              <span
+                class="size-5 shrink-0 rounded-data"
+                :style="{ background: one.swatch.shades.colour }"
+              />
+              <span class="min-w-0 flex-1"
+                >{{ at + 1 }} {{ one.swatch.label
+                }}<template v-if="!one.used">, not gone by</template>
+                <TheFigure :text="`ΔE ${one.off} from what the others say`"
+              /></span>
+              <button type="button" class="button button-plain !text-xs" @click="forget(at)">
+                Forget<span class="sr-only"> the swatch {{ at + 1 }}</span>
+              </button>
+            </li>
+          </ul>
+        </div>
         <div class="mt-3 flex flex-wrap items-end gap-2">
           <button
             type="button"
@@ -310,5 +404,11 @@ usePasted(take)
         </form>
       </section>
     </div>
+    <FindDialog
+      v-if="pending"
+      act="say that the swatch is of it"
+      @close="pending = null"
+      @pick="name"
+    />
   </main>
 </template>

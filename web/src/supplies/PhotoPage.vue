@@ -1,7 +1,15 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, ApiError, form, got, type Swatch, type SwatchesRead } from '@/api/client'
+import {
+  api,
+  ApiError,
+  form,
+  got,
+  type PhotoLight,
+  type Swatch,
+  type SwatchesRead,
+} from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import { isLaid, useLaid } from '@/lib/laid'
 import { useNotices } from '@/lib/notices'
@@ -20,6 +28,7 @@ import ChartCamera from './ChartCamera.vue'
 import ChartChoice from './ChartChoice.vue'
 import type { ChartPage } from './chartPage'
 import ReadSwatch from './ReadSwatch.vue'
+import { LIGHTS } from '@/papers/lights'
 import TheFigure from '@/ui/TheFigure.vue'
 
 /** Swatches out of a photograph: of a printed chart, or any that are marked in the picture. */
@@ -59,6 +68,7 @@ const whiteCard = ref(0)
 const grey = ref(false)
 const greyBox = ref<Box | null>(null)
 const greyCard = ref(0)
+const light = ref<PhotoLight | ''>('')
 const marked = ref<Marked[]>([])
 const active = ref<'swatch' | 'white' | 'grey'>('swatch')
 const pending = ref<Box | null>(null)
@@ -82,6 +92,7 @@ async function look() {
     file: file.value,
     white_card: whiteCard.value || undefined,
     grey_card: greyCard.value || undefined,
+    light: light.value || undefined,
     ...which,
   })
   const found = await ask<{ read: SwatchesRead }>('/api/swatches/read', body)
@@ -224,6 +235,15 @@ usePasted(take)
               v-model="whiteCard"
               label="The white is"
               :options="whites"
+              @update:model-value="look"
+            />
+          </div>
+          <div>
+            <span class="label">The light was</span>
+            <ChoiceList
+              v-model="light"
+              label="The light was"
+              :options="LIGHTS"
               @update:model-value="look"
             />
           </div>

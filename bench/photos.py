@@ -1,0 +1,103 @@
+"""Papers photographed by cameras that nothing was found on, with and without known swatches in view."""
+
+import numpy as np
+
+from bench.papers import FOUND, Row, sheets
+from bench.unseen import SENSORS
+from demo.papers import draw_sheet
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.spaces import Lab, as_lab, reflectance_to_lab
+from jindle_core.interchange.picture import read_picture
+from jindle_core.patterned.colours import sheet_colours
+from jindle_core.patterned.correction import PictureBox, correct
+from jindle_core.patterned.lamp import Light, relit
+from jindle_core.prediction.stocks import WHITE_CARD
+from standins.camera import Scene, SimulatedCamera, made_up
+from standins.world import HABITS, World, dyes
+
+LAMPS = {
+    "daylight": Light.DAYLIGHT,
+    "lamp of 2700 K": Light.WARM_LAMP,
+    "lamp of 3000 K": Light.WARM_LAMP,
+    "LED lamp": Light.LED_LAMP,
+}
+_SIDE, _ACCENT, _KNOWN = 1400, 0.01, 6
+_SHEETS = 4
+
+
+def photo_rows() -> list[Row]:
+    """Rows of the bench's table: every light, as it is said or not, with six known swatches or none."""
+    rows = []
+    for lamp, said in LAMPS.items():
+        for words, light, known, most in (
+            ("nothing said of the light", None, False, None),
+            ("the light said", said, False, 3.5),
+            ("six known swatches in view", said, True, 2.5),
+        ):
+            rows.append(_row(lamp, words, _read(lamp, light, known), most))
+    return rows
+
+
+def _row(lamp: str, words: str, found: tuple[np.ndarray, np.ndarray, int], most: float | None) -> Row:
+    off, sigma, missed = found
+    median, ninth = float(np.median(off)), float(np.percentile(off, 90))
+    inside = float(np.mean(off <= 1.645 * sigma))
+    of = len(off) + missed
+    return (
+        f"Papers by {lamp}, cameras never seen, {words}: ΔE00 median / 90th percentile, missed, in the band",
+        "told" if most is None else f"≤ {most:g}, ≤ 1 of 22, ≥ 85%",
+        f"{median:.1f} / {ninth:.1f}, {missed} of {of}, {inside:.0%}",
+        most is None or (median <= most and missed * 22 <= of and inside >= 0.85),
+    )
+
+
+def _read(lamp: str, light: Light | None, known: bool) -> tuple[np.ndarray, np.ndarray, int]:
+    off, sigma, missed = [], [], 0
+    for seed in SENSORS:
+        camera = SimulatedCamera(made_up(seed))
+        swatches = World().covered(dyes(seed, _KNOWN), 1, HABITS["alcohol marker"], WHITE_CARD)
+        for number, colours in enumerate(sheets()[:_SHEETS]):
+            scene, boxes, white = _laid_out(
+                draw_sheet(len(colours), number, _SIDE, _ACCENT), colours, swatches
+            )
+            picture = read_picture(camera.photograph(scene, lamp, seed + number))
+            scale = picture.linear.shape[1] / _SIDE
+            card = _scaled(white, scale)
+            corrected = correct(picture.linear, picture.clipped, card)
+            laid = [(_scaled(box, scale), lab) for box, lab in boxes] if known else []
+            lit = relit(corrected, light, known=laid).picture
+            found = np.array([one.lab for one in sheet_colours(lit)])
+            for lab in reflectance_to_lab(colours):
+                nearest = float(delta_e(lab[None], found).min())
+                if nearest > FOUND:
+                    missed += 1
+                else:
+                    off.append(nearest)
+                    sigma.append(lit.sigma)
+    return np.array(off), np.array(sigma), missed
+
+
+def _laid_out(
+    labels: np.ndarray, colours: np.ndarray, swatches: np.ndarray
+) -> tuple[Scene, list[tuple[PictureBox, Lab]], PictureBox]:
+    """The sheet with white card in one corner and swatches along its lower rim."""
+    labels, side = labels.copy(), labels.shape[0]
+    card = PictureBox(side // 30, side // 30, side // 6, side // 6)
+    labels[card.slices()] = len(colours)
+    step, boxes = side // 14, []
+    for at, swatch in enumerate(swatches):
+        box = PictureBox(step + at * 2 * step, side - 2 * step, step, step)
+        labels[box.slices()] = len(colours) + 1 + at
+        boxes.append((box, as_lab(reflectance_to_lab(swatch))))
+    return Scene(labels, np.vstack([colours, WHITE_CARD, swatches])), boxes, card
+
+
+def _scaled(box: PictureBox, scale: float) -> PictureBox:
+    """The middle of a box, as it lies in the picture; it may be turned a little."""
+    inset = 0.25
+    return PictureBox(
+        round((box.left + inset * box.width) * scale),
+        round((box.top + inset * box.height) * scale),
+        round(box.width * (1 - 2 * inset) * scale),
+        round(box.height * (1 - 2 * inset) * scale),
+    )

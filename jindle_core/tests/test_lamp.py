@@ -1,0 +1,97 @@
+"""What is left of a lamp once white is white."""
+
+import unittest
+
+import numpy as np
+
+from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.spaces import as_lab, lab_to_linear, linear_to_lab
+from jindle_core.errors import BadInput
+from jindle_core.figures.laying import PAPER_WHITE_LAB
+from jindle_core.figures.paper import LAMP_SIGMA, LAMPS
+from jindle_core.patterned.correction import PictureBox, correct
+from jindle_core.patterned.lamp import Light, relit
+
+LABS = ((60.0, 50, 30), (50, -40, -20), (75, 5, 60), (40, 20, -45), (65, -25, 40), (55, 45, -10))
+OTHERS = ((70.0, 20, 15), (45, -20, 10), (60, -5, -30))
+WHITE = lab_to_linear(np.array(PAPER_WHITE_LAB))
+# Channels that a lamp mixes, white being kept as gains keep it.
+MIXED = np.array(((0.8, 0.3, -0.1), (0.1, 0.9, 0.0), (0.05, 0.15, 0.8)))
+MIXED *= (WHITE / (WHITE @ MIXED.T))[:, None]
+
+
+def picture(labs, mix=MIXED):
+    """A row of swatches after white card, as the camera has it; its boxes."""
+    linear = lab_to_linear(np.array([PAPER_WHITE_LAB, *labs])) @ mix.T
+    row = np.repeat(np.clip(linear, 1e-3, 1), 20, axis=0)
+    return np.tile(row, (20, 1, 1)), [PictureBox(20 * at + 4, 4, 12, 12) for at in range(1, len(labs) + 1)]
+
+
+def read(labs, light=None, known=None, mix=MIXED):
+    linear, boxes = picture(labs, mix)
+    corrected = correct(linear, np.zeros(linear.shape[:2], dtype=bool), PictureBox(2, 2, 16, 16))
+    laid = [(boxes[at], lab) for at, lab in (known or {}).items()]
+    found = relit(corrected, light, known=laid)
+    seen = [found.picture.even[box.slices()].reshape(-1, 3).mean(axis=0) for box in boxes]
+    return found, linear_to_lab(np.array(seen))
+
+
+class LampTests(unittest.TestCase):
+    def off(self, seen, labs):
+        return delta_e(seen, np.array(labs, dtype=float))
+
+    def test_known_swatches_undo_a_lamp_for_those_that_are_not_known(self):
+        labs = (*LABS, *OTHERS)
+        _, before = read(labs)
+        found, after = read(labs, known=dict(enumerate(LABS)))
+        self.assertGreater(np.median(self.off(before, labs)[6:]), 3.5)
+        self.assertLess(np.median(self.off(after, labs)[6:]), 1.2)
+        self.assertEqual((found.used, found.trouble), ((True,) * 6, ""))
+        self.assertLess(found.picture.sigma, relit_sigma())
+
+    def test_white_stays_white_whatever_is_known(self):
+        found, _ = read(LABS, Light.WARM_LAMP, dict(enumerate(LABS)))
+        white = linear_to_lab(found.picture.even[8, 8])
+        self.assertLess(delta_e(white, np.array(PAPER_WHITE_LAB)), 0.2)
+
+    def test_a_light_that_is_said_is_taken_out_as_it_usually_is(self):
+        for light in Light:
+            mix = np.linalg.inv(np.array(LAMPS[light]))
+            found, after = read(LABS, light, mix=mix)
+            self.assertLess(np.median(self.off(after, LABS)), 1.0, light)
+            self.assertEqual(found.picture.sigma, LAMP_SIGMA[light])
+            # It keeps white to what three figures say.
+            np.testing.assert_allclose(np.array(LAMPS[light]) @ WHITE, WHITE, rtol=0.02)
+
+    def test_what_is_none_of_them_is_not_gone_by(self):
+        found, after = read(LABS, known=dict(enumerate(LABS)) | {2: (30.0, -30.0, -30.0)})
+        self.assertEqual(found.used, (True, True, False, True, True, True))
+        self.assertIn("Known swatch 3 looks like something else", found.trouble)
+        self.assertLess(np.median(self.off(after, LABS)), 0.6 * np.median(self.off(read(LABS)[1], LABS)))
+
+    def test_swatches_that_are_all_something_else_change_nothing(self):
+        wrong = {at: LABS[(at + 3) % 6] for at in range(6)}
+        found, after = read(LABS, known=wrong)
+        self.assertEqual(set(found.used), {False})
+        self.assertIn("look like none", found.trouble)
+        np.testing.assert_allclose(after, read(LABS)[1])
+
+    def test_too_few_and_all_alike_are_told(self):
+        two, _ = read(LABS, known={0: LABS[0], 1: LABS[1]})
+        self.assertEqual((set(two.used), two.trouble), ({False}, "Known swatches help from three on."))
+        alike = tuple((60.0 + n, 20.0 + n, 10.0) for n in range(6))
+        found, after = read(alike, known=dict(enumerate(alike)))
+        self.assertIn("much alike", found.trouble)
+        self.assertTrue(np.isfinite(after).all())
+
+    def test_a_box_outside_is_told(self):
+        linear, _ = picture(LABS)
+        corrected = correct(linear, np.zeros(linear.shape[:2], dtype=bool), PictureBox(2, 2, 16, 16))
+        with self.assertRaises(BadInput) as raised:
+            relit(corrected, None, known=[(PictureBox(900, 4, 12, 12), as_lab(np.array(LABS[0])))])
+        self.assertEqual(raised.exception.problems[0].field, "known")
+        self.assertIs(relit(correct(linear, linear[..., 0] > 2, None), Light.SHADE).picture.reference, None)
+
+
+def relit_sigma():
+    return read(LABS)[0].picture.sigma
