@@ -43,6 +43,7 @@ GLAZE_SIGMA = 3.0  # the best of many predictions flatters itself: 1.5 to 2 abov
 READING_LAYERS = 6  # of a swatch that is read; nobody lays more on one
 FIT_MOST = 120  # more add nothing that the habits of a range could show
 FIT_NOISE = 1.0  # of a reading and of the formula together, in each of L*, a*, b*
+FIT_FAR = 2.5  # times that: as hard as this a reading pulls at most
 FIT_FOLDS = 6  # into so many parts readings are told apart from those they are judged by
 # How far (one sigma) a range may lie off the usual, scatter in logarithms: drawn to it so far.
 FIT_PRIOR = MappingProxyType(

@@ -95,7 +95,15 @@ def _fitted(usual: Known, readings: Sequence[Laying]) -> tuple[Behaviour, Array]
         seen, said = _off(replace(usual, behaviour=behaviour), readings)
         return np.concatenate([(seen - said).ravel() / figures.laying.FIT_NOISE, moved])
 
-    found = least_squares(off, np.zeros(len(names)), xtol=1e-4, ftol=1e-4, diff_step=1e-3)
+    found = least_squares(
+        off,
+        np.zeros(len(names)),
+        loss="huber",  # a reading that cannot be pulls no harder than one that is much off
+        f_scale=figures.laying.FIT_FAR,
+        xtol=1e-4,
+        ftol=1e-4,
+        diff_step=1e-3,
+    )
     sure = np.linalg.inv(found.jac.T @ found.jac)
     spread = loose[:, None] * np.linalg.cholesky(sure)
     return with_values(usual.behaviour, names, start + found.x * loose), spread

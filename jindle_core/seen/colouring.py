@@ -133,6 +133,15 @@ class Coloured:
         """The tones of an area with what is laid over some of them, as predicted."""
         labs, sigma = tones.lab.copy(), list(tones.sigma)
         for tone, laid in self.laid_over(area).items():
+            if laid.under_layers == 1:
+                # As swatches of glazes are read: one layer, and what was read of it holds.
+                place, pk = np.array([laid.place]), self._supplies.rows[tones.places[tone]].id
+                way = Way(laid.layers, card=self._card_under(area), below=pk)
+                labs[tone] = self._supplies.laid(place, way)[0]
+                doubt = float(self._supplies.laying_sigma(place, way)[0])
+                own = combined(float(self._supplies.sigma[laid.place]), doubt)
+                sigma[tone] = combined(float(self._supplies.sigma[tones.places[tone]]), own)
+                continue
             under, over = self._supplies.reflectance(np.array([tones.places[tone], laid.place]))
             behaviour = self._supplies.behaviour(int(self._supplies.range_ids[tones.places[tone]]))
             seen = glazed(

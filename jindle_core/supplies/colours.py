@@ -239,9 +239,13 @@ class Supplies:
 
     def laid_on(self, places: np.ndarray, card: np.ndarray, layers: int = 1) -> np.ndarray:
         """CIELAB (m, 3) of the colours at some places laid in layers on a reflectance (31,), as predicted."""
+        return self.laid(places, Way(layers, card=card))
+
+    def laid(self, places: np.ndarray, way: Way) -> np.ndarray:
+        """CIELAB (m, 3) of the colours at some places laid some way, as predicted."""
         found = np.empty((len(places), 3))
         for there, range_id, ids, ones in self._by_range(places):
-            found[there] = self.predictions.labs(range_id, ids, ones, Way(layers, card=card))
+            found[there] = self.predictions.labs(range_id, ids, ones, way)
         return found
 
     def laying_sigma(self, places: np.ndarray, way: Way) -> np.ndarray:

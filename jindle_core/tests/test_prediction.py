@@ -222,6 +222,13 @@ class FittingTests(unittest.TestCase):
             3 * np.median(found.sigma(LAID, card=black)), np.median(usual.sigma(LAID, card=black))
         )
 
+    def test_a_dye_on_black_says_next_to_nothing_and_breaks_nothing(self):
+        black = lab_to_reflectance(np.array([20.0, 0, 0]))
+        medium = Medium.ALCOHOL_MARKER
+        found = fit(medium, [Laying(LAID[0], 2, Hand.MIDDLE, black, np.array([24.0, 3, -5]))])
+        self.assertLess(abs(found.behaviour.decay - usual_behaviour(medium).decay), 0.1)
+        self.assertTrue(np.isfinite(found.sigma(LAID, 2, card=KRAFT)).all())
+
     def test_readings_over_another_colour_say_how_much_of_a_glaze_counts(self):
         medium, truth = Medium.ALCOHOL_MARKER, Behaviour(0.75, glaze=0.7)
         readings = []

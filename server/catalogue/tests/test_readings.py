@@ -127,8 +127,11 @@ class ReaderTests(ApiTestCase):
         self.assertEqual((reading["below"]["code"], reading["usual"]), ("TOW-1", False))
         alone = self.read("TOW-2")[-1]["reading"]
         self.assertLess(reading["lab"][0], alone["lab"][0])  # what lies under it is seen through it
-        known = catalogue_for(self.ann).predictions.known(made.pk)
-        self.assertEqual(known.readings, 1)
+        supplies = catalogue_for(self.ann)
+        self.assertEqual(supplies.predictions.known(made.pk).readings, 1)
+        place, way = np.array([supplies.places[self.ids["TOW-2"]]]), Way(below=self.ids["TOW-1"])
+        self.assertLess(delta_e(supplies.laid(place, way)[0], np.array(reading["lab"])), 0.3)
+        self.assertLess(supplies.laying_sigma(place, way)[0], 1)
         for below, words in ((self.ids["TOW-2"], "over itself"), (self.ids["soot"], "itself laid on card")):
             given = {"value": "40, 0, 0", "below": below}
             told = self.ask("post", f"colours/{self.ids['TOW-2']}/readings", given, 400)
