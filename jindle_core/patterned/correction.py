@@ -6,8 +6,7 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 from scipy import ndimage
-from scipy.sparse.csgraph import connected_components
-from scipy.spatial.distance import cdist
+from scipy.cluster.hierarchy import fcluster, linkage
 
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array, lab_to_linear, linear_to_lab
@@ -236,9 +235,9 @@ def _field(even: Array) -> Array:
 
 def _joined(centres: Array, labels: np.ndarray) -> np.ndarray:
     """The labels with clusters as one that lie nearer to one another than colours of a sheet do."""
-    near = cdist(centres, centres) < figures.paper.SHADING_JOINED
-    _, groups_of = connected_components(near, directed=False)
-    return np.asarray(groups_of[labels])
+    # By their middles: tones that lie close to one another one by one are no one colour.
+    joined = fcluster(linkage(centres, "centroid"), figures.paper.SHADING_JOINED, "distance")
+    return np.asarray(joined[labels])
 
 
 def _within(features: Array, strength: Array, labels: np.ndarray) -> Array:
