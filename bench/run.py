@@ -85,6 +85,7 @@ def palette_table(visitor: Visitor, wanted: float = 5) -> Row:
 
 
 TICKS = 9
+PADS = 60
 
 
 def glaze(visitor: Visitor, wanted: float = 20, after: float = 15) -> Row:
@@ -181,6 +182,37 @@ def first_load(wanted: int = 100) -> Row:
     )
 
 
+def inked(visitor: Visitor, wanted: float = 5) -> Row:
+    """What to use instead of a card, inking one's own with every pad among it, against an empty call."""
+    ranges = json.loads(visitor.get("/api/ranges"))
+    colours = {
+        medium: [
+            swatch["id"]
+            for one in ranges
+            if one["medium"] == medium
+            for swatch in json.loads(visitor.get(f"/api/ranges/{one['id']}"))["colours"]
+        ]
+        for medium in ("dye ink pad", "pigment ink pad", "cardstock")
+    }
+    pads = [*colours["dye ink pad"], *colours["pigment ink pad"]][:PADS]
+    visitor.post("/api/drawer", {"colours": pads, "fullness": "full"})
+    cards = colours["cardstock"]
+    for card in cards[:8]:  # both workers know the drawer
+        visitor.get(f"/api/colours/{card}/instead")
+    empty, asked = [], []
+    for turn in range(CALLS):
+        empty.append(timed(lambda: visitor.get("/api/me")))
+        card = cards[8 + turn % (len(cards) - 8)]
+        asked.append(timed(lambda: visitor.get(f"/api/colours/{card}/instead")))  # noqa: B023 (called at once)
+    ratio = statistics.median(asked) / statistics.median(empty)
+    return (
+        f"Ink your own with at least {PADS} owned pads, against an empty authenticated call",
+        f"≤ {wanted:g} ×",
+        f"{ratio:.1f} ×",
+        ratio <= wanted,
+    )
+
+
 PARTS: dict[str, Callable[[Visitor], list[Row]]] = {
     "search": lambda visitor: [nearest(20_000, 40), nearest(100_000, 100), palette_table(visitor)],
     "families": family_rows,
@@ -191,7 +223,7 @@ PARTS: dict[str, Callable[[Visitor], list[Row]]] = {
     "listing": lambda _: listing_rows(),
     "travelling": travelling_rows,
     "colourways": colourway_rows,
-    "glaze": lambda visitor: [glaze(visitor)],
+    "glaze": lambda visitor: [glaze(visitor), inked(visitor)],
     "landings": landing_rows,
     "long": lambda _: [
         long_chart(Visitor("Somebody with many colours")),

@@ -228,6 +228,10 @@ class Coloured:
         """The paper's reflectance (31,)."""
         return WHITE_CARD if self.paper is None else self._supplies.reflectance(np.array([self.paper]))[0]
 
+    def is_guess(self, area: Area) -> bool:
+        """Whether nobody can say how an area looks, as of a film on dark card before any of it was read."""
+        return max(self.tones[area.key].sigma, default=0.0) > figures.colour.NEAR
+
     def judgement(self, area: Area) -> FamilyJudgement | None:
         """What holds of an area's family; None where it has less than two tones."""
         tones = self.tones[area.key]

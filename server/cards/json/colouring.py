@@ -90,7 +90,7 @@ def _area(coloured: Coloured, area: Area, covered: CoveredArea | None) -> dict[s
         "focal": area.focal,
         "medium": area.medium.value,
         "layers": area.layers,
-        "note": recipe(area.thing).note,
+        "note": " ".join(filter(None, (recipe(area.thing).note, _GUESS if coloured.is_guess(area) else ""))),
         "of_greys": area.thing in OF_GREYS,
         "lost": len(area.family) - count + int(coloured.palette.supplies.lost[list(tones.places)].sum()),
         "likeness": likeness and likeness.value,
@@ -106,6 +106,9 @@ def _area(coloured: Coloured, area: Area, covered: CoveredArea | None) -> dict[s
         "order": [step_told(one) for one in area_steps(coloured, area)],
         "edge": edge_tone(count, coloured.picture.light) if count else None,
     }
+
+
+_GUESS = "How it looks laid so is a guess: a swatch of it, read on this card, makes it sure (in Supplies)."
 
 
 def _tone(

@@ -53,6 +53,22 @@ class SurenessTests(ApiTestCase):
         self.assertEqual(told["made"], 2)
         self.assertTrue(any(one["layers"] == 3 for one in told["wanted"]))
 
+    def test_a_film_on_dark_card_asks_for_its_reading_where_it_is_used(self):
+        films = make_range(self.ann, "Films", "pigment ink pad", PENS.replace("PEN", "FILM"))
+        light, middle, _ = films.colours.values_list("pk", flat=True)
+        card = self.change(self.full_card(), kind="add_area", name="moon", extent="small")
+        path = f"cards/{card['id']}/colouring"
+        area = self.ask("get", path)["pictures"][0]["areas"][0]["key"]
+        card = self.change(card, kind="edit_areas", keys=[area], coloured_with="pigment ink pad")
+        card = self.change(card, kind="set_families", families=[{"key": area, "colours": [light, middle]}])
+        note = lambda: self.ask("get", path)["pictures"][0]["areas"][0]["note"]  # noqa: E731
+        self.assertNotIn("guess", note())
+        self.change(card, kind="set_colouring", paper=self.ids["soot"])
+        self.assertIn("is a guess", note())
+        for value in ("61, 0.4, 5.2", "60.5, 0.5, 5"):
+            self.ask("post", f"colours/{light}/readings", {"value": value, "paper": self.ids["soot"]}, 201)
+        self.assertNotIn("guess", note())
+
     def test_a_sheet_to_lay_them_on(self):
         whole = self.client.get("/api/sureness/sheet", {"sheet": "a4"})
         self.assertEqual((whole.status_code, whole["Content-Type"]), (200, "application/pdf"))
