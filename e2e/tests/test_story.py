@@ -558,6 +558,7 @@ class StoryTests(BrowserTestCase):
         """By a link somebody else makes it of what they have; then the link is ended."""
         self.page.get_by_role("link", name="Record", exact=True).click()
         self.button("Share by a link").click()
+        expect(self.page.get_by_text("Whoever has the link sees the recipe.")).to_be_visible()
         link = self.page.get_by_label("Shared since").input_value()
         self.check_axe()
         friend = self.visitor()
