@@ -33,6 +33,10 @@ function pick(picked: Picked) {
     :title="tone ? `Instead of ${tone.swatch.label}, the ${tone.name}` : 'One more tone'"
     @close="$emit('close')"
   >
+    <!-- Above what comes later, so that it stays where it is pressed. -->
+    <button v-if="tone" type="button" class="button mb-4" @click="$emit('take', null)">
+      Take {{ tone.swatch.label }} out
+    </button>
     <ul v-if="tone && matches.length" class="mb-4 grid grid-cols-2 gap-1.5">
       <li v-for="match in matches" :key="match.swatch.id">
         <button
@@ -54,8 +58,5 @@ function pick(picked: Picked) {
       </li>
     </ul>
     <FindColour act="take it as the tone" @pick="pick" @leave="$emit('close')" />
-    <button v-if="tone" type="button" class="button mt-4" @click="$emit('take', null)">
-      Take {{ tone.swatch.label }} out
-    </button>
   </AppDialog>
 </template>

@@ -48,6 +48,7 @@ async function record() {
       }),
     )
     notices.show('It stands in the log.')
+    void work.open(store.card!.id) // the next making has begun: nothing of this one is shown for it
     await router.push(`/log/${made.id}`)
   } catch (error) {
     notices.fail(error)
