@@ -153,6 +153,14 @@ def find_white(linear: Array) -> PictureBox | None:
     return box if min(box.width, box.height) >= figures.paper.REFERENCE_LEAST else None
 
 
+def is_cut_off(clipped: np.ndarray, reference: PictureBox | None) -> bool:
+    """Whether much of a picture (h, w), its white card apart, is at the end of the scale: colours lie there."""
+    there = np.asarray(clipped, dtype=bool).copy()
+    if reference is not None:
+        there[reference.slices()] = False
+    return bool(there.mean() > figures.paper.CUT_OFF)
+
+
 def correct(
     linear: Array,
     clipped: np.ndarray,

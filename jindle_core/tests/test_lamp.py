@@ -9,7 +9,7 @@ from jindle_core.colorimetry.spaces import as_lab, lab_to_linear, linear_to_lab
 from jindle_core.errors import BadInput
 from jindle_core.figures.laying import PAPER_WHITE_LAB
 from jindle_core.figures.paper import LAMP_SIGMA, LAMPS
-from jindle_core.patterned.correction import PictureBox, correct
+from jindle_core.patterned.correction import PictureBox, correct, is_cut_off
 from jindle_core.patterned.lamp import Light, relit
 
 LABS = ((60.0, 50, 30), (50, -40, -20), (75, 5, 60), (40, 20, -45), (65, -25, 40), (55, 45, -10))
@@ -83,6 +83,12 @@ class LampTests(unittest.TestCase):
         found, after = read(alike, known=dict(enumerate(alike)))
         self.assertIn("much alike", found.trouble)
         self.assertTrue(np.isfinite(after).all())
+
+    def test_colours_that_are_cut_off_are_noticed_and_the_white_card_is_not(self):
+        clipped = np.zeros((100, 100), dtype=bool)
+        clipped[:20, :20] = True
+        self.assertTrue(is_cut_off(clipped, None))
+        self.assertFalse(is_cut_off(clipped, PictureBox(0, 0, 20, 20)))
 
     def test_a_box_outside_is_told(self):
         linear, _ = picture(LABS)

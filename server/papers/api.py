@@ -19,7 +19,7 @@ from jindle_core.interchange.picture import as_image, jpeg
 from jindle_core.lengths import OF_SHEETS, read_length
 from jindle_core.offers.from_sheet import going, starts
 from jindle_core.patterned.colours import SheetColour, sheet_colours, usual_names
-from jindle_core.patterned.correction import Corrected, PictureBox, correct, find_white
+from jindle_core.patterned.correction import Corrected, PictureBox, correct, find_white, is_cut_off
 from jindle_core.patterned.editing import WAYS, Edit, edited
 from jindle_core.patterned.lamp import Light, Relit, relit
 from jindle_core.patterned.straightening import straightened
@@ -254,7 +254,7 @@ def _read(person: Person, values: dict, content: bytes) -> Generator[dict, None,
         "Known swatches help only beside white card." if box is None and known else lit.trouble,
         "Some strong colours were too bright for the camera and are cut off: they are stronger than they look"
         " here. A darker picture shows them."
-        if _cut_off(picture.clipped, box) > figures.paper.CUT_OFF
+        if is_cut_off(picture.clipped, box)
         else "",
         "The whole sheet is of one colour." if len(colours) == 1 else "",
     ]
@@ -276,14 +276,6 @@ def _known(values: dict, supplies: Supplies) -> list[tuple[PictureBox, int]]:
         colour = one_box.pop("colour")
         found.append((PictureBox(**one_box), place_of(supplies, colour, "known")))
     return found
-
-
-def _cut_off(clipped: np.ndarray, box: PictureBox | None) -> float:
-    """Which share of a picture, its white card apart, is at the end of the scale."""
-    there = np.asarray(clipped, dtype=bool).copy()
-    if box is not None:
-        there[box.slices()] = False
-    return float(there.mean())
 
 
 def _corners(values: dict) -> np.ndarray | None:

@@ -11,6 +11,7 @@ import { useOwnCards } from '@/lib/ownCards'
 import { useProgress, usePasted } from '@/lib/reading'
 import { percent } from '@/lib/words'
 import FoundColour from './FoundColour.vue'
+import KnownSwatches from './KnownSwatches.vue'
 import PaperCamera from './PaperCamera.vue'
 import TheFigure from '@/ui/TheFigure.vue'
 import type { Picked } from '@/ui/FindColour.vue'
@@ -243,34 +244,12 @@ usePasted(take)
               ]"
             />
           </div>
-          <p v-if="drawing === 'known' && !known.length" class="text-xs text-soft sm:col-span-2">
-            Six swatches of your own beside the paper, of unlike colours, laid once on white card,
-            undo a lamp. Draw a frame on each and say which it is.
-          </p>
-          <ul
-            v-if="reading.known.length"
-            class="space-y-1 sm:col-span-2"
-            aria-label="Known swatches"
-          >
-            <li
-              v-for="(one, at) in reading.known"
-              :key="at"
-              class="flex items-center gap-2 text-xs"
-            >
-              <span
-                class="size-5 shrink-0 rounded-data"
-                :style="{ background: one.swatch.shades.colour }"
-              />
-              <span class="min-w-0 flex-1"
-                >{{ at + 1 }} {{ one.swatch.label
-                }}<template v-if="!one.used">, not gone by</template>
-                <TheFigure :text="`ΔE ${one.off} from what the others say`"
-              /></span>
-              <button type="button" class="button button-plain !text-xs" @click="forget(at)">
-                Forget<span class="sr-only"> the swatch {{ at + 1 }}</span>
-              </button>
-            </li>
-          </ul>
+          <KnownSwatches
+            v-if="reading.known.length || drawing === 'known'"
+            :known="reading.known"
+            class="sm:col-span-2"
+            @forget="forget"
+          />
         </div>
         <div class="mt-3 flex flex-wrap items-end gap-2">
           <button
