@@ -154,7 +154,7 @@ def find_white(linear: Array) -> PictureBox | None:
 
 
 def is_cut_off(clipped: np.ndarray, reference: PictureBox | None) -> bool:
-    """Whether much of a picture (h, w), its white card apart, is at the end of the scale: colours lie there."""
+    """Whether much of a picture (h, w), its white card apart, is at the end of the scale and so lies."""
     there = np.asarray(clipped, dtype=bool).copy()
     if reference is not None:
         there[reference.slices()] = False
