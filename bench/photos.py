@@ -1,4 +1,7 @@
-"""Papers photographed by cameras that nothing was found on, with and without known swatches in view."""
+"""Papers photographed by cameras that nothing was found on, with and without known swatches in view.
+
+The swatches are marked, or are those of a printed strip that is found by itself.
+"""
 
 from dataclasses import replace
 
@@ -7,6 +10,7 @@ import numpy as np
 from bench.papers import FOUND, Row, sheets
 from bench.unseen import SENSORS
 from demo.papers import draw_sheet
+from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import Lab, as_lab, reflectance_to_lab
@@ -14,8 +18,10 @@ from jindle_core.interchange.picture import read_picture
 from jindle_core.patterned.colours import sheet_colours
 from jindle_core.patterned.correction import PictureBox, correct
 from jindle_core.patterned.lamp import Light, relit
+from jindle_core.patterned.strip import find_strip, strip
 from jindle_core.prediction.stocks import WHITE_CARD
 from standins.camera import Scene, SimulatedCamera, made_up
+from standins.page import with_strip
 from standins.world import HABITS, World, dyes
 
 LAMPS = {
@@ -25,6 +31,7 @@ LAMPS = {
     "LED lamp": Light.LED_LAMP,
 }
 _SIDE, _ACCENT, _KNOWN = 1400, 0.01, 6
+_NONE, _MARKED, _STRIP = "none", "marked", "strip"
 _SHEETS = 4
 _DARK_CORNERS, _HUES, _DEPTHS = 0.9, ((25, 15), (-20, 20), (5, -30), (0, 4)), (84, 75, 66, 57)
 
@@ -34,9 +41,10 @@ def photo_rows() -> list[Row]:
     rows = []
     for lamp, said in LAMPS.items():
         for words, light, known, most in (
-            ("nothing said of the light", None, False, None),
-            ("the light said", said, False, 3.5),
-            ("six known swatches in view", said, True, 2.5),
+            ("nothing said of the light", None, _NONE, None),
+            ("the light said", said, _NONE, 3.5),
+            ("six known swatches in view", said, _MARKED, 2.5),
+            ("nothing said, a strip of eight that is found by itself", None, _STRIP, 2.5),
         ):
             rows.append(_row(lamp, words, _read(lamp, light, known), most))
     return [*rows, _shaded()]
@@ -85,21 +93,28 @@ def _row(lamp: str, words: str, found: tuple[np.ndarray, np.ndarray, int], most:
     )
 
 
-def _read(lamp: str, light: Light | None, known: bool) -> tuple[np.ndarray, np.ndarray, int]:
+def _read(lamp: str, light: Light | None, known: str) -> tuple[np.ndarray, np.ndarray, int]:
     off, sigma, missed = [], [], 0
     for seed in SENSORS:
         camera = SimulatedCamera(made_up(seed))
-        swatches = World().covered(dyes(seed, _KNOWN), 1, HABITS["alcohol marker"], WHITE_CARD)
+        count = figures.paper.STRIP_SWATCHES if known == _STRIP else _KNOWN
+        swatches = World().covered(dyes(seed, count), 1, HABITS["alcohol marker"], WHITE_CARD)
         for number, colours in enumerate(sheets()[:_SHEETS]):
-            scene, boxes, white = _laid_out(
-                draw_sheet(len(colours), number, _SIDE, _ACCENT), colours, swatches
-            )
+            drawn = draw_sheet(len(colours), number, _SIDE, _ACCENT)
+            scene, boxes, white = _laid_out(drawn, colours, swatches)
+            if known == _STRIP:
+                scene = with_strip(Scene(drawn, colours), strip(), list(swatches))
             picture = read_picture(camera.photograph(scene, lamp, seed + number))
+            seen = find_strip(picture.linear) if known == _STRIP else None
+            if known == _STRIP and seen is None:
+                missed += len(colours)
+                continue
             scale = picture.linear.shape[1] / _SIDE
-            card = _scaled(white, scale)
+            card = seen.white if seen else _scaled(white, scale)
+            places = seen.boxes if seen else [_scaled(box, scale) for box, _ in boxes]
+            laid = list(zip(places, (lab for _, lab in boxes), strict=True)) if known != _NONE else []
             corrected = correct(picture.linear, picture.clipped, card)
-            laid = [(_scaled(box, scale), lab) for box, lab in boxes] if known else []
-            lit = relit(corrected, light, known=laid).picture
+            lit = relit(corrected, light, known=laid, beside=[seen.whole] if seen else []).picture
             found = np.array([one.lab for one in sheet_colours(lit)])
             for lab in reflectance_to_lab(colours):
                 nearest = float(delta_e(lab[None], found).min())

@@ -13,7 +13,7 @@ from rest_framework.exceptions import PermissionDenied
 
 from server.accounts.models import Person
 from server.cards.models import StepTaken, StoredCard
-from server.catalogue.models import AskedFor, Colour, DrawerEntry, PutAway, Range, Reading
+from server.catalogue.models import AskedFor, Colour, DrawerEntry, PutAway, Range, Reading, StripColour
 from server.colouring.models import Drawing, KeptFamily
 from server.palettes.models import Combination, KeptMood
 from server.papers.models import Paper
@@ -79,6 +79,11 @@ def drawer_of(person: Person) -> QuerySet[DrawerEntry]:
 def asked_for_by(person: Person) -> QuerySet[AskedFor]:
     """What a person put on the shopping list."""
     return AskedFor.objects.filter(owner=_somebody(person))
+
+
+def strip_of(person: Person) -> QuerySet[StripColour]:
+    """The colours on a person's strip of known swatches, in order."""
+    return StripColour.objects.filter(owner=_somebody(person))
 
 
 def readings_of(person: Person) -> QuerySet[Reading]:

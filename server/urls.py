@@ -24,6 +24,7 @@ from server.catalogue.api import (
     ranges,
     reader,
     readings,
+    strip,
 )
 from server.colouring import api as colouring
 from server.colouring import scan_api
@@ -81,6 +82,8 @@ api = [
     path("drawer/chart", files.DrawerChart.as_view()),
     path("shopping", supply_api.Shopping.as_view()),
     path("shopping/file", supply_api.ShoppingFile.as_view()),
+    path("strip", strip.Strip.as_view()),
+    path("strip/sheet", strip.StripSheet.as_view()),
     path("sureness", sureness_api.Surenesses.as_view()),
     path("sureness/sheet", sureness_api.SurenessSheet.as_view()),
     path("colours/<int:pk>/instead", instead.Instead.as_view()),

@@ -43,6 +43,20 @@ SHEET_BOX = 15.0
 SHEET_PITCH = 28.0  # a box with two lines of text and air
 SHEET_HINT = 4.5  # side of the corner that is printed in the colour
 SHEET_RIM = 1.5
+# A strip of known swatches, in mm: it fits across both sheets, and is small beside a sheet of 12 in.
+STRIP = (190.0, 37.0)
+STRIP_EDGE = 3.0  # of white around its marks, so that dark paper does not grow together with them
+STRIP_SWATCHES = 8  # six undo a lamp; two may have dried out
+STRIP_UNLIKE = 6.0  # ΔE00 from the others below which a swatch says nothing that they do not
+STRIP_TOP, STRIP_BOX = 5.0, 18.0  # of a box, of its height; its label stands below
+STRIP_RIM = 2.5
+STRIP_AWAY = 1.5  # sides of a mark that one may be from where the others say
+STRIP_SIDE = (
+    0.75,
+    1.35,
+)  # of a mark as it should be for the strip's length: seen from the side, printed coarsely
+STRIP_WHITE = 0.6  # of the picture's lightest in every channel: its white field may lie in some shade
+STRIP_ROUGH = 0.12  # relative deviation within that field
 # Finding it: shares of the picture's longer side, of the paper's light, of a mark's own area.
 MARK_SIDE = (0.008, 0.06)
 MARK_DARK = 0.22

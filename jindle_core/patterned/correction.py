@@ -36,6 +36,13 @@ class PictureBox:
         left, top = int(np.ceil(xs[1])), int(np.ceil(ys[1]))
         return cls(left, top, max(0, int(xs[2]) - left), max(0, int(ys[2]) - top))
 
+    @classmethod
+    def over(cls, quad: Array, shape: tuple[int, ...]) -> "PictureBox":
+        """The box that covers a four-cornered frame (4, 2), as far as that lies in a picture (h, w, …)."""
+        left, top = (max(0, int(side)) for side in np.floor(quad.min(axis=0)))
+        right, bottom = np.minimum(np.ceil(quad.max(axis=0)), [shape[1], shape[0]]).astype(int).tolist()
+        return cls(left, top, max(0, right - left), max(0, bottom - top))
+
     @property
     def corners(self) -> Array:
         """Its corners (4, 2) as x, y, clockwise from the upper left."""

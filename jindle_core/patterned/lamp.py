@@ -47,15 +47,17 @@ def relit(
     light: Light | None,
     white: tuple[float, ...] = figures.laying.PAPER_WHITE_LAB,
     known: Sequence[tuple[PictureBox, Lab]] = (),
+    beside: Sequence[PictureBox] = (),
 ) -> Relit:
     """The picture with what is left of its light taken out, by its kind and by known swatches.
 
-    ``white`` is the colour of the white card, ``known`` has a box in the picture each with its colour.
+    ``white`` is the colour of the white card, ``known`` has a box in the picture each with its colour;
+    ``beside`` is what else is no part of the sheet.
     Without a white card nothing is changed. Raises BadInput where a box is too small or outside.
     """
     if picture.reference is None:
         return Relit(picture)
-    picture = replace(picture, beside=tuple(box for box, _ in known))
+    picture = replace(picture, beside=(*(box for box, _ in known), *beside))
     usual = np.array(figures.paper.LAMPS[light]) if light else np.eye(3)
     sigma = figures.paper.LAMP_SIGMA[light] if light else picture.sigma
     seen = np.array([_seen(picture, box, at) for at, (box, _) in enumerate(known)]).reshape(-1, 3)

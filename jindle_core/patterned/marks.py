@@ -10,7 +10,9 @@ from jindle_core.colorimetry.spaces import Array
 
 
 @dataclass(frozen=True, slots=True)
-class _Candidate:
+class Mark:
+    """A small dark filled square in a picture: its middle and area in pixels, which share of it is a hole."""
+
     x: float
     y: float
     area: int
@@ -25,6 +27,24 @@ def find_marks(linear: Array) -> Array | None:
     them has a hole. The sheet may lie any way round and be seen a little
     from the side.
     """
+    found = squares(linear)
+    if len(found) < 4:
+        return None
+    places = np.array([(one.x, one.y) for one in found])
+    corners = np.array([(-1, -1), (1, -1), (1, 1), (-1, 1)])
+    outermost = [found[at] for at in (corners @ places.T).argmax(axis=1)]
+    areas = [one.area for one in outermost]
+    if len({(one.x, one.y) for one in outermost}) < 4 or max(areas) > figures.paper.MARK_ALIKE * min(areas):
+        return None
+    first = max(range(4), key=lambda at: outermost[at].hole)
+    if outermost[first].hole < figures.paper.MARK_HOLE:
+        return None
+    turned = outermost[first:] + outermost[:first]
+    return np.array([(one.x, one.y) for one in turned])
+
+
+def squares(linear: Array) -> list[Mark]:
+    """Everything in a picture (h, w, 3) that may be a mark."""
     light = linear.mean(axis=-1)
     dark = light < figures.paper.MARK_DARK * np.percentile(light, 95)
     labels, _ = ndimage.label(dark)
@@ -40,20 +60,8 @@ def find_marks(linear: Array) -> Array | None:
         squarish = min(height, width) / max(height, width) >= figures.paper.MARK_SQUARE
         if squarish and filled >= figures.paper.MARK_FILLED * height * width:
             y, x = (one.start + (one.stop - one.start - 1) / 2 for one in where)
-            found.append(_Candidate(x, y, filled, 1 - int(there.sum()) / filled))
-    if len(found) < 4:
-        return None
-    places = np.array([(one.x, one.y) for one in found])
-    corners = np.array([(-1, -1), (1, -1), (1, 1), (-1, 1)])
-    outermost = [found[at] for at in (corners @ places.T).argmax(axis=1)]
-    areas = [one.area for one in outermost]
-    if len({(one.x, one.y) for one in outermost}) < 4 or max(areas) > figures.paper.MARK_ALIKE * min(areas):
-        return None
-    first = max(range(4), key=lambda at: outermost[at].hole)
-    if outermost[first].hole < figures.paper.MARK_HOLE:
-        return None
-    turned = outermost[first:] + outermost[:first]
-    return np.array([(one.x, one.y) for one in turned])
+            found.append(Mark(x, y, filled, 1 - int(there.sum()) / filled))
+    return found
 
 
 def plane(there: Array, here: Array) -> Array:

@@ -26,6 +26,7 @@ from server.access import (
     records_of,
     sets_of,
     steps_taken_by,
+    strip_of,
 )
 from server.accounts.models import PREFERENCES, Person
 from server.archive.history import differences
@@ -86,6 +87,7 @@ def pack(person: Person) -> bytes:
         ]
     )
     files["asked for.json"] = _json([names[one.colour_id] for one in asked_for_by(person)])
+    files["strip.json"] = _json([names[one.colour_id] for one in strip_of(person)])
     files["readings.json"] = _json([_reading(one, names) for one in readings_of(person).order_by("id")])
     kept = combinations_seen_by(person).filter(owner=person).order_by("id")
     files["combinations.json"] = _json([{"name": one.name, "colours": one.stored} for one in kept])

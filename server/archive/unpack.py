@@ -63,6 +63,7 @@ from server.catalogue.models import (
 )
 from server.catalogue.range_actions import RangeDetails, put_away, store_range
 from server.catalogue.reading_actions import Laid, Value, add_readings
+from server.catalogue.strips import check_strip, set_strip
 from server.colouring.actions import keep_family, store_drawing
 from server.colouring.models import Drawing
 from server.guarded import guarded
@@ -174,6 +175,10 @@ class _Unpacking:
             counts["drawer"] = self._drawer(_read(self.files, at))
             at = "asked for.json"
             set_asked(self.person, [self._colour(one) for one in self._later(at)], True)
+            at = "strip.json"
+            strip = [self._colour(one) for one in self._later(at)]
+            check_strip(read_catalogue(self.person), strip)
+            set_strip(self.person, strip)
             at = "readings.json"
             counts["readings"] = self._readings(_read(self.files, at))
             at = "combinations.json"

@@ -163,6 +163,22 @@ class AskedFor(models.Model):
         return f"{self.colour_id} for {self.owner_id}"
 
 
+class StripColour(models.Model):
+    """A colour on a person's strip of known swatches, in the box that its place says, from 0 on."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="strip")
+    place = models.PositiveSmallIntegerField()
+    colour = models.ForeignKey(Colour, on_delete=models.CASCADE, related_name="+")
+
+    class Meta:
+        db_table = "strip_colour"
+        ordering = ("place",)
+        constraints = [models.UniqueConstraint(fields=("owner", "place"), name="one_colour_in_box")]
+
+    def __str__(self) -> str:
+        return f"{self.colour_id} in {self.place} of {self.owner_id}"
+
+
 class Reading(models.Model):
     """A colour that a person read from a swatch of their own; it outranks the range's figure for them.
 

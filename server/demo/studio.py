@@ -45,6 +45,7 @@ from server.access import (
     sets_of,
     shared_recipes_of,
     steps_taken_by,
+    strip_of,
 )
 from server.accounts.models import PREFERENCES, Person
 from server.cards.actions import keep_card
@@ -111,6 +112,7 @@ def set_back(studio: Person) -> None:
         moods_of(studio),
         put_away_by(studio),
         asked_for_by(studio),
+        strip_of(studio),
         shared_recipes_of(studio),
         steps_taken_by(studio),
     ):

@@ -1,7 +1,7 @@
 """The API of patterned papers."""
 
 from collections.abc import Generator, Iterator
-from dataclasses import dataclass
+from dataclasses import asdict, dataclass
 
 import numpy as np
 from django.http import HttpResponse, StreamingHttpResponse
@@ -42,6 +42,7 @@ from server.cards.serializers import SizeRequestSerializer
 from server.catalogue.api.fields import LIGHT_CHOICES, BoxSerializer, JsonField
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import data_url
+from server.catalogue.strips import strip_seen
 from server.catalogue.swatches import MatchSerializer, SwatchSerializer, swatch
 from server.papers.actions import Named, set_width, store_paper
 from server.papers.views import VIEWS, found_colours, in_view, sheet
@@ -79,6 +80,11 @@ class ReadPaperSerializer(serializers.Serializer):
     known = JsonField(
         required=False, help_text="JSON: a list of boxes on swatches that are known, each with its colour"
     )
+    strip = serializers.ChoiceField(
+        choices=("auto", "none"),
+        default="auto",
+        help_text="auto: the person's strip of known swatches counts where it is found; none: it does not",
+    )
     corners = JsonField(
         required=False, help_text="JSON: the sheet's corners, [x, y] in pixels clockwise from the upper left"
     )
@@ -115,9 +121,11 @@ class FoundColourSerializer(serializers.Serializer):
 
 
 class KnownSeenSerializer(serializers.Serializer):
-    """A known swatch in the picture."""
+    """A known swatch in the picture; ``of_strip``: it was found by itself, with the strip."""
 
     swatch = SwatchSerializer()
+    box = BoxSerializer()
+    of_strip = serializers.BooleanField()
     off = serializers.FloatField(help_text="ΔE00 from what the other swatches make of it")
     used = serializers.BooleanField()
 
@@ -205,25 +213,32 @@ def _read(person: Person, values: dict, content: bytes) -> Generator[dict, None,
     yield {"share": 0.05, "words": "opening the picture"}
     picture = opened(content)
     box, reference = None, figures.laying.PAPER_WHITE_LAB
+    supplies = catalogue_for(person)
+    strip = None
+    if values["strip"] == "auto" and values["white"] != "none":
+        yield {"share": 0.25, "words": "looking for your strip"}
+        strip = strip_seen(person, supplies, picture.linear)
     if values["white"] == "auto":
         yield {"share": 0.3, "words": "looking for the white card"}
-        box = find_white(picture.linear)
+        box = strip.found.white if strip else find_white(picture.linear)
     elif values["white"] == "box":
         given = BoxSerializer(data=values.get("box"))
         given.is_valid(raise_exception=True)
         box = PictureBox(**given.validated_data)
-    supplies = catalogue_for(person)
     if values.get("reference") is not None:
         reference = supplies.lab_at(place_of(supplies, values["reference"], "reference"))
     yield {"share": 0.4, "words": "taking the light out"}
     corners, trouble = _corners(values), ""
 
     light = Light(values["light"]) if values.get("light") else None
-    known = _known(values, supplies)
+    of_strip = strip.known if strip else []
+    known = of_strip + _known(values, supplies)
+    beside = [strip.found.whole] if strip else []
 
     def taken(box: PictureBox | None) -> tuple[Corrected, Corrected, Relit]:
         whole = correct(picture.linear, picture.clipped, box, reference)
-        lit = relit(whole, light, reference, [(one, supplies.lab_at(place)) for one, place in known])
+        laid = [(one, supplies.lab_at(place)) for one, place in known]
+        lit = relit(whole, light, reference, laid, beside)
         return whole, lit.picture if corners is None else straightened(lit.picture, corners), lit
 
     try:
@@ -246,7 +261,7 @@ def _read(person: Person, values: dict, content: bytes) -> Generator[dict, None,
         f"{trouble}No white card is marked, so the colours are only as good as the light was."
         if box is None
         else "The white card was found by itself: look whether the frame lies on it."
-        if by_itself
+        if by_itself and not strip
         else "",
         "The white card looks yellowish: was it a lamp? Say which light it was."
         if box is not None and light is None and whole.cast > figures.paper.CAST
@@ -261,8 +276,14 @@ def _read(person: Person, values: dict, content: bytes) -> Generator[dict, None,
     warning = " ".join(filter(None, warnings))
     image = Image.fromarray(picture.pixels)
     told = [
-        {"swatch": swatch(supplies, place), "off": round(off, 1), "used": used}
-        for (_, place), off, used in zip(known, lit.off, lit.used, strict=False)
+        {
+            "swatch": swatch(supplies, place),
+            "box": asdict(one_box),
+            "of_strip": at < len(of_strip),
+            "off": round(off, 1),
+            "used": used,
+        }
+        for at, ((one_box, place), off, used) in enumerate(zip(known, lit.off, lit.used, strict=False))
     ]
     return _Read(corrected, colours, image, warning, box, whole.uneven, corners is not None, told)
 
@@ -369,14 +390,13 @@ def _told(person: Person, values: dict, content: bytes) -> Iterator[dict]:
     read = yield from _read(person, values, content)
     yield {"share": 0.8, "words": "matching them in every medium"}
     box = read.box
-    sides = ("left", "top", "width", "height")
     yield {
         "reading": {
             "preview": data_url(jpeg(read.image), "image/jpeg"),
             "sheet": data_url(jpeg(as_image(read.corrected.even)), "image/jpeg") if read.straight else "",
             "width": read.image.width,
             "height": read.image.height,
-            "box": None if box is None else {side: getattr(box, side) for side in sides},
+            "box": box and asdict(box),
             "uncertainty": round(read.corrected.sigma, 1),
             "uneven": round(read.uneven, 2),
             "known": read.known,

@@ -1,6 +1,7 @@
 """The API of the camera."""
 
 import io
+from collections.abc import Sequence
 
 import numpy as np
 from django.http import HttpResponse
@@ -14,20 +15,24 @@ from rest_framework.views import APIView
 
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.errors import BadInput, Problem
+from jindle_core.patterned.strip import strip
 from jindle_core.prediction.stocks import WHITE_CARD
+from jindle_core.supplies.colours import Supplies
 from jindle_core.swatch_sheet import SHEETS, swatch_sheet
 from server.access import one, papers_seen_by, ranges_seen_by
+from server.accounts.models import Person
 from server.catalogue.api.reader import lying_there
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.charts import chart_places
 from server.catalogue.models import Colour
 from server.catalogue.reading_actions import Laid
+from server.catalogue.strips import strip_places
 from server.papers.api import PaperSerializer
 from server.papers.views import sheet
 from server.parsing import StrictJSONParser
 from server.requests import Request
 from standins.camera import LIGHTS, Scene, SimulatedCamera
-from standins.page import filled_chart
+from standins.page import filled_chart, with_strip
 from standins.reader import true_reflectance
 
 _SCENE = 3  # times as fine as the drawing is the scene before the camera
@@ -48,6 +53,7 @@ class PhotographSerializer(serializers.Serializer):
     paper = serializers.IntegerField()
     light = serializers.ChoiceField(choices=LIGHTS)
     card = serializers.BooleanField(default=True, help_text="with a piece of white card beside it")
+    strip = serializers.BooleanField(default=False, help_text="with the person's strip on its lower edge")
 
 
 class Camera(APIView):
@@ -102,12 +108,27 @@ class CameraChart(APIView):
         here = places[(values["page"] - 1) * size : values["page"] * size]
         if not len(here):
             raise BadInput(Problem(f"This chart has no page {values['page']}.", field="page"))
-        ids = [supplies.rows[place].id for place in here]
-        colours, laid = Colour.objects.in_bulk(ids), Laid(timezone.localdate())
-        swatches = [true_reflectance(lying_there(supplies, colours[pk], laid)) for pk in ids]
+        swatches = _by_hand(supplies, here.tolist())
         scene = filled_chart(printed, swatches, supplies.label_lab[here], values["grey"])
         content = SimulatedCamera().photograph(scene, values["light"], seed=values["range"] + values["page"])
         return HttpResponse(content, content_type="image/jpeg")
+
+
+def _by_hand(supplies: Supplies, places: Sequence[int]) -> list[np.ndarray]:
+    """What is seen of colours that were laid once on white card today."""
+    ids = [supplies.rows[place].id for place in places]
+    colours, laid = Colour.objects.in_bulk(ids), Laid(timezone.localdate())
+    return [true_reflectance(lying_there(supplies, colours[pk], laid)) for pk in ids]
+
+
+def _strip(person: Person, supplies: Supplies) -> list[np.ndarray | None]:
+    """What lies in each box of the person's strip; BadInput where there is none."""
+    places = strip_places(person, supplies)
+    if not places:
+        raise BadInput(Problem("You have no strip of known swatches yet.", field="strip"))
+    there = [place for place in places if place is not None]
+    swatches = dict(zip(there, _by_hand(supplies, there), strict=True))
+    return [None if place is None else swatches[place] for place in places]
 
 
 class CameraPhotograph(APIView):
@@ -135,5 +156,7 @@ class CameraPhotograph(APIView):
         scene = Scene(
             labels, reflectances, np.asarray(WHITE_CARD, dtype=np.float64) if values["card"] else None
         )
+        if values["strip"]:
+            scene = with_strip(scene, strip(), _strip(request.user, supplies))
         content = SimulatedCamera().photograph(scene, values["light"], seed=paper.pk)
         return HttpResponse(content, content_type="image/jpeg")

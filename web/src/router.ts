@@ -73,6 +73,11 @@ export const router = createRouter({
       component: () => import('@/papers/AddPaper.vue'),
       meta: { title: 'Add a paper' },
     },
+    {
+      path: '/papers/strip',
+      component: () => import('@/papers/StripPage.vue'),
+      meta: { title: 'Strip of known swatches' },
+    },
     { path: '/papers/:id(\\d+)', component: () => import('@/papers/PaperPage.vue') },
     {
       path: '/recipes',

@@ -60,6 +60,9 @@ class ArchiveTests(ApiTestCase):
         self.ask("post", "drawer", {"colours": [pen], "fullness": "half", "note": "gift"})
         self.ask("post", "shopping/asked", {"colours": [self.ids["SKY-2"]]}, 204)
         self.ask("post", f"colours/{pen}/readings", {"value": "95, 1, -6", "layers": 2}, 201)
+        below = {"value": "60, 1, -6", "below": self.ids["SKY-1"]}
+        self.ask("post", f"colours/{pen}/readings", below, 201)
+        self.ask("put", "strip", {"colours": [self.ids["SKY-2"], pen]})
         sheet = [Named((50.0, 1.0, 2.0), 0.75, "ground"), Named((30.0, 4.0, 5.0), 0.25, "main")]
         store_paper(self.ann, "Quayside", "Stripes", PICTURE, sheet, "photographed")
         self.ask("post", "palettes/combinations", {"name": "Moonrise", "card": card["id"]}, 201)
@@ -118,6 +121,7 @@ class ArchiveTests(ApiTestCase):
                     "papers.json",
                     "drawer.json",
                     "asked for.json",
+                    "strip.json",
                     "readings.json",
                     "combinations.json",
                     "moods.json",

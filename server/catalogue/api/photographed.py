@@ -1,7 +1,7 @@
 """The API of swatches that are read from a photograph."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Any
 
 import numpy as np
@@ -15,7 +15,7 @@ from rest_framework.views import APIView
 
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.colorimetry.spaces import lab_to_hex
+from jindle_core.colorimetry.spaces import Lab, lab_to_hex
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.picture import Picture, jpeg
 from jindle_core.patterned.correction import PictureBox, correct, find_white
@@ -26,6 +26,7 @@ from jindle_core.supplies.asked import place_of
 from jindle_core.supplies.colours import Supplies
 from jindle_core.swatch_sheet import SHEETS, swatch_sheet
 from server.access import one, ranges_seen_by
+from server.accounts.models import Person
 from server.catalogue.api.fields import LIGHT_CHOICES, BoxSerializer, JsonField, box_of
 from server.catalogue.api.readings import CountSerializer, LaidSerializer, laid_as_said
 from server.catalogue.arrays import catalogue_for
@@ -33,6 +34,7 @@ from server.catalogue.charts import chart_places
 from server.catalogue.downloads import data_url
 from server.catalogue.models import Colour
 from server.catalogue.reading_actions import Value, add_readings
+from server.catalogue.strips import StripSeen, strip_seen
 from server.catalogue.swatches import SwatchSerializer, swatch
 from server.pictures import opened
 from server.requests import Request
@@ -92,6 +94,7 @@ class SwatchesReadSerializer(serializers.Serializer):
     height = serializers.IntegerField()
     white = BoxSerializer(allow_null=True)
     uncertainty = serializers.FloatField()
+    strip = serializers.BooleanField(help_text="the person's strip of known swatches lies in the picture")
     warning = serializers.CharField()
     swatches = PhotographedSerializer(many=True)
 
@@ -125,13 +128,14 @@ class KeepSwatchesSerializer(LaidSerializer):
 
 @dataclass(frozen=True)
 class _Asked:
-    """What was photographed: the colours, their frames, the white card and the grey one."""
+    """What was photographed: the colours, their frames, the white card and the grey one, known swatches."""
 
     places: list[int]
     quads: np.ndarray
     white: PictureBox | None
     white_lab: tuple[float, ...]
     grey: tuple[PictureBox, tuple[float, ...]] | None
+    known: list[tuple[PictureBox, Lab]] = field(default_factory=list)
 
 
 class ReadSwatches(APIView):
@@ -152,7 +156,7 @@ class ReadSwatches(APIView):
         if asked.get("range") is not None:
             one(ranges_seen_by(request.user), pk=asked["range"])
         content = asked["file"].read(figures.paper.LARGEST_PICTURE + 1)
-        return progress(_reading(catalogue_for(request.user), asked, content))
+        return progress(_reading(request.user, asked, content))
 
 
 class KeepSwatches(APIView):
@@ -180,11 +184,14 @@ class KeepSwatches(APIView):
         return Response({"count": len(values)}, status=status.HTTP_201_CREATED)
 
 
-def _reading(supplies: Supplies, asked: dict[str, Any], content: bytes) -> Iterator[dict]:
+def _reading(person: Person, asked: dict[str, Any], content: bytes) -> Iterator[dict]:
     yield {"share": 0.05, "words": "opening the picture"}
-    picture = opened(content)
+    picture, supplies = opened(content), catalogue_for(person)
     yield {"share": 0.4, "words": "looking for the sheet" if "range" in asked else "looking for the white"}
-    found = _chart(supplies, asked, picture) if "range" in asked else _marked(supplies, asked, picture)
+    if "range" in asked:
+        found = _chart(supplies, asked, picture)
+    else:
+        found = _marked(supplies, asked, picture, strip_seen(person, supplies, picture.linear))
     if not found.places:
         yield {"read": _told(supplies, found, [], figures.colour.UNCERTAINTY["photographed"], picture)}
         return
@@ -197,10 +204,11 @@ def _reading(supplies: Supplies, asked: dict[str, Any], content: bytes) -> Itera
     yield {"share": 0.6, "words": "taking the light out"}
     corrected = correct(picture.linear, picture.clipped, found.white, found.white_lab, found.grey)
     light = Light(asked["light"]) if asked.get("light") else None
-    corrected = relit(corrected, light, found.white_lab).picture
+    lit = relit(corrected, light, found.white_lab, found.known)
+    corrected = lit.picture
     yield {"share": 0.85, "words": "reading the swatches"}
     patches = read_patches(corrected, found.quads, found.white_lab)
-    yield {"read": _told(supplies, found, patches, corrected.sigma, picture)}
+    yield {"read": _told(supplies, found, patches, corrected.sigma, picture, lit.trouble)}
 
 
 def _chart(supplies: Supplies, asked: dict[str, Any], picture: Picture) -> _Asked:
@@ -232,19 +240,23 @@ def _chart(supplies: Supplies, asked: dict[str, Any], picture: Picture) -> _Aske
     return _Asked(here.tolist(), quads, white, white_lab, (grey, grey_lab) if asked["grey"] else None)
 
 
-def _marked(supplies: Supplies, asked: dict[str, Any], picture: Picture) -> _Asked:
-    """Swatches that the person marked, and the white card, marked or found."""
+def _marked(supplies: Supplies, asked: dict[str, Any], picture: Picture, strip: StripSeen | None) -> _Asked:
+    """Swatches that the person marked, and the white card, marked or found, or their strip's."""
     given = MarkedSerializer(data=asked.get("patches") or [], many=True)
     given.is_valid(raise_exception=True)
     marked = given.validated_data
     if len(marked) > _MOST:
         raise BadInput(Problem(f"Mark at most {_MOST} swatches in the picture.", field="patches"))
     places = [place_of(supplies, one.pop("colour")) for one in marked]
-    white = box_of(asked["white"]) if asked.get("white") else find_white(picture.linear)
+    if asked.get("white"):
+        white: PictureBox | None = box_of(asked["white"])
+    else:
+        white = strip.found.white if strip else find_white(picture.linear)
     white_lab, grey_lab = _cards(supplies, asked)
     grey = (box_of(asked["grey_box"]), grey_lab) if asked.get("grey_box") else None
     quads = np.array([PictureBox(**one).corners for one in marked], dtype=float).reshape(-1, 4, 2)
-    return _Asked(places, quads, white, white_lab, grey)
+    known = [(box, supplies.lab_at(place)) for box, place in strip.known] if strip else []
+    return _Asked(places, quads, white, white_lab, grey, known)
 
 
 def _cards(supplies: Supplies, asked: dict[str, Any]) -> tuple[tuple[float, ...], tuple[float, ...]]:
@@ -258,11 +270,11 @@ def _cards(supplies: Supplies, asked: dict[str, Any]) -> tuple[tuple[float, ...]
 
 
 def _told(
-    supplies: Supplies, found: _Asked, patches: list[Patch], sigma: float, picture: Picture
+    supplies: Supplies, found: _Asked, patches: list[Patch], sigma: float, picture: Picture, trouble: str = ""
 ) -> dict[str, Any]:
     labs = np.array([patch.lab for patch in patches]).reshape(-1, 3)
     off = delta_e(labs, supplies.lab[found.places])
-    warning = strange(patches, off)
+    warning = f"{strange(patches, off)} {trouble}".strip()
     image, sides = Image.fromarray(picture.pixels), ("left", "top", "width", "height")
     return {
         "preview": data_url(jpeg(image), "image/jpeg"),
@@ -270,6 +282,7 @@ def _told(
         "height": image.height,
         "white": found.white and {side: getattr(found.white, side) for side in sides},
         "uncertainty": round(sigma, 1),
+        "strip": bool(found.known),
         "warning": warning,
         "swatches": [
             {

@@ -45,11 +45,12 @@ const light = ref<PhotoLight | ''>('')
 const known = ref<(Box & { colour: number })[]>([])
 const drawing = ref<'white' | 'known'>('white')
 const pending = ref<Box | null>(null)
+const byStrip = ref(true)
 const frames = computed(() =>
-  known.value.map((one, at) => ({
+  (reading.value?.known ?? []).map((one, at) => ({
     key: String(at),
-    words: reading.value?.known[at]?.swatch.label ?? '',
-    corners: cornersOf(one),
+    words: one.swatch.label,
+    corners: cornersOf(one.box),
   })),
 )
 function cornersOf({ left, top, width, height }: Box): [number, number][] {
@@ -67,6 +68,10 @@ function name(picked: Picked) {
   pending.value = null
   void read()
 }
+function leaveStrip() {
+  byStrip.value = false
+  void read()
+}
 function forget(at: number) {
   known.value = known.value.filter((_, other) => other !== at)
   void read()
@@ -78,6 +83,7 @@ const told = () => ({
   reference: reference.value || undefined,
   corners: corners.value,
   light: light.value || undefined,
+  strip: byStrip.value ? 'auto' : 'none',
   known: known.value.length ? known.value : undefined,
   edits: edits.value.length ? edits.value : undefined,
 })
@@ -96,6 +102,7 @@ function take(picture: Blob, title_ = '') {
   corners.value = undefined
   edits.value = []
   known.value = []
+  byStrip.value = true
   drawing.value = 'white'
   for (const key of Object.keys(names)) delete names[Number(key)]
   if (title_ && !title.value) title.value = title_.replace(/\.(png|jpe?g|webp)$/i, '')
@@ -182,6 +189,9 @@ usePasted(take)
         <p class="mb-4">
           A scan or a photo (PNG, JPEG, WebP): by the button, dropped here, or pasted. In a photo,
           lay a piece of white card on or beside the sheet: with it the light is corrected for.
+          Under a lamp a
+          <RouterLink to="/papers/strip" class="underline">strip of known swatches</RouterLink>
+          does better.
         </p>
         <PictureButton @file="(one) => take(one, one.name)">Choose a picture</PictureButton>
       </div>
@@ -249,6 +259,7 @@ usePasted(take)
             :known="reading.known"
             class="sm:col-span-2"
             @forget="forget"
+            @leave-strip="leaveStrip"
           />
         </div>
         <div class="mt-3 flex flex-wrap items-end gap-2">

@@ -186,7 +186,9 @@ usePasted(take)
         </template>
         <p v-else class="mb-4">
           Any page of swatches with a piece of white card in the picture. Choose the picture, then
-          draw a frame on each swatch and say which colour it is.
+          draw a frame on each swatch and say which colour it is. A
+          <RouterLink to="/papers/strip" class="underline">strip of known swatches</RouterLink>
+          beside them undoes a lamp.
         </p>
         <PictureButton @file="take">Choose a picture</PictureButton>
         <span class="ml-3 text-xs text-soft">or drop or paste one</span>
@@ -269,6 +271,9 @@ usePasted(take)
           Left as photographed, right as known until now. A photograph tells colours only roughly; a
           reader does better.
           <TheFigure tip :text="`good to about ΔE ${read.uncertainty}`" />
+        </p>
+        <p v-if="read.strip" class="mb-2 text-xs">
+          Your strip of known swatches was found by itself.
         </p>
         <p v-if="read.warning" class="mb-3 border-l-2 border-ink pl-3">{{ read.warning }}</p>
         <p v-if="!read.swatches.length" class="mb-3">Draw a frame on a swatch in the picture.</p>
