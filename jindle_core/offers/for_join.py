@@ -16,6 +16,7 @@ from jindle_core.card.ground import PadUse
 from jindle_core.checked.ground import pads_to_take
 from jindle_core.colorimetry.spaces import Lab
 from jindle_core.errors import BadInput, Problem
+from jindle_core.matching.verdicts import combined
 from jindle_core.seen.ground import Grounded
 from jindle_core.words import in_words
 
@@ -36,10 +37,11 @@ class JoinOffer:
 
 @dataclass(frozen=True, slots=True)
 class Overlapping:
-    """What two of the pads give where both lie fully."""
+    """What two of the pads give where both lie fully, and one sigma of it in ΔE00."""
 
     words: str
     lab: Lab
+    sigma: float
     meeting: Meeting
 
 
@@ -147,7 +149,13 @@ def together(grounded: Grounded) -> Together:
     words = f"{len(clean)} of {len(laid)} overlaps come out clean; "
     words += "together they go all round the circle: a rainbow." if rainbow else "no rainbow."
     found = [
-        Overlapping(" and ".join(_names(grounded, one.places)), one.lab, one.join.meeting) for one in laid
+        Overlapping(
+            " and ".join(_names(grounded, one.places)),
+            one.lab,
+            combined(*(grounded.sigma(at) for at in one.places)),
+            one.join.meeting,
+        )
+        for one in laid
     ]
     best = None if grounded.ground.shape in LAYERED else _best_order(grounded)
     return Together(best, tuple(found), rainbow, words)

@@ -228,6 +228,11 @@ class Coloured:
         """The paper's reflectance (31,)."""
         return WHITE_CARD if self.paper is None else self._supplies.reflectance(np.array([self.paper]))[0]
 
+    @property
+    def sigma(self) -> float:
+        """One sigma (ΔE00) of the least known of all its tones as they are laid here; 0 without any."""
+        return max((one for tones in self.tones.values() for one in tones.sigma), default=0.0)
+
     def is_guess(self, area: Area) -> bool:
         """Whether nobody can say how an area looks, as of a film on dark card before any of it was read."""
         return max(self.tones[area.key].sigma, default=0.0) > figures.colour.NEAR

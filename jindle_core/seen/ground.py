@@ -16,6 +16,7 @@ from jindle_core.blending.stencils import Layer, stencilled
 from jindle_core.blending.ways import PadRow
 from jindle_core.card.ground import Ground, PadUse, layers
 from jindle_core.prediction.behaviour import Hand
+from jindle_core.prediction.near import Way
 from jindle_core.prediction.stocks import WHITE_CARD, card_lab
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.colours import RangeFacts, Supplies
@@ -64,6 +65,11 @@ class Grounded:
             for about, (hand, coats) in zip(facts, how, strict=True)
         ]
         return self.supplies.dabs(np.array(places, dtype=np.intp)).times(np.array(amounts))
+
+    def sigma(self, at: int) -> float:
+        """One sigma (ΔE00) of a pad of the ground as it is laid here."""
+        pad = self.pads[at]
+        return self.supplies.laid_sigma(self.places[at], Way(pad.coats, pad.hand, self.card))
 
     def facts(self, place: int) -> RangeFacts:
         """What is known of the range of a colour."""
@@ -151,6 +157,15 @@ class Grounded:
             lifted = (weights @ leaves) / np.maximum(weights.sum(axis=1), 1e-9)
             found[effect.kind] = marks(effect.kind, self.inks.mixed(weights), lifted, over, self.card)
         return found
+
+    @property
+    def mat_sigma(self) -> float | None:
+        """One sigma of that, in ΔE00; None where it is not inked."""
+        mat = self.ground.mat
+        if mat is None or mat.colour not in self.supplies.places:
+            return None
+        way = Way(mat.coats, mat.hand, self.card_of(mat.paper))
+        return self.supplies.laid_sigma(self.supplies.places[mat.colour], way)
 
     @cached_property
     def mat_lab(self) -> np.ndarray | None:

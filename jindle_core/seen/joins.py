@@ -18,13 +18,15 @@ _STRIP, _THUMB = 2, 4  # every second place of a strip is shown, of one that is 
 class JoinSeen:
     """How a pad meets the next; ``meeting`` is None, and the strips are empty, where it is not predicted.
 
-    ``rough`` says that one of the two is not well enough known, ``brushed`` that it can be joined otherwise.
+    ``rough`` says that one of the two is not well enough known, ``brushed`` that it can be joined otherwise,
+    ``sigma`` how well the less known of the two is, in ΔE00.
     """
 
     meeting: Meeting | None
     words: str
     rough: bool
     brushed: bool
+    sigma: float
     strip: tuple[Shades, ...]
     wet: tuple[Shades, ...]
 
@@ -48,9 +50,10 @@ def _seen(
 ) -> JoinSeen:
     rough = any(grounded.known(place).rough for place in grounded.places[at : at + 2])
     brushed = grounded.row.is_brushed(at)
+    sigma = max(grounded.sigma(one) for one in range(at, min(at + 2, len(grounded.pads))))
     if not grounded.is_predicted(at):
-        return JoinSeen(None, "not predicted", rough, brushed, dry, damp)
-    return JoinSeen(join.meeting, join.words, rough, brushed, dry, damp)
+        return JoinSeen(None, "not predicted", rough, brushed, sigma, dry, damp)
+    return JoinSeen(join.meeting, join.words, rough, brushed, sigma, dry, damp)
 
 
 def _strips(grounded: Grounded, places: Sequence[int], damp: bool) -> list[np.ndarray]:

@@ -24,6 +24,7 @@ from jindle_core.lengths import Size
 from jindle_core.material import End
 from jindle_core.media import PAD_MEDIA, Medium
 from jindle_core.patterned.sheet import Sheet
+from jindle_core.prediction.near import Way
 from jindle_core.prediction.vellum import under_vellum, veil
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.desk import Drawings, Part, built_desk
@@ -253,6 +254,15 @@ class Stack:
                 ink = self.grounded.inks_at([place], [(inked.hand, inked.coats)])
                 found[piece.key] = seen_on(ink, card)[0]
         return found
+
+    def inked_sigma(self, key: int) -> float | None:
+        """One sigma (ΔE00) of a piece that is inked by oneself; None for another."""
+        piece = self.piece(key)
+        place = self.palette.supplies.places.get(piece.inked.colour) if piece.inked else None
+        if piece.inked is None or place is None:
+            return None
+        way = Way(piece.inked.coats, piece.inked.hand, self._reflectance(piece.material))
+        return self.palette.supplies.laid_sigma(place, way)
 
     def _reflectance(self, end: End) -> np.ndarray:
         if end.source == "palette":

@@ -255,6 +255,10 @@ class Supplies:
             found[there] = self.predictions.sigmas(range_id, ids, ones, way)
         return found
 
+    def laid_sigma(self, place: int, way: Way) -> float:
+        """One sigma of what the colour at a place shows laid so: what it has itself, and what laying adds."""
+        return float(np.hypot(self.sigma[place], self.laying_sigma(np.array([place]), way)[0]))
+
     def _by_range(self, places: np.ndarray) -> Iterator[tuple[np.ndarray, int, list[int], np.ndarray]]:
         """Of the colours at some places those of each range: which, the range, their ids, single layers."""
         ones = self.reflectance(places)

@@ -64,9 +64,11 @@ class CardOnPapers(APIView):
                 {
                     "paper": None if paper is None else swatch(seen.supplies, paper),
                     "words": words,
-                    "picture": (drawn := picture_seen(coloured.on_paper(paper))) and picture_told(drawn),
+                    "uncertainty": round(there.sigma, 1),
+                    "picture": (drawn := picture_seen(there)) and picture_told(drawn),
                 }
                 for words, paper in papers_to_try(seen.supplies)
+                for there in (coloured.on_paper(paper),)
             ]
         )
 

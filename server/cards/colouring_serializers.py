@@ -368,4 +368,5 @@ class OnPaperSerializer(serializers.Serializer):
 
     paper = SwatchSerializer(allow_null=True)
     words = serializers.CharField()
+    uncertainty = serializers.FloatField(help_text="one sigma of its least known tone, in ΔE00")
     picture = PictureSerializer(allow_null=True)

@@ -344,6 +344,9 @@ class PieceSerializer(serializers.Serializer):
     material = MaterialViewSerializer()
     pattern = PatternSerializer(allow_null=True, help_text="how that of its sheet lies; none: it is of none")
     inked = InkedOverSerializer(allow_null=True)
+    inked_uncertainty = serializers.FloatField(
+        allow_null=True, help_text="one sigma of that prediction, in ΔE00"
+    )
     of_card = serializers.BooleanField(help_text="so that it can be inked by oneself")
     of_sheet = serializers.BooleanField(help_text="so that it can be cut out of patterned paper")
     is_ink = serializers.BooleanField(help_text="nothing that is held or cut: stamped, written")

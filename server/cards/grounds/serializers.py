@@ -163,6 +163,7 @@ class PadSerializer(PadUseSerializer):
     swatch = SwatchSerializer()
     shades = ShadesSerializer(help_text="as laid, dry")
     lightness = serializers.FloatField(help_text="L* as laid, dry")
+    uncertainty = serializers.FloatField(help_text="one sigma of the prediction, in ΔE00")
     predicted = serializers.BooleanField(help_text="or not to be predicted at all")
     layer = serializers.IntegerField(help_text="the stencil that it goes through, counted from 0")
     notes = serializers.ListField(child=serializers.CharField())
@@ -175,6 +176,7 @@ class JoinSerializer(serializers.Serializer):
     words = serializers.CharField()
     rough = serializers.BooleanField(help_text="one of the two is not well enough known")
     brushed = serializers.BooleanField(help_text="one pad into the next: it can be joined otherwise")
+    uncertainty = serializers.FloatField(help_text="one sigma of the prediction, in ΔE00")
     strip = ShadesSerializer(many=True)
     wet = ShadesSerializer(many=True, help_text="the same while it is wet, where that is told")
 
@@ -201,6 +203,7 @@ class InkedCardSerializer(InkedCardUseSerializer):
     paper_swatch = SwatchSerializer(allow_null=True)
     shades = ShadesSerializer()
     lightness = serializers.FloatField()
+    uncertainty = serializers.FloatField(help_text="one sigma of the prediction, in ΔE00")
     like = NearestColourSerializer(allow_null=True)
 
 
@@ -255,6 +258,7 @@ class OverlapSerializer(serializers.Serializer):
     words = serializers.CharField(help_text="the two pads")
     shades = ShadesSerializer()
     hue_name = serializers.CharField()
+    uncertainty = serializers.FloatField(help_text="one sigma of the prediction, in ΔE00")
     meeting = serializers.ChoiceField(choices=MEETING_CHOICES)
     like = NearestColourSerializer(allow_null=True)
 

@@ -71,7 +71,7 @@ def build_told(examined: Examined, units: str) -> dict[str, Any]:
 def _piece(examined: Examined, piece: Piece, units: str, mats: Mapping[int, End]) -> dict[str, Any]:
     stack = examined.stack
     size, fit, stands = stack.cut_to(piece), examined.fits[piece.key], examined.stands.get(piece.key)
-    height = stack.heights[piece.key]
+    height, sigma = stack.heights[piece.key], stack.inked_sigma(piece.key)
     return {
         "key": piece.key,
         "kind": piece.kind.value,
@@ -91,6 +91,7 @@ def _piece(examined: Examined, piece: Piece, units: str, mats: Mapping[int, End]
         "material": end_seen_told(stack.seen(piece.key)),
         "pattern": _pattern(piece.pattern) if stack.sheet(piece.key) is not None else None,
         "inked": piece.inked and asdict(piece.inked),
+        "inked_uncertainty": sigma if sigma is None else round(sigma, 1),
         "of_card": piece.kind in OF_CARD,
         "of_sheet": piece.kind in OF_SHEET,
         "is_ink": piece.is_ink,

@@ -83,6 +83,7 @@ def _pads(grounded: Grounded) -> list[dict[str, Any]]:
                 "swatch": swatch(grounded.supplies, place),
                 "shades": view,
                 "lightness": round(float(lab[0]), 1),
+                "uncertainty": round(grounded.sigma(at), 1),
                 "predicted": about.predicted,
                 "layer": layer_of[at],
                 "notes": list(about.notes),
@@ -97,6 +98,7 @@ def _join(seen: JoinSeen) -> dict[str, Any]:
         "words": seen.words,
         "rough": seen.rough,
         "brushed": seen.brushed,
+        "uncertainty": round(seen.sigma, 1),
         "strip": list(seen.strip),
         "wet": list(seen.wet),
     }
@@ -107,14 +109,15 @@ def _joins(wanted: Sequence[tuple[Grounded, dict[int, Join]]], damp: bool = Fals
 
 
 def _mat(grounded: Grounded) -> dict[str, Any] | None:
-    mat, lab = grounded.ground.mat, grounded.mat_lab
-    if mat is None or lab is None:
+    mat, lab, sigma = grounded.ground.mat, grounded.mat_lab, grounded.mat_sigma
+    if mat is None or lab is None or sigma is None:
         return None
     return asdict(mat) | {
         "swatch": _swatch_of(grounded, mat.colour),
         "paper_swatch": _swatch_of(grounded, mat.paper),
         "shades": value_shades(tuple(map(float, lab))),
         "lightness": round(float(lab[0]), 1),
+        "uncertainty": round(sigma, 1),
         "like": _like(grounded, lab),
     }
 
@@ -171,6 +174,7 @@ def together_told(grounded: Grounded, found: Together) -> dict[str, Any]:
                 "words": one.words,
                 "shades": view,
                 "hue_name": hue_family(one.lab),
+                "uncertainty": round(one.sigma, 1),
                 "meeting": one.meeting.value,
                 "like": _like(grounded, np.array(one.lab)),
             }

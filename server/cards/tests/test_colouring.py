@@ -163,6 +163,7 @@ class ColouringTests(ApiTestCase):
         papers = self.ask("get", f"cards/{card['id']}/colouring/papers")
         self.assertEqual([one["words"] for one in papers], ["white marker paper", "cream", "grey", "kraft"])
         self.assertNotEqual(papers[0]["picture"]["shapes"], papers[3]["picture"]["shapes"])
+        self.assertGreater(papers[3]["uncertainty"], papers[0]["uncertainty"])
         self.change(card, 400, kind="set_colouring", paper=self.ids["FERN-3"])
 
     def test_another_medium_another_family(self):

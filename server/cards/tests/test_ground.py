@@ -75,6 +75,14 @@ class GroundTests(GroundTestCase):
             card = self.change(card, kind="set_ground", pads=self.use("MOSS-1", **told) + self.use("POND-1"))
             seen = self.ground(card)["pads"][0]["lightness"]
             self.assertEqual(seen > plain, lighter, told)
+        sure = []
+        for coats in (1, 3):
+            pads = self.use("MOSS-1", coats=coats) + self.use("POND-1")
+            card = self.change(card, kind="set_ground", pads=pads)
+            told = self.ground(card)
+            sure.append(told["pads"][0]["uncertainty"])
+            self.assertEqual(told["joins"][0]["uncertainty"], max(one["uncertainty"] for one in told["pads"]))
+        self.assertLess(*sure)
         strips = []
         for reach in ("a-little", "far"):
             card = self.change(card, kind="set_ground", pads=self.use("MOSS-1", "POND-1", reach=reach))
@@ -315,7 +323,12 @@ class FindingTests(GroundTestCase):
         self.assertEqual(self.finding(card, "mat")["status"], "holds")
         light = self.change(card, kind="set_ground", mat={"colour": self.ids["PLUM-1"], "hand": "light"})
         self.assertGreater(self.ground(light)["mat"]["lightness"], told["mat"]["lightness"] + 5)
-        bare = self.change(light, kind="set_ground", mat=None)
+        pad = self.ground(card)["pads"][0]
+        dark = self.change(
+            light, kind="set_ground", mat={"colour": self.ids["FOG-1"], "paper": self.ids["soot"]}
+        )
+        self.assertGreater(self.ground(dark)["mat"]["uncertainty"], pad["uncertainty"])
+        bare = self.change(dark, kind="set_ground", mat=None)
         self.assertIsNone(self.ground(bare)["mat"])
 
     def test_what_a_ground_needs_is_on_the_shopping_list(self):

@@ -77,7 +77,7 @@ async function take(colour: number) {
           >.
           <TheFigure
             tip
-            :text="`L* ${mat.lightness}${mat.like ? `, ΔE ${mat.like.distance}` : ''}`"
+            :text="`L* ${mat.lightness}, ± ${mat.uncertainty}${mat.like ? `, ΔE ${mat.like.distance}` : ''}`"
           />
           {{ mat.whole ? '' : 'Inside the dashed line it is covered.' }}
         </p>

@@ -5,6 +5,7 @@ import { reachValues, seamValues } from '@/api/schema'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import StatusMark from '@/ui/StatusMark.vue'
 import { choices, inWords } from '@/lib/words'
+import TheFigure from '@/ui/TheFigure.vue'
 import JoinStrip from './JoinStrip.vue'
 import WaysOut from './WaysOut.vue'
 
@@ -31,7 +32,7 @@ const SEAMS = choices(seamValues)
         <b v-if="join.meeting">{{
           join.rough ? `probably ${inWords(join.meeting)}` : inWords(join.meeting)
         }}</b>
-        {{ join.words }}
+        {{ join.words }} <TheFigure :text="`± ${join.uncertainty}`" />
       </p>
       <button
         type="button"

@@ -6,6 +6,7 @@ import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
 import { coatChoices, HANDS } from './ground'
+import TheFigure from '@/ui/TheFigure.vue'
 import PlainWords from '@/ui/PlainWords.vue'
 
 /** A pad of the ground and how it is laid. */
@@ -34,13 +35,13 @@ const session = useSession()
       class="h-10 w-12 shrink-0 rounded-[20px] border border-line"
       :class="{ 'border-dashed !border-edge': pad.swatch.provenance !== 'read' }"
       :style="{ background: pad.shades[session.view] }"
-      :title="`as laid: L* ${pad.lightness}`"
     />
     <span class="min-w-0 flex-1 max-sm:min-w-40">
       <b class="block truncate">{{ at + 1 }} {{ pad.swatch.label }}</b>
       <span class="block truncate text-xs"
-        >{{ pad.swatch.range_name }}, {{ pad.swatch.medium }}</span
-      >
+        >{{ pad.swatch.range_name }}, {{ pad.swatch.medium }}
+        <TheFigure tip :text="`as laid: L* ${pad.lightness}, ± ${pad.uncertainty}`"
+      /></span>
     </span>
     <ChoiceList
       class="w-[122px] shrink-0"

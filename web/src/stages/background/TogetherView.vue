@@ -5,6 +5,7 @@ import { useCard } from '@/card/card'
 import { useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
 import { inWords } from '@/lib/words'
+import TheFigure from '@/ui/TheFigure.vue'
 import JoinStrip from './JoinStrip.vue'
 import { useGround } from './ground'
 
@@ -64,7 +65,7 @@ const MARKS = { clean: CheckIcon, softens: ExclamationTriangleIcon, muddy: XMark
               <b class="text-sm">{{ one.hue_name }}</b>
               <span class="sr-only">{{ one.meeting }}</span>
             </span>
-            <span class="block">{{ one.words }}</span>
+            <span class="block">{{ one.words }} <TheFigure :text="`± ${one.uncertainty}`" /></span>
             <span v-if="one.like && one.like.verdict !== 'far'" class="block truncate">
               {{ inWords(one.like.verdict) }}: {{ one.like.name }}
             </span>

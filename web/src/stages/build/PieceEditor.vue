@@ -6,6 +6,7 @@ import { acrossValues, downValues, makingValues, raisedValues } from '@/api/sche
 import CheckItem from '@/card/CheckItem.vue'
 import { HANDS } from '@/lib/laid'
 import { useSession } from '@/lib/session'
+import TheFigure from '@/ui/TheFigure.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
 import StatusMark from '@/ui/StatusMark.vue'
@@ -178,7 +179,10 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
         <button type="button" class="button button-plain" @click="set({ inked: null })">
           Leave it bare
         </button>
-        <p class="pb-2 text-xs text-soft">a prediction; try it on a scrap</p>
+        <p class="pb-2 text-xs text-soft">
+          a prediction; try it on a scrap
+          <TheFigure v-if="piece.inked_uncertainty" tip :text="`± ${piece.inked_uncertainty}`" />
+        </p>
       </div>
       <p v-if="carries" class="col-span-2 text-xs text-soft">
         The blended ground is on it.

@@ -4,6 +4,7 @@ import { useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
 import AppDialog from '@/ui/AppDialog.vue'
 import DrawnPicture from '@/drawing/DrawnPicture.vue'
+import TheFigure from '@/ui/TheFigure.vue'
 import { usePicture } from './picture'
 
 /** The same picture on the kinds of paper that there are, side by side. */
@@ -42,6 +43,7 @@ async function take(paper: number | null) {
           <span class="min-w-0 flex-1 text-xs">
             <b class="block">{{ one.words }}</b>
             {{ one.paper ? `${one.paper.range_name} ${one.paper.label}` : '' }}
+            <TheFigure tip :text="`± ${one.uncertainty} where it is known least`" />
           </span>
           <button type="button" class="button" @click="take(one.paper?.id ?? null)">
             Use it<span class="sr-only">: {{ one.words }}</span>
