@@ -19,6 +19,7 @@ from jindle_core.blending.inks import Ink, inks_of
 from jindle_core.blending.joins import measure_join, strips
 from jindle_core.blending.meeting import BLENDED
 from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.media import Medium
 from jindle_core.prediction.behaviour import usual_behaviour
@@ -26,7 +27,8 @@ from jindle_core.prediction.stocks import WHITE_CARD
 from standins.device import Swatch
 from standins.reader import true_reflectance, true_strip
 
-_PADS, _PAIRS = 60, 400
+_PADS, _PAIRS, _DRAWS = 60, 400, (11, 12, 13)
+_MEDIUM = Medium.DYE_PAD
 _DYES = Path(__file__).resolve().parent.parent / "demo" / "data" / "spectra" / "brackwater.csv"
 
 
@@ -34,19 +36,32 @@ def blending_rows() -> list[Row]:
     """Rows of the bench's table: strips against the desk, mud forecast, bridges."""
     with _DYES.open(newline="", encoding="utf-8") as lines:
         rows = list(csv.reader(lines))[1:]
-    random = np.random.default_rng(11)
-    white, medium = tuple(WHITE_CARD), Medium.DYE_PAD
-    swatches = [_pad(rows[at], medium, white) for at in random.permutation(len(rows))[:_PADS]]
-    # What a person has of a pad is a reading of one dab of it.
-    behaviour = usual_behaviour(medium)
-    inks = inks_of([Ink(true_reflectance(one), medium, behaviour) for one in swatches])
-    pairs = [tuple(random.choice(_PADS, 2, replace=False)) for _ in range(_PAIRS)]
-    first, second = (np.array(column) for column in zip(*pairs, strict=True))
-    seen = reflectance_to_lab(
-        np.array([true_strip(swatches[a], swatches[b], *BLENDED.weights().T) for a, b in pairs])
-    )
-    said = strips(inks[first], inks[second])
-    return [_distance(said, seen), _mud(said, seen), _bridged(inks, first, second, measure_join(said).muddy)]
+    behaviour, draws = usual_behaviour(_MEDIUM), [_draw(rows, seed) for seed in _DRAWS]
+    seen = np.concatenate([there for *_, there in draws])
+    # What a person has of a pad is a reading of one dab of it, or, as most, its colour and no spectrum.
+    read, known = [], []
+    for truth, first, second, _ in draws:
+        for given, found in ((truth, read), (lab_to_reflectance(reflectance_to_lab(truth)), known)):
+            inks = inks_of([Ink(one, _MEDIUM, behaviour) for one in given])
+            found.append((strips(inks[first], inks[second]), inks, first, second))
+    said = np.concatenate([one for one, *_ in read])
+    one_said, *bridged = read[0]
+    return [
+        _distance(said, seen),
+        _mud("from spectra", said, seen, 0.96),
+        _mud("from colours alone", np.concatenate([one for one, *_ in known]), seen, 0.92),
+        _bridged(*bridged, measure_join(one_said).muddy),
+    ]
+
+
+def _draw(rows: list[list[str]], seed: int) -> tuple[np.ndarray, np.ndarray, np.ndarray, np.ndarray]:
+    """What pads reflect (n, 31), the pairs of some of them, and the strips between those, all in truth."""
+    random, white = np.random.default_rng(seed), tuple(WHITE_CARD)
+    pads = [_pad(rows[at], _MEDIUM, white) for at in random.permutation(len(rows))[:_PADS]]
+    pairs = np.array([random.choice(_PADS, 2, replace=False) for _ in range(_PAIRS)])
+    seen = [true_strip(pads[a], pads[b], *BLENDED.weights().T) for a, b in pairs]
+    truth = np.array([true_reflectance(one) for one in pads])
+    return truth, pairs[:, 0], pairs[:, 1], reflectance_to_lab(np.array(seen))
 
 
 def _pad(row: list[str], medium: Medium, white: tuple[float, ...]) -> Swatch:
@@ -57,7 +72,7 @@ def _pad(row: list[str], medium: Medium, white: tuple[float, ...]) -> Swatch:
 def _distance(said: np.ndarray, seen: np.ndarray) -> Row:
     off = delta_e(said, seen)
     return (
-        f"Joins of {_PAIRS} pairs of dye pads: ΔE00 from the stand-in's along the strip,"
+        f"Joins of {_PAIRS * len(_DRAWS)} pairs of dye pads: ΔE00 from the stand-in's along the strip,"
         " median / 90th percentile",
         "told",
         f"{np.median(off):.1f} / {np.percentile(off, 90):.1f}",
@@ -65,11 +80,11 @@ def _distance(said: np.ndarray, seen: np.ndarray) -> Row:
     )
 
 
-def _mud(said: np.ndarray, seen: np.ndarray, wanted: float = 0.95, most: float = 0.05) -> Row:
+def _mud(words: str, said: np.ndarray, seen: np.ndarray, wanted: float, most: float = 0.05) -> Row:
     forecast, there = measure_join(said).muddy, measure_join(seen).muddy
     found, alarms = int((forecast & there).sum()), int((forecast & ~there).sum())
     return (
-        "The stand-in's muddy joins forecast; false alarms among its other joins",
+        f"The stand-in's muddy joins forecast {words}; false alarms among its other joins",
         f"≥ {wanted:.0%}; ≤ {most:.0%}",
         f"{found} of {there.sum()}; {alarms} of {(~there).sum()}",
         found >= wanted * there.sum() and alarms <= most * (~there).sum(),

@@ -8,7 +8,7 @@ from numpy.typing import NDArray
 
 from jindle_core import figures
 from jindle_core.blending.inks import Inks, seen_on
-from jindle_core.blending.joins import laid_over, measure_join
+from jindle_core.blending.joins import measure_join, strips
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.prediction.stocks import WHITE_CARD
 
@@ -63,11 +63,12 @@ def _hues(inks: Inks, card: Array) -> tuple[Array, Array]:
     labs = seen_on(inks, card)
     hues = np.degrees(np.arctan2(labs[:, 2], labs[:, 1])) % 360
     between = np.full((len(labs), len(labs)), np.nan)
-    for at in range(len(labs)):
-        lines = np.moveaxis(laid_over(inks[np.full(len(labs), at)], inks, card), 0, 1)  # (n, 3, 3)
-        measured, middle = measure_join(lines, card), lines[:, 1]
+    for at in range(len(labs) - 1):
+        lines = strips(inks[at], inks[at + 1 :], card)
+        measured, middle = measure_join(lines, card), lines[:, lines.shape[1] // 2]
         clean = ~measured.muddy & ~measured.softens & (_chroma(middle) >= figures.grounds.MUD_ENDS_C)
-        between[at] = np.where(clean, np.degrees(np.arctan2(middle[:, 2], middle[:, 1])) % 360, np.nan)
+        seen = np.where(clean, np.degrees(np.arctan2(middle[:, 2], middle[:, 1])) % 360, np.nan)
+        between[at, at + 1 :] = between[at + 1 :, at] = seen
     return hues, between
 
 

@@ -53,6 +53,11 @@ SLIP_LENGTH = 4
 # Recovery of a reflectance from Lab.
 REFLECTANCE_FLOOR = 0.005  # no real paint or paper reflects less
 RECOVERY_ROUNDS = 3  # after three the round trip is under 0.5
+RECOVERY_STEPS, RECOVERY_STILL = 5, 0.1  # after which a real colour moves by less than that; others never do
+# How much of the smoothest logarithm: colourants take away shares of light, and so are nearer to it than
+# cards are. A quarter fewer muddy joins of pads known by their colour alone are missed than by none, and no
+# pair that is known to be clean is called muddy, as it is from a half on.
+RECOVERY_LOGARITHM = 0.3
 
 # The chart of a range: fields by hue angle and L*, and the chroma below
 # which a colour is a neutral or a field's middle is judged.

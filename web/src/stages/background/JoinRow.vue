@@ -32,7 +32,7 @@ const SEAMS = choices(seamValues)
         <b v-if="join.meeting">{{
           join.rough ? `probably ${inWords(join.meeting)}` : inWords(join.meeting)
         }}</b>
-        {{ join.words }} <TheFigure :text="`± ${join.uncertainty}`" />
+        {{ join.words }} <TheFigure tip :text="`± ${join.uncertainty}`" />
       </p>
       <button
         type="button"

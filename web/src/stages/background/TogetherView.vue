@@ -65,7 +65,9 @@ const MARKS = { clean: CheckIcon, softens: ExclamationTriangleIcon, muddy: XMark
               <b class="text-sm">{{ one.hue_name }}</b>
               <span class="sr-only">{{ one.meeting }}</span>
             </span>
-            <span class="block">{{ one.words }} <TheFigure :text="`± ${one.uncertainty}`" /></span>
+            <span class="block"
+              >{{ one.words }} <TheFigure tip :text="`± ${one.uncertainty}`"
+            /></span>
             <span v-if="one.like && one.like.verdict !== 'far'" class="block truncate">
               {{ inWords(one.like.verdict) }}: {{ one.like.name }}
             </span>
