@@ -59,4 +59,4 @@ def lab_to_reflectance(lab: Array) -> Array:
     for _ in range(figures.colour.RECOVERY_ROUNDS):
         missing = wanted - reflectance @ D50_WEIGHTS
         reflectance = np.clip(reflectance + missing @ _FROM_XYZ, figures.colour.REFLECTANCE_FLOOR, 1)
-    return reflectance
+    return np.asarray(reflectance)

@@ -2,7 +2,7 @@
 
 from collections import OrderedDict
 from collections.abc import Collection, Iterator, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 from typing import Any, NamedTuple
 
@@ -29,6 +29,11 @@ from jindle_core.substitutes.glaze import GlazeTable
 from jindle_core.supplies.predictions import Predictions
 from jindle_core.supplies.readings import LaidReading, Settled
 
+# What is worked out from the ranges and the readings alone.
+_WITHOUT_DRAWER = (
+    "label_lab", "lab", "sigma", "_ids", "predictions", "_dabs", "_pad_ranges", "discontinued", "range_ids",
+    "places", "named", "lost", "columns", "search", "shades", "shown", "second_shades", "sheets",
+)  # fmt: skip
 _BUILDERS = 12  # media, drawers and papers whose families are held at once
 
 
@@ -192,6 +197,17 @@ class Supplies:
         self._earlier_glazes.update(earlier._earlier_glazes | made)
         return self
 
+    def with_drawer(self, drawer: dict[int, Kept]) -> "Supplies":
+        """The same colours with another drawer; what that has no part in stands as it was worked out."""
+        made = replace(self, drawer=drawer)
+        vars(made).update({name: found for name, found in vars(self).items() if name in _WITHOUT_DRAWER})
+        vars(made)["_earlier_indexes"] = vars(self).get("indexes", self._earlier_indexes)
+        return made.after(self)
+
+    @cached_property
+    def _earlier_indexes(self) -> dict[tuple[str, bool], tuple[NearestIndex, np.ndarray]]:
+        return {}
+
     def glazes(self, medium: Medium) -> tuple[GlazeTable, np.ndarray]:
         """Every glaze of two usable colours of a transparent medium, and the places they speak of.
 
@@ -333,7 +349,10 @@ class Supplies:
         for key, places in self.columns.items():
             for only_owned in (False, True):
                 kept = places[(self.usable if only_owned else self.to_be_had)[places]]
-                found[key, only_owned] = (NearestIndex(self.lab[kept]), kept)
+                earlier = self._earlier_indexes.get((key, only_owned))
+                if earlier is None or not np.array_equal(kept, earlier[1]):
+                    earlier = NearestIndex(self.lab[kept]), kept
+                found[key, only_owned] = earlier
         return found
 
     def landable(self, column: str, only_owned: bool) -> Landable:

@@ -32,7 +32,8 @@ class Person(AbstractBaseUser):
     """Somebody who makes cards, and how they like things shown.
 
     ``catalogue_version`` counts the changes of what they alone have (own
-    ranges, drawer), so that arrays held in memory know when they are old.
+    ranges, readings), ``drawer_version`` those of the drawer, so that arrays
+    held in memory know when they are old.
     """
 
     # Two accounts whose names differ only in case or accents would be mistaken
@@ -44,6 +45,7 @@ class Person(AbstractBaseUser):
     dark_first = models.BooleanField(default=False)
     figures = models.BooleanField(default=False)
     catalogue_version = models.PositiveIntegerField(default=0)
+    drawer_version = models.PositiveIntegerField(default=0)
     created = models.DateTimeField(default=timezone.now)
 
     objects = PersonManager()

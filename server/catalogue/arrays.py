@@ -16,7 +16,8 @@ from server.catalogue.readings import from_bytes, read_of
 
 _KEPT = 32  # people whose arrays are held at once in one process
 
-_held: OrderedDict[tuple[int, int, int], Supplies] = OrderedDict()
+_Key = tuple[int, int, int, int]
+_held: OrderedDict[_Key, Supplies] = OrderedDict()
 _holding = Lock()
 
 
@@ -27,20 +28,24 @@ def catalogue_for(person: Person) -> Supplies:
         if found := _held.get(key):
             _held.move_to_end(key)
             return found
-    made = read_catalogue(person)
+        theirs = [held for held in _held if held[0] == person.pk]
+        same = next((_held[held] for held in theirs if held[:-1] == key[:-1]), None)
+    made = read_catalogue(person) if same is None else same.with_drawer(_drawer(person, same))
     with _holding:
         for old in [held for held in _held if held[0] == person.pk]:
-            made = made.after(_held.pop(old))
+            earlier = _held.pop(old)
+            if earlier is not same:
+                made = made.after(earlier)
         _held[key] = made
         while len(_held) > _KEPT:
             _held.popitem(last=False)
     return made
 
 
-def catalogue_key(person: Person) -> tuple[int, int, int]:
-    """Whose supplies, and the version of the shared ones and of their own."""
+def catalogue_key(person: Person) -> _Key:
+    """Whose supplies, and the version of the shared ones, of their own and of their drawer."""
     shared = CatalogueStamp.objects.filter(pk=1).values_list("version", flat=True).first() or 0
-    return person.pk, shared, person.catalogue_version
+    return person.pk, shared, person.catalogue_version, person.drawer_version
 
 
 def forget_catalogues() -> None:
@@ -69,12 +74,6 @@ def read_catalogue(person: Person) -> Supplies:
     kinds = (*told, "lab_l", "lab_a", "lab_b")
     stored = Colour.objects.filter(range__in=list(ranges)).order_by("id").values_list(*kinds)
     rows = tuple(SupplyColour(*row) for row in stored)
-    drawer = {
-        pk: Kept(fullness, note)
-        for pk, fullness, note in drawer_of(person)
-        .exclude(colour__range__in=away)
-        .values_list("colour_id", "fullness", "note")
-    }
     spectra = {
         pk: spectrum
         for pk, stored in Colour.objects.filter(range__in=list(ranges), spectrum__isnull=False).values_list(
@@ -93,8 +92,20 @@ def read_catalogue(person: Person) -> Supplies:
     shares = {pk: share or 0.0 for pk, share in printed.values_list("id", "share")}
     sheets_off = set(papers_off_shelf(person).values_list("range", "title"))
     off = frozenset(row.id for row in rows if row.id in shares and (row.range_id, row.family) in sheets_off)
+    found = Supplies(rows, ranges, {}, spectra, settled, reads.other, shares, off)
+    return found.with_drawer(_drawer(person, found))
+
+
+def _drawer(person: Person, supplies: Supplies) -> dict[int, Kept]:
+    """What the person's drawer holds of some supplies."""
+    told = drawer_of(person).values_list("colour_id", "colour__range", "fullness", "note")
+    drawer = {
+        pk: Kept(fullness, note)
+        for pk, range_id, fullness, note in told
+        if range_id not in supplies.ranges or not supplies.ranges[range_id].away
+    }
     # A sheet of one's own that was photographed lies on one's shelf.
-    for row in rows:
-        if row.id in shares and row.id not in off and ranges[row.range_id].own:
-            drawer.setdefault(row.id, Kept("full", ""))
-    return Supplies(rows, ranges, drawer, spectra, settled, reads.other, shares, off)
+    for pk in supplies.shares.keys() - supplies.off - drawer.keys():
+        if supplies.ranges[supplies.rows[supplies.places[pk]].range_id].own:
+            drawer[pk] = Kept("full", "")
+    return drawer

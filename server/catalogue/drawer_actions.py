@@ -7,7 +7,7 @@ from jindle_core.fullness import Fullness
 from jindle_core.media import Medium
 from server.access import asked_for_by, drawer_of
 from server.accounts.models import Person
-from server.catalogue.models import AskedFor, Colour, DrawerEntry, touch_catalogue
+from server.catalogue.models import AskedFor, Colour, DrawerEntry, touch_drawer
 from server.writes import write
 
 
@@ -34,7 +34,7 @@ def put_back(person: Person, before: Before) -> None:
         DrawerEntry(owner=person, colour_id=pk, fullness=fullness, note=note)
         for pk, fullness, note in before.entries
     )
-    touch_catalogue(person)
+    touch_drawer(person)
 
 
 @write
@@ -46,7 +46,7 @@ def set_owned(person: Person, colour_ids: Iterable[int], owned: bool) -> None:
         DrawerEntry.objects.bulk_create(entries, ignore_conflicts=True)
     else:
         drawer_of(person).filter(colour__in=colour_ids).delete()
-    touch_catalogue(person)
+    touch_drawer(person)
 
 
 @write
@@ -78,7 +78,7 @@ def keep(person: Person, kept: Iterable[tuple[int, Fullness | None, str | None]]
     DrawerEntry.objects.bulk_create(
         said.values(), update_conflicts=True, update_fields=["fullness", "note"], batch_size=1000
     )
-    touch_catalogue(person)
+    touch_drawer(person)
 
 
 def _sheets(colour_ids: Iterable[int]) -> list[tuple[int, ...]]:

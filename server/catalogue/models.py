@@ -35,7 +35,7 @@ class CatalogueStamp(models.Model):
 
 
 def touch_catalogue(owner: Person | None) -> None:
-    """Say that the ranges or the drawer of ``owner`` (None: the shared ones) changed.
+    """Say that the ranges or the readings of ``owner`` (None: the shared ranges) changed.
 
     Call it in the transaction of the change.
     """
@@ -45,6 +45,12 @@ def touch_catalogue(owner: Person | None) -> None:
     else:
         Person.objects.filter(pk=owner.pk).update(catalogue_version=F("catalogue_version") + 1)
         owner.refresh_from_db(fields=["catalogue_version"])
+
+
+def touch_drawer(owner: Person) -> None:
+    """Say that the drawer of ``owner`` changed, and nothing else; in the transaction of the change."""
+    Person.objects.filter(pk=owner.pk).update(drawer_version=F("drawer_version") + 1)
+    owner.refresh_from_db(fields=["drawer_version"])
 
 
 class Range(models.Model):

@@ -142,7 +142,7 @@ class ArchiveTests(ApiTestCase):
                 "ranges": 3,
                 "papers": 1,
                 "drawer": 3,
-                "readings": 1,
+                "readings": 2,
                 "combinations": 1,
                 "drawings": 1,
                 "families": 1,
