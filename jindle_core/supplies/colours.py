@@ -31,9 +31,11 @@ from jindle_core.supplies.readings import LaidReading, Settled
 
 # What is worked out from the ranges and the readings alone.
 _WITHOUT_DRAWER = (
-    "label_lab", "lab", "sigma", "_ids", "predictions", "_dabs", "_pad_ranges", "discontinued", "range_ids",
-    "places", "named", "lost", "columns", "search", "shades", "shown", "second_shades", "sheets",
+    "label_lab", "lab", "sigma", "_ids", "_single", "_laid_sigmas", "predictions", "_dabs", "_pad_ranges",
+    "discontinued", "range_ids", "places", "named", "lost", "columns", "search", "shades", "shown",
+    "second_shades", "sheets",
 )  # fmt: skip
+_SIGMAS = 4000  # ways of laying single colours, whose doubt is held at once
 _BUILDERS = 12  # media, drawers and papers whose families are held at once
 
 
@@ -161,12 +163,20 @@ class Supplies:
 
     def reflectance(self, places: np.ndarray) -> np.ndarray:
         """One layer's reflectance (m, 31) of the colours at some places: read, or recovered from Lab."""
-        found = lab_to_reflectance(self.lab[places])
-        for at, place in enumerate(places):
-            known = self.spectra.get(self.rows[place].id)
-            if known is not None:
-                found[at] = known
-        return found
+        places = np.asarray(places, dtype=np.intp)
+        new = np.unique(places[np.isnan(self._single[places, 0])])
+        if len(new):
+            self._single[new] = lab_to_reflectance(self.lab[new])
+            for place in new:
+                known = self.spectra.get(self.rows[place].id)
+                if known is not None:
+                    self._single[place] = known
+        return np.asarray(self._single[places])
+
+    @cached_property
+    def _single(self) -> np.ndarray:
+        """What was found of single layers (n, 31) so far, each asked for again and again; NaN: not yet."""
+        return np.full((len(self.rows), len(WHITE_CARD)), np.nan)
 
     @cached_property
     def predictions(self) -> Predictions:
@@ -273,7 +283,18 @@ class Supplies:
 
     def laid_sigma(self, place: int, way: Way) -> float:
         """One sigma of what the colour at a place shows laid so: what it has itself, and what laying adds."""
-        return float(np.hypot(self.sigma[place], self.laying_sigma(np.array([place]), way)[0]))
+        key = (place, way.layers, way.hand, way.card.tobytes(), way.below)
+        if key not in self._laid_sigmas:
+            self._laid_sigmas[key] = float(
+                np.hypot(self.sigma[place], self.laying_sigma(np.array([place]), way)[0])
+            )
+            while len(self._laid_sigmas) > _SIGMAS:
+                self._laid_sigmas.popitem(last=False)
+        return self._laid_sigmas[key]
+
+    @cached_property
+    def _laid_sigmas(self) -> OrderedDict[tuple[int, int, Hand, bytes, int], float]:
+        return OrderedDict()
 
     def _by_range(self, places: np.ndarray) -> Iterator[tuple[np.ndarray, int, list[int], np.ndarray]]:
         """Of the colours at some places those of each range: which, the range, their ids, single layers."""
