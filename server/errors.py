@@ -1,6 +1,7 @@
 """One format for everything that goes wrong: a code, a sentence, the places."""
 
 import logging
+import sys
 from collections.abc import Iterator
 from dataclasses import asdict
 from typing import Any
@@ -12,6 +13,7 @@ from rest_framework.response import Response
 from rest_framework.views import set_rollback
 
 from jindle_core.errors import BadInput, Problem
+from server.away import RETRY_AFTER, SENTENCES, away
 
 log = logging.getLogger(__name__)
 
@@ -102,7 +104,8 @@ def body(code: str, message: str, problems: tuple[Problem, ...] = ()) -> dict:
 
 def answer(error: Exception, context: dict) -> Response | None:
     """REST framework's exception handler: every error in the one format."""
-    set_rollback()
+    if not away(error):
+        set_rollback()
     if isinstance(error, BadInput):
         return Response(body("bad_input", _gist(error.problems), error.problems), status=400)
     if isinstance(error, Http404):
@@ -112,6 +115,9 @@ def answer(error: Exception, context: dict) -> Response | None:
     if isinstance(error, exceptions.ValidationError):
         problems = tuple(_flatten(error.detail))
         return Response(body("bad_input", _gist(problems), problems), status=400)
+    if code := away(error):
+        log.error("the database is away: %r", error)
+        return Response(body(code, SENTENCES[code]), 503, headers={"Retry-After": str(RETRY_AFTER)})
     if isinstance(error, exceptions.APIException):
         code = error.default_code
         if isinstance(error, exceptions.NotAuthenticated):
@@ -149,6 +155,9 @@ def unknown_address(request: HttpRequest) -> JsonResponse:
 
 def server_error(request: HttpRequest) -> JsonResponse:
     """The answer where something broke; what broke is in the server's log."""
+    if code := away(sys.exc_info()[1]):
+        told = body(code, SENTENCES[code])
+        return JsonResponse(told, status=503, headers={"Retry-After": str(RETRY_AFTER)})
     return JsonResponse(body("server_error", BROKE), status=500)
 
 

@@ -5,6 +5,11 @@ JINDLE_SECRET    the signing key; without it the server refuses to start
 JINDLE_MODE      "demo" (offers the demo studio), "dev" (auto-reload) or "live"
 JINDLE_HOSTS     names and addresses it answers to, separated by commas
 JINDLE_STATIC    folder that collectstatic fills
+JINDLE_PROXY     "yes" where a proxy on this machine stands in front, and says who asks
+JINDLE_HTTPS     "yes" where people reach that proxy by https
+JINDLE_LOG       "lines" (a JSON object a line, each request too) or "plain"
+JINDLE_SLOW      seconds from which a request is called slow
+JINDLE_METRICS   the token that figures are shown for at /api/metrics; without it they are not
 """
 
 import os
@@ -20,6 +25,11 @@ DEBUG = MODE == "dev"
 DEMO = MODE == "demo" or DEBUG
 TESTING = "test" in sys.argv[:2]
 ALLOWED_HOSTS = os.environ.get("JINDLE_HOSTS", "127.0.0.1,localhost").split(",")
+
+BEHIND_PROXY = os.environ.get("JINDLE_PROXY") == "yes"
+HTTPS = os.environ.get("JINDLE_HTTPS") == "yes"
+SLOW = float(os.environ.get("JINDLE_SLOW", "3"))
+METRICS_TOKEN = os.environ.get("JINDLE_METRICS", "")
 
 INSTALLED_APPS = [
     "django.contrib.auth",
@@ -42,6 +52,8 @@ INSTALLED_APPS = [
     "server.demo",
 ]
 MIDDLEWARE = [
+    "server.watched.Watched",
+    "server.proxied.Proxied",
     "django.middleware.security.SecurityMiddleware",
     "csp.middleware.CSPMiddleware",  # before the files, so that it speaks for the client's page too
     "whitenoise.middleware.WhiteNoiseMiddleware",
@@ -137,6 +149,14 @@ CONTENT_SECURITY_POLICY = {
     }
 }
 SECURE_REFERRER_POLICY = "same-origin"
+if HTTPS:
+    SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https")
+    SECURE_SSL_REDIRECT = True
+    SECURE_REDIRECT_EXEMPT = [r"^api/(health|metrics)$"]  # asked on this machine, past the proxy
+    SECURE_HSTS_SECONDS = 60 * 60 * 24 * 365
+    SECURE_HSTS_INCLUDE_SUBDOMAINS = SECURE_HSTS_PRELOAD = True
+    SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = True
+    CSRF_TRUSTED_ORIGINS = [f"https://{host}" for host in ALLOWED_HOSTS]
 DATA_UPLOAD_MAX_MEMORY_SIZE = 2 * 1024 * 1024
 DATA_UPLOAD_MAX_NUMBER_FIELDS = 200
 
@@ -210,11 +230,20 @@ SPECTACULAR_SETTINGS = {
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "handlers": {"console": {"class": "logging.StreamHandler"}},
+    "formatters": {"lines": {"()": "server.watched.Lines"}, "plain": {"format": "%(message)s"}},
+    "handlers": {
+        "console": {
+            "class": "logging.StreamHandler",
+            "formatter": "lines" if os.environ.get("JINDLE_LOG") == "lines" else "plain",
+        }
+    },
     "root": {"handlers": ["console"], "level": "WARNING"},
     # Refused requests are answered, not reported; in tests they are many and meant.
     "loggers": {
         "django.request": {"level": "CRITICAL" if TESTING else "ERROR"},
+        "jindle.request": {
+            "level": "CRITICAL" if TESTING else "INFO" if os.environ.get("JINDLE_LOG") == "lines" else "ERROR"
+        },
         "axes": {"level": "CRITICAL" if TESTING else "WARNING"},
     },
 }

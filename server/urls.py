@@ -6,7 +6,7 @@ from django.urls import include, path, re_path
 from django.views.decorators.cache import never_cache
 from django.views.decorators.csrf import ensure_csrf_cookie
 
-from server import errors
+from server import errors, health
 from server.accounts import api as accounts
 from server.archive import api as archive
 from server.cards import api as cards
@@ -29,6 +29,7 @@ from server.catalogue.api import (
 from server.colouring import api as colouring
 from server.colouring import scan_api
 from server.demo import api as demo
+from server.metrics import metrics
 from server.palettes import api as palettes
 from server.palettes import mood_api as moods
 from server.papers import api as papers
@@ -63,6 +64,8 @@ def worker(request: HttpRequest) -> HttpResponse:
 
 
 api = [
+    path("health", health.Health.as_view()),
+    path("metrics", metrics),
     path("door", accounts.Door.as_view()),
     path("sign-up", accounts.SignUp.as_view()),
     path("sign-in", accounts.SignIn.as_view()),

@@ -30,7 +30,7 @@ export async function question(number: number): Promise<Asked> {
 globalThis.fetch = async (given: RequestInfo | URL, how?: RequestInit) => {
   const request = given instanceof Request ? given : new Request(new URL(given, location.href), how)
   const text = request.method === 'GET' ? '' : await request.text()
-  const stop = how?.signal ?? undefined
+  const stop = how?.signal ?? request.signal
   return new Promise<Response>((done, broken) => {
     stop?.addEventListener('abort', () => broken(stop.reason))
     asked.push({

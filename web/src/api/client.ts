@@ -1,4 +1,5 @@
 import createClient, { type Middleware } from 'openapi-fetch'
+import { patient } from './again'
 import type { components, paths } from './schema'
 
 type Schemas = components['schemas']
@@ -111,10 +112,13 @@ const middleware: Middleware = {
   async onResponse({ response }) {
     if (response.ok) return
     const told = await response.json().catch(() => null)
+    const words = told?.message ?? `The server answered with ${response.status} and no reason.`
+    // Whoever runs the server finds what broke by its number.
+    const number = response.status >= 500 && response.headers.get('X-Request-Id')
     throw new ApiError(
       response.status,
       told?.code ?? 'unknown',
-      told?.message ?? `The server answered with ${response.status} and no reason.`,
+      number ? `${words} (Number ${number})` : words,
       told?.problems,
     )
   },
@@ -128,7 +132,7 @@ const middleware: Middleware = {
   },
 }
 
-const client = createClient<paths>({ baseUrl: '' })
+const client = createClient<paths>({ baseUrl: '', fetch: patient })
 client.use(middleware)
 export const api = client
 

@@ -1,3 +1,4 @@
+import { patient } from './again'
 import { ApiError } from './client'
 
 type Line = { error?: { code: string; message: string; problems: ApiError['problems'] } }
@@ -11,12 +12,13 @@ export async function follow<T extends object>(
 ): Promise<T> {
   const isForm = body instanceof FormData
   const token = document.cookie.match(/csrftoken=([^;]+)/)?.[1] ?? ''
-  const response = await fetch(path, {
+  const question = new Request(new URL(path, location.href), {
     method: 'POST',
     signal,
     headers: { 'X-CSRFToken': token, ...(isForm ? {} : { 'Content-Type': 'application/json' }) },
     body: isForm ? body : JSON.stringify(body),
-  }).catch(() => {
+  })
+  const response = await patient(question).catch(() => {
     throw new ApiError(0, 'offline', 'The server cannot be reached. Nothing was stored; try again.')
   })
   if (!response.ok || !response.body) {

@@ -1,0 +1,29 @@
+"""Is the database away, and had anything been begun when it went?"""
+
+from django.db import InterfaceError, OperationalError
+
+RETRY_AFTER = 2  # seconds: a database that fell is started again within five
+
+# MariaDB's numbers: no socket, no host, no name for it, too many at once, a node that is not ready yet.
+_NEVER_REACHED = {2002, 2003, 2005, 1040, 1047}
+# It closes, it went in the middle, the connection was cut or ended.
+_LOST = {1053, 1927, 2006, 2013, 2055}
+
+AWAY, LOST = "away", "lost_midway"
+SENTENCES = {
+    AWAY: "Jindle's database cannot be reached for the moment. Nothing was changed, and nothing is lost; it"
+    " is tried again.",
+    LOST: "Jindle's database went away in the middle of this. What you sent may or may not have been kept:"
+    " look, and send it again if it was not.",
+}
+
+
+def away(error: BaseException | None) -> str | None:
+    """``AWAY`` where nothing can have been begun, ``LOST`` where it may have been; None for other errors."""
+    if isinstance(error, InterfaceError):
+        return LOST
+    if not isinstance(error, OperationalError) or not error.args:
+        return None
+    if error.args[0] in _NEVER_REACHED:
+        return AWAY
+    return LOST if error.args[0] in _LOST else None
