@@ -11,30 +11,67 @@ from ops import setup
 from ops.database import Database
 from ops.paths import PYTHON, ROOT, VENV, WEB, Trouble
 from ops.serve import (
+    Web,
     check_port,
     database_running,
     environment,
+    health,
     manage,
     prepare,
     running,
     server_running,
     wait_for_end,
 )
+from ops.watching import Running, Watched, watch
 
 
 def demo(options: argparse.Namespace) -> int:
     """install what is missing, start everything with demo data, print the address"""
+    if there := Running().told():
+        print(f"Jindle already runs at {there['address']}; ./jindle stop ends it.")
+        return 0
     check_port(options.host, options.port, "demo")
     setup.ensure_system()
     setup.ensure_python()
     setup.ensure_client()
-    with database_running(Database()) as database:
+    address, database = f"http://{options.host}:{options.port}/", Database()
+    with Running().alone({"address": address}), database_running(database):
         env = environment(database, "demo", options.host)
         prepare(env, demo=True)
-        with server_running(env, options.host, options.port) as server:
-            print(f"\nJindle is at http://{options.host}:{options.port}/  (Ctrl-C stops it)", flush=True)
-            wait_for_end(server)
+        with server_running(env, options.host, options.port) as web:
+            print(f"\nJindle is at {address}  (Ctrl-C stops it)", flush=True)
+            watch(_watched(database, web), lambda words: print(words, flush=True))
     return 0
+
+
+def _watched(database: Database, web: Web) -> list[Watched]:
+    theirs = (
+        [] if os.environ.get("JINDLE_DATABASE") else [Watched("The database", database.start, database.alive)]
+    )
+    return [*theirs, Watched("The application", web.start, web.alive)]
+
+
+def stop(options: argparse.Namespace) -> int:
+    """end the Jindle that runs from this folder"""
+    print("Stopped." if Running().stop() else "Nothing runs.")
+    return 0
+
+
+def status(options: argparse.Namespace) -> int:
+    """whether it runs, and what of it is up"""
+    there = Running().told()
+    if not there:
+        print("Nothing runs.")
+        return 1
+    print(f"Jindle runs at {there['address']} (process {there['pid']})")
+    told = health(there["address"])
+    for what, words in (
+        ("database", "the database answers"),
+        ("migrations", "its tables are of this version"),
+        ("disk", "there is room on the disk"),
+    ):
+        print(f"  {'yes' if told.get(what) else 'NO '}  {words}")
+    return 0 if told.get("up") else 1
 
 
 def dev(options: argparse.Namespace) -> int:
@@ -151,7 +188,7 @@ def db(options: argparse.Namespace) -> int:
         database.stop()
         return 0
     setup.ensure_system()
-    database.start()
+    database.start(outlives=True)
     if options.what == "shell":
         return subprocess.run([*database.shell(), "jindle"]).returncode
     print("The database runs; ./jindle db stop ends it.")
@@ -187,7 +224,7 @@ def _ensure_all() -> None:
 
 COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
     command.__name__: command
-    for command in (demo, test, dev, reset, lint, bench, trial, shots, db, schema, lock)
+    for command in (demo, test, stop, status, dev, reset, lint, bench, trial, shots, db, schema, lock)
 }
 
 

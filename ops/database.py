@@ -13,6 +13,7 @@ import time
 from pathlib import Path
 
 from ops.paths import STATE, Trouble
+from ops.watching import DIES_WITH_US
 
 _SOCKET_LIMIT = 100  # the kernel takes 107 bytes of a socket's path
 _PATIENCE = 60  # seconds; a start takes 1 to 3
@@ -46,8 +47,8 @@ class Database:
             return near
         return Path(tempfile.gettempdir()) / f"jindle-{self._kept('password')[:12]}.sock"
 
-    def start(self) -> bool:
-        """Start it unless it runs; True where this call started it."""
+    def start(self, outlives: bool = False) -> bool:
+        """Start it unless it runs; True where this call did. It ends with us, unless it ``outlives``."""
         if self.running():
             return False
         self._make()
@@ -64,7 +65,7 @@ class Database:
             options += ["--skip-innodb-doublewrite", "--sync-binlog=0"]
         with self.log.open("ab") as log:
             self._started = subprocess.Popen(
-                [_server(), "--no-defaults", *options],
+                [*(() if outlives else DIES_WITH_US), _server(), "--no-defaults", *options],
                 stdout=log, stderr=log, stdin=subprocess.DEVNULL, start_new_session=True,
             )  # fmt: skip
         self._wait()
@@ -83,6 +84,10 @@ class Database:
         deadline = time.monotonic() + _PATIENCE
         while self._pid() is not None and time.monotonic() < deadline:
             time.sleep(0.1)
+
+    def alive(self) -> bool:
+        """Whether its process lives."""
+        return self._pid() is not None
 
     def running(self) -> bool:
         """Whether it answers a query."""

@@ -1,5 +1,6 @@
 """Starts the application and ends everything that was started."""
 
+import json
 import os
 import secrets
 import signal
@@ -7,13 +8,15 @@ import socket
 import subprocess
 import sys
 import time
+import urllib.error
 import urllib.request
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from pathlib import Path
 
 from ops.database import Database
 from ops.paths import PYTHON, ROOT, STATE, VENV, Trouble
 from ops.setup import client_stamp
+from ops.watching import popen
 
 _PATIENCE = 60
 
@@ -84,31 +87,75 @@ def database_running(database: Database):
             database.stop()
 
 
+class Web:
+    """The application served by gunicorn, which starts workers again by itself."""
+
+    def __init__(self, env: dict[str, str], host: str, port: int) -> None:
+        self.address = f"http://{'127.0.0.1' if host == '0.0.0.0' else host}:{port}"
+        self._env = env
+        # Many threads: whoever sends slowly takes one, and they cost next to nothing.
+        self._command = [
+            VENV / "bin" / "gunicorn", "server.wsgi", f"--bind={host}:{port}", "--workers=2", "--threads=16",
+            "--no-control-socket", "--log-level=warning", "--graceful-timeout=5", f"--chdir={ROOT}",
+        ]  # fmt: skip
+        self._process: subprocess.Popen | None = None
+
+    def start(self) -> None:
+        """Start it, and wait until it answers."""
+        self.stop()
+        self._process = popen(self._command, self._env)
+        _answers(f"{self.address}/api/door", self._process)
+
+    def alive(self) -> bool:
+        """Whether its process lives."""
+        return self._process is not None and self._process.poll() is None
+
+    def stop(self) -> None:
+        """End it, and all that it started."""
+        if self._process is not None:
+            _end(self._process)
+
+
 @contextmanager
 def server_running(env: dict[str, str], host: str, port: int):
-    """The application served by gunicorn for as long as the block lasts."""
-    command = [
-        VENV / "bin" / "gunicorn", "server.wsgi", f"--bind={host}:{port}", "--workers=2", "--threads=4",
-        "--no-control-socket", "--log-level=warning", "--graceful-timeout=5", f"--chdir={ROOT}",
-    ]  # fmt: skip
-    with running(command, env) as process:
-        _answers(f"http://{'127.0.0.1' if host == '0.0.0.0' else host}:{port}/api/door", process)
-        yield process
+    """The application for as long as the block lasts."""
+    web = Web(env, host, port)
+    try:
+        web.start()
+        yield web
+    finally:
+        web.stop()
 
 
 @contextmanager
 def running(command: list[str | Path], env: dict[str, str], cwd: Path = ROOT):
     """A process for as long as the block lasts."""
-    process = subprocess.Popen([str(part) for part in command], env=env, cwd=cwd, start_new_session=True)
+    process = popen(command, env, cwd)
     try:
         yield process
     finally:
-        if process.poll() is None:
-            os.killpg(process.pid, signal.SIGTERM)
-            try:
-                process.wait(timeout=10)
-            except subprocess.TimeoutExpired:
-                os.killpg(process.pid, signal.SIGKILL)
+        _end(process)
+
+
+def _end(process: subprocess.Popen) -> None:
+    # Its children too, where it died and left them.
+    with suppress(ProcessLookupError):
+        os.killpg(process.pid, signal.SIGTERM)
+    try:
+        process.wait(timeout=10)
+    except subprocess.TimeoutExpired:
+        os.killpg(process.pid, signal.SIGKILL)
+
+
+def health(address: str) -> dict[str, bool]:
+    """What of it is up, as it says itself; empty where it does not answer."""
+    try:
+        with urllib.request.urlopen(f"{address.rstrip('/')}/api/health", timeout=5) as answer:
+            return json.load(answer)
+    except urllib.error.HTTPError as error:
+        return json.load(error) if error.code == 503 else {}
+    except (OSError, ValueError):
+        return {}
 
 
 def _answers(address: str, process: subprocess.Popen) -> None:

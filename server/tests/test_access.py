@@ -292,7 +292,13 @@ class AccessTests(ApiTestCase):
                 forget_catalogues()
 
     def test_no_address_is_left_out(self):
-        opened = {"sign-up", "sign-in", "open-demo", "health", "metrics"}  # tried in test_accounts, test_watched
+        opened = {
+            "sign-up",
+            "sign-in",
+            "open-demo",
+            "health",
+            "metrics",
+        }  # tried in test_accounts, test_watched
         whole = dict.fromkeys(
             (
                 "range",
