@@ -38,5 +38,5 @@ def metrics(request: HttpRequest) -> HttpResponse:
     registry = OWN
     if "PROMETHEUS_MULTIPROC_DIR" in os.environ:
         registry = CollectorRegistry()
-        MultiProcessCollector(registry)
+        MultiProcessCollector(registry)  # type: ignore[no-untyped-call]
     return HttpResponse(generate_latest(registry), content_type=CONTENT_TYPE_LATEST)

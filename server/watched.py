@@ -10,6 +10,7 @@ import re
 import time
 import uuid
 from collections.abc import Callable
+from datetime import UTC, datetime
 
 from django.conf import settings
 from django.http import HttpRequest, HttpResponse
@@ -56,7 +57,7 @@ class Lines(logging.Formatter):
     def format(self, record: logging.LogRecord) -> str:
         """When, how bad, where, what, and what else is told of it."""
         told = {
-            "at": self.formatTime(record, "%Y-%m-%dT%H:%M:%S") + f".{int(record.msecs):03}Z",
+            "at": datetime.fromtimestamp(record.created, UTC).isoformat(timespec="milliseconds"),
             "level": record.levelname,
             "logger": record.name,
             "message": record.getMessage(),
@@ -65,5 +66,3 @@ class Lines(logging.Formatter):
         if record.exc_info:
             told["trace"] = self.formatException(record.exc_info)
         return json.dumps(told, ensure_ascii=False)
-
-    converter = time.gmtime

@@ -11,6 +11,7 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import Lab, as_lab
 from jindle_core.colorimetry.views import Shades
+from jindle_core.colorimetry.wide import wide_shade
 from jindle_core.families.convert import assign
 from jindle_core.matching.nearest import Nearest, query_each
 from jindle_core.matching.verdicts import Verdict
@@ -48,6 +49,7 @@ class Row:
     hue_name: str
     provenance: Provenance
     on_screen: bool
+    wide: str | None
     anchor: Swatch | None
     lost: bool
     cells: tuple[Cell, ...]
@@ -77,6 +79,7 @@ def _row(palette: SeenPalette, at: int, cells: tuple[Cell, ...]) -> Row:
         hue_family(lab),
         anchor.provenance if anchor else colour.anchor.provenance,
         anchor.on_screen if anchor else value_on_screen(colour.anchor.lab),
+        anchor.wide if anchor else wide_shade(lab),
         anchor,
         colour.anchor.colour is not None and (anchor is None or anchor.lost),
         cells,

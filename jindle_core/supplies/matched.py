@@ -10,6 +10,7 @@ from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Lab
 from jindle_core.colorimetry.views import Shades
+from jindle_core.colorimetry.wide import wide_shade
 from jindle_core.fullness import Fullness
 from jindle_core.matching.nearest import query_each
 from jindle_core.matching.verdicts import Verdict, combined, direction, judge_distance
@@ -22,9 +23,10 @@ class Swatch(NamedTuple):
     """A colour as it is shown; ``fullness`` is None where it is not in the drawer.
 
     ``read`` says that it is the person's own reading, ``lost`` that its range
-    was deleted. ``second`` is predicted: a marker's second layer, a pad's light
-    hand. ``share`` and ``sheet`` are of patterned paper: the colour's part of its
-    sheet, and every colour of that.
+    was deleted. ``wide`` is its shade for screens that show more than others,
+    where those cannot show it. ``second`` is predicted: a marker's second
+    layer, a pad's light hand. ``share`` and ``sheet`` are of patterned paper:
+    the colour's part of its sheet, and every colour of that.
     """
 
     id: int
@@ -41,6 +43,7 @@ class Swatch(NamedTuple):
     provenance: Provenance
     uncertainty: float
     on_screen: bool
+    wide: str | None
     fullness: Fullness | None
     read: bool
     discontinued: bool
@@ -72,6 +75,7 @@ def swatch_of(supplies: Supplies, place: int) -> Swatch:
         supplies.provenance(place),
         float(supplies.sigma[place]),
         bool(supplies.shown[place]),
+        None if supplies.shown[place] else wide_shade(supplies.lab_at(place)),
         kept.fullness if kept else None,
         row.id in supplies.settled,
         bool(supplies.discontinued[place]),

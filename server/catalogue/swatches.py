@@ -5,7 +5,6 @@ from typing import Any
 
 from rest_framework import serializers
 
-from jindle_core.colorimetry.wide import wide_shade
 from jindle_core.matching.verdicts import Verdict
 from jindle_core.media import Form
 from jindle_core.supplies.colours import Supplies
@@ -79,7 +78,6 @@ def swatch_told(found: Swatch) -> dict[str, Any]:
     """A colour as ``SwatchSerializer`` describes it."""
     return found._asdict() | {
         "medium": found.medium.value,
-        "wide": None if found.on_screen else wide_shade(found.lab),
         "form": found.form.value,
         "lab": [round(value, 2) for value in found.lab],
         "provenance_words": PROVENANCE_WORDS[found.provenance],

@@ -3,7 +3,6 @@
 from dataclasses import asdict
 from typing import Any
 
-from jindle_core.colorimetry.wide import wide_shade
 from jindle_core.seen.palette import EndSeen, PairSeen
 from jindle_core.seen.table import Cell, Row
 from server.catalogue.swatches import PROVENANCE_WORDS, match_told, swatch_told
@@ -21,7 +20,7 @@ def row_told(row: Row) -> Told:
         "shades": row.shades,
         "hue_name": row.hue_name,
         "on_screen": row.on_screen,
-        "wide": wide_shade(row.lab),
+        "wide": row.wide,
         "provenance_words": PROVENANCE_WORDS[row.provenance],
         "uncertainty": row.uncertainty,
         "anchor": row.anchor and swatch_told(row.anchor),
