@@ -52,8 +52,8 @@ INSTALLED_APPS = [
     "server.demo",
 ]
 MIDDLEWARE = [
-    "server.watched.Watched",
-    "server.proxied.Proxied",
+    "server.watching.lines.Watched",
+    "server.watching.proxied.Proxied",
     "django.middleware.security.SecurityMiddleware",
     "csp.middleware.CSPMiddleware",  # before the files, so that it speaks for the client's page too
     "whitenoise.middleware.WhiteNoiseMiddleware",
@@ -230,7 +230,7 @@ SPECTACULAR_SETTINGS = {
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "formatters": {"lines": {"()": "server.watched.Lines"}, "plain": {"format": "%(message)s"}},
+    "formatters": {"lines": {"()": "server.watching.lines.Lines"}, "plain": {"format": "%(message)s"}},
     "handlers": {
         "console": {
             "class": "logging.StreamHandler",

@@ -6,7 +6,7 @@ from django.urls import include, path, re_path
 from django.views.decorators.cache import never_cache
 from django.views.decorators.csrf import ensure_csrf_cookie
 
-from server import errors, health
+from server import errors
 from server.accounts import api as accounts
 from server.archive import api as archive
 from server.cards import api as cards
@@ -29,7 +29,6 @@ from server.catalogue.api import (
 from server.colouring import api as colouring
 from server.colouring import scan_api
 from server.demo import api as demo
-from server.metrics import metrics
 from server.palettes import api as palettes
 from server.palettes import mood_api as moods
 from server.papers import api as papers
@@ -40,6 +39,8 @@ from server.records import which
 from server.sets import api as sets
 from server.sets import colourways_api as colourways
 from server.shelf import api as shelf
+from server.watching import health
+from server.watching.metrics import metrics
 
 
 @never_cache

@@ -15,7 +15,7 @@ from datetime import UTC, datetime
 from django.conf import settings
 from django.http import HttpRequest, HttpResponse
 
-from server.metrics import counted
+from server.watching.metrics import counted
 
 HEADER = "X-Request-Id"
 log = logging.getLogger("jindle.request")

@@ -10,7 +10,7 @@ from django.db import InterfaceError, OperationalError
 from django.test import TestCase, override_settings
 
 from server.accounts.models import Person
-from server.watched import Lines
+from server.watching.lines import Lines
 
 _NO_SOCKET, _WENT, _WAITED = (
     OperationalError(2002, "no"),
@@ -59,8 +59,8 @@ class HealthTests(WatchedTestCase):
         answer = self.client.get("/api/health")
         self.assertEqual(answer.json(), {"up": True, "database": True, "migrations": True, "disk": True})
         for what, patched in (
-            ("database", mock.patch("server.health.connection.cursor", side_effect=_NO_SOCKET)),
-            ("migrations", mock.patch("server.health._migrated", return_value=False)),
+            ("database", mock.patch("server.watching.health.connection.cursor", side_effect=_NO_SOCKET)),
+            ("migrations", mock.patch("server.watching.health._migrated", return_value=False)),
             ("disk", mock.patch("shutil.disk_usage", return_value=mock.Mock(free=1000))),
         ):
             with self.subTest(what), patched:
@@ -103,7 +103,7 @@ class LineTests(WatchedTestCase):
             record = logging.LogRecord("x", logging.ERROR, "", 1, "it broke", None, sys.exc_info())
         told = Lines().format(record)
         self.assertEqual(len(told.splitlines()), 1)
-        self.assertIn("test_watched.py", json.loads(told)["trace"])
+        self.assertIn("test_watching.py", json.loads(told)["trace"])
 
 
 class FigureTests(WatchedTestCase):
