@@ -6,10 +6,11 @@ import signal
 import subprocess
 import sys
 from collections.abc import Callable
+from pathlib import Path
 
-from ops import setup
+from ops import backups, setup
 from ops.database import Database
-from ops.paths import PYTHON, ROOT, VENV, WEB, Trouble
+from ops.paths import PYTHON, ROOT, STATE, VENV, WEB, Trouble
 from ops.serve import (
     Web,
     check_port,
@@ -140,17 +141,52 @@ def bench(options: argparse.Namespace) -> int:
 
 
 def trial(options: argparse.Namespace) -> int:
-    """the long trials: hostile (files that would stop a worker), archives (300 cards), changes, presses"""
+    """the long trials: hostile (files that would stop a worker), archives (300 cards), changes, presses, kills"""
     if options.what == "presses":
         return _with_server("e2e.presses", [], port=8753)
     if options.what == "archives":
         return _with_server("bench.archives", [], port=8752)
     _ensure_all()
+    if options.what == "kills":
+        env = os.environ | {"JINDLE_STATE": str(STATE / "trial"), "JINDLE_ROUNDS": str(options.rounds)}
+        return subprocess.run([PYTHON, "-m", "bench.kills"], cwd=ROOT, env=env).returncode
     if options.what == "hostile":
         return subprocess.run([PYTHON, "-m", "bench.hostile"], cwd=ROOT).returncode
     with database_running(Database("test-db", durable=False)) as database:
         env = environment(database, "demo") | {"JINDLE_EXAMPLES": str(options.examples)}
         return manage(env, "test", "--no-input", "server.cards.tests.test_every_change")
+
+
+def backup(options: argparse.Namespace) -> int:
+    """everything that is stored as one file, also while it runs; old ones are cleared out with --clear-out"""
+    with database_running(_own_database()) as database:
+        print(backups.back_up(database, options.to))
+    if options.clear_out:
+        for file in backups.clear_out(options.to):
+            print(f"{file.name} is not needed any more")
+    return 0
+
+
+def restore(options: argparse.Namespace) -> int:
+    """a backup in place of what is stored; with --back what was stored before that"""
+    if there := Running().told():
+        raise Trouble(f"Jindle runs at {there.get('address')}; end it first with ./jindle stop.")
+    if bool(options.file) == options.back:
+        raise Trouble("Say which backup, or --back.")
+    setup.ensure_system()
+    with database_running(_own_database()) as database:
+        if options.back:
+            backups.take_back(database)
+        else:
+            backups.restore(database, options.file, options.over)
+    print("It is in its place. What was stored before is kept: ./jindle restore --back puts it back.")
+    return 0
+
+
+def _own_database() -> Database:
+    if os.environ.get("JINDLE_DATABASE"):
+        raise Trouble("The database is another's (JINDLE_DATABASE): back it up where it stands.")
+    return Database()
 
 
 def reset(options: argparse.Namespace) -> int:
@@ -224,7 +260,23 @@ def _ensure_all() -> None:
 
 COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
     command.__name__: command
-    for command in (demo, test, stop, status, dev, reset, lint, bench, trial, shots, db, schema, lock)
+    for command in (
+        demo,
+        test,
+        stop,
+        status,
+        backup,
+        restore,
+        dev,
+        reset,
+        lint,
+        bench,
+        trial,
+        shots,
+        db,
+        schema,
+        lock,
+    )
 }
 
 
@@ -248,8 +300,14 @@ def main(arguments: list[str]) -> int:
     made["test"].add_argument("--coverage", action="store_true", help="print what is not reached")
     made["bench"].add_argument("parts", nargs="*", help="only these, such as screens or colourways")
     made["bench"].add_argument("--write", action="store_true", help="keep the table in docs/benchmarks.md")
-    made["trial"].add_argument("what", choices=("hostile", "archives", "changes", "presses"))
+    made["trial"].add_argument("what", choices=("hostile", "archives", "changes", "presses", "kills"))
+    made["trial"].add_argument("--rounds", type=int, default=100, help="of kills")
     made["trial"].add_argument("--examples", type=int, default=150, help="of sequences of changes")
+    made["backup"].add_argument("--to", type=Path, default=backups.FOLDER, help="the folder")
+    made["backup"].add_argument("--clear-out", action="store_true", help="delete what need not be kept")
+    made["restore"].add_argument("file", type=Path, nargs="?", help="the backup")
+    made["restore"].add_argument("--over", action="store_true", help="in place of what is stored")
+    made["restore"].add_argument("--back", action="store_true", help="what was stored before the last one")
     made["db"].add_argument("what", choices=("start", "stop", "shell"))
     options = parser.parse_args(arguments)
     if options.command in (None, "help"):

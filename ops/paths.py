@@ -1,9 +1,10 @@
 """Where things lie."""
 
+import os
 from pathlib import Path
 
 ROOT = Path(__file__).resolve().parent.parent
-STATE = ROOT / ".jindle"  # everything made at run time; never committed
+STATE = Path(os.environ.get("JINDLE_STATE", ROOT / ".jindle"))  # everything made at run time; never committed
 VENV = ROOT / ".venv"
 PYTHON = VENV / "bin" / "python"
 WEB = ROOT / "web"

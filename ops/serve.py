@@ -31,6 +31,7 @@ def environment(database: Database, mode: str, host: str = "127.0.0.1") -> dict[
         "JINDLE_HOSTS": ",".join(
             dict.fromkeys(["127.0.0.1", "localhost", host if host != "0.0.0.0" else "*"])
         ),
+        "JINDLE_STATIC": str(STATE / "static"),
         "PYTHONUNBUFFERED": "1",
     }
 
