@@ -20,11 +20,14 @@ from pathlib import Path
 ROOT = Path(__file__).resolve().parent.parent
 STATE = Path(os.environ["JINDLE_STATE"])
 PORT = 8754
+_LOG = STATE.with_name("trial.log")
 os.environ["JINDLE_ADDRESS"] = f"http://127.0.0.1:{PORT}"
 
+from bench.trials import keep  # noqa: E402 (as the next)
 from bench.visitor import Visitor  # noqa: E402 (it reads the address when it is loaded)
 
 PEOPLE, ROUNDS, LONGEST = 3, 100, 10.0
+_ANSWERS = {0: "nothing at all", 503: "503, to be asked again"}
 SIZE = {"width": "5", "height": "7", "unit": "in"}
 
 
@@ -71,7 +74,9 @@ class Jindle:
 
     def _start(self) -> subprocess.Popen:
         command = [ROOT / "jindle", "demo", "--port", str(PORT)]
-        process = subprocess.Popen(command, env=os.environ, cwd=ROOT, stdout=subprocess.PIPE, text=True)
+        process = subprocess.Popen(
+            command, env=os.environ, cwd=ROOT, stdout=subprocess.PIPE, stderr=_LOG.open("a"), text=True
+        )
         for line in process.stdout:
             if "Jindle is at" in line:
                 break
@@ -126,8 +131,8 @@ def main() -> int:
     for number in range(rounds):
         words = list(ways)[number % len(ways)]
         time.sleep(random.uniform(0, 0.5))
-        ways[words]()
         begun = time.perf_counter()
+        ways[words]()
         for writer in writers:
             writer.acknowledged.clear()
         for writer in writers:
@@ -142,11 +147,15 @@ def main() -> int:
     kept = sum(len(writer.kept) for writer in writers)
     codes = sorted({code for writer in writers for code in writer.refused})
     jindle.stop()
-    print(
-        f"{rounds} kills: {lost} of {kept} acknowledged cards lost; answers meanwhile: {codes} (0: none at all)"
-    )
-    for words, seconds in slowest.items():
-        print(f"  after {words} was killed everybody got on within {seconds:.1f} s")
+    told = ", ".join(_ANSWERS.get(code, str(code)) for code in codes)
+    found = [
+        f"{rounds} kills of the database, of a worker and of everything, in turn, while {PEOPLE} people add"
+        f" cards: {lost} of {kept:,} acknowledged cards lost.",
+        f"What they were answered meanwhile: {told}.",
+        *(f"After {one} was killed everybody got on within {took:.1f} s." for one, took in slowest.items()),
+    ]
+    print("\n".join(found))
+    keep("Killed in the middle of work", f"./jindle trial kills --rounds {rounds}", found)
     return 0 if not lost and max(slowest.values()) <= LONGEST and set(codes) <= {0, 503} else 1
 
 

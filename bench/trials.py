@@ -11,9 +11,8 @@ _FILE = ROOT / "docs" / "trials.md"
 
 def keep(name: str, command: str, found: list[str]) -> None:
     """Put what a trial found in its part of the page."""
-    commit = subprocess.run(
-        ["git", "rev-parse", "--short", "HEAD"], cwd=ROOT, capture_output=True, text=True
-    ).stdout.strip()
+    asked = ("git", "rev-parse", "--short", "HEAD")
+    commit = subprocess.run(asked, cwd=ROOT, capture_output=True, text=True).stdout.strip()
     day = datetime.now(UTC).date().isoformat()
     text = _FILE.read_text()
     part = f"## {name}\n\n`{command}`, {day}, at {commit or 'no commit'}:\n\n" + "".join(

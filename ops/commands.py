@@ -141,7 +141,7 @@ def bench(options: argparse.Namespace) -> int:
 
 
 def trial(options: argparse.Namespace) -> int:
-    """the long trials: hostile (files that would stop a worker), archives (300 cards), changes, presses, kills"""
+    """the long trials: hostile (files that would stop a worker), archives, changes, presses, kills, restore"""
     if options.what == "presses":
         return _with_server("e2e.presses", [], port=8753)
     if options.what == "archives":

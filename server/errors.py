@@ -116,7 +116,7 @@ def answer(error: Exception, context: dict) -> Response | None:
         problems = tuple(_flatten(error.detail))
         return Response(body("bad_input", _gist(problems), problems), status=400)
     if code := away(error):
-        log.error("the database is away: %r", error)
+        log.info("the database is away: %r", error)
         return Response(body(code, SENTENCES[code]), 503, headers={"Retry-After": str(RETRY_AFTER)})
     if isinstance(error, exceptions.APIException):
         code = error.default_code
