@@ -1,8 +1,8 @@
 """What is lost when the database, a worker or everything is killed in the middle of work?
 
-``./jindle trial kills`` starts a Jindle of its own, lets people add cards without a pause, and kills, in turn,
-the database, one worker of the application, and all of it at once (which is then started again). Nothing that
-was acknowledged may be missing afterwards, and everybody must get on within ten seconds.
+``./jindle trial kills`` starts a Jindle of its own, lets people add cards without a pause, and kills, in
+turn, the database, one worker of the application, and all of it at once (which is then started again).
+Nothing that was acknowledged may be missing afterwards, and everybody must get on within ten seconds.
 """
 
 import json

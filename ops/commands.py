@@ -6,17 +6,20 @@ import signal
 import subprocess
 import sys
 from collections.abc import Callable
+from contextlib import ExitStack
 from pathlib import Path
 
-from ops import backups, setup
+from ops import backups, setup, told
 from ops.database import Database
 from ops.paths import PYTHON, ROOT, STATE, VENV, WEB, Trouble
+from ops.proxy import Proxy
 from ops.serve import (
     Web,
     check_port,
     database_running,
     environment,
     health,
+    live_environment,
     manage,
     prepare,
     running,
@@ -45,11 +48,55 @@ def demo(options: argparse.Namespace) -> int:
     return 0
 
 
-def _watched(database: Database, web: Web) -> list[Watched]:
-    theirs = (
-        [] if os.environ.get("JINDLE_DATABASE") else [Watched("The database", database.start, database.alive)]
-    )
-    return [*theirs, Watched("The application", web.start, web.alive)]
+def live(options: argparse.Namespace) -> int:
+    """for people to rely on: behind a proxy, from a file of settings, which --new writes"""
+    if options.new:
+        told.new(options.settings)
+        print(f"{options.settings} is to be filled in.")
+        return 0
+    if options.units:
+        return _units(options.units, options.settings)
+    said = told.read(options.settings)
+    address = f"http{'s' if said['https'] else ''}://{said['hosts'][0]}"
+    if there := Running().told():
+        print(f"Jindle already runs at {there['address']}; ./jindle stop ends it.")
+        return 0
+    for port in {said["port"], said["http_port"], *([said["https_port"]] if said["https"] else [])}:
+        check_port("0.0.0.0", port, "live", f"end what holds it, or say another in {options.settings}")
+    setup.ensure_system(proxy=True)
+    setup.ensure_python()
+    setup.ensure_client()
+    own = None if "database" in said else Database()
+    inside = f"http://127.0.0.1:{said['port']}/"
+    with Running().alone({"address": inside, "outside": address}), ExitStack() as ends:
+        if own is not None:
+            ends.enter_context(database_running(own))
+        env = live_environment(own, told.environment(said))
+        prepare(env, demo=True)
+        web = ends.enter_context(server_running(env, "127.0.0.1", said["port"], os.cpu_count() or 2))
+        front = Proxy(said, env)
+        ends.callback(front.stop)
+        front.start()
+        print(f"Jindle is at {address}", flush=True)
+        proxy = Watched("The proxy", front.start, front.alive)
+        watch([*_watched(own, web), proxy], lambda words: print(words, flush=True))
+    return 0
+
+
+def _units(folder: Path, settings: Path) -> int:
+    folder.mkdir(parents=True, exist_ok=True)
+    for template in (ROOT / "ops" / "live").glob("jindle*.*"):
+        text = template.read_text().format(root=ROOT, state=STATE, settings=settings.resolve())
+        (folder / template.name).write_text(text)
+        print(folder / template.name)
+    return 0
+
+
+def _watched(database: Database | None, web: Web) -> list[Watched]:
+    found = [Watched("The application", web.start, web.alive)]
+    if database is not None and not os.environ.get("JINDLE_DATABASE"):
+        found.insert(0, Watched("The database", database.start, database.alive))
+    return found
 
 
 def stop(options: argparse.Namespace) -> int:
@@ -65,14 +112,14 @@ def status(options: argparse.Namespace) -> int:
         print("Nothing runs.")
         return 1
     print(f"Jindle runs at {there['address']} (process {there['pid']})")
-    told = health(there["address"])
+    found = health(there["address"])
     for what, words in (
         ("database", "the database answers"),
         ("migrations", "its tables are of this version"),
         ("disk", "there is room on the disk"),
     ):
-        print(f"  {'yes' if told.get(what) else 'NO '}  {words}")
-    return 0 if told.get("up") else 1
+        print(f"  {'yes' if found.get(what) else 'NO '}  {words}")
+    return 0 if found.get("up") else 1
 
 
 def dev(options: argparse.Namespace) -> int:
@@ -141,7 +188,7 @@ def bench(options: argparse.Namespace) -> int:
 
 
 def trial(options: argparse.Namespace) -> int:
-    """the long trials: hostile (files that would stop a worker), archives, changes, presses, kills, restore"""
+    """the long trials: hostile files, archives of 300 cards, changes, presses, kills, restore, proxy"""
     if options.what == "presses":
         return _with_server("e2e.presses", [], port=8753)
     if options.what == "archives":
@@ -155,6 +202,16 @@ def trial(options: argparse.Namespace) -> int:
     with database_running(Database("test-db", durable=False)) as database:
         env = environment(database, "demo") | {"JINDLE_EXAMPLES": str(options.examples)}
         return manage(env, "test", "--no-input", "server.cards.tests.test_every_change")
+
+
+def invite(options: argparse.Namespace) -> int:
+    """a code with which one account can be made in a live Jindle that asks for one"""
+    said = told.read(options.settings)
+    own = None if "database" in said else Database()
+    with ExitStack() as ends:
+        if own is not None:
+            ends.enter_context(database_running(own))
+        return manage(live_environment(own, told.environment(said)), "invite")
 
 
 def backup(options: argparse.Namespace) -> int:
@@ -263,6 +320,8 @@ COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
     for command in (
         demo,
         test,
+        live,
+        invite,
         stop,
         status,
         backup,
@@ -303,6 +362,10 @@ def main(arguments: list[str]) -> int:
     made["trial"].add_argument("what", choices=("hostile", "archives", "changes", "presses", "kills"))
     made["trial"].add_argument("--rounds", type=int, default=100, help="of kills")
     made["trial"].add_argument("--examples", type=int, default=150, help="of sequences of changes")
+    for name in ("live", "invite"):
+        made[name].add_argument("--settings", type=Path, default=told.FILE, help="the file of settings")
+    made["live"].add_argument("--new", action="store_true", help="write one to be filled in")
+    made["live"].add_argument("--units", type=Path, metavar="FOLDER", help="write systemd's units there")
     made["backup"].add_argument("--to", type=Path, default=backups.FOLDER, help="the folder")
     made["backup"].add_argument("--clear-out", action="store_true", help="delete what need not be kept")
     made["restore"].add_argument("file", type=Path, nargs="?", help="the backup")

@@ -3,6 +3,7 @@
 import json
 import os
 import secrets
+import shutil
 import signal
 import socket
 import subprocess
@@ -10,13 +11,13 @@ import sys
 import time
 import urllib.error
 import urllib.request
-from contextlib import contextmanager, suppress
+from contextlib import contextmanager
 from pathlib import Path
 
 from ops.database import Database
 from ops.paths import PYTHON, ROOT, STATE, VENV, Trouble
 from ops.setup import client_stamp
-from ops.watching import popen
+from ops.watching import Service
 
 _PATIENCE = 60
 
@@ -34,6 +35,20 @@ def environment(database: Database, mode: str, host: str = "127.0.0.1") -> dict[
         "JINDLE_STATIC": str(STATE / "static"),
         "PYTHONUNBUFFERED": "1",
     }
+
+
+def live_environment(database: Database | None, told: dict[str, str]) -> dict[str, str]:
+    """What a live server is told: what its settings say, and what is its own where they say nothing."""
+    own = {
+        "DJANGO_SETTINGS_MODULE": "server.settings",
+        "JINDLE_SECRET": secret(),
+        "JINDLE_STATIC": str(STATE / "static"),
+        "PROMETHEUS_MULTIPROC_DIR": str(STATE / "figures"),
+        "PYTHONUNBUFFERED": "1",
+    }
+    if database is not None:
+        own["JINDLE_DATABASE"] = database.url
+    return os.environ | own | told
 
 
 def secret() -> str:
@@ -65,14 +80,15 @@ def prepare(env: dict[str, str], demo: bool) -> None:
     collected.write_text(client_stamp())
 
 
-def check_port(host: str, port: int, command: str) -> None:
-    """Trouble where the port is taken."""
+def check_port(host: str, port: int, command: str, instead: str = "") -> None:
+    """Trouble where the port is taken, with what to do instead, or the command with another port."""
     with socket.socket() as probe:
         probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
             probe.bind((host, port))
         except OSError:
-            raise Trouble(f"Port {port} is taken; run ./jindle {command} --port {port + 1}") from None
+            instead = instead or f"run ./jindle {command} --port {port + 1}"
+            raise Trouble(f"Port {port} is taken; {instead}") from None
 
 
 @contextmanager
@@ -88,39 +104,33 @@ def database_running(database: Database):
             database.stop()
 
 
-class Web:
+class Web(Service):
     """The application served by gunicorn, which starts workers again by itself."""
 
-    def __init__(self, env: dict[str, str], host: str, port: int) -> None:
+    def __init__(self, env: dict[str, str], host: str, port: int, workers: int = 2) -> None:
         self.address = f"http://{'127.0.0.1' if host == '0.0.0.0' else host}:{port}"
-        self._env = env
         # Many threads: whoever sends slowly takes one, and they cost next to nothing.
-        self._command = [
-            VENV / "bin" / "gunicorn", "server.wsgi", f"--bind={host}:{port}", "--workers=2", "--threads=16",
-            "--no-control-socket", "--log-level=warning", "--graceful-timeout=5", f"--chdir={ROOT}",
+        command = [
+            VENV / "bin" / "gunicorn", "server.wsgi", f"--bind={host}:{port}", f"--workers={workers}",
+            "--threads=16", "--no-control-socket", "--log-level=warning", "--graceful-timeout=5",
+            f"--config={ROOT / 'ops' / 'live' / 'gunicorn.conf.py'}", f"--chdir={ROOT}",
         ]  # fmt: skip
-        self._process: subprocess.Popen | None = None
+        super().__init__(command, env)
 
-    def start(self) -> None:
+    def start(self) -> subprocess.Popen:
         """Start it, and wait until it answers."""
-        self.stop()
-        self._process = popen(self._command, self._env)
-        _answers(f"{self.address}/api/door", self._process)
-
-    def alive(self) -> bool:
-        """Whether its process lives."""
-        return self._process is not None and self._process.poll() is None
-
-    def stop(self) -> None:
-        """End it, and all that it started."""
-        if self._process is not None:
-            _end(self._process)
+        if figures := self._env.get("PROMETHEUS_MULTIPROC_DIR"):
+            shutil.rmtree(figures, ignore_errors=True)  # of processes that are gone
+            Path(figures).mkdir(parents=True)
+        process = super().start()
+        _answers(f"{self.address}/api/health", process)
+        return process
 
 
 @contextmanager
-def server_running(env: dict[str, str], host: str, port: int):
+def server_running(env: dict[str, str], host: str, port: int, workers: int = 2):
     """The application for as long as the block lasts."""
-    web = Web(env, host, port)
+    web = Web(env, host, port, workers)
     try:
         web.start()
         yield web
@@ -131,21 +141,11 @@ def server_running(env: dict[str, str], host: str, port: int):
 @contextmanager
 def running(command: list[str | Path], env: dict[str, str], cwd: Path = ROOT):
     """A process for as long as the block lasts."""
-    process = popen(command, env, cwd)
+    service = Service(command, env, cwd)
     try:
-        yield process
+        yield service.start()
     finally:
-        _end(process)
-
-
-def _end(process: subprocess.Popen) -> None:
-    # Its children too, where it died and left them.
-    with suppress(ProcessLookupError):
-        os.killpg(process.pid, signal.SIGTERM)
-    try:
-        process.wait(timeout=10)
-    except subprocess.TimeoutExpired:
-        os.killpg(process.pid, signal.SIGKILL)
+        service.stop()
 
 
 def health(address: str) -> dict[str, bool]:
@@ -165,6 +165,8 @@ def _answers(address: str, process: subprocess.Popen) -> None:
         try:
             urllib.request.urlopen(address, timeout=2).close()
             return
+        except urllib.error.HTTPError:
+            return  # it answers, though not well
         except OSError:
             time.sleep(0.1)
     raise Trouble("The application did not start; what it said stands above.")

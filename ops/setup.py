@@ -31,7 +31,7 @@ def run(*command: str | Path, cwd: Path = ROOT, quiet: bool = False, **environme
         raise Trouble(f"“{' '.join(map(str, command))}” failed.\n{told}".rstrip())
 
 
-def ensure_system(testing: bool = False) -> None:
+def ensure_system(testing: bool = False, proxy: bool = False) -> None:
     """Debian's packages: the database server, what is built against or set with, a browser for tests."""
     wanted = {
         "mariadb-server": shutil.which("mariadbd") or Path("/usr/sbin/mariadbd").exists(),
@@ -46,6 +46,8 @@ def ensure_system(testing: bool = False) -> None:
     }
     if testing:
         wanted["chromium"] = shutil.which("chromium")
+    if proxy:
+        wanted["nginx"] = shutil.which("nginx") or Path("/usr/sbin/nginx").exists()
     missing = [package for package, found in wanted.items() if not found]
     if missing:
         _install(missing)

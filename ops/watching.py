@@ -7,7 +7,7 @@ import signal
 import subprocess
 import time
 from collections.abc import Callable, Iterator
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from dataclasses import dataclass, field
 from pathlib import Path
 
@@ -16,6 +16,7 @@ from ops.paths import ROOT, STATE, Trouble
 LOOKS = 0.5  # seconds between two looks
 _FIRST, _LONGEST = 0.2, 5.0  # seconds before a start again: doubled each time, begun anew after a calm while
 _CALM = 60
+_KINDLY = 10  # seconds that something is given to end
 # In front of a command: the kernel ends it when we end, however that is.
 DIES_WITH_US = ("setpriv", "--pdeathsig", "TERM")
 
@@ -118,6 +119,35 @@ class Running:
         return True
 
 
-def popen(command: list[str | Path], env: dict[str, str], cwd: Path = ROOT) -> subprocess.Popen:
-    """A process in a group of its own that ends with us."""
-    return subprocess.Popen([*DIES_WITH_US, *map(str, command)], env=env, cwd=cwd, start_new_session=True)
+class Service:
+    """A command that runs for long, with all that it starts: one group of processes, which ends with us."""
+
+    def __init__(self, command: list[str | Path], env: dict[str, str], cwd: Path = ROOT) -> None:
+        self._command, self._env, self._cwd = command, env, cwd
+        self._process: subprocess.Popen | None = None
+
+    def start(self) -> subprocess.Popen:
+        """Start it; what is left of it before is ended first."""
+        self.stop()
+        self._process = subprocess.Popen(
+            [*DIES_WITH_US, *map(str, self._command)], env=self._env, cwd=self._cwd, start_new_session=True
+        )
+        return self._process
+
+    def alive(self) -> bool:
+        """Whether its first process lives."""
+        return self._process is not None and self._process.poll() is None
+
+    def stop(self) -> None:
+        """End it, and all that it started: kindly, or at once where it died and left them."""
+        if self._process is None:
+            return
+        kindly = self.alive()
+        with suppress(ProcessLookupError):
+            os.killpg(self._process.pid, signal.SIGTERM if kindly else signal.SIGKILL)
+        try:
+            self._process.wait(timeout=_KINDLY)
+        except subprocess.TimeoutExpired:
+            os.killpg(self._process.pid, signal.SIGKILL)
+            self._process.wait()
+        self._process = None

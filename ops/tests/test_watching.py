@@ -63,14 +63,15 @@ def ended(pid):
     os.close(handle)
 
 
+# The number is told by what was started, so that by then it surely ends with whoever started it.
 _CHILD = """
-import os, signal
+import os
 from pathlib import Path
-from ops.watching import Running, popen, watch
+from ops.watching import Running, Service, watch
 with Running(Path(os.environ["PLACE"])).alone({"address": "http://here/"}):
-    child = popen(["sleep", "86400"], dict(os.environ))
-    print(child.pid, flush=True)
-    watch([], print)
+    service = Service(["sh", "-c", "echo $$; exec sleep 86400"], dict(os.environ))
+    service.start()
+    watch([], lambda words: service.stop())
 """
 
 

@@ -1,23 +1,36 @@
 """What can be done with accounts."""
 
+import secrets
+from datetime import timedelta
+from hashlib import sha256
+
+from django.conf import settings
 from django.contrib.auth import authenticate, login, logout, password_validation, update_session_auth_hash
+from django.contrib.auth.tokens import default_token_generator
 from django.core.exceptions import ValidationError
+from django.core.mail import send_mail
 from django.db import IntegrityError, transaction
 from django.http import HttpRequest
+from django.utils import timezone
 
 from jindle_core.card.changes.palette import checked_name
 from jindle_core.errors import BadInput, Problem
-from server.accounts.models import Person
+from server.accounts.models import Invitation, Person
 
+_BETWEEN_MAILS = timedelta(minutes=10)
 _BACKEND = "django.contrib.auth.backends.ModelBackend"  # for who comes in without a password check
 
 
-def sign_up(request: HttpRequest, name: str, password: str) -> Person:
-    """Make an account and sign in with it."""
+def sign_up(request: HttpRequest, name: str, password: str, invitation: str = "") -> Person:
+    """Make an account and sign in with it, where that is open to them."""
+    if settings.SIGN_UP == "closed":
+        raise BadInput(Problem("No accounts are made here; ask who runs this Jindle.", field="name"))
     name = checked_name(name)
     _check_password(password)
     try:
         with transaction.atomic():
+            if settings.SIGN_UP == "invitation":
+                _use(invitation)
             person = Person.objects.create_user(name, password)
     except IntegrityError:
         raise BadInput(
@@ -25,6 +38,64 @@ def sign_up(request: HttpRequest, name: str, password: str) -> Person:
         ) from None
     login(request, person, backend=_BACKEND)
     return person
+
+
+def invite() -> str:
+    """A code with which one account can be made."""
+    code = secrets.token_urlsafe(12)
+    Invitation.objects.create(digest=_digest(code))
+    return code
+
+
+def _use(code: str) -> None:
+    """Use an invitation up; BadInput where it is none, or no longer."""
+    if not Invitation.objects.filter(digest=_digest(code), used=False).update(used=True):
+        words = "That invitation is none, or was used already. Ask who runs this Jindle for one."
+        raise BadInput(Problem(words, field="invitation"))
+
+
+def _digest(code: str) -> str:
+    return sha256(code.strip().encode()).hexdigest()
+
+
+def forgotten(name: str, address: str) -> None:
+    """Send a link for a new password to who has that name, if mail can reach them; nobody is told which."""
+    person = Person.objects.filter(name=" ".join(name.split())).exclude(email="").first()
+    if person is None or not person.has_usable_password():
+        return
+    now = timezone.now()
+    # Whoever asks again and again fills nobody's letter box.
+    before = Person.objects.filter(pk=person.pk).exclude(forgotten_at__gt=now - _BETWEEN_MAILS)
+    if not before.update(forgotten_at=now):
+        return
+    link = f"{address}/new-password?who={person.pk}&key={default_token_generator.make_token(person)}"
+    hours = settings.PASSWORD_RESET_TIMEOUT // 3600
+    words = (
+        f"Somebody, you perhaps, forgot the password of {person.name}.\n\n{link}\n\nopens the page for a new"
+        f" one, once, within {hours} hours. If it was not you, do nothing: everything stays as it is.\n"
+    )
+    send_mail("A new password for Jindle", words, settings.DEFAULT_FROM_EMAIL, [person.email])
+
+
+def new_password(request: HttpRequest, who: int, key: str, password: str) -> Person:
+    """Take a new password by a link that was sent, and sign in."""
+    person = Person.objects.filter(pk=who).first()
+    if person is None or not default_token_generator.check_token(person, key):
+        raise BadInput(Problem("This link was used already, or is too old: ask for another.", field="key"))
+    _check_password(password)
+    person.set_password(password)
+    person.save(update_fields=["password"])
+    login(request, person, backend=_BACKEND)
+    return person
+
+
+def sign_out_elsewhere(request: HttpRequest, person: Person) -> None:
+    """End every session of the account but this one."""
+    if person.everybodys:
+        raise BadInput(Problem("The demo studio is everybody's: nobody is sent out of it.", field=""))
+    person.doors_shut += 1
+    person.save(update_fields=["doors_shut"])
+    update_session_auth_hash(request, person)
 
 
 def sign_in(request: HttpRequest, name: str, password: str) -> Person:

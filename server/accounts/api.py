@@ -10,6 +10,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core import figures
+from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.pieces import WORDS
 from jindle_core.words import PHRASES
 from server.accounts import actions
@@ -17,13 +18,15 @@ from server.accounts.door import TokenAtTheDoor
 from server.accounts.models import PREFERENCES, Person
 from server.requests import Request
 
+SIGN_UP_CHOICES = [(one, one) for one in ("open", "invitation", "closed")]
+
 
 class PersonSerializer(serializers.ModelSerializer):
     """A person as shown to themselves."""
 
     class Meta:
         model = Person
-        fields = ("name", *PREFERENCES)
+        fields = ("name", "email", *PREFERENCES)
         read_only_fields = ("name",)
 
 
@@ -45,6 +48,8 @@ class DoorSerializer(serializers.Serializer):
     """What the sign-in page needs to know before anybody is signed in, and what holds for all."""
 
     demo = serializers.BooleanField()
+    sign_up = serializers.ChoiceField(choices=SIGN_UP_CHOICES)
+    mail = serializers.BooleanField(help_text="a forgotten password is helped with by mail")
     person = PersonSerializer(allow_null=True)
     limits = LimitsSerializer()
     phrases = serializers.DictField(
@@ -72,6 +77,26 @@ class CredentialsSerializer(serializers.Serializer):
     password = serializers.CharField(max_length=200, trim_whitespace=False)
 
 
+class SignUpSerializer(CredentialsSerializer):
+    """The same, and an invitation where that is asked for."""
+
+    invitation = serializers.CharField(max_length=80, allow_blank=True, default="")
+
+
+class ForgottenSerializer(serializers.Serializer):
+    """Whose password is forgotten."""
+
+    name = serializers.CharField(max_length=80)
+
+
+class PasswordByLinkSerializer(serializers.Serializer):
+    """A new password, by the link that was sent."""
+
+    who = serializers.IntegerField()
+    key = serializers.CharField(max_length=120)
+    password = serializers.CharField(max_length=200, trim_whitespace=False)
+
+
 def _credentials(request: Request) -> dict[str, str]:
     given = CredentialsSerializer(data=request.data)
     given.is_valid(raise_exception=True)
@@ -89,7 +114,14 @@ class Door(APIView):
         """Whether the demo studio can be opened, and who is signed in."""
         person = PersonSerializer(request.user).data if request.user.is_authenticated else None
         return Response(
-            {"demo": settings.DEMO, "person": person, "limits": _limits(), "phrases": dict(PHRASES)}
+            {
+                "demo": settings.DEMO,
+                "sign_up": settings.SIGN_UP,
+                "mail": settings.HAS_MAIL,
+                "person": person,
+                "limits": _limits(),
+                "phrases": dict(PHRASES),
+            }
         )
 
 
@@ -100,11 +132,13 @@ class SignUp(APIView):
     permission_classes = [AllowAny]
 
     @extend_schema(
-        request=CredentialsSerializer, responses={201: PersonSerializer}, operation_id="sign_up", auth=[]
+        request=SignUpSerializer, responses={201: PersonSerializer}, operation_id="sign_up", auth=[]
     )
     def post(self, request: Request) -> Response:
         """Make an account and sign in with it."""
-        person = actions.sign_up(request._request, **_credentials(request))
+        given = SignUpSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        person = actions.sign_up(request._request, **given.validated_data)
         return Response(PersonSerializer(person).data, status=status.HTTP_201_CREATED)
 
 
@@ -118,6 +152,49 @@ class SignIn(APIView):
     def post(self, request: Request) -> Response:
         """Sign in with name and password."""
         return Response(PersonSerializer(actions.sign_in(request._request, **_credentials(request))).data)
+
+
+class Forgotten(APIView):
+    """A forgotten password."""
+
+    authentication_classes = [TokenAtTheDoor]
+    permission_classes = [AllowAny]
+
+    @extend_schema(request=ForgottenSerializer, responses={204: None}, operation_id="forgotten", auth=[])
+    def post(self, request: Request) -> Response:
+        """Send a link to who has that name, if mail can reach them; the answer is the same for all."""
+        given = ForgottenSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        if settings.HAS_MAIL:
+            actions.forgotten(given.validated_data["name"], request.build_absolute_uri("/").rstrip("/"))
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class PasswordByLink(APIView):
+    """A new password for who forgot theirs."""
+
+    authentication_classes = [TokenAtTheDoor]
+    permission_classes = [AllowAny]
+
+    @extend_schema(
+        request=PasswordByLinkSerializer, responses=PersonSerializer, operation_id="new_password", auth=[]
+    )
+    def post(self, request: Request) -> Response:
+        """Take it, and sign in."""
+        given = PasswordByLinkSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        person = actions.new_password(request._request, **given.validated_data)
+        return Response(PersonSerializer(person).data)
+
+
+class SignOutElsewhere(APIView):
+    """Every other session."""
+
+    @extend_schema(request=None, responses={204: None}, operation_id="sign_out_elsewhere")
+    def post(self, request: Request) -> Response:
+        """End all but this one."""
+        actions.sign_out_elsewhere(request._request, request.user)
+        return Response(status=status.HTTP_204_NO_CONTENT)
 
 
 class SignOut(APIView):
@@ -143,6 +220,9 @@ class Me(APIView):
         """Change units, surround, whether only what is owned is offered, whether shadows are laid first."""
         given = PersonSerializer(request.user, data=request.data, partial=True)
         given.is_valid(raise_exception=True)
+        if request.user.everybodys and given.validated_data.get("email"):
+            words = "The demo studio is everybody's: give an address in an account of your own."
+            raise BadInput(Problem(words, field="email"))
         given.save()
         return Response(given.data)
 

@@ -5,6 +5,7 @@ from typing import Any
 from django.contrib.auth.base_user import AbstractBaseUser, BaseUserManager
 from django.db import models
 from django.utils import timezone
+from django.utils.crypto import salted_hmac
 
 UNITS = [("in", "inches"), ("mm", "millimetres")]
 SURROUNDS = [("light", "Light"), ("mid", "Mid"), ("dark", "Dark")]
@@ -44,6 +45,10 @@ class Person(AbstractBaseUser):
     only_owned = models.BooleanField(default=False)
     dark_first = models.BooleanField(default=False)
     figures = models.BooleanField(default=False)
+    email = models.EmailField(blank=True, default="")  # for a forgotten password, and for nothing else
+    forgotten_at = models.DateTimeField(null=True)  # when a link for a new password was sent last
+    # Counts how often they were signed out everywhere else.
+    doors_shut = models.PositiveIntegerField(default=0)
     catalogue_version = models.PositiveIntegerField(default=0)
     drawer_version = models.PositiveIntegerField(default=0)
     created = models.DateTimeField(default=timezone.now)
@@ -57,7 +62,27 @@ class Person(AbstractBaseUser):
     def __str__(self) -> str:
         return self.name
 
+    def _get_session_auth_hash(self, secret: str | None = None) -> str:
+        """Goes with each session, which ends when it changes: by a new password, or by all doors shut."""
+        salt = "django.contrib.auth.models.AbstractBaseUser.get_session_auth_hash"
+        value = f"{self.password}{self.doors_shut or ''}"
+        return salted_hmac(salt, value, secret=secret, algorithm="sha256").hexdigest()
+
     @property
     def everybodys(self) -> bool:
         """Whether anybody may come in without a password: so it is with the demo studio."""
         return not self.has_usable_password()
+
+
+class Invitation(models.Model):
+    """Leave to make one account, for who knows its code, of which only the digest is kept."""
+
+    digest = models.CharField(max_length=64, unique=True)
+    made = models.DateTimeField(default=timezone.now)
+    used = models.BooleanField(default=False)
+
+    class Meta:
+        db_table = "invitation"
+
+    def __str__(self) -> str:
+        return f"of {self.made:%Y-%m-%d}"

@@ -60,6 +60,7 @@ TABLE = (
     ("drawer/file", "post", {}, 401, 415, 415),
     ("drawer/chart", "get", None, 401, 200, 200),
     ("shopping", "get", None, 401, 200, 200),
+    ("me/sign-out-elsewhere", "post", {}, 401, 204, 204),
     ("strip", "get", None, 401, 200, 200),
     ("strip", "put", {"colours": ["{colour}"]}, 401, 200, 400),
     ("strip/sheet", "get", None, 401, 400, 400),
@@ -298,6 +299,8 @@ class AccessTests(ApiTestCase):
             "open-demo",
             "health",
             "metrics",
+            "forgotten",
+            "new-password",
         }  # tried in test_accounts, test_watched
         whole = dict.fromkeys(
             (

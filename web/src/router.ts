@@ -6,6 +6,11 @@ export const router = createRouter({
   history: createWebHistory('/'),
   routes: [
     { path: '/', redirect: '/cards' },
+    {
+      path: '/new-password',
+      component: () => import('@/account/NewPassword.vue'),
+      meta: { open: true, title: 'A new password' },
+    },
     { path: '/sign-in', component: () => import('@/account/SignIn.vue'), meta: { open: true } },
     { path: '/cards', component: () => import('@/cards/CardsPage.vue'), meta: { title: 'Cards' } },
     {

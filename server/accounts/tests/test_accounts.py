@@ -1,6 +1,10 @@
+import re
+
+from django.core import mail
 from django.test import override_settings
 
-from server.accounts.models import Person
+from server.accounts.actions import invite
+from server.accounts.models import Invitation, Person
 from server.cards.models import StoredCard
 from server.catalogue.models import Range
 from server.demo.studio import DEMO_NAME
@@ -19,6 +23,74 @@ class AccountTests(ApiTestCase):
         self.assertIsNone(self.ask("get", "door")["person"])
         self.ask("post", "sign-in", given)
         self.ask("get", "me")
+
+    def test_by_invitation_once_each_or_not_at_all(self):
+        code, given = invite(), {"name": "Cat", "password": "tow-rope-17"}
+        with override_settings(SIGN_UP="invitation"):
+            self.assertEqual(self.ask("get", "door")["sign_up"], "invitation")
+            for wrong in ("", "guessed", code[:-1]):
+                told = self.ask("post", "sign-up", given | {"invitation": wrong}, 400)
+                self.assertEqual(told["problems"][0]["field"], "invitation")
+            # A name that is taken uses nothing up.
+            self.ask("post", "sign-up", given | {"name": "Ann", "invitation": code}, 400)
+            self.ask("post", "sign-up", given | {"invitation": f" {code} "}, 201)
+            self.client.logout()
+            self.ask("post", "sign-up", given | {"name": "Dee", "invitation": code}, 400)
+        self.assertNotIn(code, str(Invitation.objects.values()))
+        with override_settings(SIGN_UP="closed"):
+            self.ask("post", "sign-up", given | {"name": "Dee"}, 400)
+
+    def link(self):
+        address = re.search(r"/new-password\?who=(\d+)&key=(\S+)", mail.outbox[-1].body)
+        return {"who": int(address[1]), "key": address[2]}
+
+    def test_a_forgotten_password_is_helped_with_by_mail(self):
+        self.client.force_login(self.ann)
+        self.ask("patch", "me", {"email": "ann@quay.example"})
+        self.assertEqual(self.ask("get", "me")["email"], "ann@quay.example")
+        self.client.logout()
+        for name in ("Ann", "Ben", "Nobody"):  # the same answer, and one letter
+            self.ask("post", "forgotten", {"name": name}, 204)
+        self.ask("post", "forgotten", {"name": "Ann"}, 204)  # and none more for a while
+        self.assertEqual([letter.to for letter in mail.outbox], [["ann@quay.example"]])
+        link = self.link()
+        self.ask("post", "new-password", link | {"password": "short"}, 400)
+        self.ask("post", "new-password", link | {"key": "x-y", "password": "hawser-and-4"}, 400)
+        self.ask("post", "new-password", link | {"who": self.ben.pk, "password": "hawser-and-4"}, 400)
+        self.assertEqual(self.ask("post", "new-password", link | {"password": "hawser-and-4"})["name"], "Ann")
+        self.ask("get", "me")
+        told = self.ask("post", "new-password", link | {"password": "hawser-and-5"}, 400)
+        self.assertIn("used already", told["message"])
+        self.client.logout()
+        self.ask("post", "sign-in", {"name": "Ann", "password": "hawser-and-4"})
+
+    def test_without_mail_nothing_is_sent(self):
+        Person.objects.filter(pk=self.ann.pk).update(email="ann@quay.example")
+        with override_settings(HAS_MAIL=False):
+            self.assertFalse(self.ask("get", "door")["mail"])
+            self.ask("post", "forgotten", {"name": "Ann"}, 204)
+        self.assertEqual(mail.outbox, [])
+
+    def test_signed_out_everywhere_else(self):
+        other = self.client_class()
+        for client in (self.client, other):
+            client.force_login(self.ann)
+        self.ask("post", "me/sign-out-elsewhere", {}, 204)
+        self.ask("get", "me")
+        self.assertEqual(other.get("/api/me").status_code, 401)
+        self.ann.refresh_from_db()
+        other.force_login(self.ann)
+        self.assertEqual(other.get("/api/me").status_code, 200)
+        self.ask("get", "me")
+
+    def test_the_studio_of_everybody_takes_no_address(self):
+        studio = Person.objects.create_user(DEMO_NAME)
+        self.client.force_login(studio)
+        self.ask("patch", "me", {"email": "somebody@quay.example"}, 400)
+        self.ask("post", "me/sign-out-elsewhere", {}, 400)
+        Person.objects.filter(pk=studio.pk).update(email="x@quay.example")
+        self.ask("post", "forgotten", {"name": DEMO_NAME}, 204)
+        self.assertEqual(mail.outbox, [])
 
     def test_names_that_read_alike_are_one(self):
         for name in ("ann", "Änn", " ANN "):

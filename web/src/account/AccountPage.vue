@@ -38,6 +38,17 @@ const changePassword = () =>
     old.value = fresh.value = ''
     notices.show('Your password is changed.')
   })
+const email = ref(session.person?.email ?? '')
+const keepAddress = () =>
+  attempt('email', async () => {
+    await session.set({ email: email.value.trim() })
+    notices.show(email.value ? 'Your address is kept.' : 'No address is kept.')
+  })
+const signOutElsewhere = () =>
+  attempt('elsewhere', async () => {
+    await api.POST('/api/me/sign-out-elsewhere')
+    notices.show('You are signed in here only.')
+  })
 const bringBack = (file: File) =>
   attempt('archive', async () => {
     const body = new FormData()
@@ -123,6 +134,25 @@ const remove = () =>
           {{ problems.password }}
         </p>
         <button type="submit" class="button mt-4">Change it</button>
+        <h2 class="mt-6 mb-2 text-base">Other devices</h2>
+        <p v-if="problems.elsewhere" role="alert" class="mb-3 border-l-2 border-ink pl-3">
+          {{ problems.elsewhere }}
+        </p>
+        <button type="button" class="button" @click="signOutElsewhere">
+          Sign out everywhere else
+        </button>
+      </form>
+      <form class="panel p-5" aria-labelledby="address" @submit.prevent="keepAddress">
+        <h2 id="address" class="mb-2 text-base">If I forget it</h2>
+        <label class="label" for="email">Address for a letter with a link</label>
+        <input id="email" v-model="email" class="input" type="email" autocomplete="email" />
+        <p class="mt-1 text-xs text-soft">
+          For that and nothing else; nobody sees it. Leave it empty, and nobody can help you then.
+        </p>
+        <p v-if="problems.email" role="alert" class="mt-3 border-l-2 border-ink pl-3">
+          {{ problems.email }}
+        </p>
+        <button type="submit" class="button mt-4">Keep it</button>
       </form>
       <form class="panel p-5" aria-labelledby="gone" @submit.prevent="remove">
         <h2 id="gone" class="mb-2 text-base">Delete everything of mine</h2>

@@ -5,6 +5,7 @@ import type { components, paths } from './schema'
 type Schemas = components['schemas']
 export type Adding = Schemas['Adding']
 export type Area = Schemas['Area']
+export type Door = Schemas['Door']
 export type Asked = Schemas['PlacesQueryRequest']
 export type Brought = Schemas['Brought']
 export type Build = Schemas['Build']

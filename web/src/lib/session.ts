@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watchEffect } from 'vue'
-import { api, got, type Limits, type Person } from '@/api/client'
+import { api, got, type Door, type Limits, type Person } from '@/api/client'
 import { forgetSeen } from './seen'
 import { learn } from './words'
 
@@ -12,17 +12,19 @@ const SURROUNDS = ['light', 'mid', 'dark'] as const
 export const useSession = defineStore('session', () => {
   const person = ref<Person | null>(null)
   const demo = ref(false)
+  const door = ref<Door | null>(null)
   const limits = ref<Limits | null>(null) // known once the door has answered
   const view = ref<View>('colour')
   let asked: Promise<void> | null = null
 
   function ready(): Promise<void> {
     asked ??= got(api.GET('/api/door')).then(
-      (door) => {
-        person.value = door.person
-        demo.value = door.demo
-        limits.value = door.limits
-        learn(door.phrases)
+      (answer) => {
+        person.value = answer.person
+        demo.value = answer.demo
+        door.value = answer
+        limits.value = answer.limits
+        learn(answer.phrases)
       },
       (error) => {
         asked = null
@@ -32,12 +34,19 @@ export const useSession = defineStore('session', () => {
     return asked
   }
 
-  async function signIn(name: string, password: string, fresh: boolean) {
+  async function signIn(name: string, password: string, fresh: boolean, invitation = '') {
     const body = { name, password }
     await forgetSeen() // of whoever was here before
     person.value = await got(
-      fresh ? api.POST('/api/sign-up', { body }) : api.POST('/api/sign-in', { body }),
+      fresh
+        ? api.POST('/api/sign-up', { body: { ...body, invitation } })
+        : api.POST('/api/sign-in', { body }),
     )
+  }
+
+  async function takePassword(who: number, key: string, password: string) {
+    await forgetSeen()
+    person.value = await got(api.POST('/api/new-password', { body: { who, key, password } }))
   }
 
   async function openDemo() {
@@ -68,6 +77,8 @@ export const useSession = defineStore('session', () => {
   return {
     person,
     demo,
+    door,
+    takePassword,
     limits,
     view,
     ready,
