@@ -12,11 +12,13 @@ from server import errors
 Result = TypeVar("Result")
 log = logging.getLogger(__name__)
 MEDIA_TYPE = "application/x-ndjson"
+# A proxy in front is not to gather the lines.
+_AT_ONCE = {"Cache-Control": "no-store", "X-Accel-Buffering": "no"}
 
 
 def progress(lines: Iterator[dict]) -> StreamingHttpResponse:
     """The lines as they come; what is raised midway becomes a last line ``{"error": …}``."""
-    return StreamingHttpResponse(_told(lines), content_type=MEDIA_TYPE, headers={"Cache-Control": "no-store"})
+    return StreamingHttpResponse(_told(lines), content_type=MEDIA_TYPE, headers=_AT_ONCE)
 
 
 def finished(steps: Generator[Any, None, Result]) -> Result:

@@ -2,6 +2,7 @@
 
 import gzip
 import io
+import json
 import re
 
 from django.conf import settings
@@ -583,6 +584,29 @@ class MistakeTests(BrowserTestCase):
         self.choose("Column for code", "erste")
         self.choose("Column for hex", "zweite")
         expect(self.page.get_by_text("1 colour read")).to_be_visible()
+
+    def test_while_the_database_is_away_it_waits_and_nothing_typed_is_lost(self):
+        self.open_demo()
+        self.open_card("Kingfisher")
+        away = json.dumps({"code": "away", "message": "It is away.", "problems": []})
+        answers = iter([503, 503])
+        asked = []
+
+        def answer(route):
+            asked.append(route.request.post_data)
+            if next(answers, None):
+                route.fulfill(
+                    status=503, headers={"Retry-After": "1"}, content_type="application/json", body=away
+                )
+            else:
+                route.continue_()
+
+        self.page.route("**/changes", answer)
+        self.add_colour("#336655", "lagoon", "support")
+        expect(self.page.get_by_text("lagoon").first).to_be_visible()
+        expect(self.page.get_by_text("The server is away for a moment.")).to_have_count(0)
+        self.assertEqual(len(asked), 3)
+        self.assertEqual(len(set(asked)), 1)
 
     def test_two_windows_on_one_card(self):
         self.open_demo()

@@ -64,7 +64,7 @@ async function enterOr(action: () => Promise<void>) {
             Open the demo studio
           </button>
           <p class="mt-2 text-xs text-soft">
-            Invented ranges and three cards, to look around. Everybody here shares it.
+            Invented ranges and a few cards, to look around. Everybody here shares it.
           </p>
         </div>
       </div>
