@@ -4,7 +4,8 @@ import os
 from pathlib import Path
 
 ROOT = Path(__file__).resolve().parent.parent
-STATE = Path(os.environ.get("JINDLE_STATE", ROOT / ".jindle"))  # everything made at run time; never committed
+# Everything made at run time; never committed.
+STATE = Path(os.environ.get("JINDLE_STATE", ROOT / ".jindle")).absolute()
 VENV = ROOT / ".venv"
 PYTHON = VENV / "bin" / "python"
 WEB = ROOT / "web"

@@ -81,8 +81,10 @@ class Running:
             try:
                 fcntl.flock(held, fcntl.LOCK_EX | fcntl.LOCK_NB)
             except OSError:
-                there = self.told() or {}
-                words = f"Jindle already runs at {there.get('address')} (process {there.get('pid')})"
+                there = self.told()
+                if not there:
+                    raise Trouble("Another Jindle is just being started here.") from None
+                words = f"Jindle already runs at {there['address']} (process {there['pid']})"
                 raise Trouble(f"{words}; ./jindle stop ends it.") from None
             held.truncate(0)
             held.write(json.dumps(told | {"pid": os.getpid()}))
