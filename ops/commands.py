@@ -188,19 +188,19 @@ def bench(options: argparse.Namespace) -> int:
 
 
 # Trials of a whole Jindle of their own, and what runs them.
-_KILLING = {"kills": "bench.kills", "restore": "bench.restored"}
+_WHOLE = {"kills": "bench.kills", "restore": "bench.restored", "slow": "bench.slow"}
 
 
 def trial(options: argparse.Namespace) -> int:
-    """the long trials: hostile files, archives of 300 cards, changes, presses, kills, restore"""
+    """the long trials: hostile files, archives of 300 cards, changes, presses, kills, restore, slow"""
     if options.what == "presses":
         return _with_server("e2e.presses", [], port=8753)
     if options.what == "archives":
         return _with_server("bench.archives", [], port=8752)
     _ensure_all()
-    if options.what in _KILLING:
+    if options.what in _WHOLE:
         env = os.environ | {"JINDLE_STATE": str(STATE / "trial"), "JINDLE_ROUNDS": str(options.rounds)}
-        return subprocess.run([PYTHON, "-m", _KILLING[options.what]], cwd=ROOT, env=env).returncode
+        return subprocess.run([PYTHON, "-m", _WHOLE[options.what]], cwd=ROOT, env=env).returncode
     if options.what == "hostile":
         return subprocess.run([PYTHON, "-m", "bench.hostile"], cwd=ROOT).returncode
     with database_running(Database("test-db", durable=False)) as database:
@@ -363,7 +363,7 @@ def main(arguments: list[str]) -> int:
     made["test"].add_argument("--coverage", action="store_true", help="print what is not reached")
     made["bench"].add_argument("parts", nargs="*", help="only these, such as screens or colourways")
     made["bench"].add_argument("--write", action="store_true", help="keep the table in docs/benchmarks.md")
-    trials = ("hostile", "archives", "changes", "presses", *_KILLING)
+    trials = ("hostile", "archives", "changes", "presses", *_WHOLE)
     made["trial"].add_argument("what", choices=trials)
     made["trial"].add_argument("--rounds", type=int, default=100, help="of kills")
     made["trial"].add_argument("--examples", type=int, default=150, help="of sequences of changes")

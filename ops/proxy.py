@@ -1,13 +1,16 @@
 """The proxy in front of a live Jindle: Debian's nginx, with a configuration written from the settings."""
 
 import shutil
+import socket
 import subprocess
+import time
 from pathlib import Path
 
 from ops.paths import STATE, Trouble
 from ops.watching import Service
 
 _TEMPLATE = Path(__file__).parent / "live" / "nginx.conf"
+_PATIENCE = 10  # seconds; it takes a fraction of one
 _REDIRECT = """
   server {{
     listen {http};
@@ -59,7 +62,19 @@ class Proxy(Service):
         tried = subprocess.run([*self._command, "-t"], capture_output=True, text=True)
         if tried.returncode:
             raise Trouble(f"The proxy refuses its configuration:\n{tried.stderr.strip()[-600:]}")
-        return super().start()
+        process = super().start()
+        self._listens(process)
+        return process
+
+    def _listens(self, process: subprocess.Popen) -> None:
+        """Wait until it takes connections."""
+        deadline = time.monotonic() + _PATIENCE
+        while process.poll() is None and time.monotonic() < deadline:
+            with socket.socket() as probe:
+                if probe.connect_ex(("127.0.0.1", self._told["http_port"])) == 0:
+                    return
+            time.sleep(0.05)
+        raise Trouble("The proxy did not start; what it said stands above.")
 
     def _sign(self) -> None:
         """A certificate signed by itself: browsers warn of it, and nobody reads along."""
