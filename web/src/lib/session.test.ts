@@ -35,11 +35,11 @@ describe('who is signed in', () => {
 
   it('signs up or in, and the page takes their surround', async () => {
     const session = useSession()
-    const up = session.signIn('Ann', 'long-enough-9', true)
+    const up = session.signIn('Ann', 'long-enough-9', true, 'come-in')
     await settled()
     expect([asked[0]!.path, asked[0]!.body]).toEqual([
       '/api/sign-up',
-      { name: 'Ann', password: 'long-enough-9' },
+      { name: 'Ann', password: 'long-enough-9', invitation: 'come-in' },
     ])
     await asked[0]!.answer(ann)
     await up
