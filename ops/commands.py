@@ -2,6 +2,7 @@
 
 import argparse
 import os
+import shutil
 import signal
 import subprocess
 import sys
@@ -244,6 +245,40 @@ def restore(options: argparse.Namespace) -> int:
     return 0
 
 
+def upgrade(options: argparse.Namespace) -> int:
+    """what is stored for this version of the program: tried on a copy first, with a backup to go back to"""
+    if there := Running().told():
+        raise Trouble(f"Jindle runs at {there['address']}; end it first with ./jindle stop.")
+    setup.ensure_system()
+    setup.ensure_python()
+    with database_running(_own_database()) as database:
+        file = backups.back_up(database)
+        _try_on_copy(file)
+        print(f"It was tried on a copy. The way back: the version before, and ./jindle restore --over {file}")
+        if not options.only_try:
+            _migrate(environment(database, "live"))
+            print("What is stored is of this version now.")
+    return 0
+
+
+def _try_on_copy(file: Path) -> None:
+    copy = Database("tried-db", durable=False)
+    shutil.rmtree(copy.home, ignore_errors=True)
+    copy.start()
+    try:
+        backups.restore(copy, file)
+        _migrate(environment(copy, "live"))
+    finally:
+        copy.stop()
+        shutil.rmtree(copy.home, ignore_errors=True)
+
+
+def _migrate(env: dict[str, str]) -> None:
+    for step in (("migrate", "--no-input", "--verbosity", "0"), ("try_cards",)):
+        if manage(env, *step):
+            raise Trouble(f"“manage.py {step[0]}” failed; what it said stands above.")
+
+
 def _own_database() -> Database:
     if os.environ.get("JINDLE_DATABASE"):
         raise Trouble("The database is another's (JINDLE_DATABASE): back it up where it stands.")
@@ -330,6 +365,7 @@ COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
         status,
         backup,
         restore,
+        upgrade,
         dev,
         reset,
         lint,
@@ -376,6 +412,7 @@ def main(arguments: list[str]) -> int:
     made["restore"].add_argument("file", type=Path, nargs="?", help="the backup")
     made["restore"].add_argument("--over", action="store_true", help="in place of what is stored")
     made["restore"].add_argument("--back", action="store_true", help="what was stored before the last one")
+    made["upgrade"].add_argument("--only-try", action="store_true", help="leave what is stored as it is")
     made["db"].add_argument("what", choices=("start", "stop", "shell"))
     options = parser.parse_args(arguments)
     if options.command in (None, "help"):

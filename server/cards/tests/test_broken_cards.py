@@ -1,5 +1,8 @@
+import io
 import logging
 from unittest import mock
+
+from django.core.management import CommandError, call_command
 
 from jindle_core.errors import BadInput, Problem
 from server.cards.models import StoredCard
@@ -47,6 +50,15 @@ class BrokenCardTests(ApiTestCase):
                 self.change(card, 400, kind="edit_piece", key=piece["key"], unit="in", piece_kind="lettering")
         self.assertEqual(self.ask("get", f"cards/{card['id']}")["version"], card["version"])
         self.assertEqual(len(self.ask("get", "cards")["cards"]), 1)
+
+    def test_all_are_tried_before_a_new_version_takes_them(self):
+        whole, said = self.full_card(), io.StringIO()
+        call_command("try_cards", stdout=said)
+        self.assertIn("All 1 cards can be shown.", said.getvalue())
+        broken = self.damaged(choices=[{"key": 1.5}])
+        with self.assertRaisesRegex(CommandError, f"1 of 2 cards cannot be shown: {broken['id']}$"):
+            call_command("try_cards", stdout=said)
+        self.ask("get", f"cards/{whole['id']}")
 
     def test_what_cannot_be_worked_out_is_not_stored(self):
         card = self.full_card()
