@@ -17,9 +17,10 @@ from pathlib import Path
 from ops.database import Database
 from ops.paths import PYTHON, ROOT, STATE, VENV, Trouble
 from ops.setup import client_stamp
-from ops.watching import Service
+from ops.watching import Running, Service
 
 _PATIENCE = 60
+_LETS_GO = 10  # seconds: longer than workers are given to end
 
 
 def environment(database: Database, mode: str, host: str = "127.0.0.1") -> dict[str, str]:
@@ -81,14 +82,23 @@ def prepare(env: dict[str, str], demo: bool) -> None:
 
 
 def check_port(host: str, port: int, command: str, instead: str = "") -> None:
-    """Trouble where the port is taken, with what to do instead, or the command with another port."""
-    with socket.socket() as probe:
-        probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
-        try:
-            probe.bind((host, port))
-        except OSError:
-            instead = instead or f"run ./jindle {command} --port {port + 1}"
-            raise Trouble(f"Port {port} is taken; {instead}") from None
+    """Trouble where the port is taken, with what to do instead, or the command with another port.
+
+    After one of us was killed it is waited for: what that had started lets go of it.
+    """
+    deadline = time.monotonic() + (_LETS_GO if Running().fell() else 0)
+    while True:
+        with socket.socket() as probe:
+            probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+            try:
+                probe.bind((host, port))
+            except OSError:
+                if time.monotonic() > deadline:
+                    instead = instead or f"run ./jindle {command} --port {port + 1}"
+                    raise Trouble(f"Port {port} is taken; {instead}") from None
+            else:
+                return
+        time.sleep(0.2)
 
 
 @contextmanager

@@ -107,6 +107,10 @@ class Running:
             return None
         return None
 
+    def fell(self) -> bool:
+        """Whether the last one was killed: what it started may hold its ports for some seconds more."""
+        return self.told() is None and self._file.exists() and self._file.stat().st_size > 0
+
     def stop(self, patience: float = 30) -> bool:
         """End it and wait until it has ended; False where nobody runs."""
         there = self.told()

@@ -17,9 +17,8 @@ class TroubleTests(unittest.TestCase):
             taken.bind(("127.0.0.1", 0))
             taken.listen()
             port = taken.getsockname()[1]
-            with self.assertRaisesRegex(
-                Trouble, f"Port {port} is taken; run ./jindle demo --port {port + 1}"
-            ):
+            told = f"Port {port} is taken; run ./jindle demo --port {port + 1}"
+            with mock.patch.object(serve, "_LETS_GO", 0), self.assertRaisesRegex(Trouble, told):
                 serve.check_port("127.0.0.1", port, "demo")
 
     def test_a_missing_right_gives_the_command_to_run(self):

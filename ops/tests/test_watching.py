@@ -109,13 +109,17 @@ class RunningTests(unittest.TestCase):
         self.assertEqual(process.wait(), 0)
         ended(child)
         self.assertIsNone(self.running.told())
+        self.assertFalse(self.running.fell())
 
     def test_nothing_outlives_us_when_we_are_killed(self):
         process, child = self.begin()
         process.kill()
         ended(child)
         self.assertIsNone(self.running.told())
+        process.wait()
+        self.assertTrue(self.running.fell())
         with self.running.alone({"address": "again"}):
+            self.assertFalse(self.running.fell())
             self.assertEqual(Running(self.place).told()["address"], "again")
 
 
