@@ -15,6 +15,7 @@ import threading
 import time
 import urllib.error
 from http.client import HTTPException
+from itertools import count
 from pathlib import Path
 
 ROOT = Path(__file__).resolve().parent.parent
@@ -44,10 +45,10 @@ class Writer(threading.Thread):
 
     def run(self) -> None:
         """Until it is told to end."""
-        count = 0
-        while not self.ended.is_set():
-            count += 1
-            name = f"card {count}"
+        for number in count(1):
+            if self.ended.is_set():
+                return
+            name = f"card {number}"
             try:
                 self.visitor.post("/api/cards", {"name": name, "size": SIZE})
             except urllib.error.HTTPError as error:
@@ -62,8 +63,13 @@ class Writer(threading.Thread):
 
     def lost(self) -> set[str]:
         """What was acknowledged and is not there."""
-        cards = json.loads(self.visitor.get("/api/cards"))["cards"]
-        return self.kept - {one["name"] for one in cards}
+        there: set[str] = set()
+        for page in count(1):
+            cards = json.loads(self.visitor.get(f"/api/cards?page={page}"))["cards"]
+            if not cards:
+                return self.kept - there
+            there |= {one["name"] for one in cards}
+        raise AssertionError("pages end")
 
 
 class Jindle:
