@@ -58,7 +58,7 @@ class ToldTests(unittest.TestCase):
         for part in (
             "server_name a.example b.example;", "client_max_body_size 7m;", "server 127.0.0.1:8700;",
             "listen 443 ssl http2;", "listen 80;", "return 301 https://$host$request_uri;",
-            "ssl_certificate /state/self.pem;",
+            "ssl_certificate /state/self.pem;", "proxy_set_header Host $http_host;",
         ):  # fmt: skip
             self.assertIn(part, text)
         plain = proxy.configuration(said | {"https": False, "http_port": 8080}, Path("/state"))
