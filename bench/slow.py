@@ -8,15 +8,14 @@ import os
 import shutil
 import socket
 import statistics
-import subprocess
 import threading
 import urllib.request
 from pathlib import Path
 
+from bench.lived import lived
 from bench.trials import keep
 from bench.visitor import timed
 
-ROOT = Path(__file__).resolve().parent.parent
 STATE = Path(os.environ["JINDLE_STATE"])
 PORT, IDLE, SLOW, CALLS, MOST = 8757, 100, 50, 60, 3.0
 _UPLOAD = b"POST /api/papers/read HTTP/1.1\r\nHost: localhost\r\nContent-Length: 9000000\r\n\r\n"
@@ -36,31 +35,19 @@ def _drip(connections: list[socket.socket], ended: threading.Event) -> None:
 def main() -> int:
     """The trial; 0 where nobody was held up."""
     shutil.rmtree(STATE, ignore_errors=True)
-    STATE.mkdir(parents=True)
-    told = STATE / "jindle.toml"
-    told.write_text(f'hosts = ["localhost"]\nhttps = false\nhttp_port = {PORT}\nport = {PORT - 1}\n')
-    command = [ROOT / "jindle", "live", "--settings", told]
-    log = STATE.with_name("trial.log").open("a")
-    with subprocess.Popen(command, cwd=ROOT, stdout=subprocess.PIPE, stderr=log, text=True) as process:
-        for line in process.stdout:
-            if "Jindle is at" in line:
-                break
-        threading.Thread(target=process.stdout.read, daemon=True).start()
-        try:
-            quiet = [timed(_ask) for _ in range(CALLS)]
-            ended = threading.Event()
-            held = [socket.create_connection(("localhost", PORT)) for _ in range(IDLE + SLOW)]
-            for one in held[IDLE:]:
-                one.sendall(_UPLOAD)
-            dripping = threading.Thread(target=_drip, args=(held[IDLE:], ended))
-            dripping.start()
-            busy = [timed(_ask) for _ in range(CALLS)]
-            ended.set()
-            dripping.join()
-            for one in held:
-                one.close()
-        finally:
-            process.terminate()
+    with lived(STATE, PORT):
+        quiet = [timed(_ask) for _ in range(CALLS)]
+        ended = threading.Event()
+        held = [socket.create_connection(("localhost", PORT)) for _ in range(IDLE + SLOW)]
+        for one in held[IDLE:]:
+            one.sendall(_UPLOAD)
+        dripping = threading.Thread(target=_drip, args=(held[IDLE:], ended))
+        dripping.start()
+        busy = [timed(_ask) for _ in range(CALLS)]
+        ended.set()
+        dripping.join()
+        for one in held:
+            one.close()
     ratio = statistics.median(busy) / statistics.median(quiet)
     found = [
         f"A short question while {IDLE} connections say nothing and {SLOW} uploads come in drop by drop:"

@@ -10,7 +10,7 @@ from collections.abc import Callable
 from contextlib import ExitStack
 from pathlib import Path
 
-from ops import backups, setup, told
+from ops import backups, heavy, setup, told
 from ops.database import Database
 from ops.paths import PYTHON, ROOT, STATE, VENV, WEB, Trouble
 from ops.proxy import Proxy
@@ -19,6 +19,7 @@ from ops.serve import (
     check_port,
     database_running,
     environment,
+    forget_figures,
     health,
     live_environment,
     manage,
@@ -62,7 +63,12 @@ def live(options: argparse.Namespace) -> int:
     if there := Running().told():
         print(f"Jindle already runs at {there['address']}; ./jindle stop ends it.")
         return 0
-    for port in {said["port"], said["http_port"], *([said["https_port"]] if said["https"] else [])}:
+    for port in {
+        said["port"],
+        said["port"] + 1,
+        said["http_port"],
+        *([said["https_port"]] if said["https"] else []),
+    }:
         check_port("0.0.0.0", port, "live", f"end what holds it, or say another in {options.settings}")
     setup.ensure_system(proxy=True)
     setup.ensure_python()
@@ -74,13 +80,20 @@ def live(options: argparse.Namespace) -> int:
             ends.enter_context(database_running(own))
         env = live_environment(own, told.environment(said))
         prepare(env, demo=True)
-        web = ends.enter_context(server_running(env, "127.0.0.1", said["port"], os.cpu_count() or 2))
+        forget_figures(env)
+        here = "127.0.0.1"
+        web = ends.enter_context(server_running(env, here, said["port"], workers=2 * (os.cpu_count() or 1)))
+        few = {"workers": heavy.WORKERS, "threads": heavy.THREADS, "nice": heavy.NICE}
+        pool = ends.enter_context(server_running(env, here, said["port"] + 1, **few))
         front = Proxy(said, env)
         ends.callback(front.stop)
         front.start()
         print(f"Jindle is at {address}", flush=True)
-        proxy = Watched("The proxy", front.start, front.alive)
-        watch([*_watched(own, web), proxy], lambda words: print(words, flush=True))
+        also = [
+            Watched("The pool for heavy work", pool.start, pool.alive),
+            Watched("The proxy", front.start, front.alive),
+        ]
+        watch([*_watched(own, web), *also], lambda words: print(words, flush=True))
     return 0
 
 
@@ -144,7 +157,7 @@ def test(options: argparse.Namespace) -> int:
     if options.names and all(name.split(".")[0] == "jindle_core" for name in options.names):
         # The core needs neither database, browser nor Node; its packages are built against the system's.
         setup.ensure_system()
-        setup.ensure_python(testing=True)
+        setup.ensure_python("dev")
         return 1 if _tests(environment(Database("test-db", durable=False), "demo"), options) else 0
     _ensure_all()
     failed = lint(options)
@@ -189,18 +202,20 @@ def bench(options: argparse.Namespace) -> int:
 
 
 # Trials of a whole Jindle of their own, and what runs them.
-_WHOLE = {"kills": "bench.kills", "restore": "bench.restored", "slow": "bench.slow"}
+_WHOLE = {"kills": "bench.kills", "restore": "bench.restored", "slow": "bench.slow", "load": "bench.load"}
 
 
 def trial(options: argparse.Namespace) -> int:
-    """the long trials: hostile files, archives of 300 cards, changes, presses, kills, restore, slow"""
+    """the long trials: hostile files, archives of 300 cards, changes, presses, kills, restore, slow, load"""
     if options.what == "presses":
         return _with_server("e2e.presses", [], port=8753)
     if options.what == "archives":
         return _with_server("bench.archives", [], port=8752)
     _ensure_all()
     if options.what in _WHOLE:
+        setup.ensure_python("trials")
         env = os.environ | {"JINDLE_STATE": str(STATE / "trial"), "JINDLE_ROUNDS": str(options.rounds)}
+        env["JINDLE_MINUTES"] = str(options.minutes)
         return subprocess.run([PYTHON, "-m", _WHOLE[options.what]], cwd=ROOT, env=env).returncode
     if options.what == "hostile":
         return subprocess.run([PYTHON, "-m", "bench.hostile"], cwd=ROOT).returncode
@@ -329,7 +344,7 @@ def db(options: argparse.Namespace) -> int:
 
 def schema(options: argparse.Namespace) -> int:
     """write the schemas of the API and of recipe files anew after a change of either"""
-    setup.ensure_python(testing=True)
+    setup.ensure_python("dev")
     env = environment(Database(), "demo")
     return manage(env, "spectacular", "--file", "server/schema.yml", "--validate") or manage(
         env, "recipe_schema"
@@ -338,8 +353,8 @@ def schema(options: argparse.Namespace) -> int:
 
 def lock(options: argparse.Namespace) -> int:
     """write the Python lock files anew from requirements*.in"""
-    setup.ensure_python(testing=True)
-    for name in ("requirements", "requirements-dev"):
+    setup.ensure_python("dev")
+    for name in ("requirements", "requirements-dev", "requirements-trials"):
         setup.run(
             VENV / "bin" / "uv", "pip", "compile", "--quiet", "--generate-hashes", "--no-header",
             "--python-version", "3.11", f"{name}.in", "-o", f"{name}.txt",
@@ -350,7 +365,7 @@ def lock(options: argparse.Namespace) -> int:
 def _ensure_all() -> None:
     setup.ensure_system(testing=True)
     setup.ensure_python()
-    setup.ensure_python(testing=True)
+    setup.ensure_python("dev")
     setup.ensure_client()
 
 
@@ -402,6 +417,7 @@ def main(arguments: list[str]) -> int:
     trials = ("hostile", "archives", "changes", "presses", *_WHOLE)
     made["trial"].add_argument("what", choices=trials)
     made["trial"].add_argument("--rounds", type=int, default=100, help="of kills")
+    made["trial"].add_argument("--minutes", type=float, default=5, help="of work under load")
     made["trial"].add_argument("--examples", type=int, default=150, help="of sequences of changes")
     for name in ("live", "invite"):
         made[name].add_argument("--settings", type=Path, default=told.FILE, help="the file of settings")

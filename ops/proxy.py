@@ -6,6 +6,7 @@ import subprocess
 import time
 from pathlib import Path
 
+from ops import heavy
 from ops.paths import STATE, Trouble
 from ops.watching import Service
 
@@ -36,6 +37,9 @@ def configuration(told: dict, state: Path) -> str:
         state=state,
         upload=told["largest_upload_mb"],
         port=told["port"],
+        heavy_port=told["port"] + 1,
+        heavy=heavy.told(),
+        each_heavy=heavy.EACH,
         hosts=hosts,
         redirect=redirect,
         listen=f"{port} ssl http2" if https else port,

@@ -52,6 +52,13 @@ def live_environment(database: Database | None, told: dict[str, str]) -> dict[st
     return os.environ | own | told
 
 
+def forget_figures(env: dict[str, str]) -> None:
+    """Those of processes that are gone."""
+    figures = Path(env["PROMETHEUS_MULTIPROC_DIR"])
+    shutil.rmtree(figures, ignore_errors=True)
+    figures.mkdir(parents=True)
+
+
 def secret() -> str:
     """The signing key, made on the first run."""
     file = STATE / "secret"
@@ -117,30 +124,31 @@ def database_running(database: Database):
 class Web(Service):
     """The application served by gunicorn, which starts workers again by itself."""
 
-    def __init__(self, env: dict[str, str], host: str, port: int, workers: int = 2) -> None:
+    def __init__(
+        self, env: dict[str, str], host: str, port: int, workers: int = 2, threads: int = 16, nice: int = 0
+    ) -> None:
         self.address = f"http://{'127.0.0.1' if host == '0.0.0.0' else host}:{port}"
         # Many threads: whoever sends slowly takes one, and they cost next to nothing.
         command = [
+            "nice", f"-n{nice}",
             VENV / "bin" / "gunicorn", "server.wsgi", f"--bind={host}:{port}", f"--workers={workers}",
-            "--threads=16", "--no-control-socket", "--log-level=warning", "--graceful-timeout=5",
+            f"--threads={threads}", "--no-control-socket", "--log-level=warning", "--graceful-timeout=5",
             f"--config={ROOT / 'ops' / 'live' / 'gunicorn.conf.py'}", f"--chdir={ROOT}",
         ]  # fmt: skip
-        super().__init__(command, env)
+        # A core for each process: the small arrays of a request gain nothing by threads of their own.
+        super().__init__(command, env | {"OPENBLAS_NUM_THREADS": "1"})
 
     def start(self) -> subprocess.Popen:
         """Start it, and wait until it answers."""
-        if figures := self._env.get("PROMETHEUS_MULTIPROC_DIR"):
-            shutil.rmtree(figures, ignore_errors=True)  # of processes that are gone
-            Path(figures).mkdir(parents=True)
         process = super().start()
         _answers(f"{self.address}/api/health", process)
         return process
 
 
 @contextmanager
-def server_running(env: dict[str, str], host: str, port: int, workers: int = 2):
+def server_running(env: dict[str, str], host: str, port: int, **how: int):
     """The application for as long as the block lasts."""
-    web = Web(env, host, port, workers)
+    web = Web(env, host, port, **how)
     try:
         web.start()
         yield web

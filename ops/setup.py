@@ -70,9 +70,9 @@ def _install(packages: list[str]) -> None:
     )  # fmt: skip
 
 
-def ensure_python(testing: bool = False) -> None:
-    """The virtual environment with the locked packages."""
-    lock = ROOT / ("requirements-dev.txt" if testing else "requirements.txt")
+def ensure_python(also: str = "") -> None:
+    """The virtual environment with the locked packages; ``also`` those for "dev" or for "trials"."""
+    lock = ROOT / (f"requirements-{also}.txt" if also else "requirements.txt")
     stamp = VENV / f".{lock.stem}-installed"
     if PYTHON.exists() and _same(stamp, _digest([lock])):
         return

@@ -25,7 +25,11 @@ SETTINGS: dict[str, tuple[type, str, str]] = {
     "certificate_key": (str, "", "the file of its key"),
     "https_port": (int, "", "where the proxy answers to https"),
     "http_port": (int, "", "where it answers to http, and sends on to https"),
-    "port": (int, "", "of the application, on this machine only, behind the proxy"),
+    "port": (
+        int,
+        "",
+        "of the application, behind the proxy; the next one is for heavy work",
+    ),
 }
 USUAL: dict[str, object] = {
     "https": True,

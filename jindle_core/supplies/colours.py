@@ -214,6 +214,12 @@ class Supplies:
         vars(made)["_earlier_indexes"] = vars(self).get("indexes", self._earlier_indexes)
         return made.after(self)
 
+    def worked_out(self) -> "Supplies":
+        """The same, with what has no part in a drawer worked out, for many drawers to come."""
+        for name in _WITHOUT_DRAWER:
+            getattr(self, name)
+        return self
+
     @cached_property
     def _earlier_indexes(self) -> dict[tuple[str, bool], tuple[NearestIndex, np.ndarray]]:
         return {}

@@ -14,7 +14,8 @@ from server.accounts.models import Person
 from server.catalogue.models import CatalogueStamp, Colour
 from server.catalogue.readings import from_bytes, read_of
 
-_KEPT = 32  # people whose arrays are held at once in one process
+_KEPT = 64  # people whose arrays are held at once in one process
+_NOBODY, _NOTHING_OWN = 0, 0  # no person's key; the version of who never had supplies of their own
 
 _Key = tuple[int, int, int, int]
 _held: OrderedDict[_Key, Supplies] = OrderedDict()
@@ -30,16 +31,37 @@ def catalogue_for(person: Person) -> Supplies:
             return found
         theirs = [held for held in _held if held[0] == person.pk]
         same = next((_held[held] for held in theirs if held[:-1] == key[:-1]), None)
+    if same is None and person.catalogue_version == _NOTHING_OWN:
+        same = _shared_alone(person, key[1])
     made = read_catalogue(person) if same is None else same.with_drawer(_drawer(person, same))
     with _holding:
         for old in [held for held in _held if held[0] == person.pk]:
             earlier = _held.pop(old)
             if earlier is not same:
                 made = made.after(earlier)
-        _held[key] = made
-        while len(_held) > _KEPT:
-            _held.popitem(last=False)
+        _hold(key, made)
     return made
+
+
+def _shared_alone(person: Person, version: int) -> Supplies:
+    """What everybody sees who has nothing of their own: read once for all of them, without a drawer."""
+    key = (_NOBODY, version, _NOTHING_OWN, 0)
+    with _holding:
+        if found := _held.get(key):
+            _held.move_to_end(key)
+            return found
+    made = read_catalogue(person).with_drawer({}).worked_out()
+    with _holding:
+        for old in [held for held in _held if held[0] == _NOBODY]:
+            del _held[old]
+        _hold(key, made)
+    return made
+
+
+def _hold(key: _Key, made: Supplies) -> None:
+    _held[key] = made
+    while len(_held) > _KEPT:
+        _held.popitem(last=False)
 
 
 def catalogue_key(person: Person) -> _Key:

@@ -2,6 +2,7 @@ import json
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 
+from server.accounts.models import Person
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.models import Colour, Range
 from server.tests.helpers import ApiTestCase, make_range, told_lines
@@ -129,6 +130,16 @@ class FindTests(ApiTestCase):
 
 
 class CatalogueTests(ApiTestCase):
+    def test_who_has_nothing_of_their_own_shares_what_is_worked_out_and_keeps_a_drawer_apart(self):
+        ben = Person.objects.get(name="Ben")
+        self.ask("post", "drawer", {"colours": [self.ids["SKY-1"]], "fullness": "full"})
+        anns, bens = catalogue_for(Person.objects.get(name="Ann")), catalogue_for(ben)
+        self.assertIs(anns.lab, bens.lab)
+        self.assertIn(self.ids["SKY-1"], anns.drawer)
+        self.assertEqual(bens.drawer, {})
+        make_range(ben, "Ben's own", content="name,hex\none,#fff\n")
+        self.assertEqual(len(catalogue_for(Person.objects.get(name="Ben")).rows), len(anns.rows) + 1)
+
     def test_held_until_something_changes(self):
         first = catalogue_for(self.ann)
         with self.assertNumQueries(1):

@@ -1,0 +1,32 @@
+"""Which requests are heavy work, done by a small pool of its own so that nobody else waits for it?
+
+Each is a method and an address, as regular expressions: pictures and scans that are read, files that come in,
+pages that are set, archives, and plans and proposals that are searched for.
+"""
+
+HEAVY = (
+    ("POST", "/api/papers(/read)?"),
+    ("POST", "/api/swatches/(read|keep)"),
+    ("POST", r"/api/drawings(/scan|/scanned)?"),
+    ("POST", r"/api/records/[0-9]+/photos"),
+    ("POST", "/api/camera/(chart|photograph)"),
+    ("POST", "/api/ranges/(preview|import)"),
+    ("POST", "/api/drawer/file"),
+    ("POST", "/api/recipes(/cards)?"),
+    ("(GET|POST)", "/api/me/archive"),
+    ("(GET|POST)", "/api/.+/(sheet|chart)"),
+    ("GET", "/api/.+/file(/[a-z]+)?"),
+    ("GET", "/api/records/(export|years/[0-9]+)"),
+    ("GET", "/api/cards/[0-9]+/(colourways|build/cutting)"),
+    ("GET", "/api/sets/[0-9]+/cutting"),
+    ("POST", "/api/(cards|sets)/[0-9]+/plan/anew"),
+    ("POST", "/api/cards/[0-9]+/colouring/propose"),
+)
+WORKERS, THREADS = 1, 2  # at once: a picture takes a whole core for a second or two
+NICE = 19  # whoever asks for little goes first
+EACH = 4  # at once for one person, waiting ones too
+
+
+def told() -> str:
+    """The same as nginx's map takes it, from a method and an address."""
+    return "\n".join(f'    "~^{method} {address}$" heavy;' for method, address in HEAVY)
