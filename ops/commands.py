@@ -85,6 +85,10 @@ def live(options: argparse.Namespace) -> int:
         web = ends.enter_context(server_running(env, here, said["port"], workers=2 * (os.cpu_count() or 1)))
         few = {"workers": heavy.WORKERS, "threads": heavy.THREADS, "nice": heavy.NICE}
         pool = ends.enter_context(server_running(env, here, said["port"] + 1, **few))
+        if not health(inside)["migrations"]:
+            raise Trouble(
+                "What is stored is of a newer version of Jindle than this one: bring this up to it."
+            )
         front = Proxy(said, env)
         ends.callback(front.stop)
         front.start()
@@ -202,11 +206,17 @@ def bench(options: argparse.Namespace) -> int:
 
 
 # Trials of a whole Jindle of their own, and what runs them.
-_WHOLE = {"kills": "bench.kills", "restore": "bench.restored", "slow": "bench.slow", "load": "bench.load"}
+_WHOLE = {
+    "kills": "bench.kills",
+    "restore": "bench.restored",
+    "slow": "bench.slow",
+    "load": "bench.load",
+    "cluster": "bench.cluster",
+}
 
 
 def trial(options: argparse.Namespace) -> int:
-    """the long trials: hostile files, archives of 300 cards, changes, presses, kills, restore, slow, load"""
+    """the long trials: of hostile files, of falls, of load, of several machines and others"""
     if options.what == "presses":
         return _with_server("e2e.presses", [], port=8753)
     if options.what == "archives":
@@ -214,6 +224,8 @@ def trial(options: argparse.Namespace) -> int:
     _ensure_all()
     if options.what in _WHOLE:
         setup.ensure_python("trials")
+        if options.what == "cluster":
+            setup.ensure_system(cluster=True)
         env = os.environ | {"JINDLE_STATE": str(STATE / "trial"), "JINDLE_ROUNDS": str(options.rounds)}
         env["JINDLE_MINUTES"] = str(options.minutes)
         return subprocess.run([PYTHON, "-m", _WHOLE[options.what]], cwd=ROOT, env=env).returncode

@@ -22,14 +22,14 @@ _PATIENCE = 60  # seconds; a start takes 1 to 3
 class Database:
     """One server on one data folder.
 
-    ``durable`` keeps every acknowledged row through a kill; tests do without.
+    ``durable`` keeps every acknowledged row through a kill; tests do without. ``also``: more options.
     """
 
-    def __init__(self, name: str = "db", durable: bool = True) -> None:
+    def __init__(self, name: str = "db", durable: bool = True, also: tuple[str, ...] = ()) -> None:
         self.home = STATE / name
         self.data = self.home / "data"
         self.log = self.home / "log"
-        self._durable = durable
+        self._durable, self._also = durable, also
         self._started: subprocess.Popen | None = None
 
     @property
@@ -58,11 +58,12 @@ class Database:
             f"--datadir={self.data}", f"--socket={self.socket}", f"--pid-file={self.home / 'pid'}",
             f"--user={self._user()}", "--bind-address=127.0.0.1", f"--port={port}",
             "--character-set-server=utf8mb4", "--collation-server=utf8mb4_unicode_ci",
-            "--skip-name-resolve", "--skip-log-bin", "--innodb-buffer-pool-size=128M",
+            "--skip-name-resolve", "--skip-log-bin", f"--tmpdir={self._tmp()}",
             f"--innodb-flush-log-at-trx-commit={1 if self._durable else 0}",
         ]  # fmt: skip
         if not self._durable:
             options += ["--skip-innodb-doublewrite", "--sync-binlog=0"]
+        options += self._also
         with self.log.open("ab") as log:
             self._started = subprocess.Popen(
                 [*(() if outlives else DIES_WITH_US), _server(), "--no-defaults", *options],
@@ -113,7 +114,7 @@ class Database:
             [
                 "mariadb-install-db", "--no-defaults", f"--datadir={fresh}", f"--user={getpass.getuser()}",
                 "--auth-root-authentication-method=socket", f"--auth-root-socket-user={getpass.getuser()}",
-                "--skip-test-db",
+                "--skip-test-db", f"--tmpdir={self._tmp()}",
             ],
             capture_output=True, text=True,
         )  # fmt: skip
@@ -122,6 +123,12 @@ class Database:
                 f"The database could not be made in {self.home}.\n{(done.stdout + done.stderr)[-800:]}"
             )
         fresh.rename(self.data)
+
+    def _tmp(self) -> Path:
+        """A folder of its own for what passes: a server clears out what it finds there when it starts."""
+        found = self.home / "tmp"
+        found.mkdir(mode=0o700, exist_ok=True)
+        return found
 
     def _wait(self) -> None:
         deadline = time.monotonic() + _PATIENCE

@@ -19,8 +19,8 @@ _REDIRECT = """
     return 301 https://$host{where}$request_uri;
   }}
 """
-_CERTIFICATE = """    ssl_certificate {chain};
-    ssl_certificate_key {key};
+_CERTIFICATE = """    ssl_certificate "{chain}";
+    ssl_certificate_key "{key}";
     ssl_protocols TLSv1.2 TLSv1.3;
     ssl_session_cache shared:tls:5m;
     ssl_session_tickets off;"""
@@ -40,6 +40,7 @@ def configuration(told: dict, state: Path) -> str:
         heavy_port=told["port"] + 1,
         heavy=heavy.told(),
         each_heavy=heavy.EACH,
+        balancers="".join(f"\n  set_real_ip_from {one};" for one in told.get("balancers", [])),
         hosts=hosts,
         redirect=redirect,
         listen=f"{port} ssl http2" if https else port,

@@ -14,6 +14,8 @@ from pathlib import Path
 
 from ops.paths import DIST, PYTHON, ROOT, STATE, VENV, WEB, Trouble
 
+# With these a database server is sent what the others of its cluster hold.
+_OF_CLUSTER = {"mariadb-backup": "mariadb-backup", "socat": "socat"}
 NODE_WANTED = (20, 19)
 
 
@@ -31,7 +33,7 @@ def run(*command: str | Path, cwd: Path = ROOT, quiet: bool = False, **environme
         raise Trouble(f"“{' '.join(map(str, command))}” failed.\n{told}".rstrip())
 
 
-def ensure_system(testing: bool = False, proxy: bool = False) -> None:
+def ensure_system(testing: bool = False, proxy: bool = False, cluster: bool = False) -> None:
     """Debian's packages: the database server, what is built against or set with, a browser for tests."""
     wanted = {
         "mariadb-server": shutil.which("mariadbd") or Path("/usr/sbin/mariadbd").exists(),
@@ -48,6 +50,8 @@ def ensure_system(testing: bool = False, proxy: bool = False) -> None:
         wanted["chromium"] = shutil.which("chromium")
     if proxy:
         wanted["nginx"] = shutil.which("nginx") or Path("/usr/sbin/nginx").exists()
+    if cluster:
+        wanted |= {one: shutil.which(program) for one, program in _OF_CLUSTER.items()}
     missing = [package for package, found in wanted.items() if not found]
     if missing:
         _install(missing)

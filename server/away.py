@@ -4,10 +4,11 @@ from django.db import InterfaceError, OperationalError
 
 RETRY_AFTER = 2  # seconds: a database that fell is started again within five
 
-# MariaDB's numbers: no socket, no host, no name for it, too many at once, a node that is not ready yet.
-_NEVER_REACHED = {2002, 2003, 2005, 1040, 1047}
-# It closes, it went in the middle, the connection was cut or ended.
-_LOST = {1053, 1927, 2006, 2013, 2055}
+# MariaDB's numbers: no socket, no host, no name for it, too many at once, a node that is not ready yet;
+# others were in the way again and again, and all of it was taken back.
+_NEVER_REACHED = {2002, 2003, 2005, 1040, 1047, 1205, 1213}
+# It closes, it went in the middle, the connection was cut or ended; it could not say whether it was kept.
+_LOST = {1053, 1180, 1927, 2006, 2013, 2055}
 
 AWAY, LOST = "away", "lost_midway"
 SENTENCES = {

@@ -5,13 +5,15 @@ from functools import wraps
 from typing import Any, ParamSpec, TypeVar
 
 from django.db import OperationalError, connection, transaction
+from django.db.models import Model
 
 from server.accounts.models import Person
 
 Given = ParamSpec("Given")
 Made = TypeVar("Made")
 
-# MariaDB's numbers for a deadlock, and for a lock that was waited for too long.
+# MariaDB's numbers for a deadlock (of several servers, also for what another of them changed first), and for
+# a lock that was waited for too long.
 _DEADLOCK, _WAITED = 1213, 1205
 _TRIES = 6
 
@@ -25,12 +27,17 @@ def write(action: Callable[Given, Made]) -> Callable[Given, Made]:
 
     @wraps(action)
     def written(*given: Given.args, **named: Given.kwargs) -> Made:
+        before = [(one, dict(vars(one))) for one in given if isinstance(one, Model)]
         for tries_left in reversed(range(_TRIES)):
             try:
                 with transaction.atomic():
                     lock(given[0])
                     return action(*given, **named)
             except OperationalError as error:
+                # Also a transaction that came to its end may be refused: what was read into them is not so.
+                for one, as_it_was in before:
+                    vars(one).clear()
+                    vars(one).update(as_it_was)
                 # Inside another transaction the whole of it is gone: whoever began it begins anew.
                 if error.args[0] != _DEADLOCK or not tries_left or connection.in_atomic_block:
                     raise

@@ -54,14 +54,14 @@ class ToldTests(unittest.TestCase):
         self.assertEqual(
             (env["JINDLE_HTTPS"], env["JINDLE_METRICS"], env["JINDLE_LOG"]), ("yes", "t", "lines")
         )
-        text = proxy.configuration(said, Path("/state"))
+        text = proxy.configuration(said, Path("/a state"))
         for part in (
             "server_name a.example b.example;", "client_max_body_size 7m;", "server 127.0.0.1:8700;",
             "listen 443 ssl http2;", "listen 80;", "return 301 https://$host$request_uri;",
-            "ssl_certificate /state/self.pem;", "proxy_set_header Host $http_host;",
+            'ssl_certificate "/a state/self.pem";', 'pid "/a state/nginx.pid";', "proxy_set_header Host $http_host;",
         ):  # fmt: skip
             self.assertIn(part, text)
-        plain = proxy.configuration(said | {"https": False, "http_port": 8080}, Path("/state"))
+        plain = proxy.configuration(said | {"https": False, "http_port": 8080}, Path("/a state"))
         self.assertIn("listen 8080;", plain)
         self.assertNotIn("ssl_certificate", plain)
         self.assertEqual(plain.count("{"), plain.count("}"))

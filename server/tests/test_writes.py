@@ -1,4 +1,5 @@
 import threading
+from unittest import mock
 
 from django.db import OperationalError, connection
 from django.test import TransactionTestCase
@@ -74,3 +75,22 @@ class WriteTests(TransactionTestCase):
                 action(self.ann, faults, number)
             self.assertEqual(len(tried), times)
         self.assertEqual(Range.objects.count(), 1)
+
+    def test_what_a_refused_end_read_into_what_was_given_is_taken_back(self):
+        refused = [OperationalError(1213, "made up"), OperationalError(1213, "made up")]
+
+        @write
+        def action(person):
+            person.email = f"{person.email}x"
+            return person.email
+
+        commit = connection.connection.commit
+
+        def ends():
+            if refused:
+                raise refused.pop()
+            commit()
+
+        with mock.patch.object(connection, "_commit", ends):
+            self.assertEqual(action(self.ann), "x")
+        self.assertEqual((refused, self.ann.email), ([], "x"))

@@ -1,11 +1,14 @@
 """Is everything up: the database, its tables, the disk? Asked by who watches over it, without an account."""
 
 import shutil
+from functools import cache
 from typing import Any
 
+from django.apps import apps as global_apps
 from django.conf import settings
 from django.db import DatabaseError, connection
-from django.db.migrations.executor import MigrationExecutor
+from django.db.migrations.loader import MigrationLoader
+from django.db.migrations.recorder import MigrationRecorder
 from drf_spectacular.utils import extend_schema
 from rest_framework import serializers
 from rest_framework.permissions import AllowAny
@@ -59,12 +62,12 @@ def health() -> dict[str, bool]:
 
 
 def _migrated() -> bool:
-    """Looked for until it is so: to look is slow, and nobody takes migrations back while it runs."""
-    global _found  # noqa: PLW0603 (of the process, as the program's version is)
-    if not _found:
-        executor = MigrationExecutor(connection)
-        _found = not executor.migration_plan(executor.loader.graph.leaf_nodes())
-    return _found
+    """Neither older than this version of the program, nor newer: another machine may have been first."""
+    apps = {one.label for one in global_apps.get_app_configs()}
+    applied = {one for one in MigrationRecorder(connection).applied_migrations() if one[0] in apps}
+    return applied == _of_program()
 
 
-_found = False
+@cache
+def _of_program() -> set[tuple[str, str]]:
+    return set(MigrationLoader(None).disk_migrations)

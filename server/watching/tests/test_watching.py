@@ -37,6 +37,7 @@ class AwayTests(WatchedTestCase):
     def test_a_database_that_is_away_is_told_as_such(self):
         for error, code in (
             (_NO_SOCKET, "away"),
+            (_WAITED, "away"),
             (_WENT, "lost_midway"),
             (InterfaceError(0, ""), "lost_midway"),
         ):
@@ -44,7 +45,7 @@ class AwayTests(WatchedTestCase):
                 answer = self.answer(error)
                 self.assertEqual((answer.status_code, answer.json()["code"]), (503, code))
                 self.assertEqual(answer["Retry-After"], "2")
-        answer = self.answer(_WAITED)
+        answer = self.answer(OperationalError(1054, "no such column"))
         self.assertEqual((answer.status_code, answer.json()["code"]), (500, "server_error"))
 
     def test_also_before_any_view_is_reached(self):
