@@ -175,6 +175,7 @@ def _run(address: str, people: dict[type[Person], int], seconds: float) -> Envir
     while runner.user_count < total:
         gevent.sleep(0.5)
     gevent.sleep(10)  # their accounts are made, their cards begun
+    broke += [f"{one.occurrences} × {one.name}: {one.error}" for one in env.stats.errors.values()]
     env.stats.clear_all()
     gevent.sleep(seconds)
     runner.quit()

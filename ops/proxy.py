@@ -22,6 +22,7 @@ _REDIRECT = """
 _CERTIFICATE = """    ssl_certificate "{chain}";
     ssl_certificate_key "{key}";
     ssl_protocols TLSv1.2 TLSv1.3;
+    ssl_ciphers ECDHE+AESGCM:ECDHE+CHACHA20;
     ssl_session_cache shared:tls:5m;
     ssl_session_tickets off;"""
 

@@ -76,7 +76,7 @@ def manage(env: dict[str, str], *arguments: str, python: tuple[str, ...] = ()) -
 
 def prepare(env: dict[str, str], demo: bool) -> None:
     """Bring the database up to date, load the demo data, collect the client's files."""
-    steps: list[tuple[str, ...]] = [("migrate", "--no-input", "--verbosity", "0"), ("clearsessions",)]
+    steps: list[tuple[str, ...]] = [("migrate", "--no-input", "--verbosity", "0"), ("clear_out",)]
     if demo:
         steps.append(("load_demo",))
     collected = STATE / "static-collected"

@@ -18,7 +18,7 @@ from server.colouring.models import Drawing, KeptFamily
 from server.palettes.models import Combination, KeptMood
 from server.papers.models import Paper
 from server.recipes.models import SharedRecipe
-from server.records.models import Record
+from server.records.models import Record, RecordPhoto
 from server.sets.models import CardSet
 
 Found = TypeVar("Found", bound=Model)
@@ -64,6 +64,11 @@ def ranges_of(person: Person) -> QuerySet[Range]:
 def colours_seen_by(person: Person) -> QuerySet[Colour]:
     """The colours that a person may see: those of the ranges they see."""
     return Colour.objects.filter(Q(range__owner=None) | Q(range__owner=_somebody(person)), range__gone=False)
+
+
+def own_colours_of(person: Person) -> QuerySet[Colour]:
+    """The colours of a person's own ranges."""
+    return Colour.objects.filter(range__owner=_somebody(person))
 
 
 def gone_ranges_of(person: Person) -> QuerySet[Range]:
@@ -136,6 +141,11 @@ def combinations_seen_by(person: Person) -> QuerySet[Combination]:
     return Combination.objects.filter(Q(owner=None) | Q(owner=_somebody(person)))
 
 
+def own_combinations_of(person: Person) -> QuerySet[Combination]:
+    """The combinations that a person keeps."""
+    return Combination.objects.filter(owner=_somebody(person))
+
+
 def own_combination(person: Person, pk: int) -> Combination:
     """A combination that the person may change; 403 for a shared one, 404 for another's."""
     found = one(combinations_seen_by(person), pk=pk)
@@ -170,6 +180,11 @@ def own_drawing(person: Person, pk: int) -> Drawing:
 def records_of(person: Person) -> QuerySet[Record]:
     """What a person has made: theirs alone to see and change."""
     return Record.objects.filter(owner=_somebody(person))
+
+
+def photos_of(person: Person) -> QuerySet[RecordPhoto]:
+    """A person's photos of what they made."""
+    return RecordPhoto.objects.filter(record__owner=_somebody(person))
 
 
 def own_record(person: Person, pk: int) -> Record:

@@ -77,6 +77,7 @@ api = [
     path("forgotten", accounts.Forgotten.as_view()),
     path("new-password", accounts.PasswordByLink.as_view()),
     path("me/sign-out-elsewhere", accounts.SignOutElsewhere.as_view()),
+    path("me/room", accounts.MyRoom.as_view()),
     path("me/password", accounts.Password.as_view()),
     path("me/delete", accounts.DeleteMe.as_view()),
     path("me/archive", archive.Archive.as_view()),

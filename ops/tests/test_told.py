@@ -41,21 +41,28 @@ class ToldTests(unittest.TestCase):
             ("line 3: sign_up is one of open, invitation, closed", begun + '\nsign_up = "all"\n'),
             ("say hosts", 'hosts = ["https://a.example/"]\n'),
             ("at line 1", "hosts = [x\n"),
+            ("line 2: '10.0.0.300' is no address", begun + 'balancers = ["10.0.0.300"]\n'),
+            ("line 2: 'card=5' is no quota; say one of cards, ", begun + 'quotas = ["card=5"]\n'),
             ("say mail_from", begun + 'mail = "smtp://x"\n'),
-            ("belong together", begun + 'certificate = "/x"\n'),
+            ("say certificate_key too", begun + 'certificate = "/x"\n'),
         ):
             with self.subTest(words), self.assertRaisesRegex(Trouble, words):
                 self.read(text)
 
     def test_the_server_and_the_proxy_are_told_the_same(self):
-        said = self.read('hosts = ["a.example", "b.example"]\nmetrics_token = "t"\nlargest_upload_mb = 7\n')
+        said = self.read(
+            'hosts = ["a.example", "b.example"]\nmetrics_token = "t"\nlargest_upload_mb = 7\n'
+            'quotas = ["cards=9", "megabytes=8"]\nbalancers = ["10.0.0.0/8"]\n'
+        )
         env = told.environment(said)
         self.assertEqual(env["JINDLE_HOSTS"], "a.example,b.example,127.0.0.1")
         self.assertEqual(
             (env["JINDLE_HTTPS"], env["JINDLE_METRICS"], env["JINDLE_LOG"]), ("yes", "t", "lines")
         )
+        self.assertEqual(env["JINDLE_QUOTAS"], "cards=9,megabytes=8")
         text = proxy.configuration(said, Path("/a state"))
         for part in (
+            "set_real_ip_from 10.0.0.0/8;",
             "server_name a.example b.example;", "client_max_body_size 7m;", "server 127.0.0.1:8700;",
             "listen 443 ssl http2;", "listen 80;", "return 301 https://$host$request_uri;",
             'ssl_certificate "/a state/self.pem";', 'pid "/a state/nginx.pid";', "proxy_set_header Host $http_host;",

@@ -85,8 +85,19 @@ def new_password(request: HttpRequest, who: int, key: str, password: str) -> Per
     _check_password(password)
     person.set_password(password)
     person.save(update_fields=["password"])
+    _tell_of_change(person)
     login(request, person, backend=_BACKEND)
     return person
+
+
+def _tell_of_change(person: Person) -> None:
+    """So that whoever did not change it themselves hears of it, where mail can reach them."""
+    if person.email and settings.HAS_MAIL:
+        words = (
+            f"The password of {person.name} was changed just now.\n\nIf it was not you, take another at once"
+            " by “Forgotten?” where one signs in; whoever has the old one is signed out by that.\n"
+        )
+        send_mail("Your password was changed", words, settings.DEFAULT_FROM_EMAIL, [person.email])
 
 
 def sign_out_elsewhere(request: HttpRequest, person: Person) -> None:
@@ -113,6 +124,7 @@ def change_password(request: HttpRequest, person: Person, old: str, new: str) ->
     _check_password(new, "new")
     person.set_password(new)
     person.save(update_fields=["password"])
+    _tell_of_change(person)
     update_session_auth_hash(request, person)
 
 

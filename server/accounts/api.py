@@ -16,6 +16,7 @@ from jindle_core.words import PHRASES
 from server.accounts import actions
 from server.accounts.door import TokenAtTheDoor
 from server.accounts.models import PREFERENCES, Person
+from server.quotas import room
 from server.requests import Request
 
 SIGN_UP_CHOICES = [(one, one) for one in ("open", "invitation", "closed")]
@@ -95,6 +96,15 @@ class PasswordByLinkSerializer(serializers.Serializer):
     who = serializers.IntegerField()
     key = serializers.CharField(max_length=120)
     password = serializers.CharField(max_length=200, trim_whitespace=False)
+
+
+class KeepingSerializer(serializers.Serializer):
+    """How much of a kind somebody keeps, and may keep."""
+
+    what = serializers.CharField()
+    there = serializers.IntegerField()
+    most = serializers.IntegerField()
+    nearly_full = serializers.BooleanField()
 
 
 def _credentials(request: Request) -> dict[str, str]:
@@ -185,6 +195,15 @@ class PasswordByLink(APIView):
         given.is_valid(raise_exception=True)
         person = actions.new_password(request._request, **given.validated_data)
         return Response(PersonSerializer(person).data)
+
+
+class MyRoom(APIView):
+    """The room that is left."""
+
+    @extend_schema(responses=KeepingSerializer(many=True), operation_id="room")
+    def get(self, request: Request) -> Response:
+        """How much of everything they keep, and may keep."""
+        return Response(KeepingSerializer(room(request.user), many=True).data)
 
 
 class SignOutElsewhere(APIView):

@@ -71,7 +71,7 @@ from server.palettes.actions import keep_combination
 from server.palettes.moods import keep_mood
 from server.papers.actions import checked_width
 from server.papers.models import Paper
-from server.quotas import refuse_in_demo
+from server.quotas import check_all, refuse_in_demo
 from server.records.actions import Made, Said, keep_record
 from server.records.models import MOST_PHOTOS, MadeTogether
 from server.sets.actions import make_set
@@ -124,7 +124,9 @@ def _unpacked(person: Person, files: dict[str, bytes], about: dict) -> dict[str,
                 field="file",
             )
         )
-    return _Unpacking(person, files).run(about)
+    made = _Unpacking(person, files).run(about)
+    check_all(person)
+    return made
 
 
 def _read(files: dict[str, bytes], name: str) -> Any:

@@ -77,8 +77,8 @@ def storing_range(
 def _storing(owner: Person | None, fields: dict, entries: Sequence[Entry]) -> Generator[float, None, Range]:
     with transaction.atomic():
         lock(owner)
-        check_room(owner, "ranges", Range.objects.filter(owner=owner))
-        check_room(owner, "colours", Colour.objects.filter(range__owner=owner), len(entries))
+        check_room(owner, "ranges")
+        check_room(owner, "colours", len(entries))
         made = Range.objects.create(owner=owner, **fields)
         for start in range(0, len(entries), _BATCH):
             yield start / len(entries)
@@ -130,7 +130,7 @@ def entry_of(colour: Colour) -> Entry:
 @write
 def make_range(owner: Person, details: RangeDetails) -> Range:
     """Make an own range without colours, to be filled by hand."""
-    check_room(owner, "ranges", Range.objects.filter(owner=owner))
+    check_room(owner, "ranges")
     made = Range.objects.create(owner=owner, **details.fields())
     touch_catalogue(owner)
     return made
@@ -160,7 +160,7 @@ def change_range(
     fields = details.fields() if details else {}
     if not Range.objects.filter(pk=found.pk, version=version).update(version=F("version") + 1, **fields):
         raise Stale(_STALE)
-    check_room(found.owner, "colours", Colour.objects.filter(range__owner=found.owner), len(puts))
+    check_room(found.owner, "colours", len(puts))
     colours = {colour.pk: colour for colour in found.colours.all()}
     for pk in [*removed, *(put.id for put in puts if put.id is not None)]:
         if pk not in colours:

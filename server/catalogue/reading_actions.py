@@ -38,7 +38,7 @@ class Value:
 @write
 def add_readings(person: Person, values: Sequence[tuple[Colour, Value]], laid: Laid) -> list[Reading]:
     """Keep readings, all laid in one way."""
-    check_room(person, "readings", Reading.objects.filter(owner=person), len(values))
+    check_room(person, "readings", len(values))
     made = [
         Reading.objects.create(
             owner=person,

@@ -15,7 +15,7 @@ from server.writes import write
 @write
 def store_drawing(owner: Person | None, name: str, drawing: LineDrawing) -> Drawing:
     """Keep a drawing under a name."""
-    check_room(owner, "drawings", Drawing.objects.filter(owner=owner))
+    check_room(owner, "drawings")
     return Drawing.objects.create(owner=owner, name=checked_name(name), stored=drawing_to_json(drawing))
 
 
@@ -25,5 +25,5 @@ def keep_family(owner: Person, name: str, colours: Sequence[int]) -> KeptFamily:
     least, most = figures.families.FAMILY_SIZES
     if not least <= len(colours) <= most or len(set(colours)) < len(colours):
         raise BadInput(Problem(f"A family has {least} to {most} colours, each once.", field="colours"))
-    check_room(owner, "families", KeptFamily.objects.filter(owner=owner))
+    check_room(owner, "families")
     return KeptFamily.objects.create(owner=owner, name=checked_name(name), colours=list(colours))

@@ -30,5 +30,5 @@ def keep_combination(owner: Person | None, name: str, colours: Sequence[AddColou
         }
         for one in colours
     ]
-    check_room(owner, "combinations", Combination.objects.filter(owner=owner))
+    check_room(owner, "combinations")
     return Combination.objects.create(owner=owner, name=checked_name(name), stored=stored)

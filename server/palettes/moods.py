@@ -20,7 +20,7 @@ def mood_read(kept: KeptMood) -> Mood:
 @write
 def keep_mood(owner: Person, mood: Mood) -> KeptMood:
     """Keep a season or place of one's own."""
-    check_room(owner, "moods", moods_of(owner))
+    check_room(owner, "moods")
     return KeptMood.objects.create(owner=owner, name=checked_name(mood.title, "title"), stored=plain(mood))
 
 

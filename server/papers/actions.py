@@ -9,11 +9,11 @@ from jindle_core.card.changes.palette import checked_name
 from jindle_core.errors import BadInput, Problem
 from jindle_core.media import Medium
 from jindle_core.provenance import Provenance
-from server.access import own_papers_of, ranges_of
+from server.access import ranges_of
 from server.accounts.models import Person
 from server.catalogue.models import Colour, Range, touch_catalogue
 from server.papers.models import Paper
-from server.quotas import check_room
+from server.quotas import check_bytes, check_room
 from server.writes import write
 
 _TITLE_LIMIT = 120
@@ -65,7 +65,8 @@ def store_paper(
         raise BadInput(
             Problem(f"The title has {len(title)} characters; {_TITLE_LIMIT} are the most.", field="title")
         )
-    check_room(owner, "papers", own_papers_of(owner))
+    check_room(owner, "papers")
+    check_bytes(owner, len(picture))
     found = ranges_of(owner).filter(medium=Medium.PATTERNED_PAPER, name=collection).first()
     found = found or Range.objects.create(owner=owner, name=collection, medium=Medium.PATTERNED_PAPER)
     if there := found.papers.filter(title=title).first():

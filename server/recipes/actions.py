@@ -67,7 +67,7 @@ def share(owner: Person, of: StoredCard | Record) -> SharedRecipe:
     """A link to a recipe as it is now; one that there was before ends."""
     which = {"card": of} if isinstance(of, StoredCard) else {"record": of}
     shared_recipes_of(owner).filter(**which).delete()
-    check_room(owner, "links", shared_recipes_of(owner))
+    check_room(owner, "links")
     recipe = recipe_of_card(of) if isinstance(of, StoredCard) else recipe_of_record(of)
     return SharedRecipe.objects.create(
         owner=owner,

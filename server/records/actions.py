@@ -28,7 +28,7 @@ from server.cards.planning.actions import keep_work, work_there
 from server.cards.travel import told_of
 from server.errors import StaleRecord
 from server.pictures import opened
-from server.quotas import check_room
+from server.quotas import check_bytes, check_room
 from server.records.models import (
     FEW_WORDS,
     MANY_WORDS,
@@ -98,7 +98,7 @@ def record_card(
     StaleWork where the work on it went on, or was recorded, on another device.
     """
     going = work_there(card, work_version)
-    check_room(card.owner, "records", Record.objects.filter(owner=card.owner))
+    check_room(card.owner, "records")
     kept = keep_record(card.owner, card, said, made_now(card, checked, work, going.progress))
     keep_work(card, replace(going, progress=Progress(), instead=()))
     return kept
@@ -162,6 +162,8 @@ def add_photo(record: Record, content: bytes) -> RecordPhoto:
     image = Image.fromarray(opened(content).pixels)
     image.thumbnail((_SIDE, _SIDE))
     picture = jpeg(image)
+    check_room(record.owner, "photos")
+    check_bytes(record.owner, len(picture))
     return RecordPhoto.objects.create(record=record, picture=picture)
 
 

@@ -15,7 +15,7 @@ from jindle_core.planning.progress import Progress
 from jindle_core.sets.carrying import carried
 from jindle_core.sets.members import Member, check_counts
 from jindle_core.supplies.colours import Supplies
-from server.access import cards_of, own_card, sets_of
+from server.access import cards_of, own_card
 from server.accounts.models import Person
 from server.cards.actions import keep_card, store_changed
 from server.cards.models import StoredCard
@@ -31,7 +31,7 @@ from server.writes import write
 @write
 def make_set(owner: Person, name: str, cards: Mapping[int, int]) -> CardSet:
     """Put some of a person's cards, by their ids, together: so many of each."""
-    check_room(owner, "sets", sets_of(owner))
+    check_room(owner, "sets")
     made = CardSet.objects.create(owner=owner, name=checked_name(name))
     _put_together(made, cards)
     return made
@@ -91,7 +91,7 @@ def carry(of: CardSet, versions: Mapping[int, int], supplies: Supplies) -> None:
 def record_set(of: CardSet, work_version: int, said: Said, members: Sequence[Member]) -> list[Record]:
     """Keep all its cards as they are made now, together; the next time it is made begins anew."""
     going = work_there(of, work_version)
-    check_room(of.owner, "records", Record.objects.filter(owner=of.owner), len(members))
+    check_room(of.owner, "records", len(members))
     together = MadeTogether.objects.create(owner=of.owner, name=of.name)
     found = []
     for one in members:

@@ -22,16 +22,27 @@ def put_by(thing: Shelved, away: bool) -> None:
 def delete(thing: Shelved, others: QuerySet[Any]) -> None:
     """Delete it; it can be brought back for some time. ``others`` deleted before that go for good."""
     _stamp(thing, deleted=timezone.now())
-    long_ago = timezone.now() - timedelta(days=figures.files.DELETED_DAYS)
     kept = list(others.values_list("pk", flat=True)[: figures.files.DELETED_KEPT])
-    for one in others.exclude(pk__in=kept, deleted__gte=long_ago):
+    for one in others.exclude(pk__in=kept, deleted__gte=_long_ago()):
         one.remove()
 
 
+def clear_out(deleted: QuerySet[Any]) -> int:
+    """What was deleted too long ago goes for good; says how many."""
+    found = list(deleted.filter(deleted__lt=_long_ago()))
+    for one in found:
+        delete_for_good(one)
+    return len(found)
+
+
+def _long_ago() -> datetime:
+    return timezone.now() - timedelta(days=figures.files.DELETED_DAYS)
+
+
 @write
-def bring_back(thing: Shelved, kind: str, there: QuerySet[Any]) -> None:
+def bring_back(thing: Shelved, kind: str) -> None:
     """Have it again, as it was, where there is room for one more of its kind."""
-    check_room(getattr(thing, "owner", None), kind, there)
+    check_room(getattr(thing, "owner", None), kind)
     _stamp(thing, deleted=None)
 
 

@@ -21,17 +21,16 @@ from server.shelf.models import Shelved
 
 @dataclass(frozen=True)
 class _Kind:
-    """How a person's own of a kind is had: one, those that are there, those that are deleted."""
+    """How a person's own of a kind is had: one of those that are there, those that are deleted."""
 
     own: Callable[[Person, int], Shelved]
-    there: Callable[[Person], QuerySet[Any]]
     deleted: Callable[[Person], QuerySet[Any]]
 
 
 KINDS = {
-    "cards": _Kind(access.own_card, access.cards_of, access.deleted_cards_of),
-    "papers": _Kind(access.own_paper, access.own_papers_of, access.deleted_papers_of),
-    "drawings": _Kind(access.own_drawing, access.own_drawings_of, access.deleted_drawings_of),
+    "cards": _Kind(access.own_card, access.deleted_cards_of),
+    "papers": _Kind(access.own_paper, access.deleted_papers_of),
+    "drawings": _Kind(access.own_drawing, access.deleted_drawings_of),
 }
 
 
@@ -96,7 +95,7 @@ class OneDeleted(APIView):
     def post(self, request: Request, kind: str, pk: int) -> Response:
         """Have it again, as it was."""
         of = KINDS[kind]
-        actions.bring_back(one(of.deleted(request.user), pk=pk), kind, of.there(request.user))
+        actions.bring_back(one(of.deleted(request.user), pk=pk), kind)
         return Response(status=status.HTTP_204_NO_CONTENT)
 
     @extend_schema(parameters=[_KIND], responses={204: None}, operation_id="delete_for_good")

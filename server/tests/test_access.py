@@ -61,6 +61,7 @@ TABLE = (
     ("drawer/chart", "get", None, 401, 200, 200),
     ("shopping", "get", None, 401, 200, 200),
     ("me/sign-out-elsewhere", "post", {}, 401, 204, 204),
+    ("me/room", "get", None, 401, 200, 200),
     ("strip", "get", None, 401, 200, 200),
     ("strip", "put", {"colours": ["{colour}"]}, 401, 200, 400),
     ("strip/sheet", "get", None, 401, 400, 400),

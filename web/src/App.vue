@@ -19,6 +19,7 @@ import { useSession } from '@/lib/session'
 import type { Picked } from '@/ui/FindColour.vue'
 import NoticeBar from '@/ui/NoticeBar.vue'
 import NetworkLine from '@/ui/NetworkLine.vue'
+import RoomLine from '@/ui/RoomLine.vue'
 import { STAGES } from '@/card/stages'
 
 // What nobody needs for the first look; Find, which a key opens, is fetched with the first key.
@@ -183,6 +184,7 @@ const PLACES = [
     </nav>
     <div class="flex min-h-0 min-w-0 flex-1 flex-col">
       <NetworkLine />
+      <RoomLine :key="session.person.name" />
       <RouterView v-slot="{ Component }">
         <component :is="Component" class="min-h-0 min-w-0 flex-1" />
       </RouterView>

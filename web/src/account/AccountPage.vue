@@ -6,6 +6,7 @@ import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
 import LinksGiven from '@/recipes/LinksGiven.vue'
+import RoomLeft from './RoomLeft.vue'
 import FileButton from '@/ui/FileButton.vue'
 import OnOff from '@/ui/OnOff.vue'
 import { forgetSeen } from '@/lib/seen'
@@ -96,6 +97,7 @@ const remove = () =>
         </div>
       </section>
       <LinksGiven />
+      <RoomLeft />
       <section class="panel p-5" aria-labelledby="habits">
         <h2 id="habits" class="mb-2 text-base">How I colour</h2>
         <OnOff v-model="darkFirst">Dark first</OnOff>
