@@ -7,6 +7,8 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
 
+from ops.watching import DIES_WITH_US
+
 ROOT = Path(__file__).resolve().parent.parent
 
 
@@ -16,7 +18,7 @@ def live(state: Path, port: int, **also: str) -> subprocess.Popen:
     told = state / "jindle.toml"
     text = f'hosts = ["localhost"]\nhttps = false\nhttp_port = {port}\nport = {port - 2}\nsign_up = "open"\n'
     told.write_text(text + "".join(f'{name} = "{value}"\n' for name, value in also.items()))
-    command = [ROOT / "jindle", "live", "--settings", told]
+    command = [*DIES_WITH_US, ROOT / "jindle", "live", "--settings", told]
     env = os.environ | {"JINDLE_STATE": str(state)}
     with state.with_name("trial.log").open("a") as log:
         process = subprocess.Popen(command, cwd=ROOT, env=env, stdout=subprocess.PIPE, stderr=log, text=True)

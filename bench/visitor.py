@@ -38,7 +38,7 @@ class Visitor:
 
     def __init__(self, name: str = "") -> None:
         self._opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(CookieJar()))
-        jar = next(one for one in self._opener.handlers if hasattr(one, "cookiejar")).cookiejar
+        self.jar = jar = next(one for one in self._opener.handlers if hasattr(one, "cookiejar")).cookiejar
         self.get("/")
         token = next(cookie.value for cookie in jar if cookie.name == "csrftoken")
         self._headers = {"X-CSRFToken": token, "Referer": ADDRESS, "Content-Type": "application/json"}

@@ -214,6 +214,10 @@ SPECTACULAR_SETTINGS = {
     "VERSION": "0.1.0",
     "SERVE_INCLUDE_SCHEMA": False,
     "COMPONENT_SPLIT_REQUEST": True,
+    "POSTPROCESSING_HOOKS": [
+        "drf_spectacular.hooks.postprocess_schema_enums",
+        "server.described.name_errors",
+    ],
     "ENUM_NAME_OVERRIDES": {
         "PhotoLight": "server.catalogue.api.fields.LIGHT_CHOICES",
         "Medium": "server.catalogue.models.MEDIUM_CHOICES",
