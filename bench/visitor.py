@@ -38,14 +38,16 @@ class Visitor:
 
     def __init__(self, name: str = "") -> None:
         self._opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(CookieJar()))
-        self.jar = jar = next(one for one in self._opener.handlers if hasattr(one, "cookiejar")).cookiejar
+        self.jar = next(one for one in self._opener.handlers if hasattr(one, "cookiejar")).cookiejar
         self.get("/")
-        token = next(cookie.value for cookie in jar if cookie.name == "csrftoken")
-        self._headers = {"X-CSRFToken": token, "Referer": ADDRESS, "Content-Type": "application/json"}
+        self._headers = {"X-CSRFToken": self.token(), "Referer": ADDRESS, "Content-Type": "application/json"}
         own = {"name": name, "password": "measured-and-told"}
         self.post("/api/sign-up", own) if name else self.post("/api/open-demo", {})
-        token = next(cookie.value for cookie in jar if cookie.name == "csrftoken")
-        self._headers["X-CSRFToken"] = token
+        self._headers["X-CSRFToken"] = self.token()
+
+    def token(self) -> str:
+        """What forms are sent with."""
+        return next(cookie.value for cookie in self.jar if cookie.name == "csrftoken")
 
     def upload(self, path: str, content: bytes, **values: str) -> list[dict]:
         """The lines of the answer to a file sent with a form."""

@@ -219,6 +219,9 @@ def trial(options: argparse.Namespace) -> int:
     """the long trials: of hostile files, of falls, of load, of several machines and others"""
     if options.what == "presses":
         return _with_server("e2e.presses", [], port=8753)
+    if options.what == "fuzz":
+        setup.ensure_python("trials")
+        return _with_server("bench.fuzz", [], port=8770)
     if options.what == "archives":
         return _with_server("bench.archives", [], port=8752)
     _ensure_all()
@@ -312,6 +315,16 @@ def _own_database() -> Database:
     return Database()
 
 
+def audit(options: argparse.Namespace) -> int:
+    """known holes in the packages that are used, where a database of them can be reached"""
+    _ensure_all()
+    setup.ensure_python("trials")
+    lock = ROOT / "requirements.txt"
+    python = [VENV / "bin" / "pip-audit", "--require-hashes", "--disable-pip", "-r", lock]
+    failed = subprocess.run(python, cwd=ROOT).returncode
+    return subprocess.run(["npm", "audit", "--omit=dev"], cwd=WEB).returncode or failed
+
+
 def reset(options: argparse.Namespace) -> int:
     """the demo studio as it was at first; accounts and their cards stay"""
     _ensure_all()
@@ -398,6 +411,7 @@ COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
         lint,
         bench,
         trial,
+        audit,
         shots,
         db,
         schema,
@@ -426,7 +440,7 @@ def main(arguments: list[str]) -> int:
     made["test"].add_argument("--coverage", action="store_true", help="print what is not reached")
     made["bench"].add_argument("parts", nargs="*", help="only these, such as screens or colourways")
     made["bench"].add_argument("--write", action="store_true", help="keep the table in docs/benchmarks.md")
-    trials = ("hostile", "archives", "changes", "presses", *_WHOLE)
+    trials = ("hostile", "archives", "changes", "presses", "fuzz", *_WHOLE)
     made["trial"].add_argument("what", choices=trials)
     made["trial"].add_argument("--rounds", type=int, default=100, help="of kills")
     made["trial"].add_argument("--minutes", type=float, default=5, help="of work under load")

@@ -1,4 +1,4 @@
-"""Which errors can each address answer with? Named in the schema, each in the one format of ``server.errors``."""
+"""Which errors can each address answer with? Named in the schema, all in the one format of errors."""
 
 from collections.abc import Iterator
 from typing import Any
@@ -38,12 +38,12 @@ def _codes(path: str, method: str, operation: dict[str, Any]) -> Iterator[str]:
         yield "400"
     if {} not in operation.get("security", [{}]):
         yield "401"
-    if changes:
+    if changes or "{" in path:
         yield "403"
-    if "{" in path:
+    if body or "{" in path:
         yield "404"
-        if changes:
-            yield "409"
+    if changes and "{" in path:
+        yield "409"
     if body:
         yield "415"
         if "multipart/form-data" in body["content"]:

@@ -148,6 +148,12 @@ def not_found(request: HttpRequest, exception: Exception) -> JsonResponse:
     return JsonResponse(body("not_found", _SENTENCES["not_found"]), status=404)
 
 
+def bad_request(request: HttpRequest, exception: Exception) -> JsonResponse:
+    """The answer to what no view is asked: too many fields, a header that cannot be."""
+    words = "The request is not one that can be read: too many values, or a header that is none."
+    return JsonResponse(body("bad_request", words), status=400)
+
+
 def unknown_address(request: HttpRequest) -> JsonResponse:
     """The answer to an address under /api/ that means nothing."""
     return not_found(request, Http404())

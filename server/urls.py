@@ -223,5 +223,6 @@ urlpatterns = [
     path("sw.js", worker),
     re_path(r"^(?!static/).*", client),
 ]
+handler400 = errors.bad_request
 handler404 = errors.not_found
 handler500 = errors.server_error

@@ -282,7 +282,7 @@ class CardStates(APIView):
 class CardFile(APIView):
     """A card as a file."""
 
-    @extend_schema(responses={(200, "application/json"): OpenApiTypes.BINARY}, operation_id="card_file")
+    @extend_schema(responses={(200, "application/json"): OpenApiTypes.OBJECT}, operation_id="card_file")
     def get(self, request: Request, pk: int) -> HttpResponse:
         """The card with its states as it is stored, as JSON."""
         told = json.dumps(views.document(own_card(request.user, pk)), ensure_ascii=False, indent=1)

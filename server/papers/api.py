@@ -439,7 +439,7 @@ class PaperPicture(APIView):
 
     @extend_schema(
         parameters=[OpenApiParameter("view", str, enum=VIEWS)],
-        responses={(200, "image/jpeg"): OpenApiTypes.BINARY},
+        responses={(200, kind): OpenApiTypes.BINARY for kind in ("image/jpeg", "image/png")},
         operation_id="paper_picture",
     )
     def get(self, request: Request, pk: int) -> HttpResponse:

@@ -42,7 +42,7 @@ from server.records.serializers import SheetQuery
 from server.records.sheet import Paper, recipe_page, recipe_pdf
 from server.requests import Request
 
-_FILE = {(200, "application/json"): OpenApiTypes.BINARY}
+_FILE = {(200, "application/json"): OpenApiTypes.OBJECT}
 
 
 def _downloaded(recipe: RecipeFile) -> HttpResponse:

@@ -275,7 +275,7 @@ class RecordExport(APIView):
 
     @extend_schema(
         parameters=[ExportQuery],
-        responses={(200, "text/csv"): OpenApiTypes.STR, (200, "application/json"): OpenApiTypes.STR},
+        responses={(200, "text/csv"): OpenApiTypes.STR, (200, "application/json"): OpenApiTypes.OBJECT},
         operation_id="export_log",
     )
     def get(self, request: Request) -> HttpResponse:

@@ -1,6 +1,7 @@
 """A year of what was made, on paper."""
 
 from base64 import b64encode
+from datetime import MAXYEAR, MINYEAR
 from typing import Any
 
 from django.db.models import Count, Sum
@@ -18,6 +19,8 @@ _MOST_USED = 24
 
 def year_pdf(person: Person, year: int, paper: Paper) -> bytes:
     """Its pages; 404 where nothing was made then."""
+    if not MINYEAR <= year <= MAXYEAR:
+        raise Http404
     made = records_of(person).filter(made__year=year).order_by("made", "id")
     records = list(made.defer("stored", "recipes").prefetch_related("photos"))
     if not records:

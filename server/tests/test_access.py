@@ -1,7 +1,10 @@
 """Person × action: who gets what at every address."""
 
+import re
 from datetime import date
+from pathlib import Path
 
+import yaml
 from django.contrib.auth.models import AnonymousUser
 from django.db import transaction
 from rest_framework.exceptions import PermissionDenied
@@ -26,6 +29,7 @@ from server.shelf.api import KINDS
 from server.tests.helpers import ApiTestCase, make_range
 from server.urls import api
 
+SCHEMA = Path(__file__).resolve().parent.parent / "schema.yml"
 NOBODY, OWNER, OTHER = "nobody", "owner", "other"
 SIZE = {"width": "5", "height": "7", "unit": "in"}
 
@@ -276,6 +280,19 @@ class AccessTests(ApiTestCase):
         self.client.logout()
         if who is not NOBODY:
             self.client.force_login(self.ann if who is OWNER else self.ben)
+
+    def test_the_schema_names_what_is_answered(self):
+        paths = yaml.safe_load(SCHEMA.read_text())["paths"]
+        patterns = [(re.compile(re.sub(r"\{\w+\}", "[^/]+", path[5:])), path) for path in paths]
+        for path, method, _, *statuses in TABLE:
+            address = path.format(**self.names)
+            # A plain address before one with a number in it.
+            found = min((p for r, p in patterns if r.fullmatch(address) and method in paths[p]), key=len)
+            self.assertLessEqual(set(map(str, statuses)), set(paths[found][method]["responses"]), path)
+
+    def test_what_no_view_is_asked_is_told_in_the_same_way(self):
+        told = self.client.post("/api/ranges/away", {f"x{at}": "1" for at in range(300)})
+        self.assertEqual((told.status_code, told.json()["code"]), (400, "bad_request"))
 
     def test_every_address_for_everybody(self):
         for path, method, data, *statuses in TABLE:
