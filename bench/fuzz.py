@@ -1,7 +1,7 @@
 """Does anything that can be asked break it? Requests made up from the schema, thousands of them.
 
-``./jindle trial fuzz`` starts a Jindle of its own with the demo data and lets schemathesis ask every address what
-its schema allows, and what it does not, as somebody who is signed in. No answer may be a failure of the server,
+``./jindle trial fuzz`` starts a Jindle of its own with the demo data and lets schemathesis ask every address
+what its schema allows, and what it does not, as somebody signed in. No answer may be a failure of the server,
 and each must be one that the schema names.
 """
 
@@ -40,8 +40,9 @@ def main() -> int:
     failed = re.search(r"(\d+) unique failure", done.stdout)
     counted, failed = (one[1] if one else "no" for one in (counted, failed))
     found = [
-        f"{counted} requests made up from the schema, well-formed and not, to every address but those that end or"
-        f" begin a session: {failed} kinds of failure (of the server, or an answer that the schema does not name).",
+        f"{counted} requests made up from the schema, well-formed and not, to every address but those that"
+        f" end or begin a session: {failed} kinds of failure (of the server, or an answer that the schema"
+        " does not name).",
     ]
     keep("Made-up requests", "./jindle trial fuzz", found)
     return done.returncode

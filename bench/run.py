@@ -19,7 +19,7 @@ from bench.colourways import colourway_rows
 from bench.cutting import build_rows, cutting_rows
 from bench.families import family_rows
 from bench.landings import landing_rows
-from bench.listing import listing_rows
+from bench.listing import growth_rows, listing_rows
 from bench.papers import paper_rows
 from bench.photos import photo_rows
 from bench.planning import planning_rows
@@ -221,6 +221,7 @@ PARTS: dict[str, Callable[[Visitor], list[Row]]] = {
     "shaped": shaped_rows,
     "planning": planning_rows,
     "listing": lambda _: listing_rows(),
+    "growth": lambda _: growth_rows(),
     "travelling": travelling_rows,
     "colourways": colourway_rows,
     "glaze": lambda visitor: [glaze(visitor), inked(visitor)],

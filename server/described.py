@@ -11,6 +11,7 @@ _WORDS = {
     "404": "There is nothing there, or nothing that one may see.",
     "409": "It was changed elsewhere since it was read.",
     "413": "The file is larger than is taken here.",
+    "414": "The address is longer than four thousand characters.",
     "415": "Neither JSON nor a form with a file.",
     "422": "The card is stored, but cannot be worked out.",
     "429": "Too many tries, or too much at once.",
@@ -21,9 +22,10 @@ _AT_THE_DOOR = ("/api/sign-in", "/api/sign-up", "/api/forgotten", "/api/new-pass
 
 def name_errors(result: dict[str, Any], **_: Any) -> dict[str, Any]:
     """The schema with them: a hook of drf-spectacular."""
-    result["components"]["responses"] = {
-        f"Answer{code}": _ERROR | {"description": words} for code, words in _WORDS.items()
-    }
+    answers = {f"Answer{code}": _ERROR | {"description": words} for code, words in _WORDS.items()}
+    # Before it comes to the program, the server of HTTP says so in its own way.
+    answers["Answer414"]["content"] = {"text/html": {"schema": {"type": "string"}}}
+    result["components"]["responses"] = answers
     for path, methods in result["paths"].items():
         for method, operation in methods.items():
             codes = _codes(path, method, operation)
@@ -36,6 +38,8 @@ def _codes(path: str, method: str, operation: dict[str, Any]) -> Iterator[str]:
     changes, body = method != "get", operation.get("requestBody")
     if body or operation.get("parameters"):
         yield "400"
+    if any(one["in"] == "query" for one in operation.get("parameters", [])):
+        yield "414"
     if {} not in operation.get("security", [{}]):
         yield "401"
     if changes or "{" in path:

@@ -109,6 +109,7 @@ api = [
     path("ranges/import", import_file.RangeImport.as_view()),
     path("ranges/away", ranges.RangesAway.as_view()),
     path("ranges/<int:pk>", ranges.OneRange.as_view()),
+    path("ranges/<int:pk>/dots", ranges.RangeDots.as_view()),
     path("ranges/<int:pk>/uses", supply_api.RangeUses.as_view()),
     path("ranges/<int:pk>/changes", ranges.RangeChanges.as_view()),
     path("ranges/<int:pk>/compare", ranges.RangeComparison.as_view()),

@@ -84,6 +84,8 @@ TABLE = (
     ("families/convert", "post", {"colours": ["{shared_colour}"], "range": "{range}"}, 401, 400, 404),
     ("ranges/{range}", "get", None, 401, 200, 404),
     ("ranges/{shared}", "get", None, 401, 200, 200),
+    ("ranges/{range}/dots", "get", None, 401, 200, 404),
+    ("ranges/{shared}/dots", "get", None, 401, 200, 200),
     ("ranges/{range}/uses", "get", None, 401, 200, 404),
     ("ranges/{shared}/uses", "get", None, 401, 403, 403),
     ("ranges/{range}/changes", "get", None, 401, 200, 404),

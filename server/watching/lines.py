@@ -36,6 +36,8 @@ class Watched:
         response = self._get_response(request)
         seconds = time.perf_counter() - begun
         response[HEADER] = number
+        if request.path.startswith("/api/"):  # nothing of somebody's stays behind on a device that others use
+            response.headers.setdefault("Cache-Control", "no-store")
         route = f"/{request.resolver_match.route}" if request.resolver_match else "other"
         counted(request.method or "", route, response.status_code, seconds)
         level = logging.WARNING if seconds > settings.SLOW or response.status_code >= 500 else logging.INFO

@@ -45,9 +45,13 @@ class DrawerSerializer(serializers.Serializer):
 
 
 class DrawerRequestSerializer(serializers.Serializer):
-    """Colours to put into the drawer or take out, or what to say of them."""
+    """Colours to put into the drawer or take out, or what to say of them; or a range, or a set of it."""
 
-    colours = serializers.ListField(child=serializers.IntegerField(), max_length=figures.files.LARGEST_RANGE)
+    colours = serializers.ListField(
+        child=serializers.IntegerField(), max_length=figures.files.LARGEST_RANGE, default=list
+    )
+    range = serializers.IntegerField(required=False, help_text="every colour of it")
+    family = serializers.CharField(required=False, help_text="only those of this set of the range")
     owned = serializers.BooleanField(default=True)
     fullness = serializers.ChoiceField(choices=FULLNESS_CHOICES, required=False, allow_null=True)
     note = serializers.CharField(max_length=200, required=False, allow_blank=True, allow_null=True)
@@ -160,6 +164,10 @@ class Drawer(APIView):
         given.is_valid(raise_exception=True)
         values = given.validated_data
         wanted = _seen(request.user, values["colours"])
+        if "range" in values:
+            of = one(ranges_seen_by(request.user), pk=values["range"]).colours.order_by("pk")
+            of = of.filter(family=values["family"]) if "family" in values else of
+            wanted = list(of.values_list("pk", flat=True))
         before = there_of(request.user, wanted)
         said = values.get("fullness"), values.get("note")
         if values["owned"] and any(one is not None for one in said):

@@ -1,5 +1,6 @@
 """The API of ranges: seeing, making, changing, comparing and deleting them."""
 
+from collections import Counter
 from dataclasses import asdict
 from typing import Any
 
@@ -23,6 +24,7 @@ from server.catalogue import range_actions
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.models import MEDIUM_CHOICES, Range
 from server.catalogue.swatches import MatchSerializer, SwatchSerializer, match_told, swatch, swatch_told
+from server.catalogue.within import DOTS, TYPED_PAGE, page_of, spread, within
 from server.requests import Request
 
 _STRIP = 24  # colours shown of a range in the list
@@ -65,10 +67,10 @@ class RangeSerializer(serializers.ModelSerializer):
         )  # fmt: skip
 
 
-class PointSerializer(serializers.Serializer):
-    """Where a colour lies on the range's chart; a neutral has no hue."""
+class DotSerializer(serializers.Serializer):
+    """A colour, and where it lies on the range's chart; a neutral has no hue."""
 
-    id = serializers.IntegerField()
+    swatch = SwatchSerializer()
     hue = serializers.FloatField(allow_null=True)
     lightness = serializers.FloatField()
     chroma = serializers.FloatField()
@@ -92,16 +94,40 @@ class FitSerializer(serializers.Serializer):
     )
 
 
+class RangeDotsSerializer(serializers.Serializer):
+    """The range by hue and lightness: its colours, or of very many some from everywhere among them."""
+
+    dots = DotSerializer(many=True)
+    gaps = GapSerializer(many=True)
+
+
+class RangeSetSerializer(serializers.Serializer):
+    """A set or family of a range, and how much of it is owned."""
+
+    name = serializers.CharField()
+    count = serializers.IntegerField()
+    owned = serializers.IntegerField()
+
+
+class WithinQuery(serializers.Serializer):
+    """What is looked for within a range, and which page of it."""
+
+    words = serializers.CharField(max_length=200, allow_blank=True, default="")
+    owned = serializers.BooleanField(default=False, help_text="only what the person owns")
+    page = serializers.IntegerField(min_value=1, max_value=figures.files.LARGEST_RANGE, default=1)
+
+
 class WholeRangeSerializer(RangeSerializer):
-    """A range with its colours."""
+    """A range with a page of its colours, of those that were looked for."""
 
     colours = SwatchSerializer(many=True)
-    points = PointSerializer(many=True)
-    gaps = GapSerializer(many=True)
+    found = serializers.IntegerField(help_text="how many are what was looked for")
+    more = serializers.BooleanField(help_text="there is another page")
+    sets = RangeSetSerializer(many=True)
     fit = FitSerializer(allow_null=True)
 
     class Meta(RangeSerializer.Meta):
-        fields = (*RangeSerializer.Meta.fields, "colours", "points", "gaps", "fit")  # type: ignore[assignment]
+        fields = (*RangeSerializer.Meta.fields, "colours", "found", "more", "sets", "fit")  # type: ignore[assignment]
 
 
 class RangeDetailsSerializer(serializers.Serializer):
@@ -140,6 +166,13 @@ class TypedColourSerializer(serializers.Serializer):
     texts = serializers.DictField(child=serializers.CharField(allow_blank=True))
 
 
+class TypedPageSerializer(serializers.Serializer):
+    """Some of an own range's colours as texts."""
+
+    rows = TypedColourSerializer(many=True)
+    found = serializers.IntegerField(help_text="how many are what was looked for")
+
+
 class TwinSerializer(serializers.Serializer):
     """A colour of one range and what is nearest to it in the other."""
 
@@ -157,10 +190,8 @@ class ComparisonSerializer(serializers.Serializer):
 
 
 def _listed(found: Range, supplies: Supplies, person_id: int) -> dict:
-    places = np.flatnonzero(supplies.range_ids == found.pk)
-    shown = (
-        places[np.linspace(0, len(places) - 1, min(_STRIP, len(places))).astype(int)] if len(places) else ()
-    )
+    places = within(supplies, found.pk)
+    shown = spread(places, _STRIP)
     return {
         "id": found.pk,
         "version": found.version,
@@ -200,24 +231,39 @@ class Ranges(APIView):
         return Response(answer, status=status.HTTP_201_CREATED)
 
 
-def _whole(found: Range, supplies: Supplies, person_id: int) -> dict:
-    places = np.flatnonzero(supplies.range_ids == found.pk)
-    lab = supplies.lab[places]
-    placed = zip(places, points(lab), strict=True)
-    laid = found.medium in COVERING
-    fit = supplies.predictions.known(found.pk) if laid else None
+def _whole(found: Range, supplies: Supplies, person_id: int, asked: dict[str, Any]) -> dict:
+    page = page_of(within(supplies, found.pk, asked["words"], asked["owned"]), asked["page"])
     return _listed(found, supplies, person_id) | {
-        "colours": [swatch(supplies, int(place)) for place in places],
-        "points": [{"id": supplies.rows[place].id, **asdict(point)} for place, point in placed],
-        "gaps": [asdict(gap) for gap in gaps(lab)],
-        "fit": None
-        if fit is None or not fit.readings
-        else {
-            "readings": fit.readings,
-            "before": round(fit.before, 2),
-            "after": None if fit.after is None else round(fit.after, 2),
-        },
+        "colours": [swatch(supplies, int(place)) for place in page.places],
+        "found": page.found,
+        "more": page.more,
+        "sets": _sets(found, supplies),
+        "fit": _fit(found, supplies),
     }
+
+
+def _sets(found: Range, supplies: Supplies) -> list[dict[str, Any]]:
+    every, owned = Counter[str](), Counter[str]()
+    for place in np.flatnonzero(supplies.range_ids == found.pk):
+        if family := supplies.rows[place].family:
+            every[family] += 1
+            owned[family] += bool(supplies.owned[place])
+    return [{"name": name, "count": count, "owned": owned[name]} for name, count in every.items()]
+
+
+def _fit(found: Range, supplies: Supplies) -> dict[str, Any] | None:
+    fit = supplies.predictions.known(found.pk) if found.medium in COVERING else None
+    if fit is None or not fit.readings:
+        return None
+    after = None if fit.after is None else round(fit.after, 2)
+    return {"readings": fit.readings, "before": round(fit.before, 2), "after": after}
+
+
+def _asked(request: Request) -> dict[str, Any]:
+    given = WithinQuery(data=request.query_params)
+    given.is_valid(raise_exception=True)
+    found: dict[str, Any] = given.validated_data
+    return found
 
 
 class AwaySerializer(serializers.Serializer):
@@ -250,11 +296,11 @@ class RangesAway(APIView):
 class OneRange(APIView):
     """A range with its colours."""
 
-    @extend_schema(responses=WholeRangeSerializer, operation_id="range")
+    @extend_schema(parameters=[WithinQuery], responses=WholeRangeSerializer, operation_id="range")
     def get(self, request: Request, pk: int) -> Response:
-        """The range, every colour of it, and its chart."""
+        """The range, and a page of its colours."""
         found = one(ranges_seen_by(request.user), pk=pk)
-        return Response(_whole(found, catalogue_for(request.user), request.user.pk))
+        return Response(_whole(found, catalogue_for(request.user), request.user.pk, _asked(request)))
 
     @extend_schema(responses={204: None}, operation_id="delete_range")
     def delete(self, request: Request, pk: int) -> Response:
@@ -263,17 +309,35 @@ class OneRange(APIView):
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 
+class RangeDots(APIView):
+    """The chart of a range."""
+
+    @extend_schema(responses=RangeDotsSerializer, operation_id="range_dots")
+    def get(self, request: Request, pk: int) -> Response:
+        """Its colours by hue and lightness, and its gaps."""
+        found, supplies = one(ranges_seen_by(request.user), pk=pk), catalogue_for(request.user)
+        every = within(supplies, found.pk)
+        places = spread(every, DOTS)
+        placed = zip(places, points(supplies.lab[places]), strict=True)
+        dots = [{"swatch": swatch(supplies, int(place)), **asdict(point)} for place, point in placed]
+        return Response({"dots": dots, "gaps": [asdict(gap) for gap in gaps(supplies.lab[every])]})
+
+
 class RangeChanges(APIView):
     """Changing an own range by hand."""
 
-    @extend_schema(responses=TypedColourSerializer(many=True), operation_id="typed_colours")
+    @extend_schema(parameters=[WithinQuery], responses=TypedPageSerializer, operation_id="typed_colours")
     def get(self, request: Request, pk: int) -> Response:
-        """The colours of an own range as the texts that a change takes."""
-        found = own_range(request.user, pk)
+        """A page of the colours of an own range as the texts that a change takes."""
+        found, asked = own_range(request.user, pk), _asked(request)
+        supplies = catalogue_for(request.user)
+        page = page_of(within(supplies, found.pk, asked["words"], asked["owned"]), asked["page"], TYPED_PAGE)
+        colours = found.colours.in_bulk([supplies.rows[place].id for place in page.places])
         typed = [
-            (colour.pk, range_actions.typed(range_actions.entry_of(colour))) for colour in found.colours.all()
+            {"id": key, "texts": range_actions.typed(range_actions.entry_of(colour))}
+            for key, colour in sorted(colours.items())
         ]
-        return Response([{"id": key, "texts": texts} for key, texts in typed])
+        return Response({"rows": typed, "found": page.found})
 
     @extend_schema(request=RangeChangeSerializer, responses=WholeRangeSerializer, operation_id="change_range")
     def post(self, request: Request, pk: int) -> Response:
@@ -290,7 +354,7 @@ class RangeChanges(APIView):
             [range_actions.Put(put["texts"], put.get("id")) for put in values["put"]],
             values["remove"],
         )
-        return Response(_whole(found, catalogue_for(request.user), request.user.pk))
+        return Response(_whole(found, catalogue_for(request.user), request.user.pk, _asked(request)))
 
 
 class RangeComparison(APIView):

@@ -31,7 +31,7 @@ class ByHandTests(ApiTestCase):
         self.put(PALE, {"name": "dark oar", "hex": "#332211"})
         self.assertEqual([one["label"] for one in self.range["colours"]], ["OAR-1", "dark oar"])
         self.assertEqual([one["provenance"] for one in self.range["colours"]], ["label", "screen"])
-        typed = self.ask("get", f"ranges/{self.range['id']}/changes")
+        typed = self.ask("get", f"ranges/{self.range['id']}/changes")["rows"]
         self.assertEqual(typed[0]["texts"]["value"], "80.00, 2.00, 10.00")
         changed = typed[0] | {"texts": typed[0]["texts"] | {"code": "OAR-2", "value": "L 75,5 a 2 b 10"}}
         told = self.put(put=[changed], details={"name": "Oars and sculls", "medium": "oil pencil"})
@@ -74,10 +74,11 @@ class ByHandTests(ApiTestCase):
 
 class ChartAndTwinsTests(ApiTestCase):
     def test_points_and_gaps(self):
-        found = self.ask("get", f"ranges/{self.pads.pk}")
-        tar = next(one for one in found["points"] if one["id"] == self.ids["TAR-1"])
+        found = self.ask("get", f"ranges/{self.pads.pk}/dots")
+        dots = {one["swatch"]["id"]: one for one in found["dots"]}
+        tar = dots[self.ids["TAR-1"]]
         self.assertIsNone(tar["hue"])
-        blue = next(one for one in found["points"] if one["id"] == self.ids["SKY-2"])
+        blue = dots[self.ids["SKY-2"]]
         self.assertTrue(240 < blue["hue"] < 300)
         fields = [(gap["hue"][0], gap["lightness"][0]) for gap in found["gaps"]]
         self.assertNotIn((240, 40), fields)  # SKY-2 stands there

@@ -74,6 +74,16 @@ export function useDrawer(changed: () => unknown) {
     const many = `${swatches.length} colours are ${owned ? 'in' : 'out of'} your drawer.`
     return tell(many, ids, owned)
   }
+  /** A range, or a set of it: of very many colours the ids are not here. */
+  async function keepRange(range: number, count: number, family?: string) {
+    try {
+      const before = await got(api.POST('/api/drawer', { body: { range, family, owned: true } }))
+      told(`${count} colours are in your drawer.`, before)
+    } catch (error) {
+      notices.fail(error)
+    }
+    await changed()
+  }
   const put = async (id: number, asked: boolean) => {
     await got(api.POST('/api/shopping/asked', { body: { colours: [id], asked } }))
     list.put(id, asked)
@@ -93,5 +103,5 @@ export function useDrawer(changed: () => unknown) {
       later(error, { kind: 'asked', id: swatch.id, asked, words })
     }
   }
-  return { keep, keepAll, told, want }
+  return { keep, keepAll, keepRange, told, want }
 }

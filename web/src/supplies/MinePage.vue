@@ -20,9 +20,7 @@ const owned = computed(() => ranges.value.reduce((sum, one) => sum + one.owned, 
 
 async function take(range: Range, all: boolean) {
   try {
-    const whole = await got(api.GET('/api/ranges/{id}', { params: { path: { id: range.id } } }))
-    const colours = whole.colours.map((one) => one.id)
-    await got(api.POST('/api/drawer', { body: { colours, owned: all } }))
+    await got(api.POST('/api/drawer', { body: { range: range.id, owned: all } }))
     asking.value = 0
     await refresh()
   } catch (error) {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Swatch, WholeRange } from '@/api/client'
+import { api, got, type Swatch, type WholeRange } from '@/api/client'
+import { useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
 import TheFigure from '@/ui/TheFigure.vue'
 
@@ -8,6 +9,10 @@ import TheFigure from '@/ui/TheFigure.vue'
 const { range } = defineProps<{ range: WholeRange }>()
 const emit = defineEmits<{ own: [swatches: Swatch[], owned: boolean] }>()
 const session = useSession()
+const { data: chart } = useFetched(
+  () => range, // a dot that was pressed is shown as it is now
+  () => got(api.GET('/api/ranges/{id}/dots', { params: { path: { id: range.id } } })),
+)
 // The chart in its own units: neutrals in a column at the left, then hues 0–360; L* upwards.
 const NEUTRAL = 44
 const WIDE = 800
@@ -19,23 +24,23 @@ const x = (hue: number | null) =>
   hue === null ? NEUTRAL / 2 : NEUTRAL + (hue / 360) * (WIDE - NEUTRAL)
 const y = (lightness: number) =>
   HIGH - ((Math.max(lightness, LEAST_L) - LEAST_L) / (100 - LEAST_L)) * HIGH
-const dots = computed(() => {
-  const swatches = new Map(range.colours.map((one) => [one.id, one]))
-  return range.points.map((point) => ({
-    swatch: swatches.get(point.id)!,
-    x: x(point.hue),
-    y: y(point.lightness),
-  }))
-})
+const dots = computed(() =>
+  (chart.value?.dots ?? []).map(({ swatch, hue, lightness }) => ({
+    swatch,
+    x: x(hue),
+    y: y(lightness),
+  })),
+)
+const gaps = computed(() => chart.value?.gaps ?? [])
 const fields = computed(() =>
-  range.gaps.map((gap) => ({
+  gaps.value.map((gap) => ({
     x: x(gap.hue[0]!),
     y: y(gap.lightness[1]!),
     width: ((gap.hue[1]! - gap.hue[0]!) / 360) * (WIDE - NEUTRAL),
     height: y(gap.lightness[0]!) - y(gap.lightness[1]!),
   })),
 )
-const wanting = computed(() => [...new Set(range.gaps.map((gap) => gap.words))])
+const wanting = computed(() => [...new Set(gaps.value.map((gap) => gap.words))])
 const HUES = [
   [20, 'red'],
   [60, 'orange'],
@@ -105,13 +110,17 @@ function toggle(swatch: Swatch) {
           <TheFigure :text="`L*a*b* ${pointed.lab.join(', ')}`" />
         </template>
         <template v-else>Point at a dot to see which it is.</template>
+        <template v-if="dots.length && dots.length < range.count"
+          >{{ dots.length.toLocaleString('en') }} of {{ range.count.toLocaleString('en') }} are
+          shown, from everywhere in the range.
+        </template>
         A ring is what I own; a press puts one into the drawer or takes it out.
       </p>
     </div>
     <section aria-labelledby="gaps">
       <h2 id="gaps" class="mb-2 text-base">Its gaps</h2>
-      <p v-if="!wanting.length">No field of the chart is empty.</p>
-      <template v-else>
+      <p v-if="chart && !wanting.length">No field of the chart is empty.</p>
+      <template v-else-if="chart">
         <p class="mb-2 text-xs text-soft">
           Dashed fields: no colour of middling strength stands there, though one could.
         </p>

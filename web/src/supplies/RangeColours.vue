@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Swatch, WholeRange } from '@/api/client'
 import { useOnlyOwned } from '@/lib/owned'
 import { plural } from '@/lib/words'
@@ -11,29 +11,38 @@ import SwatchShape from '@/drawing/SwatchShape.vue'
 import DrawerList from './DrawerList.vue'
 import ColourMenu from '@/ui/ColourMenu.vue'
 
-/** A range's colours, to be ticked one by one, by the set, by codes or all. */
+/** A range's colours, a page at a time, to be ticked one by one, by the set, by codes or all. */
 const { range } = defineProps<{ range: WholeRange }>()
-const emit = defineEmits<{ own: [swatches: Swatch[], owned: boolean]; changed: [] }>()
+const emit = defineEmits<{
+  own: [swatches: Swatch[], owned: boolean]
+  ownAll: [count: number, family?: string]
+  changed: []
+}>()
+const typed = defineModel<string>('typed', { required: true })
+const page = defineModel<number>('page', { required: true })
 const onlyOwned = useOnlyOwned()
 const FEW = 8 // colours that one oversees without looking for any
 const listing = ref(false)
-const asking = ref<Swatch[] | null>(null) // many at once are asked about
-const fresh = computed(() => asking.value?.filter((one) => !one.owned) ?? [])
-const typed = ref('')
-const colours = computed(() => {
-  const words = typed.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return range.colours.filter((one) => {
-    const said = `${one.code} ${one.name} ${one.hue_name} ${one.family}`.toLowerCase()
-    return (!onlyOwned.value || one.owned) && words.every((word) => said.includes(word))
-  })
-})
-const sets = computed(() => [...new Set(range.colours.map((one) => one.family).filter(Boolean))])
+type Many = { count: number; owned: number; family?: string }
+const asking = ref<Many | null>(null) // many at once are asked about
+const fresh = computed(() => (asking.value ? asking.value.count - asking.value.owned : 0))
+const before = ref(0) // how many stand on the pages before
+watch(
+  () => range,
+  (now, was) => {
+    if (page.value === 1) before.value = 0
+    else if (was && now.found === was.found && !now.more)
+      before.value = now.found - now.colours.length
+    else before.value = (page.value - 1) * now.colours.length
+  },
+)
 
-function ownSet(family: string) {
-  if (family) asking.value = range.colours.filter((one) => one.family === family)
+function ownSet(name: string) {
+  const one = range.sets.find((set) => set.name === name)
+  if (one) asking.value = { count: one.count, owned: one.owned, family: one.name }
 }
 function take() {
-  emit('own', asking.value ?? [], true)
+  if (asking.value) emit('ownAll', asking.value.count, asking.value.family)
   asking.value = null
 }
 </script>
@@ -46,18 +55,18 @@ function take() {
         v-if="range.owned < range.count"
         type="button"
         class="button"
-        @click="asking = range.colours"
+        @click="asking = { count: range.count, owned: range.owned }"
       >
         I own the whole range
       </button>
       <ChoiceList
-        v-if="sets.length > 1"
+        v-if="range.sets.length > 1"
         :model-value="''"
         label="I own the set"
         class="w-44"
         :options="[
           { value: '', words: 'I own the set …' },
-          ...sets.map((value) => ({ value, words: value })),
+          ...range.sets.map(({ name }) => ({ value: name, words: name })),
         ]"
         @update:model-value="ownSet"
       />
@@ -75,16 +84,16 @@ function take() {
     <p v-if="!range.count" class="panel max-w-xl p-4">
       This range has no colours yet. Add them under Edit.
     </p>
-    <p v-else-if="!colours.length && typed" class="panel max-w-xl p-4">
+    <p v-else-if="!range.found && typed" class="panel max-w-xl p-4">
       No colour {{ onlyOwned ? 'that you own ' : '' }}of this range has “{{ typed }}” in its code,
       name or hue.
     </p>
-    <p v-else-if="!colours.length" class="panel max-w-xl p-4">
+    <p v-else-if="!range.found" class="panel max-w-xl p-4">
       Nothing of this range is in your drawer. Switch the filter off and tick what you own.
     </p>
     <ul class="grid grid-cols-[repeat(auto-fill,minmax(188px,1fr))] gap-1.5">
       <li
-        v-for="swatch in colours"
+        v-for="swatch in range.colours"
         :key="swatch.id"
         class="relative flex items-center gap-1 border border-line bg-sheet pr-2"
       >
@@ -111,15 +120,23 @@ function take() {
         <OwnedCorner :swatch="swatch" />
       </li>
     </ul>
+    <nav v-if="range.more || page > 1" class="mt-4 flex items-center gap-3" aria-label="Pages">
+      <button type="button" class="button" :disabled="page === 1" @click="page--">Before</button>
+      <span>
+        {{ (before + 1).toLocaleString('en') }} to
+        {{ (before + range.colours.length).toLocaleString('en') }} of
+        {{ range.found.toLocaleString('en') }}
+      </span>
+      <button type="button" class="button" :disabled="!range.more" @click="page++">After</button>
+    </nav>
     <AppDialog v-if="asking" title="All of these are mine" @close="asking = null">
       <p class="mb-4">
-        {{ plural(fresh.length, 'colour') }} more would be in your drawer<template
-          v-if="fresh.length < asking.length"
-          >; {{ asking.length - fresh.length }} are in it already and stay as they are</template
+        {{ plural(fresh, 'colour') }} more would be in your drawer<template v-if="asking.owned"
+          >; {{ asking.owned }} are in it already and stay as they are</template
         >.
       </p>
-      <button type="button" class="button button-main" :disabled="!fresh.length" @click="take">
-        Put {{ plural(fresh.length, 'colour') }} into the drawer
+      <button type="button" class="button button-main" :disabled="!fresh" @click="take">
+        Put {{ plural(fresh, 'colour') }} into the drawer
       </button>
     </AppDialog>
     <DrawerList

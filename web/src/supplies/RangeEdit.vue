@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useSession } from '@/lib/session'
+import { refDebounced } from '@vueuse/core'
 import { computed, reactive, ref } from 'vue'
 import { api, ApiError, got, type Problem, type WholeRange } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
@@ -12,7 +13,7 @@ const session = useSession()
 
 /** An own range by hand: its details, and a row of fields a colour. Saved all at once. */
 const { range } = defineProps<{ range: WholeRange }>()
-const emit = defineEmits<{ changed: [range: WholeRange]; stale: [] }>()
+const emit = defineEmits<{ changed: []; stale: [] }>()
 type Row = { id: number | null; texts: Record<string, string>; was: string }
 const FIELDS = [
   ['code', 'Code', 'w-28'],
@@ -21,8 +22,6 @@ const FIELDS = [
   ['family', 'Set or family', 'w-32'],
   ['paper', 'Paper', 'w-32'],
 ] as const
-const SHOWN = 60 // rows at a time: a range may have thousands
-
 const notices = useNotices()
 const details = reactive({
   name: range.name,
@@ -36,27 +35,29 @@ const removed = ref<number[]>([])
 const loaded = ref(0) // the version that the rows are of: what is added before would be lost
 const problems = ref<Problem[]>([])
 const filter = ref('')
-useFetched(
-  () => range.version,
-  async () => {
-    const typed = await got(
-      api.GET('/api/ranges/{id}/changes', { params: { path: { id: range.id } } }),
-    )
-    rows.value = typed.map(({ id, texts }) => row(id, texts))
-    removed.value = []
-    loaded.value = range.version
-    return typed
-  },
-)
-const changed = computed(() => rows.value.filter((one) => JSON.stringify(one.texts) !== one.was))
-const visible = computed(() => {
-  const wanted = filter.value.toLowerCase()
-  const found = rows.value.filter(
-    (one) =>
-      !one.id || !wanted || `${one.texts.code} ${one.texts.name}`.toLowerCase().includes(wanted),
+const wanted = refDebounced(filter, 200)
+const found = ref(0) // how many have what is looked for; a page of them is here
+useFetched([() => range.version, wanted], async () => {
+  const { version } = range
+  const told = await got(
+    api.GET('/api/ranges/{id}/changes', {
+      params: { path: { id: range.id }, query: { words: wanted.value } },
+    }),
   )
-  return [...found.filter((one) => one.id).slice(0, SHOWN), ...found.filter((one) => !one.id)]
+  if (loaded.value !== version) {
+    rows.value = []
+    removed.value = []
+  }
+  // What was typed stays, wherever one looks.
+  const typed = new Map(changed.value.map((one) => [one.id, one]))
+  const fresh = told.rows.filter(({ id }) => !typed.has(id) && !removed.value.includes(id))
+  const page = fresh.map(({ id, texts }) => row(id, texts))
+  rows.value = [...page, ...changed.value].sort((a, b) => (a.id ?? Infinity) - (b.id ?? Infinity))
+  found.value = told.found
+  loaded.value = version
+  return told
 })
+const changed = computed(() => rows.value.filter((one) => JSON.stringify(one.texts) !== one.was))
 
 function row(id: number | null, texts: Record<string, string>): Row {
   return { id, texts, was: id ? JSON.stringify(texts) : '' }
@@ -79,7 +80,7 @@ async function save() {
       api.POST('/api/ranges/{id}/changes', { params: { path: { id: range.id } }, body }),
     )
     notices.show(`${now.name} is saved.`)
-    emit('changed', now)
+    emit('changed')
   } catch (error) {
     if (error instanceof ApiError && error.problems.length) problems.value = error.problems
     else notices.fail(error)
@@ -101,14 +102,14 @@ async function save() {
         Add a colour
       </button>
       <input
-        v-if="rows.length > SHOWN"
+        v-if="range.count > rows.length || filter"
         v-model="filter"
         class="input !w-56"
         placeholder="Show only …"
-        aria-label="Show only colours with this in code or name"
+        aria-label="Show only colours with this in code, name, hue or set"
       />
-      <p v-if="rows.length > SHOWN" class="text-xs text-soft">
-        {{ SHOWN }} of {{ plural(rows.length, 'colour') }} at a time.
+      <p v-if="found > rows.length" class="text-xs text-soft">
+        {{ rows.length }} of {{ plural(found, 'colour') }} at a time.
       </p>
     </div>
     <div class="overflow-x-auto">
@@ -123,7 +124,7 @@ async function save() {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="(one, n) in visible" :key="one.id ?? `new ${n}`">
+          <tr v-for="(one, n) in rows" :key="one.id ?? `new ${n}`">
             <td v-for="[key, words, wide] in FIELDS" :key="key" class="pr-2 pb-1.5">
               <input
                 v-model="one.texts[key]"

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, got, type WholeRange } from '@/api/client'
+import { api, got } from '@/api/client'
 import { useDrawer } from '@/lib/drawer'
 import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
+import { useOnlyOwned } from '@/lib/owned'
 import { plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
 import NothingHere from '@/ui/NothingHere.vue'
@@ -37,12 +39,21 @@ const told = (card: NonNullable<typeof uses.value>['cards'][number]) =>
     .filter(Boolean)
     .join(', ')
 const id = computed(() => Number(route.params.id))
+const typed = ref('')
+const wanted = refDebounced(typed, 200)
+const owned = useOnlyOwned()
+const page = ref(1)
+watch([id, wanted, owned], () => (page.value = 1), { flush: 'sync' })
+watch(id, () => (typed.value = ''))
 const {
   data: range,
   missing,
   refresh,
-} = useFetched(id, () => got(api.GET('/api/ranges/{id}', { params: { path: { id: id.value } } })))
-const { keepAll: own } = useDrawer(refresh)
+} = useFetched([id, wanted, owned, page], () => {
+  const query = { words: wanted.value, owned: owned.value, page: page.value }
+  return got(api.GET('/api/ranges/{id}', { params: { path: { id: id.value }, query } }))
+})
+const { keepAll: own, keepRange } = useDrawer(refresh)
 watch(range, (now) => now && (document.title = `${now.name} · Jindle`))
 
 const WORDS: Record<string, string> = {
@@ -96,10 +107,18 @@ async function remove() {
     <RangeEdit
       v-else-if="tab === 'edit' && range.own"
       :range="range"
-      @changed="(now: WholeRange) => (range = now)"
+      @changed="refresh"
       @stale="refresh"
     />
-    <RangeColours v-else :range="range" @own="own" @changed="refresh" />
+    <RangeColours
+      v-else
+      v-model:typed="typed"
+      v-model:page="page"
+      :range="range"
+      @own="own"
+      @own-all="(count, family) => keepRange(id, count, family)"
+      @changed="refresh"
+    />
     <AppDialog v-if="deleting" title="Delete this range" @close="deleting = false">
       <p class="mb-3">
         {{ range.name }} with its {{ plural(range.count, 'colour') }} goes for good<template
