@@ -10,7 +10,10 @@ from PIL import Image
 from playwright.sync_api import expect
 
 from e2e.tests.base import BrowserTestCase
+from server.accounts.models import Person
 from server.cards.models import StoredCard
+from server.catalogue.models import Colour
+from server.tests.helpers import make_range
 
 SCRIPT_LIMIT = 200_000  # bytes, compressed, of a first load
 
@@ -529,6 +532,38 @@ class RangeTests(BrowserTestCase):
         expect(self.page.get_by_text("1 own range, 1 colour of the drawer")).to_be_visible()
         self.go("/supplies")
         expect(self.page.get_by_role("link", name="Weir pencils")).to_contain_text("1 in my drawer")
+
+    def test_a_range_of_very_many_is_looked_through_by_pages(self):
+        self.sign_up("Weir studio")
+        rows = "".join(
+            f"ROW-{at},tint {at},{20 + at % 60},{at % 50 - 25},10,set {at % 3}\n" for at in range(900)
+        )
+        make_range(
+            Person.objects.get(name="Weir studio"), "Weir rows", content=f"code,name,L,a,b,family\n{rows}"
+        )
+        self.go("/supplies")
+        self.page.get_by_role("link", name="Weir rows").click()
+        pages = self.page.get_by_role("navigation", name="Pages")
+        expect(pages).to_contain_text("1 to 400 of 900")
+        pages.get_by_role("button", name="Next").click()
+        expect(pages).to_contain_text("401 to 800 of 900")
+        expect(self.page.get_by_role("link", name="ROW-400", exact=False).first).to_be_visible()
+        pages.get_by_role("button", name="Next").click()
+        expect(pages).to_contain_text("801 to 900 of 900")
+        self.page.get_by_label("Look in this range").fill("row-89 set")
+        expect(self.page.get_by_role("checkbox", name=re.compile("ROW-89"))).to_have_count(11)
+        expect(pages).to_have_count(0)
+        self.choose("I own the set", "set 1")
+        self.button("Put 300 colours into the drawer").click()
+        expect(self.page.get_by_text("300 of 900 in my drawer")).to_be_visible()
+        self.page.get_by_role("link", name="Edit").click()
+        self.page.get_by_label("Name of ROW-7", exact=True).fill("seven")
+        self.page.get_by_label("Show only colours with this").fill("row-881")
+        self.page.get_by_label("Name of ROW-881").fill("the last but some")
+        self.button("Save the range").click()
+        expect(self.page.get_by_text("is saved")).to_be_visible()
+        named = Colour.objects.filter(range__name="Weir rows", name__in=("seven", "the last but some"))
+        self.assertEqual({one.code for one in named}, {"ROW-7", "ROW-881"})
 
     def test_two_windows_on_one_range(self):
         self.sign_up("Two windows")

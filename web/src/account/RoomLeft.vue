@@ -6,13 +6,17 @@ import { useNotices } from '@/lib/notices'
 /** How much is kept here, of how much that may be. */
 const notices = useNotices()
 const rooms = ref<Keeping[]>([])
-got(api.GET('/api/me/room')).then((found) => (rooms.value = found), notices.fail)
+got(api.GET('/api/me/room')).then(
+  (found) => (rooms.value = found.filter((one) => one.there)),
+  notices.fail,
+)
 </script>
 
 <template>
   <section class="panel p-5" aria-labelledby="room">
     <h2 id="room" class="mb-2 text-base">What is kept here</h2>
-    <table class="w-full text-sm">
+    <p v-if="!rooms.length" class="text-soft">Nothing yet.</p>
+    <table v-else class="w-full text-sm">
       <tbody>
         <tr v-for="one in rooms" :key="one.what" class="border-t border-line first:border-0">
           <th scope="row" class="py-1 text-left font-normal">{{ one.what }}</th>

@@ -110,10 +110,11 @@ function toggle(swatch: Swatch) {
           <TheFigure :text="`L*a*b* ${pointed.lab.join(', ')}`" />
         </template>
         <template v-else>Point at a dot to see which it is.</template>
-        <template v-if="dots.length && dots.length < range.count"
-          >{{ dots.length.toLocaleString('en') }} of {{ range.count.toLocaleString('en') }} are
-          shown, from everywhere in the range.
-        </template>
+        {{
+          dots.length && dots.length < range.count
+            ? `Shown are ${dots.length.toLocaleString('en')} of ${range.count.toLocaleString('en')}, from everywhere in the range.`
+            : ''
+        }}
         A ring is what I own; a press puts one into the drawer or takes it out.
       </p>
     </div>

@@ -121,13 +121,13 @@ function take() {
       </li>
     </ul>
     <nav v-if="range.more || page > 1" class="mt-4 flex items-center gap-3" aria-label="Pages">
-      <button type="button" class="button" :disabled="page === 1" @click="page--">Before</button>
+      <button type="button" class="button" :disabled="page === 1" @click="page--">Previous</button>
       <span>
         {{ (before + 1).toLocaleString('en') }} to
         {{ (before + range.colours.length).toLocaleString('en') }} of
         {{ range.found.toLocaleString('en') }}
       </span>
-      <button type="button" class="button" :disabled="!range.more" @click="page++">After</button>
+      <button type="button" class="button" :disabled="!range.more" @click="page++">Next</button>
     </nav>
     <AppDialog v-if="asking" title="All of these are mine" @close="asking = null">
       <p class="mb-4">
