@@ -43,7 +43,7 @@ def demo(options: argparse.Namespace) -> int:
     address, database = f"http://{options.host}:{options.port}/", Database()
     with Running().alone({"address": address}), database_running(database):
         env = environment(database, "demo", options.host)
-        prepare(env, demo=True)
+        prepare(env)
         with server_running(env, options.host, options.port) as web:
             print(f"\nJindle is at {address}  (Ctrl-C stops it)", flush=True)
             watch(_watched(database, web), lambda words: print(words, flush=True))
@@ -79,7 +79,7 @@ def live(options: argparse.Namespace) -> int:
         if own is not None:
             ends.enter_context(database_running(own))
         env = live_environment(own, told.environment(said))
-        prepare(env, demo=True)
+        prepare(env)
         forget_figures(env)
         here = "127.0.0.1"
         web = ends.enter_context(server_running(env, here, said["port"], workers=2 * (os.cpu_count() or 1)))
@@ -146,7 +146,7 @@ def dev(options: argparse.Namespace) -> int:
     _ensure_all()
     with database_running(Database()) as database:
         env = environment(database, "dev")
-        prepare(env, demo=True)
+        prepare(env)
         # Vite serves the client and hands /api on to Django behind it.
         api = [PYTHON, ROOT / "manage.py", "runserver", "127.0.0.1:8900"]
         client = ["npm", "run", "dev", "--", "--host", options.host, "--port", str(options.port)]
@@ -330,7 +330,7 @@ def reset(options: argparse.Namespace) -> int:
     _ensure_all()
     with database_running(Database()) as database:
         env = environment(database, "demo")
-        prepare(env, demo=True)
+        prepare(env)
         return manage(env, "set_back_demo")
 
 
@@ -347,7 +347,7 @@ def _with_server(module: str, arguments: list[str], port: int) -> int:
         env = environment(database, "demo")
         if manage(env, "reset_db"):
             raise Trouble("The scratch database could not be emptied.")
-        prepare(env, demo=True)
+        prepare(env)
         with server_running(env, "127.0.0.1", port):
             env["JINDLE_ADDRESS"] = f"http://127.0.0.1:{port}"
             return subprocess.run([PYTHON, "-m", module, *arguments], cwd=ROOT, env=env).returncode

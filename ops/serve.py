@@ -17,7 +17,7 @@ from pathlib import Path
 from ops.database import Database
 from ops.paths import PYTHON, ROOT, STATE, VENV, Trouble
 from ops.setup import client_stamp
-from ops.watching import Running, Service
+from ops.watching import DIES_AT_ONCE, Running, Service
 
 _PATIENCE = 60
 _LETS_GO = 10  # seconds: longer than workers are given to end
@@ -74,17 +74,12 @@ def manage(env: dict[str, str], *arguments: str, python: tuple[str, ...] = ()) -
     return subprocess.run([PYTHON, *python, ROOT / "manage.py", *arguments], cwd=ROOT, env=env).returncode
 
 
-def prepare(env: dict[str, str], demo: bool) -> None:
-    """Bring the database up to date, load the demo data, collect the client's files."""
-    steps: list[tuple[str, ...]] = [("migrate", "--no-input", "--verbosity", "0"), ("clear_out",)]
-    if demo:
-        steps.append(("load_demo",))
+def prepare(env: dict[str, str]) -> None:
+    """Bring the database up to date, load what comes with Jindle, collect the client's files."""
     collected = STATE / "static-collected"
-    if not collected.exists() or collected.read_text() != client_stamp():
-        steps.append(("collectstatic", "--no-input", "--clear", "--verbosity", "0"))
-    for step in steps:
-        if manage(env, *step):
-            raise Trouble(f"“manage.py {step[0]}” failed; what it said stands above.")
+    fresh = collected.exists() and collected.read_text() == client_stamp()
+    if manage(env, "prepare", *([] if fresh else ["--collect"])):
+        raise Trouble("“manage.py prepare” failed; what it said stands above.")
     collected.write_text(client_stamp())
 
 
@@ -123,6 +118,8 @@ def database_running(database: Database):
 
 class Web(Service):
     """The application served by gunicorn, which starts workers again by itself."""
+
+    dies = DIES_AT_ONCE
 
     def __init__(
         self, env: dict[str, str], host: str, port: int, workers: int = 2, threads: int = 16, nice: int = 0

@@ -19,6 +19,7 @@ _CALM = 60
 _KINDLY = 10  # seconds that something is given to end
 # In front of a command: the kernel ends it when we end, however that is.
 DIES_WITH_US = ("setpriv", "--pdeathsig", "TERM")
+DIES_AT_ONCE = ("setpriv", "--pdeathsig", "QUIT")  # waits for nobody: another start wants its place
 
 
 @dataclass
@@ -128,6 +129,8 @@ class Running:
 class Service:
     """A command that runs for long, with all that it starts: one group of processes, which ends with us."""
 
+    dies = DIES_WITH_US
+
     def __init__(self, command: list[str | Path], env: dict[str, str], cwd: Path = ROOT) -> None:
         self._command, self._env, self._cwd = command, env, cwd
         self._process: subprocess.Popen | None = None
@@ -136,7 +139,7 @@ class Service:
         """Start it; what is left of it before is ended first."""
         self.stop()
         self._process = subprocess.Popen(
-            [*DIES_WITH_US, *map(str, self._command)], env=self._env, cwd=self._cwd, start_new_session=True
+            [*self.dies, *map(str, self._command)], env=self._env, cwd=self._cwd, start_new_session=True
         )
         return self._process
 

@@ -16,6 +16,7 @@ _WORDS = {
     "422": "The card is stored, but cannot be worked out.",
     "429": "Too many tries, or too much at once.",
     "503": "The database is away for the moment; Retry-After says when to ask again.",
+    "507": "There is no room left on the server's disk; nothing of it was kept.",
 }
 _AT_THE_DOOR = ("/api/sign-in", "/api/sign-up", "/api/forgotten", "/api/new-password")
 
@@ -44,6 +45,8 @@ def _codes(path: str, method: str, operation: dict[str, Any]) -> Iterator[str]:
         yield "401"
     if changes or "{" in path:
         yield "403"
+    if changes:
+        yield "507"
     if body or "{" in path:
         yield "404"
     if changes and "{" in path:

@@ -13,7 +13,7 @@ from rest_framework.response import Response
 from rest_framework.views import set_rollback
 
 from jindle_core.errors import BadInput, Problem
-from server.away import RETRY_AFTER, SENTENCES, away
+from server.away import RETRY_AFTER, SENTENCES, STATUSES, away
 
 log = logging.getLogger(__name__)
 
@@ -104,7 +104,7 @@ def body(code: str, message: str, problems: tuple[Problem, ...] = ()) -> dict:
 
 def answer(error: Exception, context: dict) -> Response | None:
     """REST framework's exception handler: every error in the one format."""
-    if not away(error):
+    if STATUSES.get(away(error) or "") != 503:
         set_rollback()
     if isinstance(error, BadInput):
         return Response(body("bad_input", _gist(error.problems), error.problems), status=400)
@@ -116,14 +116,18 @@ def answer(error: Exception, context: dict) -> Response | None:
         problems = tuple(_flatten(error.detail))
         return Response(body("bad_input", _gist(problems), problems), status=400)
     if code := away(error):
-        log.info("the database is away: %r", error)
-        return Response(body(code, SENTENCES[code]), 503, headers={"Retry-After": str(RETRY_AFTER)})
+        log.info("the database is away or full: %r", error)
+        return Response(body(code, SENTENCES[code]), STATUSES[code], headers=_again(code))
     if isinstance(error, exceptions.APIException):
         code = error.default_code
         if isinstance(error, exceptions.NotAuthenticated):
             error.status_code = status.HTTP_401_UNAUTHORIZED
         return Response(body(code, _SENTENCES.get(code, str(error.detail))), status=error.status_code)
     return None
+
+
+def _again(code: str) -> dict[str, str]:
+    return {"Retry-After": str(RETRY_AFTER)} if STATUSES[code] == 503 else {}
 
 
 def _gist(problems: tuple[Problem, ...]) -> str:
@@ -163,7 +167,7 @@ def server_error(request: HttpRequest) -> JsonResponse:
     """The answer where something broke; what broke is in the server's log."""
     if code := away(sys.exc_info()[1]):
         told = body(code, SENTENCES[code])
-        return JsonResponse(told, status=503, headers={"Retry-After": str(RETRY_AFTER)})
+        return JsonResponse(told, status=STATUSES[code], headers=_again(code))
     return JsonResponse(body("server_error", BROKE), status=500)
 
 

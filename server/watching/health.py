@@ -2,6 +2,7 @@
 
 import shutil
 from functools import cache
+from pathlib import Path
 from typing import Any
 
 from django.apps import apps as global_apps
@@ -52,7 +53,8 @@ def health() -> dict[str, bool]:
         database, migrations = True, _migrated()
     except DatabaseError:
         database = migrations = False
-    disk = shutil.disk_usage(settings.ROOT).free >= _LEAST_FREE
+    places = [place for place in (settings.ROOT, Path(settings.STATIC_ROOT).parent) if place.exists()]
+    disk = min(shutil.disk_usage(place).free for place in places) >= _LEAST_FREE
     return {
         "up": database and migrations and disk,
         "database": database,

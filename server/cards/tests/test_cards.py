@@ -1,3 +1,8 @@
+from datetime import timedelta
+from unittest import mock
+
+from django.utils import timezone
+
 from server.cards.models import StoredCard
 from server.catalogue.models import touch_catalogue
 from server.catalogue.range_actions import delete_range
@@ -5,6 +10,18 @@ from server.tests.helpers import ApiTestCase, make_range
 
 
 class CardTests(ApiTestCase):
+    def test_a_clock_that_jumps_back_loses_nothing(self):
+        card = self.change(self.new_card("Otter"), kind="set_card", name="Otter by day")
+        before = timezone.now() - timedelta(days=3)
+        with mock.patch("django.utils.timezone.now", return_value=before):
+            card = self.change(card, kind="set_card", name="Otter by night")
+            self.new_card("Heron")
+            told = self.ask("post", f"cards/{card['id']}/undo", {"version": card["version"]})
+            self.assertEqual(told["name"], "Otter by day")
+        self.assertEqual(
+            {one["name"] for one in self.ask("get", "cards")["cards"]}, {"Otter by day", "Heron"}
+        )
+
     def test_made_listed_renamed_deleted(self):
         card = self.new_card()
         self.assertEqual(card["size"]["words"], "5 1/2 × 4 1/4 in")

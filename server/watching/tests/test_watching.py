@@ -6,7 +6,8 @@ import sys
 from unittest import mock
 
 from django.conf import settings
-from django.db import InterfaceError, OperationalError
+from django.db import InterfaceError, OperationalError, connection
+from django.db.migrations.recorder import MigrationRecorder
 from django.test import TestCase, override_settings
 
 from server.accounts.models import Person
@@ -48,6 +49,12 @@ class AwayTests(WatchedTestCase):
         answer = self.answer(OperationalError(1054, "no such column"))
         self.assertEqual((answer.status_code, answer.json()["code"]), (500, "server_error"))
 
+    def test_a_full_disk_is_told_and_not_tried_again(self):
+        for number in (1021, 1114):
+            answer = self.answer(OperationalError(number, "full"))
+            self.assertEqual((answer.status_code, answer.json()["code"]), (507, "no_room"))
+            self.assertNotIn("Retry-After", answer)
+
     def test_also_before_any_view_is_reached(self):
         answer = self.answer(_NO_SOCKET, "axes.middleware.AxesMiddleware.__call__")
         self.assertEqual((answer.status_code, answer.json()["code"]), (503, "away"))
@@ -66,6 +73,11 @@ class HealthTests(WatchedTestCase):
                 answer = self.client.get("/api/health")
                 told = answer.json()
                 self.assertEqual((answer.status_code, told["up"], told[what]), (503, False, False))
+
+    def test_tables_of_a_newer_version_are_none_of_this_one(self):
+        self.assertTrue(self.client.get("/api/health").json()["migrations"])
+        MigrationRecorder(connection).record_applied("cards", "9999_of_a_later_day")
+        self.assertFalse(self.client.get("/api/health").json()["migrations"])
 
 
 class LineTests(WatchedTestCase):
