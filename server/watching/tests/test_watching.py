@@ -61,6 +61,10 @@ class AwayTests(WatchedTestCase):
 
 
 class HealthTests(WatchedTestCase):
+    def test_what_is_somebodys_stays_on_no_device(self):
+        self.client.force_login(self.ann)
+        self.assertEqual(self.client.get("/api/me")["Cache-Control"], "no-store")
+
     def test_it_says_what_is_up(self):
         answer = self.client.get("/api/health")
         self.assertEqual(answer.json(), {"up": True, "database": True, "migrations": True, "disk": True})
@@ -163,3 +167,8 @@ class LiveTests(TestCase):
         command = [sys.executable, "manage.py", "check", "--deploy", "--fail-level", "WARNING"]
         done = subprocess.run(command, cwd=settings.ROOT, env=env, capture_output=True, text=True)
         self.assertEqual(done.returncode, 0, done.stderr)
+        names = "from server import settings as s; print(s.SESSION_COOKIE_NAME, s.CSRF_COOKIE_NAME)"
+        told = subprocess.run(
+            [sys.executable, "-c", names], cwd=settings.ROOT, env=env, capture_output=True, text=True
+        )
+        self.assertEqual(told.stdout.split(), ["__Host-sessionid", "__Host-csrftoken"])
