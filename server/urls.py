@@ -32,7 +32,7 @@ from server.demo import api as demo
 from server.palettes import api as palettes
 from server.palettes import mood_api as moods
 from server.papers import api as papers
-from server.papers import camera_api
+from server.papers import camera_api, reading
 from server.recipes import api as recipes
 from server.records import api as records
 from server.records import which
@@ -117,7 +117,7 @@ api = [
     path("ranges/<int:pk>/chart", files.RangeChart.as_view()),
     path("ranges/<int:pk>/file/<str:kind>", files.RangeFile.as_view()),
     path("papers", papers.Papers.as_view()),
-    path("papers/read", papers.PaperRead.as_view()),
+    path("papers/read", reading.PaperRead.as_view()),
     path("papers/<int:pk>", papers.OnePaper.as_view()),
     path("papers/<int:pk>/picture", papers.PaperPicture.as_view()),
     path("papers/<int:pk>/start", papers.PaperStart.as_view()),
