@@ -8,7 +8,7 @@ from typing import Any, NamedTuple
 
 from django.conf import settings
 from django.db.models import QuerySet, Sum
-from django.db.models.functions import Coalesce, Length
+from django.db.models.functions import Coalesce
 
 from jindle_core.errors import BadInput, Problem
 from server.access import (
@@ -120,7 +120,7 @@ def room(person: Person) -> list[Room]:
 
 def _bytes(person: Person) -> int:
     sizes = (
-        one.aggregate(bytes=Coalesce(Sum(Length("picture")), 0))["bytes"]
+        one.aggregate(bytes=Coalesce(Sum("weight"), 0))["bytes"]
         for one in (own_papers_of(person), photos_of(person))
     )
     return sum(sizes)

@@ -2,6 +2,7 @@
 
 from django.conf import settings
 from django.db import models
+from django.db.models.functions import Length
 
 from server.catalogue.models import Range, touch_catalogue
 from server.shelf.models import Shelved
@@ -22,6 +23,10 @@ class Paper(Shelved):
     range = models.ForeignKey(Range, on_delete=models.CASCADE, related_name="papers")
     title = models.CharField(max_length=120)
     picture = models.BinaryField()
+    # Bytes: kept by the database beside the picture, which would all be read to be counted.
+    weight = models.GeneratedField(
+        expression=Length("picture"), output_field=models.PositiveIntegerField(), db_persist=True
+    )
     mime = models.CharField(max_length=12, choices=MIME_CHOICES)
     # How wide (mm) what the picture shows is; unknown until somebody says.
     width_mm = models.FloatField(null=True)

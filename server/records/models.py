@@ -4,6 +4,7 @@ from typing import Any
 
 from django.conf import settings
 from django.db import models
+from django.db.models.functions import Length
 
 from jindle_core import figures
 from server.cards.models import StoredCard
@@ -65,6 +66,9 @@ class RecordPhoto(models.Model):
 
     record = models.ForeignKey(Record, on_delete=models.CASCADE, related_name="photos")
     picture = models.BinaryField()
+    weight = models.GeneratedField(  # bytes
+        expression=Length("picture"), output_field=models.PositiveIntegerField(), db_persist=True
+    )
 
     class Meta:
         db_table = "record_photo"

@@ -11,7 +11,8 @@ from server import quotas
 from server.archive.pack import pack
 from server.archive.unpack import unpack
 from server.cards.models import StoredCard
-from server.tests.helpers import ApiTestCase
+from server.papers.models import Paper
+from server.tests.helpers import ApiTestCase, make_range
 
 
 class QuotaTests(ApiTestCase):
@@ -39,10 +40,19 @@ class QuotaTests(ApiTestCase):
         self.assertEqual(set(quotas.USUAL), set(quotas.LIMITS))
 
     def test_pictures_count_by_what_they_weigh(self):
+        Paper.objects.create(range=self.stock, title="Everybody's", picture=b"x" * 2**21, mime="image/png")
+        self.assertEqual(self.rooms()["megabytes of pictures"]["there"], 0)
         with override_settings(QUOTAS={"megabytes": 1}):
             quotas.check_bytes(self.ann, 2**20)
             with self.assertRaisesRegex(BadInput, "1 megabytes of pictures"):
                 quotas.check_bytes(self.ann, 2**20 + 1)
+            own = make_range(self.ann, "Hers", "patterned paper")
+            Paper.objects.create(
+                owner=self.ann, range=own, title="Hers", picture=b"x" * 2**20, mime="image/png"
+            )
+            with self.assertRaises(BadInput):
+                quotas.check_bytes(self.ann, 1)
+        self.assertEqual(self.rooms()["megabytes of pictures"]["there"], 1)
 
     def test_an_archive_that_is_too_much_is_not_brought_back(self):
         for name in ("One", "Two", "Three"):

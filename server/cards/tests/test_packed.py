@@ -1,9 +1,11 @@
+import hashlib
 import json
 import random
 import zlib
 
 from django.db import connection
 
+from server.cards import packed
 from server.cards.models import Revision
 from server.tests.helpers import ApiTestCase
 
@@ -26,6 +28,11 @@ class PackedTests(ApiTestCase):
             (largest,) = cursor.fetchone()
         # Of five hundred changes two hundred can be undone, and are kept.
         self.assertLess(201 * largest, 300_000)
+
+    def test_the_usual_card_is_never_changed(self):
+        # What is stored refers to it: with another nothing of it could be read.
+        digest = hashlib.sha256(packed._USUAL).hexdigest()
+        self.assertEqual(digest, "123fb796af5a038c7054c0995ccc38b3acb3d7a493ecb6fc917da271b4980972")
 
     def test_what_was_stored_before_there_was_a_usual_card_can_be_read(self):
         card = self.new_card()
