@@ -17,7 +17,7 @@ from pathlib import Path
 from ops.database import Database
 from ops.paths import PYTHON, ROOT, STATE, VENV, Trouble
 from ops.setup import client_stamp
-from ops.watching import DIES_AT_ONCE, Running, Service
+from ops.watching import DIES_AT_ONCE, Running, Service, Watched
 
 _PATIENCE = 60
 _LETS_GO = 10  # seconds: longer than workers are given to end
@@ -151,6 +151,14 @@ def server_running(env: dict[str, str], host: str, port: int, **how: int):
         yield web
     finally:
         web.stop()
+
+
+def watched(database: Database | None, web: Web) -> list[Watched]:
+    """The application, and the database where it is its own, to be looked after."""
+    found = [Watched("The application", web.start, web.alive)]
+    if database is not None and not os.environ.get("JINDLE_DATABASE"):
+        found.insert(0, Watched("The database", database.start, database.alive))
+    return found
 
 
 @contextmanager
