@@ -129,8 +129,9 @@ class Web(Service):
         command = [
             "nice", f"-n{nice}",
             VENV / "bin" / "gunicorn", "server.wsgi", f"--bind={host}:{port}", f"--workers={workers}",
-            f"--threads={threads}", "--no-control-socket", "--log-level=warning", "--graceful-timeout=5",
-            f"--config={ROOT / 'ops' / 'live' / 'gunicorn.conf.py'}", f"--chdir={ROOT}",
+            f"--threads={threads}", "--preload", "--no-control-socket", "--log-level=warning",
+            "--graceful-timeout=5", f"--config={ROOT / 'ops' / 'live' / 'gunicorn.conf.py'}",
+            f"--chdir={ROOT}",
         ]  # fmt: skip
         # A core for each process: the small arrays of a request gain nothing by threads of their own.
         super().__init__(command, env | {"OPENBLAS_NUM_THREADS": "1"})
