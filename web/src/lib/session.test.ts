@@ -58,11 +58,15 @@ describe('who is signed in', () => {
 
   it('leaves with a whole new page', async () => {
     const left = vi.spyOn(location, 'assign').mockImplementation(() => {})
+    const forgotten = vi.fn(async () => true)
+    vi.stubGlobal('caches', { delete: forgotten })
     const out = useSession().signOut()
     await settled()
     expect(left).not.toHaveBeenCalled()
     await asked[0]!.answer(new Response(null, { status: 204 }))
     await out
     expect(left).toHaveBeenCalledWith('/sign-in')
+    expect(forgotten).toHaveBeenCalledWith('mine') // what was kept for work without a network
+    vi.unstubAllGlobals()
   })
 })
