@@ -19,7 +19,7 @@ _CALM = 60
 _KINDLY = 10  # seconds that something is given to end
 # In front of a command: the kernel ends it when we end, however that is.
 DIES_WITH_US = ("setpriv", "--pdeathsig", "TERM")
-DIES_AT_ONCE = ("setpriv", "--pdeathsig", "QUIT")  # waits for nobody: another start wants its place
+DIES_AT_ONCE = ("setpriv", "--pdeathsig", "KILL")  # waits for nobody: another start wants its place
 
 
 @dataclass
