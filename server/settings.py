@@ -129,10 +129,11 @@ AXES_RESET_ON_SUCCESS = True
 AXES_LOCKOUT_CALLABLE = "server.errors.locked_out"
 AXES_VERBOSE = False
 AXES_DISABLE_ACCESS_LOG = True  # who came in, and from where, is nobody's business
+PASSWORD_LEAST = 12  # characters: ASVS 2.1.1
 AUTH_PASSWORD_VALIDATORS: list[dict] = [
     {"NAME": f"django.contrib.auth.password_validation.{name}", "OPTIONS": options}
     for name, options in (
-        ("MinimumLengthValidator", {"min_length": 12}),
+        ("MinimumLengthValidator", {"min_length": PASSWORD_LEAST}),
         ("CommonPasswordValidator", {}),
         ("NumericPasswordValidator", {}),
     )

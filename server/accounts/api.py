@@ -35,6 +35,7 @@ class LimitsSerializer(serializers.Serializer):
     """How much of everything there may be, so that it can be said before it is sent."""
 
     name = serializers.IntegerField(help_text="characters")
+    password = serializers.IntegerField(help_text="characters, at least")
     words = serializers.IntegerField(help_text="characters on a piece")
     tones = serializers.ListField(child=serializers.IntegerField(), help_text="of a family")
     area_layers = serializers.ListField(child=serializers.IntegerField())
@@ -62,6 +63,7 @@ def _limits() -> dict[str, Any]:
     least, most = figures.families.FAMILY_SIZES
     return {
         "name": figures.palettes.NAME_LIMIT,
+        "password": settings.PASSWORD_LEAST,
         "words": figures.building.WORDS_LIMIT,
         "tones": list(range(least, most + 1)),
         "area_layers": list(range(1, figures.drawings.AREA_LAYERS + 1)),

@@ -12,9 +12,10 @@ DOTS = 1200  # on a chart: more lie on one another
 
 
 class Page(NamedTuple):
-    """The places on a page, how many were found in all, and whether there are more after it."""
+    """The places on a page, how many come before them, how many were found, and whether more come after."""
 
     places: np.ndarray
+    before: int
     found: int
     more: bool
 
@@ -33,7 +34,9 @@ def within(supplies: Supplies, range_id: int, words: str = "", only_owned: bool 
 def page_of(places: np.ndarray, number: int, size: int = PAGE) -> Page:
     """A page of them, the first of which is 1; one past the end is empty."""
     start = size * (number - 1)
-    return Page(places[start : start + size], len(places), start + size < len(places))
+    return Page(
+        places[start : start + size], min(start, len(places)), len(places), start + size < len(places)
+    )
 
 
 def spread(places: np.ndarray, most: int) -> np.ndarray:

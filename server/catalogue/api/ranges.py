@@ -121,13 +121,14 @@ class WholeRangeSerializer(RangeSerializer):
     """A range with a page of its colours, of those that were looked for."""
 
     colours = SwatchSerializer(many=True)
+    before = serializers.IntegerField(help_text="how many stand on the pages before")
     found = serializers.IntegerField(help_text="how many are what was looked for")
     more = serializers.BooleanField(help_text="there is another page")
     sets = RangeSetSerializer(many=True)
     fit = FitSerializer(allow_null=True)
 
     class Meta(RangeSerializer.Meta):
-        fields = (*RangeSerializer.Meta.fields, "colours", "found", "more", "sets", "fit")  # type: ignore[assignment]
+        fields = (*RangeSerializer.Meta.fields, "colours", "before", "found", "more", "sets", "fit")  # type: ignore[assignment]
 
 
 class RangeDetailsSerializer(serializers.Serializer):
@@ -235,6 +236,7 @@ def _whole(found: Range, supplies: Supplies, person_id: int, asked: dict[str, An
     page = page_of(within(supplies, found.pk, asked["words"], asked["owned"]), asked["page"])
     return _listed(found, supplies, person_id) | {
         "colours": [swatch(supplies, int(place)) for place in page.places],
+        "before": page.before,
         "found": page.found,
         "more": page.more,
         "sets": _sets(found, supplies),

@@ -20,6 +20,7 @@ class WithinTests(ApiTestCase):
         self.assertEqual(
             (second["colours"][0]["label"], last["more"], none["more"]), ("ROW-400", False, False)
         )
+        self.assertEqual([one["before"] for one in (first, second, last)], [0, 400, 1200])
         self.whole(400, page=0)
 
     def test_what_is_looked_for_is_found_on_the_server(self):

@@ -40,7 +40,9 @@ async function take() {
         required
         maxlength="200"
       />
-      <p class="mt-1 text-xs text-soft">At least 12 characters, not only figures.</p>
+      <p class="mt-1 text-xs text-soft">
+        At least {{ session.limits?.password }} characters, not only figures.
+      </p>
       <p v-if="problem" class="mt-3 border-l-2 border-ink pl-3" role="alert">{{ problem }}</p>
       <button type="submit" class="button button-main mt-5" :disabled="busy">Take it</button>
     </form>

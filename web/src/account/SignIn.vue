@@ -123,7 +123,9 @@ async function enterOr(action: () => Promise<void>) {
           required
           maxlength="200"
         />
-        <p v-if="fresh" class="mt-1 text-xs text-soft">At least 12 characters, not only figures.</p>
+        <p v-if="fresh" class="mt-1 text-xs text-soft">
+          At least {{ session.limits?.password }} characters, not only figures.
+        </p>
         <template v-if="fresh && session.door?.sign_up === 'invitation'">
           <label class="label mt-3" for="invitation">Invitation</label>
           <input id="invitation" v-model="invitation" class="input" required maxlength="80" />

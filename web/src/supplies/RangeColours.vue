@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import type { Swatch, WholeRange } from '@/api/client'
 import { useOnlyOwned } from '@/lib/owned'
 import { plural } from '@/lib/words'
@@ -26,16 +26,6 @@ const listing = ref(false)
 type Many = { count: number; owned: number; family?: string }
 const asking = ref<Many | null>(null) // many at once are asked about
 const fresh = computed(() => (asking.value ? asking.value.count - asking.value.owned : 0))
-const before = ref(0) // how many stand on the pages before
-watch(
-  () => range,
-  (now, was) => {
-    if (page.value === 1) before.value = 0
-    else if (was && now.found === was.found && !now.more)
-      before.value = now.found - now.colours.length
-    else before.value = (page.value - 1) * now.colours.length
-  },
-)
 
 function ownSet(name: string) {
   const one = range.sets.find((set) => set.name === name)
@@ -123,8 +113,8 @@ function take() {
     <nav v-if="range.more || page > 1" class="mt-4 flex items-center gap-3" aria-label="Pages">
       <button type="button" class="button" :disabled="page === 1" @click="page--">Previous</button>
       <span>
-        {{ (before + 1).toLocaleString('en') }} to
-        {{ (before + range.colours.length).toLocaleString('en') }} of
+        {{ (range.before + 1).toLocaleString('en') }} to
+        {{ (range.before + range.colours.length).toLocaleString('en') }} of
         {{ range.found.toLocaleString('en') }}
       </span>
       <button type="button" class="button" :disabled="!range.more" @click="page++">Next</button>
