@@ -20,6 +20,7 @@ from jindle_core.figures import (
     paper,
     scans,
     sets,
+    training,
     work,
 )
 
@@ -37,5 +38,6 @@ __all__ = [
     "paper",
     "scans",
     "sets",
+    "training",
     "work",
 ]

@@ -1,0 +1,46 @@
+"""Of which part of the world of colours is a question: the dark blues, the greys?"""
+
+import math
+from collections.abc import Sequence
+
+from jindle_core import figures
+from jindle_core.colorimetry.naming import hue_name
+from jindle_core.training.question import Question
+
+# By the hue's usual name; what lies between two is named by the one it is mostly taken for.
+_PLURAL = {
+    "pink-red": "pinks",
+    "red": "reds",
+    "brown": "browns",
+    "orange": "oranges",
+    "golden yellow": "yellows",
+    "yellow": "yellows",
+    "yellow-green": "greens",
+    "green": "greens",
+    "blue-green": "blue-greens",
+    "blue": "blues",
+    "blue-violet": "violets",
+    "violet": "violets",
+    "pink-violet": "violets",
+}
+
+
+def region(lab: Sequence[float]) -> str:
+    """Of which region a colour (3,) is.
+
+    >>> region((30, 5, -35)), region((85, 0, 2)), region((60, 40, 40))
+    ('dark blues', 'pale greys', 'oranges')
+    """
+    lightness, a, b = lab
+    hues = "greys" if math.hypot(a, b) < figures.training.GREY_C else _PLURAL[hue_name(lab)]
+    if lightness <= figures.training.DARK_L:
+        return f"dark {hues}"
+    return f"pale {hues}" if lightness >= figures.training.PALE_L else hues
+
+
+def regions_of(question: Question) -> tuple[str, ...]:
+    """Of which regions the colours are that make a question hard: what it is asked of, or its closest two."""
+    colours = question.given
+    if question.orders:
+        colours = tuple(one for at in question.closest for one in question.options[at].shown)
+    return tuple(dict.fromkeys(region(one.lab) for one in colours))

@@ -1,0 +1,65 @@
+"""Of which colours can anything be asked?"""
+
+from collections.abc import Collection
+
+import numpy as np
+
+from jindle_core.media import PAD_MEDIA, Medium
+from jindle_core.supplies.colours import Supplies
+from jindle_core.training.question import Asked, AskedColour
+
+# What is put in order of lightness, or chosen: laid as an even colour.
+LAID_MEDIA = (
+    Medium.ALCOHOL_MARKER,
+    Medium.WATER_MARKER,
+    *PAD_MEDIA,
+    Medium.WAX_PENCIL,
+    Medium.OIL_PENCIL,
+    Medium.CARDSTOCK,
+    Medium.GEL_PEN,
+)
+
+
+def stock(supplies: Supplies, media: Collection[Medium], asked: Asked) -> np.ndarray:
+    """The places of the colours of some media that can be asked of: in the drawer, or all that can be had.
+
+    What is metallic turns with the light and has no one lightness, so nothing is asked of it.
+    """
+    places = supplies.of_media(media)
+    if asked.owned:
+        places = places[supplies.usable[places]]
+    if asked.on_screen:
+        places = places[supplies.shown[places]]
+    metallic = [key for key, facts in supplies.ranges.items() if facts.properties.get("metallic")]
+    return places[~np.isin(supplies.range_ids[places], metallic)] if metallic else places
+
+
+def beginnings(places: np.ndarray, supplies: Supplies, asked: Asked) -> np.ndarray:
+    """Those of some places that a question may begin with: the ones it is to be about, if any is there."""
+    if not asked.around:
+        return places
+    rather = np.array([supplies.rows[place].id in asked.around for place in places], dtype=bool)
+    return places[rather] if rather.any() else places
+
+
+def asked_colour(supplies: Supplies, place: int) -> AskedColour:
+    """The colour at a place, as a value of its own."""
+    row = supplies.rows[place]
+    facts = supplies.ranges[row.range_id]
+    return AskedColour(
+        row.id,
+        row.label,
+        facts.name,
+        facts.medium,
+        supplies.provenance(place),
+        supplies.lab_at(place),
+        float(supplies.sigma[place]),
+    )
+
+
+def still_there(supplies: Supplies, colours: Collection[AskedColour]) -> list[int] | None:
+    """The places of colours that were asked of before; None where one is no longer to be had."""
+    places = [supplies.places.get(-1 if one.id is None else one.id, -1) for one in colours]
+    if any(place < 0 or not supplies.to_be_had[place] for place in places):
+        return None
+    return places

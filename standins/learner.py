@@ -1,0 +1,35 @@
+"""A made-up learner, whose eye is known: every colour is seen a little otherwise each time.
+
+It stands in for a person where answers are wanted and nobody is there: to measure how well thresholds are
+found, and to lay a printed sheet by hand before the simulated camera.
+"""
+
+import numpy as np
+
+from jindle_core.blending.joins import Meeting
+from jindle_core.training.question import Question
+from jindle_core.training.scoring import Answer
+
+
+class SimulatedLearner:
+    """Sees what counts with a normal error of one ``spread`` (ΔL* or ΔE00), and slips now and then."""
+
+    simulated = True
+
+    def __init__(self, spread: float, seed: int, slips: float = 0.02) -> None:
+        self._spread = spread
+        self._slips = slips
+        self._random = np.random.default_rng(seed)
+
+    def answer(self, question: Question) -> Answer:
+        """What it answers."""
+        figures = np.array([option.figure for option in question.options])
+        seen = figures + self._random.normal(0, self._spread, len(figures))
+        kind = question.kind
+        if self._random.random() < self._slips:
+            seen = self._random.random(len(figures))
+        if kind is not None and self._random.random() < self._slips:
+            kind = list(Meeting)[int(self._random.integers(len(Meeting)))]
+        order = np.argsort(-seen if question.orders else seen)
+        places = order if question.orders else order[:1]
+        return Answer(tuple(int(at) for at in places), kind)
