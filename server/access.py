@@ -20,6 +20,7 @@ from server.papers.models import Paper
 from server.recipes.models import SharedRecipe
 from server.records.models import Record, RecordPhoto
 from server.sets.models import CardSet
+from server.training.models import MissedQuestion, TrainingAnswer, TrainingSheet
 
 Found = TypeVar("Found", bound=Model)
 
@@ -219,6 +220,21 @@ def own_set(person: Person, pk: int) -> CardSet:
     found = one(sets_of(person), pk=pk)
     found.owner = person
     return found
+
+
+def training_answers_of(person: Person) -> QuerySet[TrainingAnswer]:
+    """What a person answered in training: theirs alone."""
+    return TrainingAnswer.objects.filter(owner=_somebody(person))
+
+
+def training_missed_of(person: Person) -> QuerySet[MissedQuestion]:
+    """What comes back to a person in training."""
+    return MissedQuestion.objects.filter(owner=_somebody(person))
+
+
+def training_sheets_of(person: Person) -> QuerySet[TrainingSheet]:
+    """The sheets that a person printed to train on: theirs alone to see and fill."""
+    return TrainingSheet.objects.filter(owner=_somebody(person))
 
 
 def moods_of(person: Person) -> QuerySet[KeptMood]:

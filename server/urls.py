@@ -39,6 +39,8 @@ from server.records import which
 from server.sets import api as sets
 from server.sets import colourways_api as colourways
 from server.shelf import api as shelf
+from server.training import api as training
+from server.training import sheet_api as training_sheets
 from server.watching import health
 from server.watching.metrics import metrics
 
@@ -128,6 +130,14 @@ api = [
     path("palettes/moods", moods.Moods.as_view()),
     path("palettes/moods/<int:pk>", moods.OneMood.as_view()),
     path("palettes/start", palettes.StartCard.as_view()),
+    path("training", training.Training.as_view()),
+    path("training/question", training.NextQuestion.as_view()),
+    path("training/answers", training.Answers.as_view()),
+    path("training/progress", training.Progress.as_view()),
+    path("training/sheets", training_sheets.TrainingSheets.as_view()),
+    path("training/sheets/<int:pk>", training_sheets.OneTrainingSheet.as_view()),
+    path("training/sheets/<int:pk>/photo", training_sheets.TrainingSheetPhoto.as_view()),
+    path("camera/training/<int:pk>", training_sheets.CameraTraining.as_view()),
     path("camera", camera_api.Camera.as_view()),
     path("camera/chart", camera_api.CameraChart.as_view()),
     path("camera/photograph", camera_api.CameraPhotograph.as_view()),

@@ -10,7 +10,7 @@ from jindle_core.swatch_sheet import SheetArea, SwatchSheet
 from standins.camera import Scene
 
 _CHART = 6  # points a millimetre
-_INK = np.full(31, 0.03)  # what a printer prints black with
+INK = np.full(31, 0.03)  # what a printer prints black with
 _STROKE = 0.3  # mm, of a box's rim
 
 
@@ -24,7 +24,7 @@ class _Page:
     def __init__(self, width: float, height: float, fine: float) -> None:
         self._fine = fine
         self.labels = np.zeros((int(height * fine), int(width * fine)), dtype=np.uint8)
-        self.reflectances = [WHITE_CARD, _INK]
+        self.reflectances = [WHITE_CARD, INK]
 
     def fill(self, area: SheetArea, label: int) -> None:
         left, right = round(area.left * self._fine), round((area.left + area.width) * self._fine)
@@ -71,4 +71,13 @@ def filled_chart(printed: SwatchSheet, swatches: list[np.ndarray], hints: np.nda
         page.fill_by_hand(box, swatch)
         corner = box.inset(box.width - figures.paper.SHEET_HINT, box.height - figures.paper.SHEET_HINT, 0, 0)
         page.lay(corner, hint)
+    return Scene(page.labels, np.array(page.reflectances), None, on_table=True)
+
+
+def filled_page(printed: SwatchSheet, filled: list[tuple[SheetArea, np.ndarray]]) -> Scene:
+    """A printed page with its marks, some of whose boxes hold a reflectance (31,) each."""
+    page = _Page(printed.width, printed.height, _CHART)
+    page.print_marks(printed.marks)
+    for box, swatch in filled:
+        page.fill_by_hand(box, swatch)
     return Scene(page.labels, np.array(page.reflectances), None, on_table=True)

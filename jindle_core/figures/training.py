@@ -42,14 +42,16 @@ LETTERING_L = 12.0  # ΔL* below which nobody would write one on the other, so t
 # way to grey, and beyond).
 CLEANER, MUDDIER = (4.0, 14.0), (7.0, 12.0)
 
-# What was missed comes back after so many days, each time later; a miss begins anew (Leitner 1972: boxes, each
-# twice as far as the one before).
+# What was missed comes back after so many days, each time later; a miss begins anew (Leitner 1972: boxes,
+# each twice as far as the one before).
 BOX_DAYS = (1, 2, 4, 8, 16, 32)
 AGAIN_SHARE = 0.4  # of the questions that are of what was missed, as long as something is due
 
 SESSION = 10  # questions: about five minutes
 
-# Progress: a region is weak where its answers fall short of what its own person does elsewhere by so many
+# Progress: answers that are looked at, weeks that are told, answers that regions are judged by.
+PROGRESS, WEEKS, REGION_ANSWERS = 4000, 12, 400
+# A region is weak where its answers fall short of what its own person does elsewhere by so many
 # standard deviations, counted from so many answers on.
 WEAK, WEAK_ANSWERS = 1.645, 8
 DARK_L, PALE_L = 38.0, 72.0  # L* up to which a colour is of the dark ones, from which of the pale ones
@@ -61,7 +63,5 @@ SHEET_ORDER = 5  # colours of an order on it at most: its row's boxes
 # ΔE00 between any two codes of a question on it, so that a photograph tells which was laid: it knows a
 # colour to about 3, and a hand lays it by 1 or 2 otherwise.
 SHEET_APART = 8.0
-SHEET_FAR = (
-    14.0  # ΔE00 from every code that could have been laid: then it is none of them, and is not counted
-)
+SHEET_FAR = 14.0  # ΔE00 from every code that could have been laid: then it is none of them
 SHEET_MARK_L = 60.0  # L* below which a box of those that are only marked counts as marked

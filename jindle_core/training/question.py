@@ -90,7 +90,7 @@ class Question:
 
     @cached_property
     def truth(self) -> tuple[int, ...]:
-        """Places of the options as they are in order, or of the right one; none where a kind alone is asked."""
+        """Places of the options in their order, or of the right one; none where a kind alone is asked."""
         listed = [option.figure for option in self.options]
         if not listed:
             return ()

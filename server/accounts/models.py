@@ -9,12 +9,15 @@ from django.utils.crypto import salted_hmac
 
 UNITS = [("in", "inches"), ("mm", "millimetres")]
 SURROUNDS = [("light", "Light"), ("mid", "Mid"), ("dark", "Dark")]
+EYES = [("", "as most eyes"), ("protan", "protan"), ("deutan", "deutan"), ("tritan", "tritan")]
 PREFERENCES = (
     "units",
     "surround",
     "only_owned",
     "dark_first",
     "figures",
+    "eyes",
+    "value_only",
 )  # the fields that say how things are shown
 
 
@@ -45,6 +48,10 @@ class Person(AbstractBaseUser):
     only_owned = models.BooleanField(default=False)
     dark_first = models.BooleanField(default=False)
     figures = models.BooleanField(default=False)
+    # Which kind of colour vision; with ``value_only`` training asks such eyes for lightness alone where they
+    # could not answer.
+    eyes = models.CharField(max_length=6, choices=EYES, blank=True, default="")
+    value_only = models.BooleanField(default=True)
     email = models.EmailField(blank=True, default="")  # for a forgotten password, and for nothing else
     forgotten_at = models.DateTimeField(null=True)  # when a link for a new password was sent last
     # Counts how often they were signed out everywhere else.

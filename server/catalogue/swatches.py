@@ -12,6 +12,7 @@ from jindle_core.supplies.matched import Match, Nearness, Swatch, match_of, swat
 from server.catalogue.models import FULLNESS_CHOICES, MEDIUM_CHOICES, PROVENANCE_CHOICES
 
 PROVENANCE_WORDS = dict(PROVENANCE_CHOICES)
+FORM_CHOICES = [(form.value, form.value) for form in Form]
 VERDICT_CHOICES = [(one.value, one.value) for one in Verdict]
 
 
@@ -37,7 +38,7 @@ class SwatchSerializer(serializers.Serializer):
     range_id = serializers.IntegerField()
     range_name = serializers.CharField()
     medium = serializers.ChoiceField(choices=MEDIUM_CHOICES)
-    form = serializers.ChoiceField(choices=[form.value for form in Form])
+    form = serializers.ChoiceField(choices=FORM_CHOICES)
     lab = serializers.ListField(child=serializers.FloatField(), min_length=3, max_length=3)
     hue_name = serializers.CharField()
     provenance = serializers.ChoiceField(choices=PROVENANCE_CHOICES)

@@ -1,0 +1,167 @@
+"""The API of training."""
+
+from typing import Any
+
+import numpy as np
+from django.db.models import Count, Q
+from django.utils import timezone
+from drf_spectacular.utils import extend_schema
+from rest_framework import status
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from jindle_core import figures
+from jindle_core.blending.joins import Meeting
+from jindle_core.training.exercises import ask
+from jindle_core.training.question import Exercise
+from jindle_core.training.scoring import Answer, scored
+from server.access import training_answers_of, training_missed_of
+from server.accounts.models import Person
+from server.catalogue.arrays import catalogue_for
+from server.requests import Request
+from server.training import told
+from server.training.actions import begin_anew, keep_answer, read_answered
+from server.training.asking import answers_for_progress, next_question, read_token, threshold_of, wish_of
+from server.training.models import TrainingAnswer
+from server.training.serializers import (
+    AnswerSerializer,
+    AskSerializer,
+    PastAnswersSerializer,
+    PastQuery,
+    ProgressSerializer,
+    QuestionSerializer,
+    ScoredSerializer,
+    TrainingSerializer,
+)
+
+_PAGE = 20  # answers that are told at once
+
+
+class Training(APIView):
+    """Training, and where it stands."""
+
+    @extend_schema(responses=TrainingSerializer, operation_id="training")
+    def get(self, request: Request) -> Response:
+        """The five exercises: whether their person's colours give any, how fine the eye is, what is due."""
+        person, supplies = request.user, catalogue_for(request.user)
+        answered = {
+            row["exercise"]: {"count": row["count"], "right": row["right"]}
+            for row in training_answers_of(person)
+            .order_by()
+            .values("exercise")
+            .annotate(count=Count("id"), right=Count("id", filter=Q(right=True)))
+        }
+        due = dict(
+            training_missed_of(person)
+            .filter(due__lte=timezone.now())
+            .order_by()
+            .values_list("exercise")
+            .annotate(Count("id"))
+        )
+        nothing, random, wish = (
+            {"count": 0, "right": 0},
+            np.random.default_rng(0),
+            wish_of(person, owned=True),
+        )
+        exercises = []
+        for one in Exercise:
+            found = threshold_of(person, one)
+            ready = ask(one, supplies, found.spread, wish, random) is not None
+            row = answered.get(one.value, nothing)
+            exercises.append(told.exercise_told(one, found, row, due.get(one.value, 0), ready))
+        label = figures.colour.UNCERTAINTY["label"]
+        return Response(
+            {
+                "exercises": exercises,
+                "session": figures.training.SESSION,
+                "own": int(supplies.usable.sum()),
+                "beyond_screen": told.beyond_screen(supplies),
+                "rough": int((supplies.usable & (supplies.sigma >= label)).sum()),
+            }
+        )
+
+    @extend_schema(responses={204: None}, operation_id="begin_training_anew")
+    def delete(self, request: Request) -> Response:
+        """Forget every answer, and what comes back."""
+        begin_anew(request.user)
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class NextQuestion(APIView):
+    """The next question."""
+
+    @extend_schema(request=AskSerializer, responses=QuestionSerializer, operation_id="training_question")
+    def post(self, request: Request) -> Response:
+        """A question of these colours, as hard as is good for this eye; nothing is stored."""
+        given = AskSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        asked = given.validated_data
+        exercise = Exercise(asked["exercise"]) if asked.get("exercise") else None
+        wish = wish_of(request.user, asked["owned"], asked["around"])
+        found = next_question(request.user, catalogue_for(request.user), exercise, wish, asked.get("seed"))
+        return Response(told.question_told(found.question, found.token, found.missed is not None))
+
+
+class Answers(APIView):
+    """What was answered."""
+
+    @extend_schema(parameters=[PastQuery], responses=PastAnswersSerializer, operation_id="training_answers")
+    def get(self, request: Request) -> Response:
+        """Answers given before, each with its question and truth, the latest first."""
+        given = PastQuery(data=request.query_params)
+        given.is_valid(raise_exception=True)
+        found = training_answers_of(request.user)
+        if given.validated_data["missed"]:
+            found = found.filter(right=False)
+        if "before" in given.validated_data:
+            found = found.filter(pk__lt=given.validated_data["before"])
+        rows = list(found[: _PAGE + 1])
+        return Response({"answers": [_past(row) for row in rows[:_PAGE]], "more": len(rows) > _PAGE})
+
+    @extend_schema(
+        request=AnswerSerializer, responses={201: ScoredSerializer}, operation_id="answer_training"
+    )
+    def post(self, request: Request) -> Response:
+        """Answer a question: the truth with its figures, and how fine the eye is by now."""
+        given = AnswerSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        asked = given.validated_data
+        question, missed, digest = read_token(request.user, asked["token"])
+        answer = Answer(tuple(asked["places"]), Meeting(asked["kind"]) if asked["kind"] else None)
+        stored, worth, days = keep_answer(request.user, question, answer, digest, missed)
+        _, first = read_answered(stored)
+        return Response(
+            {
+                "answered": told.answered_told(question, first, worth),
+                "comes_back_in": days,
+                **_standing(request.user, question.exercise),
+            },
+            status=status.HTTP_201_CREATED,
+        )
+
+
+class Progress(APIView):
+    """How an eye comes on."""
+
+    @extend_schema(responses=ProgressSerializer, operation_id="training_progress")
+    def get(self, request: Request) -> Response:
+        """Week by week by exercise, beside what guessing would give; and by region, the weakest first."""
+        return Response(told.progress_told(answers_for_progress(request.user)))
+
+
+def _standing(person: Person, exercise: Exercise) -> dict[str, Any]:
+    count = training_answers_of(person).filter(exercise=exercise.value).count()
+    return {
+        "unit": told.unit_of(exercise),
+        "threshold": told.threshold_told(threshold_of(person, exercise), count),
+    }
+
+
+def _past(row: TrainingAnswer) -> dict[str, Any]:
+    question, answer = read_answered(row)
+    return {
+        "id": row.pk,
+        "at": row.at,
+        "on_paper": row.row is not None,
+        "answered": told.answered_told(question, answer, scored(question, answer)),
+    }

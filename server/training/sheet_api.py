@@ -1,0 +1,273 @@
+"""The API of training on paper: a page is made, printed, photographed and scored."""
+
+from collections.abc import Sequence
+from typing import Any
+
+import numpy as np
+from django.http import HttpResponse
+from drf_spectacular.types import OpenApiTypes
+from drf_spectacular.utils import extend_schema
+from PIL import Image
+from rest_framework import status
+from rest_framework.parsers import MultiPartParser
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from jindle_core import figures
+from jindle_core.blending.joins import Meeting
+from jindle_core.colorimetry.recovery import lab_to_reflectance
+from jindle_core.colorimetry.spaces import Array
+from jindle_core.errors import BadInput, Problem
+from jindle_core.interchange.picture import Picture, jpeg
+from jindle_core.patterned.correction import PictureBox, correct
+from jindle_core.patterned.lamp import Light, relit
+from jindle_core.patterned.marks import find_marks, placed, plane
+from jindle_core.patterned.patches import Patch, read_patches
+from jindle_core.swatch_sheet import swatch_sheet
+from jindle_core.training.exercises import EXERCISES
+from jindle_core.training.question import Exercise, Question
+from jindle_core.training.scoring import Answer, scored
+from jindle_core.training.sheet import boxes_of, laid_lab, row_areas, seen_row, truth_words, words_of
+from server.access import one, training_answers_of, training_sheets_of
+from server.accounts.models import Person
+from server.catalogue.arrays import catalogue_for
+from server.catalogue.downloads import data_url, download
+from server.catalogue.printing import pdf
+from server.pictures import opened
+from server.requests import Request
+from server.training import told
+from server.training.actions import keep_answer, make_sheet, read_answered, read_question
+from server.training.asking import questions_for_sheet, threshold_of, wish_of
+from server.training.models import TrainingSheet
+from server.training.serializers import (
+    MakeSheetSerializer,
+    SheetPhotoSerializer,
+    SheetSceneSerializer,
+    SheetScoredSerializer,
+    TrainingSheetSerializer,
+)
+from standins.camera import SimulatedCamera
+from standins.learner import SimulatedLearner
+from standins.page import INK, filled_page
+
+_FIELD_RIM = (2.0, 2.0, 2.0, 5.0)  # mm of the white field that are left out: its edge, and the words in it
+_LISTED = 30  # pages that are told
+
+
+def own_sheet(person: Person, pk: int) -> TrainingSheet:
+    """A page of the person's; 404 for anybody else's."""
+    return one(training_sheets_of(person), pk=pk)
+
+
+class TrainingSheets(APIView):
+    """Pages that were printed."""
+
+    @extend_schema(responses=TrainingSheetSerializer(many=True), operation_id="training_sheets")
+    def get(self, request: Request) -> Response:
+        """The latest, and how they were answered."""
+        found = training_sheets_of(request.user).prefetch_related("answers")
+        return Response([_sheet_told(sheet) for sheet in found[:_LISTED]])
+
+    @extend_schema(
+        request=MakeSheetSerializer,
+        responses={201: TrainingSheetSerializer},
+        operation_id="make_training_sheet",
+    )
+    def post(self, request: Request) -> Response:
+        """A page of questions of one exercise, as hard as is good for this eye."""
+        given = MakeSheetSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        asked, exercise = given.validated_data, Exercise(given.validated_data["exercise"])
+        wish = wish_of(request.user, asked["owned"])
+        supplies = catalogue_for(request.user)
+        questions = questions_for_sheet(request.user, supplies, exercise, wish, asked.get("seed"))
+        made = make_sheet(request.user, exercise, asked["sheet"], questions)
+        return Response(_sheet_told(made), status=status.HTTP_201_CREATED)
+
+
+class OneTrainingSheet(APIView):
+    """A page that was printed."""
+
+    @extend_schema(
+        responses={(200, "application/pdf"): OpenApiTypes.BINARY}, operation_id="print_training_sheet"
+    )
+    def get(self, request: Request, pk: int) -> HttpResponse:
+        """The page to print, its answers on the back."""
+        sheet = own_sheet(request.user, pk)
+        title = EXERCISES[Exercise(sheet.exercise)].title
+        return download(
+            pdf("print/training.html", _printed(sheet)), "application/pdf", f"{title.lower()} {sheet.pk}.pdf"
+        )
+
+    @extend_schema(responses={204: None}, operation_id="delete_training_sheet")
+    def delete(self, request: Request, pk: int) -> Response:
+        """Throw the page away; what was answered on it stays."""
+        own_sheet(request.user, pk).delete()
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class TrainingSheetPhoto(APIView):
+    """A photograph of a page, filled."""
+
+    parser_classes = [MultiPartParser]
+
+    @extend_schema(
+        request={"multipart/form-data": SheetPhotoSerializer},
+        responses=SheetScoredSerializer,
+        operation_id="score_training_sheet",
+    )
+    def post(self, request: Request, pk: int) -> Response:
+        """Score it: what was laid in each row, whether it was right, or why it cannot be read."""
+        sheet = own_sheet(request.user, pk)
+        given = SheetPhotoSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        picture = opened(given.validated_data["file"].read(figures.paper.LARGEST_PICTURE + 1))
+        light = given.validated_data.get("light")
+        questions = _questions(sheet)
+        rows, sigma, trouble = _read(sheet, questions, picture, Light(light) if light else None)
+        image = Image.fromarray(picture.pixels)
+        return Response(
+            {
+                "preview": data_url(jpeg(image), "image/jpeg"),
+                "width": image.width,
+                "height": image.height,
+                "uncertainty": round(sigma, 1),
+                "warning": trouble,
+                "rows": [
+                    _row_scored(request.user, sheet, at, question, patches)
+                    for at, (question, patches) in enumerate(zip(questions, rows, strict=True))
+                ],
+            }
+        )
+
+
+class CameraTraining(APIView):
+    """Photographing a page before the simulated camera."""
+
+    @extend_schema(
+        request=SheetSceneSerializer,
+        responses={(200, "image/jpeg"): OpenApiTypes.BINARY},
+        operation_id="photograph_training_sheet",
+    )
+    def post(self, request: Request, pk: int) -> HttpResponse:
+        """A photograph (JPEG) of the page as a made-up hand would have filled it, with as fine an eye."""
+        sheet = own_sheet(request.user, pk)
+        given = SheetSceneSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        spread = threshold_of(request.user, Exercise(sheet.exercise)).spread
+        learner, printed = SimulatedLearner(spread, sheet.pk), swatch_sheet(sheet.sheet)
+        filled = []
+        for at, question in enumerate(_questions(sheet)):
+            laid = _laid(question, learner.answer(question))
+            areas = row_areas(printed, at)[1]
+            filled += [(area, one) for area, one in zip(areas, laid, strict=False) if one is not None]
+        content = SimulatedCamera().photograph(
+            filled_page(printed, filled), given.validated_data["light"], seed=sheet.pk
+        )
+        return HttpResponse(content, content_type="image/jpeg")
+
+
+def _laid(question: Question, answer: Answer) -> list[Array | None]:
+    """The reflectance (31,) that fills each box of a row, as somebody answers it; None: it is left empty."""
+    if question.kind is not None:
+        return [INK if kind is answer.kind else None for kind in Meeting]
+    asked = iter([laid_lab(question.options[place]) for place in answer.places])
+    given = iter([colour.lab for colour in question.given])
+    labs = [next(asked) if box.read else next(given) for box in boxes_of(question)]
+    return list(lab_to_reflectance(np.array(labs)))
+
+
+def _questions(sheet: TrainingSheet) -> list[Question]:
+    return [read_question(stored) for stored in sheet.questions]
+
+
+def _sheet_told(sheet: TrainingSheet) -> dict[str, Any]:
+    answers = list(sheet.answers.all())
+    return {
+        "id": sheet.pk,
+        "exercise": sheet.exercise,
+        "title": EXERCISES[Exercise(sheet.exercise)].title,
+        "sheet": sheet.sheet,
+        "made": sheet.made,
+        "questions": len(sheet.questions),
+        "answered": len(answers),
+        "right": sum(answer.right for answer in answers),
+    }
+
+
+def _printed(sheet: TrainingSheet) -> dict[str, Any]:
+    printed, questions = swatch_sheet(sheet.sheet), _questions(sheet)
+    rows = []
+    for at, question in enumerate(questions):
+        words, areas = row_areas(printed, at)
+        boxes = zip(areas, boxes_of(question), strict=False)
+        rows.append(
+            {
+                "number": at + 1,
+                "words": words_of(question),
+                "area": words,
+                "boxes": [
+                    {"area": area, "under": area.top + area.height + 0.8, "words": box.words}
+                    for area, box in boxes
+                ],
+                "truth": truth_words(question),
+            }
+        )
+    return {
+        "title": f"{EXERCISES[Exercise(sheet.exercise)].title}, sheet {sheet.pk}",
+        "page": printed,
+        "margin": figures.paper.SHEET_MARGIN,
+        "left": figures.paper.SHEET_MARGIN + figures.paper.SHEET_MARK + figures.paper.SHEET_GAP,
+        "hole": printed.marks[0].inset(*[printed.marks[0].width / 3] * 4),
+        "rows": rows,
+    }
+
+
+def _read(
+    sheet: TrainingSheet, questions: Sequence[Question], picture: Picture, light: Light | None
+) -> tuple[list[list[Patch]], float, str]:
+    """What each row's boxes show, how surely, and what is doubtful of the light."""
+    printed = swatch_sheet(sheet.sheet)
+    marks = find_marks(picture.linear)
+    if marks is None:
+        raise BadInput(
+            Problem(
+                "The four corner marks of the page were not found.",
+                field="file",
+                expected="the whole page in the picture, sharp and without shadows on the marks",
+            )
+        )
+    there = plane(printed.mark_centres, marks)
+    white = PictureBox.inside(placed(there, printed.white.inset(*_FIELD_RIM).corners))
+    white_lab = figures.laying.PAPER_WHITE_LAB
+    lit = relit(correct(picture.linear, picture.clipped, white, white_lab, None), light, white_lab, [])
+    quads, counts = [], []
+    for at, question in enumerate(questions):
+        areas = row_areas(printed, at)[1]
+        read = [area for area, box in zip(areas, boxes_of(question), strict=False) if box.read]
+        quads += [printed.inked(area).corners for area in read]
+        counts.append(len(read))
+    patches = iter(read_patches(lit.picture, placed(there, np.array(quads)), white_lab))
+    return [[next(patches) for _ in range(count)] for count in counts], lit.picture.sigma, lit.trouble
+
+
+def _row_scored(
+    person: Person, sheet: TrainingSheet, row: int, question: Question, patches: Sequence[Patch]
+) -> dict[str, Any]:
+    before = training_answers_of(person).filter(sheet=sheet, row=row).first()
+    seen = seen_row(question, patches)
+    answered = None
+    if before is not None:
+        answered = told.answered_told(*(found := read_answered(before)), scored(*found))
+    elif seen.answer is not None:
+        _, worth, _ = keep_answer(
+            person, question, seen.answer, f"sheet {sheet.pk} row {row}", sheet=sheet, row=row
+        )
+        answered = told.answered_told(question, seen.answer, worth)
+    return {
+        "row": row + 1,
+        "words": words_of(question),
+        "trouble": "" if answered else seen.trouble,
+        "before": before is not None,
+        "answered": answered,
+    }

@@ -1,0 +1,189 @@
+"""A question, an answer and how an eye comes on, as the API tells them."""
+
+from collections.abc import Mapping, Sequence
+from datetime import date
+from typing import Any
+
+import numpy as np
+
+from jindle_core import figures
+from jindle_core.colorimetry.naming import hue_family
+from jindle_core.colorimetry.views import shades
+from jindle_core.families.judge import tone_names
+from jindle_core.media import FORM
+from jindle_core.supplies.colours import Supplies
+from jindle_core.training.exercises import EXERCISES
+from jindle_core.training.progress import Answered, by_region, now, weeks
+from jindle_core.training.question import AskedColour, Exercise, Option, Question
+from jindle_core.training.scoring import Answer, Scored
+from jindle_core.training.threshold import Threshold
+
+
+def question_told(question: Question, token: str, comes_back: bool) -> dict[str, Any]:
+    """A question as it is asked: nothing of it says what is right, nor which supplies are to choose from."""
+    return {
+        "token": token,
+        "comes_back": comes_back,
+        "exercise": question.exercise.value,
+        "prompt": prompt(question),
+        "orders": question.orders,
+        "view": question.view,
+        "value_only": question.value_only,
+        "asks_kind": question.kind is not None,
+        "gap": question.gap,
+        "given": [colour_told(one, named=True) for one in question.given],
+        "options": [_option_told(option, named=False) for option in question.options],
+    }
+
+
+def prompt(question: Question) -> str:
+    """What is to be done, in one sentence."""
+    lightness = " in lightness alone" if question.value_only else ""
+    match question.exercise:
+        case Exercise.LIGHTER:
+            return "Put them in order, the lightest first."
+        case Exercise.NEAREST:
+            return f"Which of the four comes nearest to {question.given[0].label}{lightness}?"
+        case Exercise.JOIN:
+            first, second = (one.label for one in question.given)
+            return f"{first} is brushed into {second}. How do they meet, and what does it look like?"
+        case Exercise.MISSING:
+            tone = tone_names(3)[question.gap]
+            return f"Which of the four is the {tone} of this family{lightness}?"
+        case Exercise.READ:
+            where = {"colour": "", "greys": ", squinted at", "lamp": " by a warm lamp"}[question.view]
+            return f"Put them in order{where}: what reads best first."
+
+
+def answered_told(question: Question, answer: Answer, worth: Scored) -> dict[str, Any]:
+    """The truth of a question beside what was answered, with its figures."""
+    ranks = {at: rank for rank, at in enumerate(question.truth)}
+    return {
+        "exercise": question.exercise.value,
+        "prompt": prompt(question),
+        "orders": question.orders,
+        "view": question.view,
+        "value_only": question.value_only,
+        "gap": question.gap,
+        "unit": question.unit,
+        "right": worth.right,
+        "kind": question.kind,
+        "kind_given": answer.kind,
+        "kind_right": worth.kind_right,
+        "reason": worth.reason,
+        "chance": round(question.chance, 4),
+        "places": list(answer.places),
+        "truth": list(question.truth),
+        "given": [colour_told(one, named=True) for one in question.given],
+        "options": [
+            _option_told(option, named=True)
+            | {
+                "figure": round(option.figure, 1),
+                "sigma": round(option.sigma, 1),
+                "why": option.why,
+                "rank": ranks.get(at),
+            }
+            for at, option in enumerate(question.options)
+        ],
+    }
+
+
+def colour_told(colour: AskedColour, named: bool) -> dict[str, Any]:
+    """A supply as it is shown in a question; unnamed as long as its code would give the answer away."""
+    return {
+        "id": colour.id if named else None,
+        "label": colour.label if named else "",
+        "range_name": colour.range_name if named else "",
+        "medium": colour.medium.value,
+        "form": FORM[colour.medium].value,
+        "provenance": colour.provenance,
+        "lab": [round(value, 1) for value in colour.lab] if named else None,
+        "hue_name": hue_family(colour.lab) if named else "",
+        "shades": shades(np.array(colour.lab))[0],
+    }
+
+
+def _option_told(option: Option, named: bool) -> dict[str, Any]:
+    return {
+        "shown": [colour_told(one, named) for one in option.shown],
+        "strip": shades(np.array(option.strip).reshape(-1, 3)),
+    }
+
+
+def threshold_told(found: Threshold, answers: int) -> dict[str, Any] | None:
+    """How fine an eye is; None before there are enough answers to say."""
+    if answers < figures.training.LEAST_ANSWERS:
+        return None
+    return {name: round(getattr(found, name), 1) for name in ("value", "low", "high")}
+
+
+def exercise_told(
+    exercise: Exercise, found: Threshold, answered: Mapping[str, int], due: int, ready: bool
+) -> dict[str, Any]:
+    """An exercise and how it stands."""
+    about = EXERCISES[exercise]
+    return {
+        "key": exercise.value,
+        "title": about.title,
+        "about": about.words,
+        "needs": about.needs,
+        "ready": ready,
+        "unit": unit_of(exercise),
+        "answers": answered["count"],
+        "right": answered["right"],
+        "threshold": threshold_told(found, answered["count"]),
+        "due": due,
+    }
+
+
+def unit_of(exercise: Exercise) -> str:
+    """What an exercise's threshold is measured in."""
+    return Question(exercise, ()).unit
+
+
+def progress_told(answers: Sequence[Answered]) -> dict[str, Any]:
+    """Week by week by exercise, and by region."""
+    monday = 1  # day 1 is a Monday
+    now_by = {one: now(one, answers) for one in Exercise}
+    told = []
+    for exercise in Exercise:
+        found = weeks(exercise, answers, monday)[-figures.training.WEEKS :]
+        told.append(
+            {
+                "key": exercise.value,
+                "title": EXERCISES[exercise].title,
+                "unit": unit_of(exercise),
+                "weeks": [
+                    {
+                        "begins": date.fromordinal(week.first_day),
+                        "count": week.count,
+                        "right": week.right,
+                        "by_chance": round(week.by_chance, 2),
+                        "threshold": None
+                        if week.threshold is None
+                        else threshold_told(week.threshold, week.count),
+                    }
+                    for week in found
+                ],
+            }
+        )
+    latest = answers[-figures.training.REGION_ANSWERS :]
+    regions = by_region([one for one in latest if not one.value_only], now_by)
+    return {
+        "exercises": told,
+        "regions": [
+            {
+                "region": one.region,
+                "count": one.count,
+                "right": one.right,
+                "expected": round(one.expected, 1),
+                "weak": one.weak,
+            }
+            for one in regions
+        ],
+    }
+
+
+def beyond_screen(supplies: Supplies) -> int:
+    """How many of a person's colours are stronger than a screen shows."""
+    return int((supplies.usable & ~supplies.shown).sum())
