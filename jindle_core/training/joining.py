@@ -1,12 +1,11 @@
 """Will it join: do two pads meet clean, dull or muddy, and what lies in their middle?"""
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from itertools import product
 
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.blending.inks import Inks
 from jindle_core.blending.joins import JoinMeasures, Meeting, judge_join, measure_join, strips
 from jindle_core.blending.known import are_white
 from jindle_core.colorimetry.difference import delta_e
@@ -14,6 +13,7 @@ from jindle_core.colorimetry.spaces import Array, Lab, as_lab, on_screen
 from jindle_core.media import PAD_MEDIA
 from jindle_core.shown import percent
 from jindle_core.supplies.colours import Supplies
+from jindle_core.training.nearest import off_from
 from jindle_core.training.question import Asked, Exercise, Option, Question, view_of
 from jindle_core.training.stock import asked_colour, beginnings, still_there, stock
 
@@ -31,17 +31,15 @@ def ask(supplies: Supplies, asked: Asked, random: np.random.Generator) -> Questi
         return None
     first = random.choice(beginnings(places, supplies, asked), figures.training.JOINS)
     second = random.choice(places, figures.training.JOINS)
-    kept = first != second
-    first, second = first[kept], second[kept]
-    if not len(first):
+    pads = np.column_stack([first, second])[first != second]
+    if not len(pads):
         return None
-    kinds = _kinds(supplies, first, second)
-    ways = list(random.permutation(list(Meeting)))
-    for way in ways:
-        for at in random.permutation([at for at, kind in enumerate(kinds) if kind == way])[
-            : figures.training.TRIES
-        ]:
-            question = of(supplies, int(first[at]), int(second[at]), asked.margin, asked.value_only, random)
+    joins = _joins(supplies, pads)
+    for way in random.permutation(list(Meeting)):
+        for one in joins:
+            question = (
+                one.asked(supplies, asked.margin, asked.value_only, random) if one.kind == way else None
+            )
             if question is not None:
                 return question
     return None
@@ -52,49 +50,71 @@ def again(question: Question, supplies: Supplies, random: np.random.Generator) -
     places = still_there(supplies, question.given)
     if places is None:
         return None
-    return of(supplies, places[0], places[1], min(question.margins), question.value_only, random)
+    (found,) = _joins(supplies, np.array([places]))
+    return found.asked(supplies, min(question.margins), question.value_only, random)
 
 
-def of(
-    supplies: Supplies,
-    first: int,
-    second: int,
-    margin: float,
-    value_only: bool,
-    random: np.random.Generator,
-) -> Question | None:
-    """How two pads meet, with two wrong strips that lie a margin and more off; None where it is not sure."""
-    pair = np.array([first, second])
-    kind = _kinds(supplies, pair[:1], pair[1:])[0]
-    sigma = _sigma(supplies, pair[:1], pair[1:])[0]
-    margin = max(margin, 1.01 * figures.training.SURE * sigma)
-    if kind is None:
-        return None
-    dabs: Inks = supplies.dabs(pair)
-    strip = strips(dabs[0:1], dabs[1:2])[0]
-    found = judge_join(strip)
-    middle = len(strip) // 2
-    options = [Option(0.0, float(sigma), strip=_told(strip))]
-    for way in _PLACES[int(random.integers(len(_PLACES)))]:
-        wrong = _moved(strip, abs(way) * margin, way < 0, value_only)
-        off = float(abs(wrong[middle, 0] - strip[middle, 0]) if value_only else delta_e(wrong, strip)[middle])
-        if off < 0.95 * margin or not on_screen(wrong).all():
+@dataclass(frozen=True)
+class _Join:
+    """Two pads, the strip between them (p, 3), one sigma of its middle, and how they surely meet, if at all."""
+
+    pads: tuple[int, int]
+    strip: Array
+    sigma: float
+    kind: Meeting | None
+
+    def asked(
+        self, supplies: Supplies, margin: float, value_only: bool, random: np.random.Generator
+    ) -> Question | None:
+        """A question of them, with two wrong strips that lie a margin and more off; None where there is none."""
+        if self.kind is None:
             return None
-        options.append(Option(off, 0.0, strip=_told(wrong), why="muddier" if way < 0 else "cleaner"))
-    given = tuple(asked_colour(supplies, place) for place in pair.tolist())
-    why = found.words
-    if kind is not Meeting.CLEAN:
-        why += f", and {percent(min(found.kept, 1.0))} of the colour is left"
-    return Question(
-        Exercise.JOIN,
-        tuple(options),
-        given,
-        as_lab(strip[middle]),
-        view=view_of(value_only),
-        value_only=value_only,
-        kind=None if value_only else kind,
-        why=why,
-    ).shuffled(random)
+        margin = max(margin, 1.01 * figures.training.SURE * self.sigma)
+        middle = len(self.strip) // 2
+        ways = _PLACES[int(random.integers(len(_PLACES)))]
+        wrong = np.array([_moved(self.strip, abs(way) * margin, way < 0, value_only) for way in ways])
+        off = off_from(self.strip[middle], wrong[:, middle], value_only)
+        if (off < 0.95 * margin).any() or not on_screen(wrong).all():
+            return None
+        options = [Option(0.0, self.sigma, strip=_told(self.strip))]
+        for way, far, strip in zip(ways, off.tolist(), wrong, strict=True):
+            options.append(Option(far, 0.0, strip=_told(strip), why="muddier" if way < 0 else "cleaner"))
+        found = judge_join(self.strip)
+        why = found.words
+        if self.kind is not Meeting.CLEAN:
+            why += f", and {percent(min(found.kept, 1.0))} of the colour is left"
+        return Question(
+            Exercise.JOIN,
+            tuple(options),
+            tuple(asked_colour(supplies, place) for place in self.pads),
+            options[0].strip[len(options[0].strip) // 2],
+            view=view_of(value_only),
+            value_only=value_only,
+            kind=None if value_only else self.kind,
+            why=why,
+        ).shuffled(random)
+
+
+def _joins(supplies: Supplies, pads: np.ndarray) -> list[_Join]:
+    """How pads (n, 2) meet, and whether that is sure.
+
+    The share of the colour that is kept may be off by the uncertainty of the middle against the duller end's
+    C*, and so may the dip; where that makes another way of it, it is not.
+    """
+    first, second = pads.T
+    labs = strips(supplies.dabs(first), supplies.dabs(second))
+    found, sigmas = measure_join(labs), _sigma(supplies, first, second)
+    doubt = figures.training.SURE * sigmas
+    share = doubt / np.maximum(found.ends_chroma, 1e-9)
+    seen = np.array(
+        [_codes(_off(found, sign * share, dip * doubt)) for sign, dip in product((-1, 1), repeat=2)]
+    )
+    kinds: list[Meeting] = list(Meeting)
+    sure = (seen == seen[0]).all(axis=0).tolist()
+    return [
+        _Join((int(pair[0]), int(pair[1])), strip, float(sigma), kinds[code] if known else None)
+        for pair, strip, sigma, code, known in zip(pads, labs, sigmas, seen[0].tolist(), sure, strict=True)
+    ]
 
 
 def _sigma(supplies: Supplies, first: np.ndarray, second: np.ndarray) -> Array:
@@ -102,23 +122,6 @@ def _sigma(supplies: Supplies, first: np.ndarray, second: np.ndarray) -> Array:
     predicted = figures.colour.UNCERTAINTY["predicted"]
     pads = np.hypot(supplies.sigma[first], supplies.sigma[second]) / 2
     return np.asarray(np.hypot(pads, predicted))
-
-
-def _kinds(supplies: Supplies, first: np.ndarray, second: np.ndarray) -> list[Meeting | None]:
-    """How pads surely meet; None where another way is within what is not known of them.
-
-    The shares that are kept may be off by the uncertainty of the middle against the duller end's C*.
-    """
-    labs = strips(supplies.dabs(first), supplies.dabs(second))
-    found = measure_join(labs)
-    doubt = figures.training.SURE * _sigma(supplies, first, second)
-    share = doubt / np.maximum(found.ends_chroma, 1e-9)
-    seen = np.array(
-        [_codes(_off(found, sign * share, dip * doubt)) for sign, dip in product((-1, 1), (-1, 1))]
-    )
-    sure = (seen == seen[0]).all(axis=0)
-    kinds = list(Meeting)
-    return [kinds[code] if one else None for code, one in zip(seen[0].tolist(), sure, strict=True)]
 
 
 def _off(found: JoinMeasures, share: Array, dip: Array) -> JoinMeasures:

@@ -1,16 +1,19 @@
 """Every write to training: an answer is kept, what was missed comes back, a sheet is made."""
 
+from collections.abc import Sequence
 from datetime import timedelta
 from typing import Any
 
 from django.utils import timezone
 
+from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 from jindle_core.stored import plain, structured
 from jindle_core.training.question import Exercise, Question
 from jindle_core.training.regions import regions_of
 from jindle_core.training.repetition import days_until, next_box
 from jindle_core.training.scoring import Answer, Scored, scored
+from jindle_core.training.threshold import Threshold, Trial, threshold
 from server.access import training_answers_of, training_missed_of
 from server.accounts.models import Person
 from server.quotas import check_room
@@ -38,6 +41,7 @@ def keep_answer(
         return before, scored(*read_answered(before)), None
     worth = scored(question, answer)
     check_room(person, "answers")
+    latest = () if question.value_only else worth.trials
     stored = TrainingAnswer.objects.create(
         owner=person,
         exercise=question.exercise.value,
@@ -46,6 +50,7 @@ def keep_answer(
         chance=question.chance,
         trials=[plain(one) for one in worth.trials],
         regions=list(regions_of(question)),
+        spread=threshold_of(person, question.exercise, latest).spread,
         question=plain(question),
         answer=plain(answer),
         digest=digest,
@@ -87,6 +92,19 @@ def begin_anew(person: Person) -> None:
     """Forget all that was answered, and what comes back; printed sheets stay, as if not yet filled."""
     training_answers_of(person).delete()
     training_missed_of(person).delete()
+
+
+def threshold_of(person: Person, exercise: Exercise, latest: Sequence[Trial] = ()) -> Threshold:
+    """How fine their eye is in an exercise, by the latest answers and what was just answered."""
+    found = training_answers_of(person).filter(exercise=exercise.value, value_only=False)
+    rows = found.order_by("-id").values_list("trials", flat=True)[: figures.training.WINDOW]
+    trials = [trial for row in reversed(rows) for trial in read_trials(row)]
+    return threshold(exercise, [*trials, *latest])
+
+
+def read_trials(stored: list[Any]) -> tuple[Trial, ...]:
+    """Stored choices."""
+    return tuple(Trial(tuple(one["margins"]), one["right"], one["of"]) for one in stored)
 
 
 def read_answered(stored: TrainingAnswer) -> tuple[Question, Answer]:

@@ -20,8 +20,8 @@ from server.accounts.models import Person
 from server.catalogue.arrays import catalogue_for
 from server.requests import Request
 from server.training import told
-from server.training.actions import begin_anew, keep_answer, read_answered
-from server.training.asking import answers_for_progress, next_question, read_token, threshold_of, wish_of
+from server.training.actions import begin_anew, keep_answer, read_answered, threshold_of
+from server.training.asking import answers_for_progress, next_question, read_token, wish_of
 from server.training.models import TrainingAnswer
 from server.training.serializers import (
     AnswerSerializer,

@@ -4,7 +4,6 @@ import hashlib
 import secrets
 from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import Any
 
 import numpy as np
 from django.core import signing
@@ -12,15 +11,15 @@ from django.utils import timezone
 
 from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
-from jindle_core.stored import plain, structured
+from jindle_core.stored import plain
 from jindle_core.supplies.colours import Supplies
 from jindle_core.training.exercises import EXERCISES, Wish, ask, ask_again, ask_on_paper
-from jindle_core.training.progress import Answered, now
+from jindle_core.training.progress import Answered
 from jindle_core.training.question import Exercise, Eyes, Question
-from jindle_core.training.threshold import Threshold, Trial
+from jindle_core.training.threshold import threshold
 from server.access import training_answers_of, training_missed_of
 from server.accounts.models import Person
-from server.training.actions import read_question
+from server.training.actions import read_question, read_trials
 from server.training.models import TrainingAnswer
 
 _SALT = "training question"
@@ -60,7 +59,7 @@ def next_question(
             missed.delete()  # its colours are gone, or no longer known to be apart
     wanted = [exercise] if exercise else list(random.permutation(list(Exercise)))
     for one in map(Exercise, wanted):
-        question = ask(one, supplies, threshold_of(person, one).spread, wish, random)
+        question = ask(one, supplies, spread_of(person, one), wish, random)
         if question is not None:
             return Next(question, None, _token(person, question, None))
     raise BadInput(nothing_to_ask(exercise))
@@ -71,7 +70,7 @@ def questions_for_sheet(
 ) -> list[Question]:
     """As many different questions as stand on a page; BadInput where the colours give none."""
     random = np.random.default_rng(seed)
-    spread = threshold_of(person, exercise).spread
+    spread = spread_of(person, exercise)
     found: dict[frozenset[int | None], Question] = {}
     for _ in range(3 * figures.training.SHEET_ROWS):
         question = ask_on_paper(exercise, supplies, spread, wish, random)
@@ -113,26 +112,16 @@ def _token(person: Person, question: Question, missed: int | None) -> str:
     return signing.dumps(told, salt=_SALT, compress=True)
 
 
-def threshold_of(person: Person, exercise: Exercise) -> Threshold:
-    """How fine their eye is in an exercise, by the latest answers."""
-    found = training_answers_of(person).filter(exercise=exercise.value, value_only=False)
-    rows = found.order_by("-id").values_list("trials", flat=True)[: figures.training.WINDOW]
-    return now(exercise, [_answered(exercise, trials) for trials in reversed(rows)])
-
-
-def _answered(exercise: Exercise, trials: list[Any]) -> Answered:
-    return Answered(0, exercise, False, 0.0, read_trials(trials), ())
-
-
-def read_trials(stored: list[Any]) -> tuple[Trial, ...]:
-    """Stored choices."""
-    return tuple(structured(one, Trial, "trial") for one in stored)
-
-
 def answers_for_progress(person: Person) -> list[Answered]:
     """The latest answers as progress sees them, from the earliest on."""
     rows = training_answers_of(person).order_by("-id").defer("question", "answer")
     return [_as_seen(row) for row in reversed(rows[: figures.training.PROGRESS])]
+
+
+def spread_of(person: Person, exercise: Exercise) -> float:
+    """How fine their eye was in an exercise after the latest answer; before any, as eyes usually are."""
+    latest = training_answers_of(person).filter(exercise=exercise.value).values_list("spread", flat=True)
+    return next(iter(latest[:1]), threshold(exercise, ()).spread)
 
 
 def _as_seen(row: TrainingAnswer) -> Answered:

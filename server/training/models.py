@@ -33,6 +33,7 @@ class TrainingSheet(models.Model):
 class TrainingAnswer(models.Model):
     """An answer with its question, which stands by itself, and what progress wants to know of it.
 
+    ``spread`` is how fine the eye was by then (see ``jindle_core.training.threshold``).
     ``digest`` is of what was asked, so that one question is answered once; on paper it is of a ``row``.
     """
 
@@ -44,6 +45,7 @@ class TrainingAnswer(models.Model):
     chance = models.FloatField()
     trials = models.JSONField()
     regions = models.JSONField()
+    spread = models.FloatField()
     question = models.JSONField()
     answer = models.JSONField()
     digest = models.CharField(max_length=64)

@@ -59,24 +59,34 @@ class AskSerializer(serializers.Serializer):
 
 
 class AskedColourSerializer(serializers.Serializer):
-    """A supply of a question; as long as that is not answered what it would give away is left out."""
+    """A supply of a question; one to choose from is not named, for its code would give the answer away."""
 
-    id = serializers.IntegerField(allow_null=True)
     label = serializers.CharField(allow_blank=True)  # type: ignore[assignment]
-    range_name = serializers.CharField(allow_blank=True)
     medium = serializers.ChoiceField(choices=MEDIUM_CHOICES)
     form = serializers.ChoiceField(choices=FORM_CHOICES)
     provenance = serializers.ChoiceField(choices=PROVENANCE_CHOICES)
-    lab = serializers.ListField(child=serializers.FloatField(), allow_null=True)
-    hue_name = serializers.CharField(allow_blank=True)
-    shades = ShadesSerializer()
+    shade = serializers.CharField(help_text="as #rrggbb, in the question's view")
 
 
 class OptionSerializer(serializers.Serializer):
     """What is put in order or chosen: a supply, a word on its ground, or a strip from end to end."""
 
     shown = AskedColourSerializer(many=True)
-    strip = ShadesSerializer(many=True)
+    strip = serializers.ListField(child=serializers.CharField())
+
+
+class TrueColourSerializer(serializers.Serializer):
+    """A supply of a question that is answered, as it was then."""
+
+    id = serializers.IntegerField(allow_null=True)
+    label = serializers.CharField()  # type: ignore[assignment]
+    range_name = serializers.CharField()
+    medium = serializers.ChoiceField(choices=MEDIUM_CHOICES)
+    form = serializers.ChoiceField(choices=FORM_CHOICES)
+    provenance = serializers.ChoiceField(choices=PROVENANCE_CHOICES)
+    lab = serializers.ListField(child=serializers.FloatField())
+    hue_name = serializers.CharField()
+    shades = ShadesSerializer()
 
 
 class QuestionSerializer(serializers.Serializer):
@@ -105,9 +115,11 @@ class AnswerSerializer(serializers.Serializer):
     kind = serializers.ChoiceField(choices=MEETING_CHOICES, required=False, allow_null=True, default=None)
 
 
-class TrueOptionSerializer(OptionSerializer):
+class TrueOptionSerializer(serializers.Serializer):
     """The same with its figure: L*, ΔL* of a word, or how far it is off what was asked for."""
 
+    shown = TrueColourSerializer(many=True)
+    strip = ShadesSerializer(many=True)
     figure = serializers.FloatField()
     sigma = serializers.FloatField()
     why = serializers.CharField(allow_blank=True)
@@ -132,7 +144,7 @@ class AnsweredSerializer(serializers.Serializer):
     chance = serializers.FloatField(help_text="how often a guess is right")
     places = serializers.ListField(child=serializers.IntegerField())
     truth = serializers.ListField(child=serializers.IntegerField())
-    given = AskedColourSerializer(many=True)
+    given = TrueColourSerializer(many=True)
     options = TrueOptionSerializer(many=True)
 
 

@@ -37,7 +37,7 @@ from server.pictures import opened
 from server.requests import Request
 from server.training import told
 from server.training.actions import keep_answer, make_sheet, read_answered, read_question
-from server.training.asking import questions_for_sheet, threshold_of, wish_of
+from server.training.asking import questions_for_sheet, spread_of, wish_of
 from server.training.models import TrainingSheet
 from server.training.serializers import (
     MakeSheetSerializer,
@@ -154,7 +154,7 @@ class CameraTraining(APIView):
         sheet = own_sheet(request.user, pk)
         given = SheetSceneSerializer(data=request.data)
         given.is_valid(raise_exception=True)
-        spread = threshold_of(request.user, Exercise(sheet.exercise)).spread
+        spread = spread_of(request.user, Exercise(sheet.exercise))
         learner, printed = SimulatedLearner(spread, sheet.pk), swatch_sheet(sheet.sheet)
         filled = []
         for at, question in enumerate(_questions(sheet)):

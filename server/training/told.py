@@ -1,6 +1,6 @@
 """A question, an answer and how an eye comes on, as the API tells them."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from datetime import date
 from typing import Any
 
@@ -8,19 +8,28 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.naming import hue_family
-from jindle_core.colorimetry.views import shades
+from jindle_core.colorimetry.spaces import Array, Lab, lab_to_hex
+from jindle_core.colorimetry.views import Shades, greys, lamp, shades
 from jindle_core.families.judge import tone_names
 from jindle_core.media import FORM
 from jindle_core.supplies.colours import Supplies
 from jindle_core.training.exercises import EXERCISES
 from jindle_core.training.progress import Answered, by_region, now, weeks
-from jindle_core.training.question import AskedColour, Exercise, Option, Question
+from jindle_core.training.question import AskedColour, Exercise, Question, View
 from jindle_core.training.scoring import Answer, Scored
 from jindle_core.training.threshold import Threshold
+
+_SHADE: dict[View, Callable[[Array], list[str]]] = {
+    "colour": lab_to_hex,
+    "greys": lambda labs: lab_to_hex(greys(labs)),
+    "lamp": lambda labs: lab_to_hex(lamp(labs)),
+}
 
 
 def question_told(question: Question, token: str, comes_back: bool) -> dict[str, Any]:
     """A question as it is asked: nothing of it says what is right, nor which supplies are to choose from."""
+    labs = _labs(question)
+    shade = dict(zip(labs, _SHADE[question.view](np.array(labs)), strict=True))
     return {
         "token": token,
         "comes_back": comes_back,
@@ -31,9 +40,21 @@ def question_told(question: Question, token: str, comes_back: bool) -> dict[str,
         "value_only": question.value_only,
         "asks_kind": question.kind is not None,
         "gap": question.gap,
-        "given": [colour_told(one, named=True) for one in question.given],
-        "options": [_option_told(option, named=False) for option in question.options],
+        "given": [_form_told(one) | {"label": one.label, "shade": shade[one.lab]} for one in question.given],
+        "options": [
+            {
+                "shown": [_form_told(one) | {"label": "", "shade": shade[one.lab]} for one in option.shown],
+                "strip": [shade[lab] for lab in option.strip],
+            }
+            for option in question.options
+        ],
     }
+
+
+def _labs(question: Question) -> list[Lab]:
+    """Every colour that a question shows, once."""
+    strips = [lab for option in question.options for lab in option.strip]
+    return list(dict.fromkeys([*(one.lab for one in question.colours), *strips]))
 
 
 def prompt(question: Question) -> str:
@@ -56,8 +77,10 @@ def prompt(question: Question) -> str:
 
 
 def answered_told(question: Question, answer: Answer, worth: Scored) -> dict[str, Any]:
-    """The truth of a question beside what was answered, with its figures."""
+    """The truth of a question beside what was answered, with its figures, in every view."""
     ranks = {at: rank for rank, at in enumerate(question.truth)}
+    labs = _labs(question)
+    seen = dict(zip(labs, shades(np.array(labs)), strict=True))
     return {
         "exercise": question.exercise.value,
         "prompt": prompt(question),
@@ -74,10 +97,11 @@ def answered_told(question: Question, answer: Answer, worth: Scored) -> dict[str
         "chance": round(question.chance, 4),
         "places": list(answer.places),
         "truth": list(question.truth),
-        "given": [colour_told(one, named=True) for one in question.given],
+        "given": [_colour_told(one, seen) for one in question.given],
         "options": [
-            _option_told(option, named=True)
-            | {
+            {
+                "shown": [_colour_told(one, seen) for one in option.shown],
+                "strip": [seen[lab] for lab in option.strip],
                 "figure": round(option.figure, 1),
                 "sigma": round(option.sigma, 1),
                 "why": option.why,
@@ -88,25 +112,22 @@ def answered_told(question: Question, answer: Answer, worth: Scored) -> dict[str
     }
 
 
-def colour_told(colour: AskedColour, named: bool) -> dict[str, Any]:
-    """A supply as it is shown in a question; unnamed as long as its code would give the answer away."""
+def _form_told(colour: AskedColour) -> dict[str, Any]:
     return {
-        "id": colour.id if named else None,
-        "label": colour.label if named else "",
-        "range_name": colour.range_name if named else "",
         "medium": colour.medium.value,
         "form": FORM[colour.medium].value,
         "provenance": colour.provenance,
-        "lab": [round(value, 1) for value in colour.lab] if named else None,
-        "hue_name": hue_family(colour.lab) if named else "",
-        "shades": shades(np.array(colour.lab))[0],
     }
 
 
-def _option_told(option: Option, named: bool) -> dict[str, Any]:
-    return {
-        "shown": [colour_told(one, named) for one in option.shown],
-        "strip": shades(np.array(option.strip).reshape(-1, 3)),
+def _colour_told(colour: AskedColour, seen: Mapping[Lab, Shades]) -> dict[str, Any]:
+    return _form_told(colour) | {
+        "id": colour.id,
+        "label": colour.label,
+        "range_name": colour.range_name,
+        "lab": [round(value, 1) for value in colour.lab],
+        "hue_name": hue_family(colour.lab),
+        "shades": seen[colour.lab],
     }
 
 
