@@ -246,7 +246,7 @@ SPECTACULAR_SETTINGS = {
         "CardOrder": "server.cards.serializers.ORDER_CHOICES",
         "StageAlong": "server.cards.stages.STAGES_TOLD",
         "CheckKind": "jindle_core.checks.ids.KINDS",
-        "ExerciseKey": "server.training.models.EXERCISE_CHOICES",
+        "ExerciseKey": "server.cards.serializers.EXERCISE_CHOICES",
         "SwatchForm": "server.catalogue.swatches.FORM_CHOICES",
         "QuestionView": "server.training.serializers.VIEWS",
         "Eyes": "server.accounts.models.EYES",

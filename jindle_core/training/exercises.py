@@ -2,6 +2,7 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, replace
+from types import MappingProxyType
 
 import numpy as np
 
@@ -63,6 +64,24 @@ EXERCISES = {
         reading.again,
     ),
 }
+
+
+# By the kind of a check: which exercise trains the eye for it.
+PRACTISED = MappingProxyType(
+    {
+        "pair": Exercise.READ,
+        "lettering": Exercise.READ,
+        "writing": Exercise.READ,
+        "stands": Exercise.LIGHTER,
+        "melts": Exercise.LIGHTER,
+        "mat": Exercise.LIGHTER,
+        "picture": Exercise.LIGHTER,
+        "span": Exercise.LIGHTER,
+        "spread": Exercise.LIGHTER,
+        "family": Exercise.MISSING,
+        "join": Exercise.JOIN,
+    }
+)
 
 
 @dataclass(frozen=True)

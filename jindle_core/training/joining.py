@@ -36,10 +36,8 @@ def ask(supplies: Supplies, asked: Asked, random: np.random.Generator) -> Questi
         return None
     joins = _joins(supplies, pads)
     for way in random.permutation(list(Meeting)):
-        for one in joins:
-            question = (
-                one.asked(supplies, asked.margin, asked.value_only, random) if one.kind == way else None
-            )
+        for one in (each for each in joins if each.kind == way):
+            question = one.asked(supplies, asked.margin, asked.value_only, random)
             if question is not None:
                 return question
     return None
@@ -56,7 +54,7 @@ def again(question: Question, supplies: Supplies, random: np.random.Generator) -
 
 @dataclass(frozen=True)
 class _Join:
-    """Two pads, the strip between them (p, 3), one sigma of its middle, and how they surely meet, if at all."""
+    """Two pads, the strip between them (p, 3), one sigma of its middle, how they surely meet, if at all."""
 
     pads: tuple[int, int]
     strip: Array
@@ -66,7 +64,7 @@ class _Join:
     def asked(
         self, supplies: Supplies, margin: float, value_only: bool, random: np.random.Generator
     ) -> Question | None:
-        """A question of them, with two wrong strips that lie a margin and more off; None where there is none."""
+        """A question of them, with two wrong strips a margin and more off; None where there is none."""
         if self.kind is None:
             return None
         margin = max(margin, 1.01 * figures.training.SURE * self.sigma)

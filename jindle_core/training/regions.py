@@ -5,6 +5,7 @@ from collections.abc import Sequence
 
 from jindle_core import figures
 from jindle_core.colorimetry.naming import hue_name
+from jindle_core.supplies.colours import Supplies
 from jindle_core.training.question import Question
 
 # By the hue's usual name; what lies between two is named by the one it is mostly taken for.
@@ -36,6 +37,12 @@ def region(lab: Sequence[float]) -> str:
     if lightness <= figures.training.DARK_L:
         return f"dark {hues}"
     return f"pale {hues}" if lightness >= figures.training.PALE_L else hues
+
+
+def within(supplies: Supplies, name: str) -> frozenset[int]:
+    """The ids of the colours that are of a region."""
+    labs = supplies.lab.tolist()
+    return frozenset(row.id for row, lab in zip(supplies.rows, labs, strict=True) if region(lab) == name)
 
 
 def regions_of(question: Question) -> tuple[str, ...]:

@@ -14,11 +14,13 @@ from jindle_core.lengths import Size, read_length
 from jindle_core.material import End
 from jindle_core.media import EVERY_COLUMN
 from jindle_core.palettes.role import Role
+from jindle_core.training.question import Exercise
 from server.cards.groups import Group, HowFar, Order
 from server.catalogue.swatches import MatchSerializer, ShadesSerializer, SwatchSerializer
 
 ROLE_CHOICES = [(role.value, role.value) for role in Role]
 PAIR_CHOICES = [(kind.value, kind.value) for kind in PairKind]
+EXERCISE_CHOICES = [(one.value, one.value) for one in Exercise]
 STATUS_CHOICES = [(status.value, status.value) for status in Status]
 COLUMN_CHOICES = [(column.key, column.title) for column in EVERY_COLUMN]
 HOW_FAR_CHOICES, GROUP_CHOICES, ORDER_CHOICES = (
@@ -177,6 +179,9 @@ class CheckSerializer(serializers.Serializer):
         child=serializers.CharField(), help_text="ways out that no change of the card makes"
     )
     waived = serializers.CharField(allow_null=True, help_text="the reason for letting it be")
+    practise = serializers.ChoiceField(
+        choices=EXERCISE_CHOICES, allow_null=True, help_text="the exercise that trains the eye for it"
+    )
 
 
 class StepSerializer(serializers.Serializer):

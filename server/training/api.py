@@ -12,10 +12,12 @@ from rest_framework.views import APIView
 
 from jindle_core import figures
 from jindle_core.blending.joins import Meeting
+from jindle_core.card.references import named
 from jindle_core.training.exercises import ask
 from jindle_core.training.question import Exercise
+from jindle_core.training.regions import within
 from jindle_core.training.scoring import Answer, scored
-from server.access import training_answers_of, training_missed_of
+from server.access import own_card, training_answers_of, training_missed_of
 from server.accounts.models import Person
 from server.catalogue.arrays import catalogue_for
 from server.requests import Request
@@ -97,8 +99,13 @@ class NextQuestion(APIView):
         given.is_valid(raise_exception=True)
         asked = given.validated_data
         exercise = Exercise(asked["exercise"]) if asked.get("exercise") else None
-        wish = wish_of(request.user, asked["owned"], asked["around"])
-        found = next_question(request.user, catalogue_for(request.user), exercise, wish, asked.get("seed"))
+        supplies, around = catalogue_for(request.user), frozenset[int]()
+        if asked.get("card"):
+            around = frozenset(named(own_card(request.user, asked["card"]).value).every)
+        elif asked.get("region"):
+            around = within(supplies, asked["region"])
+        wish = wish_of(request.user, asked["owned"], around)
+        found = next_question(request.user, supplies, exercise, wish, asked.get("seed"))
         return Response(told.question_told(found.question, found.token, found.missed is not None))
 
 

@@ -2,7 +2,6 @@
 
 import hashlib
 import secrets
-from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -36,10 +35,10 @@ class Next:
     token: str
 
 
-def wish_of(person: Person, owned: bool, around: Sequence[int] = ()) -> Wish:
+def wish_of(person: Person, owned: bool, around: frozenset[int] = frozenset()) -> Wish:
     """What they want of questions."""
     eyes: Eyes = person.eyes  # type: ignore[assignment]
-    return Wish(owned, eyes, person.value_only, frozenset(around))
+    return Wish(owned, eyes, person.value_only, around)
 
 
 def next_question(

@@ -54,7 +54,8 @@ class AskSerializer(serializers.Serializer):
 
     exercise = serializers.ChoiceField(choices=EXERCISE_CHOICES, required=False, allow_null=True)
     owned = serializers.BooleanField(default=True, help_text="only colours in the drawer")
-    around = serializers.ListField(child=serializers.IntegerField(), default=list, max_length=20)
+    card = serializers.IntegerField(required=False, allow_null=True, help_text="rather of what it uses")
+    region = serializers.CharField(required=False, allow_blank=True, max_length=40, help_text="rather of it")
     seed = serializers.IntegerField(required=False, min_value=0, max_value=2**31)
 
 

@@ -2,6 +2,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import {
   BookOpenIcon,
+  EyeIcon,
   LifebuoyIcon,
   MagnifyingGlassIcon,
   QuestionMarkCircleIcon,
@@ -47,7 +48,14 @@ const screen = computed(
       ?.slice(1)
       .find(Boolean) ?? '',
 )
-const EXPLAINED = [...STAGES.map((one) => String(one.key)), 'match', 'supplies', 'papers', 'log']
+const EXPLAINED = [
+  ...STAGES.map((one) => String(one.key)),
+  'match',
+  'supplies',
+  'papers',
+  'log',
+  'training',
+]
 const explained = computed(() => EXPLAINED.includes(screen.value))
 // A card and Match answer "/" themselves: the one adds to its palette, the other stays where it is.
 const answered = computed(() => /^\/(cards\/\d+|match(\/\d+)?$)/.test(route.path))
@@ -80,6 +88,7 @@ const PLACES = [
   { to: '/supplies', words: 'Supplies', icon: SwatchIcon },
   { to: '/papers', words: 'Papers', icon: Squares2X2Icon },
   { to: '/log', words: 'Log', icon: BookOpenIcon },
+  { to: '/training', words: 'Training', icon: EyeIcon },
 ]
 </script>
 

@@ -107,6 +107,22 @@ export const router = createRouter({
     },
     { path: '/log/:id(\\d+)', component: () => import('@/log/RecordPage.vue') },
     {
+      path: '/training',
+      component: () => import('@/training/TrainingFrame.vue'),
+      meta: { title: 'Training' },
+      children: [
+        { path: '', component: () => import('@/training/ExercisesView.vue') },
+        { path: 'progress', component: () => import('@/training/ProgressView.vue') },
+        { path: 'paper', component: () => import('@/training/PaperView.vue') },
+        { path: 'answered', component: () => import('@/training/AnswersView.vue') },
+      ],
+    },
+    {
+      path: '/training/practise',
+      component: () => import('@/training/PractisePage.vue'),
+      meta: { title: 'Practise' },
+    },
+    {
       path: '/account',
       component: () => import('@/account/AccountPage.vue'),
       meta: { title: 'Account' },

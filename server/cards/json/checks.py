@@ -6,6 +6,7 @@ from typing import Any
 from jindle_core.card.whole import Card
 from jindle_core.checked.check import Check, Judged
 from jindle_core.contrast.rules import Finding
+from jindle_core.training.exercises import PRACTISED
 from server.cards.json.changes import change_told
 
 Told = dict[str, Any]
@@ -14,6 +15,7 @@ Told = dict[str, Any]
 def check_told(one: Judged) -> Told:
     """As ``CheckSerializer`` describes it, let be where the card says so."""
     told = one._asdict() | {"pieces": list(one.pieces), "ways": list(one.ways)}
+    told["practise"] = PRACTISED.get(told["kind"])
     return told | finding_told(told.pop("finding"))
 
 

@@ -6,6 +6,7 @@ import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
 import LinksGiven from '@/recipes/LinksGiven.vue'
+import MyEyes from './MyEyes.vue'
 import RoomLeft from './RoomLeft.vue'
 import FileButton from '@/ui/FileButton.vue'
 import OnOff from '@/ui/OnOff.vue'
@@ -111,6 +112,7 @@ const remove = () =>
           it they stand behind a ?.
         </p>
         <RouterLink to="/account/screen" class="button mt-5">Check this screen</RouterLink>
+        <MyEyes />
       </section>
       <form class="panel p-5" aria-labelledby="password" @submit.prevent="changePassword">
         <h2 id="password" class="mb-3 text-base">Password</h2>

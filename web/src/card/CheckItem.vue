@@ -70,9 +70,20 @@ async function waive() {
           Ways out: {{ check.ways.join('; ') }}.
         </p>
         <slot />
-        <button type="button" class="cursor-pointer text-xs underline" @click="waiving = true">
-          On purpose …
-        </button>
+        <p class="flex flex-wrap gap-x-4">
+          <button type="button" class="cursor-pointer text-xs underline" @click="waiving = true">
+            On purpose …
+          </button>
+          <RouterLink
+            v-if="check.practise"
+            class="text-xs underline"
+            :to="{
+              path: '/training/practise',
+              query: { exercise: check.practise, card: store.card?.id },
+            }"
+            >Practise this</RouterLink
+          >
+        </p>
       </div>
     </div>
     <AppDialog v-if="waiving" title="It is so on purpose" @close="waiving = false">
