@@ -37,10 +37,14 @@ LOOKED_AT = 12  # wrong answers, from the hardest on, of which three that are un
 RUNG = 1.4  # of the gap wanted that the next colour of an order may be away
 RIGHT_AMONG = 0.2  # of the medium's colours nearest to what is asked for: the right answer is one of them
 EYES_SHARE = 0.5  # of a margin that other eyes must be left with, or they are asked for lightness alone
+# ΔC* of two tones that are plainly of one family, or the share of the stronger one's C*: narrower than what a
+# family may do, so that the two say what the third is.
+ALIKE_CHROMA = (8.0, 0.4)
 LETTERING_L = 12.0  # ΔL* below which nobody would write one on the other, so that nobody is asked
 # Where a wrong strip goes: cleaner (L*, and C* of the ends' mean hue, a step) or muddier (L* a step of its
 # way to grey, and beyond).
 CLEANER, MUDDIER = (4.0, 14.0), (7.0, 12.0)
+DEEPER = 10.0  # L* a step where it is lighter or darker instead
 
 # What was missed comes back after so many days, each time later; a miss begins anew (Leitner 1972: boxes,
 # each twice as far as the one before).
@@ -52,8 +56,8 @@ SESSION = 10  # questions: about five minutes
 # Progress: answers that are looked at, weeks that are told, answers that regions are judged by.
 PROGRESS, WEEKS, REGION_ANSWERS = 4000, 12, 400
 # A region is weak where its answers fall short of what its own person does elsewhere by so many
-# standard deviations, counted from so many answers on.
-WEAK, WEAK_ANSWERS = 1.645, 8
+# standard deviations (of a hundred that are no weaker one is called so), from so many answers on.
+WEAK, WEAK_ANSWERS = 2.33, 8
 DARK_L, PALE_L = 38.0, 72.0  # L* up to which a colour is of the dark ones, from which of the pale ones
 GREY_C = 8.0  # C* below which it is of the greys
 

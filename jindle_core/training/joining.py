@@ -1,5 +1,6 @@
 """Will it join: do two pads meet clean, dull or muddy, and what lies in their middle?"""
 
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 from itertools import product
 
@@ -19,7 +20,7 @@ from jindle_core.training.stock import asked_colour, beginnings, still_there, st
 
 NEEDS = "two pads of which it is sure how they meet"
 _STEPS = np.linspace(0, 6, 61)  # of the ways along which wrong strips are looked for
-# Where wrong strips stand beside the right one, cleaner (+) or muddier: how many margins each is away.
+# Where wrong strips stand beside the right one, on this side of it (+) or that: how many margins away.
 _PLACES = ((1, 2), (-1, 1), (-2, -1))
 
 
@@ -52,6 +53,16 @@ def again(question: Question, supplies: Supplies, random: np.random.Generator) -
     return found.asked(supplies, min(question.margins), question.value_only, random)
 
 
+@dataclass(frozen=True, slots=True)
+class _Axis:
+    """Along which the middle of a strip may be mistaken, in words, and colours (k, 3) on either way."""
+
+    more_words: str
+    less_words: str
+    more: Callable[[Array, Array, Array], Array]
+    less: Callable[[Array], Array]
+
+
 @dataclass(frozen=True)
 class _Join:
     """Two pads, the strip between them (p, 3), one sigma of its middle, how they surely meet, if at all."""
@@ -70,15 +81,18 @@ class _Join:
         margin = max(margin, 1.01 * figures.training.SURE * self.sigma)
         middle = len(self.strip) // 2
         ways = _PLACES[int(random.integers(len(_PLACES)))]
-        wrong = np.array([_moved(self.strip, abs(way) * margin, way < 0, value_only) for way in ways])
+        axis = _DEPTH if value_only or self.kind is Meeting.CLEAN else _MUD
+        wrong = np.array([_moved(self.strip, abs(way) * margin, way < 0, axis, value_only) for way in ways])
         off = off_from(self.strip[middle], wrong[:, middle], value_only)
         if (off < 0.95 * margin).any() or not on_screen(wrong).all():
             return None
         options = [Option(0.0, self.sigma, strip=_told(self.strip))]
         for way, far, strip in zip(ways, off.tolist(), wrong, strict=True):
-            options.append(Option(far, 0.0, strip=_told(strip), why="muddier" if way < 0 else "cleaner"))
+            options.append(
+                Option(far, 0.0, strip=_told(strip), why=axis.less_words if way < 0 else axis.more_words)
+            )
         found = judge_join(self.strip)
-        why = found.words
+        why = found.words.removeprefix("meets ")
         if self.kind is not Meeting.CLEAN:
             why += f", and {percent(min(found.kept, 1.0))} of the colour is left"
         return Question(
@@ -136,17 +150,27 @@ def _codes(found: JoinMeasures) -> Array:
     return codes
 
 
-def _moved(strip: Array, by: float, muddier: bool, value_only: bool) -> Array:
-    """The strip with its middle ``by`` ΔE00 (or ΔL*) off, its ends as they are."""
+def _moved(strip: Array, by: float, less: bool, axis: _Axis, value_only: bool) -> Array:
+    """The strip with its middle ``by`` ΔE00 (or ΔL*) off on an axis, its ends as they are."""
     middle = strip[len(strip) // 2]
     if value_only:
-        target = middle + np.array([-by if muddier else by, 0, 0])
+        target = middle + np.array([-by if less else by, 0, 0])
     else:
-        way = _muddier(middle) if muddier else _cleaner(middle, strip[0], strip[-1])
-        off = delta_e(middle, way)
-        target = np.array([np.interp(by, np.maximum.accumulate(off), way[:, axis]) for axis in range(3)])
+        way = axis.less(middle) if less else axis.more(middle, strip[0], strip[-1])
+        off = np.maximum.accumulate(delta_e(middle, way))
+        target = np.array([np.interp(by, off, way[:, at]) for at in range(3)])
     along = np.sin(np.linspace(0, np.pi, len(strip)))[:, None]
     return np.asarray(strip + along * (target - middle))
+
+
+def _darker(middle: Array) -> Array:
+    """Colours on the way to darker (k, 3), of one hue and strength."""
+    return middle - np.outer(_STEPS * figures.training.DEEPER, [1, 0, 0])
+
+
+def _lighter(middle: Array, _first: Array, _last: Array) -> Array:
+    """Colours on the way to lighter (k, 3), of one hue and strength."""
+    return middle + np.outer(_STEPS * figures.training.DEEPER, [1, 0, 0])
 
 
 def _muddier(middle: Array) -> Array:
@@ -165,6 +189,12 @@ def _cleaner(middle: Array, first: Array, last: Array) -> Array:
     return np.column_stack(
         [middle[0] + lighter * _STEPS, *(middle[1:, None] + stronger * mean[:, None] * _STEPS)]
     )
+
+
+# What wrong strips are: where two pads meet clean it may be thought lighter or darker, else cleaner or
+# muddier.
+_DEPTH = _Axis("lighter", "darker", _lighter, _darker)
+_MUD = _Axis("cleaner", "muddier", _cleaner, _muddier)
 
 
 def _told(strip: Array) -> tuple[Lab, ...]:

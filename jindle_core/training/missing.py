@@ -82,7 +82,7 @@ def of(
         view=view_of(value_only),
         value_only=value_only,
         gap=gap,
-        why=f"the {tone_names(_TONES)[gap]} would lie at L* {aim[0]:.0f}, in the same hue",
+        why=f"The {tone_names(_TONES)[gap]} tone would lie at L* {aim[0]:.0f}, in the same hue",
     ).shuffled(random)
 
 
@@ -107,7 +107,9 @@ def _family(
     least, most = (2 * limit for limit in kept.lightness) if gap == 1 else kept.lightness
     found = steps(labs[one], labs)
     fits = (found.lightness >= least) & (found.lightness <= most) & found.hue_holds(kept.hue)
-    others = np.flatnonzero(fits & found.chroma_holds)
+    least_chroma, share = figures.training.ALIKE_CHROMA
+    fits &= found.chroma <= np.maximum(least_chroma, share * found.strongest)
+    others = np.flatnonzero(fits)
     if not len(others):
         return None
     two = [one, int(random.choice(others))]

@@ -1,6 +1,6 @@
 """How does an eye come on: week by week, by exercise, by region, and against chance?"""
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from itertools import groupby
 
@@ -15,7 +15,10 @@ DAYS = 7
 
 @dataclass(frozen=True, slots=True)
 class Answered:
-    """An answer: its day's number, right or not, how often a guess is, its choices, its regions."""
+    """An answer: its day's number, right or not, how often a guess is, its choices, its regions.
+
+    ``spread`` is how fine the eye was by then (see ``threshold``).
+    """
 
     day: int
     exercise: Exercise
@@ -23,6 +26,7 @@ class Answered:
     chance: float
     trials: tuple[Trial, ...]
     regions: tuple[str, ...]
+    spread: float
     value_only: bool = False
 
 
@@ -49,15 +53,6 @@ class RegionProgress:
     right: int
     expected: float
     weak: bool
-
-
-def now(exercise: Exercise, answers: Sequence[Answered]) -> Threshold:
-    """The threshold by the latest answers to an exercise, given from the earliest on.
-
-    Answers by lightness alone count by themselves, so they are left out.
-    """
-    counted = [one for one in answers if one.exercise is exercise and not one.value_only]
-    return threshold(exercise, [trial for one in counted[-figures.training.WINDOW :] for trial in one.trials])
 
 
 def weeks(exercise: Exercise, answers: Iterable[Answered], first_weekday: int = 0) -> list[Week]:
@@ -87,18 +82,19 @@ def weeks(exercise: Exercise, answers: Iterable[Answered], first_weekday: int = 
     return found
 
 
-def by_region(answers: Sequence[Answered], now_by: Mapping[Exercise, Threshold]) -> list[RegionProgress]:
+def by_region(answers: Sequence[Answered]) -> list[RegionProgress]:
     """How it goes in each region, the weakest first.
 
-    What is expected is what the person's own thresholds say of just these questions, so that a region is not
-    weak because its questions were hard. Ours: the sum of what fell short, in its standard deviations.
+    What is expected is what the person's own eye, as fine as it was each time, makes of just these questions,
+    so that a region is not weak because its questions were hard. Ours: the sum of what fell short, in its
+    standard deviations.
     """
     counted: dict[str, list[tuple[bool, float]]] = {}
     for one in answers:
         if not one.trials:
             continue
         hardest = min(one.trials, key=lambda trial: min(trial.margins))
-        share = right_share(np.array(hardest.margins), np.array(now_by[one.exercise].spread))
+        share = right_share(np.array(hardest.margins), np.array(one.spread))
         expected = float(with_lapses(share, len(hardest.margins) + 1))
         for region in one.regions:
             counted.setdefault(region, []).append((hardest.right, expected))

@@ -104,12 +104,12 @@ def _choice_reason(question: Question, answer: Answer) -> str:
 
 def _join_reason(question: Question, answer: Answer) -> str:
     ends = " and ".join(f"“{one.label}”" for one in question.given)
-    told = ends if question.kind is None else f"{ends} {_MEETS[question.kind]}"
+    told = f"{ends} meet" if question.kind is None else f"{ends} {_MEETS[question.kind]},"
     chosen = [question.options[at] for at in answer.places if at not in question.truth]
     wrong = [
         f"; the strip that you chose is {one.why}, by {question.unit} {one.figure:.1f}" for one in chosen
     ]
-    return f"{told}: it {question.why}{''.join(wrong)}"
+    return f"{told} {question.why}{''.join(wrong)}"
 
 
 _MEETS = {kind: f"meet {in_words(kind)}" for kind in Meeting}

@@ -78,7 +78,7 @@ def words_of(question: Question) -> str:
 def truth_words(question: Question) -> str:
     """The answer to a question, as it stands on the back."""
     if question.exercise is Exercise.JOIN and question.kind is not None:
-        return f"{in_words(question.kind)}: it {question.why}"
+        return f"{in_words(question.kind)}, {question.why}"
     named = [" on ".join(one.label for one in question.options[at].shown) for at in question.truth]
     figure = "ΔL*" if question.exercise is Exercise.READ else "L*"
     if question.orders:

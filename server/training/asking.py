@@ -126,6 +126,5 @@ def spread_of(person: Person, exercise: Exercise) -> float:
 def _as_seen(row: TrainingAnswer) -> Answered:
     day = timezone.localtime(row.at).date().toordinal()
     exercise = Exercise(row.exercise)
-    return Answered(
-        day, exercise, row.right, row.chance, read_trials(row.trials), tuple(row.regions), row.value_only
-    )
+    trials, regions = read_trials(row.trials), tuple(row.regions)
+    return Answered(day, exercise, row.right, row.chance, trials, regions, row.spread, row.value_only)

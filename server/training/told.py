@@ -14,7 +14,7 @@ from jindle_core.families.judge import tone_names
 from jindle_core.media import FORM
 from jindle_core.supplies.colours import Supplies
 from jindle_core.training.exercises import EXERCISES
-from jindle_core.training.progress import Answered, by_region, now, weeks
+from jindle_core.training.progress import Answered, by_region, weeks
 from jindle_core.training.question import AskedColour, Exercise, Question, View
 from jindle_core.training.scoring import Answer, Scored
 from jindle_core.training.threshold import Threshold
@@ -64,13 +64,14 @@ def prompt(question: Question) -> str:
         case Exercise.LIGHTER:
             return "Put them in order, the lightest first."
         case Exercise.NEAREST:
-            return f"Which of the four comes nearest to {question.given[0].label}{lightness}?"
+            target = question.given[0]
+            return f"Which of the four comes nearest to {target.label} ({target.medium.value}){lightness}?"
         case Exercise.JOIN:
             first, second = (one.label for one in question.given)
             return f"{first} is brushed into {second}. How do they meet, and what does it look like?"
         case Exercise.MISSING:
             tone = tone_names(3)[question.gap]
-            return f"Which of the four is the {tone} of this family{lightness}?"
+            return f"Which of the four is the {tone} tone of this family{lightness}?"
         case Exercise.READ:
             where = {"colour": "", "greys": ", squinted at", "lamp": " by a warm lamp"}[question.view]
             return f"Put them in order{where}: what reads best first."
@@ -165,7 +166,6 @@ def unit_of(exercise: Exercise) -> str:
 def progress_told(answers: Sequence[Answered]) -> dict[str, Any]:
     """Week by week by exercise, and by region."""
     monday = 1  # day 1 is a Monday
-    now_by = {one: now(one, answers) for one in Exercise}
     told = []
     for exercise in Exercise:
         found = weeks(exercise, answers, monday)[-figures.training.WEEKS :]
@@ -189,7 +189,7 @@ def progress_told(answers: Sequence[Answered]) -> dict[str, Any]:
             }
         )
     latest = answers[-figures.training.REGION_ANSWERS :]
-    regions = by_region([one for one in latest if not one.value_only], now_by)
+    regions = by_region([one for one in latest if not one.value_only])
     return {
         "exercises": told,
         "regions": [

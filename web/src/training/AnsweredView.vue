@@ -18,7 +18,7 @@ const views = computed<Answered['view'][]>(() => {
 })
 const WORDS = { colour: 'in colour', greys: 'squinted at', lamp: 'by a warm lamp' }
 const figure = (value: number, sigma: number) =>
-  `${answered.exercise === 'lighter-or-darker' ? 'L*' : answered.unit} ${value} ± ${sigma}`
+  `${answered.exercise === 'lighter-or-darker' ? 'L*' : answered.unit} ${value}${sigma ? ` ± ${sigma}` : ''}`
 /** What was said of an option: its number in the order that was given, or that it was chosen. */
 function said(at: number) {
   const place = answered.places.indexOf(at)
@@ -37,9 +37,8 @@ const isWrong = (at: number, n: number) =>
         ><b>{{ answered.right ? 'Right.' : 'Not this time.' }}</b> {{ answered.reason }}.</span
       >
     </p>
-    <p v-if="answered.kind && answered.kind_given" class="mb-3">
-      They meet <b>{{ inWords(answered.kind) }}</b>; you said {{ inWords(answered.kind_given)
-      }}{{ answered.kind_right ? ', and so it is' : '' }}.
+    <p v-if="answered.kind_given && !answered.kind_right" class="mb-3">
+      You said they meet {{ inWords(answered.kind_given) }}.
     </p>
     <div v-if="answered.given.length && !isJoin" class="mb-2 flex gap-3">
       <figure v-for="one in answered.given" :key="one.label" class="w-40">

@@ -41,7 +41,7 @@ useKeys(Object.fromEntries(Array.from({ length: 9 }, (_, n) => [String(n + 1), (
       <!-- What is asked for touches every one of them: there is no gap to judge across. -->
       <div
         v-if="!isFamily"
-        class="h-[130px] small:h-[84px]"
+        class="h-[170px] small:h-[84px]"
         :style="{ background: question.given[0]!.shade }"
         role="img"
         :aria-label="question.given[0]!.label"
@@ -55,7 +55,7 @@ useKeys(Object.fromEntries(Array.from({ length: 9 }, (_, n) => [String(n + 1), (
             :aria-label="letter(at)"
             @click="press(at)"
           >
-            <span class="block h-[130px] small:h-[84px]"><OptionFace :shades="face(at)" /></span>
+            <span class="block h-[170px] small:h-[84px]"><OptionFace :shades="face(at)" /></span>
             <span
               class="mt-1 flex items-center justify-center gap-2 rounded-panel py-1"
               :class="chosen === at && 'bg-strong text-onstrong'"
@@ -69,7 +69,8 @@ useKeys(Object.fromEntries(Array.from({ length: 9 }, (_, n) => [String(n + 1), (
     </div>
     <button
       type="button"
-      class="button button-main mt-4"
+      class="button mt-4"
+      :class="chosen !== undefined && 'button-main'"
       :disabled="chosen === undefined"
       @click="emit('answer', { places: [chosen!], kind: null })"
     >

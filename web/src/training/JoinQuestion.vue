@@ -71,7 +71,8 @@ useKeys(Object.fromEntries(Array.from({ length: 3 }, (_, n) => [String(n + 1), (
       </ul>
       <button
         type="button"
-        class="button button-main mt-4"
+        class="button mt-4"
+        :class="chosen !== undefined && 'button-main'"
         :disabled="chosen === undefined"
         @click="emit('answer', { places: [chosen!], kind })"
       >

@@ -12,7 +12,7 @@ const order = ref<number[]>([])
 const left = computed(() => question.options.map((_, at) => at))
 const shades = (at: number) => question.options[at]!.shown.map((one) => one.shade)
 const [first, last] =
-  question.exercise === 'will-it-read' ? ['reads best', 'reads least'] : ['lightest', 'darkest']
+  question.exercise === 'will-it-read' ? ['best', 'least'] : ['lightest', 'darkest']
 
 function press(at: number) {
   if (at >= question.options.length) return false
@@ -34,8 +34,10 @@ useKeys(Object.fromEntries(Array.from({ length: 9 }, (_, n) => [String(n + 1), (
           :aria-label="`${letter(at)}${order.includes(at) ? `, number ${order.indexOf(at) + 1}` : ''}`"
           @click="press(at)"
         >
-          <span class="block h-[150px] small:h-[84px]" :class="order.includes(at) && 'opacity-25'"
-            ><OptionFace :shades="shades(at)"
+          <span
+            class="block h-[180px] small:h-[84px]"
+            :class="order.includes(at) && 'border border-dashed border-edge'"
+            ><OptionFace v-if="!order.includes(at)" :shades="shades(at)"
           /></span>
           <span class="mt-1 flex items-center justify-center gap-2">
             <span class="keycap">{{ at + 1 }}</span>
@@ -50,7 +52,7 @@ useKeys(Object.fromEntries(Array.from({ length: 9 }, (_, n) => [String(n + 1), (
         <button
           v-if="order[n] !== undefined"
           type="button"
-          class="block h-[110px] w-full cursor-pointer small:h-[72px]"
+          class="block h-[150px] w-full cursor-pointer small:h-[72px]"
           :aria-label="`${n + 1}: ${letter(order[n]!)}, take it back`"
           @click="press(order[n]!)"
         >
@@ -58,14 +60,15 @@ useKeys(Object.fromEntries(Array.from({ length: 9 }, (_, n) => [String(n + 1), (
         </button>
         <span
           v-else
-          class="flex h-[110px] items-center justify-center border border-dashed border-edge text-soft small:h-[72px]"
+          class="flex h-[150px] items-center justify-center border border-dashed border-edge text-soft small:h-[72px]"
           >{{ n + 1 }}</span
         >
       </li>
     </ol>
     <button
       type="button"
-      class="button button-main mt-4"
+      class="button mt-4"
+      :class="order.length === question.options.length && 'button-main'"
       :disabled="order.length < question.options.length"
       @click="emit('answer', { places: order, kind: null })"
     >

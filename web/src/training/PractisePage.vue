@@ -101,7 +101,7 @@ function focus(button: unknown) {
         <RouterLink to="/supplies/sure" class="button">How sure my colours are</RouterLink>
       </div>
     </div>
-    <div v-else-if="question" class="max-w-4xl">
+    <div v-else-if="question" class="max-w-5xl">
       <p
         v-if="!scored && (question.comes_back || question.view !== 'colour' || !owned)"
         class="mb-3 text-xs"

@@ -19,6 +19,11 @@ const isEmpty = computed(() => !progress.value?.exercises.some((one) => one.week
   </p>
   <div v-else class="flex flex-wrap items-start gap-6">
     <div class="min-w-0 flex-1 basis-[560px] space-y-3">
+      <p class="max-w-[70ch]">
+        Week by week. Left: how many were right, dashed how many by guessing; the thick line is
+        three of four, which the questions aim at by getting harder. Right: from which difference on
+        three of four are right, in its interval of nine in ten; lower is finer.
+      </p>
       <WeekCurve v-for="one in progress.exercises" :key="one.key" :told="one" />
     </div>
     <section class="panel w-full max-w-[360px] p-4" aria-labelledby="regions">

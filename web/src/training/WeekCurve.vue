@@ -66,10 +66,7 @@ const finest = computed(() => fine.value.at(-1))
               fill="var(--ink)"
             />
           </svg>
-          <figcaption class="text-xs text-soft">
-            Right, week by week; dashed: by guessing. The thick line is three of four, which the
-            questions aim at.
-          </figcaption>
+          <figcaption class="text-xs text-soft">Right, of all</figcaption>
         </figure>
         <figure>
           <svg :viewBox="`0 0 ${WIDE} ${HIGH}`" class="w-full bg-sheet" aria-hidden="true">
@@ -96,10 +93,11 @@ const finest = computed(() => fine.value.at(-1))
             />
           </svg>
           <figcaption class="text-xs text-soft">
-            From which difference on you are right ({{ told.unit }} up to {{ most }}; lower is
-            finer), with the interval of nine in ten{{
-              fine.length ? '' : ': from eight answers a week on'
-            }}.
+            {{
+              fine.length
+                ? `Right from which difference on, up to ${told.unit} ${most}`
+                : 'How fine: from eight answers a week on'
+            }}
           </figcaption>
         </figure>
       </div>
