@@ -78,19 +78,13 @@ class _Join:
         """A question of them, with two wrong strips a margin and more off; None where there is none."""
         if self.kind is None:
             return None
-        margin = max(margin, 1.01 * figures.training.SURE * self.sigma)
-        middle = len(self.strip) // 2
-        ways = _PLACES[int(random.integers(len(_PLACES)))]
+        margin = max(margin, 1.1 * figures.training.SURE * self.sigma)
         axis = _DEPTH if value_only or self.kind is Meeting.CLEAN else _MUD
-        wrong = np.array([_moved(self.strip, abs(way) * margin, way < 0, axis, value_only) for way in ways])
-        off = off_from(self.strip[middle], wrong[:, middle], value_only)
-        if (off < 0.95 * margin).any() or not on_screen(wrong).all():
+        tried = (self._wrong(ways, margin, axis, value_only) for ways in random.permutation(_PLACES).tolist())
+        wrong = next((options for options in tried if options), None)
+        if wrong is None:
             return None
-        options = [Option(0.0, self.sigma, strip=_told(self.strip))]
-        for way, far, strip in zip(ways, off.tolist(), wrong, strict=True):
-            options.append(
-                Option(far, 0.0, strip=_told(strip), why=axis.less_words if way < 0 else axis.more_words)
-            )
+        options = [Option(0.0, self.sigma, strip=_told(self.strip)), *wrong]
         found = judge_join(self.strip)
         why = found.words.removeprefix("meets ")
         if self.kind is not Meeting.CLEAN:
@@ -105,6 +99,17 @@ class _Join:
             kind=None if value_only else self.kind,
             why=why,
         ).shuffled(random)
+
+    def _wrong(self, ways: list[int], margin: float, axis: _Axis, value_only: bool) -> list[Option]:
+        """Wrong strips, so many margins to either side; none where no screen shows them, or no farther is."""
+        middle = len(self.strip) // 2
+        strips = np.array([_moved(self.strip, abs(way) * margin, way < 0, axis, value_only) for way in ways])
+        off = off_from(self.strip[middle], strips[:, middle], value_only)
+        if (off < 0.95 * margin).any() or not on_screen(strips).all():
+            return []
+        words = [axis.less_words if way < 0 else axis.more_words for way in ways]
+        each = zip(off.tolist(), strips, words, strict=True)
+        return [Option(far, 0.0, strip=_told(strip), why=why) for far, strip, why in each]
 
 
 def _joins(supplies: Supplies, pads: np.ndarray) -> list[_Join]:

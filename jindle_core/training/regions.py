@@ -20,7 +20,7 @@ _PLURAL = {
     "green": "greens",
     "blue-green": "blue-greens",
     "blue": "blues",
-    "blue-violet": "violets",
+    "blue-violet": "blues",
     "violet": "violets",
     "pink-violet": "violets",
 }

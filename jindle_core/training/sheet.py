@@ -56,7 +56,7 @@ def boxes_of(question: Question) -> tuple[LaidBox, ...]:
     if question.exercise is Exercise.NEAREST:
         return (LaidBox(question.given[0].label, read=False), LaidBox("nearest"))
     given = [LaidBox(one.label, read=False) for one in question.given]
-    given.insert(question.gap, LaidBox(f"the {tone_names(3)[question.gap]}"))
+    given.insert(question.gap, LaidBox(f"the {tone_names(3)[question.gap]} tone"))
     return tuple(given)
 
 
@@ -75,6 +75,12 @@ def words_of(question: Question) -> str:
     return f"Which is the tone between or beside them? Lay it: {listed}"
 
 
+def codes(questions: Sequence[Question]) -> str:
+    """Of which range each code of a page is, for codes alone may mean several."""
+    found = {(one.label, one.range_name) for question in questions for one in question.colours}
+    return "; ".join(f"{label}: {name}" for label, name in sorted(found))
+
+
 def truth_words(question: Question) -> str:
     """The answer to a question, as it stands on the back."""
     if question.exercise is Exercise.JOIN and question.kind is not None:
@@ -83,7 +89,7 @@ def truth_words(question: Question) -> str:
     figure = "ΔL*" if question.exercise is Exercise.READ else "L*"
     if question.orders:
         return ", ".join(
-            f"{name} ({figure} {question.options[at].figure:.0f})"
+            f"{name} ({figure} {question.options[at].figure:.0f} ± {question.options[at].sigma:.1f})"
             for name, at in zip(named, question.truth, strict=True)
         )
     right = question.options[question.truth[0]]

@@ -40,6 +40,7 @@ from server.catalogue.range_actions import entry_of
 from server.catalogue.readings import from_bytes
 from server.records.models import Record
 from server.shelf.models import Shelved
+from server.training.archived import training_told
 
 FORMAT, VERSION = "jindle archive", 2  # 1 had every state of a card whole
 # What comes of turning the ids of a card that is not as it was written.
@@ -118,6 +119,7 @@ def pack(person: Person) -> bytes:
             for one in steps_taken_by(person)
         ]
     )
+    files["training.json"] = _json(training_told(person, names.get))
     turns = Turns(
         names.get,
         {one.pk: named(one.pk, one.name, own) for one in ranges_seen_by(person)}.get,

@@ -41,8 +41,10 @@ from server.access import (
     readings_of,
     records_of,
     sets_of,
+    training_answers_of,
+    training_sheets_of,
 )
-from server.accounts.models import SURROUNDS, UNITS, Person
+from server.accounts.models import EYES, SURROUNDS, UNITS, Person
 from server.archive.history import whole
 from server.archive.pack import FORMAT, NOT_AS_WRITTEN, VERSION
 from server.archive.references import Turns, in_plan, named
@@ -75,6 +77,7 @@ from server.quotas import check_all, refuse_in_demo
 from server.records.actions import Made, Said, keep_record
 from server.records.models import MOST_PHOTOS, MadeTogether
 from server.sets.actions import make_set
+from server.training.archived import bring_training
 from server.writes import write
 
 _SECONDS = 30  # of computing, to unpack what may be unpacked
@@ -116,6 +119,8 @@ def _unpacked(person: Person, files: dict[str, bytes], about: dict) -> dict[str,
             records_of(person),
             moods_of(person),
             sets_of(person),
+            training_answers_of(person),
+            training_sheets_of(person),
         )
     ):
         raise BadInput(
@@ -178,9 +183,7 @@ class _Unpacking:
             at = "asked for.json"
             set_asked(self.person, [self._colour(one) for one in self._later(at)], True)
             at = "strip.json"
-            strip = [self._colour(one) for one in self._later(at)]
-            check_strip(read_catalogue(self.person), strip)
-            set_strip(self.person, strip)
+            self._strip(self._later(at))
             at = "readings.json"
             counts["readings"] = self._readings(_read(self.files, at))
             at = "combinations.json"
@@ -199,6 +202,8 @@ class _Unpacking:
             counts["moods"] = self._moods(self._later(at))
             at = "sets.json"
             counts["sets"] = self._sets(self._later(at))
+            at = "training.json"
+            counts["answers"] = self._training(at)
             counts["records"] = 0
             for at in self._named("records/"):
                 self._record(_read(self.files, at))
@@ -224,7 +229,8 @@ class _Unpacking:
 
     def _settings(self, settings: dict) -> None:
         known: dict[str, Any] = {"units": dict(UNITS), "surround": dict(SURROUNDS)}
-        known |= dict.fromkeys(("only_owned", "dark_first", "figures"), (True, False))
+        known |= dict.fromkeys(("only_owned", "dark_first", "figures", "value_only"), (True, False))
+        known["eyes"] = dict(EYES)
         for name, allowed in known.items():
             if name in settings:  # an older archive has fewer
                 setattr(self.person, name, _among(settings[name], allowed))
@@ -334,6 +340,16 @@ class _Unpacking:
             if together.pk is None:
                 together.save()
         keep_record(self.person, self.cards.get(told["card"] or ""), said, made, together)
+
+    def _strip(self, lines: list) -> None:
+        strip = [self._colour(one) for one in lines]
+        check_strip(read_catalogue(self.person), strip)
+        set_strip(self.person, strip)
+
+    def _training(self, at: str) -> int:
+        if at not in self.files:  # earlier archives have none
+            return 0
+        return bring_training(self.person, _read(self.files, at), lambda one: self.ids.get(tuple(one)))
 
     def _moods(self, lines: list) -> int:
         for one in lines:

@@ -27,7 +27,7 @@ from jindle_core.swatch_sheet import swatch_sheet
 from jindle_core.training.exercises import EXERCISES
 from jindle_core.training.question import Exercise, Question
 from jindle_core.training.scoring import Answer, scored
-from jindle_core.training.sheet import boxes_of, laid_lab, row_areas, seen_row, truth_words, words_of
+from jindle_core.training.sheet import boxes_of, codes, laid_lab, row_areas, seen_row, truth_words, words_of
 from server.access import one, training_answers_of, training_sheets_of
 from server.accounts.models import Person
 from server.catalogue.arrays import catalogue_for
@@ -213,13 +213,16 @@ def _printed(sheet: TrainingSheet) -> dict[str, Any]:
                 "truth": truth_words(question),
             }
         )
+    left = figures.paper.SHEET_MARGIN + figures.paper.SHEET_MARK + figures.paper.SHEET_GAP
     return {
         "title": f"{EXERCISES[Exercise(sheet.exercise)].title}, sheet {sheet.pk}",
         "page": printed,
         "margin": figures.paper.SHEET_MARGIN,
-        "left": figures.paper.SHEET_MARGIN + figures.paper.SHEET_MARK + figures.paper.SHEET_GAP,
+        "left": left,
         "hole": printed.marks[0].inset(*[printed.marks[0].width / 3] * 4),
         "rows": rows,
+        "codes": codes(questions),
+        "codes_width": printed.width - 2 * left,
     }
 
 
