@@ -35,6 +35,7 @@ from jindle_core.training.regions import region, regions_of, within
 from jindle_core.training.repetition import days_until, next_box
 from jindle_core.training.scoring import Answer, scored
 from jindle_core.training.sheet import boxes_of, codes, laid_lab, row_areas, seen_row, truth_words, words_of
+from jindle_core.training.sound import sound
 from jindle_core.training.threshold import (
     Trial,
     choices_of,
@@ -185,6 +186,43 @@ class QuestionTests(TestCase):
             nearest = asked(Exercise.NEAREST, seed)
             places = [SUPPLIES.places[one.id] for one in nearest.colours]
             self.assertTrue(SUPPLIES.shown[places].all())
+
+
+class SoundTests(TestCase):
+    @given(EACH, SEEDS, st.booleans())
+    def test_what_was_asked_is_sound(self, exercise, seed, paper):
+        random = np.random.default_rng(seed)
+        question = (ask_on_paper if paper else ask)(exercise, SUPPLIES, 3.0, Wish(), random)
+        assume(question is not None)
+        self.assertIs(sound(question), question)
+
+    def test_what_was_never_asked_is_not(self):
+        order, pads = asked(Exercise.LIGHTER, 1), asked(Exercise.JOIN, 1)
+        colour, option = order.options[0].shown[0], order.options[0]
+        for wrong in (
+            replace(order, options=()),
+            replace(order, options=order.options * 4),
+            replace(order, given=(colour,)),
+            replace(order, aim=(50.0, 0.0, 0.0)),
+            replace(order, kind=Meeting.CLEAN),
+            replace(order, gap=3),
+            replace(order, options=(replace(option, shown=()), *order.options[1:])),
+            replace(order, options=(replace(option, sigma=-1.0), *order.options[1:])),
+            replace(
+                order,
+                options=(
+                    replace(option, shown=(replace(colour, lab=(150.0, 0.0, 0.0)),)),
+                    *order.options[1:],
+                ),
+            ),
+            replace(order, options=(replace(option, shown=(replace(colour, label=""),)), *order.options[1:])),
+            replace(order, why="x" * 501),
+            replace(pads, options=(), kind=None),
+            replace(pads, aim=(50.0, 400.0, 0.0)),
+            replace(pads, options=tuple(replace(one, strip=one.strip[:1]) for one in pads.options)),
+        ):
+            with self.assertRaises(BadInput):
+                sound(wrong)
 
 
 class BadDrawerTests(TestCase):

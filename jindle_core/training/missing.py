@@ -61,6 +61,8 @@ def of(
     """
     tones, labs, sigmas = supplies.lab[list(two)], supplies.lab[list(places)], supplies.sigma[list(places)]
     aim = third(tones, gap)
+    if not 0 <= aim[0] <= 100:
+        return None
     off = off_from(aim, labs, value_only)
     # Half-way between two, their errors are halved; beyond them, they add up.
     doubt = float(np.hypot(*supplies.sigma[list(two)])) * (0.5 if gap == 1 else 1.0)
@@ -114,6 +116,8 @@ def _family(
         return None
     two = [one, int(random.choice(others))]
     aim = third(labs[two], gap)
+    if not 0 <= aim[0] <= 100:
+        return None  # lighter than white, or darker than black
     off = off_from(aim, labs, asked.value_only)
     off[two] = np.inf
     order = np.argsort(off, kind="stable")

@@ -10,7 +10,10 @@ from django.db import transaction
 from rest_framework.exceptions import PermissionDenied
 
 from jindle_core.line_art.drawing import LineDrawing
+from jindle_core.media import Medium
 from jindle_core.palettes.moods import MOODS
+from jindle_core.stored import plain
+from jindle_core.training.question import AskedColour, Exercise, Option, Question
 from server.access import cards_of
 from server.cards.models import CardWork, StoredCard
 from server.catalogue.arrays import forget_catalogues
@@ -27,6 +30,7 @@ from server.records.models import RecordPhoto
 from server.sets.actions import make_set
 from server.shelf.api import KINDS
 from server.tests.helpers import ApiTestCase, make_range
+from server.training.models import TrainingSheet
 from server.urls import api
 
 SCHEMA = Path(__file__).resolve().parent.parent / "schema.yml"
@@ -220,6 +224,19 @@ TABLE = (
     ("sets/{set}/plan/anew", "post", {"version": 0}, 401, 200, 404),
     ("sets/{set}/records", "post", {"version": 0, "made": "2026-05-06"}, 401, 201, 404),
     ("sets/{set}", "delete", None, 401, 204, 404),
+    ("training", "get", None, 401, 200, 200),
+    ("training", "delete", None, 401, 204, 204),
+    ("training/question", "post", {"exercise": "lighter-or-darker", "owned": False}, 401, 200, 200),
+    ("training/question", "post", {"owned": False, "card": "{card}"}, 401, 200, 404),
+    ("training/answers", "get", None, 401, 200, 200),
+    ("training/answers", "post", {"token": "x", "places": [0]}, 401, 400, 400),
+    ("training/progress", "get", None, 401, 200, 200),
+    ("training/sheets", "get", None, 401, 200, 200),
+    ("training/sheets", "post", {"exercise": "missing-tone"}, 401, 400, 400),
+    ("training/sheets/{page}", "get", None, 401, 200, 404),
+    ("training/sheets/{page}", "delete", None, 401, 204, 404),
+    ("training/sheets/{page}/photo", "post", {}, 401, 415, 404),
+    ("camera/training/{page}", "post", {"light": "daylight"}, 401, 200, 404),
     ("records/years/2026", "get", None, 401, 200, 404),
     ("recipes/cards", "post", {}, 401, 415, 415),
     ("cards", "get", None, 401, 200, 200),
@@ -266,7 +283,25 @@ class AccessTests(ApiTestCase):
         link = share(self.ann, StoredCard.objects.get(pk=card["id"]))
         of = make_set(self.ann, "Hers", {card["id"]: 1})
         mood = keep_mood(self.ann, MOODS[0])
-        self.names = {"set": of.pk, "mood": mood.pk, "link": link.pk, "token": link.token, "record": told["id"], "photo": photo.pk, "drawing": drawn.pk, "shared_drawing": shared_drawn.pk, "family": family.pk, "combination": hers.pk, "shared_combination": everybodys.pk, "paper": paper.pk, "shared_paper": shared.pk, "sheet_colour": paper.range.colours.last().pk, "reading": reading.pk, "shared_colour": self.ids["SKY-2"], "range": self.own.pk, "shared": self.pads.pk, "card": card["id"],
+        page = TrainingSheet.objects.create(
+            owner=self.ann,
+            exercise="lighter-or-darker",
+            sheet="a4",
+            questions=[
+                plain(
+                    Question(
+                        Exercise.LIGHTER,
+                        tuple(
+                            Option(
+                                lab[0], 0.5, (AskedColour(None, "x", "y", Medium.GEL_PEN, "read", lab, 0.5),)
+                            )
+                            for lab in ((90.0, 0.0, 0.0), (60.0, 0.0, 0.0), (30.0, 0.0, 0.0))
+                        ),
+                    )
+                )
+            ],
+        )
+        self.names = {"set": of.pk, "page": page.pk, "mood": mood.pk, "link": link.pk, "token": link.token, "record": told["id"], "photo": photo.pk, "drawing": drawn.pk, "shared_drawing": shared_drawn.pk, "family": family.pk, "combination": hers.pk, "shared_combination": everybodys.pk, "paper": paper.pk, "shared_paper": shared.pk, "sheet_colour": paper.range.colours.last().pk, "reading": reading.pk, "shared_colour": self.ids["SKY-2"], "range": self.own.pk, "shared": self.pads.pk, "card": card["id"],
                       "version": card["version"], "join": 0, "colour": self.own.colours.get().pk}  # fmt: skip
 
     def _fill(self, value):
@@ -342,6 +377,7 @@ class AccessTests(ApiTestCase):
                 "link",
                 "set",
                 "mood",
+                "page",
             ),
             "<int:pk>",
         )

@@ -12,6 +12,7 @@ from jindle_core.swatch_sheet import SHEETS
 from jindle_core.training.question import Exercise
 from jindle_core.training.regions import regions_of
 from jindle_core.training.scoring import scored
+from jindle_core.training.sound import sound
 from server.access import training_answers_of, training_missed_of, training_sheets_of
 from server.accounts.models import Person
 from server.training.actions import read_answer, read_question
@@ -58,7 +59,7 @@ def bring_training(person: Person, told: dict[str, Any], turn: Turn) -> int:
     answers = [_answer(person, one, number, sheets, turn) for number, one in enumerate(told["answers"])]
     TrainingAnswer.objects.bulk_create(answers, batch_size=200)
     for one in told["missed"]:
-        question = read_question(_turned(one["question"], turn))
+        question = sound(read_question(_turned(one["question"], turn)))
         if not 0 <= one["box"] < len(figures.training.BOX_DAYS):
             raise ValueError(f"{one['box']!r:.40} is no box")
         MissedQuestion.objects.create(
@@ -72,7 +73,7 @@ def bring_training(person: Person, told: dict[str, Any], turn: Turn) -> int:
 
 
 def _sheet(person: Person, one: dict[str, Any], turn: Turn) -> TrainingSheet:
-    questions = [read_question(_turned(question, turn)) for question in one["questions"]]
+    questions = [sound(read_question(_turned(question, turn))) for question in one["questions"]]
     if one["sheet"] not in SHEETS or not 0 < len(questions) <= figures.training.SHEET_ROWS:
         raise ValueError("that is no page")
     return TrainingSheet.objects.create(
@@ -87,7 +88,7 @@ def _sheet(person: Person, one: dict[str, Any], turn: Turn) -> TrainingSheet:
 def _answer(
     person: Person, one: dict[str, Any], number: int, sheets: list[TrainingSheet], turn: Turn
 ) -> TrainingAnswer:
-    question, answer = read_question(_turned(one["question"], turn)), read_answer(one["answer"])
+    question, answer = sound(read_question(_turned(one["question"], turn))), read_answer(one["answer"])
     worth = scored(question, answer)
     if not isfinite(one["spread"]) or one["spread"] <= 0:
         raise ValueError(f"{one['spread']!r:.40} is no spread")

@@ -128,6 +128,7 @@ class ArchiveTests(ApiTestCase):
                     "drawings.json",
                     "families.json",
                     "times.json",
+                    "training.json",
                     "photos/0001-1.jpg",
                     "records/0001.json",
                     "sets.json",
@@ -149,6 +150,7 @@ class ArchiveTests(ApiTestCase):
                 "cards": 1,
                 "moods": 0,
                 "sets": 0,
+                "answers": 0,
                 "records": 1,
             },
         )
