@@ -35,13 +35,13 @@ def tour(page: Page) -> None:
     page.get_by_role("link", name="Contrast").click()
     page.get_by_role("heading", name="What lies on what").wait_for()
     take(page, "contrast")
-    uses(page)
     background(page)
     build(page)
     plan(page)
     log(page)
     recipe(page)
     match(page)
+    training(page)
     supplies(page)
     page.goto(ADDRESS + "/cards/ways/seasons")
     page.get_by_role("article").nth(4).wait_for()
@@ -75,13 +75,6 @@ def colouring(page: Page) -> None:
     page.goto(ADDRESS + "/cards")
     page.get_by_role("link", name="Kingfisher").click()
     page.get_by_role("grid").wait_for()
-
-
-def uses(page: Page) -> None:
-    """What a card uses."""
-    page.get_by_role("link", name="What the card uses").click()
-    page.get_by_role("heading", name="What the card uses").wait_for()
-    take(page, "uses")
 
 
 def build(page: Page) -> None:
@@ -199,6 +192,18 @@ def supplies(page: Page) -> None:
     page.goto(ADDRESS + "/papers")
     page.get_by_role("link", name="Moorings").wait_for()
     take(page, "papers")
+
+
+def training(page: Page) -> None:
+    """An order of lightness, answered with one slip, and its truth."""
+    page.goto(ADDRESS + "/training/practise?exercise=lighter-or-darker&seed=11")
+    tray = page.get_by_role("list", name="To be put in order").get_by_role("button")
+    tray.first.wait_for()
+    for at in range(tray.count()):
+        tray.nth(at).click()
+    page.get_by_role("button", name="That is my order").click()
+    page.get_by_role("button", name="Next").wait_for()
+    take(page, "training")
 
 
 def match(page: Page) -> None:

@@ -70,6 +70,12 @@ class PhoneTests(BrowserTestCase):
                 ("/supplies/sure", "Would help most"),
                 ("/papers", "Moorings"),
                 ("/log", "Nothing is written down yet"),
+                ("/training", "What a screen can teach"),
+                ("/training/practise?exercise=lighter-or-darker&seed=4", "My order"),
+                ("/training/practise?exercise=will-it-join&seed=4", "Where they meet it is"),
+                ("/training/practise?exercise=missing-tone&seed=4", "missing"),
+                ("/training/progress", "Nothing is answered yet"),
+                ("/training/paper", "No page is made yet"),
             ):
                 self.go(path)
                 expect(self.page.get_by_text(there).first).to_be_visible()

@@ -55,6 +55,7 @@ class StoryTests(BrowserTestCase):
         self.takes_it_in_other_colours()
         self.makes_the_set()
         self.keeps_a_season_of_her_own()
+        self.trains_her_eye()
         self.assertEqual({url for url in self.requests if not url.startswith(self.live_server_url)}, set())
 
     def signs_up(self):
@@ -869,3 +870,45 @@ class StoryTests(BrowserTestCase):
         self.heading("First ice")
         self.button("Forget it").click()
         expect(self.page.get_by_role("heading", name="First ice")).to_have_count(0)
+
+    def trains_her_eye(self):
+        """One question of each exercise, what it says of her, and a page that is laid by hand."""
+        self.page.get_by_role("navigation", name="Main").get_by_role("link", name="Training").click()
+        exercises = self.page.get_by_role("main").get_by_role("listitem").filter(has_text="Practise")
+        expect(exercises).to_have_count(5)
+        self.check_axe()
+        for n, title in enumerate(
+            ("Lighter or darker", "Nearest of four", "Will it join", "The missing tone", "Will it read")
+        ):
+            self.page.get_by_role("link", name=f"Practise: {title}").click()
+            self.answers()
+            if n in (0, 2):
+                self.check_axe()
+            self.page.get_by_role("link", name="Enough").click()
+        expect(self.page.get_by_text(re.compile("of 1 right"))).to_have_count(5)
+        self.page.get_by_role("link", name="What I answered").click()
+        expect(self.page.get_by_role("list", name="The truth")).to_have_count(5)
+        self.page.get_by_role("link", name="How I come on").click()
+        expect(self.page.get_by_role("region", name="Will it join")).to_contain_text("of 1 right")
+        self.check_axe()
+        self.page.get_by_role("link", name="On paper").click()
+        self.button("Make a page").click()
+        with self.page.expect_download() as download:
+            self.page.get_by_role("link", name=re.compile("^Print Lighter or darker")).click()
+        self.assertTrue(Path(download.value.path()).read_bytes().startswith(b"%PDF"))
+        self.button("Take the photograph").click()
+        expect(self.page.get_by_role("status").filter(has_text="rows right")).to_be_visible()
+        self.check_axe()
+
+    def answers(self):
+        """Whatever is asked: things in the order in which they stand, or the first of them."""
+        tray = self.page.get_by_role("list", name=re.compile("^To (be put in order|choose from)"))
+        kinds = self.page.get_by_role("radio")
+        expect(tray.or_(kinds.first)).to_be_visible()
+        if kinds.count():
+            kinds.first.click()
+        done = self.button(re.compile("^That is my"))
+        for at in range(tray.get_by_role("button").count()):
+            tray.get_by_role("button").nth(at).click()
+        done.click()
+        expect(self.page.get_by_role("list", name="The truth")).to_be_visible()

@@ -30,6 +30,8 @@ async function next() {
   busy.value = true
   try {
     const body = {
+      // A question that is asked by its number is the same each time.
+      seed: route.query.seed ? Number(route.query.seed) + done.value.length : undefined,
       exercise: exercise.value,
       card: card.value,
       region: region.value,
