@@ -9,6 +9,7 @@ import { finely } from './training'
 /** The five exercises: what each is, how fine the eye is, what comes back today. */
 const { data: training } = useFetched([], () => got(api.GET('/api/training')))
 const due = computed(() => training.value?.exercises.reduce((sum, one) => sum + one.due, 0) ?? 0)
+const practise = (ready: boolean) => (ready ? 'Practise' : 'Practise with all colours')
 const isReady = computed(() => training.value?.exercises.some((one) => one.ready))
 </script>
 
@@ -58,8 +59,8 @@ const isReady = computed(() => training.value?.exercises.some((one) => one.ready
               query: one.ready ? { exercise: one.key } : { exercise: one.key, all: '' },
             }"
             class="button"
-            :aria-label="`Practise: ${one.title}`"
-            >{{ one.ready ? 'Practise' : 'Practise with all colours' }}</RouterLink
+            :aria-label="`${practise(one.ready)}: ${one.title}`"
+            >{{ practise(one.ready) }}</RouterLink
           >
         </li>
       </ul>
