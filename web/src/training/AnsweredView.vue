@@ -78,6 +78,16 @@ const isWrong = (at: number, n: number) =>
         </p>
       </li>
     </ol>
+    <template v-if="answered.orders && !answered.right">
+      <h3 class="label mt-3">As you put them</h3>
+      <ol class="flex" aria-label="As you put them">
+        <li v-for="at in answered.places" :key="at" class="h-9 min-w-0 flex-1">
+          <OptionFace
+            :shades="answered.options[at]!.shown.map((one) => one.shades[answered.view])"
+          />
+        </li>
+      </ol>
+    </template>
     <p class="mt-3 text-xs text-soft">
       <template v-if="!isJoin">Shown {{ views.map((one) => WORDS[one]).join(', ') }}. </template>
       A guess is right {{ plural(Math.round(answered.chance * 1000) / 10, 'time') }} of 100.

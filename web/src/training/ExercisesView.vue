@@ -38,19 +38,18 @@ const isReady = computed(() => training.value?.exercises.some((one) => one.ready
             <h2 class="text-base">{{ one.title }}</h2>
             <p>{{ one.about }}</p>
             <p class="text-xs text-soft">
-              <template v-if="!one.ready"
-                >Your drawer gives none yet: it needs {{ one.needs }}.</template
+              <template v-if="!one.answers">Not tried yet.</template>
+              <template v-else>{{ one.right }} of {{ one.answers }} right</template>
+              <template v-if="one.threshold"
+                >; by now {{ finely(one.threshold, one.unit) }}.</template
               >
-              <template v-else-if="one.threshold">
-                {{ one.right }} of {{ one.answers }} right; by now
-                {{ finely(one.threshold, one.unit) }}.
-              </template>
-              <template v-else-if="one.answers">
-                {{ one.right }} of {{ one.answers }} right; how fine your eye is is told from eight
-                answers on.
-              </template>
-              <template v-else>Not tried yet.</template>
+              <template v-else-if="one.answers"
+                >; how fine your eye is, is told from eight answers on.</template
+              >
               <template v-if="one.due"> {{ plural(one.due, 'question') }} due.</template>
+              <template v-if="!one.ready">
+                Your drawer gives none yet: it needs {{ one.needs }}.</template
+              >
             </p>
           </div>
           <RouterLink
