@@ -97,13 +97,13 @@ const PLACES = [
     <nav
       v-if="!route.meta.alone"
       aria-label="Main"
-      class="flex shrink-0 gap-1 border-line bg-wall p-1.5 max-sm:border-t sm:w-[76px] sm:flex-col sm:border-r sm:py-3 short:sm:gap-0 short:sm:py-1"
+      class="flex shrink-0 gap-1 max-[400px]:gap-0 border-line bg-wall p-1.5 max-sm:border-t sm:w-[76px] sm:flex-col sm:border-r sm:py-3 short:sm:gap-0 short:sm:py-1"
     >
       <RouterLink
         v-for="place in PLACES"
         :key="place.to"
         :to="place.to"
-        class="flex flex-1 flex-col items-center gap-1 rounded-panel px-1 py-2 text-xs short:py-0.5 sm:flex-none"
+        class="flex flex-1 flex-col items-center gap-1 rounded-panel px-1 max-[400px]:px-0 py-2 text-xs short:py-0.5 sm:flex-none"
         :class="
           route.path.startsWith(place.to)
             ? 'bg-strong font-semibold text-onstrong'
@@ -117,7 +117,7 @@ const PLACES = [
       <div class="hidden flex-1 sm:block" />
       <button
         type="button"
-        class="flex flex-1 cursor-pointer flex-col items-center gap-1 rounded-panel px-1 py-2 text-xs hover:bg-room disabled:cursor-default disabled:text-soft short:py-0.5 sm:flex-none"
+        class="flex flex-1 cursor-pointer flex-col items-center gap-1 rounded-panel px-1 max-[400px]:px-0 py-2 text-xs hover:bg-room disabled:cursor-default disabled:text-soft short:py-0.5 sm:flex-none"
         :disabled="!explained"
         :title="explained ? 'How this works' : 'This screen explains itself'"
         @click="about = screen"
@@ -126,7 +126,7 @@ const PLACES = [
       </button>
       <button
         type="button"
-        class="hidden flex-1 cursor-pointer flex-col items-center gap-1 rounded-panel px-1 py-2 text-xs short:py-0.5 hover:bg-room sm:flex-none pointer-fine:flex"
+        class="hidden flex-1 cursor-pointer flex-col items-center gap-1 rounded-panel px-1 max-[400px]:px-0 py-2 text-xs short:py-0.5 hover:bg-room sm:flex-none pointer-fine:flex"
         aria-keyshortcuts="?"
         @click="help = true"
       >
@@ -134,7 +134,7 @@ const PLACES = [
       </button>
       <Menu as="div" class="relative flex flex-1 sm:flex-none">
         <MenuButton
-          class="flex w-full cursor-pointer flex-col items-center gap-1 rounded-panel px-1 py-2 text-xs short:py-0.5 hover:bg-room"
+          class="flex w-full cursor-pointer flex-col items-center gap-1 rounded-panel px-1 max-[400px]:px-0 py-2 text-xs short:py-0.5 hover:bg-room"
         >
           <UserCircleIcon class="size-5" aria-hidden="true" />Account
         </MenuButton>

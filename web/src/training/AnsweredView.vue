@@ -79,7 +79,7 @@ const isWrong = (at: number, n: number) =>
       </li>
     </ol>
     <template v-if="answered.orders && !answered.right">
-      <h3 class="label mt-3">As you put them</h3>
+      <p class="label mt-3">As you put them</p>
       <ol class="flex" aria-label="As you put them">
         <li v-for="at in answered.places" :key="at" class="h-9 min-w-0 flex-1">
           <OptionFace
