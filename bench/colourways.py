@@ -53,7 +53,7 @@ _DRAWINGS = ("heron", "teapot", "anchor", "moth", "watering-can")
 _LETTER = read_size("8 1/2", "11", "in", OF_SHEETS)
 
 
-def _with_drawer(supplies: Supplies) -> Supplies:
+def with_drawer(supplies: Supplies) -> Supplies:
     """The same as the demo studio owns of them."""
     owned = {(line.range, line.colour): line for line in read_drawer((DATA / "drawer.csv").read_bytes())}
     drawer = {}
@@ -161,7 +161,7 @@ class _Counted:
 
 def colourway_rows(visitor: Visitor) -> list[Row]:
     """Rows: colourways of ten cards on all supplies and on the drawer, and five sets of five."""
-    supplies = _with_drawer(everybodys())
+    supplies = with_drawer(everybodys())
     cards = [*_demo_cards(visitor, supplies), *_made_cards(supplies)]
     empty = statistics.median(timed(lambda: visitor.get("/api/me")) for _ in range(CALLS))
     rows: list[Row] = []

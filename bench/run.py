@@ -27,6 +27,7 @@ from bench.prediction import prediction_rows, reliability_rows
 from bench.scans import scan_rows
 from bench.screens import screen_rows
 from bench.shaped import shaped_rows
+from bench.training import training_rows
 from bench.travelling import travelling_rows
 from bench.visitor import CALLS, Row, Visitor, peak_memory, supplies, timed
 from jindle_core.colorimetry.difference import delta_e
@@ -224,6 +225,7 @@ PARTS: dict[str, Callable[[Visitor], list[Row]]] = {
     "growth": lambda _: growth_rows(),
     "travelling": travelling_rows,
     "colourways": colourway_rows,
+    "training": training_rows,
     "glaze": lambda visitor: [glaze(visitor), inked(visitor)],
     "landings": landing_rows,
     "long": lambda _: [

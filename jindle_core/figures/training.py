@@ -2,8 +2,8 @@
 
 from types import MappingProxyType
 
-# Combined sigmas between two things that are asked apart: of 20 such pairs one at most is the other way.
-SURE = 1.645
+# Combined sigmas between two things that are asked apart: of 40 such pairs one at most is the other way.
+SURE = 1.96
 # How many of the questions are to come out right: fewer discourage, more teach and measure little.
 TARGET = 0.75
 LAPSE = 0.02  # of the answers that miss whatever was asked: slips (Watson and Pelli 1983: 1 to 5 %)
@@ -29,7 +29,7 @@ ORDER = (3, 7)  # colours to be ordered
 READ_ORDER = (3, 5)  # words on grounds
 CHOICES, STRIPS = 4, 3
 TRIES, FAMILY_TRIES = 8, 30  # beginnings that are tried for a question as hard as wanted
-HARDER = (1.0, 0.6, 0.3, 0.05)  # of the margin wanted, tried in turn where there are none that wide
+HARDER = (1.0, 0.6, 0.3, 0.05)  # of the margin wanted, in turn where there are none that wide
 FOUND = 3  # questions among which the one as hard as wanted is chosen, where none is near it
 ENOUGH = 0.12  # natural logarithm by which it may be easier or harder than wanted
 PAIRS, JOINS = 120, 20  # words on grounds, and pads beside pads, among which questions are looked for
@@ -44,6 +44,9 @@ LETTERING_L = 12.0  # ΔL* below which nobody would write one on the other, so t
 # Where a wrong strip goes: cleaner (L*, and C* of the ends' mean hue, a step) or muddier (L* a step of its
 # way to grey, and beyond).
 CLEANER, MUDDIER = (4.0, 14.0), (7.0, 12.0)
+# Both wrong strips on one side, the farther twice as far, are as hard as one on each side at this share of
+# the margin (``threshold.right_share`` at three of four).
+ONE_SIDED = 0.75
 DEEPER = 10.0  # L* a step where it is lighter or darker instead
 
 # What was missed comes back after so many days, each time later; a miss begins anew (Leitner 1972: boxes,

@@ -78,7 +78,6 @@ class _Join:
         """A question of them, with two wrong strips a margin and more off; None where there is none."""
         if self.kind is None:
             return None
-        margin = max(margin, 1.1 * figures.training.SURE * self.sigma)
         axis = _DEPTH if value_only or self.kind is Meeting.CLEAN else _MUD
         tried = (self._wrong(ways, margin, axis, value_only) for ways in random.permutation(_PLACES).tolist())
         wrong = next((options for options in tried if options), None)
@@ -103,6 +102,9 @@ class _Join:
     def _wrong(self, ways: list[int], margin: float, axis: _Axis, value_only: bool) -> list[Option]:
         """Wrong strips, so many margins to either side; none where no screen shows them, or no farther is."""
         middle = len(self.strip) // 2
+        if ways[0] * ways[1] > 0:
+            margin *= figures.training.ONE_SIDED
+        margin = max(margin, 1.1 * figures.training.SURE * self.sigma)
         strips = np.array([_moved(self.strip, abs(way) * margin, way < 0, axis, value_only) for way in ways])
         off = off_from(self.strip[middle], strips[:, middle], value_only)
         if (off < 0.95 * margin).any() or not on_screen(strips).all():

@@ -44,7 +44,8 @@ class Trial:
 class Threshold:
     """From how far apart on ``figures.training.TARGET`` are right, and within which interval; ΔL* or ΔE00.
 
-    ``spread`` is one sigma of what is seen; ``answers`` how many choices it stands on.
+    ``spread`` is one sigma of what is seen; ``answers`` how many choices it stands on, ``finest`` the least
+    margin among them (infinite where there are none): below that nobody was asked.
     """
 
     value: float
@@ -52,6 +53,7 @@ class Threshold:
     high: float
     spread: float
     answers: int
+    finest: float
 
 
 def right_share(margins: Array, spread: Array) -> Array:
@@ -117,7 +119,8 @@ def threshold(exercise: Exercise, trials: Sequence[Trial]) -> Threshold:
     low, high = np.exp(np.interp([half, 1 - half], summed, logs))
     spread = float(np.exp(weights @ logs))
     per = _per_spread(choices_of(exercise), figures.training.TARGET)
-    return Threshold(spread * per, float(low) * per, float(high) * per, spread, len(trials))
+    finest = min((min(trial.margins) for trial in trials), default=float("inf"))
+    return Threshold(spread * per, float(low) * per, float(high) * per, spread, len(trials), finest)
 
 
 def wanted_margin(exercise: Exercise, spread: float, count: int) -> float:

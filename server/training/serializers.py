@@ -20,6 +20,7 @@ class ThresholdSerializer(serializers.Serializer):
     value = serializers.FloatField()
     low = serializers.FloatField()
     high = serializers.FloatField()
+    finest = serializers.FloatField(help_text="the least difference that was asked")
 
 
 class ExerciseSerializer(serializers.Serializer):

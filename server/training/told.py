@@ -136,7 +136,7 @@ def threshold_told(found: Threshold, answers: int) -> dict[str, Any] | None:
     """How fine an eye is; None before there are enough answers to say."""
     if answers < figures.training.LEAST_ANSWERS:
         return None
-    return {name: round(getattr(found, name), 1) for name in ("value", "low", "high")}
+    return {name: round(getattr(found, name), 1) for name in ("value", "low", "high", "finest")}
 
 
 def exercise_told(
