@@ -99,7 +99,7 @@ def sure_rows(supplies: Supplies) -> Iterator[Row]:
             places[exercise, len(question.options), question.truth[0]] += 1
     told = f"{nearer}; {statistics.fmean(mean):.1%}, {worst:.0%} of the least sure one"
     yield (
-        f"{len(mean)} questions: nearer than their uncertainty; with another truth, were supplies off at random",
+        f"{len(mean)} questions: nearer than their uncertainty; with another truth, were supplies off",
         "0; ≤ 1 % in the mean",
         told,
         nearer == 0 and statistics.fmean(mean) <= 0.01,

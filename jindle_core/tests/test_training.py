@@ -176,6 +176,16 @@ class QuestionTests(TestCase):
             hits = [bool(around & {one.id for one in q.colours}) for q in found if q is not None]
             self.assertGreater(sum(hits), 0.8 * len(hits), exercise)
 
+    def test_of_thousands_some_are_drawn_and_those_it_is_about(self):
+        many = drawer(each=1500)
+        for exercise in Exercise:
+            for seed in range(6):
+                random = np.random.default_rng(seed)
+                wish = Wish(around=frozenset({7, 1600, 3100}))
+                question = ask_on_paper(exercise, many, 3.0, wish, random)
+                if question is not None and exercise is Exercise.LIGHTER:
+                    self.assertTrue(wish.around & {one.id for one in question.colours})
+
     def test_metallic_colours_and_those_no_screen_shows_are_left_out(self):
         ranges = dict(SUPPLIES.ranges)
         ranges[1] = replace(ranges[1], properties={"metallic": True})
@@ -438,6 +448,8 @@ class ProgressTests(TestCase):
         self.assertEqual(found[0].by_chance, 7 / 4)
         self.assertEqual([one.threshold for one in found], [None] * 3)  # too few to say
         self.assertEqual(weeks(Exercise.JOIN, answers), [])
+        years = weeks(Exercise.NEAREST, [self.one(7 * n, True) for n in range(60)], 0)
+        self.assertEqual([one.first_day // 7 for one in years], list(range(60 - figures.training.WEEKS, 60)))
         many = [self.one(8, True) for _ in range(9)]
         self.assertLess(
             weeks(Exercise.NEAREST, many)[0].threshold.value, threshold(Exercise.NEAREST, ()).value
@@ -513,6 +525,15 @@ class SheetTests(TestCase):
                 self.assertIn(f"{one.label}: {one.range_name}", codes([question]))
             self.assertIn(question.options[question.truth[0]].shown[0].label, truth_words(question))
             self.assertIn(question.options[0].shown[0].label, words_of(question))
+
+    def test_of_pads_how_they_meet_is_asked_of_everybody(self):
+        wish = Wish(eyes="deutan", value_only=True)
+        for seed in range(40):
+            question = ask_on_paper(Exercise.JOIN, SUPPLIES, 4.0, wish, np.random.default_rng(seed))
+            if question is not None:
+                self.assertIsNotNone(sound(question).kind)
+            nearest = ask_on_paper(Exercise.NEAREST, SUPPLIES, 4.0, wish, np.random.default_rng(seed))
+            self.assertEqual("lightness alone" in words_of(nearest), nearest.value_only)
 
 
 class AskedTests(TestCase):

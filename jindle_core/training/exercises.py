@@ -141,11 +141,16 @@ def ask_on_paper(
 
     A printer cannot be trusted with strips, so of pads it is asked only how they meet.
     """
+    pads = exercise is Exercise.JOIN
     on_paper = replace(
-        wish, on_screen=False, apart=figures.training.SHEET_APART, most=figures.training.SHEET_ORDER
+        wish,
+        on_screen=False,
+        apart=figures.training.SHEET_APART,
+        most=figures.training.SHEET_ORDER,
+        value_only=wish.value_only and not pads,
     )
     question = ask(exercise, supplies, spread, on_paper, random)
-    return replace(question, options=()) if question and exercise is Exercise.JOIN else question
+    return replace(question, options=()) if question and pads else question
 
 
 def ask_again(question: Question, supplies: Supplies, random: _Random) -> Question | None:

@@ -26,7 +26,7 @@ _PLACES = ((1, 2), (-1, 1), (-2, -1))
 
 def ask(supplies: Supplies, asked: Asked, random: np.random.Generator) -> Question | None:
     """Two pads that surely meet in one way, each way as often as the others where there is one."""
-    places = stock(supplies, PAD_MEDIA, asked)
+    places = stock(supplies, PAD_MEDIA, asked, random)
     places = places[~are_white(supplies.lab[places])]
     if len(places) < 2:
         return None

@@ -14,7 +14,7 @@ NEEDS = "three colours whose lightness is surely apart"
 
 def ask(supplies: Supplies, asked: Asked, random: np.random.Generator) -> Question | None:
     """An order of three to seven colours; None where no three are surely apart."""
-    places = stock(supplies, LAID_MEDIA, asked)
+    places = stock(supplies, LAID_MEDIA, asked, random)
     if len(places) < figures.training.ORDER[0]:
         return None
     values, sigmas = supplies.lab[places, 0], supplies.sigma[places]

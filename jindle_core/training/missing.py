@@ -22,7 +22,9 @@ _MEDIA = [medium for medium in PICTURE_MEDIA if medium not in PAD_MEDIA]
 
 def ask(supplies: Supplies, asked: Asked, random: np.random.Generator) -> Question | None:
     """Two tones and four colours of which one surely is the third; None where there is no such."""
-    shelves = [places for medium in _MEDIA if len(places := stock(supplies, (medium,), asked)) >= _LEAST]
+    shelves = [
+        places for medium in _MEDIA if len(places := stock(supplies, (medium,), asked, random)) >= _LEAST
+    ]
     if not shelves:
         return None
     found = []

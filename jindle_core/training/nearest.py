@@ -37,9 +37,9 @@ def ask(supplies: Supplies, asked: Asked, random: np.random.Generator) -> Questi
     chosen = [
         (media, places)
         for media in _CHOSEN
-        if len(places := stock(supplies, media, asked)) >= figures.training.CHOICES
+        if len(places := stock(supplies, media, asked, random)) >= figures.training.CHOICES
     ]
-    targets = stock(supplies, _TARGETS, asked)
+    targets = stock(supplies, _TARGETS, asked, random)
     if not chosen or not len(targets):
         return None
     targets = beginnings(targets, supplies, asked)

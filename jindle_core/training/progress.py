@@ -56,7 +56,7 @@ class RegionProgress:
 
 
 def weeks(exercise: Exercise, answers: Iterable[Answered], first_weekday: int = 0) -> list[Week]:
-    """Each week of an exercise in which anything was answered, the earliest first.
+    """The latest weeks of an exercise in which anything was answered, the earliest first.
 
     Weeks begin on days whose number leaves ``first_weekday`` when it is divided by seven.
     """
@@ -66,8 +66,8 @@ def weeks(exercise: Exercise, answers: Iterable[Answered], first_weekday: int = 
         return one.day - (one.day - first_weekday) % DAYS
 
     found = []
-    for first, group in groupby(sorted(these, key=begins), key=begins):
-        listed = list(group)
+    every = [(first, list(group)) for first, group in groupby(sorted(these, key=begins), key=begins)]
+    for first, listed in every[-figures.training.WEEKS :]:
         trials = [trial for one in listed if not one.value_only for trial in one.trials]
         enough = sum(not one.value_only for one in listed) >= figures.training.LEAST_ANSWERS
         found.append(

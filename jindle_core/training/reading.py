@@ -22,7 +22,7 @@ _WRITTEN = [medium for medium in LETTERING_MEDIA if medium is not Medium.EMBOSSI
 
 def ask(supplies: Supplies, asked: Asked, random: np.random.Generator) -> Question | None:
     """Three to five words on grounds; None where no three read surely otherwise."""
-    words, grounds = stock(supplies, _WRITTEN, asked), stock(supplies, GROUND_MEDIA, asked)
+    words, grounds = stock(supplies, _WRITTEN, asked, random), stock(supplies, GROUND_MEDIA, asked, random)
     if not len(words) or not len(grounds):
         return None
     amount = figures.training.PAIRS

@@ -3,6 +3,8 @@
 import math
 from collections.abc import Sequence
 
+import numpy as np
+
 from jindle_core import figures
 from jindle_core.colorimetry.naming import hue_name
 from jindle_core.supplies.colours import Supplies
@@ -40,9 +42,12 @@ def region(lab: Sequence[float]) -> str:
 
 
 def within(supplies: Supplies, name: str) -> frozenset[int]:
-    """The ids of the colours that are of a region."""
-    labs = supplies.lab.tolist()
-    return frozenset(row.id for row, lab in zip(supplies.rows, labs, strict=True) if region(lab) == name)
+    """The ids of a region's colours: of the drawer's, or of all that can be had where it is empty."""
+    places = np.flatnonzero(supplies.usable if supplies.usable.any() else supplies.to_be_had)
+    labs = supplies.lab[places].tolist()
+    return frozenset(
+        supplies.rows[place].id for place, lab in zip(places, labs, strict=True) if region(lab) == name
+    )
 
 
 def regions_of(question: Question) -> tuple[str, ...]:

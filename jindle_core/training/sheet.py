@@ -63,6 +63,7 @@ def boxes_of(question: Question) -> tuple[LaidBox, ...]:
 def words_of(question: Question) -> str:
     """What is to be done in a question's row."""
     listed = ", ".join(" on ".join(one.label for one in option.shown) for option in question.options)
+    lightness = " in lightness alone" if question.value_only else ""
     if question.exercise is Exercise.LIGHTER:
         return f"Lay from the lightest to the darkest: {listed}"
     if question.exercise is Exercise.READ:
@@ -71,8 +72,8 @@ def words_of(question: Question) -> str:
         first, second = question.given
         return f"How will {first.label} and {second.label} meet? Fill one box with a dark pen."
     if question.exercise is Exercise.NEAREST:
-        return f"Which comes nearest to {question.given[0].label}? Lay it: {listed}"
-    return f"Which is the tone between or beside them? Lay it: {listed}"
+        return f"Which comes nearest to {question.given[0].label}{lightness}? Lay it: {listed}"
+    return f"Which is the tone between or beside them{lightness}? Lay it: {listed}"
 
 
 def codes(questions: Sequence[Question]) -> str:

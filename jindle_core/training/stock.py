@@ -4,6 +4,7 @@ from collections.abc import Collection
 
 import numpy as np
 
+from jindle_core import figures
 from jindle_core.media import PAD_MEDIA, Medium
 from jindle_core.supplies.colours import Supplies
 from jindle_core.training.question import Asked, AskedColour
@@ -20,10 +21,13 @@ LAID_MEDIA = (
 )
 
 
-def stock(supplies: Supplies, media: Collection[Medium], asked: Asked) -> np.ndarray:
+def stock(
+    supplies: Supplies, media: Collection[Medium], asked: Asked, random: np.random.Generator
+) -> np.ndarray:
     """The places of the colours of some media that can be asked of: in the drawer, or all that can be had.
 
-    What is metallic turns with the light and has no one lightness, so nothing is asked of it.
+    What is metallic turns with the light and has no one lightness, so nothing is asked of it. Of very many
+    colours some are drawn, and those that it is to be about.
     """
     places = supplies.of_media(media)
     if asked.owned:
@@ -31,15 +35,24 @@ def stock(supplies: Supplies, media: Collection[Medium], asked: Asked) -> np.nda
     if asked.on_screen:
         places = places[supplies.shown[places]]
     metallic = [key for key, facts in supplies.ranges.items() if facts.properties.get("metallic")]
-    return places[~np.isin(supplies.range_ids[places], metallic)] if metallic else places
+    if metallic:
+        places = places[~np.isin(supplies.range_ids[places], metallic)]
+    if len(places) > figures.training.AMONG:
+        drawn = random.choice(places, figures.training.AMONG, replace=False)
+        places = np.union1d(drawn, _about(places, supplies, asked))
+    return places
 
 
 def beginnings(places: np.ndarray, supplies: Supplies, asked: Asked) -> np.ndarray:
     """Those of some places that a question may begin with: the ones it is to be about, if any is there."""
-    if not asked.around:
-        return places
-    rather = np.array([supplies.rows[place].id in asked.around for place in places], dtype=bool)
-    return places[rather] if rather.any() else places
+    rather = _about(places, supplies, asked)
+    return rather if len(rather) else places
+
+
+def _about(places: np.ndarray, supplies: Supplies, asked: Asked) -> np.ndarray:
+    """Those of some places that it is to be about: as many at most as are drawn of very many."""
+    wanted = [supplies.places[pk] for pk in asked.around if pk in supplies.places]
+    return np.intersect1d(places, np.array(wanted, dtype=np.intp))[: figures.training.AMONG]
 
 
 def asked_colour(supplies: Supplies, place: int) -> AskedColour:

@@ -46,6 +46,9 @@ from server.access import (
     shared_recipes_of,
     steps_taken_by,
     strip_of,
+    training_answers_of,
+    training_missed_of,
+    training_sheets_of,
 )
 from server.accounts.models import PREFERENCES, Person
 from server.cards.actions import keep_card
@@ -115,6 +118,9 @@ def set_back(studio: Person) -> None:
         strip_of(studio),
         shared_recipes_of(studio),
         steps_taken_by(studio),
+        training_answers_of(studio),
+        training_missed_of(studio),
+        training_sheets_of(studio),
     ):
         theirs.delete()
     keep_reader_state(studio, State())

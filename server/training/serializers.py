@@ -11,6 +11,8 @@ from server.catalogue.swatches import FORM_CHOICES, ShadesSerializer
 from server.training.models import EXERCISE_CHOICES, SHEET_CHOICES
 from standins.camera import LIGHTS
 
+# A token holds the whole question; names of supplies may be long.
+_LONGEST = 200_000
 VIEWS = ["colour", "greys", "lamp"]
 
 
@@ -110,7 +112,7 @@ class QuestionSerializer(serializers.Serializer):
 class AnswerSerializer(serializers.Serializer):
     """An answer: the places of the options in order, or of the one that was chosen."""
 
-    token = serializers.CharField(max_length=20_000)
+    token = serializers.CharField(max_length=_LONGEST)
     places = serializers.ListField(
         child=serializers.IntegerField(min_value=0), max_length=figures.training.ORDER[1]
     )

@@ -38,7 +38,10 @@ class StudioTests(ApiTestCase):
         make_range(self.studio, "Left behind")
         self.ask("delete", f"cards/{others[0]['id']}", status=204)
         StoredCard.objects.filter(pk=first["id"]).update(stored={"name": "broken"})
-        self.ask("patch", "me", {"units": "mm"})
+        self.ask("patch", "me", {"units": "mm", "eyes": "protan"})
+        question = self.ask("post", "training/question", {"exercise": "nearest-of-four", "seed": 1})
+        self.ask("post", "training/answers", {"token": question["token"], "places": [0]}, 201)
+        self.ask("post", "training/sheets", {"exercise": "nearest-of-four"}, 201)
 
     def assertAsAtFirst(self):
         forget_catalogues()
