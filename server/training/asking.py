@@ -78,16 +78,18 @@ def questions_for_sheet(
         if question is None or len(found) == figures.training.SHEET_ROWS:
             break
     if not found:
-        raise BadInput(nothing_to_ask(exercise))
+        raise BadInput(nothing_to_ask(exercise, on_paper=True))
     return list(found.values())
 
 
-def nothing_to_ask(exercise: Exercise | None) -> Problem:
-    """Why nothing can be asked, and what would change that."""
+def nothing_to_ask(exercise: Exercise | None, on_paper: bool = False) -> Problem:
+    """Why nothing can be asked, and what would change that; only what is owned can be laid on paper."""
     needs = EXERCISES[exercise].needs if exercise else "three colours whose lightness is surely apart"
     words = (
-        f"There is nothing sure to be asked of these colours: it needs {needs}. Own more, read swatches of"
-        " those that are known roughly, or practise with colours that you do not own."
+        f"There is nothing sure to be asked of these colours: it needs {needs}. Say what else you own, "
+        + ("or " if on_paper else "")
+        + "read swatches of those that are known roughly"
+        + ("." if on_paper else ", or practise with colours that you do not own.")
     )
     return Problem(words, field="exercise")
 

@@ -99,6 +99,7 @@ class QuestionSerializer(serializers.Serializer):
     token = serializers.CharField(help_text="goes back with the answer")
     comes_back = serializers.BooleanField(help_text="it was missed before")
     exercise = serializers.ChoiceField(choices=EXERCISE_CHOICES)
+    title = serializers.CharField(help_text="of the exercise")
     prompt = serializers.CharField()
     orders = serializers.BooleanField(help_text="all is put in order; else one is chosen")
     view = serializers.ChoiceField(choices=VIEWS)

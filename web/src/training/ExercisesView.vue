@@ -26,7 +26,14 @@ const isReady = computed(() => training.value?.exercises.some((one) => one.ready
         <span v-if="due"
           >{{ plural(due, 'question') }} that you missed {{ due === 1 ? 'is' : 'are' }} due.</span
         >
-        <span v-else class="text-soft">{{ training.session }} questions of your own colours.</span>
+        <span v-else-if="isReady" class="text-soft"
+          >{{ training.session }} questions of your own colours.</span
+        >
+        <span v-else
+          >{{ training.session }} questions, of all colours that are here.
+          <RouterLink to="/supplies/mine" class="underline">Say what you own</RouterLink>, and they
+          are of that.</span
+        >
       </div>
       <ul class="space-y-2">
         <li
@@ -37,7 +44,7 @@ const isReady = computed(() => training.value?.exercises.some((one) => one.ready
           <div class="min-w-0 flex-1 basis-72">
             <h2 class="text-base">{{ one.title }}</h2>
             <p>{{ one.about }}</p>
-            <p class="text-xs text-soft">
+            <p v-if="one.ready || one.answers || training.own" class="text-xs text-soft">
               <template v-if="!one.answers">Not tried yet.</template>
               <template v-else>{{ one.right }} of {{ one.answers }} right</template>
               <template v-if="one.threshold"

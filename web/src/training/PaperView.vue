@@ -110,6 +110,7 @@ usePasted((picture) => void score(picture, picture.name))
       </form>
       <p v-if="problem && !chosen" role="alert" class="mb-3 border-l-2 border-ink pl-3">
         {{ problem }}
+        <RouterLink to="/supplies/mine" class="underline">What I own</RouterLink>
       </p>
       <p v-if="sheets && !sheets.length" class="text-soft">No page is made yet.</p>
       <ul v-else class="space-y-2" aria-label="Pages">

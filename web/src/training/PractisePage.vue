@@ -86,13 +86,14 @@ function focus(button: unknown) {
   <main class="overflow-y-auto p-6 small:p-3">
     <header class="head">
       <RouterLink :to="back" class="button">{{ card ? 'Back to the card' : 'Enough' }}</RouterLink>
-      <h1 class="min-w-0 flex-1 text-lg">
-        {{ question?.prompt ?? (problem ? 'Nothing to ask' : 'Looking for a question …') }}
-      </h1>
+      <span class="min-w-0 flex-1 text-soft">{{ question?.title }}</span>
       <span class="text-soft" role="status"
         >{{ Math.min(done.length + (scored ? 0 : 1), most) }} of {{ most }}</span
       >
     </header>
+    <h1 class="mb-3 text-lg">
+      {{ question?.prompt ?? (problem ? 'Nothing to ask' : 'Looking for a question …') }}
+    </h1>
     <div v-if="problem" class="max-w-xl">
       <p role="alert" class="mb-3 border-l-2 border-ink pl-3">{{ problem }}</p>
       <div class="flex flex-wrap gap-2">

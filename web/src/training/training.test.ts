@@ -24,6 +24,7 @@ const plain = {
   token: 't',
   comes_back: false,
   exercise: 'lighter-or-darker',
+  title: 'Lighter or darker',
   prompt: 'Put them in order, the lightest first.',
   orders: true,
   view: 'colour',
