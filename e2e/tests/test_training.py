@@ -28,7 +28,7 @@ class TrainingTests(BrowserTestCase):
         expect(self.page.get_by_role("list", name="The truth")).to_be_visible()
 
     def test_a_check_leads_to_what_trains_the_eye_for_it_and_back(self):
-        self.open_card("Kingfisher")
+        self.open_card("Allotment")
         checks = self.page.get_by_role("region", name="Checks")
         link = checks.get_by_role("link", name="Practise this").first
         expect(link).to_be_visible()
