@@ -73,3 +73,5 @@ SHEET_ORDER = 5  # colours of an order on it at most: its row's boxes
 SHEET_APART = 8.0
 SHEET_FAR = 14.0  # ΔE00 from every code that could have been laid: then it is none of them
 SHEET_MARK_L = 60.0  # L* below which a box of those that are only marked counts as marked
+SHEET_CELLS = (8, 2)  # that a page's number is printed in: 13 of them tell it, 3 whether it was read well
+SHEET_NUMBERS = (1000, 8000)  # of pages: four digits, within what 13 cells tell

@@ -34,7 +34,18 @@ from jindle_core.training.question import (
 from jindle_core.training.regions import region, regions_of, within
 from jindle_core.training.repetition import days_until, next_box
 from jindle_core.training.scoring import Answer, scored
-from jindle_core.training.sheet import boxes_of, codes, laid_lab, row_areas, seen_row, truth_words, words_of
+from jindle_core.training.sheet import (
+    boxes_of,
+    codes,
+    laid_lab,
+    number_bits,
+    number_cells,
+    number_of,
+    row_areas,
+    seen_row,
+    truth_words,
+    words_of,
+)
 from jindle_core.training.sound import sound
 from jindle_core.training.threshold import (
     Trial,
@@ -525,6 +536,14 @@ class SheetTests(TestCase):
                 self.assertIn(f"{one.label}: {one.range_name}", codes([question]))
             self.assertIn(question.options[question.truth[0]].shown[0].label, truth_words(question))
             self.assertIn(question.options[0].shown[0].label, words_of(question))
+
+    @given(st.sampled_from(range(*figures.training.SHEET_NUMBERS)), st.integers(0, 15))
+    def test_a_page_says_which_it_is_and_a_slip_in_one_cell_shows(self, number, at):
+        bits = list(number_bits(number))
+        self.assertEqual(len(bits), len(number_cells(swatch_sheet("letter"))))
+        self.assertEqual(number_of(bits), number)
+        bits[at] = not bits[at]
+        self.assertIsNone(number_of(bits))
 
     def test_of_pads_how_they_meet_is_asked_of_everybody(self):
         wish = Wish(eyes="deutan", value_only=True)

@@ -88,12 +88,14 @@ PRACTISED = MappingProxyType(
 class Wish:
     """Whose colours, and whose eyes: see ``Asked``.
 
-    With ``value_only`` somebody whose ``eyes`` part what is asked too little is asked for lightness alone.
+    With ``value_only`` somebody whose ``eyes`` part what is asked too little is asked for lightness alone, as
+    hard as is good for their ``value_spread`` (ΔL*; None: not known yet).
     """
 
     owned: bool = True
     eyes: Eyes = ""
     value_only: bool = False
+    value_spread: float | None = None
     around: frozenset[int] = frozenset()
     on_screen: bool = True
     apart: float = 0.0
@@ -121,7 +123,8 @@ def ask(
         asked = replace(asked, view=_VIEWS[int(random.integers(len(_VIEWS)))] if wish.on_screen else "colour")
     found = _hard_enough(exercise, supplies, asked, random)
     if found is not None and wish.value_only and found.hidden_from(wish.eyes):
-        return _hard_enough(exercise, supplies, replace(asked, value_only=True), random)
+        margin = wanted_margin(exercise, wish.value_spread or spread, count)
+        return _hard_enough(exercise, supplies, replace(asked, value_only=True, margin=margin), random)
     return found
 
 

@@ -191,7 +191,9 @@ def _muddier(middle: Array) -> Array:
 def _cleaner(middle: Array, first: Array, last: Array) -> Array:
     """Colours on the way to lighter and stronger (k, 3), in the hue that the two pads have between them."""
     lighter, stronger = figures.training.CLEANER
-    mean = middle[1:] / max(float(np.hypot(*middle[1:])), 1.0) + (first + last)[1:] / 200
+    mean: Array = (first + last)[1:] / 2
+    if np.hypot(*mean) < 1:  # they are opposite: what is left of either shows in the middle
+        mean = middle[1:]
     mean = mean / max(float(np.hypot(*mean)), 1e-9)
     return np.column_stack(
         [middle[0] + lighter * _STEPS, *(middle[1:, None] + stronger * mean[:, None] * _STEPS)]

@@ -17,6 +17,7 @@ from jindle_core.training.question import Exercise, Option, Question
 from jindle_core.training.scoring import Answer
 from jindle_core.words import in_words
 
+_LEFT, _LEFT_BITS = 7, 3  # what a number leaves when it is divided by seven, in twos
 _RANKS = ("first", "second", "third", "fourth", "fifth")
 
 
@@ -41,6 +42,37 @@ def row_areas(sheet: SwatchSheet, row: int) -> tuple[SheetArea, tuple[SheetArea,
     first = row * figures.paper.SHEET_COLUMNS
     words, *boxes = sheet.boxes[first : first + figures.paper.SHEET_COLUMNS]
     return words, tuple(boxes)
+
+
+def number_cells(sheet: SwatchSheet) -> tuple[SheetArea, ...]:
+    """The cells in which a page's number is printed, in the field that other pages keep for grey card."""
+    columns, rows = figures.training.SHEET_CELLS
+    field = sheet.grey
+    across, down = field.width / columns, field.height / rows
+    return tuple(
+        SheetArea(field.left + column * across, field.top + row * down, across, down)
+        for row in range(rows)
+        for column in range(columns)
+    )
+
+
+def number_bits(number: int) -> tuple[bool, ...]:
+    """Which of the cells are dark: the number in twos, the least first, then what it leaves by seven.
+
+    >>> number_of(number_bits(4021))
+    4021
+    """
+    columns, rows = figures.training.SHEET_CELLS
+    told = number | (number % _LEFT) << (columns * rows - _LEFT_BITS)
+    return tuple(bool(told >> at & 1) for at in range(columns * rows))
+
+
+def number_of(bits: Sequence[bool]) -> int | None:
+    """The number that dark cells tell; None where they tell none."""
+    told = sum(dark << at for at, dark in enumerate(bits))
+    number = told & (1 << (len(bits) - _LEFT_BITS)) - 1
+    read_well = number % _LEFT == told >> (len(bits) - _LEFT_BITS)
+    return number if read_well and number in range(*figures.training.SHEET_NUMBERS) else None
 
 
 def boxes_of(question: Question) -> tuple[LaidBox, ...]:

@@ -287,6 +287,7 @@ class AccessTests(ApiTestCase):
             owner=self.ann,
             exercise="lighter-or-darker",
             sheet="a4",
+            number=1234,
             questions=[
                 plain(
                     Question(

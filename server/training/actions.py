@@ -1,12 +1,15 @@
 """Every write to training: an answer is kept, what was missed comes back, a sheet is made."""
 
+import secrets
 from collections.abc import Sequence
 from datetime import timedelta
 from typing import Any
 
+import numpy as np
 from django.utils import timezone
 
 from jindle_core import figures
+from jindle_core.colorimetry.spaces import on_screen
 from jindle_core.errors import BadInput, Problem
 from jindle_core.stored import plain, structured
 from jindle_core.training.question import Exercise, Question
@@ -14,7 +17,7 @@ from jindle_core.training.regions import regions_of
 from jindle_core.training.repetition import days_until, next_box
 from jindle_core.training.scoring import Answer, Scored, scored
 from jindle_core.training.threshold import Threshold, Trial, threshold
-from server.access import training_answers_of, training_missed_of
+from server.access import training_answers_of, training_missed_of, training_sheets_of
 from server.accounts.models import Person
 from server.quotas import check_room
 from server.training.models import MissedQuestion, TrainingAnswer, TrainingSheet
@@ -41,7 +44,6 @@ def keep_answer(
         return before, scored(*read_answered(before)), None
     worth = scored(question, answer)
     check_room(person, "answers")
-    latest = () if question.value_only else worth.trials
     stored = TrainingAnswer.objects.create(
         owner=person,
         exercise=question.exercise.value,
@@ -50,7 +52,7 @@ def keep_answer(
         chance=question.chance,
         trials=[plain(one) for one in worth.trials],
         regions=list(regions_of(question)),
-        spread=threshold_of(person, question.exercise, latest).spread,
+        spread=threshold_of(person, question.exercise, question.value_only, worth.trials).spread,
         question=plain(question),
         answer=plain(answer),
         digest=digest,
@@ -67,8 +69,8 @@ def _come_back(person: Person, question: Question, right: bool, missed: int | No
         if found is not None:
             found.delete()
         return None
-    if not question.options:
-        return None  # on paper only half of it was asked
+    if not question.options or not on_screen(np.array([one.lab for one in question.colours])).all():
+        return None  # on paper it was: half of it only, or of colours that no screen shows
     days = days_until(box)
     found = found or MissedQuestion(owner=person, exercise=question.exercise.value)
     found.question, found.box, found.due = plain(question), box, timezone.now() + timedelta(days=days)
@@ -82,8 +84,11 @@ def make_sheet(person: Person, exercise: Exercise, sheet: str, questions: list[Q
     if not questions:
         raise BadInput(Problem("There is nothing to be asked of these colours.", field="exercise"))
     check_room(person, "training sheets")
+    taken = set(training_sheets_of(person).values_list("number", flat=True))
+    number = secrets.choice([one for one in range(*figures.training.SHEET_NUMBERS) if one not in taken])
+    told = [plain(one) for one in questions]
     return TrainingSheet.objects.create(
-        owner=person, exercise=exercise.value, sheet=sheet, questions=[plain(one) for one in questions]
+        owner=person, exercise=exercise.value, sheet=sheet, number=number, questions=told
     )
 
 
@@ -94,9 +99,11 @@ def begin_anew(person: Person) -> None:
     training_missed_of(person).delete()
 
 
-def threshold_of(person: Person, exercise: Exercise, latest: Sequence[Trial] = ()) -> Threshold:
-    """How fine their eye is in an exercise, by the latest answers and what was just answered."""
-    found = training_answers_of(person).filter(exercise=exercise.value, value_only=False)
+def threshold_of(
+    person: Person, exercise: Exercise, value_only: bool = False, latest: Sequence[Trial] = ()
+) -> Threshold:
+    """How fine their eye is in an exercise, or for lightness alone in it, by the latest answers."""
+    found = training_answers_of(person).filter(exercise=exercise.value, value_only=value_only)
     rows = found.order_by("-id").values_list("trials", flat=True)[: figures.training.WINDOW]
     trials = [trial for row in reversed(rows) for trial in read_trials(row)]
     return threshold(exercise, [*trials, *latest])

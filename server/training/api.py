@@ -14,7 +14,7 @@ from jindle_core import figures
 from jindle_core.blending.joins import Meeting
 from jindle_core.card.references import named
 from jindle_core.training.exercises import ask
-from jindle_core.training.question import Exercise
+from jindle_core.training.question import Exercise, Question
 from jindle_core.training.regions import within
 from jindle_core.training.scoring import Answer, scored
 from server.access import own_card, training_answers_of, training_missed_of
@@ -141,7 +141,7 @@ class Answers(APIView):
             {
                 "answered": told.answered_told(question, first, worth),
                 "comes_back_in": days,
-                **_standing(request.user, question.exercise),
+                **_standing(request.user, question),
             },
             status=status.HTTP_201_CREATED,
         )
@@ -156,12 +156,11 @@ class Progress(APIView):
         return Response(told.progress_told(answers_for_progress(request.user)))
 
 
-def _standing(person: Person, exercise: Exercise) -> dict[str, Any]:
-    count = training_answers_of(person).filter(exercise=exercise.value).count()
-    return {
-        "unit": told.unit_of(exercise),
-        "threshold": told.threshold_told(threshold_of(person, exercise), count),
-    }
+def _standing(person: Person, question: Question) -> dict[str, Any]:
+    exercise, value_only = question.exercise, question.value_only
+    count = training_answers_of(person).filter(exercise=exercise.value, value_only=value_only).count()
+    found = threshold_of(person, exercise, value_only)
+    return {"unit": question.unit, "threshold": told.threshold_told(found, count)}
 
 
 def _past(row: TrainingAnswer) -> dict[str, Any]:

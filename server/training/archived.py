@@ -30,6 +30,7 @@ def training_told(person: Person, turn: Turn) -> dict[str, Any]:
             {
                 "exercise": one.exercise,
                 "sheet": one.sheet,
+                "number": one.number,
                 "made": one.made.isoformat(),
                 "questions": [_turned(question, turn) for question in one.questions],
             }
@@ -74,12 +75,16 @@ def bring_training(person: Person, told: dict[str, Any], turn: Turn) -> int:
 
 def _sheet(person: Person, one: dict[str, Any], turn: Turn) -> TrainingSheet:
     questions = [sound(read_question(_turned(question, turn))) for question in one["questions"]]
+    first, past = figures.training.SHEET_NUMBERS
+    if type(one["number"]) is not int or not first <= one["number"] < past:
+        raise ValueError(f"{one['number']!r:.40} is no page's number")
     if one["sheet"] not in SHEETS or not 0 < len(questions) <= figures.training.SHEET_ROWS:
         raise ValueError("that is no page")
     return TrainingSheet.objects.create(
         owner=person,
         exercise=Exercise(one["exercise"]).value,
         sheet=one["sheet"],
+        number=one["number"],
         questions=[plain(question) for question in questions],
         made=_when(one["made"]),
     )

@@ -2,7 +2,7 @@
 
 import hashlib
 import secrets
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from django.core import signing
@@ -38,7 +38,7 @@ class Next:
 def wish_of(person: Person, owned: bool, around: frozenset[int] = frozenset()) -> Wish:
     """What they want of questions."""
     eyes: Eyes = person.eyes  # type: ignore[assignment]
-    return Wish(owned, eyes, person.value_only, around)
+    return Wish(owned, eyes, person.value_only, around=around)
 
 
 def next_question(
@@ -58,7 +58,7 @@ def next_question(
             missed.delete()  # its colours are gone, or no longer known to be apart
     wanted = [exercise] if exercise else list(random.permutation(list(Exercise)))
     for one in map(Exercise, wanted):
-        question = ask(one, supplies, spread_of(person, one), wish, random)
+        question = ask(one, supplies, spread_of(person, one), _with_value(person, one, wish), random)
         if question is not None:
             return Next(question, None, _token(person, question, None))
     raise BadInput(nothing_to_ask(exercise))
@@ -69,7 +69,7 @@ def questions_for_sheet(
 ) -> list[Question]:
     """As many different questions as stand on a page; BadInput where the colours give none."""
     random = np.random.default_rng(seed)
-    spread = spread_of(person, exercise)
+    spread, wish = spread_of(person, exercise), _with_value(person, exercise, wish)
     found: dict[frozenset[int | None], Question] = {}
     for _ in range(3 * figures.training.SHEET_ROWS):
         question = ask_on_paper(exercise, supplies, spread, wish, random)
@@ -119,10 +119,17 @@ def answers_for_progress(person: Person) -> list[Answered]:
     return [_as_seen(row) for row in reversed(rows[: figures.training.PROGRESS])]
 
 
-def spread_of(person: Person, exercise: Exercise) -> float:
+def spread_of(person: Person, exercise: Exercise, value_only: bool = False) -> float:
     """How fine their eye was in an exercise after the latest answer; before any, as eyes usually are."""
-    latest = training_answers_of(person).filter(exercise=exercise.value).values_list("spread", flat=True)
-    return next(iter(latest[:1]), threshold(exercise, ()).spread)
+    found = training_answers_of(person).filter(exercise=exercise.value, value_only=value_only)
+    return next(iter(found.values_list("spread", flat=True)[:1]), threshold(exercise, ()).spread)
+
+
+def _with_value(person: Person, exercise: Exercise, wish: Wish) -> Wish:
+    """The same, with how fine eyes are for lightness alone where that may be asked."""
+    if not (wish.eyes and wish.value_only):
+        return wish
+    return replace(wish, value_spread=spread_of(person, exercise, value_only=True))
 
 
 def _as_seen(row: TrainingAnswer) -> Answered:

@@ -19,6 +19,7 @@ class TrainingSheet(models.Model):
     )
     exercise = models.CharField(max_length=20, choices=EXERCISE_CHOICES)
     sheet = models.CharField(max_length=10, choices=SHEET_CHOICES)
+    number = models.PositiveSmallIntegerField()  # printed on it, so that a photograph says which page it is
     questions = models.JSONField()
     made = models.DateTimeField(default=timezone.now)
 
@@ -27,7 +28,7 @@ class TrainingSheet(models.Model):
         ordering = ("-id",)
 
     def __str__(self) -> str:
-        return f"{self.exercise}, {self.made:%Y-%m-%d}"
+        return f"{self.exercise} {self.number}"
 
 
 class TrainingAnswer(models.Model):

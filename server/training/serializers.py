@@ -236,6 +236,7 @@ class TrainingSheetSerializer(serializers.Serializer):
     id = serializers.IntegerField()
     exercise = serializers.ChoiceField(choices=EXERCISE_CHOICES)
     title = serializers.CharField()
+    number = serializers.IntegerField()
     sheet = serializers.ChoiceField(choices=list(SHEETS))
     made = serializers.DateTimeField()
     questions = serializers.IntegerField()

@@ -17,17 +17,22 @@ from jindle_core import figures
 from jindle_core.blending.joins import Meeting
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import Array
-from jindle_core.errors import BadInput, Problem
-from jindle_core.interchange.picture import Picture, jpeg
-from jindle_core.patterned.correction import PictureBox, correct
-from jindle_core.patterned.lamp import Light, relit
-from jindle_core.patterned.marks import find_marks, placed, plane
-from jindle_core.patterned.patches import Patch, read_patches
+from jindle_core.interchange.picture import jpeg
+from jindle_core.patterned.lamp import Light
+from jindle_core.patterned.patches import Patch
 from jindle_core.swatch_sheet import swatch_sheet
 from jindle_core.training.exercises import EXERCISES
 from jindle_core.training.question import Exercise, Question
 from jindle_core.training.scoring import Answer, scored
-from jindle_core.training.sheet import boxes_of, codes, laid_lab, row_areas, seen_row, truth_words, words_of
+from jindle_core.training.sheet import (
+    boxes_of,
+    codes,
+    laid_lab,
+    row_areas,
+    seen_row,
+    truth_words,
+    words_of,
+)
 from server.access import one, training_answers_of, training_sheets_of
 from server.accounts.models import Person
 from server.catalogue.arrays import catalogue_for
@@ -39,6 +44,7 @@ from server.training import told
 from server.training.actions import keep_answer, make_sheet, read_answered, read_question
 from server.training.asking import questions_for_sheet, spread_of, wish_of
 from server.training.models import TrainingSheet
+from server.training.photographed import dark_cells, page_read
 from server.training.serializers import (
     MakeSheetSerializer,
     SheetPhotoSerializer,
@@ -50,7 +56,6 @@ from standins.camera import SimulatedCamera
 from standins.learner import SimulatedLearner
 from standins.page import INK, filled_page
 
-_FIELD_RIM = (2.0, 2.0, 2.0, 5.0)  # mm of the white field that are left out: its edge, and the words in it
 _LISTED = 30  # pages that are told
 
 
@@ -96,7 +101,9 @@ class OneTrainingSheet(APIView):
         sheet = own_sheet(request.user, pk)
         title = EXERCISES[Exercise(sheet.exercise)].title
         return download(
-            pdf("print/training.html", _printed(sheet)), "application/pdf", f"{title.lower()} {sheet.pk}.pdf"
+            pdf("print/training.html", _printed(sheet)),
+            "application/pdf",
+            f"{title.lower()} {sheet.number}.pdf",
         )
 
     @extend_schema(responses={204: None}, operation_id="delete_training_sheet")
@@ -124,7 +131,7 @@ class TrainingSheetPhoto(APIView):
         picture = opened(given.validated_data["file"].read(figures.paper.LARGEST_PICTURE + 1))
         light = given.validated_data.get("light")
         questions = _questions(sheet)
-        rows, sigma, trouble = _read(sheet, questions, picture, Light(light) if light else None)
+        rows, sigma, trouble = page_read(sheet, questions, picture, Light(light) if light else None)
         image = Image.fromarray(picture.pixels)
         return Response(
             {
@@ -156,7 +163,7 @@ class CameraTraining(APIView):
         given.is_valid(raise_exception=True)
         spread = spread_of(request.user, Exercise(sheet.exercise))
         learner, printed = SimulatedLearner(spread, sheet.pk), swatch_sheet(sheet.sheet)
-        filled = []
+        filled = [(cell, INK) for cell in dark_cells(printed, sheet)]
         for at, question in enumerate(_questions(sheet)):
             laid = _laid(question, learner.answer(question))
             areas = row_areas(printed, at)[1]
@@ -187,6 +194,7 @@ def _sheet_told(sheet: TrainingSheet) -> dict[str, Any]:
         "id": sheet.pk,
         "exercise": sheet.exercise,
         "title": EXERCISES[Exercise(sheet.exercise)].title,
+        "number": sheet.number,
         "sheet": sheet.sheet,
         "made": sheet.made,
         "questions": len(sheet.questions),
@@ -215,43 +223,16 @@ def _printed(sheet: TrainingSheet) -> dict[str, Any]:
         )
     left = figures.paper.SHEET_MARGIN + figures.paper.SHEET_MARK + figures.paper.SHEET_GAP
     return {
-        "title": f"{EXERCISES[Exercise(sheet.exercise)].title}, sheet {sheet.pk}",
+        "title": f"{EXERCISES[Exercise(sheet.exercise)].title}, page {sheet.number}",
         "page": printed,
         "margin": figures.paper.SHEET_MARGIN,
         "left": left,
         "hole": printed.marks[0].inset(*[printed.marks[0].width / 3] * 4),
+        "cells": dark_cells(printed, sheet),
         "rows": rows,
         "codes": codes(questions),
         "codes_width": printed.width - 2 * left,
     }
-
-
-def _read(
-    sheet: TrainingSheet, questions: Sequence[Question], picture: Picture, light: Light | None
-) -> tuple[list[list[Patch]], float, str]:
-    """What each row's boxes show, how surely, and what is doubtful of the light."""
-    printed = swatch_sheet(sheet.sheet)
-    marks = find_marks(picture.linear)
-    if marks is None:
-        raise BadInput(
-            Problem(
-                "The four corner marks of the page were not found.",
-                field="file",
-                expected="the whole page in the picture, sharp and without shadows on the marks",
-            )
-        )
-    there = plane(printed.mark_centres, marks)
-    white = PictureBox.inside(placed(there, printed.white.inset(*_FIELD_RIM).corners))
-    white_lab = figures.laying.PAPER_WHITE_LAB
-    lit = relit(correct(picture.linear, picture.clipped, white, white_lab, None), light, white_lab, [])
-    quads, counts = [], []
-    for at, question in enumerate(questions):
-        areas = row_areas(printed, at)[1]
-        read = [area for area, box in zip(areas, boxes_of(question), strict=False) if box.read]
-        quads += [printed.inked(area).corners for area in read]
-        counts.append(len(read))
-    patches = iter(read_patches(lit.picture, placed(there, np.array(quads)), white_lab))
-    return [[next(patches) for _ in range(count)] for count in counts], lit.picture.sigma, lit.trouble
 
 
 def _row_scored(

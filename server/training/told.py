@@ -135,7 +135,7 @@ def _colour_told(colour: AskedColour, seen: Mapping[Lab, Shades]) -> dict[str, A
 
 def threshold_told(found: Threshold, answers: int) -> dict[str, Any] | None:
     """How fine an eye is; None before there are enough answers to say."""
-    if answers < figures.training.LEAST_ANSWERS:
+    if min(answers, found.answers) < figures.training.LEAST_ANSWERS:
         return None
     return {name: round(getattr(found, name), 1) for name in ("value", "low", "high", "finest")}
 

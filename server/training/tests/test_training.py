@@ -126,6 +126,20 @@ class AskingTests(TrainingCase):
         self.assertFalse(any(self.question("nearest-of-four", seed)["value_only"] for seed in range(30)))
         self.ask("patch", "me", {"eyes": "hawk"}, 400)
 
+    def test_lightness_alone_is_measured_by_itself(self):
+        self.ask("patch", "me", {"eyes": "deutan"})
+        told, seed = None, 0
+        while TrainingAnswer.objects.filter(value_only=True).count() < figures.training.LEAST_ANSWERS:
+            question = self.question("nearest-of-four", seed)
+            seed += 1
+            if question["value_only"]:
+                told = self.ask("post", "training/answers", self.truth(question), 201)
+        self.assertEqual(told["unit"], "ΔL*")
+        self.assertIsNotNone(told["threshold"])
+        self.assertIsNone(self.overview("nearest-of-four")["threshold"])  # of colours nothing is known yet
+        fine = asking.spread_of(self.ann, Exercise.NEAREST, value_only=True)
+        self.assertLess(fine, asking.spread_of(self.ann, Exercise.NEAREST))
+
     def test_a_token_is_its_persons_alone_and_not_to_be_made_up(self):
         given = self.truth(self.question("nearest-of-four"))
         for token in ("nonsense", given["token"][:-3] + "abc", signing.dumps({"person": self.ann.pk})):
@@ -312,6 +326,12 @@ class PaperTests(TrainingCase):
         told = self.score(made["id"], empty)
         self.assertEqual({row["trouble"] for row in told["rows"]}, {"nothing is laid"})
         self.assertEqual(TrainingAnswer.objects.count(), 0)
+        other = self.sheet("lighter-or-darker")
+        said = self.score(made["id"], self.photograph(other["id"]), 400)["message"]
+        self.assertIn(f"This is page {other['number']}", said)
+        with patch("server.training.sheet_api.dark_cells", return_value=[]):
+            unread = self.photograph(made["id"])
+        self.assertIn("number", self.score(made["id"], unread, 400)["message"])
         self.assertIn("corner marks", self.score(made["id"], plain_picture(), 400)["message"])
         self.score(made["id"], b"no picture", 400)
 

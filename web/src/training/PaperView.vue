@@ -121,7 +121,7 @@ usePasted((picture) => void score(picture, picture.name))
           :class="one.id === chosen && 'border-ink'"
         >
           <span class="min-w-0 flex-1"
-            ><b>{{ one.title }} {{ one.id }}</b>
+            ><b>{{ one.title }} {{ one.number }}</b>
             <span class="block text-xs text-soft"
               >{{ day(one.made) }}, {{ plural(one.questions, 'question')
               }}{{
@@ -132,7 +132,7 @@ usePasted((picture) => void score(picture, picture.name))
           <a
             class="button"
             :href="`/api/training/sheets/${one.id}`"
-            :aria-label="`Print ${one.title} ${one.id}`"
+            :aria-label="`Print ${one.title} ${one.number}`"
             >Print</a
           >
           <button
@@ -144,14 +144,14 @@ usePasted((picture) => void score(picture, picture.name))
             Score
           </button>
           <DotsMenu
-            :label="`More for page ${one.id}`"
+            :label="`More for page ${one.number}`"
             :items="[{ words: 'Throw it away', run: () => drop(one.id) }]"
           />
         </li>
       </ul>
     </div>
     <div v-if="sheet" class="min-w-0 flex-1 basis-[420px] space-y-4">
-      <h2 class="text-base">{{ sheet.title }} {{ sheet.id }}, photographed</h2>
+      <h2 class="text-base">{{ sheet.title }} {{ sheet.number }}, photographed</h2>
       <PictureButton @file="(file) => score(file, file.name)">Choose a photograph</PictureButton>
       <p v-if="busy" class="text-soft">Reading the page …</p>
       <p v-if="problem" role="alert" class="border-l-2 border-ink pl-3">{{ problem }}</p>
