@@ -28,6 +28,7 @@ LEAST_ANSWERS = 8  # before that a threshold is not told
 ORDER = (3, 7)  # colours to be ordered
 READ_ORDER = (3, 5)  # words on grounds
 CHOICES, STRIPS = 4, 3
+DARKS_L = 25.0  # L* below which colours run together on a screen that shows near blacks alike
 AMONG = 600  # colours among which a question is looked for: of more as many are drawn
 TRIES, FAMILY_TRIES = 8, 30  # beginnings that are tried for a question as hard as wanted
 HARDER = (1.0, 0.6, 0.3, 0.05)  # of the margin wanted, in turn where there are none that wide

@@ -187,6 +187,13 @@ class QuestionTests(TestCase):
             hits = [bool(around & {one.id for one in q.colours}) for q in found if q is not None]
             self.assertGreater(sum(hits), 0.8 * len(hits), exercise)
 
+    def test_on_a_screen_where_darks_run_together_none_is_asked_of(self):
+        for exercise in (Exercise.LIGHTER, Exercise.NEAREST, Exercise.MISSING, Exercise.READ):
+            for seed in range(20):
+                question = asked(exercise, seed, darks=False)
+                dark = [one.lab for one in question.colours if one.lab[0] < figures.training.DARKS_L]
+                self.assertEqual(dark, [], exercise)
+
     def test_of_thousands_some_are_drawn_and_those_it_is_about(self):
         many = drawer(each=1500)
         for exercise in Exercise:

@@ -98,6 +98,7 @@ class Wish:
     value_spread: float | None = None
     around: frozenset[int] = frozenset()
     on_screen: bool = True
+    darks: bool = True
     apart: float = 0.0
     most: int | None = None
 
@@ -116,6 +117,7 @@ def ask(
         wish.owned,
         around=wish.around,
         on_screen=wish.on_screen,
+        darks=wish.darks,
         apart=wish.apart,
         most=count if exercise in ORDERS else None,
     )
@@ -148,6 +150,7 @@ def ask_on_paper(
     on_paper = replace(
         wish,
         on_screen=False,
+        darks=True,
         apart=figures.training.SHEET_APART,
         most=figures.training.SHEET_ORDER,
         value_only=wish.value_only and not pads,

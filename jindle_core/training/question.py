@@ -190,7 +190,8 @@ def surely_apart(gaps: Array, sigmas: Array) -> np.ndarray:
 class Asked:
     """What kind of question is wanted: how far apart, in ΔL* or ΔE00; of whose colours, and of which rather.
 
-    ``on_screen``: a screen must be able to show them; ``apart`` how far (ΔE00) any two that are laid must
+    ``on_screen``: a screen must be able to show them, and without ``darks`` it is one on which darks run
+    together, so that none is asked of; ``apart`` how far (ΔE00) any two that are laid must
     lie from each other, so that a photograph tells which is which.
     """
 
@@ -200,6 +201,7 @@ class Asked:
     view: View = "colour"
     around: frozenset[int] = frozenset()
     on_screen: bool = True
+    darks: bool = True
     apart: float = 0.0
     most: int | None = None
 

@@ -34,6 +34,8 @@ def stock(
         places = places[supplies.usable[places]]
     if asked.on_screen:
         places = places[supplies.shown[places]]
+    if not asked.darks:
+        places = places[supplies.lab[places, 0] >= figures.training.DARKS_L]
     metallic = [key for key, facts in supplies.ranges.items() if facts.properties.get("metallic")]
     if metallic:
         places = places[~np.isin(supplies.range_ids[places], metallic)]

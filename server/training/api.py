@@ -1,5 +1,6 @@
 """The API of training."""
 
+from dataclasses import replace
 from typing import Any
 
 import numpy as np
@@ -104,7 +105,7 @@ class NextQuestion(APIView):
             around = frozenset(named(own_card(request.user, asked["card"]).value).every)
         elif asked.get("region"):
             around = within(supplies, asked["region"])
-        wish = wish_of(request.user, asked["owned"], around)
+        wish = replace(wish_of(request.user, asked["owned"], around), darks=asked["darks"])
         found = next_question(request.user, supplies, exercise, wish, asked.get("seed"))
         return Response(told.question_told(found.question, found.token, found.missed is not None))
 

@@ -58,6 +58,7 @@ class AskSerializer(serializers.Serializer):
     exercise = serializers.ChoiceField(choices=EXERCISE_CHOICES, required=False, allow_null=True)
     owned = serializers.BooleanField(default=True, help_text="only colours in the drawer")
     card = serializers.IntegerField(required=False, allow_null=True, help_text="rather of what it uses")
+    darks = serializers.BooleanField(default=True, help_text="false: this screen shows near blacks alike")
     region = serializers.CharField(required=False, allow_blank=True, max_length=40, help_text="rather of it")
     seed = serializers.IntegerField(required=False, min_value=0, max_value=2**31)
 
@@ -98,6 +99,7 @@ class QuestionSerializer(serializers.Serializer):
 
     token = serializers.CharField(help_text="goes back with the answer")
     comes_back = serializers.BooleanField(help_text="it was missed before")
+    session = serializers.IntegerField(help_text="questions of one sitting")
     exercise = serializers.ChoiceField(choices=EXERCISE_CHOICES)
     title = serializers.CharField(help_text="of the exercise")
     prompt = serializers.CharField()
@@ -207,6 +209,7 @@ class ExerciseWeeksSerializer(serializers.Serializer):
 class RegionSerializer(serializers.Serializer):
     """How it goes in a region of colours."""
 
+    darks = serializers.BooleanField(default=True, help_text="false: this screen shows near blacks alike")
     region = serializers.CharField()
     count = serializers.IntegerField()
     right = serializers.IntegerField()

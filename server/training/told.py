@@ -33,6 +33,7 @@ def question_told(question: Question, token: str, comes_back: bool) -> dict[str,
     return {
         "token": token,
         "comes_back": comes_back,
+        "session": figures.training.SESSION,
         "exercise": question.exercise.value,
         "title": EXERCISES[question.exercise].title,
         "prompt": prompt(question),

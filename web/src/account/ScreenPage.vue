@@ -3,7 +3,7 @@ import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import { WHITES, useScreen } from '@/lib/screen'
 
 /** Whether this screen can be believed: its greys, its darks, its white beside a white card. */
-const { white, blacks, wide, words } = useScreen()
+const { white, blacks, darksRun, wide, words } = useScreen()
 const GREYS = Array.from({ length: 11 }, (_, n) => Math.round((n * 255) / 10))
 const DARKS = [4, 8, 12, 18, 26] // of 255: what a fair screen still tells from black in a dim room
 const grey = (value: number) => `rgb(${value} ${value} ${value})`
@@ -63,9 +63,9 @@ const CHOICES = WHITES.filter((one) => one.value !== 'unknown')
       </RadioGroup>
       <p v-if="blacks >= 0" class="mt-2 text-xs" role="status">
         {{
-          blacks > 2
-            ? 'Darks can be told apart on this screen.'
-            : 'On this screen darks run together: trust the words about dark colours, and the checks, over your eye.'
+          darksRun
+            ? 'On this screen darks run together: trust the words about dark colours, and the checks, over your eye.'
+            : 'Darks can be told apart on this screen.'
         }}
       </p>
     </section>

@@ -27,6 +27,7 @@ export const WHITES = [
 ] as const
 export type White = (typeof WHITES)[number]['value']
 
+const DARKS_RUN = 2 // of the dark steps: who tells no more apart has a screen on which darks run together
 const useWide = createSharedComposable(() => useMediaQuery('(color-gamut: p3)'))
 
 /** What is known of this screen. It is kept on the device, as every screen is another. */
@@ -36,7 +37,8 @@ export function useScreen() {
   const wide = useWide()
   const off = computed(() => white.value !== 'unknown' && white.value !== 'same')
   const words = computed(() => WHITES.find((one) => one.value === white.value)?.words ?? '')
-  return { white, blacks, wide, off, words }
+  const darksRun = computed(() => blacks.value >= 0 && blacks.value <= DARKS_RUN)
+  return { white, blacks, darksRun, wide, off, words }
 }
 
 /** The shade of a colour in the view that is on: the wide one where the screen shows more than sRGB. */

@@ -3,6 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, ApiError, got, type ExerciseKey, type Question, type Scored } from '@/api/client'
 import { useNotices } from '@/lib/notices'
+import { useScreen } from '@/lib/screen'
 import { plural } from '@/lib/words'
 import AnsweredView from './AnsweredView.vue'
 import ChoiceQuestion from './ChoiceQuestion.vue'
@@ -13,11 +14,11 @@ import { finely, type Given } from './training'
 /** Some questions, one after the other; the truth after each. */
 const route = useRoute()
 const notices = useNotices()
+const { darksRun } = useScreen()
 const exercise = computed(() => (route.query.exercise as ExerciseKey) || null)
 const card = computed(() => Number(route.query.card) || null)
 const region = computed(() => String(route.query.region ?? ''))
 const owned = ref(route.query.all === undefined)
-const most = ref(10)
 const done = ref<boolean[]>([])
 const question = shallowRef<Question | null>(null)
 const scored = shallowRef<Scored | null>(null)
@@ -36,6 +37,7 @@ async function next() {
       card: card.value,
       region: region.value,
       owned: owned.value,
+      darks: !darksRun.value,
     }
     question.value = await got(api.POST('/api/training/question', { body }))
   } catch (error) {
@@ -67,6 +69,7 @@ function withAll() {
   void next()
 }
 watch([exercise, card, region], begin, { immediate: true })
+const most = computed(() => question.value?.session ?? 0)
 const isOver = computed(() => !!scored.value && done.value.length >= most.value)
 const right = computed(() => done.value.filter(Boolean).length)
 const ask = computed(() =>
@@ -87,7 +90,7 @@ function focus(button: unknown) {
     <header class="head">
       <RouterLink :to="back" class="button">{{ card ? 'Back to the card' : 'Enough' }}</RouterLink>
       <span class="min-w-0 flex-1 text-soft">{{ question?.title }}</span>
-      <span class="text-soft" role="status"
+      <span v-if="question" class="text-soft" role="status"
         >{{ Math.min(done.length + (scored ? 0 : 1), most) }} of {{ most }}</span
       >
     </header>

@@ -5,7 +5,7 @@ import { plural } from '@/lib/words'
 
 /** What can be learned before a screen, and what only at the table. */
 defineProps<{ training: Training }>()
-const { white, off, words } = useScreen()
+const { white, off, darksRun, words } = useScreen()
 </script>
 
 <template>
@@ -31,6 +31,9 @@ const { white, off, words } = useScreen()
       <li v-else-if="off">
         This screen’s white is {{ words }}: nearness is judged less surely on it, lightness as well
         as on any.
+      </li>
+      <li v-if="darksRun">
+        On this screen darks run together: nothing is asked of the darkest colours here.
       </li>
       <li v-if="training.beyond_screen">
         {{ plural(training.beyond_screen, 'colour') }} of yours

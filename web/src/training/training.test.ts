@@ -23,6 +23,7 @@ const colour = (shade: string) => ({
 const plain = {
   token: 't',
   comes_back: false,
+  session: 10,
   exercise: 'lighter-or-darker',
   title: 'Lighter or darker',
   prompt: 'Put them in order, the lightest first.',
