@@ -154,7 +154,7 @@ class QuestionTests(TestCase):
     def test_right_answers_are_spread_evenly_over_the_places(self):
         for exercise in Exercise:
             counted = Counter()
-            for seed in range(400):
+            for seed in range(240):
                 question = asked(exercise, seed)
                 if question is not None and len(question.options) in (3, 4):
                     counted[len(question.options), question.truth[0]] += 1
@@ -315,7 +315,7 @@ class EyesTests(TestCase):
 
     def test_such_eyes_are_asked_for_lightness_alone_if_they_wish(self):
         wished, plainly = Counter(), Counter()
-        for seed in range(60):
+        for seed in range(30):
             for exercise in (Exercise.NEAREST, Exercise.MISSING, Exercise.JOIN):
                 question = asked(exercise, seed, eyes="deutan", value_only=True)
                 if question is None:
@@ -423,7 +423,7 @@ class ThresholdTests(TestCase):
 
     def test_known_eyes_are_found_and_the_interval_holds_them(self):
         held, off = [], []
-        for seed in range(40):
+        for seed in range(24):
             random = np.random.default_rng(seed)
             true = float(random.uniform(2, 8))
             trials = []
