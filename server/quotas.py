@@ -63,8 +63,8 @@ _COUNTED: dict[str, tuple[Callable[[Person], QuerySet[Any]], int]] = {
     "links": (shared_recipes_of, 60),
     "sets": (sets_of, 30),
     "moods": (moods_of, 30),
-    "answers": (training_answers_of, 3_000),
-    "training sheets": (training_sheets_of, 40),
+    "answers in training": (training_answers_of, 3_000),
+    "pages in training": (training_sheets_of, 40),
 }
 LIMITS = {what: most for what, (_, most) in _COUNTED.items()} | {"megabytes of pictures": 60}
 # An account of one's own, where whoever runs it says nothing else: what somebody who makes a card every day
@@ -83,8 +83,8 @@ USUAL = {
     "links": 1_000,
     "sets": 1_000,
     "moods": 1_000,
-    "answers": 100_000,
-    "training sheets": 1_000,
+    "answers in training": 100_000,
+    "pages in training": 1_000,
     "megabytes of pictures": 4_000,
 }
 

@@ -43,7 +43,7 @@ def keep_answer(
     if before is not None:
         return before, scored(*read_answered(before)), None
     worth = scored(question, answer)
-    check_room(person, "answers")
+    check_room(person, "answers in training")
     stored = TrainingAnswer.objects.create(
         owner=person,
         exercise=question.exercise.value,
@@ -83,7 +83,7 @@ def make_sheet(person: Person, exercise: Exercise, sheet: str, questions: list[Q
     """Keep a page of questions, so that its photograph can be scored."""
     if not questions:
         raise BadInput(Problem("There is nothing to be asked of these colours.", field="exercise"))
-    check_room(person, "training sheets")
+    check_room(person, "pages in training")
     taken = set(training_sheets_of(person).values_list("number", flat=True))
     number = secrets.choice([one for one in range(*figures.training.SHEET_NUMBERS) if one not in taken])
     told = [plain(one) for one in questions]

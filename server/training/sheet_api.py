@@ -5,6 +5,7 @@ from typing import Any
 
 import numpy as np
 from django.http import HttpResponse
+from django.utils import timezone
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import extend_schema
 from PIL import Image
@@ -22,12 +23,11 @@ from jindle_core.patterned.lamp import Light
 from jindle_core.patterned.patches import Patch
 from jindle_core.swatch_sheet import swatch_sheet
 from jindle_core.training.exercises import EXERCISES
-from jindle_core.training.question import Exercise, Question
+from jindle_core.training.question import AskedColour, Exercise, Question
 from jindle_core.training.scoring import Answer, scored
 from jindle_core.training.sheet import (
     boxes_of,
     codes,
-    laid_lab,
     row_areas,
     seen_row,
     truth_words,
@@ -35,9 +35,12 @@ from jindle_core.training.sheet import (
 )
 from server.access import one, training_answers_of, training_sheets_of
 from server.accounts.models import Person
+from server.catalogue.api.reader import lying_there
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import data_url, download
+from server.catalogue.models import Colour
 from server.catalogue.printing import pdf
+from server.catalogue.reading_actions import Laid
 from server.pictures import opened
 from server.requests import Request
 from server.training import told
@@ -55,6 +58,7 @@ from server.training.serializers import (
 from standins.camera import SimulatedCamera
 from standins.learner import SimulatedLearner
 from standins.page import INK, filled_page
+from standins.reader import true_reflectance
 
 _LISTED = 30  # pages that are told
 
@@ -163,9 +167,11 @@ class CameraTraining(APIView):
         given.is_valid(raise_exception=True)
         spread = spread_of(request.user, Exercise(sheet.exercise))
         learner, printed = SimulatedLearner(spread, sheet.pk), swatch_sheet(sheet.sheet)
+        questions = _questions(sheet)
+        hand = _Hand(request.user, questions)
         filled = [(cell, INK) for cell in dark_cells(printed, sheet)]
-        for at, question in enumerate(_questions(sheet)):
-            laid = _laid(question, learner.answer(question))
+        for at, question in enumerate(questions):
+            laid = hand.laid(question, learner.answer(question))
             areas = row_areas(printed, at)[1]
             filled += [(area, one) for area, one in zip(areas, laid, strict=False) if one is not None]
         content = SimulatedCamera().photograph(
@@ -174,14 +180,27 @@ class CameraTraining(APIView):
         return HttpResponse(content, content_type="image/jpeg")
 
 
-def _laid(question: Question, answer: Answer) -> list[Array | None]:
-    """The reflectance (31,) that fills each box of a row, as somebody answers it; None: it is left empty."""
-    if question.kind is not None:
-        return [INK if kind is answer.kind else None for kind in Meeting]
-    asked = iter([laid_lab(question.options[place]) for place in answer.places])
-    given = iter([colour.lab for colour in question.given])
-    labs = [next(asked) if box.read else next(given) for box in boxes_of(question)]
-    return list(lab_to_reflectance(np.array(labs)))
+class _Hand:
+    """Lays colours as the reader's world has them: each a little otherwise than it is known."""
+
+    def __init__(self, person: Person, questions: Sequence[Question]) -> None:
+        self._supplies = catalogue_for(person)
+        ids = {one.id for question in questions for one in question.colours if one.id is not None}
+        self._colours = Colour.objects.in_bulk(ids & self._supplies.places.keys())
+
+    def laid(self, question: Question, answer: Answer) -> list[Array | None]:
+        """The reflectance (31,) in each box of a row, as somebody answers it; None: it is left empty."""
+        if question.kind is not None:
+            return [INK if kind is answer.kind else None for kind in Meeting]
+        asked = iter([question.options[place].shown[-1] for place in answer.places])
+        given = iter(question.given)
+        return [self._one(next(asked) if box.read else next(given)) for box in boxes_of(question)]
+
+    def _one(self, colour: AskedColour) -> Array:
+        there = self._colours.get(colour.id or 0)
+        if there is None:
+            return np.asarray(lab_to_reflectance(np.array([colour.lab]))[0])
+        return true_reflectance(lying_there(self._supplies, there, Laid(timezone.localdate())))
 
 
 def _questions(sheet: TrainingSheet) -> list[Question]:

@@ -167,10 +167,10 @@ class AskingTests(TrainingCase):
         self.assertEqual((TrainingAnswer.objects.count(), MissedQuestion.objects.count()), (1, 1))
 
     def test_an_account_keeps_no_more_answers_than_it_has_room_for(self):
-        with patch.dict("server.quotas.USUAL", {"answers": 1}):
+        with patch.dict("server.quotas.USUAL", {"answers in training": 1}):
             self.answer("lighter-or-darker")
             self.assertIn("at most", self.answer("lighter-or-darker", 2, status=400)["message"])
-        self.assertIn("answers", LIMITS)
+        self.assertIn("answers in training", LIMITS)
 
 
 class StandingTests(TrainingCase):
@@ -321,7 +321,7 @@ class PaperTests(TrainingCase):
 
     def test_a_page_that_is_not_filled_and_a_picture_of_none(self):
         made = self.sheet("lighter-or-darker")
-        with patch("server.training.sheet_api._laid", return_value=[]):
+        with patch("server.training.sheet_api._Hand.laid", return_value=[]):
             empty = self.photograph(made["id"])
         told = self.score(made["id"], empty)
         self.assertEqual({row["trouble"] for row in told["rows"]}, {"nothing is laid"})
