@@ -29,7 +29,8 @@ ORDER = (3, 7)  # colours to be ordered
 READ_ORDER = (3, 5)  # words on grounds
 CHOICES, STRIPS = 4, 3
 DARKS_L = 25.0  # L* below which colours run together on a screen that shows near blacks alike
-AMONG = 600  # colours among which a question is looked for: of more as many are drawn
+# Colours among which a question is looked for, and where each is held against each: of more some are drawn.
+AMONG, AMONG_APART = 600, 200
 TRIES, FAMILY_TRIES = 8, 30  # beginnings that are tried for a question as hard as wanted
 HARDER = (1.0, 0.6, 0.3, 0.05)  # of the margin wanted, in turn where there are none that wide
 FOUND = 3  # questions among which the one as hard as wanted is chosen, where none is near it

@@ -39,8 +39,9 @@ def stock(
     metallic = [key for key, facts in supplies.ranges.items() if facts.properties.get("metallic")]
     if metallic:
         places = places[~np.isin(supplies.range_ids[places], metallic)]
-    if len(places) > figures.training.AMONG:
-        drawn = random.choice(places, figures.training.AMONG, replace=False)
+    most = figures.training.AMONG_APART if asked.apart else figures.training.AMONG
+    if len(places) > most:
+        drawn = random.choice(places, most, replace=False)
         places = np.union1d(drawn, _about(places, supplies, asked))
     return places
 
@@ -54,7 +55,7 @@ def beginnings(places: np.ndarray, supplies: Supplies, asked: Asked) -> np.ndarr
 def _about(places: np.ndarray, supplies: Supplies, asked: Asked) -> np.ndarray:
     """Those of some places that it is to be about: as many at most as are drawn of very many."""
     wanted = [supplies.places[pk] for pk in asked.around if pk in supplies.places]
-    return np.intersect1d(places, np.array(wanted, dtype=np.intp))[: figures.training.AMONG]
+    return np.intersect1d(places, np.array(wanted, dtype=np.intp))[: figures.training.AMONG_APART]
 
 
 def asked_colour(supplies: Supplies, place: int) -> AskedColour:
