@@ -481,6 +481,8 @@ class ProgressTests(TestCase):
         found = {one.region: one for one in by_region([*usual, *weak, *hard, *few])}
         self.assertEqual([name for name, one in found.items() if one.weak], ["dark blues"])
         self.assertEqual(next(iter(found)), "dark blues")
+        (week,) = found["dark blues"].weeks
+        self.assertEqual((week.count, week.right, week.by_chance), (24, 8, 6.0))
 
     def test_regions_are_named_as_one_would(self):
         self.assertEqual(region((30, 2, -30)), "dark blues")

@@ -1,8 +1,9 @@
 """How does an eye come on: week by week, by exercise, by region, and against chance?"""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 from dataclasses import dataclass
 from itertools import groupby
+from typing import NamedTuple, TypeVar
 
 import numpy as np
 
@@ -11,6 +12,7 @@ from jindle_core.training.question import Exercise
 from jindle_core.training.threshold import Threshold, Trial, right_share, threshold, with_lapses
 
 DAYS = 7
+Dated = TypeVar("Dated")
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,13 +48,17 @@ class Week:
 
 @dataclass(frozen=True, slots=True)
 class RegionProgress:
-    """How it went in a region, and how it would have gone were it like others; ``weak``: surely worse."""
+    """How it went in a region, and how it would have gone were it like others; ``weak``: surely worse.
+
+    Of each answer the choice that was hardest counts; its latest weeks have no threshold of their own.
+    """
 
     region: str
     count: int
     right: int
     expected: float
     weak: bool
+    weeks: tuple[Week, ...]
 
 
 def weeks(exercise: Exercise, answers: Iterable[Answered], first_weekday: int = 0) -> list[Week]:
@@ -60,14 +66,9 @@ def weeks(exercise: Exercise, answers: Iterable[Answered], first_weekday: int = 
 
     Weeks begin on days whose number leaves ``first_weekday`` when it is divided by seven.
     """
-    these = [one for one in answers if one.exercise is exercise]
-
-    def begins(one: Answered) -> int:
-        return one.day - (one.day - first_weekday) % DAYS
-
+    these = [(one.day, one) for one in answers if one.exercise is exercise]
     found = []
-    every = [(first, list(group)) for first, group in groupby(sorted(these, key=begins), key=begins)]
-    for first, listed in every[-figures.training.WEEKS :]:
+    for first, listed in _by_week(these, first_weekday):
         trials = [trial for one in listed if not one.value_only for trial in one.trials]
         enough = sum(not one.value_only for one in listed) >= figures.training.LEAST_ANSWERS
         found.append(
@@ -82,27 +83,53 @@ def weeks(exercise: Exercise, answers: Iterable[Answered], first_weekday: int = 
     return found
 
 
-def by_region(answers: Sequence[Answered]) -> list[RegionProgress]:
+def by_region(answers: Iterable[Answered], first_weekday: int = 0) -> list[RegionProgress]:
     """How it goes in each region, the weakest first.
 
     What is expected is what the person's own eye, as fine as it was each time, makes of just these questions,
     so that a region is not weak because its questions were hard. Ours: the sum of what fell short, in its
     standard deviations.
     """
-    counted: dict[str, list[tuple[bool, float]]] = {}
+    counted: dict[str, list[tuple[int, _Hardest]]] = {}
     for one in answers:
         if not one.trials:
             continue
-        hardest = min(one.trials, key=lambda trial: min(trial.margins))
-        share = right_share(np.array(hardest.margins), np.array(one.spread))
-        expected = float(with_lapses(share, len(hardest.margins) + 1))
+        trial = min(one.trials, key=lambda trial: min(trial.margins))
+        choices = len(trial.margins) + 1
+        share = right_share(np.array(trial.margins), np.array(one.spread))
+        hardest = _Hardest(trial.right, float(with_lapses(share, choices)), 1 / choices)
         for region in one.regions:
-            counted.setdefault(region, []).append((hardest.right, expected))
+            counted.setdefault(region, []).append((one.day, hardest))
     found = []
     for region, each in counted.items():
-        right, expected = sum(one for one, _ in each), sum(share for _, share in each)
-        spread = sum(share * (1 - share) for _, share in each) ** 0.5
+        right, expected = sum(one.right for _, one in each), sum(one.expected for _, one in each)
+        spread = sum(one.expected * (1 - one.expected) for _, one in each) ** 0.5
         short = (expected - right) / spread
         weak = len(each) >= figures.training.WEAK_ANSWERS and short >= figures.training.WEAK
-        found.append((short, RegionProgress(region, len(each), right, expected, weak)))
+        its_weeks = tuple(
+            Week(
+                first, len(listed), sum(one.right for one in listed), sum(one.chance for one in listed), None
+            )
+            for first, listed in _by_week(each, first_weekday)
+        )
+        found.append((short, RegionProgress(region, len(each), right, expected, weak, its_weeks)))
     return [one for _, one in sorted(found, key=lambda pair: -pair[0])]
+
+
+class _Hardest(NamedTuple):
+    """The hardest choice of an answer: was it right, how likely was that, and by guessing?"""
+
+    right: bool
+    expected: float
+    chance: float
+
+
+def _by_week(dated: Iterable[tuple[int, Dated]], first_weekday: int) -> list[tuple[int, list[Dated]]]:
+    """What belongs to each of the latest weeks, by its first day."""
+
+    def begins(one: tuple[int, Dated]) -> int:
+        return one[0] - (one[0] - first_weekday) % DAYS
+
+    every = groupby(sorted(dated, key=begins), key=begins)
+    listed = [(first, [one for _, one in group]) for first, group in every]
+    return listed[-figures.training.WEEKS :]

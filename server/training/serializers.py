@@ -215,6 +215,7 @@ class RegionSerializer(serializers.Serializer):
     right = serializers.IntegerField()
     expected = serializers.FloatField(help_text="right ones, if this region were like all others")
     weak = serializers.BooleanField(help_text="surely worse than elsewhere")
+    weeks = WeekSerializer(many=True)
 
 
 class ProgressSerializer(serializers.Serializer):

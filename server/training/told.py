@@ -14,7 +14,7 @@ from jindle_core.families.judge import tone_names
 from jindle_core.media import FORM
 from jindle_core.supplies.colours import Supplies
 from jindle_core.training.exercises import EXERCISES
-from jindle_core.training.progress import Answered, by_region, weeks
+from jindle_core.training.progress import Answered, Week, by_region, weeks
 from jindle_core.training.question import AskedColour, Exercise, Question, View
 from jindle_core.training.scoring import Answer, Scored
 from jindle_core.training.threshold import Threshold
@@ -168,32 +168,17 @@ def unit_of(exercise: Exercise) -> str:
 def progress_told(answers: Sequence[Answered]) -> dict[str, Any]:
     """Week by week by exercise, and by region."""
     monday = 1  # day 1 is a Monday
-    told = []
-    for exercise in Exercise:
-        found = weeks(exercise, answers, monday)
-        told.append(
+    latest = [one for one in answers if not one.value_only][-figures.training.REGION_ANSWERS :]
+    return {
+        "exercises": [
             {
                 "key": exercise.value,
                 "title": EXERCISES[exercise].title,
                 "unit": unit_of(exercise),
-                "weeks": [
-                    {
-                        "begins": date.fromordinal(week.first_day),
-                        "count": week.count,
-                        "right": week.right,
-                        "by_chance": round(week.by_chance, 2),
-                        "threshold": None
-                        if week.threshold is None
-                        else threshold_told(week.threshold, week.count),
-                    }
-                    for week in found
-                ],
+                "weeks": [_week_told(week) for week in weeks(exercise, answers, monday)],
             }
-        )
-    latest = answers[-figures.training.REGION_ANSWERS :]
-    regions = by_region([one for one in latest if not one.value_only])
-    return {
-        "exercises": told,
+            for exercise in Exercise
+        ],
         "regions": [
             {
                 "region": one.region,
@@ -201,9 +186,20 @@ def progress_told(answers: Sequence[Answered]) -> dict[str, Any]:
                 "right": one.right,
                 "expected": round(one.expected, 1),
                 "weak": one.weak,
+                "weeks": [_week_told(week) for week in one.weeks],
             }
-            for one in regions
+            for one in by_region(latest, monday)
         ],
+    }
+
+
+def _week_told(week: Week) -> dict[str, Any]:
+    return {
+        "begins": date.fromordinal(week.first_day),
+        "count": week.count,
+        "right": week.right,
+        "by_chance": round(week.by_chance, 2),
+        "threshold": week.threshold and threshold_told(week.threshold, week.count),
     }
 
 

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { api, got } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
+import RegionCurve from './RegionCurve.vue'
 import WeekCurve from './WeekCurve.vue'
 
 /** How an eye comes on: by exercise week by week, and by region of colours. */
@@ -26,7 +27,7 @@ const isEmpty = computed(() => !progress.value?.exercises.some((one) => one.week
       </p>
       <WeekCurve v-for="one in progress.exercises" :key="one.key" :told="one" />
     </div>
-    <section class="panel w-full max-w-[360px] p-4" aria-labelledby="regions">
+    <section class="panel w-full max-w-[430px] overflow-x-auto p-4" aria-labelledby="regions">
       <h2 id="regions" class="mb-2 text-base">By colour</h2>
       <p v-if="weak.length" class="mb-3">
         Weaker than the rest of your answers: <b>{{ weak.map((one) => one.region).join(', ') }}</b>.
@@ -38,6 +39,7 @@ const isEmpty = computed(() => !progress.value?.exercises.some((one) => one.week
             <th scope="col" class="font-normal">Region</th>
             <th scope="col" class="font-normal">Right</th>
             <th scope="col" class="font-normal">Expected</th>
+            <th scope="col" class="font-normal">Weeks</th>
             <td />
           </tr>
         </thead>
@@ -48,6 +50,7 @@ const isEmpty = computed(() => !progress.value?.exercises.some((one) => one.week
             </th>
             <td>{{ one.right }} of {{ one.count }}</td>
             <td>{{ one.expected }}</td>
+            <td><RegionCurve :weeks="one.weeks" /></td>
             <td class="text-right">
               <RouterLink
                 :to="{ path: '/training/practise', query: { region: one.region } }"

@@ -2,19 +2,17 @@
 import { computed } from 'vue'
 import type { ExerciseWeeks } from '@/api/client'
 import { day, percent } from '@/lib/words'
+import { chanceShare, lifted, path, placed, rightShare, type Point } from './weeks'
 
 /** The weeks of an exercise: how many were right beside what guessing gives, and how fine the eye was. */
 const { told } = defineProps<{ told: ExerciseWeeks }>()
 const [WIDE, HIGH, SIDE] = [360, 110, 8]
-const at = (n: number) =>
-  told.weeks.length < 2 ? WIDE / 2 : SIDE + (n * (WIDE - 2 * SIDE)) / (told.weeks.length - 1)
-const up = (share: number) => HIGH - SIDE - share * (HIGH - 2 * SIDE)
-const path = (points: [number, number][]) => points.map((one) => one.join()).join(' ')
-const shares = computed(() => told.weeks.map((week) => week.right / week.count))
+const across = computed(() => placed(told.weeks, WIDE, SIDE))
+const at = (n: number) => across.value[n]!
+const up = (share: number) => lifted(share, HIGH, SIDE)
+const shares = computed(() => told.weeks.map(rightShare))
 const right = computed(() => path(shares.value.map((one, n) => [at(n), up(one)])))
-const chance = computed(() =>
-  path(told.weeks.map((week, n) => [at(n), up(week.by_chance / week.count)])),
-)
+const chance = computed(() => path(told.weeks.map((week, n) => [at(n), up(chanceShare(week))])))
 const fine = computed(() =>
   told.weeks.flatMap((week, n) => (week.threshold ? [{ n, ...week.threshold }] : [])),
 )
@@ -22,8 +20,8 @@ const most = computed(() => Math.max(...fine.value.map((one) => one.high), 1))
 const down = (value: number) => up(value / most.value)
 const band = computed(() =>
   path([
-    ...fine.value.map((one): [number, number] => [at(one.n), down(one.high)]),
-    ...[...fine.value].reverse().map((one): [number, number] => [at(one.n), down(one.low)]),
+    ...fine.value.map((one): Point => [at(one.n), down(one.high)]),
+    ...[...fine.value].reverse().map((one): Point => [at(one.n), down(one.low)]),
   ]),
 )
 const last = computed(() => told.weeks.at(-1))

@@ -9,7 +9,9 @@ import JoinQuestion from './JoinQuestion.vue'
 import OrderQuestion from './OrderQuestion.vue'
 import PractisePage from './PractisePage.vue'
 import { finely, inOrder, letter, named } from './training'
+import RegionCurve from './RegionCurve.vue'
 import WeekCurve from './WeekCurve.vue'
+import { placed } from './weeks'
 
 const pinia = createPinia()
 beforeEach(() => setActivePinia(pinia))
@@ -219,7 +221,7 @@ it('says why nothing can be asked, and goes on with all colours where that is wi
 it('draws weeks, beside what guessing gives, also a single one and none', async () => {
   const week = { begins: '2026-11-23', count: 8, right: 6, by_chance: 2, threshold: null }
   const told = { key: 'nearest-of-four', title: 'Nearest of four', unit: 'ΔE00', weeks: [week] }
-  const fine = { ...week, right: 8, threshold: { value: 3, low: 2, high: 6 } }
+  const fine = { ...week, begins: '2026-11-30', right: 8, threshold: { value: 3, low: 2, high: 6 } }
   let page = await onPage(WeekCurve, { told: { ...told, weeks: [week, fine] } }, pinia)
   expect(words(page)).toContain('8 of 8 right')
   expect(words(page)).toContain('by guessing 25 %')
@@ -232,6 +234,20 @@ it('draws weeks, beside what guessing gives, also a single one and none', async 
   expect(page.querySelectorAll('circle')).toHaveLength(1)
   page = await onPage(WeekCurve, { told: { ...told, weeks: [] } }, pinia)
   expect(words(page)).toContain('Nothing answered in the last weeks.')
+})
+
+it('places weeks by their dates, not by their number', () => {
+  const week = (begins: string) => ({ begins, count: 4, right: 3, by_chance: 1, threshold: null })
+  expect(placed(['2026-11-02', '2026-11-09', '2026-11-30'].map(week), 100, 0)).toEqual([0, 25, 100])
+  expect(placed([week('2026-11-02')], 100, 10)).toEqual([50])
+  expect(placed([], 100, 10)).toEqual([])
+})
+
+it('draws a region small, also one of a single week', async () => {
+  const week = { begins: '2026-11-02', count: 4, right: 3, by_chance: 1, threshold: null }
+  const page = await onPage(RegionCurve, { weeks: [week] }, pinia)
+  expect(page.querySelectorAll('circle')).toHaveLength(1)
+  expect(page.innerHTML).not.toContain('NaN')
 })
 
 it('names things by letters before, and by their supplies after', () => {
