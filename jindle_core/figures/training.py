@@ -23,6 +23,7 @@ SPREAD_GRID = (0.25, 60.0, 111)  # ΔL* or ΔE00, least and most, and steps: 5 %
 ALONE = 2  # choices of one order that count in full; more count by the root of that share
 BAND = 0.9  # of the threshold's interval
 WINDOW = 60  # answers that a threshold stands on, the latest: eyes learn
+BEYOND = 0.8  # of the finest threshold that was asked for, below which an eye is finer than can be asked
 LEAST_ANSWERS = 8  # before that a threshold is not told
 
 ORDER = (3, 7)  # colours to be ordered

@@ -437,6 +437,18 @@ class ThresholdTests(TestCase):
         self.assertLess(np.median(off), 0.2)
         self.assertGreater(np.mean(held), 0.75)
 
+    def test_an_eye_finer_than_anything_that_is_asked_is_told_so(self):
+        wide = [Trial((6.0, 6.0, 6.0), True)] * 30
+        found = threshold(Exercise.NEAREST, wide)
+        self.assertTrue(found.beyond)
+        self.assertEqual(found.finest, 6.0)
+        margin = wanted_margin(Exercise.LIGHTER, 4.0, 5)
+        order = [Trial((margin,), right, 4) for right in [True] * 37 + [False] * 3]
+        self.assertFalse(threshold(Exercise.LIGHTER, order).beyond)
+        self.assertAlmostEqual(
+            threshold(Exercise.LIGHTER, order).finest, wanted_margin(Exercise.LIGHTER, 4.0, 2)
+        )
+
     def test_before_any_answer_it_is_the_usual_and_wide(self):
         found = threshold(Exercise.LIGHTER, ())
         self.assertGreater(found.high / found.low, 10)

@@ -44,8 +44,8 @@ class Trial:
 class Threshold:
     """From how far apart on ``figures.training.TARGET`` are right, and within which interval; ΔL* or ΔE00.
 
-    ``spread`` is one sigma of what is seen; ``answers`` how many choices it stands on, ``finest`` the least
-    margin among them (infinite where there are none): below that nobody was asked.
+    ``spread`` is one sigma of what is seen; ``answers`` how many choices it stands on, ``finest`` the
+    threshold that the hardest of them was meant for (infinite where there are none).
     """
 
     value: float
@@ -54,6 +54,11 @@ class Threshold:
     spread: float
     answers: int
     finest: float
+
+    @property
+    def beyond(self) -> bool:
+        """Whether the eye is plainly finer than anything that could be asked."""
+        return self.value < figures.training.BEYOND * self.finest
 
 
 def right_share(margins: Array, spread: Array) -> Array:
@@ -119,8 +124,16 @@ def threshold(exercise: Exercise, trials: Sequence[Trial]) -> Threshold:
     low, high = np.exp(np.interp([half, 1 - half], summed, logs))
     spread = float(np.exp(weights @ logs))
     per = _per_spread(choices_of(exercise), figures.training.TARGET)
-    finest = min((min(trial.margins) for trial in trials), default=float("inf"))
+    finest = min((_meant_for(trial) for trial in trials), default=float("inf"))
     return Threshold(spread * per, float(low) * per, float(high) * per, spread, len(trials), finest)
+
+
+def _meant_for(trial: Trial) -> float:
+    """The threshold (ΔL* or ΔE00) at which a question with such a choice is right as often as is aimed at."""
+    if len(trial.margins) > 1:
+        return min(trial.margins)
+    target = figures.training.TARGET
+    return min(trial.margins) * _per_spread(2, target) / _per_spread(2, target ** (1 / trial.of))
 
 
 def wanted_margin(exercise: Exercise, spread: float, count: int) -> float:

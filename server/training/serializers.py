@@ -22,7 +22,9 @@ class ThresholdSerializer(serializers.Serializer):
     value = serializers.FloatField()
     low = serializers.FloatField()
     high = serializers.FloatField()
-    finest = serializers.FloatField(help_text="the least difference that was asked")
+    finest = serializers.FloatField(
+        allow_null=True, help_text="told where the eye is finer than what could be asked"
+    )
 
 
 class ExerciseSerializer(serializers.Serializer):

@@ -138,7 +138,8 @@ def threshold_told(found: Threshold, answers: int) -> dict[str, Any] | None:
     """How fine an eye is; None before there are enough answers to say."""
     if min(answers, found.answers) < figures.training.LEAST_ANSWERS:
         return None
-    return {name: round(getattr(found, name), 1) for name in ("value", "low", "high", "finest")}
+    told = {name: round(getattr(found, name), 1) for name in ("value", "low", "high")}
+    return told | {"finest": round(found.finest, 1) if found.beyond else None}
 
 
 def exercise_told(

@@ -38,7 +38,7 @@ const isEmpty = computed(() => !progress.value?.exercises.some((one) => one.week
           <tr class="text-left text-xs text-soft">
             <th scope="col" class="font-normal">Region</th>
             <th scope="col" class="font-normal">Right</th>
-            <th scope="col" class="font-normal">Expected</th>
+            <th scope="col" class="font-normal max-sm:hidden">Expected</th>
             <th scope="col" class="font-normal">Weeks</th>
             <td />
           </tr>
@@ -48,8 +48,8 @@ const isEmpty = computed(() => !progress.value?.exercises.some((one) => one.week
             <th scope="row" class="py-1.5 text-left" :class="!one.weak && 'font-normal'">
               {{ one.region }}{{ one.weak ? ', weak' : '' }}
             </th>
-            <td>{{ one.right }} of {{ one.count }}</td>
-            <td>{{ one.expected }}</td>
+            <td class="whitespace-nowrap">{{ one.right }} of {{ one.count }}</td>
+            <td class="max-sm:hidden">{{ one.expected }}</td>
             <td><RegionCurve :weeks="one.weeks" /></td>
             <td class="text-right">
               <RouterLink

@@ -191,7 +191,7 @@ it('asks, tells the truth and goes on; at the end it says how many were right', 
       answered: { ...answered, right: n % 4 > 0 },
       comes_back_in: n % 4 ? null : 1,
       unit: 'ΔL*',
-      threshold: n > 7 ? { value: 3.2, low: 2, high: 5, finest: 1 } : null,
+      threshold: n > 7 ? { value: 3.2, low: 2, high: 5, finest: null } : null,
     }
     await telling.answer(scored, 201)
     await nextTick()
@@ -254,6 +254,8 @@ it('names things by letters before, and by their supplies after', () => {
   expect([letter(0), letter(6)]).toEqual(['A', 'G'])
   expect(named({ shown: [{ label: 'INK' }, { label: 'CARD' }] }, 0)).toBe('INK on CARD')
   expect(named({ shown: [] }, 1)).toBe('strip B')
-  expect(finely({ value: 1.5, low: 1, high: 2, finest: 1.2 }, 'ΔE00')).toContain('from ΔE00 1.5 on')
+  expect(finely({ value: 1.5, low: 1, high: 2, finest: null }, 'ΔE00')).toContain(
+    'from ΔE00 1.5 on',
+  )
   expect(finely({ value: 1.5, low: 1, high: 2, finest: 4 }, 'ΔE00')).toContain('even at ΔE00 4')
 })

@@ -9,7 +9,7 @@ export const letter = (at: number) => String.fromCharCode(65 + at)
 /** How fine an eye is, in a sentence. */
 export function finely(threshold: Threshold, unit: string) {
   const { value, low, high, finest } = threshold
-  if (value < finest)
+  if (finest !== null)
     return `right more than three times of four even at ${unit} ${finest}, the finest that could be asked`
   return `right three times of four from ${unit} ${value} on (between ${low} and ${high})`
 }
