@@ -87,6 +87,9 @@ class ScreenTests(BrowserTestCase):
             ("/log/which", "Which was it?"),
             ("/none", "Nothing here"),
             ("/account/screen", "Check this screen"),
+            ("/training", "What a screen can teach"),
+            ("/training/practise?exercise=lighter-or-darker&seed=3", "Put them in order"),
+            ("/training/practise?exercise=will-it-join&seed=3", "is brushed into"),
         ):
             self.go(path)
             self.heading(heading)
