@@ -44,7 +44,7 @@ USUAL: dict[str, object] = {
 }
 QUOTAS = (
     "cards", "ranges", "colours", "papers", "drawings", "readings", "combinations", "families", "records",
-    "photos", "links", "sets", "moods", "answers", "pages", "megabytes",
+    "photos", "links", "sets", "moods", "pages", "megabytes",
 )  # fmt: skip
 SIGN_UP = ("open", "invitation", "closed")
 _TOGETHER = (("certificate", "certificate_key"), ("certificate_key", "certificate"), ("mail", "mail_from"))

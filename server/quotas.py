@@ -25,7 +25,6 @@ from server.access import (
     records_of,
     sets_of,
     shared_recipes_of,
-    training_answers_of,
     training_sheets_of,
 )
 from server.accounts.models import Person
@@ -63,7 +62,6 @@ _COUNTED: dict[str, tuple[Callable[[Person], QuerySet[Any]], int]] = {
     "links": (shared_recipes_of, 60),
     "sets": (sets_of, 30),
     "moods": (moods_of, 30),
-    "answers in training": (training_answers_of, 3_000),
     "pages in training": (training_sheets_of, 40),
 }
 LIMITS = {what: most for what, (_, most) in _COUNTED.items()} | {"megabytes of pictures": 60}
@@ -83,7 +81,6 @@ USUAL = {
     "links": 1_000,
     "sets": 1_000,
     "moods": 1_000,
-    "answers in training": 100_000,
     "pages in training": 1_000,
     "megabytes of pictures": 4_000,
 }

@@ -60,6 +60,7 @@ AGAIN_SHARE = 0.4  # of the questions that are of what was missed, as long as so
 
 SESSION = 10  # questions: about five minutes
 
+KEPT = 20_000  # answers, the latest: ten a day for five years
 # Progress: answers that are looked at, weeks that are told, answers that regions are judged by.
 PROGRESS, WEEKS, REGION_ANSWERS = 4000, 12, 800
 # A region is weak where its answers fall short of what its own person does elsewhere by so many

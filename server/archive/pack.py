@@ -119,7 +119,8 @@ def pack(person: Person) -> bytes:
             for one in steps_taken_by(person)
         ]
     )
-    files["training.json"] = _json(training_told(person, names.get))
+    # Not for reading line by line: somebody who trains every day has thousands of answers.
+    files["training.json"] = json.dumps(training_told(person, names.get), ensure_ascii=False)
     turns = Turns(
         names.get,
         {one.pk: named(one.pk, one.name, own) for one in ranges_seen_by(person)}.get,

@@ -36,6 +36,7 @@ def keep_answer(
 ) -> tuple[TrainingAnswer, Scored, int | None]:
     """Keep an answer, once; says what it is worth, and in how many days the question comes back, if it does.
 
+    Of very many the oldest go, so that nobody has to end training because there is no room.
     ``missed`` is which of those that come back was asked. A second answer to the same question changes
     nothing: the first one counts, and is told again.
     """
@@ -43,7 +44,6 @@ def keep_answer(
     if before is not None:
         return before, scored(*read_answered(before)), None
     worth = scored(question, answer)
-    check_room(person, "answers in training")
     stored = TrainingAnswer.objects.create(
         owner=person,
         exercise=question.exercise.value,
@@ -59,6 +59,8 @@ def keep_answer(
         sheet=sheet,
         row=row,
     )
+    oldest = training_answers_of(person).order_by("-id").values_list("pk", flat=True)[figures.training.KEPT :]
+    training_answers_of(person).filter(pk__in=list(oldest)).delete()
     return stored, worth, _come_back(person, question, worth.right, missed)
 
 

@@ -57,7 +57,8 @@ def training_told(person: Person, turn: Turn) -> dict[str, Any]:
 def bring_training(person: Person, told: dict[str, Any], turn: Turn) -> int:
     """Store what was told; says how many answers. ValueError, or what reading raises, where it is none."""
     sheets = [_sheet(person, one, turn) for one in told["sheets"]]
-    answers = [_answer(person, one, number, sheets, turn) for number, one in enumerate(told["answers"])]
+    latest = told["answers"][-figures.training.KEPT :]
+    answers = [_answer(person, one, number, sheets, turn) for number, one in enumerate(latest)]
     TrainingAnswer.objects.bulk_create(answers, batch_size=200)
     for one in told["missed"]:
         question = sound(read_question(_turned(one["question"], turn)))

@@ -17,7 +17,6 @@ from jindle_core.training.scoring import Answer
 from server.archive.pack import pack
 from server.catalogue.drawer_actions import set_owned
 from server.catalogue.models import Colour
-from server.quotas import LIMITS
 from server.tests.helpers import ApiTestCase, make_range
 from server.training import asking
 from server.training.models import MissedQuestion, TrainingAnswer, TrainingSheet
@@ -166,11 +165,12 @@ class AskingTests(TrainingCase):
         self.assertFalse(again["answered"]["right"])
         self.assertEqual((TrainingAnswer.objects.count(), MissedQuestion.objects.count()), (1, 1))
 
-    def test_an_account_keeps_no_more_answers_than_it_has_room_for(self):
-        with patch.dict("server.quotas.USUAL", {"answers in training": 1}):
-            self.answer("lighter-or-darker")
-            self.assertIn("at most", self.answer("lighter-or-darker", 2, status=400)["message"])
-        self.assertIn("answers in training", LIMITS)
+    def test_of_very_many_answers_the_oldest_go(self):
+        with patch.object(figures.training, "KEPT", 3):
+            for seed in range(5):
+                self.answer("lighter-or-darker", seed)
+        self.assertEqual(TrainingAnswer.objects.count(), 3)
+        self.assertEqual(self.overview("lighter-or-darker")["answers"], 3)
 
 
 class StandingTests(TrainingCase):

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import type { Question } from '@/api/client'
 import { useKeys } from '@/lib/keys'
 import OptionFace from './OptionFace.vue'
@@ -9,7 +9,6 @@ import { letter, type Given } from './training'
 const { question } = defineProps<{ question: Question }>()
 const emit = defineEmits<{ answer: [given: Given] }>()
 const order = ref<number[]>([])
-const left = computed(() => question.options.map((_, at) => at))
 const shades = (at: number) => question.options[at]!.shown.map((one) => one.shade)
 const [first, last] =
   question.exercise === 'will-it-read' ? ['best', 'least'] : ['lightest', 'darkest']
@@ -26,7 +25,7 @@ useKeys(Object.fromEntries(Array.from({ length: 9 }, (_, n) => [String(n + 1), (
 <template>
   <div>
     <ul class="flex flex-wrap gap-2" aria-label="To be put in order">
-      <li v-for="at in left" :key="at" class="min-w-[76px] flex-1">
+      <li v-for="(_, at) in question.options" :key="at" class="min-w-[76px] flex-1">
         <button
           type="button"
           class="block w-full cursor-pointer"

@@ -1,4 +1,4 @@
-import type { Answered, AskedColour, Meeting, Threshold } from '@/api/client'
+import type { Answered, Meeting, Threshold } from '@/api/client'
 
 /** What was answered: places in order, or of the one that was chosen; how two pads meet. */
 export type Given = { places: number[]; kind: Meeting | null }
@@ -30,6 +30,3 @@ export const inOrder = (answered: Answered) =>
 
 /** A strip from end to end as a background. */
 export const along = (shades: string[]) => `linear-gradient(90deg, ${shades.join(', ')})`
-
-/** What a tone of a family, or a word of a question, is drawn with. */
-export type Face = Pick<AskedColour, 'shade'>
