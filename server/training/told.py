@@ -97,7 +97,7 @@ def answered_told(question: Question, answer: Answer, worth: Scored) -> dict[str
         "kind_given": answer.kind,
         "kind_right": worth.kind_right,
         "reason": worth.reason,
-        "chance": round(question.chance, 4),
+        "chance": round(question.chance, 6),
         "places": list(answer.places),
         "truth": list(question.truth),
         "given": [_colour_told(one, seen) for one in question.given],

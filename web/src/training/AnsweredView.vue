@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Answered } from '@/api/client'
-import { inWords, plural } from '@/lib/words'
+import { inWords } from '@/lib/words'
 import StatusMark from '@/ui/StatusMark.vue'
 import OptionFace from './OptionFace.vue'
 import { inOrder, letter, named } from './training'
@@ -90,7 +90,7 @@ const isWrong = (at: number, n: number) =>
     </template>
     <p class="mt-3 text-xs text-soft">
       <template v-if="!isJoin">Shown {{ views.map((one) => WORDS[one]).join(', ') }}. </template>
-      A guess is right {{ plural(Math.round(answered.chance * 1000) / 10, 'time') }} of 100.
+      A guess is right once in {{ Math.round(1 / answered.chance) }}.
       <template v-if="isJoin"
         >How pads meet is predicted from their dabs: brush them on a scrap before you trust
         it.</template

@@ -163,7 +163,7 @@ it('tells the truth in its order, with figures and what was said', async () => {
   expect(rows[0]).toContain('you said 3')
   expect(rows[1]).toContain('you said 2')
   expect(words(page)).toContain('Not this time. “PALE” is lighter')
-  expect(words(page)).toContain('right 16.7 times of 100')
+  expect(words(page)).toContain('right once in 6.')
   expect(inOrder(answered as never).map((one) => one.at)).toEqual([2, 1, 0])
 })
 
