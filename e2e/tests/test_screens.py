@@ -88,7 +88,10 @@ class ScreenTests(BrowserTestCase):
             ("/none", "Nothing here"),
             ("/account/screen", "Check this screen"),
             ("/training", "What a screen can teach"),
-            ("/training/practise?exercise=lighter-or-darker&seed=3", "Put them in order, the lightest first."),
+            (
+                "/training/practise?exercise=lighter-or-darker&seed=3",
+                "Put them in order, the lightest first.",
+            ),
         ):
             self.go(path)
             self.heading(heading)

@@ -29,6 +29,7 @@ class TrainingTests(BrowserTestCase):
 
     def test_a_check_leads_to_what_trains_the_eye_for_it_and_back(self):
         self.open_card("Allotment")
+        self.page.get_by_role("link", name="Background").click()
         checks = self.page.get_by_role("region", name="Checks")
         link = checks.get_by_role("link", name="Practise this").first
         expect(link).to_be_visible()
@@ -36,7 +37,7 @@ class TrainingTests(BrowserTestCase):
         link.click()
         expect(self.page.get_by_text("1 of 10")).to_be_visible()
         self.page.get_by_role("link", name="Back to the card").click()
-        expect(self.page).to_have_url(re.compile(rf"/cards/{card}/palette$"))
+        expect(self.page).to_have_url(re.compile(rf"/cards/{card}/background$"))
 
     def test_a_sitting_ends_after_ten_and_says_how_it_went(self):
         self.go("/training/practise?exercise=lighter-or-darker&seed=1")

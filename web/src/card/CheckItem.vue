@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
 import type { Check } from '@/api/client'
 import { useSession } from '@/lib/session'
 import AppDialog from '@/ui/AppDialog.vue'
@@ -11,6 +12,7 @@ import PlainWords from '@/ui/PlainWords.vue'
 /** One check: what was found with its figure, what mends it by one press, and letting it be. */
 const { check } = defineProps<{ check: Check }>()
 const store = useCard()
+const route = useRoute()
 const session = useSession()
 const waiving = ref(false)
 const reason = ref('')
@@ -79,7 +81,11 @@ async function waive() {
             class="text-xs underline"
             :to="{
               path: '/training/practise',
-              query: { exercise: check.practise, card: store.card?.id },
+              query: {
+                exercise: check.practise,
+                card: store.card?.id,
+                stage: route.path.split('/')[3],
+              },
             }"
             >Practise this</RouterLink
           >

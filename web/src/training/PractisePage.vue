@@ -79,7 +79,9 @@ const ask = computed(() =>
       ? JoinQuestion
       : ChoiceQuestion,
 )
-const back = computed(() => (card.value ? `/cards/${card.value}` : '/training'))
+const back = computed(() =>
+  card.value ? `/cards/${card.value}/${String(route.query.stage ?? '')}` : '/training',
+)
 function focus(button: unknown) {
   if (button instanceof HTMLElement) button.focus()
 }
