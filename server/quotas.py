@@ -81,7 +81,7 @@ USUAL = {
     "links": 1_000,
     "sets": 1_000,
     "moods": 1_000,
-    "pages in training": 1_000,
+    "pages in training": 100,
     "megabytes of pictures": 4_000,
 }
 

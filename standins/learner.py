@@ -6,6 +6,7 @@ found, and to lay a printed sheet by hand before the simulated camera.
 
 import numpy as np
 
+from jindle_core import figures
 from jindle_core.blending.joins import Meeting
 from jindle_core.training.question import Question
 from jindle_core.training.scoring import Answer
@@ -16,18 +17,18 @@ class SimulatedLearner:
 
     simulated = True
 
-    def __init__(self, spread: float, seed: int, slips: float = 0.02) -> None:
+    def __init__(self, spread: float, seed: int, slips: float = figures.training.LAPSE) -> None:
         self._spread = spread
         self._slips = slips
         self._random = np.random.default_rng(seed)
 
     def answer(self, question: Question) -> Answer:
         """What it answers."""
-        figures = np.array([option.figure for option in question.options])
-        seen = figures + self._random.normal(0, self._spread, len(figures))
+        true = np.array([option.figure for option in question.options])
+        seen = true + self._random.normal(0, self._spread, len(true))
         kind = question.kind
         if self._random.random() < self._slips:
-            seen = self._random.random(len(figures))
+            seen = self._random.random(len(true))
         if kind is not None and self._random.random() < self._slips:
             kind = list(Meeting)[int(self._random.integers(len(Meeting)))]
         order = np.argsort(-seen if question.orders else seen)

@@ -355,6 +355,8 @@ class ScoringTests(TestCase):
         assume(question is not None)
         found = scored(question, answer(question))
         self.assertTrue(found.right)
+        self.assertEqual([question.ranks[at] for at in question.truth], list(range(len(question.truth))))
+        self.assertEqual(sorted(question.ranks), list(range(len(question.options))))
         self.assertTrue(all(trial.right for trial in found.trials))
         self.assertRegex(found.reason, r"ΔL\*|ΔE00|meet")
 

@@ -11,12 +11,20 @@ from jindle_core.families.judge import FamilyJudgement, judge_family, limits, st
 from jindle_core.media import PAD_MEDIA, PICTURE_MEDIA
 from jindle_core.supplies.colours import Supplies
 from jindle_core.training.nearest import chosen_surely, off_from, unlike_ones
-from jindle_core.training.question import Asked, Exercise, Option, Question, off_by, surely_apart, view_of
+from jindle_core.training.question import (
+    TONES,
+    Asked,
+    Exercise,
+    Option,
+    Question,
+    off_by,
+    surely_apart,
+    view_of,
+)
 from jindle_core.training.stock import asked_colour, beginnings, still_there, stock
 
 NEEDS = "six colours of one medium, some of them in several depths"
 _LEAST = figures.training.CHOICES + 2
-_TONES = 3
 _MEDIA = [medium for medium in PICTURE_MEDIA if medium not in PAD_MEDIA]
 
 
@@ -29,7 +37,7 @@ def ask(supplies: Supplies, asked: Asked, random: np.random.Generator) -> Questi
         return None
     found = []
     for at in range(figures.training.FAMILY_TRIES):
-        gap = int(random.integers(_TONES))
+        gap = int(random.integers(TONES))
         one = _family(supplies, shelves[at % len(shelves)], gap, asked, random)
         if one is not None:
             found.append((off_by([one[0]], asked.margin), *one[1:], gap))
@@ -86,7 +94,7 @@ def of(
         view=view_of(value_only),
         value_only=value_only,
         gap=gap,
-        why=f"The {tone_names(_TONES)[gap]} tone would lie at L* {aim[0]:.0f}, in the same hue",
+        why=f"The {tone_names(TONES)[gap]} tone would lie at L* {aim[0]:.0f}, in the same hue",
     ).shuffled(random)
 
 
@@ -107,7 +115,7 @@ def _family(
     """Two tones that go together, and four colours: the third, and three that are off by the margin."""
     labs, sigmas = supplies.lab[places], supplies.sigma[places]
     one = int(random.choice(np.flatnonzero(np.isin(places, beginnings(places, supplies, asked)))))
-    kept = limits(_TONES)
+    kept = limits(TONES)
     least, most = (2 * limit for limit in kept.lightness) if gap == 1 else kept.lightness
     found = steps(labs[one], labs)
     fits = (found.lightness >= least) & (found.lightness <= most) & found.hue_holds(kept.hue)
@@ -138,7 +146,7 @@ def _family(
 
 def _holding(two: Array, labs: Array, gap: int) -> np.ndarray:
     """Which colours (n, 3) make a family that holds of two tones: as ``judge_family`` says of each."""
-    kept = limits(_TONES)
+    kept = limits(TONES)
     tones = [*two]
     tones.insert(gap, labs)
     holds = np.ones(len(labs), dtype=bool)

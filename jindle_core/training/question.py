@@ -29,6 +29,7 @@ class Exercise(StrEnum):
     READ = "will-it-read"
 
 
+TONES = 3  # of a family of which one is missing
 # Exercises in which all is put in order; in the others one is chosen.
 ORDERS = (Exercise.LIGHTER, Exercise.READ)
 View = Literal["colour", "greys", "lamp"]
@@ -99,6 +100,12 @@ class Question:
         return (int(np.argmin(listed)),)
 
     @property
+    def ranks(self) -> tuple[int, ...]:
+        """Of each option its place in order, or how many are less off what is asked for."""
+        listed = [-option.figure if self.orders else option.figure for option in self.options]
+        return tuple(int(rank) for rank in np.argsort(np.argsort(listed, kind="stable")))
+
+    @property
     def gaps(self) -> list[tuple[int, int]]:
         """What is asked apart: places next to each other in order, or the right one and each other."""
         if self.orders:
@@ -137,6 +144,16 @@ class Question:
     def unit(self) -> str:
         """What its figures are measured in."""
         return "ΔL*" if self.orders or self.value_only else "ΔE00"
+
+    @property
+    def measure(self) -> str:
+        """What an option's own figure is."""
+        return "L*" if self.exercise is Exercise.LIGHTER else self.unit
+
+    @property
+    def ends(self) -> tuple[str, str]:
+        """What the first and the last of an order are called."""
+        return ("best", "least") if self.exercise is Exercise.READ else ("lightest", "darkest")
 
     def shuffled(self, random: np.random.Generator) -> "Question":
         """The same with its options in another order, each as likely as any."""

@@ -13,7 +13,7 @@ from jindle_core.colorimetry.spaces import Lab
 from jindle_core.families.judge import tone_names
 from jindle_core.patterned.patches import Patch
 from jindle_core.swatch_sheet import SheetArea, SwatchSheet
-from jindle_core.training.question import Exercise, Option, Question
+from jindle_core.training.question import TONES, Exercise, Option, Question
 from jindle_core.training.scoring import Answer
 from jindle_core.words import in_words
 
@@ -78,7 +78,7 @@ def number_of(bits: Sequence[bool]) -> int | None:
 def boxes_of(question: Question) -> tuple[LaidBox, ...]:
     """The boxes of a question's row, from left to right."""
     if question.orders:
-        most, least = ("lightest", "darkest") if question.exercise is Exercise.LIGHTER else ("best", "least")
+        most, least = question.ends
         last = len(question.options) - 1
         return tuple(
             LaidBox(most if at == 0 else least if at == last else _RANKS[at]) for at in range(last + 1)
@@ -88,7 +88,7 @@ def boxes_of(question: Question) -> tuple[LaidBox, ...]:
     if question.exercise is Exercise.NEAREST:
         return (LaidBox(question.given[0].label, read=False), LaidBox("nearest"))
     given = [LaidBox(one.label, read=False) for one in question.given]
-    given.insert(question.gap, LaidBox(f"the {tone_names(3)[question.gap]} tone"))
+    given.insert(question.gap, LaidBox(f"the {tone_names(TONES)[question.gap]} tone"))
     return tuple(given)
 
 
@@ -119,11 +119,10 @@ def truth_words(question: Question) -> str:
     if question.exercise is Exercise.JOIN and question.kind is not None:
         return f"{in_words(question.kind)}, {question.why}"
     named = [" on ".join(one.label for one in question.options[at].shown) for at in question.truth]
-    figure = "ΔL*" if question.exercise is Exercise.READ else "L*"
     if question.orders:
+        each = zip(named, (question.options[at] for at in question.truth), strict=True)
         return ", ".join(
-            f"{name} ({figure} {question.options[at].figure:.0f} ± {question.options[at].sigma:.1f})"
-            for name, at in zip(named, question.truth, strict=True)
+            f"{name} ({question.measure} {one.figure:.0f} ± {one.sigma:.1f})" for name, one in each
         )
     right = question.options[question.truth[0]]
     return f"{named[0]} (off by {question.unit} {right.figure:.1f} ± {right.sigma:.1f})"

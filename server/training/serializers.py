@@ -106,6 +106,9 @@ class QuestionSerializer(serializers.Serializer):
     title = serializers.CharField(help_text="of the exercise")
     prompt = serializers.CharField()
     orders = serializers.BooleanField(help_text="all is put in order; else one is chosen")
+    ends = serializers.ListField(
+        child=serializers.CharField(), help_text="how the first and the last of an order are called"
+    )
     view = serializers.ChoiceField(choices=VIEWS)
     value_only = serializers.BooleanField()
     asks_kind = serializers.BooleanField(help_text="how the two pads meet is asked too")
@@ -132,7 +135,7 @@ class TrueOptionSerializer(serializers.Serializer):
     figure = serializers.FloatField()
     sigma = serializers.FloatField()
     why = serializers.CharField(allow_blank=True)
-    rank = serializers.IntegerField(allow_null=True, help_text="in order; of a choice 0 is the right one")
+    rank = serializers.IntegerField(help_text="in order; of a choice 0 is the right one")
 
 
 class AnsweredSerializer(serializers.Serializer):
@@ -144,7 +147,7 @@ class AnsweredSerializer(serializers.Serializer):
     view = serializers.ChoiceField(choices=VIEWS)
     value_only = serializers.BooleanField()
     gap = serializers.IntegerField()
-    unit = serializers.CharField()
+    measure = serializers.CharField(help_text="what the options' figures are")
     right = serializers.BooleanField()
     kind = serializers.ChoiceField(choices=MEETING_CHOICES, allow_null=True)
     kind_given = serializers.ChoiceField(choices=MEETING_CHOICES, allow_null=True)

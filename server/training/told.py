@@ -15,7 +15,7 @@ from jindle_core.media import FORM
 from jindle_core.supplies.colours import Supplies
 from jindle_core.training.exercises import EXERCISES
 from jindle_core.training.progress import Answered, Week, by_region, weeks
-from jindle_core.training.question import AskedColour, Exercise, Question, View
+from jindle_core.training.question import TONES, AskedColour, Exercise, Question, View
 from jindle_core.training.scoring import Answer, Scored
 from jindle_core.training.threshold import Threshold
 
@@ -38,6 +38,7 @@ def question_told(question: Question, token: str, comes_back: bool) -> dict[str,
         "title": EXERCISES[question.exercise].title,
         "prompt": prompt(question),
         "orders": question.orders,
+        "ends": question.ends,
         "view": question.view,
         "value_only": question.value_only,
         "asks_kind": question.kind is not None,
@@ -70,9 +71,11 @@ def prompt(question: Question) -> str:
             return f"Which of the four comes nearest to {target.label} ({target.medium.value}){lightness}?"
         case Exercise.JOIN:
             first, second = (one.label for one in question.given)
-            return f"{first} is brushed into {second}. How do they meet, and what does it look like?"
+            asks = "How do they meet" if question.kind else "What does it look like where they meet"
+            also = ", and what does it look like" if question.kind and question.options else ""
+            return f"{first} is brushed into {second}. {asks}{also}{lightness}?"
         case Exercise.MISSING:
-            tone = tone_names(3)[question.gap]
+            tone = tone_names(TONES)[question.gap]
             return f"Which of the four is the {tone} tone of this family{lightness}?"
         case Exercise.READ:
             where = {"colour": "", "greys": ", squinted at", "lamp": " by a warm lamp"}[question.view]
@@ -81,7 +84,6 @@ def prompt(question: Question) -> str:
 
 def answered_told(question: Question, answer: Answer, worth: Scored) -> dict[str, Any]:
     """The truth of a question beside what was answered, with its figures, in every view."""
-    ranks = {at: rank for rank, at in enumerate(question.truth)}
     labs = _labs(question)
     seen = dict(zip(labs, shades(np.array(labs)), strict=True))
     return {
@@ -91,7 +93,7 @@ def answered_told(question: Question, answer: Answer, worth: Scored) -> dict[str
         "view": question.view,
         "value_only": question.value_only,
         "gap": question.gap,
-        "unit": question.unit,
+        "measure": question.measure,
         "right": worth.right,
         "kind": question.kind,
         "kind_given": answer.kind,
@@ -108,9 +110,9 @@ def answered_told(question: Question, answer: Answer, worth: Scored) -> dict[str
                 "figure": round(option.figure, 1),
                 "sigma": round(option.sigma, 1),
                 "why": option.why,
-                "rank": ranks.get(at),
+                "rank": rank,
             }
-            for at, option in enumerate(question.options)
+            for option, rank in zip(question.options, question.ranks, strict=True)
         ],
     }
 

@@ -3,6 +3,7 @@
 import io
 import json
 import zipfile
+from dataclasses import replace
 from datetime import timedelta
 from unittest.mock import patch
 
@@ -20,6 +21,7 @@ from server.catalogue.models import Colour
 from server.tests.helpers import ApiTestCase, make_range
 from server.training import asking
 from server.training.models import MissedQuestion, TrainingAnswer, TrainingSheet
+from server.training.told import prompt
 
 HUES = ((30, 0), (12, 28), (-26, 16), (-20, -22), (12, -32), (28, -18))
 MARKERS = "code,L,a,b\n" + "".join(
@@ -124,6 +126,14 @@ class AskingTests(TrainingCase):
         self.ask("patch", "me", {"value_only": False})
         self.assertFalse(any(self.question("nearest-of-four", seed)["value_only"] for seed in range(30)))
         self.ask("patch", "me", {"eyes": "hawk"}, 400)
+
+    def test_what_is_not_asked_is_not_said_to_be(self):
+        told = self.question("will-it-join")
+        self.assertIn("How do they meet, and what does it look like?", told["prompt"])
+        asked, _, _ = asking.read_token(self.ann, told["token"])
+        self.assertTrue(prompt(replace(asked, options=())).endswith("How do they meet?"))
+        alone = prompt(replace(asked, kind=None, value_only=True))
+        self.assertTrue(alone.endswith("What does it look like where they meet in lightness alone?"), alone)
 
     def test_lightness_alone_is_measured_by_itself(self):
         self.ask("patch", "me", {"eyes": "deutan"})

@@ -18,7 +18,7 @@ const views = computed<Answered['view'][]>(() => {
 })
 const WORDS = { colour: 'in colour', greys: 'squinted at', lamp: 'by a warm lamp' }
 const figure = (value: number, sigma: number) =>
-  `${answered.exercise === 'lighter-or-darker' ? 'L*' : answered.unit} ${value}${sigma ? ` ± ${sigma}` : ''}`
+  `${answered.measure} ${value}${sigma ? ` ± ${sigma}` : ''}`
 /** What was said of an option: its number in the order that was given, or that it was chosen. */
 function said(at: number) {
   const place = answered.places.indexOf(at)

@@ -10,8 +10,6 @@ const { question } = defineProps<{ question: Question }>()
 const emit = defineEmits<{ answer: [given: Given] }>()
 const order = ref<number[]>([])
 const shades = (at: number) => question.options[at]!.shown.map((one) => one.shade)
-const [first, last] =
-  question.exercise === 'will-it-read' ? ['best', 'least'] : ['lightest', 'darkest']
 
 function press(at: number) {
   if (at >= question.options.length) return false
@@ -45,7 +43,7 @@ useKeys(Object.fromEntries(Array.from({ length: 9 }, (_, n) => [String(n + 1), (
         </button>
       </li>
     </ul>
-    <h2 class="label mt-5">My order, {{ first }} to {{ last }}</h2>
+    <h2 class="label mt-5">My order, {{ question.ends.join(' to ') }}</h2>
     <ol class="flex" aria-label="My order">
       <li v-for="(_, n) in question.options" :key="n" class="min-w-0 flex-1">
         <button

@@ -30,6 +30,7 @@ const plain = {
   title: 'Lighter or darker',
   prompt: 'Put them in order, the lightest first.',
   orders: true,
+  ends: ['lightest', 'darkest'],
   view: 'colour',
   value_only: false,
   asks_kind: false,
@@ -115,7 +116,7 @@ it('shows strips only after it was said how two pads meet', async () => {
 
 const answered = {
   ...plain,
-  unit: 'ΔL*',
+  measure: 'L*',
   right: false,
   kind: null,
   kind_given: null,

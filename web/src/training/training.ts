@@ -22,11 +22,7 @@ export const named = (option: { shown: { label: string }[] }, at: number) =>
 export const inOrder = (answered: Answered) =>
   answered.options
     .map((option, at) => ({ option, at }))
-    .sort((one, other) =>
-      answered.orders
-        ? (one.option.rank ?? 0) - (other.option.rank ?? 0)
-        : one.option.figure - other.option.figure,
-    )
+    .sort((one, other) => one.option.rank - other.option.rank)
 
 /** A strip from end to end as a background. */
 export const along = (shades: string[]) => `linear-gradient(90deg, ${shades.join(', ')})`
