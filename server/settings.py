@@ -75,6 +75,7 @@ MIDDLEWARE = [
     "django.contrib.auth.middleware.AuthenticationMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
     "axes.middleware.AxesMiddleware",
+    "server.accounts.meant.Meant",
 ]
 if TESTING:  # the test server serves the client's files itself
     MIDDLEWARE.remove("whitenoise.middleware.WhiteNoiseMiddleware")
@@ -145,6 +146,8 @@ TEST_RUNNER = "server.testing.Runner"
 PASSWORD_RESET_TIMEOUT = 60 * 60 * 24  # seconds
 _MAIL = urlsplit(os.environ.get("JINDLE_MAIL", "console" if DEMO else ""))
 HAS_MAIL = bool(_MAIL.geturl())
+LETTERS_AT_ONCE = TESTING  # else they go out beside the request
+ADDRESS = os.environ.get("JINDLE_SITE", "")  # where people reach it, for links in letters; blank: as asked
 DEFAULT_FROM_EMAIL = os.environ.get("JINDLE_MAIL_FROM", "jindle@localhost")
 if _MAIL.scheme:
     EMAIL_HOST, EMAIL_PORT = _MAIL.hostname, _MAIL.port or 587

@@ -80,6 +80,7 @@ api = [
     path("new-password", accounts.PasswordByLink.as_view()),
     path("me/sign-out-elsewhere", accounts.SignOutElsewhere.as_view()),
     path("me/room", accounts.MyRoom.as_view()),
+    path("me/address", accounts.Address.as_view()),
     path("me/password", accounts.Password.as_view()),
     path("me/delete", accounts.DeleteMe.as_view()),
     path("me/archive", archive.Archive.as_view()),

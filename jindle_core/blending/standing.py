@@ -100,7 +100,7 @@ def _dark(ground: Array, picture: Array) -> Finding:
     figure = f"L* {shown(level, figures.grounds.DARK_GROUND_L)}"
     limit = f"L* {figures.grounds.DARK_GROUND_L:.0f} at most"
     if level > figures.grounds.DARK_GROUND_L:
-        return Finding(Status.LOOK_AGAIN, figure, limit, "too quiet: not dark enough to shine on")
+        return Finding(Status.LOOK_AGAIN, figure, limit, "not dark enough for what shall shine on it")
     lighter = picture[:, 0] >= level + figures.contrast.PICTURE_DELTA_L
     if len(picture) and lighter.mean() < figures.grounds.SHINES_SHARE:
         return Finding(

@@ -27,11 +27,12 @@ from jindle_core.layers.pieces import BASE, Kind, Piece
 from jindle_core.layers.showing import what_shows
 from jindle_core.layers.sizing import Box, of_size
 from jindle_core.layers.stacking import (
+    Bulk,
+    bulk,
     examine_envelope,
     examine_thickness,
     matching_envelope,
     thickness,
-    top_of,
 )
 from jindle_core.layers.touching import Beside
 from jindle_core.lengths import Length, Size
@@ -46,8 +47,10 @@ PLAIN = (Kind.MAT, Kind.PANEL, Kind.STRIP, Kind.PAPER, Kind.RIBBON)
 
 @dataclass(frozen=True, slots=True)
 class Trimming:
-    """What falls off a piece: a box in mm, measured in the card's ``unit``, and which pieces it could be."""
+    """What falls off a piece, by its key: a box in mm, measured in the card's ``unit``, and which pieces it
+    could be."""
 
+    piece: int
     name: str
     box: Box
     unit: str
@@ -124,8 +127,9 @@ class Examined:
         """What falls off pieces that are trimmed and is large enough for something."""
         stack = self.stack
         return [
-            Trimming(piece.name, off, stack.unit, tuple(self._could_be(piece, off)))
+            Trimming(piece.key, piece.name, off, stack.unit, tuple(self._could_be(piece, off)))
             for piece in stack.build.every
+            if piece.is_laid
             for off in to_use_elsewhere(self.fits[piece.key].trimmings)
         ]
 
@@ -133,7 +137,7 @@ class Examined:
         """The names of other pieces of the same stock that go into what falls off one, turned or not."""
         stack = self.stack
         for other in stack.build.every:
-            if other.key != piece.key and other.is_cut and stack.stock(other.key) == stack.stock(piece.key):
+            if other.key != piece.key and other.of_sheet and stack.stock(other.key) == stack.stock(piece.key):
                 box = of_size(stack.cut_to(other))
                 for wide, high in ((box.width, box.height), (box.height, box.width)):
                     if wide <= off.width and high <= off.height:
@@ -267,9 +271,13 @@ class Examined:
         return examine_writing(*self.seen(self.stack.faces[1]))
 
     @cached_property
-    def tops(self) -> float:
-        """How much (mm) stands on both faces together."""
-        return sum(top_of(face) for face in self.stack.stacks)
+    def bulk(self) -> Bulk:
+        """How high both faces stand together."""
+        stack = self.stack
+        areas = {key: as_polygon(box) for key, box in stack.boxes.items()}
+        areas |= {key: outline.lies for key, outline in stack.outlines.items()} | self.covered.bodies
+        front, inside = stack.stacks
+        return bulk(stack.palette.card.size, (front, areas), (inside, areas))
 
     @cached_property
     def thick(self) -> Finding:
@@ -278,8 +286,8 @@ class Examined:
 
     @cached_property
     def usual_envelope(self) -> Size | None:
-        """The smallest usual envelope that the card goes into, if any."""
-        return matching_envelope(self.stack.palette.card.size, self.tops)
+        """The smallest usual envelope that the card goes into lying flat, if any."""
+        return matching_envelope(self.stack.palette.card.size)
 
     @property
     def envelope(self) -> Size | None:
@@ -292,7 +300,7 @@ class Examined:
         size = self.stack.palette.card.size
         if self.envelope is None:
             return Finding(Status.LOOK_AGAIN, size.text(), "", "is larger than the usual envelopes: make one")
-        return examine_envelope(size, self.tops, self.envelope)
+        return examine_envelope(size, self.envelope, self.bulk)
 
 
 def _all_over(stack: Stack) -> np.ndarray:

@@ -83,10 +83,8 @@ def _mends(palette: SeenPalette, pair: Pair, upper: np.ndarray, lower: np.ndarra
 
 
 def _mend(palette: SeenPalette, pair: Pair, best: Recoloured, end: End) -> Mend:
-    after = {"upper": pair.upper, "lower": pair.lower} | {best.end: end}
-    words = PAIR_RULES[pair.kind].title.format(
-        **{name: palette.end_words(one) for name, one in after.items()}
-    )
+    gone = pair.upper if best.end == "upper" else pair.lower
+    words = f"take {palette.end_words(end)} instead of {palette.end_words(gone)}"
     change = EditPair(pair.key, upper=end) if best.end == "upper" else EditPair(pair.key, lower=end)
     return Mend(words, best.finding.figure, change, palette.end_shades(end))
 

@@ -287,7 +287,7 @@ def _more_coats(on: OnGround) -> _Tries:
 def _alone(on: OnGround) -> _Tries:
     pads = on.grounded.pads
     for at, pad in enumerate(pads if len(pads) > 1 else ()):
-        yield f"only {_name(on.grounded, at)}", {"pads": (pad,)}
+        yield f"take {_name(on.grounded, at)} alone", {"pads": (pad,)}
 
 
 def _grey_pattern(on: OnGround) -> _Tries:

@@ -57,6 +57,8 @@ def standing(stack: Stack, beside: dict[int, list[Beside]]) -> dict[int, PieceSt
         sides = _sides(stack, face, beside)
         pictures: list[Piece] = []
         for piece in pieces:
+            if piece.is_wanting_words:
+                continue  # what nobody typed yet cannot be read or not
             if piece.kind in WORDS:
                 found[piece.key] = _words(stack, face, piece)
             elif piece.kind is Kind.IMAGE:

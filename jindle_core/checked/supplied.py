@@ -88,6 +88,13 @@ class Inventory:
         found = nearest_to(supplies, palette.lab[at], palette.sigma[at], mine if len(mine) else stock, 1)
         return found[0] if found else None
 
+    def stock_words(self, end: End) -> str:
+        """A stock as it is found in the drawer: what is in a palette colour with the card it is cut from."""
+        palette = self.examined.stack.palette
+        card = self.card_for(end) if end.source == "palette" else None
+        words = palette.end_words(end)
+        return words if card is None else f"{words} ({palette.end_words(End('supply', card.swatch.id))})"
+
     def instead(self, end: End) -> list[Match]:
         """What of the drawer is nearest to a supply and does the same work, the nearest first."""
         place = self.place(end)

@@ -5,10 +5,11 @@ from functools import cached_property
 
 from jindle_core.checked.build import Examined
 from jindle_core.checked.card import checks
-from jindle_core.checked.check import Check, Judged, judged, to_mend_first
+from jindle_core.checked.check import Check, Judged, Mend, judged, to_mend_first
 from jindle_core.checked.desk import Desk, desk_of
 from jindle_core.checked.on_ground import OnGround, on_ground
 from jindle_core.checked.supplied import Inventory
+from jindle_core.contrast.rules import Status
 from jindle_core.seen.whole import SeenCard
 
 
@@ -47,6 +48,21 @@ class CheckedCard:
     def desk(self) -> Desk:
         """How it lies on the desk."""
         return desk_of(self.laid, self.seen.stack)
+
+    def mends(self, check: Check) -> list[Mend]:
+        """What would make a check hold without undoing another: else two mends would go round and round."""
+        return [one for one in check.to_mend() if not self._spoils(one)]
+
+    def _spoils(self, mend: Mend) -> bool:
+        """Whether something that held, or was only to be looked at, is worse once a check is mended."""
+        after = CheckedCard(self.seen.after(mend.change)).checks
+        return any(
+            one.finding.status.worse_than(self._statuses.get(one.key, Status.LOOK_AGAIN)) for one in after
+        )
+
+    @cached_property
+    def _statuses(self) -> dict[str, Status]:
+        return {one.key: one.finding.status for one in self.checks}
 
     @property
     def to_mend(self) -> list[Check]:

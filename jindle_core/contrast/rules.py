@@ -39,6 +39,11 @@ class Status(StrEnum):
     LOOK_AGAIN = "look-again"
     FAILS = "fails"
 
+    def worse_than(self, other: "Status") -> bool:
+        """Whether less holds."""
+        order = list(Status)
+        return order.index(self) > order.index(other)
+
 
 @dataclass(frozen=True, slots=True)
 class PairRule:

@@ -9,7 +9,11 @@ THICKNESS = MappingProxyType(
     {"base": 0.35, "card": 0.35, "paper": 0.15, "vellum": 0.1, "ribbon": 0.5, "finish": 2.0, "ink": 0.0}
 )
 FOAM = MappingProxyType({"flat": 0.0, "foam-tape": 1.2, "foam-sheet": 2.0, "double-foam-tape": 2.4})
-ENVELOPE_ROOM = 3  # mm that an envelope must be larger, or the card buckles
+ENVELOPE_ROOM = 3  # mm (⅛ in) that an envelope is larger than a card at least
+# What stands up on a card takes nothing of its envelope up to so many mm in the middle, and where it stands
+# so near to an edge that the envelope's own lies over it, since nothing gives there. Beyond that the middle
+# takes half, for paper bows over it: cardmakers post 4¼ × 5½ in cards of layers on foam in 4⅜ × 5¾ in.
+ENVELOPE_TAKES, ENVELOPE_EDGE_TAKES, ENVELOPE_EDGE, ENVELOPE_BOWS = 4.0, 3.0, 5.0, 0.5
 # The usual envelopes, for the usual cards; ISO 269's three, and others by their size.
 ENVELOPES = (
     ("4 3/8", "5 3/4", "in"),

@@ -11,6 +11,7 @@ from jindle_core.material import End
 from jindle_core.prediction.behaviour import Hand
 
 WHITE_END = End("white")
+VELLUM_END, RIBBON_END = End("vellum"), End("ribbon")  # stocks of their own, in no colour that one says
 BASE = 0  # the key of the card's own front
 
 
@@ -165,7 +166,7 @@ class Piece:
     ``size`` of its own. ``trimmed`` cuts off what hangs over the card's edge,
     ``tucked`` slides it under the pieces that lie beside it. ``inked`` is laid
     over its material. A picture may have a ``white_edge`` left around it;
-    ``text`` is what words say (blank: the card's name), ``bold`` how they say it,
+    ``text`` is what words say (blank: nobody said yet), ``bold`` how they say it,
     ``made`` how words that are not cut out are made, where that is said.
     ``picture`` is the key of the card's picture that a piece of kind image shows
     (None: the first), ``mirrored`` that left and right of it are exchanged.
@@ -216,5 +217,20 @@ class Piece:
 
     @property
     def is_cut(self) -> bool:
-        """Whether it is cut out of a sheet."""
+        """Whether it is cut at all, out of a sheet or off a reel."""
         return self.kind not in NOT_CUT and not self.is_ink
+
+    @property
+    def of_sheet(self) -> bool:
+        """Whether it is cut out of a sheet."""
+        return self.is_cut and self.kind is not Kind.RIBBON
+
+    @property
+    def is_wanting_words(self) -> bool:
+        """Whether nobody said yet what it says."""
+        return self.kind in WORDS and not self.text.strip()
+
+    @property
+    def is_laid(self) -> bool:
+        """Whether it is glued, raised or wrapped on, and could be trimmed then."""
+        return not self.is_ink and self.kind is not Kind.FINISH

@@ -76,7 +76,7 @@ def thickness(*faces: dict[int, Height]) -> float:
     return 2 * figures.building.THICKNESS["base"] + sum(top_of(face) for face in faces)
 
 
-def top_of(face: dict[int, Height]) -> float:
+def top_of(face: Mapping[int, Height]) -> float:
     """How high (mm) the highest piece of a face stands."""
     return max(height.top for height in face.values())
 
@@ -92,24 +92,59 @@ def examine_thickness(thick: float, limit: float | None) -> Finding:
     return Finding(Status.FAILS, figure, words, "thicker than your post takes")
 
 
-def examine_envelope(card: Size, thick: float, envelope: Size) -> Finding:
-    """Whether a card with its thickness goes into an envelope, either way round.
+@dataclass(frozen=True, slots=True)
+class Bulk:
+    """How high (mm) what lies on a card's faces stands: anywhere, and near their edges."""
 
-    What stands up takes as much of the envelope's width and height.
+    anywhere: float = 0.0
+    near_edges: float = 0.0
+
+    @property
+    def room(self) -> float:
+        """How much (mm) of an envelope's width and height it takes."""
+        middle = max(self.anywhere - figures.building.ENVELOPE_TAKES, 0.0) * figures.building.ENVELOPE_BOWS
+        return max(middle, self.near_edges - figures.building.ENVELOPE_EDGE_TAKES, 0.0)
+
+
+def bulk(card: Size, *faces: tuple[Mapping[int, Height], Mapping[int, shapely.Polygon]]) -> Bulk:
+    """How high the faces of a card stand, each given by the heights of its pieces and their areas, by key."""
+    near = shapely.box(0, 0, float(card.width.millimetres), float(card.height.millimetres)).buffer(
+        -figures.building.ENVELOPE_EDGE
+    )
+    edge = 0.0
+    for found, areas in faces:
+        edge += max(
+            (one.top for key, one in found.items() if key != BASE and not shapely.within(areas[key], near)),
+            default=0.0,
+        )
+    return Bulk(sum(top_of(found) for found, _ in faces), edge)
+
+
+def examine_envelope(card: Size, envelope: Size, stands: Bulk = Bulk()) -> Finding:
+    """Whether a card goes into an envelope, either way round.
+
+    One that would lying flat, but stands too high for it, goes in all the same: padded, and sorted by hand.
     """
-    room = Fraction(figures.building.ENVELOPE_ROOM) + Fraction(thick).limit_denominator(100)
-    wide, high = (side.millimetres + room for side in (card.width, card.height))
-    sides = sorted((envelope.width.millimetres, envelope.height.millimetres))
-    figure = f"{card.text()} into {envelope.text()}"
-    if min(wide, high) <= sides[0] and max(wide, high) <= sides[1]:
-        return Finding(Status.HOLDS, figure, f"{float(room):.0f} mm of room", "")
-    return Finding(Status.FAILS, figure, f"{float(room):.0f} mm of room", "does not go in")
+    figure, room = f"{card.text()} into {envelope.text()}", Fraction(figures.building.ENVELOPE_ROOM)
+    if not _goes_in(card, envelope, room):
+        return Finding(Status.FAILS, figure, f"{room} mm of room", "does not go in")
+    room += Fraction(stands.room).limit_denominator(100)
+    status, words = Status.HOLDS, ""
+    if not _goes_in(card, envelope, room):
+        status, words = Status.LOOK_AGAIN, "it is thick: pad it, and ask for hand sorting"
+    return Finding(status, figure, f"{shown(float(room), digits=1)} mm of room", words)
+
+
+def _goes_in(card: Size, envelope: Size, room: Fraction) -> bool:
+    wide, high = sorted(side.millimetres + room for side in (card.width, card.height))
+    low, long = sorted((envelope.width.millimetres, envelope.height.millimetres))
+    return wide <= low and high <= long
 
 
 @lru_cache(maxsize=256)
-def matching_envelope(card: Size, thick: float = 0.0) -> Size | None:
+def matching_envelope(card: Size) -> Size | None:
     """The smallest usual envelope that a card goes into, of its own unit first; None where none is."""
-    fitting = [one for one in ENVELOPES if examine_envelope(card, thick, one).status is Status.HOLDS]
+    fitting = [one for one in ENVELOPES if examine_envelope(card, one).status is Status.HOLDS]
     own = [one for one in fitting if one.width.unit == card.width.unit]
     return min(own or fitting, key=lambda one: one.width.millimetres * one.height.millimetres, default=None)
 

@@ -109,6 +109,13 @@ def is_by_die(stack: Stack, piece: Piece) -> bool:
     return not sharp or piece.kind is Kind.CUT_WORDS or is_drawing
 
 
+def blank(stack: Stack, piece: Piece) -> Size | None:
+    """What the trimmer cuts for a piece that is no rectangle, also for a picture; else None."""
+    if not piece.of_sheet or not is_by_die(stack, piece):
+        return None
+    return _larger(stack.cut_to(piece), Length(2 * figures.cutting.DIE_ROOM[stack.unit], stack.unit))
+
+
 @dataclass(frozen=True)
 class Cutting:
     """What is cut for so many cards out of sheets of a size, each material by itself.
@@ -142,24 +149,18 @@ class Cutting:
         size = self._flat.size.turned() if self._base_turned else self._flat.size
         found[stack.build.base].append(ToCut(BASE, "base", size, self._base_turned is None))
         for piece in stack.build.every:
-            if piece.is_cut:
+            if piece.of_sheet:
                 turns = piece.kind is not Kind.PAPER  # a pattern has its direction
-                blank = self._blanks.get(piece.key)
-                name, size = (
-                    (f"blank for {piece.name}", blank) if blank else (piece.name, self.stack.cut_to(piece))
-                )
+                of = self._blanks.get(piece.key)
+                name, size = (f"blank for {piece.name}", of) if of else (piece.name, self.stack.cut_to(piece))
                 found[stack.stock(piece.key)].append(ToCut(piece.key, name, size, turns))
         return dict(found)
 
     @cached_property
     def _blanks(self) -> dict[int, Size]:
         """By key what the trimmer cuts for pieces that are no rectangles, pictures that are cut out too."""
-        room = Length(2 * figures.cutting.DIE_ROOM[self.stack.unit], self.stack.unit)
-        return {
-            piece.key: _larger(self.stack.cut_to(piece), room)
-            for piece in self.stack.build.every
-            if piece.is_cut and is_by_die(self.stack, piece)
-        }
+        found = {piece.key: blank(self.stack, piece) for piece in self.stack.build.every}
+        return {key: size for key, size in found.items() if size is not None}
 
     def sheet_of(self, end: End) -> Size:
         """The sheet that a material comes in: a patterned paper's own, else as is said.
@@ -250,8 +251,8 @@ class Cutting:
         mat = self._filled.get(piece.key)
         out_of = "" if mat is None else f"the middle of {self.stack.name(mat)}"
         name = self.stack.name(piece.key) if piece.key != BASE else piece.name
-        blank = self._blanks.get(piece.key)
-        return Listed(name, self._sizes[piece.key], end, self._direction(piece), out_of, blank)
+        of = self._blanks.get(piece.key)
+        return Listed(name, self._sizes[piece.key], end, self._direction(piece), out_of, of)
 
     def _direction(self, piece: ToCut) -> str:
         if piece.key == BASE and self.grain is not Grain.UNKNOWN:

@@ -37,7 +37,7 @@ class Worked:
 
 
 def ground_steps(grounded: Grounded) -> list[Step]:
-    """The steps of laying a card's ground, ``using`` its pads."""
+    """The steps of laying a card's ground, ``using`` the inks that are ``taken`` for it."""
     layer_of = {at: n for n, layer in enumerate(grounded.layers) for at in layer}
     worked = [
         Worked(
@@ -52,9 +52,8 @@ def ground_steps(grounded: Grounded) -> list[Step]:
         )
         for at, (pad, place) in enumerate(zip(grounded.pads, grounded.places, strict=True))
     ]
-    colours = [pad.colour for pad in grounded.pads]
     over = [
-        (one.kind, colours.index(one.colour) if one.colour in colours else None)
+        (one.kind, grounded.taken.index(one.colour) if one.colour in grounded.taken else None)
         for one in grounded.ground.effects
         if one.kind in grounded.marks
     ]
@@ -71,8 +70,8 @@ def laying(
 ) -> list[Step]:
     """The steps of a ground: lightest pad first, back through in reverse, then what comes over it.
 
-    ``effects`` come with the place of their pad where it is one of the ground's. ``back`` goes back up
-    through layered stencils, ``one_side`` is for who always comes in from the left.
+    ``effects`` come with the place of their ink, after the ``pads`` if it is none of theirs. ``back`` goes
+    back up through layered stencils, ``one_side`` is for who always comes in from the left.
     """
     steps = [Step(f"{_BEFORE[shape]}; {_ONE_SIDE if one_side else _ALL_SIDES}")] if pads else []
     if shape is GroundShape.STENCILS:
@@ -87,8 +86,8 @@ def laying(
         )
     steps += _over(pads, effects)
     if steps:
-        lifting = "lift the tape or stencil slowly, and let the panel flatten under a weight"
-        steps.append(Step(lifting, wait=Wait.DRY))
+        lifting = _LIFTED.get(shape, "") if pads else ""
+        steps.append(Step(f"{lifting}let the panel flatten under a weight", wait=Wait.DRY))
     return steps
 
 
@@ -117,6 +116,16 @@ _BEFORE = {
     GroundShape.STENCILS: "tape the panel down, and lay every stencil against the same corner",
     GroundShape.WASH: "tape the panel down along its edges",
 }
+_TAPE = "lift the tape slowly, and "
+# What was laid or taped down is taken away; a vignette has neither.
+_LIFTED = {
+    GroundShape.BANDS: _TAPE,
+    GroundShape.OMBRE: _TAPE,
+    GroundShape.SKY: "lift stencil and tape slowly, and ",
+    GroundShape.STRIPES: _TAPE,
+    GroundShape.STENCILS: "lift stencil and tape slowly, and ",
+    GroundShape.WASH: _TAPE,
+}
 _ALL_SIDES = "come in over every edge in turn: where one always begins, ink lies twice"
 _ONE_SIDE = "come in over the left edge: it takes ink twice, as predicted"
 _HANDS = {Hand.LIGHT: "with a light hand ", Hand.MIDDLE: "", Hand.HEAVY: "with a heavy hand "}
@@ -138,6 +147,8 @@ def _blended(shape: GroundShape, pads: Sequence[Worked]) -> list[Step]:
         steps.append(Step("; ".join(words for words in said if words), place))
         brush = place
     for place in order[-2::-1]:
+        if _seams(pads, place) == {Seam.GAP}:
+            continue  # nothing is joined there
         steps.append(Step("back through with it to smooth the joins, hardly any ink on the brush", place))
     for place in order:
         if pads[place].coats > 1:
@@ -145,9 +156,14 @@ def _blended(shape: GroundShape, pads: Sequence[Worked]) -> list[Step]:
     return steps
 
 
+def _seams(pads: Sequence[Worked], place: int) -> set[Seam]:
+    """How a pad meets those before and after it."""
+    return {pads[at].seam for at in (place - 1, place) if 0 <= at < len(pads) - 1}
+
+
 def _carried(pads: Sequence[Worked], place: int) -> str:
     """What happens at a pad's joins, those with neighbours before and after it."""
-    seams = {pads[at].seam for at in (place - 1, place) if 0 <= at < len(pads) - 1}
+    seams = _seams(pads, place)
     if seams == {Seam.GAP}:
         return "stop a finger's breadth before the next colour: the gap stays white"
     words = "carry it a little into its neighbours"

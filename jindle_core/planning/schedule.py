@@ -46,6 +46,11 @@ class Schedule:
     set_up_gap: float | None = None
 
     @property
+    def minutes_told(self) -> float:
+        """Minutes until everything is done, with taking up tools, which the search leaves out."""
+        return self.minutes + self.set_up
+
+    @property
     def saved(self) -> float:
         """How much the order saves against one after another."""
         return self.in_turn - self.minutes

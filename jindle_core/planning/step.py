@@ -2,6 +2,9 @@
 
 from dataclasses import dataclass
 from enum import StrEnum
+from functools import partial
+
+from jindle_core.lengths import Length, Size
 
 
 class Wait(StrEnum):
@@ -23,10 +26,23 @@ class Step:
 
     ``using`` is with what: its place among the things of its work, pads or
     tones from light to dark; None: with none of them. ``to`` are the keys of what
-    it is done to, empty for all of it.
+    it is done to, empty for all of it. ``measures`` come after the words, in whichever unit one reads.
     """
 
     words: str
     using: int | None = None
     wait: Wait | None = None
     to: tuple[int, ...] = ()
+    measures: tuple[Size | Length, ...] = ()
+
+    def text(self, units: str) -> str:
+        """The words with their measures in "in" or "mm".
+
+        >>> Step("score it, from its left edge at", measures=(Length(272, "in"),)).text("in")
+        'score it, from its left edge at 4 1/4 in'
+        """
+        return " ".join([self.words, *map(partial(_measure, units), self.measures)])
+
+
+def _measure(units: str, one: Size | Length) -> str:
+    return one.text(units) if isinstance(one, Size) else f"{one.text(units)} {units}"

@@ -1,23 +1,26 @@
 """What is to be done for a card, all of it derived from how it is planned?"""
 
-from collections import defaultdict
-from collections.abc import Generator, Iterable, Iterator, Mapping, Sequence
+from collections import Counter, defaultdict
+from collections.abc import Collection, Generator, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
+from functools import cached_property
 
 from jindle_core import figures
 from jindle_core.card.pictures import Area
 from jindle_core.checked.whole import CheckedCard
+from jindle_core.layers.folding import flat
 from jindle_core.layers.making import EMBOSSED, Making
-from jindle_core.layers.pieces import BASE, Kind, Piece, Raised
+from jindle_core.layers.pieces import BASE, RIBBON_END, Kind, Piece, Raised
 from jindle_core.material import End
 from jindle_core.media import PAD_MEDIA, Medium
 from jindle_core.planning.batches import for_cards
 from jindle_core.planning.colouring import STAYING_DAMP, area_steps, picture_steps
-from jindle_core.planning.cutting import is_by_die
+from jindle_core.planning.cutting import blank, is_by_die
 from jindle_core.planning.ground import ground_steps
 from jindle_core.planning.step import Step
 from jindle_core.planning.task import After, Hazard, Task, Tool, Work
 from jindle_core.seen.colouring import Coloured
+from jindle_core.seen.ruler import halves
 from jindle_core.seen.stack import Stack
 
 
@@ -48,9 +51,32 @@ def tasks(checked: CheckedCard, habits: Habits | None = None) -> list[Task]:
         *made.assembling(),
         *made.finishing(),
     ]
+    found.append(made.post(found))
     known = {task.key for task in found}
     there = [replace(one, after=tuple(each for each in one.after if each.key in known)) for one in found]
     return for_cards(there, habits.cards, habits.pace)
+
+
+@dataclass(frozen=True, slots=True)
+class _Cutter:
+    """A way in which pieces are cut out: what it is called, by what, and the minutes that it takes."""
+
+    key: str
+    verb: str
+    work: Work
+    tool: Tool
+    hazard: Hazard
+    once: float
+    each: float
+
+
+_BY_TRIMMER = _Cutter(
+    "cut", "Cut", Work.CUT, Tool.TRIMMER, Hazard.BLADE, figures.work.CUT_SHEET, figures.work.CUT_PIECE
+)
+_BY_DIE = _Cutter(
+    "die", "Die-cut", Work.DIE, Tool.MACHINE, Hazard.ROLLERS, figures.work.DIE_SHEET, figures.work.DIE_PIECE
+)
+_BY_SCISSORS = replace(_BY_TRIMMER, key="ribbon", tool=Tool.SCISSORS)
 
 
 class _Making:
@@ -59,86 +85,132 @@ class _Making:
     def __init__(self, checked: CheckedCard, habits: Habits) -> None:
         self._stack: Stack = checked.seen.stack
         self._examined, self._habits = checked.examined, habits
+        self._inventory = checked.inventory
         self._needless = checked.examined.covered.needless
         self._card, self._build = self._stack.palette.card, self._stack.build
-        self._cuts: list[str] = []
-        self._ready: defaultdict[int, list[After]] = defaultdict(list)  # what a piece waits for
+        # What a piece waits for until ink may come on it, and until it may be glued or covered.
+        self._bare: defaultdict[int, list[After]] = defaultdict(list)
+        self._ready: defaultdict[int, list[After]] = defaultdict(list)
+        self._dry: list[After] = []  # what is waited for until everything can be laid out dry
+        self._last: list[After] = []  # and until it goes into its envelope
+
+    def _prepared(self, key: int, *after: After) -> None:
+        """Something is done to a piece before anything comes on it."""
+        self._bare[key] += after
+        self._ready[key] += after
 
     # --- Cutting.
 
     def base(self) -> Iterator[Task]:
         """The base, cut, scored and folded."""
-        hazards = frozenset({Hazard.BLADE})
-        words = "Cut, score and fold the base"
+        laid = flat(self._card.size, self._card.fold)
+        half, _ = halves(laid, self._stack.unit)
+        edge = "left" if laid.upright else "upper"
+        steps = (
+            Step("cut it to", measures=(laid.size,)),
+            Step(f"score it, from its {edge} edge at", measures=(half,)),
+        )
+        words = f"Cut, score and fold the base out of {self._inventory.stock_words(self._build.base)}"
         yield Task(
             "base", Work.BASE, words, figures.work.SCORE_BASE, Tool.TRIMMER,
-            to=(BASE,), supplies=(self._build.base,), hazards=hazards, once=figures.work.BASE_FIRST,
+            to=(BASE,), supplies=(self._build.base,), steps=steps, hazards=frozenset({Hazard.BLADE}),
+            once=figures.work.BASE_FIRST,
         )  # fmt: skip
-        self._ready[BASE].append(After("base", 0, "the base must be cut"))
+        self._prepared(BASE, After("base", 0, "the base must be cut"))
 
     def cutting(self) -> Iterator[Task]:
         """What is cut, a stock at a time: straight pieces with the trimmer, shaped ones with dies."""
-        straight: dict[End, list[Piece]] = {}
-        shaped: dict[End, list[Piece]] = {}
+        found: dict[tuple[_Cutter, End], list[Piece]] = {}
         for piece in self._build.every:
             if piece.is_cut and piece.kind is not Kind.IMAGE:
-                by = shaped if is_by_die(self._stack, piece) else straight
-                by.setdefault(self._stack.stock(piece.key), []).append(piece)
-        for stock, pieces in straight.items():
-            yield self._cut(stock, pieces)
-        for stock, pieces in shaped.items():
-            yield self._cut(stock, pieces, by_die=True)
+                shaped = _BY_DIE if is_by_die(self._stack, piece) else _BY_TRIMMER
+                by = shaped if piece.of_sheet else _BY_SCISSORS
+                found.setdefault((by, self._stack.stock(piece.key)), []).append(piece)
+        for (by, stock), pieces in found.items():
+            yield self._cut(by, stock, pieces)
 
-    def _cut(self, stock: End, pieces: list[Piece], by_die: bool = False) -> Task:
+    def _cut(self, by: _Cutter, stock: End, pieces: list[Piece]) -> Task:
         names, keys = listed(piece.name for piece in pieces), tuple(piece.key for piece in pieces)
-        out_of = f"{names} out of {self._stack.palette.end_words(stock)}"
-        if by_die:
-            key, work, tool, words = f"die:{min(keys)}", Work.DIE, Tool.MACHINE, f"Die-cut {out_of}"
-            once, each, hazard = figures.work.DIE_SHEET, figures.work.DIE_PIECE, Hazard.ROLLERS
-        else:
-            key, work, tool, words = f"cut:{min(keys)}", Work.CUT, Tool.TRIMMER, f"Cut {out_of}"
-            once, each, hazard = figures.work.CUT_SHEET, figures.work.CUT_PIECE, Hazard.BLADE
-        self._cuts.append(key)
+        of = self._inventory.stock_words(stock)
+        if not pieces[0].of_sheet and stock != RIBBON_END:
+            of = f"ribbon in {of}"
+        key = f"{by.key}:{min(keys)}"
         for piece in keys:
-            self._ready[piece].append(After(key, 0, "it must be cut"))
+            self._prepared(piece, After(key, 0, "it must be cut"))
+        self._dry.append(After(key, 0, "it must be cut to be laid"))
         return Task(
-            key, work, words, once + each * len(pieces), tool, to=keys, supplies=(stock,),
-            hazards=frozenset({hazard}), once=once,
+            key, by.work, f"{by.verb} {names} out of {of}", by.once + by.each * len(pieces), by.tool,
+            to=keys, supplies=(stock,), steps=tuple(self._sizes(pieces)), hazards=frozenset({by.hazard}),
+            once=by.once,
         )  # fmt: skip
+
+    def _sizes(self, pieces: Iterable[Piece]) -> Iterator[Step]:
+        """To which size pieces are cut, those that are alike told together."""
+        found = Counter(
+            (piece.name, self._stack.cut_to(piece), blank(self._stack, piece)) for piece in pieces
+        )
+        for (name, size, of), times in found.items():
+            often = f", {times} times" if times > 1 else ""
+            yield Step(f"{name}{often}:", measures=(size,))
+            if of is not None:
+                yield Step(f"out of a blank{often} of", measures=(of,))
 
     # --- Pictures.
 
     def pictures(self) -> Iterator[Task]:
         """Each picture that is shown: stamped, coloured, cut out, its white edges touched up."""
-        for coloured in self._stack.coloured:
-            shown = [
-                piece
-                for piece in self._build.every
-                if piece.kind is Kind.IMAGE and self._stack.shows(piece.key) is coloured
-            ]
-            if shown:
-                yield from self._picture(coloured, shown)
+        shown = dict(self._shown)
+        while shown:
+            # What is stamped on another picture comes after it.
+            free = (
+                key for key, (_, pieces) in shown.items() if not self._on_others(key, pieces) & shown.keys()
+            )
+            yield from self._picture(*shown.pop(next(free, next(iter(shown)))))
+
+    @cached_property
+    def _shown(self) -> dict[int, tuple[Coloured, list[Piece]]]:
+        """By key the pictures that pieces show, and those pieces."""
+        found: dict[int, tuple[Coloured, list[Piece]]] = {}
+        for piece in self._build.every:
+            if piece.kind is Kind.IMAGE:
+                coloured = self._stack.shows(piece.key)
+                found.setdefault(coloured.picture.key, (coloured, []))[1].append(piece)
+        return {
+            one.picture.key: found[one.picture.key]
+            for one in self._stack.coloured
+            if one.picture.key in found
+        }
+
+    def _on_others(self, own: int, pieces: Iterable[Piece]) -> set[int]:
+        """The keys of the other pictures that some pieces are stamped on."""
+        on = {piece.on for piece in pieces if piece.stamped and piece.on != BASE}
+        under = (self._stack.piece(key) for key in on)
+        shown = {self._stack.shows(one.key).picture.key for one in under if one.kind is Kind.IMAGE}
+        return shown - {own}
 
     def _picture(self, coloured: Coloured, shown: list[Piece]) -> Iterator[Task]:
         picture, keys = coloured.picture, tuple(piece.key for piece in shown)
         name, number = picture.name, picture.key
         cut = [piece for piece in shown if not piece.stamped]
         out = f"out:{number}"
-        last = f"stamp:{number}"
-        if coloured.line is not None:
-            yield self._stamp(coloured, shown)
-            wait, reason = self._line_wait(coloured)
-        else:
-            last, wait, reason = "", 0.0, ""
-        start = [After(last, wait, reason)] if last else []
+        start: list[After] = []
         if cut and self._habits.cut_first:
-            yield self._out(coloured, cut, [])
+            yield self._die_cut(coloured, cut)
             start.append(After(out, 0, "it is cut out first, as you like it"))
+        if coloured.line is not None:
+            yield self._stamp(coloured, shown, start)
+            wait, reason = self._line_wait(coloured)
+            start = [After(f"stamp:{number}", wait, reason)]
+        else:
+            start += self._under(shown)
         done = yield from self._colouring(coloured, start)
         if cut and not self._habits.cut_first:
             after = [After(key, minutes, "colour must be dry before it is cut") for key, minutes in done]
             yield self._out(coloured, cut, [*start, *after])
         ready = [After(key, minutes, "its colours must be dry") for key, minutes in done] or start
+        for piece in shown:
+            if piece.stamped:
+                self._ready[piece.on] += ready
         edged = [piece for piece in cut if done and not piece.white_edge]
         if edged:
             edge = f"edge:{number}"
@@ -146,20 +218,22 @@ class _Making:
             minutes = figures.work.WHITE_EDGE * len(edged)
             no_edge = After(out, 0, "there is no edge before it is cut out")
             yield Task(edge, Work.EDGE, words, minutes, Tool.COLOURS, (no_edge, *ready), keys)
-            ready = [After(edge, 0, "its edges must be touched up")]
+            ready = [*ready, After(edge, 0, "its edges must be touched up")]
         elif cut:
             ready = [*ready, After(out, 0, "it must be cut out")]
         for piece in shown:
-            self._ready[piece.key] += ready
+            self._prepared(piece.key, *ready)
+        self._dry += [After(out, 0, "it must be cut out to be laid")] if cut else start
 
-    def _stamp(self, coloured: Coloured, shown: list[Piece]) -> Task:
-        picture = coloured.picture
-        times = len(shown)
-        often = "" if times == 1 else f" {times} times, with room for its die,"
-        on = self._stack.palette.end_words(self._stack.stock(shown[0].key))
+    def _under(self, shown: Iterable[Piece]) -> list[After]:
+        """What must be done to what pictures are stamped on, before they are."""
+        return [one for piece in shown if piece.stamped for one in self._bare[piece.on]]
+
+    def _stamp(self, coloured: Coloured, shown: list[Piece], start: Sequence[After]) -> Task:
+        picture, times = coloured.picture, len(shown)
         sealed = "embossed line" in picture.finishes
         minutes = figures.work.STAMP_FIRST + figures.work.STAMP_EACH * times
-        words, hazards = f"Stamp {picture.name}{often} on {on}", set[Hazard]()
+        words, hazards = f"Stamp {picture.name}{self._stamped_on(shown)}", set[Hazard]()
         if sealed:
             words += "; at once clear powder over the wet line, and melt it"
             minutes += figures.work.EMBOSS * times
@@ -168,14 +242,35 @@ class _Making:
             words += "; heat-set it"
             minutes += figures.work.HEAT_SET * times
             hazards |= {Hazard.HEAT}
-        straight = [piece for piece in shown if piece.stamped]
-        after = [one for piece in straight for one in self._ready[piece.on]]
-        if self._habits.cut_first and len(straight) < len(shown):
-            after.append(After(f"out:{picture.key}", 0, "the cut piece is stamped, as you like it"))
-        keys = tuple(piece.key for piece in shown)
+        sizes = dict.fromkeys(self._stack.cut_to(piece) for piece in shown)
         return Task(
-            f"stamp:{picture.key}", Work.STAMP, words, minutes, Tool.STAMPS, tuple(after), keys,
-            hazards=frozenset(hazards), once=figures.work.STAMP_FIRST,
+            f"stamp:{picture.key}", Work.STAMP, words, minutes, Tool.STAMPS,
+            (*start, *_once(self._under(shown))), tuple(piece.key for piece in shown),
+            steps=tuple(Step("printed", measures=(size,)) for size in sizes), hazards=frozenset(hazards),
+            once=figures.work.STAMP_FIRST,
+        )  # fmt: skip
+
+    def _stamped_on(self, shown: Sequence[Piece]) -> str:
+        """On what a picture is stamped, and how often."""
+        said = []
+        if cut := [piece for piece in shown if not piece.stamped]:
+            times = f" {len(cut)} times, with room for its die," if len(cut) > 1 else ""
+            said.append(f"{times} on {self._inventory.stock_words(self._stack.stock(cut[0].key))}")
+        if straight := [piece for piece in shown if piece.stamped]:
+            times = f" {len(straight)} times" if len(straight) > 1 else ""
+            said.append(f"{times} straight on {listed(self._stack.name(piece.on) for piece in straight)}")
+        return ", and".join(said)
+
+    def _die_cut(self, coloured: Coloured, cut: list[Piece]) -> Task:
+        """Pictures that are cut out before they are stamped: no scissors follow what is not there yet."""
+        name, stock = coloured.picture.name, self._stack.stock(cut[0].key)
+        often = f", {len(cut)} times," if len(cut) > 1 else ""
+        words = f"Die-cut {name}{often} out of {self._inventory.stock_words(stock)}, to be stamped on"
+        return Task(
+            f"out:{coloured.picture.key}", Work.DIE, words,
+            figures.work.DIE_SHEET + figures.work.DIE_PIECE * len(cut), Tool.MACHINE,
+            to=tuple(piece.key for piece in cut), supplies=(stock,), steps=tuple(self._sizes(cut)),
+            hazards=frozenset({Hazard.ROLLERS}), once=figures.work.DIE_SHEET,
         )  # fmt: skip
 
     def _line_wait(self, coloured: Coloured) -> tuple[float, str]:
@@ -235,10 +330,10 @@ class _Making:
         minutes = figures.work.CUT_OUT * len(cut)
         keys = tuple(piece.key for piece in cut)
         words = f"Cut out {coloured.picture.name}" + (f", {len(cut)} times" if len(cut) > 1 else "")
-        hazards = frozenset({Hazard.BLADE})
         return Task(
             f"out:{coloured.picture.key}", Work.CUT_OUT, words, minutes, Tool.SCISSORS, tuple(after), keys,
-            hazards=hazards,
+            steps=tuple(step for step in self._sizes(cut) if "blank" not in step.words),
+            hazards=frozenset({Hazard.BLADE}),
         )  # fmt: skip
 
     # --- Ground and inked pieces.
@@ -257,7 +352,7 @@ class _Making:
         dries = max(
             (figures.work.PAD_DRIES[grounded.facts(place).medium] for place in grounded.places), default=5.0
         )
-        after = list(self._ready[carrier])
+        after = list(self._bare[carrier])
         hazards = {Hazard.POWDER} if any("chalk" in step.words for part in parts for step in part) else set()
         for number, part in enumerate(parts, start=1):
             key, minutes = f"ground:{number}", figures.work.GROUND_STEP * len(part)
@@ -266,13 +361,15 @@ class _Making:
             words = "Lay the ground" if number == 1 else "Go on with the ground"
             yield Task(
                 key, Work.GROUND, words, minutes, Tool.BRUSHES, tuple(after), (carrier,),
-                supplies=tuple(End("supply", pad.colour) for pad in grounded.pads), steps=tuple(part),
+                supplies=tuple(End("supply", pk) for pk in grounded.taken), steps=tuple(part),
                 hazards=frozenset(hazards),
                 once=figures.work.PAD_FIRST * sum(step.using is not None for step in part),
             )  # fmt: skip
             after = [After(key, dries, "the ink before must be dry")]
-        flat = "the ground must be dry, and the panel flat again"
-        self._ready[carrier].append(After(f"ground:{len(parts)}", dries + figures.work.PANEL_FLATTENS, flat))
+        flat_again = "the ground must be dry, and the panel flat again"
+        done = After(f"ground:{len(parts)}", dries + figures.work.PANEL_FLATTENS, flat_again)
+        self._prepared(carrier, done)
+        self._dry.append(done)
 
     def inking(self) -> Iterator[Task]:
         """Pieces that are inked by oneself."""
@@ -284,12 +381,14 @@ class _Making:
             key, minutes = f"ink:{piece.key}", figures.work.INK_PIECE * piece.inked.coats
             supplies = (End("supply", piece.inked.colour),)
             words = f"Ink {piece.name} with {self._stack.palette.end_words(supplies[0])}"
-            after = tuple(self._ready[piece.key])
+            after = tuple(self._bare[piece.key])
             yield Task(
                 key, Work.INK, words, minutes, Tool.BRUSHES, after, (piece.key,), supplies=supplies,
                 once=figures.work.PAD_FIRST,
             )  # fmt: skip
-            self._ready[piece.key].append(After(key, figures.work.PAD_DRIES[medium], "its ink must be dry"))
+            done = After(key, figures.work.PAD_DRIES[medium], "its ink must be dry")
+            self._prepared(piece.key, done)
+            self._dry.append(done)
 
     # --- Words.
 
@@ -298,10 +397,9 @@ class _Making:
         written = [piece for piece in self._build.every if piece.kind is Kind.LETTERING]
         if not written:
             return
-        after = tuple(After(key, 0, "it must be cut to be laid") for key in self._cuts)
         yield Task(
             "lay", Work.LAY, "Lay everything dry, and mark where the words go", figures.work.LAY_DRY,
-            Tool.NOTHING, after,
+            Tool.NOTHING, _once(self._dry),
         )  # fmt: skip
         for piece in written:
             yield self._written(piece)
@@ -318,98 +416,139 @@ class _Making:
         elif made is Making.PEN:
             once, minutes, wait = 0.0, figures.work.WRITE, figures.work.PEN_DRIES
             tool, how = Tool.PEN, "Write"
-        key, text = f"words:{piece.key}", piece.text or self._card.name
-        after = (After("lay", 0, "its place must be known"), *self._ready[piece.on])
+        key = f"words:{piece.key}"
+        before = [*self._bare[piece.on], *self._pictures_under(piece)]
+        after = (After("lay", 0, "its place must be known"), *_once(before))
         supplies = (piece.material,) if piece.material.source == "supply" else ()
-        words = f"{how} “{text}” on {self._stack.name(piece.on)}"
+        said = "the words" if piece.is_wanting_words else f"“{piece.text}”"
+        words = f"{how} {said} on {self._stack.name(piece.on)}"
+        steps = (Step("what do they say? Nobody typed it yet"),) if piece.is_wanting_words else ()
         self._ready[piece.on].append(After(key, wait, reason))
         return Task(
-            key, Work.WORDS, words, minutes, tool, after, (piece.key,), supplies=supplies,
+            key, Work.WORDS, words, minutes, tool, after, (piece.key,), supplies=supplies, steps=steps,
             hazards=frozenset(hazards), once=once,
         )  # fmt: skip
+
+    def _pictures_under(self, words: Piece) -> Iterator[After]:
+        """What is waited for of pictures that are stamped where words come to stand."""
+        box = self._stack.boxes[words.key]
+        for piece in self._build.every:
+            is_under = piece.kind is Kind.IMAGE and piece.stamped and piece.on == words.on
+            if is_under and box.shared(self._stack.boxes[piece.key]) is not None:
+                yield from self._ready[piece.key]
 
     # --- Putting together.
 
     def assembling(self) -> Iterator[Task]:
-        """The inside before anything is raised, what lies flat, what stands on foam, what is trimmed."""
-        front, inside = self._build.faces
-        within = [piece for piece in inside if _is_laid(piece)]
-        yield from self._laid("inside", Work.INSIDE, within, [], "Glue inside")
-        kept = [After("inside", 0, "nothing may be raised before the inside is done")] if within else []
-        flat = [piece for piece in front if _is_laid(piece) and piece.raised is Raised.FLAT]
-        raised = [piece for piece in front if _is_laid(piece) and piece.raised is not Raised.FLAT]
-        yield from self._laid("flat", Work.GLUE, flat, [], "Glue flat")
-        holds = [After("flat", figures.work.GLUE_HOLDS, "glue must hold")] if flat else []
-        yield from self._laid("raise", Work.RAISE, raised, [*kept, *holds], "Raise on foam")
-        trimmed = [piece for piece in front if piece.trimmed]
-        if trimmed:
-            last = "raise" if raised else "flat"
-            words = f"Trim what hangs over the edge: {listed(piece.name for piece in trimmed)}"
-            after = (After(last, figures.work.GLUE_HOLDS, "glue must hold"),)
-            keys = tuple(piece.key for piece in trimmed)
-            minutes = figures.work.TRIM * len(trimmed)
-            yield Task(
-                "trim", Work.TRIM, words, minutes, Tool.SCISSORS, after, keys, steps=self._trimmings(),
-                hazards=frozenset({Hazard.BLADE}),
-            )  # fmt: skip
+        """The inside before anything is raised, what lies flat, what stands on foam; what hangs over is
+        trimmed once it is glued, but before it stands on foam."""
+        front, inside = ([piece for piece in face if piece.is_laid] for face in self._build.faces)
+        within, before = [piece for piece in inside if piece.raised is Raised.FLAT], list[After]()
+        yield from self._trim_raised("trim-inside-raised", inside)
+        if inside:
+            yield from self._laid("inside", Work.INSIDE, inside, self._ready_of(inside), "Glue inside")
+            before.append(After("inside", 0, "nothing may be raised before the inside is done"))
+            yield from self._trim("trim-inside", within, After("inside", figures.work.GLUE_HOLDS, _HOLDS))
+            before.append(After("trim-inside", 0, "nothing may be raised before the inside is done"))
+        low = [piece for piece in front if piece.raised is Raised.FLAT]
+        raised = [piece for piece in front if piece.raised is not Raised.FLAT]
+        if low:
+            yield from self._laid("flat", Work.GLUE, low, self._ready_of(low), "Glue flat")
+            before.append(After("flat", figures.work.GLUE_HOLDS, _HOLDS))
+            yield from self._trim("trim", low, After("flat", figures.work.GLUE_HOLDS, _HOLDS))
+            before.append(After("trim", 0, "what hangs over is trimmed before anything is raised"))
+        yield from self._trim_raised("trim-raised", raised)
+        if raised:
+            yield from self._laid(
+                "raise", Work.RAISE, raised, [*before, *self._ready_of(raised)], "Raise on foam"
+            )
 
-    def _trimmings(self) -> tuple[Step, ...]:
-        """What falls off and fills elsewhere."""
-        found = []
+    def _trim_raised(self, key: str, pieces: Sequence[Piece]) -> Iterator[Task]:
+        """A trimmed piece that is raised: marked where it will lie, and cut before it lies on foam."""
+        raised = [piece for piece in pieces if piece.trimmed and piece.raised is not Raised.FLAT]
+        if raised:
+            yield self._trimmed(
+                key,
+                raised,
+                self._ready_of(raised),
+                "Trim, before it lies on foam, what would hang over the edge",
+            )
+            for piece in raised:
+                self._ready[piece.key].append(After(key, 0, "it is trimmed before it lies on foam"))
+
+    def _trim(self, key: str, pieces: Sequence[Piece], after: After) -> Iterator[Task]:
+        """What hangs over the edge once it is glued."""
+        if trimmed := [piece for piece in pieces if piece.trimmed]:
+            yield self._trimmed(key, trimmed, [after], "Trim what hangs over the edge")
+
+    def _trimmed(self, key: str, pieces: Sequence[Piece], after: Sequence[After], words: str) -> Task:
+        keys = tuple(piece.key for piece in pieces)
+        return Task(
+            key, Work.TRIM, f"{words}: {listed(piece.name for piece in pieces)}",
+            figures.work.TRIM * len(pieces), Tool.SCISSORS, _once(after), keys,
+            steps=tuple(self._trimmings(keys)), hazards=frozenset({Hazard.BLADE}),
+        )  # fmt: skip
+
+    def _ready_of(self, pieces: Iterable[Piece]) -> list[After]:
+        """What pieces wait for until they are laid on what they lie on."""
+        return [one for piece in pieces for at in (piece.key, piece.on) for one in self._ready[at]]
+
+    def _trimmings(self, keys: Collection[int]) -> Iterator[Step]:
+        """What falls off pieces and fills elsewhere."""
         for one in self._examined.trimmings:
-            use = f": it could be {listed(one.could_be)}" if one.could_be else ", for a filler elsewhere"
-            found.append(Step(f"Keep the {one.text(one.unit)} that falls off {one.name}{use}."))
-        return tuple(found)
+            if one.piece in keys:
+                use = f": it could be {listed(one.could_be)}" if one.could_be else ", for a filler elsewhere"
+                yield Step(f"Keep the {one.text(one.unit)} that falls off {one.name}{use}.")
 
     def _laid(
         self, key: str, work: Work, pieces: Sequence[Piece], after: Sequence[After], verb: str
     ) -> Iterator[Task]:
-        if not pieces:
-            return
         each = figures.work.GLUE_RAISED if work is Work.RAISE else figures.work.GLUE_FLAT
         keys = tuple(piece.key for piece in pieces)
-        ready = [
-            *after,
-            *(one for piece in pieces for at in (piece.key, piece.on) for one in self._ready[at]),
-        ]
         words = f"{verb}: {listed(piece.name for piece in pieces)}"
-        yield Task(key, work, words, each * len(pieces), Tool.GLUE, _once(ready), keys)
+        yield Task(key, work, words, each * len(pieces), Tool.GLUE, _once(after), keys)
 
     def finishing(self) -> Iterator[Task]:
-        """Finishing pieces and glitter last; all lies flat until it is set, and goes into its envelope."""
-        laid = ("inside", "flat", "raise", "trim")
-        done = [After(key, figures.work.GLUE_HOLDS, "glue must hold") for key in laid]
+        """Finishing pieces and glitter, when all is put together."""
+        done = [After(key, figures.work.GLUE_HOLDS, _HOLDS) for key in _PUT_TOGETHER]
         finishes = [piece for piece in self._build.every if piece.kind is Kind.FINISH]
-        last = [After(key, figures.work.GLUE_HOLDS, "it must be put together") for key in laid]
         if finishes:
             words = f"Set on {listed(piece.name for piece in finishes)}"
             keys = tuple(piece.key for piece in finishes)
             minutes = figures.work.FINISH_EACH * len(finishes)
             supplies = tuple(dict.fromkeys(piece.material for piece in finishes))
+            after = _once([*done, *self._ready_of(finishes)])
             yield Task(
-                "finish", Work.FINISH, words, minutes, Tool.FINISHES, tuple(done), keys, (), supplies,
+                "finish", Work.FINISH, words, minutes, Tool.FINISHES, after, keys, (), supplies,
                 hazards=frozenset({Hazard.SMALL}),
             )  # fmt: skip
-            last.append(After("finish", figures.work.DROPS_SET, "drops must set, lying flat"))
-        for coloured in self._stack.coloured:
-            if coloured.picture.finishes and {"gloss", "glitter"} & set(coloured.picture.finishes):
+            self._last.append(After("finish", figures.work.DROPS_SET, "drops must set, lying flat"))
+        for coloured, shown in self._shown.values():
+            if {"gloss", "glitter"} & set(coloured.picture.finishes):
                 key = f"gloss:{coloured.picture.key}"
                 words = f"Gloss or glitter over {coloured.picture.name}"
                 yield Task(
-                    key, Work.FINISH, words, figures.work.GLITTER, Tool.FINISHES, tuple(done),
+                    key, Work.FINISH, words, figures.work.GLITTER, Tool.FINISHES,
+                    _once([*done, *self._ready_of(shown)]), tuple(piece.key for piece in shown),
                     hazards=frozenset({Hazard.POWDER}),
                 )  # fmt: skip
-                last.append(After(key, figures.work.GLITTER_DRIES, "it must be dry"))
+                self._last.append(After(key, figures.work.GLITTER_DRIES, "it must be dry"))
+
+    def post(self, done: Sequence[Task]) -> Task:
+        """Into its envelope, after everything: also what is done to a piece that nothing else waits for."""
+        waited = {one.key for task in done for one in task.after}
+        ready = [one for found in self._ready.values() for one in found if one.key not in waited]
+        last = [After(key, figures.work.GLUE_HOLDS, "it must be put together") for key in _PUT_TOGETHER]
+        after = _once([*last, *self._last, *ready])
         words = "Write inside, and into its envelope"
         limits = Step("Is it to be posted: hold it against the limits that you entered under Build.")
-        yield Task(
-            "post", Work.POST, words, figures.work.ENVELOPE, Tool.NOTHING, _once(last), (BASE,),
-            steps=(limits,),
+        return Task(
+            "post", Work.POST, words, figures.work.ENVELOPE, Tool.NOTHING, after, (BASE,), steps=(limits,),
         )  # fmt: skip
 
 
-def _is_laid(piece: Piece) -> bool:
-    return not piece.is_ink and piece.kind is not Kind.FINISH
+_HOLDS = "glue must hold"
+_PUT_TOGETHER = ("inside", "flat", "raise", "trim", "trim-inside")
 
 
 def _once(after: Sequence[After]) -> tuple[After, ...]:

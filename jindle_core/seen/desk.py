@@ -46,8 +46,8 @@ class Part:
     line drawing), "veil" (vellum) or "text"; ``raised`` is how far (mm) foam
     lifts it, and ``trimmed`` that it ends at the card's edge. ``piece`` is the
     key of the piece that it is, 0 for none, ``rim`` the white edge (mm) around
-    it. Text has a ``size`` of type (mm); a drawing is that of the ``picture`` with
-    this key, or below 0 as the piece with this key is stamped; left and right are exchanged
+    it. Text has a ``size`` of type (mm), and is blank where nobody said it; a drawing is that of the
+    ``picture`` with this key, or below 0 as the piece with this key is stamped; left and right are exchanged
     where it is ``mirrored``. ``path`` is the
     outline of what is no box, as SVG writes it, ``stitches`` a line sewn along it;
     all of it is turned by ``turns``: degrees clockwise, and about which point.
@@ -118,9 +118,8 @@ def built_desk(
             name = "picture" if piece.kind is Kind.IMAGE else piece.kind.value
             parts.append(_part(name, "disc", box, piece.material, rim=rim, **told))
         elif piece.kind in WORDS:
-            text = piece.text or card.name
-            size = font_size(box, text)
-            told |= {"text": text, "size": size, "bold": piece.bold}
+            size = font_size(box, piece.text)
+            told |= {"text": piece.text, "size": size, "bold": piece.bold}
             parts.append(_part("lettering", "text", box, piece.material, **told))
         else:
             if sheet := sheets.get(piece.material.id if piece.material.source == "sheet" else 0):
@@ -186,8 +185,8 @@ def desk(card: Card, pairs: Sequence[Pair], drawings: Drawings = MappingProxyTyp
         box = (left, top, strip_wide, strip_high)
         if not (laid.laid and laid.lettered):
             parts.append(Part("strip", "rect", *box, lettering.lower))
-        type_size = font_size(Box(*(Fraction(side) for side in box)), card.name)
-        parts.append(Part("lettering", "text", *box, lettering.upper, text=card.name, size=type_size))
+        type_size = font_size(Box(*(Fraction(side) for side in box)), "")
+        parts.append(Part("lettering", "text", *box, lettering.upper, size=type_size))
     return parts
 
 

@@ -53,6 +53,20 @@ class Grounded:
         return [self.supplies.places[pad.colour] for pad in self.pads]
 
     @cached_property
+    def taken(self) -> tuple[int, ...]:
+        """The ids of all the inks that are taken up for it: of its pads, then of what comes over them."""
+        over = (one.colour for one in self.ground.effects if one.kind in self.marks)
+        there = [pk for pk in over if pk in self.supplies.places]
+        return (
+            *(pad.colour for pad in self.pads),
+            *dict.fromkeys(pk for pk in there if pk not in self._of_pads),
+        )
+
+    @cached_property
+    def _of_pads(self) -> frozenset[int]:
+        return frozenset(pad.colour for pad in self.pads)
+
+    @cached_property
     def inks(self) -> Inks:
         """Their inks as they are laid here."""
         return self.inks_at(self.places, [(pad.hand, pad.coats) for pad in self.pads])

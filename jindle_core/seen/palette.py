@@ -21,6 +21,7 @@ from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.matched import Match, match_of
 
 WHITE_WORDS = "white paper"
+_OF_NO_COLOUR = {"white": WHITE_WORDS, "vellum": "vellum", "ribbon": "ribbon"}
 
 
 @lru_cache(maxsize=4096)
@@ -70,6 +71,11 @@ class SeenPalette:
     card: Card
     supplies: Supplies
     sheets: Mapping[int, Sheet] = field(default_factory=dict)
+
+    @property
+    def unit(self) -> str:
+        """The card's own unit, in which everything is cut."""
+        return self.card.size.width.unit
 
     @cached_property
     def lab(self) -> np.ndarray:
@@ -163,7 +169,7 @@ class SeenPalette:
             return "a sheet no longer on your shelf" if sheet is None else sheet.title
         place = self._supply(end)
         if place is None:
-            return WHITE_WORDS if end.source == "white" else "a colour no longer in your supplies"
+            return _OF_NO_COLOUR.get(end.source, "a colour no longer in your supplies")
         row = self.supplies.rows[place]
         label = row.label
         label += ", no longer in your supplies" if self.supplies.lost[place] else ""

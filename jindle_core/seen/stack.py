@@ -1,5 +1,6 @@
 """What lies where on a card that is built of pieces, and in which colour is it seen?"""
 
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from functools import cached_property, partial
 
@@ -14,10 +15,11 @@ from jindle_core.card.changes.build import BuildChange
 from jindle_core.card.changes.every import Several
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.views import Shades
+from jindle_core.layers.lettering import extent
 from jindle_core.layers.making import MadeOn, Making
-from jindle_core.layers.outlines import Outline, Turn, outlines
-from jindle_core.layers.pieces import BASE, WHITE_END, Kind, Piece
-from jindle_core.layers.showing import topmost
+from jindle_core.layers.outlines import Outline, Turn, as_polygon, outlines
+from jindle_core.layers.pieces import BASE, RIBBON_END, VELLUM_END, WHITE_END, Kind, Piece
+from jindle_core.layers.showing import as_areas, topmost
 from jindle_core.layers.sizing import Box, around, cut_size, edges, in_order, laid_out
 from jindle_core.layers.stacking import Height, heights
 from jindle_core.lengths import Size
@@ -36,6 +38,13 @@ from jindle_core.seen.stamped import stamped_on
 _VEIL, VEIL_OPACITY = veil()
 # What does not show the same all over: what lies beside it is looked at place by place.
 _SHOWN = (Kind.IMAGE, Kind.FINISH)
+
+
+def _no_paper(piece: Piece) -> End:
+    """What a piece is cut out of; vellum is a stock of its own, and so is ribbon of no colour."""
+    if piece.kind is Kind.VELLUM:
+        return VELLUM_END
+    return RIBBON_END if (piece.kind, piece.material) == (Kind.RIBBON, WHITE_END) else piece.material
 
 
 def _grid(across: int, down: int) -> tuple[np.ndarray, np.ndarray]:
@@ -87,7 +96,7 @@ class Stack:
     @property
     def unit(self) -> str:
         """The card's own unit, in which everything is cut."""
-        return self.palette.card.size.width.unit
+        return self.palette.unit
 
     def after(self, change: BuildChange | ArrangeChange | Several) -> "Stack":
         """The same card after a change."""
@@ -234,7 +243,7 @@ class Stack:
         elif shown and shown.drawing is not None:
             paper = shown.paper
         else:
-            return self.material(key)
+            return _no_paper(self.piece(key)) if key != BASE else self.material(key)
         return WHITE_END if paper is None else End("supply", paper)
 
     def shows(self, key: int) -> Coloured:
@@ -294,14 +303,34 @@ class Stack:
         return vellum, bool(keys & (inked | {self.carrier}))
 
     def under_words(self, face: Face, piece: Piece) -> tuple[np.ndarray, np.ndarray, np.ndarray]:
-        """Points (2, k) on words, CIELAB (k, 3) of what is under them there, and its place in the stack."""
-        box = self.boxes[piece.key]
+        """Points (2, k) on words, CIELAB (k, 3) of what is under them there, and its place in the stack.
+
+        Evenly all over them; and one at least on whatever lies under a hundredth of them, found by outlines.
+        """
+        box, place = extent(self.boxes[piece.key], piece.text), face.place(piece.key)
         across, down = _CLOSELY if any(map(self.sheet, face.keys)) else _LOOKED
         x = float(box.x) + across * float(box.width)
         y = float(box.y) + down * float(box.height)
         x, y = self.as_turned(piece.key, x, y)
-        under, places = self.seen_at(face, x, y, np.full(len(x), face.place(piece.key)))
+        letters = shapely.transform(
+            as_polygon(box), lambda points: np.stack(self.as_turned(piece.key, *points.T), 1)
+        )
+        slivers = np.array(list(self._lying_under(face, place, letters))).reshape(-1, 2).T
+        x, y = np.concatenate([np.stack([x, y]), slivers], axis=1)
+        under, places = self.seen_at(face, x, y, np.full(len(x), place))
         return np.stack([x, y]), under, places
+
+    def _lying_under(self, face: Face, place: int, letters: shapely.Polygon) -> Iterator[tuple[float, float]]:
+        """A point on each of the things that show under words, below a place in the stack."""
+        left = letters
+        for at, area in reversed(list(enumerate(as_areas(face.sides, face.areas)[:place]))):
+            part = left.intersection(area)
+            if part.area < figures.contrast.NEGLIGIBLE * letters.area:
+                continue
+            point = part.representative_point()
+            yield point.x, point.y
+            if not self.varies(face.keys[at]):
+                left = left.difference(area)
 
     @cached_property
     def _written(self) -> dict[int, np.ndarray]:

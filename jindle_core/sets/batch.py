@@ -7,6 +7,7 @@ card waits for is waited for from where it stands in the batch before to where i
 from collections import Counter, defaultdict
 from collections.abc import Hashable, Mapping, Sequence
 from dataclasses import dataclass, replace
+from functools import cached_property
 from math import ceil
 
 import numpy as np
@@ -14,6 +15,7 @@ from scipy.sparse import coo_array
 from scipy.sparse.csgraph import connected_components
 
 from jindle_core import figures
+from jindle_core.material import End
 from jindle_core.planning.step import Step, Wait
 from jindle_core.planning.task import After, Task, Work
 from jindle_core.planning.tasks import Habits, listed, tasks
@@ -96,7 +98,7 @@ def _batch(one: _Node) -> Hashable:
     if task.work is Work.WORDS:
         (piece,) = task.to
         made = palette.card.build.piece(piece)
-        return task.work, made.text or palette.card.name, made.made
+        return task.work, made.text, made.made
     return task.work, tuple(stuff(palette, end) for end in task.supplies)
 
 
@@ -148,9 +150,6 @@ class _Batch:
     def task(self, of: Mapping[tuple[int, str], "_Batch"]) -> Task:
         """The batch as a task; ``of`` are all batches by what is done in them."""
         minutes = self._once * self._share + self._worked
-        supplies = dict.fromkeys(
-            end for one in self.nodes for end in one.task.supplies if end.source == "supply"
-        )
         return replace(
             self._first,
             key=self._key,
@@ -161,7 +160,7 @@ class _Batch:
             after=tuple(self._after(of)),
             to=(),
             areas=(),
-            supplies=tuple(supplies),
+            supplies=self._supplies,
             steps=tuple(self._steps),
             hazards=frozenset().union(*(one.task.hazards for one in self.nodes)),
         )
@@ -185,6 +184,12 @@ class _Batch:
         )
         return max(ceil(most * figures.work.GRID) / figures.work.GRID, 0.0)
 
+    @cached_property
+    def _supplies(self) -> tuple[End, ...]:
+        """What it takes of supplies; what is in a palette colour is another one in each card."""
+        every = (end for one in self.nodes for end in one.task.supplies if end.source == "supply")
+        return tuple(dict.fromkeys(every))
+
     @property
     def _cards(self) -> int:
         return sum({one.member.key: one.member.count for one in self.nodes}.values())
@@ -192,7 +197,8 @@ class _Batch:
     @property
     def _words(self) -> str:
         same = {one.task.words for one in self.nodes}
-        of = listed(self.nodes[0].member.palette.end_words(end) for end in self._first.supplies)
+        inventory = self.nodes[0].member.checked.inventory
+        of = listed(inventory.stock_words(end) for end in self._first.supplies)
         words = self._first.words if len(same) == 1 else _TITLES[self._first.work].format(of=of)
         return f"{words}, {self._cards} cards" if self._cards > 1 else f"{words}, {self.nodes[0].member.name}"
 
@@ -200,18 +206,24 @@ class _Batch:
     def _steps(self) -> list[Step]:
         """What is done to which card: for a ground pad by pad, else card by card."""
         if self._first.work is Work.GROUND:
-            return _pad_by_pad(self.nodes)
+            return _pad_by_pad(self.nodes, self._supplies)
         alike = len({one.task.steps for one in self.nodes}) == 1
         found = []
         for one in self.nodes:
             times = f", {one.member.count} times" if one.member.count > 1 else ""
             found.append(Step(f"{one.member.name}{times}: {one.task.words}"))
             if not alike or one is self.nodes[-1]:
-                found += [replace(step, using=None, to=()) for step in one.task.steps]
+                found += [_of_batch(step, one.task, self._supplies) for step in one.task.steps]
         return found
 
 
-def _pad_by_pad(nodes: Sequence[_Node]) -> list[Step]:
+def _of_batch(step: Step, task: Task, supplies: Sequence[End]) -> Step:
+    """A step of one card as it is of a batch: with the same thing, which has another place among theirs."""
+    used = None if step.using is None else task.supplies[step.using]
+    return replace(step, using=supplies.index(used) if used in supplies else None, to=())
+
+
+def _pad_by_pad(nodes: Sequence[_Node], supplies: Sequence[End]) -> list[Step]:
     """The steps of several grounds, each in its own order: the pad that most go on with comes next."""
     left = [(one, list(one.task.steps)) for one in nodes]
     found = []
@@ -226,8 +238,9 @@ def _pad_by_pad(nodes: Sequence[_Node]) -> list[Step]:
                 said.setdefault(step.words, []).append(one.member.name)
                 waits[step.words] = waits.get(step.words) or step.wait
         every = len(nodes) > 1
+        using = None if pad is None else supplies.index(End("supply", pad))
         found += [
-            Step(f"{', '.join(names)}: {words}" if every else words, wait=waits[words])
+            Step(f"{', '.join(names)}: {words}" if every else words, using, waits[words])
             for words, names in said.items()
         ]
     return found

@@ -146,9 +146,11 @@ class StackTests(BuildChecksTestCase):
         card = self.edit(self.built(), 3, material=MIST)
         told = {"on": 2, "width": "3", "height": "2", "down": "bottom"}
         card = self.add(card, "heron", Kind.IMAGE, MIST, **told)
-        card = self.add(card, "hello", Kind.LETTERING, SLATE, on=2, width="2", height="1/2", down="bottom")
+        card = self.add(
+            card, "hello", Kind.LETTERING, SLATE, on=2, width="2", height="1/2", down="bottom", text="hello"
+        )
         self.assertEqual(self.found(card, "stands:6").status, "holds")
-        self.assertEqual(self.check(card, "stands:6").title, "hello on panel and heron")
+        self.assertEqual(self.check(card, "stands:6").title, "hello on heron")
         parts = list(self.parts(card))
         self.assertLess(parts.index(5), parts.index(6))
         under = changed(card, MovePiece(6, 3))
@@ -159,6 +161,23 @@ class StackTests(BuildChecksTestCase):
         self.assertMends(under, "stands:6")
         # Another colour would leave it covered, so none is offered.
         self.assertFalse([one for one in self.mends(under, "stands:6") if one.shades])
+
+    def test_words_that_nobody_typed_are_not_judged_and_never_the_cards_name(self):
+        card = self.add(self.built(), "blank", Kind.LETTERING, MIST, on=2, width="2", height="1/2")
+        self.assertIsNone(self.check(card, "stands:5"))
+        self.assertEqual({one.part.text for one in self.parts(card).values()}, {"", "hello"})
+        card = self.edit(card, 5, text="hi")
+        self.assertEqual(self.found(card, "stands:5").status, "fails")
+
+    def test_a_narrow_strip_under_words_is_found_wherever_it_runs(self):
+        text = "thinking of you"
+        for right in ("1/64", "1/16", "3/8", "3/4"):
+            card = self.edit(self.built(), 3, width="4", height="3/4")
+            card = self.edit(card, 4, size=read_size("3 1/2", "1/2", "in", OF_PIECES), text=text)
+            self.assertEqual(self.found(card, "stands:4").status, "holds")
+            thin = self.add(card, "thread", Kind.RIBBON, SLATE, on=3, width="3/32", height="1/2", right=right)
+            thin = changed(thin, MovePiece(5, 2))
+            self.assertEqual(self.found(thin, "stands:4").status, "fails", right)
 
     def test_what_is_trimmed_is_told_so_also_on_a_turned_card(self):
         told = {"width": "8", "height": "1", "trimmed": True}
@@ -177,7 +196,7 @@ class StackTests(BuildChecksTestCase):
         )  # white over a white strip
         self.assertEqual(self.found(card, "stands:4").reason, "cannot be read at arm's length")
         card = changed(card, MovePiece(4, 1))
-        self.assertEqual(self.found(card, "stands:4").reason, "is covered by panel and strip")
+        self.assertEqual(self.found(card, "stands:4").reason, "is covered by strip")
         card = changed(card, MovePiece(4, 3))
         card = self.edit(card, 4, on=2, reveal="1 1/4", material=SLATE)
         card = changed(card, RemovePiece(3))

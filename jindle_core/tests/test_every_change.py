@@ -29,10 +29,12 @@ from jindle_core.palettes.role import Role
 from jindle_core.planning.colouring import area_steps, picture_steps
 from jindle_core.planning.cutting import Cutting
 from jindle_core.planning.ground import ground_steps
+from jindle_core.planning.tasks import Habits, tasks
 from jindle_core.seen.table import table
 from jindle_core.seen.whole import SeenCard
 from jindle_core.tests.drawn_changes import DRAWING, changes
 from jindle_core.tests.made import BOARDS, LABS, MARKERS, PADS, a_sheet, some_supplies
+from jindle_core.tests.worked import faults
 from jindle_core.travelling.foreign import Foreign, Shelf
 from jindle_core.travelling.recipe_file import read_recipe, write_recipe
 from jindle_core.travelling.told import Belongings, DrawingTold, travelling
@@ -118,7 +120,7 @@ class Seen(Changed):
         assert len({one.id for one in checked.judged}) == len(checked.judged)
         assert checked.desk.width > 0
         for check in checked.to_mend:
-            for mend in check.to_mend():
+            for mend in checked.mends(check):
                 after = CheckedCard(seen.after(mend.change))
                 same = [one for one in after.checks if one.key == check.key]
                 assert all(one.finding.status is Status.HOLDS for one in same), (check, mend)
@@ -127,6 +129,9 @@ class Seen(Changed):
         ground_steps(seen.ground)
         together(seen.ground)
         self.travels(seen)
+        for cut_first in (False, True):
+            found = tasks(checked, Habits(cut_first))
+            assert faults(checked, found, cut_first) == []
         for piece in self.card.build.every[:2]:
             for offer in piece_offers(checked.examined, piece):
                 assert offer.change is None or seen.after(offer.change).card != self.card

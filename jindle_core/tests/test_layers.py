@@ -19,7 +19,7 @@ from jindle_core.layers.pieces import BASE, Across, Down, Kind, Piece, Place, Ra
 from jindle_core.layers.showing import topmost, what_shows
 from jindle_core.layers.sizing import RASTER, Box, as_read, cut_size, edges, in_order, laid_out, of_size
 from jindle_core.layers.stacking import (
-    ENVELOPES,
+    Bulk,
     examine_envelope,
     examine_thickness,
     heights,
@@ -218,17 +218,24 @@ class StackingTests(unittest.TestCase):
         self.assertIs(examine_thickness(4, 5).status, Status.HOLDS)
         self.assertEqual(examine_thickness(6, 5).reason, "thicker than your post takes")
 
-    def test_every_usual_card_has_an_envelope_and_a_thick_one_needs_a_larger(self):
+    def test_every_usual_card_has_an_envelope_and_a_thick_one_is_padded(self):
         for card in USUAL_SIZES:
             found = matching_envelope(card)
             self.assertIsNotNone(found, card.text())
-            self.assertIs(examine_envelope(card.turned(), 0, found).status, Status.HOLDS)
-        self.assertEqual(matching_envelope(CARD).text(), "4 3/8 × 5 3/4 in")
-        thick = matching_envelope(CARD, 8)
-        self.assertGreater(thick.width.millimetres * thick.height.millimetres,
-                           ENVELOPES[0].width.millimetres * ENVELOPES[0].height.millimetres)  # fmt: skip
+            self.assertIs(examine_envelope(card.turned(), found).status, Status.HOLDS)
+            for stands in (Bulk(4, 1), Bulk(4, 3)):  # layers, foam and drops
+                self.assertIs(examine_envelope(card, found, stands).status, Status.HOLDS, card.text())
         self.assertIsNone(matching_envelope(read_size("12", "12", "in")))
-        self.assertIs(examine_envelope(CARD, 0, CARD).status, Status.FAILS)
+        own = matching_envelope(CARD)
+        self.assertEqual(own.text(), "4 3/8 × 5 3/4 in")
+        self.assertIs(examine_envelope(CARD, CARD).status, Status.FAILS)
+        for stands in (Bulk(12, 0), Bulk(4, 4)):
+            found = examine_envelope(CARD, own, stands)
+            self.assertEqual((found.status, "pad it" in found.reason), (Status.LOOK_AGAIN, True))
+
+    def test_what_stands_in_the_middle_takes_half_of_what_exceeds_four_millimetres(self):
+        for stands, room in ((Bulk(4, 3), 0), (Bulk(6, 0), 1), (Bulk(6, 5), 2), (Bulk(3, 3.5), 0.5)):
+            self.assertEqual(stands.room, room)
 
 
 class TouchingTests(unittest.TestCase):

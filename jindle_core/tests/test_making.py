@@ -44,7 +44,9 @@ def words_on(stock, made, of, kind=Kind.PANEL, ground=False):
     size = {"size": read_size("3", "3/4", "in", OF_PIECES)}
     for change in (
         AddPiece(kind, "panel", {"reveal": Length(8, "in"), "material": stock}),
-        AddPiece(Kind.LETTERING, "words", size | {"on": 1, "material": of, "made": made}),
+        AddPiece(
+            Kind.LETTERING, "words", size | {"on": 1, "material": of, "made": made, "text": "bon voyage"}
+        ),
         *((SetGround({"pads": (PadUse(ROSE),)}),) if ground else ()),
     ):
         card = changed(card, change)

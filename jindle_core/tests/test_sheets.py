@@ -102,7 +102,11 @@ class PieceOfSheetTests(unittest.TestCase):
     def test_words_are_judged_by_the_worst_under_them_and_a_strip_is_the_first_mend(self):
         card = changed(
             changed(with_strip(), AddColour(Anchor(None, (15.0, 0.0, 0.0), "typed"), "soot", Role.DARK)),
-            AddPiece(Kind.LETTERING, "words", sized("80", "12", on=1, material=End("palette", 1))),
+            AddPiece(
+                Kind.LETTERING,
+                "words",
+                sized("80", "12", on=1, material=End("palette", 1), text="with all good wishes to you"),
+            ),
         )
         found = checked(card, a_sheet(60.0))
         (stands,) = (one for one in found.checks if one.key == "stands:2")

@@ -1,26 +1,33 @@
 """What a card asks to be done: derived from it, each with what must be before it and what it needs."""
 
 import unittest
+from contextlib import suppress
+
+from hypothesis import given, settings
+from hypothesis import strategies as st
 
 from jindle_core.card.changes.arranging import CopyPieces
 from jindle_core.card.changes.build import AddPiece, EditPiece, SetBuild
 from jindle_core.card.changes.every import changed
 from jindle_core.card.changes.everywhere import GlazeInstead
-from jindle_core.card.changes.pictures import AreaFamily, SetColouring, SetFamilies
+from jindle_core.card.changes.pictures import AddPicture, AreaFamily, SetColouring, SetFamilies, areas_of
 from jindle_core.card.whole import Card
 from jindle_core.checked.whole import CheckedCard
+from jindle_core.errors import BadInput
 from jindle_core.layers.making import Making
-from jindle_core.layers.pieces import Kind, Raised
+from jindle_core.layers.pieces import BASE, VELLUM_END, Kind, Raised
 from jindle_core.layers.shapes import Shape
 from jindle_core.lengths import Length, read_size
+from jindle_core.planning.cutting import Cutting
 from jindle_core.planning.hazards import CAUTIONS
 from jindle_core.planning.schedule import schedule
-from jindle_core.planning.task import Hazard, Work
+from jindle_core.planning.task import Hazard, Tool, Work
 from jindle_core.planning.tasks import Habits, tasks
 from jindle_core.seen.whole import SeenCard
 from jindle_core.tests.drawn_changes import DRAWING
 from jindle_core.tests.made import MARKERS, PADS, some_supplies
 from jindle_core.tests.test_one_thing import a_card
+from jindle_core.tests.worked import before_each, faults
 
 SIZE = read_size("5 1/2", "4 1/4", "in")
 SMALL = read_size("1", "1", "in")
@@ -49,16 +56,84 @@ def full_card():
     return card
 
 
+def told_of(piece, keys):
+    """What draws how a piece lies, on any of some."""
+    said = {"raised": st.sampled_from(Raised), "trimmed": st.booleans(), "on": st.sampled_from([BASE, *keys])}
+    if piece.kind is Kind.IMAGE:
+        said["stamped"] = st.booleans()
+    if piece.kind is Kind.LETTERING:
+        said["made"] = st.sampled_from(Making)
+    return st.fixed_dictionaries({}, optional=said)
+
+
+@st.composite
+def made_cards(draw):
+    """A card with pieces of every kind that lie on one another in any way, and how it is worked."""
+    card = changed(full_card(), AddPicture("moth", 1, areas_of(DRAWING), 1.0))
+    card = changed(card, SetFamilies((AreaFamily(card.areas[-1].key, (MARKERS[0], MARKERS[2])),)))
+    (front,) = [one.key for one in card.build.pieces if one.name == "panel"]
+    for kind, name, told in (
+        (Kind.IMAGE, "moth", {"picture": card.pictures[-1].key, "on": front, "size": SMALL}),
+        (Kind.VELLUM, "veil", {"size": SMALL, "on": front}),
+        (Kind.RIBBON, "ribbon", {"size": SMALL}),
+        (Kind.CUT_WORDS, "thanks", {"size": SMALL, "text": "thanks"}),
+    ):
+        card = changed(card, AddPiece(kind, name, told))
+    finishes = draw(st.lists(st.sampled_from(["gloss", "glitter", "embossed line"]), unique=True))
+    card = changed(card, SetColouring({"finishes": tuple(finishes)}))
+    for face in card.build.faces:
+        keys = [one.key for one in face]
+        for piece in face:
+            # What would make no card is refused, and the piece stays as it was.
+            with suppress(BadInput):
+                card = changed(card, EditPiece(piece.key, draw(told_of(piece, keys))))
+    return card, draw(st.booleans())
+
+
 class TasksTests(unittest.TestCase):
     def before(self, found, key):
         """Everything that must be done before a task, by its key."""
-        by_key, reached, waiting = {one.key: one for one in found}, set(), [key]
-        while waiting:
-            for one in by_key[waiting.pop()].after:
-                if one.key not in reached:
-                    reached.add(one.key)
-                    waiting.append(one.key)
-        return reached
+        return before_each(found)[key]
+
+    @settings(max_examples=60, deadline=None, derandomize=True, database=None)
+    @given(made_cards())
+    def test_the_work_on_any_card_can_be_done_as_it_stands(self, drawn):
+        card, cut_first = drawn
+        checked = CheckedCard(SeenCard(card, some_supplies(), {1: DRAWING}))
+        self.assertEqual(faults(checked, tasks(checked, Habits(cut_first)), cut_first), [])
+
+    def test_a_picture_stamped_on_a_panel_is_done_before_that_is_glued(self):
+        card = full_card()
+        keys = {piece.name: piece.key for piece in card.build.pieces}
+        card = changed(card, EditPiece(keys["bunting"], {"stamped": True, "on": keys["panel"]}))
+        found = made(card)
+        self.assertIn("colour:1:1", self.before(found, "flat"))
+        (stamp,) = [one for one in found if one.key == "stamp:1"]
+        self.assertIn("straight on panel", stamp.words)
+        self.assertNotIn("white paper", stamp.words)
+
+    def test_a_print_that_runs_over_the_edge_is_not_trimmed(self):
+        card = full_card()
+        keys = {piece.name: piece.key for piece in card.build.pieces}
+        print_ = {"stamped": True, "on": keys["panel"], "trimmed": True, "raised": Raised.FLAT}
+        (trim,) = [
+            one for one in made(changed(card, EditPiece(keys["bunting"], print_))) if one.key == "trim"
+        ]
+        self.assertNotIn("bunting", trim.words)
+
+    def test_vellum_and_ribbon_are_no_white_paper(self):
+        card = changed(full_card(), AddPiece(Kind.VELLUM, "veil", {"size": SMALL}))
+        card = changed(card, AddPiece(Kind.RIBBON, "bow", {"size": SMALL}))
+        found = {name: one for one in made(card) for name in ("veil", "bow") if f" {name} " in one.words}
+        self.assertEqual(found["veil"].words, "Cut veil out of vellum")
+        self.assertEqual(found["bow"].words, "Cut bow out of ribbon")
+        self.assertEqual(found["bow"].tool, Tool.SCISSORS)
+        stack = CheckedCard(SeenCard(card, some_supplies(), {1: DRAWING})).seen.stack
+        cutting = Cutting(stack, read_size("8 1/2", "11", "in"))
+        packed = {cut.name: sheet.material for sheet in cutting.sheets for cut in sheet.cuts}
+        self.assertEqual(packed["veil"], VELLUM_END)
+        self.assertNotIn("bow", packed)
+        self.assertEqual([name for name, end in packed.items() if end == VELLUM_END], ["veil"])
 
     def test_a_card_that_is_built_of_nothing_asks_for_nothing(self):
         self.assertEqual(made(Card("Heron", SIZE)), [])

@@ -70,7 +70,7 @@ class WholeCardTests(unittest.TestCase):
         self.assertTrue({one.stage for one in checked.checks} >= {"contrast", "build"})
         tried = 0
         for check in checked.to_mend:
-            for mend in check.to_mend():
+            for mend in checked.mends(check):
                 after = CheckedCard(checked.seen.after(mend.change))
                 same = [one for one in after.checks if one.key == check.key]
                 self.assertTrue(all(one.finding.status is Status.HOLDS for one in same), (check, mend))

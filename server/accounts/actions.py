@@ -8,7 +8,6 @@ from django.conf import settings
 from django.contrib.auth import authenticate, login, logout, password_validation, update_session_auth_hash
 from django.contrib.auth.tokens import default_token_generator
 from django.core.exceptions import ValidationError
-from django.core.mail import send_mail
 from django.db import IntegrityError, transaction
 from django.http import HttpRequest
 from django.utils import timezone
@@ -16,7 +15,9 @@ from django.utils import timezone
 from jindle_core.card.changes.palette import checked_name
 from jindle_core.errors import BadInput, Problem
 from server.accounts.models import Invitation, Person
+from server.letters import Letter, send
 
+_USED = "This link was used already, or is too old: ask for another."
 _BETWEEN_MAILS = timedelta(minutes=10)
 _BACKEND = "django.contrib.auth.backends.ModelBackend"  # for who comes in without a password check
 
@@ -26,7 +27,7 @@ def sign_up(request: HttpRequest, name: str, password: str, invitation: str = ""
     if settings.SIGN_UP == "closed":
         raise BadInput(Problem("No accounts are made here; ask who runs this Jindle.", field="name"))
     name = checked_name(name)
-    _check_password(password)
+    _check_password(password, name)
     try:
         with transaction.atomic():
             if settings.SIGN_UP == "invitation":
@@ -59,7 +60,10 @@ def _digest(code: str) -> str:
 
 
 def forgotten(name: str, address: str) -> None:
-    """Send a link for a new password to who has that name, if mail can reach them; nobody is told which."""
+    """Send a link for a new password to who has that name, if mail can reach them; nobody is told which.
+
+    ``address`` is that of this Jindle. The letter goes out by itself: the answer takes as long for all.
+    """
     person = Person.objects.filter(name=" ".join(name.split())).exclude(email="").first()
     if person is None or not person.has_usable_password():
         return
@@ -74,17 +78,26 @@ def forgotten(name: str, address: str) -> None:
         f"Somebody, you perhaps, forgot the password of {person.name}.\n\n{link}\n\nopens the page for a new"
         f" one, once, within {hours} hours. If it was not you, do nothing: everything stays as it is.\n"
     )
-    send_mail("A new password for Jindle", words, settings.DEFAULT_FROM_EMAIL, [person.email])
+    letter = Letter("A new password for Jindle", words, person.email)
+    send(letter, failed=lambda: _ask_again(person.pk))
+
+
+def _ask_again(pk: int) -> None:
+    """No letter went out: whoever asks again is not kept waiting for one that never comes."""
+    Person.objects.filter(pk=pk).update(forgotten_at=None)
 
 
 def new_password(request: HttpRequest, who: int, key: str, password: str) -> Person:
     """Take a new password by a link that was sent, and sign in."""
     person = Person.objects.filter(pk=who).first()
     if person is None or not default_token_generator.check_token(person, key):
-        raise BadInput(Problem("This link was used already, or is too old: ask for another.", field="key"))
-    _check_password(password)
+        raise BadInput(Problem(_USED, field="key"))
+    _check_password(password, person.name)
+    before = person.password
     person.set_password(password)
-    person.save(update_fields=["password"])
+    # A link is for one: of several who come with it at once only the first finds the password as it was.
+    if not Person.objects.filter(pk=who, password=before).update(password=person.password):
+        raise BadInput(Problem(_USED, field="key"))
     _tell_of_change(person)
     login(request, person, backend=_BACKEND)
     return person
@@ -97,7 +110,21 @@ def _tell_of_change(person: Person) -> None:
             f"The password of {person.name} was changed just now.\n\nIf it was not you, take another at once"
             " by “Forgotten?” where one signs in; whoever has the old one is signed out by that.\n"
         )
-        send_mail("Your password was changed", words, settings.DEFAULT_FROM_EMAIL, [person.email])
+        send(Letter("Your password was changed", words, person.email))
+
+
+def change_address(request: HttpRequest, person: Person, email: str, password: str) -> None:
+    """Give the account another address for forgotten passwords; who had the old one hears of it."""
+    _confirm(request, person, password, "password")
+    before, person.email = person.email, email
+    person.save(update_fields=["email"])
+    if before and before != email and settings.HAS_MAIL:
+        words = (
+            f"The address for a forgotten password of {person.name} is not this one any more.\n\nIf it was"
+            " not you, sign in, give yours again and take another password at once; if you cannot, write to"
+            " whoever runs this Jindle.\n"
+        )
+        send(Letter("Your address was changed", words, before))
 
 
 def sign_out_elsewhere(request: HttpRequest, person: Person) -> None:
@@ -120,8 +147,8 @@ def sign_in(request: HttpRequest, name: str, password: str) -> Person:
 
 def change_password(request: HttpRequest, person: Person, old: str, new: str) -> None:
     """Give the account another password; the session goes on."""
-    _confirm(person, old, "old")
-    _check_password(new, "new")
+    _confirm(request, person, old, "old")
+    _check_password(new, person.name, "new")
     person.set_password(new)
     person.save(update_fields=["password"])
     _tell_of_change(person)
@@ -130,25 +157,37 @@ def change_password(request: HttpRequest, person: Person, old: str, new: str) ->
 
 def delete_account(request: HttpRequest, person: Person, password: str) -> None:
     """Delete the account with everything in it, and sign out."""
-    _confirm(person, password, "password")
+    _confirm(request, person, password, "password")
     logout(request)
     person.delete()
 
 
-def _confirm(person: Person, password: str, field: str) -> None:
+def _confirm(request: HttpRequest, person: Person, password: str, field: str) -> None:
+    """BadInput for a wrong password. Wrong ones count as at the door: after some, nobody is let try."""
     if not person.has_usable_password():
         raise BadInput(Problem("The demo studio is everybody's: make an account of your own.", field=field))
-    if not person.check_password(password):
+    if authenticate(request, name=person.name, password=password) is None:
         raise BadInput(Problem("That is not your password.", field=field))
 
 
-def _check_password(password: str, field: str = "password") -> None:
+def _check_password(password: str, name: str, field: str = "password") -> None:
     if not password.strip():
         raise BadInput(Problem("A password of spaces is none; choose another.", field=field))
+    if (
+        _bare(name) in _bare(password)
+        and len(_bare(password)) - len(_bare(name)) < settings.PASSWORD_LEAST // 2
+    ):
+        words = "A password that is little more than your name is soon guessed; choose another."
+        raise BadInput(Problem(words, field=field))
     try:
         password_validation.validate_password(password)
     except ValidationError as error:
         raise BadInput(*(Problem(sentence, field=field) for sentence in error.messages)) from None
+
+
+def _bare(text: str) -> str:
+    """A text as somebody who guesses tries it: without case, spaces and marks."""
+    return "".join(one for one in text.casefold() if one.isalnum())
 
 
 def come_in(request: HttpRequest, person: Person) -> None:

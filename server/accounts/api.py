@@ -10,7 +10,6 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core import figures
-from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.pieces import WORDS
 from jindle_core.words import PHRASES
 from server.accounts import actions
@@ -25,10 +24,18 @@ SIGN_UP_CHOICES = [(one, one) for one in ("open", "invitation", "closed")]
 class PersonSerializer(serializers.ModelSerializer):
     """A person as shown to themselves."""
 
+    device_key = serializers.SerializerMethodField(
+        help_text="with which a device closes what it keeps for them"
+    )
+
     class Meta:
         model = Person
-        fields = ("name", "email", *PREFERENCES)
-        read_only_fields = ("name",)
+        fields = ("id", "name", "email", "device_key", *PREFERENCES)
+        read_only_fields = ("id", "name", "email")
+
+    def get_device_key(self, person: Person) -> str:
+        """The person's own, with which a device closes what it keeps for them."""
+        return person.device_key
 
 
 class LimitsSerializer(serializers.Serializer):
@@ -178,7 +185,8 @@ class Forgotten(APIView):
         given = ForgottenSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         if settings.HAS_MAIL:
-            actions.forgotten(given.validated_data["name"], request.build_absolute_uri("/").rstrip("/"))
+            address = settings.ADDRESS or request.build_absolute_uri("/").rstrip("/")
+            actions.forgotten(given.validated_data["name"], address)
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 
@@ -241,9 +249,6 @@ class Me(APIView):
         """Change units, surround, whether only what is owned is offered, whether shadows are laid first."""
         given = PersonSerializer(request.user, data=request.data, partial=True)
         given.is_valid(raise_exception=True)
-        if request.user.everybodys and given.validated_data.get("email"):
-            words = "The demo studio is everybody's: give an address in an account of your own."
-            raise BadInput(Problem(words, field="email"))
         given.save()
         return Response(given.data)
 
@@ -271,6 +276,24 @@ class Password(APIView):
         given.is_valid(raise_exception=True)
         actions.change_password(request._request, request.user, **given.validated_data)
         return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class AddressSerializer(PasswordSerializer):
+    """An address for letters, blank for none, and the password, to be sure."""
+
+    email = serializers.EmailField(allow_blank=True)
+
+
+class Address(APIView):
+    """Where the person's letters go."""
+
+    @extend_schema(request=AddressSerializer, responses=PersonSerializer, operation_id="change_address")
+    def post(self, request: Request) -> Response:
+        """Change it; the old address is told."""
+        given = AddressSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        actions.change_address(request._request, request.user, **given.validated_data)
+        return Response(PersonSerializer(request.user).data)
 
 
 class DeleteMe(APIView):

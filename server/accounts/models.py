@@ -76,6 +76,11 @@ class Person(AbstractBaseUser):
         return salted_hmac(salt, value, secret=secret, algorithm="sha256").hexdigest()
 
     @property
+    def device_key(self) -> str:
+        """256 bits (hex) that only who is signed in as this person learns."""
+        return salted_hmac("server.accounts.device_key", str(self.pk), algorithm="sha256").hexdigest()
+
+    @property
     def everybodys(self) -> bool:
         """Whether anybody may come in without a password: so it is with the demo studio."""
         return not self.has_usable_password()

@@ -93,7 +93,7 @@ def _table(palette: SeenPalette, only_owned: bool) -> list[dict[str, Any]]:
 def mends(card: StoredCard, supplies: Supplies, person: Person) -> list[dict[str, Any]]:
     """What would mend the checks of a card, as ``MendsSerializer`` describes it."""
     checked = checked_card(card, supplies, person)
-    return mends_told(checked.to_mend, checked.seen.card)
+    return mends_told(checked)
 
 
 def states(card: StoredCard) -> list[dict[str, Any]]:

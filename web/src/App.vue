@@ -16,6 +16,7 @@ import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useKeys } from '@/lib/keys'
 import { useNotices } from '@/lib/notices'
+import { useOutbox } from '@/lib/outbox'
 import { useSession } from '@/lib/session'
 import type { Picked } from '@/ui/FindColour.vue'
 import NoticeBar from '@/ui/NoticeBar.vue'
@@ -34,6 +35,12 @@ const KeysHelp = defineAsyncComponent(later.keys)
 const FindDialog = defineAsyncComponent(later.find)
 useEventListener(window, 'keydown', () => void later.find(), { once: true, passive: true })
 const session = useSession()
+const outbox = useOutbox()
+/** What still waits is sent while the person is here; what cannot be stays, closed to whoever comes next. */
+async function leave() {
+  await outbox.send()
+  await session.signOut()
+}
 const notices = useNotices()
 const route = useRoute()
 const router = useRouter()
@@ -183,7 +190,7 @@ const PLACES = [
               type="button"
               class="w-full cursor-pointer rounded-panel px-3 py-2 text-left"
               :class="active && 'bg-strong text-onstrong'"
-              @click="session.signOut()"
+              @click="leave"
             >
               Sign out
             </button>

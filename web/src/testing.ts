@@ -8,6 +8,7 @@ export type Asked = {
   path: string
   query: Record<string, string>
   body: Record<string, unknown> | null
+  person: string | null // whom it is meant for
   answer: (data: unknown, status?: number) => Promise<void>
   fail: () => Promise<void>
 }
@@ -37,6 +38,7 @@ globalThis.fetch = async (given: RequestInfo | URL, how?: RequestInit) => {
       method: request.method,
       path: new URL(request.url).pathname,
       query: Object.fromEntries(new URL(request.url).searchParams),
+      person: request.headers.get('X-Person'),
       body: text.startsWith('{') ? JSON.parse(text) : null,
       answer: async (data, status = 200) => {
         const headers = { 'Content-Type': 'application/json' }

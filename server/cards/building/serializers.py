@@ -356,7 +356,7 @@ class PieceSerializer(serializers.Serializer):
     trimmed = serializers.BooleanField()
     tucked = serializers.BooleanField()
     white_edge = serializers.BooleanField()
-    text = serializers.CharField(help_text="what words say; blank: the card's name")
+    text = serializers.CharField(help_text="what words say; blank: nobody said yet")
     bold = serializers.BooleanField()
     picture = serializers.IntegerField(allow_null=True, help_text="the key of what an image shows")
     mirrored = serializers.BooleanField()

@@ -232,6 +232,7 @@ class GroundSerializer(serializers.Serializer):
     built = serializers.BooleanField(help_text="of pieces: then words lie where Build has them")
     effects = EffectSerializer(many=True)
     mat = InkedCardSerializer(allow_null=True)
+    inks = SwatchSerializer(many=True, help_text="all that are taken up for it, which ``order`` uses")
     order = StepSerializer(many=True)
     cautions = serializers.ListField(child=serializers.CharField())
 

@@ -1,10 +1,9 @@
 """Checks of a card, and what mends them, as they are told."""
 
-from collections.abc import Iterable
 from typing import Any
 
-from jindle_core.card.whole import Card
-from jindle_core.checked.check import Check, Judged
+from jindle_core.checked.check import Judged
+from jindle_core.checked.whole import CheckedCard
 from jindle_core.contrast.rules import Finding
 from jindle_core.training.exercises import PRACTISED
 from server.cards.json.changes import change_told
@@ -29,9 +28,9 @@ def finding_told(found: Finding) -> Told:
     }
 
 
-def mends_told(to_mend: Iterable[Check], card: Card) -> list[Told]:
-    """What mends some checks, as ``MendsSerializer`` describes it."""
-    unit = card.size.width.unit
+def mends_told(checked: CheckedCard) -> list[Told]:
+    """What mends the checks that are mended first, as ``MendsSerializer`` describes it."""
+    unit = checked.seen.palette.unit
     return [
         {
             "id": check.key,
@@ -42,8 +41,8 @@ def mends_told(to_mend: Iterable[Check], card: Card) -> list[Told]:
                     "shades": one.shades,
                     "change": change_told(one.change, unit),
                 }
-                for one in check.to_mend()
+                for one in checked.mends(check)
             ],
         }
-        for check in to_mend
+        for check in checked.to_mend
     ]

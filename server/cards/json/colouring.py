@@ -59,7 +59,9 @@ def _picture(coloured: Coloured, covered: Mapping[int, CoveredArea]) -> dict[str
         "line_range": said.line_range,
         "finishes": list(said.finishes),
         "areas": [_area(coloured, area, covered.get(area.key)) for area in coloured.areas],
-        "sessions": [step_told(one) for one in picture_steps(coloured, frozenset(covered))],
+        "sessions": [
+            step_told(one, coloured.palette.unit) for one in picture_steps(coloured, frozenset(covered))
+        ],
         "cautions": cautions(coloured.used) if said.areas else [],
         "greys": "warm" if coloured.warmth() > 0 else "cool",
     }
@@ -103,7 +105,7 @@ def _area(coloured: Coloured, area: Area, covered: CoveredArea | None) -> dict[s
         ],
         "glaze": glaze,
         "judgement": None if judged is None else judgement_told(judged),
-        "order": [step_told(one) for one in area_steps(coloured, area)],
+        "order": [step_told(one, coloured.palette.unit) for one in area_steps(coloured, area)],
         "edge": edge_tone(count, coloured.picture.light) if count else None,
     }
 

@@ -56,7 +56,8 @@ def ground_told(on: OnGround) -> dict[str, Any]:
         "built": on.stack is not None,
         "effects": [use_told(one) | {"swatch": _swatch_of(grounded, one.colour)} for one in plan.effects],
         "mat": _mat(grounded),
-        "order": [step_told(step) for step in ground_steps(grounded)],
+        "inks": [swatch(supplies, supplies.places[pk]) for pk in grounded.taken],
+        "order": [step_told(step, grounded.palette.unit) for step in ground_steps(grounded)],
         "cautions": cautions(media, {effect.kind for effect in plan.effects}),
     }
 

@@ -14,16 +14,16 @@ from jindle_core.seen.palette import SeenPalette
 from server.cards.json.step import step_told
 
 
-def plan_told(work: Planned, paces: Mapping[Work, Pace], palette: SeenPalette) -> dict[str, Any]:
+def plan_told(work: Planned, paces: Mapping[Work, Pace], palette: SeenPalette, units: str) -> dict[str, Any]:
     """The work on a card as ``PlanSerializer`` describes it, without what moves on by itself."""
-    return _Telling(work, palette).plan(paces)
+    return _Telling(work, palette, units).plan(paces)
 
 
 class _Telling:
     """The work on one card."""
 
-    def __init__(self, work: Planned, palette: SeenPalette) -> None:
-        self._work, self._palette = work, palette
+    def __init__(self, work: Planned, palette: SeenPalette, units: str) -> None:
+        self._work, self._palette, self._units = work, palette, units
         self._words = {task.key: task.words for task in work.tasks}
 
     def plan(self, paces: Mapping[Work, Pace]) -> dict[str, Any]:
@@ -69,6 +69,7 @@ class _Telling:
             "breaks": [asdict(one) for one in work.breaks if one.start < found.minutes],
             "too_long": [task.words for task in work.too_long],
             "minutes": round(found.minutes, 1),
+            "minutes_told": round(found.minutes_told, 1),
             "hands": round(found.hands, 1),
             "in_turn": round(found.in_turn, 1),
             "gap": round(found.gap, 1),
@@ -101,7 +102,7 @@ class _Telling:
                 }
                 for end in task.supplies
             ],
-            "steps": [step_told(step) for step in task.steps],
+            "steps": [step_told(step, self._units) for step in task.steps],
             "cautions": cautions(task.hazards, self._work.wishes.small_child),
             "pieces": list(task.to),
             "areas": list(task.areas),

@@ -47,15 +47,16 @@ class Bench:
     def now(self, request: Request) -> tuple[Planned, dict[str, Any]]:
         """The work as it stands now, and as it is told; worked out once for what it depends on."""
         supplies, going, now = self.palette.supplies, actions.going_on(self.place), actions.now()
+        units = request.user.units
         paces = actions.paces_of(request.user)
 
         def tell() -> tuple[Planned, dict[str, Any]]:
             found = self.work(going, paces, now)
-            return found, plan_told(found, paces, self.palette)
+            return found, plan_told(found, paces, self.palette, units)
 
         begins = begins_at(going.progress.as_of(now), now)
         kind = type(self.place).__name__
-        key = (kind, self.place.pk, self.of, going.version, begins, tuple(paces.items()))
+        key = (kind, self.place.pk, self.of, going.version, begins, units, tuple(paces.items()))
         found, told = told_once(supplies, "plan", key, tell, _KEPT)
         instead = [plain(one) for one in going.instead]
         return found, told | {"version": going.version, "now": now, "instead": instead}

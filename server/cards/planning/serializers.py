@@ -229,7 +229,8 @@ class PlanSerializer(serializers.Serializer):
     too_long = serializers.ListField(
         child=serializers.CharField(), help_text="steps longer than an evening: each has one of its own"
     )
-    minutes = serializers.FloatField(help_text="until all is done")
+    minutes = serializers.FloatField(help_text="until all is done, without taking up other tools")
+    minutes_told = serializers.FloatField(help_text="the same with it")
     hands = serializers.FloatField(help_text="of which hands are at work")
     in_turn = serializers.FloatField(help_text="if each wait were sat through")
     gap = serializers.FloatField(help_text="by how much it could be shorter at most; 0: proven shortest")

@@ -329,7 +329,7 @@ class BuildTests(ApiTestCase):
         self.assertEqual((strip["name"], words["shape"], words["text"]), ("strip", "text", "hello"))
         self.assertLess(words["size"], 0.5 * 25.4)
         card = self.change(card, kind="edit_piece", key=5, unit="in", text="")
-        self.assertEqual(card["desk"]["parts"][-1]["text"], "Kingfisher")
+        self.assertEqual(card["desk"]["parts"][-1]["text"], "")  # never the card's name
 
     def test_the_panel_with_the_ground_is_judged_by_the_ground(self):
         card = self.built()
@@ -345,7 +345,9 @@ class BuildTests(ApiTestCase):
         self.assertEqual([part["shades"] for part in card["desk"]["parts"] if part["name"] == "mat"], before)
         card = self.change(card, kind="set_ground", pads=[{"colour": self.ids["TAR-1"]}])
         self.assertTrue(self.ask("get", f"cards/{card['id']}/ground")["built"])
-        # Its words lie on lettering, and are judged there: once, not on the ground as well.
+        # Its words lie on lettering, and are judged there, once somebody typed them: not on the ground as well.
+        self.assertNotIn("stands:7", [one["id"] for one in card["checks"]])
+        card = self.change(card, kind="edit_piece", key=7, unit="in", text="get well")
         self.assertNotIn("ground:lettering", [one["id"] for one in card["checks"]])
         lettering = next(one for one in card["checks"] if one["id"] == "stands:7")
         self.assertEqual(lettering["status"], "holds")

@@ -209,7 +209,9 @@ class CheckTests(ApiTestCase):
             (mend["change"]["kind"], mend["change"]["upper"]["source"]), ("edit_pair", "palette")
         )
         card = self.change(card, **mend["change"])
-        mended = self.checks(card)[mend["words"]]
+        (mended,) = [one for one in card["checks"] if one["id"] == check["id"]]
+        new, _, old = mend["words"].removeprefix("take ").partition(" instead of ")
+        self.assertEqual((mended["title"], old), (f"Lettering in {new} on white paper", "mist"))
         self.assertEqual((mended["status"], mended["figure"]), ("holds", mend["figure"]))
 
     def test_waived_with_a_reason(self):

@@ -41,9 +41,11 @@ const changePassword = () =>
     notices.show('Your password is changed.')
   })
 const email = ref(session.person?.email ?? '')
+const known = ref('')
 const keepAddress = () =>
   attempt('email', async () => {
-    await session.set({ email: email.value.trim() })
+    await session.setAddress(email.value.trim(), known.value)
+    known.value = ''
     notices.show(email.value ? 'Your address is kept.' : 'No address is kept.')
   })
 const signOutElsewhere = () =>
@@ -153,6 +155,15 @@ const remove = () =>
         <p class="mt-1 text-xs text-soft">
           For that and nothing else; nobody sees it. Leave it empty, and nobody can help you then.
         </p>
+        <label class="label mt-3" for="known">Your password, to be sure</label>
+        <input
+          id="known"
+          v-model="known"
+          class="input"
+          type="password"
+          required
+          autocomplete="current-password"
+        />
         <p v-if="problems.email" role="alert" class="mt-3 border-l-2 border-ink pl-3">
           {{ problems.email }}
         </p>

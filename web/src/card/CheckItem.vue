@@ -64,9 +64,8 @@ async function waive() {
             :style="{ background: mend.shades[session.view] }"
           />
           <span class="min-w-0 break-words"
-            >{{ mend.words
-            }}<template v-if="mend.figure">: <TheFigure :text="mend.figure" /></template
-          ></span>
+            >{{ mend.words }}<TheFigure v-if="mend.figure" lead=": " :text="mend.figure"
+          /></span>
         </button>
         <p v-if="check.ways.length" class="text-xs text-soft">
           Ways out: {{ check.ways.join('; ') }}.

@@ -78,7 +78,10 @@ const begun = computed(() => inHand.value || (plan.past.length > 0 && !waiting))
                 step.using === null ? 'none' : task.supplies[step.using]?.shades[session.view],
             }"
           />
-          <span>{{ step.words }}</span>
+          <span
+            ><b v-if="step.using !== null">{{ task.supplies[step.using]?.words }}: </b
+            >{{ step.words }}</span
+          >
         </li>
       </ol>
       <p v-for="words in task.cautions" :key="words" class="border-l-4 border-ink pl-3 text-sm">

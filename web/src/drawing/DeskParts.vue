@@ -125,7 +125,8 @@ const box = ({ x, y, width, height }: Desk['parts'][number]) => ({ x, y, width, 
           class="font-title"
           :fill="part.shades[session.view]"
         >
-          {{ part.text }}
+          <tspan v-if="part.text">{{ part.text }}</tspan>
+          <tspan v-else data-on-screen>words?</tspan>
         </text>
         <path v-if="part.stitches" :d="part.stitches" class="stitches" />
       </g>

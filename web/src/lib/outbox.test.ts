@@ -18,9 +18,22 @@ const step = (key: string): Mark => ({
 })
 const failures = () => useNotices().list.filter((one) => one.failed)
 
-function signedIn(name = 'Ann') {
+const people = {
+  Ann: { id: 1, name: 'Ann', device_key: '0a'.repeat(32) },
+  Ben: { id: 2, name: 'Ben', device_key: '0b'.repeat(32) },
+}
+function signIn(name: keyof typeof people) {
+  useSession().person = people[name] as never
+}
+function signedIn() {
   localStorage.clear()
-  useSession().person = { name } as never
+  signIn('Ann')
+}
+/** The door answers first: who is signed in, in whichever tab. */
+async function atTheDoor(number: number, name: keyof typeof people = 'Ann') {
+  const door = await question(number)
+  expect(door.path).toBe('/api/door')
+  await door.answer({ person: people[name] })
 }
 
 describe('what is pressed without a network', () => {
@@ -37,11 +50,12 @@ describe('what is pressed without a network', () => {
     expect(outbox.owned(5)).toBeUndefined()
     const before = stale.value
     void outbox.send()
-    const first = await question(2)
+    await atTheDoor(2)
+    const first = await question(3)
     expect(first.body).toEqual({ colours: [4], owned: true, fullness: 'low', note: 'the old one' })
     await first.answer({ colours: [4], entries: [] })
-    expect((await question(3)).path).toBe('/api/shopping/asked')
-    await asked[3]!.answer(null)
+    expect((await question(4)).path).toBe('/api/shopping/asked')
+    await asked[4]!.answer(null)
     await vi.waitFor(() => expect(outbox.count).toBe(0))
     expect(stale.value).toBe(before + 1)
     expect(useNotices().list.at(-1)!.text).toBe('2 marks kept on this device are sent.')
@@ -52,7 +66,8 @@ describe('what is pressed without a network', () => {
     const outbox = useOutbox()
     outbox.keep(step('base'))
     const sending = outbox.send()
-    await (await question(0)).fail()
+    await atTheDoor(0)
+    await (await question(1)).fail()
     await sending
     expect(outbox.count).toBe(1)
     expect(failures()).toEqual([])
@@ -63,7 +78,8 @@ describe('what is pressed without a network', () => {
     const outbox = useOutbox()
     outbox.keep(step('base'))
     const sending = outbox.send()
-    await (await question(0)).answer({ code: 'not_authenticated', message: 'Sign in first.' }, 401)
+    await atTheDoor(0)
+    await (await question(1)).answer({ code: 'not_authenticated', message: 'Sign in first.' }, 401)
     await sending
     expect([outbox.count, failures()]).toEqual([1, []])
   })
@@ -74,8 +90,9 @@ describe('what is pressed without a network', () => {
     outbox.keep(step('base'))
     outbox.keep(step('ink'))
     void outbox.send()
-    await (await question(0)).answer({ version: 9 })
-    expect((await question(1)).body).toMatchObject({ version: 9, key: 'ink' })
+    await atTheDoor(0)
+    await (await question(1)).answer({ version: 9 })
+    expect((await question(2)).body).toMatchObject({ version: 9, key: 'ink' })
   })
 
   it('is told where the work went on elsewhere meanwhile, and holds up nothing else', async () => {
@@ -85,8 +102,9 @@ describe('what is pressed without a network', () => {
     outbox.keep({ kind: 'asked', id: 4, asked: true, words: 'MOSS-4 is on your shopping list.' })
     void outbox.send()
     const told = { code: 'stale', message: 'The work went on elsewhere.', problems: [] }
-    await (await question(0)).answer(told, 409)
-    await (await question(1)).answer(null)
+    await atTheDoor(0)
+    await (await question(1)).answer(told, 409)
+    await (await question(2)).answer(null)
     await vi.waitFor(() => expect(outbox.count).toBe(0))
     expect(failures()[0]!.text).toBe('Not marked: “base” is done. The work went on elsewhere.')
   })
@@ -106,13 +124,35 @@ describe('what is pressed without a network', () => {
     vi.unstubAllGlobals()
   })
 
-  it('is each person’s own', () => {
+  it('is each person’s own, and nobody else can read it', () => {
+    signedIn()
+    const outbox = useOutbox()
+    outbox.keep(step('the secret base'))
+    expect(JSON.stringify(localStorage)).not.toContain('secret')
+    signIn('Ben')
+    expect(outbox.count).toBe(0)
+    localStorage.setItem('jindle-kept-2', localStorage.getItem('jindle-kept-1')!)
+    signIn('Ann')
+    expect(outbox.count).toBe(1)
+    signIn('Ben')
+    expect(outbox.count).toBe(0)
+  })
+
+  it('is never sent where another has signed in meanwhile', async () => {
     signedIn()
     const outbox = useOutbox()
     outbox.keep(step('base'))
-    useSession().person = { name: 'Ben' } as never
-    expect(outbox.count).toBe(0)
-    useSession().person = { name: 'Ann' } as never
-    expect(outbox.count).toBe(1)
+    const sending = outbox.send()
+    await atTheDoor(0, 'Ben')
+    await sending
+    expect([asked.length, outbox.count]).toEqual([1, 1])
+    // And where it was asked too early, the server refuses what names another.
+    const again = outbox.send()
+    await atTheDoor(1)
+    const mark = await question(2)
+    expect(mark.person).toBe('1')
+    await mark.answer({ code: 'another_person', message: 'Another is here.' }, 403)
+    await again
+    expect([outbox.count, failures()]).toEqual([1, []])
   })
 })

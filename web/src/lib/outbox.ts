@@ -5,6 +5,7 @@ import { stale } from './fetched'
 import { inTurn } from './inTurn'
 import { useNotices } from './notices'
 import { useSession } from './session'
+import { seal, unseal } from './sealed'
 import { plural } from './words'
 
 /** What is pressed without a network; `words` say it to people. */
@@ -27,22 +28,28 @@ const alone = async (job: () => Promise<void>) =>
 /** Whether nothing answered, which is no refusal. */
 export const isOffline = (error: unknown) => error instanceof ApiError && error.status === 0
 
-async function deliver(mark: Mark, version: number | undefined): Promise<number | undefined> {
+/** A mark goes to its own person alone: the server refuses it where another has signed in meanwhile. */
+async function deliver(
+  mark: Mark,
+  version: number | undefined,
+  person: number,
+): Promise<number | undefined> {
+  const headers = { 'X-Person': String(person) }
   if (mark.kind === 'owned') {
     const { ids: colours, fullness, note } = mark
     const body = { colours, owned: fullness !== null, ...(fullness ? { fullness, note } : {}) }
-    await got(api.POST('/api/drawer', { body }))
+    await got(api.POST('/api/drawer', { body, headers }))
     return
   }
   if (mark.kind === 'asked') {
     const body = { colours: [mark.id], asked: mark.asked }
-    await got(api.POST('/api/shopping/asked', { body }))
+    await got(api.POST('/api/shopping/asked', { body, headers }))
     return
   }
   const { of, place: id, press, key } = mark
   const body = { version: version ?? mark.version, press, key, minutes: 0, go_on: false }
   const plan = await got(
-    api.POST(`/api/${of}/{id}/plan/presses`, { params: { path: { id } }, body }),
+    api.POST(`/api/${of}/{id}/plan/presses`, { params: { path: { id } }, body, headers }),
   )
   return plan.version
 }
@@ -51,15 +58,15 @@ async function deliver(mark: Mark, version: number | undefined): Promise<number 
 export const useOutbox = defineStore('outbox', () => {
   const session = useSession()
   const notices = useNotices()
-  const shelf = () => `jindle-kept-${session.person?.name ?? ''}`
+  const shelf = () => (session.person ? `jindle-kept-${session.person.id}` : '')
   const marks = ref<Mark[]>([])
   watch(shelf, () => (marks.value = read()), { immediate: true, flush: 'sync' })
   const takeTurn = inTurn()
 
   function read(): Mark[] {
+    const kept = session.person && localStorage.getItem(shelf())
     try {
-      const kept = JSON.parse(localStorage.getItem(shelf()) ?? '[]')
-      return Array.isArray(kept) ? kept : []
+      return kept ? (unseal(session.person!.device_key, kept) as Mark[]) : []
     } catch {
       return []
     }
@@ -67,7 +74,7 @@ export const useOutbox = defineStore('outbox', () => {
   /** Throws where the device keeps nothing: then nothing is said to be kept. */
   function write(now: Mark[]) {
     try {
-      localStorage.setItem(shelf(), JSON.stringify(now))
+      localStorage.setItem(shelf(), seal(session.person!.device_key, now))
     } catch {
       const words = 'There is no network, and this device has no room to keep it for later.'
       throw new ApiError(0, 'full', words)
@@ -78,17 +85,25 @@ export const useOutbox = defineStore('outbox', () => {
     write([...read(), mark])
     notices.show(`${mark.words} Kept on this device; sent when there is a network.`)
   }
+  /** Who is signed in by now, in whichever tab; nothing where nobody answers. */
+  const whoIsThere = () =>
+    got(api.GET('/api/door')).then(
+      (door) => door.person?.id,
+      () => undefined,
+    )
   /** All of it, in order. What is refused meanwhile is told, and does not hold up the rest. */
   const send = () => takeTurn(() => alone(sendAll))
   async function sendAll() {
     const versions = new Map<string, number>()
     const refused: string[] = []
     let sent = 0
+    const own = session.person?.id
+    if (!own || !read().length || (await whoIsThere()) !== own) return
     while ((marks.value = read()).length) {
       const mark = marks.value[0]!
       const at = mark.kind === 'step' ? `${mark.of} ${mark.place}` : ''
       try {
-        const version = await deliver(mark, versions.get(at))
+        const version = await deliver(mark, versions.get(at), own)
         if (version !== undefined) versions.set(at, version)
         sent += 1
       } catch (error) {

@@ -61,7 +61,11 @@ export const useSession = defineStore('session', () => {
     location.assign('/sign-in')
   }
 
-  async function set(change: Partial<Omit<Person, 'name'>>) {
+  async function setAddress(email: string, password: string) {
+    person.value = await got(api.POST('/api/me/address', { body: { email, password } }))
+  }
+
+  async function set(change: Partial<Omit<Person, 'id' | 'device_key' | 'name' | 'email'>>) {
     person.value = await got(api.PATCH('/api/me', { body: change }))
   }
 
@@ -86,6 +90,7 @@ export const useSession = defineStore('session', () => {
     openDemo,
     signOut,
     set,
+    setAddress,
     nextSurround,
     onlyOwned: computed(() => person.value?.only_owned ?? false),
   }

@@ -23,12 +23,11 @@ const session = useSession()
             :style="
               step.using === null
                 ? {}
-                : { background: ground.pads[step.using]!.shades[session.view] }
+                : { background: ground.inks[step.using]!.shades[session.view] }
             "
           />
           <p class="min-w-0 flex-1 first-letter:uppercase">
-            <b v-if="step.using !== null">{{ ground.pads[step.using]!.swatch.label }}: </b
-            >{{ step.words }}
+            <b v-if="step.using !== null">{{ ground.inks[step.using]!.label }}: </b>{{ step.words }}
           </p>
         </div>
       </li>

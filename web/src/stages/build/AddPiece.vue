@@ -65,7 +65,7 @@ async function submit() {
         />
       </div>
       <div v-if="saysWords" class="col-span-2">
-        <label class="label" for="new-text">The words (or the card’s name)</label>
+        <label class="label" for="new-text">What does it say? (It can stay open.)</label>
         <input id="new-text" v-model="text" class="input" :maxlength="session.limits?.words" />
       </div>
       <div v-if="kind === 'image' && build.pictures.length > 1" class="col-span-2">

@@ -129,13 +129,13 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
       </div>
       <div v-if="piece.says_words" class="col-span-2 flex items-end gap-3">
         <div class="min-w-0 flex-1">
-          <label class="label" for="piece-text">The words</label>
+          <label class="label" for="piece-text">What does it say?</label>
           <input
             id="piece-text"
             v-model="text"
             class="input"
             :maxlength="session.limits?.words"
-            :placeholder="store.card!.name"
+            placeholder="nothing yet"
             @change="set({ text })"
           />
         </div>

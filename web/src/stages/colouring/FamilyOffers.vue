@@ -89,8 +89,8 @@ const has = (family: { swatch: { id: number } }[]) =>
                 v-if="WORDS[family.kept]"
                 >{{ WORDS[family.kept] }}</template
               ><template v-if="family.judgement.faults.length"
-                >:
-                <PlainWords
+                ><template v-if="WORDS[family.kept] || session.person?.figures">: </template
+                ><PlainWords
                   :tip="false"
                   :text="family.judgement.faults.map((fault) => fault.words).join('; ')"
               /></template>

@@ -19,22 +19,21 @@ defineProps<{ plan: Plan }>()
     <div class="mb-3 flex flex-wrap items-start gap-x-6 gap-y-2">
       <p class="min-w-0 flex-1 basis-[420px]">
         <template v-if="plan.tasks.length">
-          <b>{{ span(plan.minutes) }}</b> until all is done, {{ span(plan.hands) }} of it with your
-          hands{{
+          <b>{{ span(plan.minutes_told) }}</b> until all is done, {{ span(plan.hands) }} of it with
+          your hands{{
             plan.breaks.length
               ? `, ${plural(plan.breaks.length, 'night')} included`
               : plan.in_turn > plan.minutes
-                ? `; one after another it would be ${span(plan.in_turn)}`
+                ? `; one after another it would be ${span(plan.in_turn + plan.set_up)}`
                 : ''
           }}.
           {{
             plan.gap >= 0.5
               ? `${plan.aim === 'my-own-order' ? 'Another order is' : 'It might be'} up to ${span(plan.gap)} shorter.`
-              : 'No order of these steps is shorter.'
+              : 'No order of these steps is shorter, tool changes left out.'
           }}
           <span class="text-soft"
-            >Tools change {{ plural(plan.changes, 'time') }}, which takes about
-            {{ span(plan.set_up) }} besides{{
+            >Tools change {{ plural(plan.changes, 'time') }}, about {{ span(plan.set_up) }} of it{{
               plan.set_up_gap === null
                 ? ''
                 : plan.set_up_gap < 0.5

@@ -85,7 +85,10 @@ function move(place: number, by: -1 | 1) {
           <summary class="w-fit cursor-pointer text-soft">How, and why not sooner</summary>
           <p class="mt-1">{{ task.why || 'Nothing is in the way of it sooner.' }}</p>
           <ol v-if="task.steps.length" class="mt-1 list-disc space-y-0.5 pl-4">
-            <li v-for="(step, m) in task.steps" :key="m">{{ step.words }}</li>
+            <li v-for="(step, m) in task.steps" :key="m">
+              <b v-if="step.using !== null">{{ task.supplies[step.using]?.words }}: </b
+              >{{ step.words }}
+            </li>
           </ol>
           <p v-for="words in task.cautions" :key="words" class="mt-1">
             <b>Take care.</b> {{ words }}
