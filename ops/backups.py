@@ -1,11 +1,13 @@
 """Backups: everything that is stored, as one file, taken while it runs; and back.
 
 Pictures are kept in the database, so that one consistent dump of it is all of it. A backup is a gzipped SQL
-file, and beside it a note (JSON) with the digest of what is in it.
+file, and beside it a note (JSON) with the digest of what is in it, sealed with the installation's key: so
+nobody who can write into the folder makes one that is restored.
 """
 
 import gzip
 import hashlib
+import hmac
 import json
 import re
 import subprocess
@@ -16,6 +18,7 @@ from pathlib import Path
 
 from ops.database import Database
 from ops.paths import STATE, Trouble
+from ops.serve import secret
 
 FOLDER = STATE / "backups"
 _NOW, _READ, _BEFORE = "jindle", "jindle_restored", "jindle_before"
@@ -38,7 +41,8 @@ def back_up(database: Database, folder: Path = FOLDER) -> Path:
             for part in _dumped(database, _NOW):
                 digest.update(part)
                 out.write(part)
-        _note(file).write_text(json.dumps({"taken": taken, "sha256": digest.hexdigest()}))
+        told = {"taken": taken, "sha256": digest.hexdigest()}
+        _note(file).write_text(json.dumps(told | {"seal": _seal(taken, digest.hexdigest())}))
         half.rename(file)
     except OSError as error:
         raise Trouble(f"The backup could not be written to {folder}: {error.strerror}") from None
@@ -47,17 +51,18 @@ def back_up(database: Database, folder: Path = FOLDER) -> Path:
     return file
 
 
-def restore(database: Database, file: Path, over: bool = False) -> None:
+def restore(database: Database, file: Path, over: bool = False, foreign: bool = False) -> None:
     """What a backup holds in place of what is stored, which can be had back (``take_back``).
 
     It is read beside what is there, compared with what was taken, and put in its place at once. Trouble where
-    the file is not whole, where something is stored and ``over`` was not said, and where anything differs.
+    the file is not whole, where something is stored and ``over`` was not said, where anything differs, and
+    where it was not taken here unless ``foreign`` says that it is another installation's, known to be good.
     """
-    wanted = _told(file)
+    wanted = _told(file, foreign)
     if _tables(database, _NOW) and not over:
         raise Trouble("Something is stored already; say --over to put the backup in its place.")
     _run(database, f"DROP DATABASE IF EXISTS {_READ}; CREATE DATABASE {_READ} CHARACTER SET utf8mb4")
-    command = [*database.shell(), _READ]
+    command = [*database.shell(), "--sandbox", _READ]  # what is read runs no command and opens no file
     with subprocess.Popen(command, stdin=subprocess.PIPE, stderr=subprocess.PIPE) as reading:
         try:
             for part in _unpacked(file):
@@ -132,14 +137,26 @@ def _note(file: Path) -> Path:
     return file.with_name(file.name.removesuffix(".sql.gz") + ".json")
 
 
-def _told(file: Path) -> str:
+def _seal(taken: str, digest: str) -> str:
+    """What only this installation can write under a backup."""
+    return hmac.new(secret().encode(), f"backup {taken} {digest}".encode(), hashlib.sha256).hexdigest()
+
+
+def _told(file: Path, foreign: bool) -> str:
     """The digest that the note tells, which the file has; Trouble where they are not one another's."""
     if not file.exists() or not _note(file).exists():
         raise Trouble(f"{file} and the note beside it ({_note(file).name}) make a backup; one is not there.")
     try:
-        wanted = json.loads(_note(file).read_text())["sha256"]
-    except (ValueError, KeyError, TypeError):
+        note = json.loads(_note(file).read_text())
+        wanted, sealed = note["sha256"], _seal(note["taken"], note["sha256"])
+        is_own = hmac.compare_digest(note.get("seal", ""), sealed)
+    except (ValueError, KeyError, TypeError, AttributeError):
         raise Trouble(f"{_note(file)} is no note of a backup.") from None
+    if not is_own and not foreign:
+        raise Trouble(
+            f"{file} was not taken by this Jindle: whoever wrote it could have put anything into it. If it is"
+            " another installation's, or older than seals are, and you know where it was, say --foreign."
+        )
     digest = hashlib.sha256()
     for part in _unpacked(file):
         digest.update(part)

@@ -24,7 +24,7 @@ from ops.serve import (
     wait_for_end,
     watched,
 )
-from ops.watching import Running, watch
+from ops.watching import Running, only_one, watch
 
 
 def demo(options: argparse.Namespace) -> int:
@@ -93,6 +93,11 @@ def test(options: argparse.Namespace) -> int:
         setup.ensure_python("dev")
         return 1 if _tests(environment(Database("test-db", durable=False), "demo"), options) else 0
     _ensure_all()
+    with only_one("./jindle test"):
+        return _tested(options)
+
+
+def _tested(options: argparse.Namespace) -> int:
     failed = lint(options)
     with database_running(Database("test-db", durable=False)) as database:
         # "demo" so that the door to the demo studio is there to be tested.
@@ -163,7 +168,7 @@ def trial(options: argparse.Namespace) -> int:
         return subprocess.run([PYTHON, "-m", _WHOLE[options.what]], cwd=ROOT, env=env).returncode
     if options.what == "hostile":
         return subprocess.run([PYTHON, "-m", "bench.hostile"], cwd=ROOT).returncode
-    with database_running(Database("test-db", durable=False)) as database:
+    with only_one("./jindle trial"), database_running(Database("test-db", durable=False)) as database:
         env = environment(database, "demo") | {"JINDLE_EXAMPLES": str(options.examples)}
         return manage(env, "test", "--no-input", "server.cards.tests.test_every_change")
 
@@ -180,7 +185,9 @@ def audit(options: argparse.Namespace) -> int:
 
 def reset(options: argparse.Namespace) -> int:
     """the demo studio as it was at first; accounts and their cards stay"""
-    _ensure_all()
+    setup.ensure_system()
+    setup.ensure_python()
+    setup.ensure_client()
     with database_running(Database()) as database:
         env = environment(database, "demo")
         prepare(env)
@@ -196,7 +203,7 @@ def _with_server(module: str, arguments: list[str], port: int) -> int:
     """Run a module against a fresh server with the demo data, in a database of its own."""
     _ensure_all()
     check_port("127.0.0.1", port, "help")
-    with database_running(Database("scratch-db")) as database:
+    with only_one("./jindle bench"), database_running(Database("scratch-db")) as database:
         env = environment(database, "demo")
         if manage(env, "reset_db"):
             raise Trouble("The scratch database could not be emptied.")
@@ -307,6 +314,9 @@ def main(arguments: list[str]) -> int:
     made["restore"].add_argument("file", type=Path, nargs="?", help="the backup")
     made["restore"].add_argument("--over", action="store_true", help="in place of what is stored")
     made["restore"].add_argument("--back", action="store_true", help="what was stored before the last one")
+    made["restore"].add_argument(
+        "--foreign", action="store_true", help="it was taken by another installation, and is known to be good"
+    )
     made["upgrade"].add_argument("--only-try", action="store_true", help="leave what is stored as it is")
     made["db"].add_argument("what", choices=("start", "stop", "shell"))
     options = parser.parse_args(arguments)

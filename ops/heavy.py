@@ -19,14 +19,17 @@ HEAVY = (
     ("(GET|POST)", "/api/.+/(sheet|chart)"),
     ("GET", "/api/.+/file(/[a-z]+)?"),
     ("GET", "/api/records/(export|years/[0-9]+)"),
-    ("GET", "/api/cards/[0-9]+/(colourways|build/cutting)"),
+    ("(GET|POST)", "/api/cards/[0-9]+/colourways"),
+    ("GET", "/api/cards/[0-9]+/build/cutting"),
     ("GET", "/api/sets/[0-9]+/cutting"),
     ("POST", "/api/(cards|sets)/[0-9]+/plan/anew"),
     ("POST", "/api/cards/[0-9]+/colouring/propose"),
 )
-WORKERS, THREADS = 1, 2  # at once: a picture takes a whole core for a second or two
+# One process; its threads wait for their turn (server/watching/turns.py says how many are at work), and
+# answer for everybody while the application itself is started again.
+WORKERS, THREADS = 1, 32
 NICE = 19  # whoever asks for little goes first
-EACH = 4  # at once for one person, waiting ones too
+EACH = 24  # at once from one address, waiting ones too: a household, an office; turns are by person
 
 
 def told() -> str:

@@ -116,7 +116,7 @@ def restore(options: argparse.Namespace) -> int:
         if options.back:
             backups.take_back(database)
         else:
-            backups.restore(database, options.file, options.over)
+            backups.restore(database, options.file, options.over, options.foreign)
     print("It is in its place. What was stored before is kept: ./jindle restore --back puts it back.")
     return 0
 

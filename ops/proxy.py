@@ -13,6 +13,7 @@ from ops.watching import Service
 _TEMPLATE = Path(__file__).parent / "live" / "nginx.conf"
 _PATIENCE = 10  # seconds; it takes a fraction of one
 _REDIRECT = """
+  server {{ listen {http} default_server; return 444; }}  # whoever asks for another host is sent nowhere
   server {{
     listen {http};
     server_name {hosts};

@@ -124,6 +124,10 @@ def environment(told: dict[str, object]) -> dict[str, str]:
             found[variable] = ",".join([*value, "127.0.0.1"])
         elif variable:
             found[variable] = ",".join(value) if isinstance(value, list) else str(value)
+    https, hosts = told.get("https", True), told["hosts"]
+    port = told.get("https_port" if https else "http_port", 443 if https else 80)
+    where = "" if port in (80, 443) else f":{port}"
+    found["JINDLE_SITE"] = f"{'https' if https else 'http'}://{hosts[0]}{where}"
     return found
 
 

@@ -68,6 +68,26 @@ def watch(watched: list[Watched], tell: Callable[[str], None]) -> None:
     tell("Stopping …")
 
 
+@contextmanager
+def only_one(what: str, file: Path = STATE / "testing") -> Iterator[None]:
+    """Hold the place of what wants the test database to itself; Trouble that names who holds it."""
+    file.parent.mkdir(parents=True, exist_ok=True)
+    with file.open("a+") as held:
+        try:
+            fcntl.flock(held, fcntl.LOCK_EX | fcntl.LOCK_NB)
+        except OSError:
+            held.seek(0)
+            there = held.read() or "another"
+            raise Trouble(f"{there} runs in this folder, on the same database: wait for its end.") from None
+        held.truncate(0)
+        held.write(f"{what} (process {os.getpid()})")
+        held.flush()
+        try:
+            yield
+        finally:
+            held.truncate(0)
+
+
 class Running:
     """That there is one of us: who it is, and where; another start finds it."""
 

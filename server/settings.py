@@ -76,6 +76,7 @@ MIDDLEWARE = [
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
     "axes.middleware.AxesMiddleware",
     "server.accounts.meant.Meant",
+    "server.watching.turns.InTurns",
 ]
 if TESTING:  # the test server serves the client's files itself
     MIDDLEWARE.remove("whitenoise.middleware.WhiteNoiseMiddleware")

@@ -221,8 +221,13 @@ class Colourways:
     # --- Proposals.
 
     def proposals(self) -> Iterator[Colourway]:
-        """One after another, each the most different from the card and all before it; fewer than eight where
-        there are no more that are far enough apart, or that hold what must hold."""
+        """Those that ``looking`` comes upon."""
+        return (one for one in self.looking() if one is not None)
+
+    def looking(self) -> Iterator[Colourway | None]:
+        """One after another, each the most different from the card and all before it; None for each that was
+        only looked at, so that whoever waits can leave. Fewer than eight where there are no more that are far
+        enough apart, or that hold what must hold."""
         to_land, landed = iter(self._turns), list[tuple[Scheme, Landed]]()
         shown, apart = [self._landing.labs], list[float]()  # how far each is from all that is shown
         while len(shown) <= figures.sets.SHOWN:
@@ -230,6 +235,7 @@ class Colourways:
             for scheme in more:
                 found = self._landing.land(self._asked(scheme))
                 landed.append((scheme, found))
+                yield None
                 apart.append(min(self._landing.apart(found.labs, other) for other in shown))
             if max(apart, default=0.0) < figures.sets.SHOWN_APART:
                 if not more:
@@ -238,6 +244,7 @@ class Colourways:
                 continue
             at = int(np.argmax(apart))
             apart.pop(at)
+            yield None
             made = self._shown(*landed.pop(at))
             if made is not None:
                 labs = made.landed.labs

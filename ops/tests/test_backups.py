@@ -1,3 +1,6 @@
+import gzip
+import hashlib
+import json
 import random
 import tempfile
 import unittest
@@ -67,7 +70,14 @@ class BackupTests(unittest.TestCase):
             with self.assertRaisesRegex(Trouble, words):
                 backups.restore(self.database, self.file, over=True)
         self.file.write_bytes(whole)
-        for words, text in (("was changed since", '{"sha256": "0"}'), ("no note", "[]"), ("no note", "{")):
+        told = json.loads(note.read_text())
+        for words, text in (
+            ("not taken by this Jindle", json.dumps(told | {"sha256": "0"})),
+            ("not taken by this Jindle", json.dumps(told | {"seal": ""})),
+            ("no note", "[]"),
+            ("no note", "{"),
+            ("no note", json.dumps(told | {"seal": 7})),
+        ):
             note.write_text(text)
             with self.assertRaisesRegex(Trouble, words):
                 backups.restore(self.database, self.file, over=True)
@@ -75,6 +85,27 @@ class BackupTests(unittest.TestCase):
         with self.assertRaisesRegex(Trouble, "one is not there"):
             backups.restore(self.database, self.file, over=True)
         self.assertEqual(self.ask("SELECT id, name FROM card"), before)
+
+    def test_a_doctored_one_is_refused_and_runs_nothing_even_where_it_is_called_good(self):
+        mark = self.home / "ran"
+        content = f"\\! touch {mark}\nsystem touch {mark}\nCREATE TABLE card (id INT);\n".encode()
+        self.file.write_bytes(gzip.compress(content))
+        note = self.file.with_name(self.file.name.removesuffix(".sql.gz") + ".json")
+        told = {"taken": "2030-01-01T000000Z", "sha256": hashlib.sha256(content).hexdigest()}
+        note.write_text(json.dumps(told))
+        with self.assertRaisesRegex(Trouble, "not taken by this Jindle"):
+            backups.restore(self.database, self.file, over=True)
+        with self.assertRaises(Trouble):
+            backups.restore(self.database, self.file, over=True, foreign=True)
+        self.assertFalse(mark.exists())
+        self.assertIn("Ida", self.ask("SELECT name FROM card"))
+
+    def test_one_of_another_installation_is_restored_where_that_is_said(self):
+        with mock.patch.object(backups, "secret", return_value="another installation's"):
+            with self.assertRaisesRegex(Trouble, "say --foreign"):
+                backups.restore(self.database, self.file, over=True)
+            backups.restore(self.database, self.file, over=True, foreign=True)
+        self.assertIn("Ida", self.ask("SELECT name FROM card"))
 
     def test_a_dump_that_breaks_off_leaves_nothing_behind(self):
         with mock.patch.object(backups, "_NOW", "no_such"), self.assertRaisesRegex(Trouble, "read whole"):

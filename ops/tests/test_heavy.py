@@ -28,5 +28,15 @@ class HeavyTests(unittest.TestCase):
         said = told.USUAL | {"hosts": ["a.example"], "port": 8700}
         text = proxy.configuration(said, Path("/state"))
         self.assertIn("upstream heavy { server 127.0.0.1:8701;", text)
+        self.assertIn("upstream jindle { server 127.0.0.1:8700; server 127.0.0.1:8701 backup;", text)
+        self.assertIn(r'"~^(GET|POST) /api/cards/[0-9]+/colourways$" heavy;', text)
+        self.assertNotIn("cookie", text)  # of which anybody may send any number
         self.assertIn(r'"~^POST /api/records/[0-9]+/photos$" heavy;', text)
-        self.assertIn("limit_conn heavy 4;", text)
+        self.assertIn(f"limit_conn heavy {heavy.EACH};", text)
+
+    def test_http_leads_nobody_to_another_host(self):
+        said = told.USUAL | {"hosts": ["a.example", "b.example"], "port": 8700}
+        text = proxy.configuration(said, Path("/state"))
+        self.assertIn("listen 80 default_server; return 444;", text)
+        redirect = text[text.index("return 301") - 80 : text.index("return 301")]
+        self.assertIn("server_name a.example b.example;", redirect)

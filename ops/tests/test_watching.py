@@ -11,7 +11,7 @@ from unittest import mock
 
 from ops import commands, database
 from ops.paths import ROOT, Trouble
-from ops.watching import Running, Watched
+from ops.watching import Running, Watched, only_one
 
 
 class FakeThing:
@@ -137,3 +137,16 @@ class DatabaseTests(unittest.TestCase):
             self.assertEqual(watched.look(1e9), "The database died")
             self.assertEqual(watched.look(2e9), "The database was started again")
             self.assertTrue(found.running())
+
+
+class OnlyOneTests(unittest.TestCase):
+    def test_the_second_is_told_who_runs(self):
+        with tempfile.TemporaryDirectory() as folder:
+            file = Path(folder) / "deep" / "testing"
+            with (
+                only_one("./jindle test", file),
+                self.assertRaisesRegex(Trouble, r"test \(process [0-9]+\) runs"),
+            ):
+                only_one("./jindle bench", file).__enter__()
+            with only_one("./jindle bench", file):
+                pass

@@ -94,7 +94,11 @@ def _lines(found: Colourways) -> Iterator[dict[str, Any]]:
     most = figures.sets.SHOWN
     yield {"share": 0.05, "words": "turning hues"}
     count = 0
-    for count, one in enumerate(found.proposals(), start=1):
+    for one in found.looking():
+        if one is None:  # told all the same: to whoever has left it cannot be, which ends the search
+            yield {"share": max(count / most, 0.05), "words": f"{count} found" if count else "turning hues"}
+            continue
+        count += 1
         yield {"share": count / most, "words": f"{count} found", "colourway": _told(one)}
     broken = [{"title": title, "count": times} for title, times in found.broken.most_common(_NAMED)]
     yield {"share": 1.0, "words": f"{count} found", "broken": broken, "alike": found.alike}
