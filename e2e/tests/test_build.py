@@ -159,8 +159,8 @@ class BuildTests(BrowserTestCase):
     def test_words_envelope_and_inking_by_oneself(self):
         self.open_stage(layout="a mat, a panel, a picture beside its words")
         self.piece("words").click()
-        self.page.get_by_label("The words").fill("hello there")
-        self.page.get_by_label("The words").press("Enter")
+        self.page.get_by_label("What does it say?").fill("hello there")
+        self.page.get_by_label("What does it say?").press("Enter")
         expect(
             self.page.get_by_role("img", name="as planned").or_(
                 self.page.get_by_role("group", name="as planned")

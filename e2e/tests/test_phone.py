@@ -117,7 +117,7 @@ class PhoneTests(BrowserTestCase):
         for path, there in (
             ("/supplies/drawer", "STRAW-2"),
             ("/supplies/shopping", "STRAW-1"),
-            (f"{card}/desk", "Stamp kingfisher"),
+            (f"{card}/desk", "After it:"),
         ):
             self.go(path)
             expect(self.page.get_by_text(there).first).to_be_visible()

@@ -54,11 +54,14 @@ class CheckedCard:
         return [one for one in check.to_mend() if not self._spoils(one)]
 
     def _spoils(self, mend: Mend) -> bool:
-        """Whether something that held, or was only to be looked at, is worse once a check is mended."""
+        """Whether something fails then, or is worse and would be mended in its turn."""
         after = CheckedCard(self.seen.after(mend.change)).checks
-        return any(
-            one.finding.status.worse_than(self._statuses.get(one.key, Status.LOOK_AGAIN)) for one in after
+        worse = (
+            one
+            for one in after
+            if one.finding.status.worse_than(self._statuses.get(one.key, Status.LOOK_AGAIN))
         )
+        return any(one.finding.status is Status.FAILS or one.to_mend() for one in worse)
 
     @cached_property
     def _statuses(self) -> dict[str, Status]:

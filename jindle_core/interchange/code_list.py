@@ -1,12 +1,12 @@
 """Which colours does a list mean that somebody typed or pasted?"""
 
 import re
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
-from jindle_core.matching.search import SearchIndex, plain
+from jindle_core.matching.search import SearchIndex, plain, runs
 
 _PARTS = re.compile(r"[,;\n\t]+")
 _SUGGESTED = 3
@@ -58,16 +58,23 @@ def read_list(text: str, labels: Sequence[tuple[str, str, str]], search: SearchI
             )
         )
     known: dict[str, list[int]] = {}
+    counted: dict[str, list[int]] = {}  # where nothing is it to the letter: numbers as they count
     for place, (range_name, code, name) in enumerate(labels):
         both = (code + name, name + code) if code and name else ()
         of_range = (range_name + code, range_name + name)
         for key in {plain(one) for one in (code, name, *of_range, *both)}:
             if key and key != plain(range_name):
                 known.setdefault(key, []).append(place)
+        for key in {runs(code), runs(f"{range_name} {code}")} if code else ():
+            counted.setdefault(key, []).append(place)
+
+    def stands(part: str) -> bool:
+        return plain(part) in known or runs(part) in counted
+
     understood: dict[int, Understood] = {}
     doubtful, repeated = [], 0
-    for part in [one for whole in parts for one in _parted(whole, known)]:
-        places = known.get(plain(part), [])
+    for part in [one for whole in parts for one in _parted(whole, stands)]:
+        places = known.get(plain(part)) or counted.get(runs(part), [])
         places = _nearest_to_the_letter(part, places, labels)
         if len(places) == 1:
             repeated += places[0] in understood
@@ -80,18 +87,23 @@ def read_list(text: str, labels: Sequence[tuple[str, str, str]], search: SearchI
     return ReadList(tuple(understood.values()), tuple(doubtful), repeated)
 
 
-def _parted(part: str, known: Mapping[str, Sequence[int]]) -> list[str]:
-    """A part by itself or, where it is nothing as a whole, the codes and names that stand in it in a row."""
+def _parted(part: str, stands: Callable[[str], bool]) -> list[str]:
+    """A part by itself or, where it is nothing as a whole, the codes and names that stand in it in a row, and
+    what of it is none of them; where none stands in it, all of it."""
     words = part.split()
-    if plain(part) in known or len(words) < 2:
+    if stands(part) or len(words) < 2:
         return [part]
-    found, at = [], 0
+    found, unknown, at = list[str](), list[str](), 0
     while at < len(words):
-        ends = [end for end in range(len(words), at, -1) if plain(" ".join(words[at:end])) in known]
-        if not ends:
-            return [part]
-        found.append(" ".join(words[at : ends[0]]))
-        at = ends[0]
+        end = next((end for end in range(len(words), at, -1) if stands(" ".join(words[at:end]))), at)
+        if end == at:
+            unknown.append(words[at])
+            at += 1
+            continue
+        found += [" ".join(unknown)] if unknown else []
+        found.append(" ".join(words[at:end]))
+        unknown, at = [], end
+    found += [" ".join(unknown)] if unknown else []
     return found
 
 

@@ -14,7 +14,9 @@ from jindle_core.provenance import FileProvenance
 # compared without case, accents, spaces and signs.
 _SPELLINGS: Mapping[str, str] = {
     "code": "code no nr number num id ref colourcode colorcode colournumber colornumber itemnumber nummer "
-    "farbnummer farbnr artikelnummer bestellnummer numero reference kleurnummer codigo codice",
+    "farbnummer farbnr farbcode artikelnummer artikelnr artnr artikel bestellnummer bestellnr kurzel kuerzel "
+    "itemno sku colourno colorno couleurno numerodecouleur referentie "
+    "numero reference kleurnummer codigo codice",
     "name": "name colour color colourname colorname description farbe farbname farbton bezeichnung nom "
     "couleur nomdelacouleur teinte designation naam kleur kleurnaam nombre nombredelcolor nome colore "
     "nomedelcolore",

@@ -11,6 +11,7 @@ from jindle_core.errors import BadInput, Problem
 _UTF16 = (b"\xff\xfe", b"\xfe\xff")
 _DELIMITERS = {";": "semicolons", "\t": "tabs", ",": "commas"}
 _SEPARATOR = re.compile(r'"?sep=([,;\t])"?', re.IGNORECASE)
+_NO_TEXT = re.compile(rb"[\x00-\x08\x0b\x0c\x0e-\x1f\x81\x8d\x8f\x90\x9d]")  # in Windows-1252
 _SHOWN = 60
 _HEADED = 12  # lines among which the header is looked for
 
@@ -25,7 +26,8 @@ class Table:
 
 
 def decode(content: bytes) -> str:
-    """The text of a UTF-8 file, with or without BOM; BadInput where it is something else."""
+    """The text of a file in UTF-8, with or without BOM, or else in Windows-1252, as older spreadsheets write
+    it; BadInput where it is something else."""
     if len(content) > figures.files.LARGEST_FILE:
         raise BadInput(
             Problem(
@@ -48,30 +50,26 @@ def decode(content: bytes) -> str:
         )
     try:
         return content.decode("utf-8-sig")
-    except UnicodeDecodeError as error:
-        row = content[: error.start].count(b"\n") + 1
-        raise BadInput(
-            Problem(
-                f"Line {row} holds a byte (0x{content[error.start]:02x}) that is not UTF-8; "
-                "save the file as “CSV UTF-8”, or read it as Windows-1252.",
-                field="encoding",
-                row=row,
-                value=f"0x{content[error.start]:02x}",
-                expected="UTF-8 text",
-            )
-        ) from None
+    except UnicodeDecodeError:
+        return _from_windows(content)
 
 
-def from_windows(content: bytes) -> bytes:
-    """A file in Windows-1252, as older spreadsheets write them, in UTF-8; BadInput where it is none."""
+def is_windows(content: bytes) -> bool:
+    """Whether a file was read as Windows-1252, which is said: its accents are to be looked at."""
     try:
-        return content.decode("cp1252").encode()
-    except UnicodeDecodeError as error:
-        row = content[: error.start].count(b"\n") + 1
-        words = (
-            f"Line {row} holds a byte (0x{content[error.start]:02x}) that Windows-1252 does not know either."
-        )
-        raise BadInput(Problem(words, field="encoding", row=row)) from None
+        content.decode("utf-8-sig")
+    except UnicodeDecodeError:
+        return True
+    return False
+
+
+def _from_windows(content: bytes) -> str:
+    no_text = _NO_TEXT.search(content)
+    if no_text is None:
+        return content.decode("cp1252")
+    row, byte = content[: no_text.start()].count(b"\n") + 1, f"0x{no_text[0][0]:02x}"
+    words = f"Line {row} holds a byte ({byte}) that is text neither in UTF-8 nor in Windows-1252."
+    raise BadInput(Problem(words, field="file", row=row, value=byte, expected="UTF-8 text"))
 
 
 def read_table(content: bytes, known: Callable[[Sequence[str]], int] = lambda _: 0) -> Table:
@@ -111,4 +109,5 @@ def read_table(content: bytes, known: Callable[[Sequence[str]], int] = lambda _:
         ) from None
     wide = [at for at, (_, cells) in enumerate(rows[:_HEADED]) if sum(map(bool, cells)) > 1]
     head = max(wide, key=lambda at: known(rows[at][1]), default=0)  # the first of equals
-    return Table(rows[head][1], tuple(rows[head + 1 :]), f"CSV separated by {_DELIMITERS[delimiter]}")
+    kind = f"CSV separated by {_DELIMITERS[delimiter]}" + (", in Windows-1252" if is_windows(content) else "")
+    return Table(rows[head][1], tuple(rows[head + 1 :]), kind)

@@ -1,5 +1,6 @@
 """Which colours does somebody mean by what they type?"""
 
+import re
 import unicodedata
 from collections.abc import Sequence
 
@@ -18,12 +19,28 @@ def plain(text: str) -> str:
     return "".join(sign for sign in parted if sign.isalnum())
 
 
-class SearchIndex:
-    """Finds colours by code or name, as typed: partial, any case, with or without signs."""
+_RUNS = re.compile(r"[^\W\d_]+|\d+")
 
-    def __init__(self, labels: Sequence[tuple[str, str]]) -> None:
-        """``labels`` holds (code, name) of each colour."""
+
+def runs(text: str) -> str:
+    """A text's letters and numbers one after another: numbers as they count, whatever fills them up or parts
+    them.
+
+    >>> runs("1.09") == runs("1/9"), runs("Tarn04") == runs("TARN-4"), runs("1.14") == runs("114")
+    (True, True, False)
+    """
+    parted = unicodedata.normalize("NFKD", text.casefold())
+    return " ".join(one.lstrip("0") or "0" if one.isdecimal() else one for one in _RUNS.findall(parted))
+
+
+class SearchIndex:
+    """Finds colours by code or name, as typed: partial, any case, with or without signs and range."""
+
+    def __init__(self, labels: Sequence[tuple[str, str]], ranges: Sequence[str] = ()) -> None:
+        """``labels`` holds (code, name) of each colour, ``ranges`` what its range is called."""
         self._labels = [(plain(code), plain(name)) for code, name in labels]
+        self._runs = [runs(code) for code, _ in labels]
+        self._ranges = [plain(one) for one in ranges] or [""] * len(labels)
         # What a text with a slip is held against, and which colour each form is of.
         self._forms: list[str] = []
         self._owners: list[int] = []
@@ -41,19 +58,29 @@ class SearchIndex:
         ("tarn eddy") fits where each of its words does. Only where nothing
         fits so are slips forgiven ("chrcoal"), the smallest first.
         """
-        wanted = plain(typed)
+        wanted, counted = plain(typed), runs(typed)
         if not wanted:
             return []
         words = [word for word in map(plain, typed.split()) if word]
         ranked: list[tuple[int, int]] = []
         for place, (code, name) in enumerate(self._labels):
-            rank = _rank(wanted, words, code, name)
+            rank = 1 if counted == self._runs[place] and code != wanted else _rank(wanted, words, code, name)
+            if rank is None and len(words) > 1:
+                rank = self._within_its_range(place, words)
             if rank is not None:
                 ranked.append((rank, place))
         if not ranked:
             return self._with_a_slip(wanted, limit)
         ranked.sort()
         return [place for _, place in ranked[:limit]]
+
+    def _within_its_range(self, place: int, words: Sequence[str]) -> int | None:
+        """How well a colour fits what stands after the name of its range, or some of that name."""
+        of_range = self._ranges[place]
+        rest = [word for word in words if word not in of_range]
+        if not rest or len(rest) == len(words):
+            return None
+        return _rank("".join(rest), rest, *self._labels[place])
 
     def whole(self, typed: str) -> set[int]:
         """Places of the colours whose whole code or name it is."""

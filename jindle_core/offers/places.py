@@ -24,13 +24,17 @@ class Substitute:
 
 @dataclass(frozen=True, slots=True)
 class Glaze:
-    """Two colours over one another for a third, by their ids, each in so many layers."""
+    """Two colours over one another for a third, by their ids, each in so many layers.
 
-    old: int
+    ``old`` None: for the middle tone of each area that wants the palette colour ``wanting``.
+    """
+
+    old: int | None
     under: int
     colour: int
     under_layers: int = 1
     layers: int = 1
+    wanting: int | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -64,6 +68,14 @@ def _places(card: Card, wanted: Substitute | Glaze | Shading) -> Iterator[Place]
                 yield Place("everywhere on the card", UseInstead(old, new))
                 tones = [area for area in own if wanted.old in (*area.family, area.glaze)]
                 yield from _in_pictures(card, tones, lambda keys: UseInstead(old, new, None, keys))
+        case Glaze(old=None):
+            lacking = [area for area in card.areas if area.colour == wanted.wanting and area.family]
+            for area in lacking:
+                middle = area.family[len(area.family) // 2]
+                change = GlazeInstead(
+                    middle, wanted.under, wanted.colour, wanted.under_layers, wanted.layers, (area.key,)
+                )
+                yield Place(f"{area.name} of {card.picture_of(area.key).name}", change)
         case Glaze():
             tones = [area for area in own if wanted.old in area.family]
             told = wanted.old, wanted.under, wanted.colour, wanted.under_layers, wanted.layers

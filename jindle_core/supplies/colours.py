@@ -407,7 +407,8 @@ class Supplies:
             [
                 ("", "") if lost else (row.code, row.name)
                 for row, lost in zip(self.rows, self.lost, strict=True)
-            ]
+            ],
+            [self.ranges[row.range_id].name for row in self.rows],
         )
 
     @cached_property

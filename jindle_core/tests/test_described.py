@@ -104,7 +104,39 @@ class ListTests(unittest.TestCase):
         for text in ("105 morning red", "morning red 105", "105 Morning-Red"):
             self.assertEqual([one.place for one in self.read(text).understood], [2])
 
-    def test_what_is_not_all_known_is_doubtful_as_a_whole(self):
-        found = self.read("hb10 hb99")
-        self.assertEqual(found.understood, ())
-        self.assertEqual(found.doubtful[0].text, "hb10 hb99")
+    def test_of_a_row_what_is_known_is_read_and_the_unknown_named(self):
+        found = self.read("hb10 hb99 of mine Nets hb-20 xx")
+        self.assertEqual([one.place for one in found.understood], [0, 1])
+        self.assertEqual([one.text for one in found.doubtful], ["hb99 of mine", "xx"])
+        self.assertEqual(
+            [one.text for one in self.read("quite another list").doubtful], ["quite another list"]
+        )
+
+    def test_numbers_count_as_they_do_on_the_cap(self):
+        labels = (("Quay", "TARN-4", ""), ("Quay", "1.09", "eddy"), ("Quay", "1.9", ""), ("Nets", "08", "x"))
+        search = SearchIndex([label[1:] for label in labels], [label[0] for label in labels])
+        for text, place in (
+            ("tarn4", 0),
+            ("TARN 04", 0),
+            ("1.09", 1),
+            ("1.9", 2),
+            ("1/09", 1),
+            ("8", 3),
+            ("nets 8", 3),
+        ):
+            with self.subTest(text):
+                places = [one.place for one in read_list(text, labels, search).understood]
+                self.assertIn(place, places or read_list(text, labels, search).doubtful[0].places)
+                self.assertIn(place, search.find(text, 2))
+        one_nine = labels[:2]
+        self.assertEqual(
+            read_list("1.9", one_nine, SearchIndex([one[1:] for one in one_nine])).understood[0].place, 1
+        )
+
+    def test_a_range_may_stand_before_what_is_looked_for(self):
+        ranges = ["Wherry", "Wherry", "Lockside", "Lockside"]
+        search = SearchIndex([("TARN-4", ""), ("TARN-40", ""), ("8", "sky"), ("18", "sky")], ranges)
+        self.assertEqual(search.find("wherry tarn-4", 4)[0], 0)
+        self.assertEqual(search.find("lockside 8", 4)[0], 2)
+        self.assertEqual(search.find("wherry 8", 4), [])
+        self.assertEqual(search.find("wherry", 4), [])

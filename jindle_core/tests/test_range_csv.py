@@ -64,7 +64,7 @@ class ReadingTests(unittest.TestCase):
             "empty": b"  \n ",
             "UTF-16": "code,L,a,b\nx,1,2,3".encode("utf-16"),
             "NUL byte": b"code,L,a,b\nx,1,2,3\ny,1,\x002,3",
-            "not UTF-8": "code,L,a,b\nGrün,1,2,3".encode("latin-1"),
+            "neither in UTF-8": "code,L,a,b\nGr\x81n,1,2,3".encode("latin-1"),
             "does not look like a CSV": b"GIF89a\n",
             "quotation": b'code,L,a,b\n"x,1,2,3\ny,1,2,3',
             "No column was recognised": b"one,two\n1,2",

@@ -120,8 +120,10 @@ class Places(APIView):
         """One's cards on which a substitute, a glaze or a family could be taken, the newest first."""
         given = PlacesQuery(data=request.data)
         given.is_valid(raise_exception=True)
-        wanted = _wanted(given.validated_data, catalogue_for(request.user))
-        return Response(places_on(cards_of(request.user), wanted))
+        asked = given.validated_data
+        wanted = _wanted(asked, catalogue_for(request.user))
+        cards = [own_card(request.user, asked["card"])] if "card" in asked else cards_of(request.user)
+        return Response(places_on(cards, wanted))
 
 
 def _wanted(asked: dict[str, Any], supplies: Supplies) -> Substitute | Glaze | Shading:
@@ -138,5 +140,8 @@ def _wanted(asked: dict[str, Any], supplies: Supplies) -> Substitute | Glaze | S
         return Substitute(told["old"], told["new"])
     if told.keys() == {"old", "under", "colour"}:
         return Glaze(**told, under_layers=asked["under_layers"], layers=asked["layers"])
+    if told.keys() == {"under", "colour"} and {"card", "wanting"} <= asked.keys():
+        layers = {name: asked[name] for name in ("under_layers", "layers", "wanting")}
+        return Glaze(None, **told, **layers)
     words = "Say what is to be taken: a family, one supply for another, or two over one another for a third."
     raise BadInput(Problem(words, field="old", expected="old and new; old, under and colour; or family"))

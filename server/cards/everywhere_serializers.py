@@ -194,6 +194,10 @@ class PlacesQuery(serializers.Serializer):
 
     old = serializers.IntegerField(required=False, help_text="the supply whose place it takes")
     new = serializers.IntegerField(required=False)
+    card = serializers.IntegerField(
+        required=False, help_text="without ``old``: the card one of whose palette colours is looked for"
+    )
+    wanting = serializers.IntegerField(required=False, help_text="its key")
     under = serializers.IntegerField(required=False)
     colour = serializers.IntegerField(required=False)
     under_layers = serializers.IntegerField(default=1)

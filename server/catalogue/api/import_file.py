@@ -15,11 +15,11 @@ from rest_framework.views import APIView
 
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import lab_to_hex, on_screen
-from jindle_core.errors import BadInput
+from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.any_file import read_any_range
 from jindle_core.interchange.entries import FIELDS, SAMPLE, RangeFile
+from jindle_core.interchange.file_name import medium_of
 from jindle_core.interchange.range_csv import look
-from jindle_core.interchange.text import from_windows
 from server.catalogue import range_actions
 from server.catalogue.models import MEDIUM_CHOICES, PROVENANCE_CHOICES, Range
 from server.errors import ErrorSerializer, ProblemSerializer
@@ -51,7 +51,6 @@ class PreviewRequestSerializer(serializers.Serializer):
     file = serializers.FileField(allow_empty_file=True)
     columns = ColumnsField(required=False, help_text='JSON text, field → header: {"code": "Nr."}')
     provenance = serializers.ChoiceField(choices=FILE_PROVENANCE, default="label")
-    encoding = serializers.ChoiceField(choices=("UTF-8", "Windows-1252"), default="UTF-8")
 
 
 class ImportRequestSerializer(PreviewRequestSerializer):
@@ -61,6 +60,7 @@ class ImportRequestSerializer(PreviewRequestSerializer):
     maker = serializers.CharField(max_length=figures.palettes.NAME_LIMIT, allow_blank=True, default="")
     medium = serializers.ChoiceField(choices=MEDIUM_CHOICES)
     note = serializers.CharField(max_length=2000, allow_blank=True, default="")
+    without_codes = serializers.BooleanField(default=False, help_text="the range has names alone")
 
 
 class PreviewEntrySerializer(serializers.Serializer):
@@ -88,6 +88,10 @@ class PreviewSerializer(serializers.Serializer):
     fields_known = serializers.ListField(child=serializers.ChoiceField(choices=FIELDS))
     kind = serializers.CharField(help_text="the kind of file, in words")
     name = serializers.CharField(help_text="the range's name, where the file tells it")
+    medium = serializers.ChoiceField(
+        choices=MEDIUM_CHOICES, allow_null=True, help_text="as the file tells, or its name speaks of one"
+    )
+    codes_asked = serializers.BooleanField(help_text="no column of codes was recognised in a table")
     count = serializers.IntegerField()
     entries = PreviewEntrySerializer(many=True)
     problem_count = serializers.IntegerField()
@@ -99,8 +103,6 @@ def _read_file(given: dict, partly: bool = False) -> tuple[dict[str, Any], Range
     upload = given["file"]
     # One byte more than is taken is enough to know that it is too large.
     content = upload.read(figures.files.LARGEST_FILE + 1)
-    if given["encoding"] == "Windows-1252":
-        content = from_windows(content)
     try:
         return read_any_range(content, given.get("columns"), given["provenance"])
     except BadInput as error:
@@ -108,6 +110,11 @@ def _read_file(given: dict, partly: bool = False) -> tuple[dict[str, Any], Range
             # What was recognised stays, and the first rows show what stands where.
             return {}, replace(look(content, given.get("columns"), SAMPLE), problems=error.problems)
         raise
+
+
+def _lacks_codes(file: RangeFile) -> bool:
+    """Whether a table has no column of codes that was recognised: it may have one all the same."""
+    return file.kind.startswith("CSV") and "code" not in file.columns
 
 
 class RangePreview(APIView):
@@ -136,6 +143,8 @@ class RangePreview(APIView):
             "fields_known": FIELDS,
             "kind": file.kind,
             "name": details.get("name", ""),
+            "medium": details.get("medium") or medium_of(given.validated_data["file"].name or ""),
+            "codes_asked": _lacks_codes(file),
             "count": len(file.entries),
             "entries": [
                 {name: getattr(entry, name) for name in fields} | {"hex": shade, "on_screen": bool(fits)}
@@ -171,6 +180,9 @@ class RangeImport(APIView):
         given.is_valid(raise_exception=True)
         values = given.validated_data
         told, file = _read_file(values)
+        if _lacks_codes(file) and not values["without_codes"]:
+            words = "No column of codes was recognised: say which it is, or that the range has names alone."
+            raise BadInput(Problem(words, field="columns", expected="a column for code"))
         # What a file says of how its medium behaves says nothing of another one.
         properties = told.get("properties", {}) if told.get("medium") == values["medium"] else {}
         details = range_actions.RangeDetails(

@@ -12,9 +12,9 @@ DETAILS = {"name": "Mine", "medium": "wax pencil"}
 
 
 class ImportTests(ApiTestCase):
-    def upload(self, path, content, status=200, **values):
+    def upload(self, path, content, status=200, file_name="range.csv", **values):
         data = values | {
-            "file": SimpleUploadedFile("range.csv", content.encode() if isinstance(content, str) else content)
+            "file": SimpleUploadedFile(file_name, content.encode() if isinstance(content, str) else content)
         }
         answer = self.client.post(f"/api/{path}", data)
         self.assertEqual(answer.status_code, status, answer.content[:400])
@@ -68,16 +68,35 @@ class ImportTests(ApiTestCase):
         told = self.upload("ranges/import", content, 400, name="Talweg", medium="gel pen")
         self.assertIn("No column was recognised", told["message"])
 
-    def test_a_windows_file_is_offered_to_be_read_so(self):
+    def test_a_windows_file_is_read_and_that_is_said(self):
         content = "Nr.;Farbe;L*;a*;b*\nGRÜ-1;Flußgrün;50;-20;9\n".encode("cp1252")
-        refused = self.upload("ranges/preview", content, 400)
-        self.assertEqual((refused["problems"][0]["field"], refused["problems"][0]["row"]), ("encoding", 2))
-        seen = self.upload("ranges/preview", content, encoding="Windows-1252")
+        seen = self.upload("ranges/preview", content)
         self.assertEqual((seen["entries"][0]["code"], seen["sample"][0][1]), ("GRÜ-1", "Flußgrün"))
-        self.assertIn(
-            "Windows-1252",
-            self.upload("ranges/preview", b"a;b\n\x81;1\n", 400, encoding="Windows-1252")["message"],
-        )
+        self.assertTrue(seen["kind"].endswith("in Windows-1252"), seen["kind"])
+        told = self.upload("ranges/preview", b"a;b\n\x81;1\n", 400)["problems"][0]
+        self.assertEqual((told["row"], told["value"]), (2, "0x81"))
+
+    def test_headings_for_codes_are_recognised_and_a_table_without_is_not_stored_unasked(self):
+        for heading in ("Artikelnr.", "Artikel-Nr", "Kürzel", "KUERZEL", "kurzel", "Art.Nr."):
+            seen = self.upload("ranges/preview", f"{heading};Name;L;a;b\nTAL-1;x;50;1;2\n")
+            self.assertEqual((seen["columns"]["code"], seen["codes_asked"]), (heading, False))
+        bare = "Name;L;a;b\nlow water;50;1;2\n"
+        self.assertTrue(self.upload("ranges/preview", bare)["codes_asked"])
+        told = {"name": "Talweg", "medium": "gel pen"}
+        self.assertIn("No column of codes", self.upload("ranges/import", bare, 400, **told)["message"])
+        self.assertFalse(Range.objects.filter(name="Talweg").exists())
+        self.store(bare, without_codes="true", **told)
+        self.assertEqual(Range.objects.get(name="Talweg").colours.count(), 1)
+
+    def test_the_medium_is_what_the_name_speaks_of_and_else_asked_for(self):
+        content = "code,L,a,b\nTAL-1,50,1,2\n"
+        for name, medium in (
+            ("my pads.csv", "dye ink pad"),
+            ("Buntstifte 2.csv", "wax pencil"),
+            ("list.csv", None),
+        ):
+            self.assertEqual(self.upload("ranges/preview", content, file_name=name)["medium"], medium)
+        self.upload("ranges/import", content, 400, name="Talweg")
 
     def test_columns_can_be_said(self):
         content = "one,two\nTow,#aabbcc\n"

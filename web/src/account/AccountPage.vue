@@ -155,7 +155,7 @@ const remove = () =>
         <p class="mt-1 text-xs text-soft">
           For that and nothing else; nobody sees it. Leave it empty, and nobody can help you then.
         </p>
-        <label class="label mt-3" for="known">Your password, to be sure</label>
+        <label class="label mt-3" for="known">The password of this account</label>
         <input
           id="known"
           v-model="known"

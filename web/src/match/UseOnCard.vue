@@ -40,6 +40,9 @@ async function take() {
   <AppDialog :title="title" @close="$emit('close')">
     <p v-if="problem" role="alert" class="border-l-2 border-ink pl-3">{{ problem }}</p>
     <p v-else-if="!data" class="text-soft">Looking through your cards …</p>
+    <p v-else-if="!data.length && what.card">
+      No area of this card is coloured for it yet: give one a family under Colouring, then glaze it.
+    </p>
     <p v-else-if="!data.length">None of your cards has a place for it.</p>
     <form v-else class="space-y-3" @submit.prevent="take">
       <div>

@@ -5,6 +5,7 @@ import { api, ApiError, form, got, type Preview, type Problem } from '@/api/clie
 import { useNotices } from '@/lib/notices'
 import { follow } from '@/api/stream'
 import { plural } from '@/lib/words'
+import OnOff from '@/ui/OnOff.vue'
 import ProblemList from '@/ui/ProblemList.vue'
 import ColumnChoice from './ColumnChoice.vue'
 import PreviewTable from './PreviewTable.vue'
@@ -22,11 +23,11 @@ const problems = ref<Problem[]>([])
 const busy = ref(false)
 const over = ref(false)
 const share = ref<number | null>(null)
-const encoding = ref<'UTF-8' | 'Windows-1252'>('UTF-8')
+const withoutCodes = ref(false)
 const details = reactive<Details>({
   name: '',
   maker: '',
-  medium: 'alcohol marker',
+  medium: '',
   note: '',
   provenance: 'label',
 })
@@ -41,11 +42,12 @@ async function look(chosen: File | null | undefined, mapped?: Record<string, str
     header.value = []
   }
   const provenance = details.provenance
-  const body = form({ file: chosen, columns: mapped, provenance, encoding: encoding.value })
+  const body = form({ file: chosen, columns: mapped, provenance })
   try {
     preview.value = await got(api.POST('/api/ranges/preview', { body: body as never }))
     columns.value = preview.value.columns
     header.value = preview.value.kind.startsWith('CSV') ? preview.value.header : []
+    if (!mapped) details.medium = preview.value.medium ?? ''
     if (!details.name) details.name = preview.value.name || chosen.name.replace(/\.[^.]*$/, '')
   } catch (error) {
     preview.value = null
@@ -58,12 +60,8 @@ async function look(chosen: File | null | undefined, mapped?: Record<string, str
   }
 }
 function choose(chosen: File | null | undefined) {
-  encoding.value = 'UTF-8'
+  withoutCodes.value = false
   void look(chosen)
-}
-function asWindows() {
-  encoding.value = 'Windows-1252'
-  void look(file.value)
 }
 function map(mapped: Record<string, string>) {
   columns.value = mapped
@@ -73,7 +71,7 @@ async function store() {
   busy.value = true
   share.value = 0
   try {
-    const how = { columns: columns.value, encoding: encoding.value }
+    const how = { columns: columns.value, without_codes: withoutCodes.value }
     const body = form({ file: file.value, ...how, ...details })
     const done = await follow<{ share?: number; id?: number }>(
       '/api/ranges/import',
@@ -140,14 +138,6 @@ async function store() {
     <section v-if="problems.length" class="panel mb-5 p-5" role="alert">
       <h2 class="mb-2 text-base">This file cannot be taken as it is</h2>
       <ProblemList :problems="problems" />
-      <button
-        v-if="problems.some((one) => one.field === 'encoding') && encoding === 'UTF-8'"
-        type="button"
-        class="button mt-3"
-        @click="asWindows"
-      >
-        Read it as Windows-1252 and show the rows
-      </button>
     </section>
     <ColumnChoice
       v-if="header.length"
@@ -172,6 +162,15 @@ async function store() {
         </p>
         <ProblemList :problems="preview.problems" :total="preview.problem_count" />
       </section>
+      <p v-if="preview.kind.endsWith('Windows-1252')" class="panel mb-5 p-4" role="status">
+        It is written in Windows-1252, as older spreadsheets do, and was read so: look whether
+        accents are right.
+      </p>
+      <section v-if="preview.codes_asked" class="panel mb-5 p-5" role="alert">
+        <h2 class="mb-1 text-base">No codes were recognised</h2>
+        <p class="mb-2">Which column holds them? Choose it above at “code”; or else:</p>
+        <OnOff v-model="withoutCodes">It has none, only names</OnOff>
+      </section>
       <PreviewTable v-if="preview.entries.length" :preview="preview" class="mb-5" />
     </template>
     <p v-if="share !== null" class="mb-5" role="status">
@@ -181,7 +180,13 @@ async function store() {
     <RangeDetails
       v-if="file"
       v-model="details"
-      :ready="!!preview && !preview.problem_count && !busy"
+      :ready="
+        !!preview &&
+        !preview.problem_count &&
+        (!preview.codes_asked || withoutCodes) &&
+        !!details.medium &&
+        !busy
+      "
       :count="preview?.count ?? 0"
       @store="store"
       @provenance="look(file, columns)"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ApiError, got } from '@/api/client'
+import { api, ApiError, got, type Range } from '@/api/client'
 import AppDialog from '@/ui/AppDialog.vue'
 import RangeFields, { type Fields } from './RangeFields.vue'
 
@@ -20,7 +20,9 @@ const problem = ref('')
 async function make() {
   problem.value = ''
   try {
-    const made = await got(api.POST('/api/ranges', { body: fields }))
+    const made = await got(
+      api.POST('/api/ranges', { body: fields as Fields & { medium: Range['medium'] } }),
+    )
     await router.push(`/supplies/${made.id}?tab=edit`)
   } catch (error) {
     problem.value = error instanceof ApiError ? error.message : String(error)

@@ -11,11 +11,15 @@ const session = useSession()
 export type Fields = {
   name: string
   maker: string
-  medium: Range['medium']
+  medium: Range['medium'] | '' // blank: not said yet
   note: string
   properties?: Range['properties']
 }
 const fields = defineModel<Fields>({ required: true })
+const media = computed(() => [
+  ...(fields.value.medium ? [] : [{ value: '' as const, words: 'choose one …' }]),
+  ...mediumValues.map((value) => ({ value, words: value })),
+])
 const properties = computed(() => fields.value.properties)
 const LAYERS = [
   { value: 0, words: 'as usual for it' },
@@ -69,11 +73,7 @@ function say(told: Properties) {
     </div>
     <div>
       <span class="label">Medium</span>
-      <ChoiceList
-        v-model="fields.medium"
-        label="Medium"
-        :options="mediumValues.map((value) => ({ value, words: value }))"
-      />
+      <ChoiceList v-model="fields.medium" label="Medium" :options="media" />
     </div>
     <slot />
     <template v-if="properties && fields.medium === 'cardstock'">

@@ -59,12 +59,13 @@ useKeys({ escape: () => (picked.value.size ? clear() : false) })
 
 // The strip and the keys 1 to 9 paint what is chosen.
 watch(
-  () => chosen.value.length,
-  (count) => {
-    store.painting = count
+  () => !!area.value,
+  (is) => {
+    store.painting = is
       ? (colour) => void store.change({ kind: 'edit_areas', keys: [...shown.value], colour })
       : null
   },
+  { immediate: true },
 )
 onBeforeUnmount(() => (store.painting = null))
 

@@ -61,6 +61,8 @@ const WAY = 'panel flex flex-wrap items-center gap-3 p-2'
           @click="
             taking = {
               what: {
+                card: store.card!.id,
+                wanting: colourKey,
                 under: one.under.id,
                 colour: one.over.id,
                 under_layers: one.under_layers,
