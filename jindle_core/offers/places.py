@@ -76,9 +76,9 @@ def _places(card: Card, wanted: Substitute | Glaze | Shading) -> Iterator[Place]
                     middle, wanted.under, wanted.colour, wanted.under_layers, wanted.layers, (area.key,)
                 )
                 yield Place(f"{area.name} of {card.picture_of(area.key).name}", change)
-        case Glaze():
-            tones = [area for area in own if wanted.old in area.family]
-            told = wanted.old, wanted.under, wanted.colour, wanted.under_layers, wanted.layers
+        case Glaze(old=int(old)):
+            tones = [area for area in own if old in area.family]
+            told = old, wanted.under, wanted.colour, wanted.under_layers, wanted.layers
             if tones:
                 yield Place("in every area of the card", GlazeInstead(*told))
                 yield from _in_pictures(card, tones, lambda keys: GlazeInstead(*told, keys))

@@ -1,6 +1,5 @@
 """Which colours are there, which of them are to be had, and what do they look like laid?"""
 
-from collections import OrderedDict
 from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass, field, replace
 from functools import cached_property
@@ -16,6 +15,7 @@ from jindle_core.colorimetry.spaces import on_screen, reflectance_to_lab
 from jindle_core.colorimetry.views import Shades, shades
 from jindle_core.families.build import Builder
 from jindle_core.fullness import Fullness
+from jindle_core.held import Held
 from jindle_core.matching.nearest import Indices, Nearest, NearestIndex
 from jindle_core.matching.search import SearchIndex
 from jindle_core.media import COLUMN_OF, EVERY_COLUMN, FORM, PAD_MEDIA, Form, Medium
@@ -166,11 +166,12 @@ class Supplies:
         places = np.asarray(places, dtype=np.intp)
         new = np.unique(places[np.isnan(self._single[places, 0])])
         if len(new):
-            self._single[new] = lab_to_reflectance(self.lab[new])
-            for place in new:
+            found = lab_to_reflectance(self.lab[new])
+            for at, place in enumerate(new):
                 known = self.spectra.get(self.rows[place].id)
                 if known is not None:
-                    self._single[place] = known
+                    found[at] = known
+            self._single[new] = found  # only what is right for good: others may read it meanwhile
         return np.asarray(self._single[places])
 
     @cached_property
@@ -194,8 +195,8 @@ class Supplies:
         return self.predictions.known(range_id).behaviour
 
     @cached_property
-    def _glaze_tables(self) -> dict[Medium, tuple[GlazeTable, np.ndarray]]:
-        return {}
+    def _glaze_tables(self) -> Held[Medium, tuple[GlazeTable, np.ndarray]]:
+        return Held(len(Medium))
 
     @cached_property
     def _earlier_glazes(self) -> dict[Medium, GlazeTable]:
@@ -203,7 +204,7 @@ class Supplies:
 
     def after(self, earlier: "Supplies") -> "Supplies":
         """The same, which need not work out again what they were before."""
-        made = {medium: table for medium, (table, _) in earlier._glaze_tables.items()}
+        made = {medium: table for medium, (table, _) in earlier._glaze_tables.values.items()}
         self._earlier_glazes.update(earlier._earlier_glazes | made)
         return self
 
@@ -229,18 +230,19 @@ class Supplies:
 
         Of very many colours the first ``figures.laying.GLAZE_OWNED``, in the order of their ranges.
         """
-        if medium not in self._glaze_tables:
+
+        def made() -> tuple[GlazeTable, np.ndarray]:
             places = self.of_media((medium,))
             places = places[self.usable[places]][: figures.laying.GLAZE_OWNED]
             behaviours = [self.behaviour(int(range_id)) for range_id in self.range_ids[places]]
             earlier = self._earlier_glazes.pop(medium, None)
-            table = GlazeTable(self.reflectance(places), behaviours, earlier)
-            self._glaze_tables[medium] = (table, places)
-        return self._glaze_tables[medium]
+            return GlazeTable(self.reflectance(places), behaviours, earlier), places
+
+        return self._glaze_tables.get(medium, made)
 
     @cached_property
-    def _builders(self) -> OrderedDict[tuple[Medium, bool, int, int | None], tuple[Builder, Indices]]:
-        return OrderedDict()
+    def _builders(self) -> Held[tuple[Medium, bool, int, int | None], tuple[Builder, Indices]]:
+        return Held(_BUILDERS)
 
     def families(
         self, medium: Medium, owned: bool, layers: int, paper: int | None
@@ -250,16 +252,15 @@ class Supplies:
         The card is a place, or None for white. Without two that are owned, all
         that can be had.
         """
-        key = (medium, owned, layers, paper)
-        if key not in self._builders:
+
+        def made() -> tuple[Builder, Indices]:
             places = self.of_media((medium,))
             mine = places[self.usable[places]]
             enough = owned and len(mine) >= figures.families.FAMILY_SIZES[0]
             places = mine if enough else places[self.to_be_had[places]]
-            self._builders[key] = (Builder(self.predicted(places, layers, paper)), places)
-            while len(self._builders) > _BUILDERS:
-                self._builders.popitem(last=False)
-        return self._builders[key]
+            return Builder(self.predicted(places, layers, paper)), places
+
+        return self._builders.get((medium, owned, layers, paper), made)
 
     def predicted(self, places: np.ndarray, layers: int, paper: int | None) -> np.ndarray:
         """CIELAB (m, 3) of the colours at some places laid in layers on a card (a place, or None: white)."""
@@ -290,17 +291,13 @@ class Supplies:
     def laid_sigma(self, place: int, way: Way) -> float:
         """One sigma of what the colour at a place shows laid so: what it has itself, and what laying adds."""
         key = (place, way.layers, way.hand, way.card.tobytes(), way.below)
-        if key not in self._laid_sigmas:
-            self._laid_sigmas[key] = float(
-                np.hypot(self.sigma[place], self.laying_sigma(np.array([place]), way)[0])
-            )
-            while len(self._laid_sigmas) > _SIGMAS:
-                self._laid_sigmas.popitem(last=False)
-        return self._laid_sigmas[key]
+        return self._laid_sigmas.get(
+            key, lambda: float(np.hypot(self.sigma[place], self.laying_sigma(np.array([place]), way)[0]))
+        )
 
     @cached_property
-    def _laid_sigmas(self) -> OrderedDict[tuple[int, int, Hand, bytes, int], float]:
-        return OrderedDict()
+    def _laid_sigmas(self) -> Held[tuple[int, int, Hand, bytes, int], float]:
+        return Held(_SIGMAS)
 
     def _by_range(self, places: np.ndarray) -> Iterator[tuple[np.ndarray, int, list[int], np.ndarray]]:
         """Of the colours at some places those of each range: which, the range, their ids, single layers."""
@@ -385,14 +382,12 @@ class Supplies:
     def landable(self, column: str, only_owned: bool) -> Landable:
         """The same colours of a column as a palette lands on them."""
         key = (column, only_owned)
-        if key not in self._landables:
-            index, _ = self.indexes[key]
-            self._landables[key] = Landable(index.lab, index)
-        return self._landables[key]
+        index, _ = self.indexes[key]
+        return self._landables.get(key, lambda: Landable(index.lab, index))
 
     @cached_property
-    def _landables(self) -> dict[tuple[str, bool], Landable]:
-        return {}
+    def _landables(self) -> Held[tuple[str, bool], Landable]:
+        return Held(2 * len(EVERY_COLUMN))
 
     @cached_property
     def to_be_had(self) -> np.ndarray:
