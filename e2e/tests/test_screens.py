@@ -435,6 +435,7 @@ class FileTests(BrowserTestCase):
         )
         expect(self.page.get_by_text(".gpl palette.")).to_be_visible()
         expect(self.page.get_by_label("Name", exact=True)).to_have_value("Harbour wall")
+        self.choose("Medium:", "cardstock")
         self.button("Store 2 colours").click()
         self.heading("Harbour wall")
         self.page.get_by_role("link", name="Compare").click()
@@ -609,6 +610,7 @@ class MistakeTests(BrowserTestCase):
             {"name": "oars.csv", "mimeType": "text/csv", "buffer": ("code,name,L,a,b\n" + rows).encode()}
         )
         expect(self.page.get_by_label("Maker")).to_have_value("Typed before")
+        self.choose("Medium:", "alcohol marker")
         self.button("Store 900 colours").click()
         self.heading("oars")
         expect(self.page.get_by_text("Typed before, alcohol marker, 900 colours")).to_be_visible()

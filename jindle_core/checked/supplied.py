@@ -17,7 +17,8 @@ from jindle_core.checked.check import Check, Mend
 from jindle_core.checks.ids import CutOf, NoCard, OnWhole, Supplied, Whole
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import Finding, Status
-from jindle_core.layers.pieces import BASE, OF_CARD, WHITE_END, InkedOver
+from jindle_core.layers.making import Making
+from jindle_core.layers.pieces import BASE, OF_CARD, WHITE_END, InkedOver, Piece
 from jindle_core.matching.verdicts import Verdict
 from jindle_core.material import End
 from jindle_core.media import COLUMN_OF, Medium
@@ -33,6 +34,8 @@ _GLAZES = 6  # that are looked at for one whose lower colour is no tone of the s
 _NAMED = 3  # of what is told together
 _TOGETHER = {"not in your drawer": Whole.DRAWER, "running low": Whole.LOW}
 _STAGE_OF = {Use.TONES: "colouring", Use.PAPERS: "colouring", Use.PADS: "background", Use.PIECES: "build"}
+# In which column of the palette table that stands with which words are made.
+_INK_COLUMN = {Making.STAMPED: "pad", Making.CLEAR: "pad", Making.POWDER: "powder", Making.PEN: "gel"}
 _CUT_FROM = (Medium.CARDSTOCK, Medium.PATTERNED_PAPER)
 
 
@@ -73,27 +76,44 @@ class Inventory:
         return ("running low", Status.LOOK_AGAIN) if kept.fullness == "low" else ("", Status.HOLDS)
 
     def card_for(self, end: End) -> Match | None:
-        """The card that what is of a palette colour is cut from, chosen or the nearest; None without any."""
+        """The card that what is of a palette colour is cut from."""
+        return self.supply_for(end, "cardstock")
+
+    def supply_for(self, end: End, column: str) -> Match | None:
+        """What of a column of the palette table is taken for a palette colour: as chosen, else what it is
+        tied to, else the nearest, of what is owned first; None without any."""
         palette, supplies = self.examined.stack.palette, self.supplies
         at = palette.card.colours.index(palette.card.colour(end.id))
-        chosen = card_of(palette, end)
+        chosen = palette.card.choice(end.id, column)
         place = None if chosen is None else supplies.places.get(chosen.colour)
         own = palette.place(palette.card.colours[at])
-        if place is None and own is not None and _medium(supplies, own) is Medium.CARDSTOCK:
+        if place is None and own is not None and COLUMN_OF.get(_medium(supplies, own)) == column:
             place = own
         if place is not None:
             return palette.match(at, place, float(delta_e(palette.lab[at], supplies.lab[place])))
-        stock = supplies.columns["cardstock"]
+        stock = supplies.columns[column]
         mine = stock[supplies.usable[stock]]
         found = nearest_to(supplies, palette.lab[at], palette.sigma[at], mine if len(mine) else stock, 1)
         return found[0] if found else None
 
     def stock_words(self, end: End) -> str:
         """A stock as it is found in the drawer: what is in a palette colour with the card it is cut from."""
+        return self.words_for(end, "cardstock")
+
+    def words_for(self, end: End, column: str) -> str:
+        """What is taken of a column as it is found in the drawer: for a palette colour, the supply too."""
         palette = self.examined.stack.palette
-        card = self.card_for(end) if end.source == "palette" else None
+        found = self.supply_for(end, column) if end.source == "palette" else None
         words = palette.end_words(end)
-        return words if card is None else f"{words} ({palette.end_words(End('supply', card.swatch.id))})"
+        return words if found is None else f"{words} ({palette.end_words(End('supply', found.swatch.id))})"
+
+    def ink_words(self, piece: Piece) -> str:
+        """With what words are made, as it is found in the drawer."""
+        making = piece.made or Making.STAMPED
+        if making is Making.WHITE:
+            return "white powder over a sticky ink"
+        ink = self.words_for(piece.material, _INK_COLUMN[making])
+        return f"{ink} over a sticky ink" if making is Making.POWDER else ink
 
     def instead(self, end: End) -> list[Match]:
         """What of the drawer is nearest to a supply and does the same work, the nearest first."""

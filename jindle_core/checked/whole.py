@@ -50,18 +50,26 @@ class CheckedCard:
         return desk_of(self.laid, self.seen.stack)
 
     def mends(self, check: Check) -> list[Mend]:
-        """What would make a check hold without undoing another: else two mends would go round and round."""
-        return [one for one in check.to_mend() if not self._spoils(one)]
+        """What would make a check hold, and does not lead round: to another whose every mend undoes it."""
+        return [one for one in check.to_mend() if not self._leads_round(check, one)]
 
-    def _spoils(self, mend: Mend) -> bool:
-        """Whether something fails then, or is worse and would be mended in its turn."""
-        after = CheckedCard(self.seen.after(mend.change)).checks
-        worse = (
-            one
-            for one in after
-            if one.finding.status.worse_than(self._statuses.get(one.key, Status.LOOK_AGAIN))
+    def _leads_round(self, check: Check, mend: Mend) -> bool:
+        """Whether something that held would be to mend then, and whatever mends it opens this one again."""
+        after = CheckedCard(self.seen.after(mend.change))
+        return any(after._only_undone(one, check) for one in after.checks if self._newly_open(one))
+
+    def _newly_open(self, check: Check) -> bool:
+        before = self._statuses.get(check.key, Status.HOLDS)
+        return before is Status.HOLDS and check.finding.status is not Status.HOLDS
+
+    def _only_undone(self, check: Check, other: Check) -> bool:
+        """Whether a check has mends, and all of them open another one."""
+        mends = check.to_mend()
+        return bool(mends) and all(
+            CheckedCard(self.seen.after(one.change))._statuses.get(other.key, Status.HOLDS)
+            is not Status.HOLDS
+            for one in mends
         )
-        return any(one.finding.status is Status.FAILS or one.to_mend() for one in worse)
 
     @cached_property
     def _statuses(self) -> dict[str, Status]:

@@ -1,8 +1,4 @@
-"""How do pieces of one material lie on few sheets, so that a trimmer can cut them?
-
-Whole numbers throughout: a grain is 1/320 mm, of which a tenth of a
-millimetre has 32 and a 64th of an inch 127.
-"""
+"""How do pieces of one material lie on few sheets, so that a trimmer can cut them?"""
 
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
@@ -12,10 +8,10 @@ from random import Random
 import rectpack
 
 from jindle_core import figures
+from jindle_core.cutting.sheet import GRAINS, Cut, Sheet
+from jindle_core.cutting.trimming import trimmed
 from jindle_core.errors import BadInput, Problem
 from jindle_core.lengths import Length, Size
-
-GRAINS = {"in": 127, "mm": 32}  # in a tick of either unit
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,32 +22,6 @@ class ToCut:
     name: str
     size: Size
     turns: bool = True
-
-
-@dataclass(frozen=True, slots=True)
-class Cut:
-    """A piece on a sheet, in grains from the sheet's upper left corner; ``turned`` by a quarter."""
-
-    key: int
-    x: int
-    y: int
-    width: int
-    height: int
-    turned: bool
-
-
-@dataclass(frozen=True, slots=True)
-class Sheet:
-    """A sheet in grains, and what is cut out of it."""
-
-    width: int
-    height: int
-    cuts: tuple[Cut, ...]
-
-    @property
-    def used(self) -> float:
-        """The share of it that is used."""
-        return sum(cut.width * cut.height for cut in self.cuts) / (self.width * self.height)
 
 
 def grains(length: Length) -> int:
@@ -92,11 +62,18 @@ def pack(pieces: Sequence[ToCut], sheet: Size, work: int = figures.cutting.PACKI
     tries = max(work // max(len(pieces), 1), _FEWEST_TRIES)
     for algorithm, sort, lying in islice(_ways(len(pieces)), tries):
         found = _packed(pieces, wide, high, algorithm, sort, lying)
+        if not all(map(trimmed, found)):
+            continue  # bins that merge what is left over lay some so that no cut goes right across
         if found and (not best or _cost(found) < _cost(best)):
             best = found
         if best and len(best) <= least:
             break
-    return best
+    # One to a sheet can be cut however the others turn out.
+    return best or [one for piece in pieces for one in _alone(piece, wide, high)]
+
+
+def _alone(piece: ToCut, wide: int, high: int) -> list[Sheet]:
+    return _packed([piece], wide, high, _ALGORITHMS[0], _SORTS[0], (True,))
 
 
 _FEWEST_TRIES = 12

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from jindle_core import figures
-from jindle_core.cutting.packing import GRAINS, Cut, Sheet
+from jindle_core.cutting.sheet import GRAINS, Cut, Sheet
 
 
 @dataclass(frozen=True, slots=True)

@@ -12,7 +12,8 @@ from functools import cached_property
 from jindle_core import figures
 from jindle_core.cutting.grain import Grain, turned_for_grain
 from jindle_core.cutting.middles import Middle, filled, middles
-from jindle_core.cutting.packing import GRAINS, Cut, Sheet, ToCut, area_bound, holds, pack
+from jindle_core.cutting.packing import ToCut, area_bound, holds, pack
+from jindle_core.cutting.sheet import GRAINS, Cut, Sheet
 from jindle_core.cutting.trimming import Trim, TrimPart, trimmed
 from jindle_core.layers.folding import Flat, flat
 from jindle_core.layers.pieces import BASE, SHAPED, Kind, Piece
@@ -276,13 +277,15 @@ class Cutting:
 def cut_up(end: End, sheet: Sheet, unit: str, piece_cut: Callable[[Cut], PieceCut]) -> SheetCut:
     """A sheet of a material that is packed, with the cuts right across it; what is left is told in a unit."""
     parted = trimmed(sheet)
+    if parted is None:
+        raise ValueError("only layouts that can be cut right across are packed")
     return SheetCut(
         end,
         sheet.width * _GRAIN,
         sheet.height * _GRAIN,
         tuple(map(piece_cut, sheet.cuts)),
-        tuple(map(_trim, parted.trims)) if parted else (),
-        tuple(_left(part, unit) for part in parted.left if part.of_use) if parted else (),
+        tuple(map(_trim, parted.trims)),
+        tuple(_left(part, unit) for part in parted.left if part.of_use),
         sheet.used,
     )
 

@@ -25,6 +25,8 @@ from jindle_core.matching.verdicts import Verdict
 from jindle_core.material import End
 from jindle_core.planning.cutting import Cutting
 from jindle_core.planning.planned import Planned, planned
+from jindle_core.planning.step import Step
+from jindle_core.planning.task import Task
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.joins import joins_seen
 from jindle_core.seen.ruler import halves, lies
@@ -70,7 +72,8 @@ class AreaLine:
 
 @dataclass(frozen=True, slots=True)
 class PictureLine:
-    """A picture: on what, its line, how the tones are laid, the range of most tones, and its areas."""
+    """A picture: on what, its line, how the tones are laid, the range of most tones, its areas, and in which
+    sizes it is printed where."""
 
     name: str
     paper: str
@@ -78,6 +81,7 @@ class PictureLine:
     order: str
     range: str
     areas: tuple[AreaLine, ...]
+    printed: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -112,11 +116,13 @@ class StockLine:
 
 @dataclass(frozen=True, slots=True)
 class StepLine:
-    """A step: what, the minutes of hands, and what then runs by itself (blank: nothing)."""
+    """A step: what, the minutes of hands, what then runs by itself (blank: nothing), with which tool, how."""
 
     words: str
     minutes: float
     wait: str
+    tool: str = ""
+    how: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -200,12 +206,12 @@ class _Writing:
             tuple(self._picture(one) for one in self._stack.coloured if one.areas),
             in_words(grounded.ground.shape) if grounded.pads else "",
             tuple(self._pads()),
-            tuple(in_words(effect.kind) for effect in card.ground.effects),
+            tuple(self._effects()),
             tuple(self._piece(one) for one in self._build.pieces),
             tuple(self._piece(one) for one in self._build.inside),
             tuple(self._stocks()) if built else (),
             tuple(self._steps()),
-            work.schedule.minutes,
+            work.schedule.minutes_told,
             work.schedule.hands,
             tuple(self._used()),
             tuple(self._instead()),
@@ -254,7 +260,23 @@ class _Writing:
         areas = tuple(self._areas(coloured, group) for group in groups.values())
         ranges = Counter(ink.range for area in areas for _, ink in area.tones)
         usual = ranges.most_common(1)[0][0] if ranges else ""
-        return PictureLine(picture.name, paper, line, order, usual, areas)
+        return PictureLine(picture.name, paper, line, order, usual, areas, tuple(self._printed(coloured)))
+
+    def _printed(self, coloured: Coloured) -> Iterator[str]:
+        """In which sizes a picture is printed, how often, and on what where it is not cut out."""
+        stack = self._stack
+        shown = [
+            piece
+            for piece in self._build.every
+            if piece.kind is Kind.IMAGE and stack.shows(piece.key) is coloured
+        ]
+        told = Counter(
+            f"{stack.cut_to(piece).text(self._units)}"
+            + (f", straight on {stack.name(piece.on)}" if piece.stamped else ", cut out")
+            for piece in shown
+        )
+        for words, times in told.items():
+            yield f"{times} × {words}" if times > 1 else words
 
     def _areas(self, coloured: Coloured, group: Sequence[Area]) -> AreaLine:
         first = group[0]
@@ -282,6 +304,12 @@ class _Writing:
                 self._ink(place), f"{in_words(pad.hand)} hand{coats}", joins[at].words if at in joins else ""
             )
 
+    def _effects(self) -> Iterator[str]:
+        """What comes over the ground, each with its ink."""
+        for effect in self._palette.card.ground.effects:
+            ink = "" if effect.colour is None else f" with {self._end(End('supply', effect.colour))}"
+            yield in_words(effect.kind) + ink
+
     # --- Pieces and what they are cut of.
 
     def _piece(self, piece: Piece) -> PieceLine:
@@ -296,7 +324,9 @@ class _Writing:
         if piece.raised is not Raised.FLAT:
             notes.append(f"on {in_words(piece.raised)}")
         if piece.trimmed:
-            notes.append("trimmed at the edge")
+            notes.append("trimmed at the edge" if piece.is_laid else "runs off the edge")
+        if piece.kind is Kind.IMAGE and piece.stamped:
+            notes.append("stamped straight on it")
         if piece.white_edge:
             notes.append("with a white edge")
         if piece.stitched:
@@ -312,10 +342,28 @@ class _Writing:
         return PieceLine(
             piece.name,
             stack.cut_to(piece).text(self._units),
-            self._end(stack.stock(piece.key)),
+            self._of(piece),
             f"on {under}: {place}" if place else f"on {under}",
             tuple(notes),
         )
+
+    def _of(self, piece: Piece) -> str:
+        """Of what a piece is, as it is found in the drawer; what is only ink, of that ink."""
+        inventory, stack = self._checked.inventory, self._stack
+        if piece.kind is Kind.LETTERING:
+            return inventory.ink_words(piece)
+        if piece.is_ink:
+            return "the line and its colours"
+        if piece.kind is Kind.FINISH:
+            return inventory.words_for(piece.material, "finish")
+        return self._stock(stack.stock(piece.key))
+
+    def _stock(self, end: End) -> str:
+        sheet = self._palette.sheet(end)
+        at = self._supplies.places.get(sheet.colours[0]) if sheet else None
+        if sheet and at is not None:
+            return f"{sheet.title}, {self._supplies.ranges[int(self._supplies.range_ids[at])].name}"
+        return self._checked.inventory.stock_words(end) if end.source == "palette" else self._end(end)
 
     def _stocks(self) -> Iterator[StockLine]:
         """By material what is cut out of how many sheets of a usual size."""
@@ -329,14 +377,21 @@ class _Writing:
             names.setdefault(piece.material, []).append(piece.name)
         for end, pieces in names.items():
             size = cutting.sheet_of(end).text(self._units)
-            yield StockLine(self._end(end), counted.get(end, 0), size, tuple(pieces))
+            yield StockLine(self._stock(end), counted.get(end, 0), size, tuple(pieces))
 
     def _steps(self) -> Iterator[StepLine]:
         waits = {one.task.key: one for one in self._work.running}
         for placed in self._work.schedule.placed:
             wait = waits.get(placed.task.key)
             told = f"{wait.end - wait.start:g} min" if wait else ""
-            yield StepLine(placed.task.words, placed.task.minutes, told)
+            task = placed.task
+            how = tuple(self._how(task, step) for step in task.steps)
+            yield StepLine(task.words, task.minutes, told, task.tool.value, how)
+
+    def _how(self, task: Task, step: Step) -> str:
+        """A step of a task, with what it is done with."""
+        ink = "" if step.using is None else f"{self._palette.end_words(task.supplies[step.using])}: "
+        return ink + step.text(self._units)
 
     @cached_property
     def _places(self) -> list[tuple[int, list[Use]]]:
@@ -354,12 +409,12 @@ class _Writing:
                 yield UsedLine(self._ink(place), stage, hue)
 
     def _instead(self) -> Iterator[InsteadLine]:
-        """For what is used the nearest of the same medium in another range that one owns something of."""
+        """For what is used the nearest in another range: whoever makes it has another drawer."""
         supplies = self._supplies
         for place, _ in self._places:
             known = supplies.ranges[supplies.rows[place].range_id]
             others = supplies.of_media((known.medium,))
-            others = others[supplies.usable[others] & (supplies.range_ids[others] != known.id)]
+            others = others[supplies.to_be_had[others] & (supplies.range_ids[others] != known.id)]
             if not len(others):
                 continue
             nearest = others[delta_e(supplies.lab[place], supplies.lab[others]).argmin()]

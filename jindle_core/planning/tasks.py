@@ -421,7 +421,7 @@ class _Making:
         after = (After("lay", 0, "its place must be known"), *_once(before))
         supplies = (piece.material,) if piece.material.source == "supply" else ()
         said = "the words" if piece.is_wanting_words else f"“{piece.text}”"
-        words = f"{how} {said} on {self._stack.name(piece.on)}"
+        words = f"{how} {said} on {self._stack.name(piece.on)}, with {self._inventory.ink_words(piece)}"
         steps = (Step("what do they say? Nobody typed it yet"),) if piece.is_wanting_words else ()
         self._ready[piece.on].append(After(key, wait, reason))
         return Task(

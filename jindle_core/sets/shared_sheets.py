@@ -6,7 +6,8 @@ from functools import cached_property
 
 from jindle_core import figures
 from jindle_core.cutting.grain import Grain
-from jindle_core.cutting.packing import Cut, ToCut, area_bound, pack
+from jindle_core.cutting.packing import ToCut, area_bound, pack
+from jindle_core.cutting.sheet import Cut
 from jindle_core.errors import BadInput, Problem
 from jindle_core.lengths import Size
 from jindle_core.material import End

@@ -9,7 +9,8 @@ from hypothesis import strategies as st
 from jindle_core import figures
 from jindle_core.cutting.grain import Grain, turned_for_grain
 from jindle_core.cutting.middles import filled, middles
-from jindle_core.cutting.packing import Cut, Sheet, ToCut, area_bound, grains, pack
+from jindle_core.cutting.packing import ToCut, area_bound, grains, pack
+from jindle_core.cutting.sheet import Cut, Sheet
 from jindle_core.cutting.trimming import TrimPart, trimmed
 from jindle_core.errors import BadInput
 from jindle_core.layers.folding import Fold, flat

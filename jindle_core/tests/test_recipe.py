@@ -46,7 +46,7 @@ class RecipeTests(unittest.TestCase):
         self.assertEqual(
             [one.words for one in self.recipe.steps], [one.task.words for one in work.schedule.placed]
         )
-        self.assertEqual(self.recipe.minutes, work.schedule.minutes)
+        self.assertEqual(self.recipe.minutes, work.schedule.minutes_told)
         self.assertEqual(self.recipe.cautions, tuple(work.cautions))
         several = recipe_of(self.card, "in", planned(self.card, Wishes(cards=5)))
         self.assertGreater(several.hands, self.recipe.hands)

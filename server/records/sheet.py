@@ -44,7 +44,7 @@ def _told(
     instead_used: Sequence[str] = (),
 ) -> dict[str, Any]:
     """What the template needs; ``picture`` is a file and its kind."""
-    steps, half = list(enumerate(recipe.steps, start=1)), -(-len(recipe.steps) // 2)
+    steps = list(enumerate(recipe.steps, start=1))
     instead = recipe.instead
     source = picture and f"data:{picture[1]};base64,{b64encode(picture[0]).decode()}"
     return {
@@ -57,6 +57,6 @@ def _told(
         "instead_used": instead_used,
         "cautions": recipe.cautions,
         "columns": range(max(_tones(recipe), default=0)),
-        "steps": list(zip_longest(steps[:half], steps[half:], fillvalue=("", ""))),
+        "steps": list(zip_longest(steps[::2], steps[1::2], fillvalue=("", ""))),
         "instead": [instead[at : at + 2] for at in range(0, len(instead), 2)],
     }

@@ -100,12 +100,15 @@ def set_cutting_told(cutting: SetCutting) -> dict[str, Any]:
     names = [one.name for one in cutting.members]
     sheets = []
     for one in cutting.sheets:
-        palette, end = cutting.members[one.of].palette, one.sheet.material
-        told = sheet_told(palette, one.sheet)
+        member, end = cutting.members[one.of], one.sheet.material
         # By the supply: what a palette colour is called in one card is another colour in the next.
-        supply = stuff(palette, end)
-        if isinstance(supply, End):
-            told["material"]["words"] = palette.end_words(supply)
+        supply = stuff(member.palette, end)
+        words = (
+            member.palette.end_words(supply)
+            if isinstance(supply, End)
+            else member.checked.inventory.stock_words(end)
+        )
+        told = sheet_told(member.palette, one.sheet, words)
         told["cuts"] = [
             cut | {"card": names[at]} for cut, at in zip(told["cuts"], one.cards, strict=True)
         ]  # fmt: skip

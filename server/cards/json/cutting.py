@@ -4,6 +4,8 @@ from dataclasses import asdict
 from typing import Any
 
 from jindle_core import figures
+from jindle_core.checked.build import Examined
+from jindle_core.checked.supplied import Inventory
 from jindle_core.lengths import Size
 from jindle_core.planning.cutting import Cutting, Line, PieceCut, SheetCut, SheetPlace
 from jindle_core.seen.palette import SeenPalette
@@ -13,9 +15,9 @@ Told = dict[str, Any]
 
 def cutting_told(cutting: Cutting) -> Told:
     """All of it, as ``CuttingSerializer`` describes it."""
-    words = cutting.stack.palette.end_words
+    words = Inventory(Examined(cutting.stack)).stock_words
     return {
-        "sheets": [sheet_told(cutting.stack.palette, one) for one in cutting.sheets],
+        "sheets": [sheet_told(cutting.stack.palette, one, words(one.material)) for one in cutting.sheets],
         "pieces": [
             {
                 "name": one.name,
@@ -47,11 +49,11 @@ def sized(name: str, size: Size) -> Told:
     return {"name": name, "size": size.text()}
 
 
-def sheet_told(palette: SeenPalette, sheet: SheetCut) -> Told:
-    """A sheet as ``SheetSerializer`` describes it; its material is named as in a card's palette."""
+def sheet_told(palette: SeenPalette, sheet: SheetCut, words: str) -> Told:
+    """A sheet as ``SheetSerializer`` describes it, its material in words."""
     end = sheet.material
     return {
-        "material": asdict(end) | {"words": palette.end_words(end), "shades": palette.end_shades(end)},
+        "material": asdict(end) | {"words": words, "shades": palette.end_shades(end)},
         "width": sheet.width,
         "height": sheet.height,
         "cuts": [_cut(one) for one in sheet.cuts],

@@ -249,7 +249,11 @@ class BuildTests(ApiTestCase):
         self.assertEqual((small.status_code, small["Content-Type"]), (200, "application/pdf"))
         odd = self.client.get(path, {"width": "14", "height": "9", "unit": "in", "from_middles": "true"})
         wide = re.findall(rb"/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]", inflated(odd.content))
-        self.assertEqual({(round(float(one)), round(float(other))) for one, other in wide}, {(1008, 648)})
+        # No home printer's page holds these: drawn smaller, in their shape, which is said.
+        sizes = {(float(one), float(other)) for one, other in wide}
+        self.assertTrue(
+            all(max(one) < 297 / 25.4 * 72 and abs(one[0] / one[1] - 14 / 9) < 0.01 for one in sizes), sizes
+        )
 
     def test_no_sheet_is_big_enough(self):
         card = self.built()

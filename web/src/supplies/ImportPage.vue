@@ -166,7 +166,11 @@ async function store() {
         It is written in Windows-1252, as older spreadsheets do, and was read so: look whether
         accents are right.
       </p>
-      <section v-if="preview.codes_asked" class="panel mb-5 p-5" role="alert">
+      <section
+        v-if="preview.codes_asked && !preview.problem_count"
+        class="panel mb-5 p-5"
+        role="alert"
+      >
         <h2 class="mb-1 text-base">No codes were recognised</h2>
         <p class="mb-2">Which column holds them? Choose it above at “code”; or else:</p>
         <OnOff v-model="withoutCodes">It has none, only names</OnOff>

@@ -16,10 +16,10 @@ export type Fields = {
   properties?: Range['properties']
 }
 const fields = defineModel<Fields>({ required: true })
-const media = computed(() => [
-  ...(fields.value.medium ? [] : [{ value: '' as const, words: 'choose one …' }]),
-  ...mediumValues.map((value) => ({ value, words: value })),
-])
+const media = mediumValues.map((value): { value: Fields['medium']; words: string } => ({
+  value,
+  words: value,
+}))
 const properties = computed(() => fields.value.properties)
 const LAYERS = [
   { value: 0, words: 'as usual for it' },

@@ -61,7 +61,26 @@ const short = (name: string) => (name.length > 14 ? name.slice(0, 13) + '…' : 
           </tspan>
         </text>
       </g>
-      <line v-for="(trim, at) in sheet.trims" :key="`trim ${at}`" v-bind="trim" class="trim" />
+      <!-- The cuts in their order, each right across what is still whole. -->
+      <g v-for="(trim, at) in sheet.trims" :key="`trim ${at}`">
+        <line v-bind="trim" class="trim" />
+        <circle
+          :cx="trim.x1 + (trim.y1 === trim.y2 ? 7 : 0)"
+          :cy="trim.y1 + (trim.y1 === trim.y2 ? 0 : 7)"
+          r="5"
+          class="turn"
+        />
+        <text
+          :x="trim.x1 + (trim.y1 === trim.y2 ? 7 : 0)"
+          :y="trim.y1 + (trim.y1 === trim.y2 ? 0 : 7)"
+          text-anchor="middle"
+          dominant-baseline="central"
+          font-size="7"
+          class="number"
+        >
+          {{ at + 1 }}
+        </text>
+      </g>
       <text
         v-for="(one, at) in sheet.left.filter(labelled)"
         :key="`left ${at}`"
@@ -91,6 +110,14 @@ const short = (name: string) => (name.length > 14 ? name.slice(0, 13) + '…' : 
   fill: var(--sheet);
   stroke: var(--ink);
   stroke-width: 0.6;
+}
+.turn {
+  fill: #ffffff;
+  stroke: #000000;
+  stroke-width: 0.5;
+}
+.number {
+  fill: #000000;
 }
 .trim {
   stroke: var(--edge);

@@ -106,7 +106,7 @@ const cut = computed(() => cutting.value?.sheets ?? [])
       <div class="max-w-72 space-y-2">
         <p>
           <b>{{ busy ? 'Laying them out …' : plural(cut.length, 'sheet') }}</b>, each cut right
-          across with a trimmer; broken lines are scored.
+          across with a trimmer in the order of the numbers; broken lines are scored.
         </p>
         <p v-for="one in cutting.too_large" :key="one.name" role="alert">
           No sheet of this size holds {{ one.name }}, {{ one.size }}: take a larger one for it.
