@@ -49,6 +49,9 @@ def _subject(card: Card, check: ids.CheckId | None) -> Hashable | None:
             area = card.followed(card.area(check.key))
             wanted = None if area.colour is None else card.colour(area.colour).anchor
             return replace(area, name="", like=None), wanted, card.picture_of(check.key).paper
+        case ids.Bare():
+            areas = card.picture(check.key).areas
+            return tuple(area.key for area in areas if not card.followed(area).family) or None
         case ids.Covers():
             return card.followed(card.area(check.key)).family or None
         case ids.Supplied() | ids.NoCard():

@@ -1,5 +1,6 @@
 """The checks of a card: what holds, what does not, and what would mend it."""
 
+from collections.abc import Iterator
 from functools import partial
 
 import numpy as np
@@ -11,9 +12,10 @@ from jindle_core.checked.ground import ground_checks, join_checks
 from jindle_core.checked.on_ground import OnGround
 from jindle_core.checked.pieces import build_checks
 from jindle_core.checked.supplied import Inventory, supply_checks
-from jindle_core.checks.ids import Conflicts, OnFamily, OnPair, OnWhole, Whole
+from jindle_core.checks.ids import Bare, Conflicts, OnFamily, OnPair, OnWhole, Whole
 from jindle_core.contrast.mending import Recoloured, mend
 from jindle_core.contrast.rules import PAIR_RULES, Finding, Status, examine_each, examine_span
+from jindle_core.families.recipes import Thing
 from jindle_core.material import End
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.palette import SeenPalette, palette_ends
@@ -30,6 +32,7 @@ def checks(laid: OnGround, inventory: Inventory) -> list[Check]:
         *pair_checks(palette),
         *_span(palette),
         *(check for coloured in laid.pictured.coloured for check in _of_colouring(coloured)),
+        *(check for coloured in laid.pictured.coloured for check in _bare(coloured, inventory)),
         *join_checks(laid.grounded),
         *ground_checks(laid),
         *build_checks(inventory.examined),
@@ -98,6 +101,25 @@ def _measured(coloured: Coloured, conflict: str) -> tuple[str, str]:
         return "", ""
     used = coloured.used
     return f"{used.strokes} wet strokes over one another", f"at most {used.surface.wet_layers}"
+
+
+def _bare(coloured: Coloured, inventory: Inventory) -> Iterator[Check]:
+    """The areas of a picture that have no colour, if any show: what is left white is said to be."""
+    built = inventory.examined.stack.build.every
+    on_card = inventory.examined.covered.of_pictures if built else None
+    needless = inventory.examined.covered.needless if built else frozenset[int]()
+    bare = [
+        area
+        for area in coloured.areas
+        if not area.family and area.thing is not Thing.WHITE and area.key not in needless
+        if on_card is None or area.key in on_card
+    ]
+    if bare:
+        one = len(bare) == 1
+        names = f"{bare[0].name} has" if one else f"{len(bare)} areas of {coloured.picture.name} have"
+        figure = f"{len(bare)} of {len(coloured.areas)} areas"
+        finding = Finding(Status.LOOK_AGAIN, figure, "", f"leave {'it' if one else 'them'} white?")
+        yield Check("colouring", Bare(coloured.picture.key), f"{names} no colour", finding)
 
 
 def _of_colouring(coloured: Coloured) -> list[Check]:

@@ -138,6 +138,19 @@ class Covers(CheckId):
 
 
 @dataclass(frozen=True, slots=True)
+class Bare(CheckId):
+    """On the areas of a picture, by its key, that have no colour."""
+
+    key: int
+    _prefix: ClassVar[str] = "bare"
+
+    @property
+    def of_picture(self) -> int:
+        """The picture's."""
+        return self.key
+
+
+@dataclass(frozen=True, slots=True)
 class Repeats(_OnPiece):
     """Whether a finishing piece repeats a colour or sets one off."""
 
@@ -252,7 +265,7 @@ class OnWhole(CheckId):
         return self.what.value
 
 
-_Numbered = OnPair | OnAccent | OnFamily | Covers | Supplied | NoCard | CutOf | _OnPiece
+_Numbered = OnPair | OnAccent | OnFamily | Covers | Bare | Supplied | NoCard | CutOf | _OnPiece
 _NUMBERED: dict[str, type[_Numbered]] = {
     "pair": OnPair,
     "once": OnAccent,
@@ -263,6 +276,7 @@ _NUMBERED: dict[str, type[_Numbered]] = {
     "made": Makes,
     "shows": Shows,
     "covered": Covers,
+    "bare": Bare,
     "supply": Supplied,
     "no-card": NoCard,
     "cut": CutOf,

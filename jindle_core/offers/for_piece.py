@@ -67,7 +67,18 @@ def _tried(
 ) -> PieceOffer:
     after = examined if change is None else Examined(examined.stack.after(change))
     laid = on_ground(after.stack)
-    return PieceOffer(words, note, change, after.stands.get(piece.key), after.stack, laid)
+    return PieceOffer(words, note, change, _stands(after, piece), after.stack, laid)
+
+
+def _stands(after: Examined, piece: Piece) -> PieceStands | None:
+    """How a piece stands with everything that lies on it: the worst of it."""
+    on_it = (one.key for one in after.stack.build.every if one.on == piece.key)
+    found = [after.stands[key] for key in (piece.key, *on_it) if key in after.stands]
+    worst: PieceStands | None = None
+    for one in found:
+        if worst is None or one.finding.status.worse_than(worst.finding.status):
+            worst = one
+    return worst
 
 
 def mats_for(stack: Stack) -> dict[int, End]:

@@ -12,6 +12,8 @@ from jindle_core.media import Medium
 from jindle_core.prediction.stocks import stock_kind
 from jindle_core.supplies.colours import Supplies
 
+_CALLED_SO = 100.0  # ΔE00: more than any two colours are apart
+
 
 def supply_ends(supplies: Supplies, media: Sequence[Medium]) -> tuple[list[End], np.ndarray]:
     """Supplies of some media with their CIELAB (n, 3): those owned, or all that can be had where none is."""
@@ -30,11 +32,13 @@ def stocks(supplies: Supplies) -> Iterator[tuple[str, End]]:
     lab = supplies.lab[card]
     grey = np.hypot(lab[:, 1], lab[:, 2]) <= figures.paper.NEUTRAL_ROLE_C
     black = ~metal & grey & (lab[:, 0] <= figures.building.BLACK_CARD_L)
-    kraft = ~metal & np.array([stock_kind(one) == "kraft" for one in lab], dtype=bool)
     off = delta_e(lab, np.array(figures.laying.STOCKS["kraft"][0])) if len(lab) else lab[:, 0]
+    # What calls itself so is; else what looks like it, not merely more so than like the other stocks.
+    named = np.array(["kraft" in supplies.rows[place].name.casefold() for place in card], dtype=bool)
+    kraft = ~metal & (named | (off <= figures.colour.COUSIN))
     for words, fits, cost in (
         ("black card", black, lab[:, 0]),
-        ("kraft card", kraft, off),
+        ("kraft card", kraft, np.where(named, off - _CALLED_SO, off)),
         ("metallic card", metal, -lab[:, 0]),
     ):
         mine = fits & supplies.usable[card]

@@ -32,6 +32,7 @@ from jindle_core.checked.supplied import Inventory, instead_of
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.contrast.rules import Status
 from jindle_core.errors import BadInput
+from jindle_core.families.recipes import Thing
 from jindle_core.layers.pieces import WHITE_END, InkedOver, Kind
 from jindle_core.lengths import Length, read_size
 from jindle_core.material import End
@@ -351,3 +352,23 @@ class CopyTests(unittest.TestCase):
             self.assertEqual(sound(copy), copy)
         with self.assertRaises(BadInput):
             copied(card, " ")
+
+
+class BareTests(unittest.TestCase):
+    def test_areas_without_a_colour_are_told_and_can_be_left_white_on_purpose(self):
+        card = changed(a_card(), SetFamilies(tuple(AreaFamily(area.key, ()) for area in a_card().areas)))
+
+        def told(card):
+            found = CheckedCard(SeenCard(card, some_supplies(), {1: DRAWING}))
+            return next((one for one in found.judged if one.id == "bare:1"), None)
+
+        before = told(card)
+        self.assertEqual((before.finding.status, before.stage), (Status.LOOK_AGAIN, "colouring"))
+        self.assertIn("2 areas of picture have no colour", before.title)
+        kept = changed(card, Waive("bare:1", "an outline alone"))
+        self.assertEqual(told(kept).waived, "an outline alone")
+        # What becomes another number of areas is asked anew; what is a white thing is white.
+        one = changed(kept, SetFamilies((AreaFamily(card.areas[0].key, (MARKERS[0], MARKERS[1])),)))
+        self.assertIsNone(told(one).waived)
+        white = changed(card, EditAreas(tuple(area.key for area in card.areas), thing=Thing.WHITE))
+        self.assertIsNone(told(white))
