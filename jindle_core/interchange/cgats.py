@@ -23,6 +23,7 @@ _WAVE = re.compile(r"(?:SPECTRAL_|SPEC_|R_)?(?:NM_?)?(\d{3,4})(?:_?NM)?", re.I)
 _NAMES = ("SAMPLE_NAME", "SAMPLEID_NAME", "NAME", "DESCRIPTION")
 _IDS = ("SAMPLE_ID", "SAMPLEID", "SAMPLE", "ID", "STRING")
 _MARKS = ("BEGIN_DATA_FORMAT", "END_DATA_FORMAT", "BEGIN_DATA", "END_DATA")
+_ROUNDED = 0.02  # of L*, a*, b*: what two decimals, and those of spectra, leave open
 _PERCENT = 1.5  # a reflectance above this is a percentage
 _OBSERVER = CCS_ILLUMINANTS["CIE 1931 2 Degree Standard Observer"]
 
@@ -56,7 +57,7 @@ def read_cgats(content: bytes, provenance: FileProvenance = "read") -> RangeFile
         names = {field.upper(): place for place, field in enumerate(sheet.fields)}
         waves = _waves(sheet.fields)
         spectra = _spectra(sheet, waves) if waves else None
-        lab = reflectance_to_lab(spectra) if spectra is not None else _colours(sheet, names)
+        lab = _colours(sheet, names) if spectra is None else _of_spectra(spectra, sheet, names)
         ids, titles = (_column(names, known) for known in (_IDS, _NAMES))
         if ids is None and titles is None:
             raise BadInput(
@@ -185,6 +186,18 @@ def _numbers(sheet: CgatsSheet, places: Iterable[int]) -> Array:
                     )
                 )
     return values
+
+
+def _of_spectra(spectra: Array, sheet: CgatsSheet, names: dict[str, int]) -> Array:
+    """CIELAB (n, 3) of spectra; as the file has it where that is the same to the last digit but one."""
+    lab = reflectance_to_lab(spectra)
+    if not {"LAB_L", "LAB_A", "LAB_B"} <= names.keys():
+        return lab
+    try:
+        said = _numbers(sheet, (names[f"LAB_{axis}"] for axis in "LAB"))
+    except BadInput:
+        return lab  # what is not needed may be anything
+    return np.where((np.abs(said - lab) <= _ROUNDED).all(axis=1)[:, None], said, lab)
 
 
 def _spectra(sheet: CgatsSheet, waves: dict[int, int]) -> Array:

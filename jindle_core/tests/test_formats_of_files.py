@@ -1,3 +1,4 @@
+import io
 import json
 import unittest
 from dataclasses import replace
@@ -5,16 +6,19 @@ from dataclasses import replace
 import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
+from PIL import Image
 
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import lab_to_xyz, reflectance_to_lab
 from jindle_core.errors import BadInput
 from jindle_core.interchange.any_file import read_any_range
+from jindle_core.interchange.bare_picture import bared
 from jindle_core.interchange.cgats import read_cgats, write_cgats
 from jindle_core.interchange.code_list import read_list
 from jindle_core.interchange.entries import Entry
 from jindle_core.interchange.palette_text import read_gpl, write_gpl, write_tokens
+from jindle_core.interchange.picture import jpeg
 from jindle_core.interchange.range_csv import read_range, write_range
 from jindle_core.interchange.range_json import read_range_json, write_range_json
 from jindle_core.matching.search import SearchIndex
@@ -246,6 +250,60 @@ class AnyFileTests(unittest.TestCase):
                 read_any_range(f"GIMP Palette\n{line}\n".encode())
         _, file = read_any_range(b"GIMP Palette\n#\n1 2 3 Untitled\n4 5 6 Untitled\n")
         self.assertEqual([one.name for one in file.entries], ["Untitled", "Untitled (2)"])
+
+
+class CgatsAgainTests(unittest.TestCase):
+    def test_lab_comes_back_as_it_was_written_beside_its_spectrum(self):
+        reflectance = tuple(np.round(np.linspace(0.1, 0.7, 31), 4).tolist())
+        lab = tuple(round(float(one), 2) for one in reflectance_to_lab(np.array([reflectance]))[0])
+        entry = Entry(1, "OAR-1", "", lab, "read", reflectance=reflectance)
+        text = write_cgats("Oars", [entry])
+        (again,) = read_cgats(text.encode()).entries
+        self.assertEqual((again.lab, again.reflectance), (lab, reflectance))
+        self.assertEqual(write_cgats("Oars", [again]), text)
+        # A colour that is not the spectrum's is not believed.
+        other = text.replace(f" {lab[0]:.2f} ", " 50 ")
+        (seen,) = read_cgats(other.encode()).entries
+        self.assertAlmostEqual(seen.lab[0], lab[0], delta=0.05)
+
+
+class BarePictureTests(unittest.TestCase):
+    PLACE = "48 51 30 N"
+
+    def made(self, kind, **how):
+        pixels = np.random.default_rng(1).integers(0, 255, (60, 80, 3), dtype=np.uint8)
+        out = io.BytesIO()
+        Image.fromarray(pixels).save(out, kind, **how)
+        return out.getvalue()
+
+    def test_what_is_bare_stays_as_it_is(self):
+        for content in (
+            jpeg(Image.open(io.BytesIO(self.made("JPEG")))),
+            self.made("JPEG", progressive=True),
+            self.made("WEBP"),
+        ):
+            self.assertEqual(bared(content), content)
+
+    def test_what_stands_beside_the_pixels_goes(self):
+        exif = Image.Exif()
+        exif[0x010E] = self.PLACE
+        bare = self.made("JPEG")
+        for content in (
+            self.made("JPEG", exif=exif),
+            self.made("JPEG", comment=self.PLACE.encode()),
+            self.made("WEBP", exif=exif),
+            bare + b"<script>" + self.PLACE.encode(),
+            self.made("WEBP") + self.PLACE.encode(),
+            bare[:2] + b"\xff\xfe" + (2 + len(self.PLACE)).to_bytes(2) + self.PLACE.encode() + bare[2:],
+        ):
+            self.assertIn(self.PLACE.encode(), content)
+            made = bared(content)
+            self.assertNotIn(self.PLACE.encode(), made)
+            self.assertNotIn(b"script", made)
+            self.assertEqual(Image.open(io.BytesIO(made)).size, (80, 60))
+            self.assertEqual(bared(made), made)
+        with self.assertRaises(BadInput):
+            bared(b"no picture")
 
 
 class CodeListTests(unittest.TestCase):

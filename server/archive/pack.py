@@ -130,6 +130,7 @@ def pack(person: Person) -> bytes:
     cards = list(cards_of(person).order_by("changed", "id"))
     broken = cannot_be_shown(person)
     names_of_cards = {card.pk: f"cards/{number:04}.json" for number, card in enumerate(cards, start=1)}
+    together: dict[Any, int] = {}  # numbered as they come, whatever they are called inside
     for number, record in enumerate(records_of(person).order_by("id"), start=1):
         photos = {f"{PHOTOS}{number:04}-{n}.jpg": one for n, one in enumerate(record.photos.all(), start=1)}
         files |= {name: bytes(one.picture) for name, one in photos.items()}
@@ -142,7 +143,11 @@ def pack(person: Person) -> bytes:
             "picture": predicted if record.picture is not None else None,
             "photos": list(photos),
             # Those of one number were made together.
-            "together": record.together and {"number": record.together_id, "name": record.together.name},
+            "together": record.together
+            and {
+                "number": together.setdefault(record.together_id, len(together) + 1),
+                "name": record.together.name,
+            },
         }
         files[f"records/{number:04}.json"] = _json(_plain_record(record) | told)
     files["sets.json"] = _json(

@@ -7,7 +7,7 @@ import zipfile
 import zlib
 
 from jindle_core.errors import BadInput, Problem
-from jindle_core.interchange.small_picture import small_picture
+from jindle_core.interchange.bare_picture import bared
 
 PICTURES, PHOTOS = "papers/", "photos/"  # where the pictures are
 LARGEST_ARCHIVE = 50 * 1024 * 1024  # packed
@@ -23,7 +23,7 @@ _NO_ZIP = (
 def unzipped(content: bytes) -> dict[str, bytes]:
     """By name what is in each file; BadInput where it is no zip, damaged or too large.
 
-    What stands under ``PICTURES`` and ``PHOTOS`` is a picture, and surely one.
+    What stands under ``PICTURES`` and ``PHOTOS`` is a picture, surely one, and nothing beside its pixels.
     """
     if len(content) > LARGEST_ARCHIVE:
         raise BadInput(Problem(f"The archive is larger than {LARGEST_ARCHIVE // 2**20} MB.", field="file"))
@@ -36,7 +36,7 @@ def unzipped(content: bytes) -> dict[str, bytes]:
         raise BadInput(Problem("This is no zip archive, or it is damaged.", field="file")) from None
     for name, picture in files.items():
         if name.startswith((PICTURES, PHOTOS)):
-            _check_picture(name, picture)
+            files[name] = _bared(name, picture)
     return files
 
 
@@ -47,8 +47,8 @@ def _read(archive: zipfile.ZipFile) -> dict[str, bytes]:
     return {one.filename: archive.read(one) for one in listed if not one.is_dir()}
 
 
-def _check_picture(name: str, content: bytes) -> None:
+def _bared(name: str, content: bytes) -> bytes:
     try:
-        small_picture(content)
+        return bared(content)
     except BadInput as refused:
         raise BadInput(Problem(f"{name} in the archive: {refused}", field="file")) from None
