@@ -66,6 +66,7 @@ INSTALLED_APPS = [
 MIDDLEWARE = [
     "server.watching.lines.Watched",
     "server.watching.proxied.Proxied",
+    "server.watching.unlisted.Unlisted",
     "django.middleware.security.SecurityMiddleware",
     "csp.middleware.CSPMiddleware",  # before the files, so that it speaks for the client's page too
     "whitenoise.middleware.WhiteNoiseMiddleware",

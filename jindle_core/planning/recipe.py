@@ -6,7 +6,7 @@ every piece, supplies, the order of work. Lengths are in the unit that is asked 
 
 from collections import Counter
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 import numpy as np
@@ -213,7 +213,7 @@ class _Writing:
             tuple(self._steps()),
             work.schedule.minutes_told,
             work.schedule.hands,
-            tuple(self._used()),
+            (*self._used(), *self._sheets()),
             tuple(self._instead()),
             tuple(work.cautions),
         )
@@ -401,6 +401,16 @@ class _Writing:
             for one in uses(self._stack, self._checked.examined.covered)
             if one.end.source == "supply" and one.end.id in self._supplies.places
         ]
+
+    def _sheets(self) -> Iterator[UsedLine]:
+        """Patterned sheets, each as the colour of which it shows most."""
+        for one in uses(self._stack, self._checked.examined.covered):
+            sheet = self._palette.sheet(one.end)
+            there = [self._supplies.places.get(pk) for pk in sheet.colours] if sheet else []
+            at = there[int(sheet.shares.argmax())] if sheet and there else None
+            if sheet is not None and at is not None:
+                ink = replace(self._ink(at), label=sheet.title, name="")
+                yield UsedLine(ink, "build", hue_family(self._supplies.lab_at(at)))
 
     def _used(self) -> Iterator[UsedLine]:
         for place, for_what in self._places:

@@ -59,6 +59,8 @@ class MadeTests(TestCase):
             self.assertTrue(
                 written and all("(" in one.material or "powder" in one.material for one in written)
             )
+        used = {one.ink.label for checked in self.cards for one in recipe_of(checked, "in").used}
+        self.assertIn("Swing bridge", used)  # a patterned sheet is a supply like any other
         said = [one for checked in self.cards for one in recipe_of(checked, "in").pieces]
         self.assertTrue(any("stamped straight on it" in one.notes for one in said))
 

@@ -158,6 +158,9 @@ class LinkTests(TravelTestCase):
         self.client.logout()
         self.assertEqual(self.ask("get", f"shared/{token}")["name"], "Kingfisher")
         page = self.client.get(f"/api/shared/{token}/sheet")
+        for address in (f"/api/shared/{token}/sheet", f"/api/shared/{token}/file", f"/shared/{token}"):
+            self.assertEqual(self.client.get(address)["X-Robots-Tag"], "noindex, nofollow")
+        self.assertNotIn("X-Robots-Tag", self.client.get("/api/door"))
         self.assertContains(page, "FERN-2")
         self.assertNotContains(page, self.ann.name)
         self.assertEqual(self.client.get(f"/api/shared/{token}/sheet?kind=pdf").content[:5], b"%PDF-")

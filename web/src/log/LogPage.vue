@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { watchDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, got, type MadeSummary } from '@/api/client'
@@ -24,6 +25,14 @@ const typed = ref(asked.value.words)
 watch(
   () => asked.value.words,
   (words) => (typed.value = words),
+)
+watchDebounced(
+  typed,
+  (words) => {
+    if (words !== asked.value.words)
+      void router.replace({ query: { ...route.query, page: undefined, words: words || undefined } })
+  },
+  { debounce: 250 },
 )
 const { data, problem } = useFetched([asked], () =>
   got(api.GET('/api/records', { params: { query: asked.value } })),

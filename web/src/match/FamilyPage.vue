@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { XMarkIcon } from '@heroicons/vue/16/solid'
 import { computed, ref, watch } from 'vue'
+import { useRanges } from '@/lib/ranges'
 import { api, ApiError, got, type Asked, type Converted, type Swatch } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
@@ -34,7 +35,7 @@ async function forget(id: number) {
     notices.fail(error)
   }
 }
-const { data: ranges } = useFetched([], () => got(api.GET('/api/ranges')))
+const ranges = useRanges()
 
 const medium = computed(() => tones.value[0]?.medium)
 const options = computed(() =>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { useRanges } from '@/lib/ranges'
 import { api, got, type WholeRange } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import ChoiceList from '@/ui/ChoiceList.vue'
@@ -8,7 +9,7 @@ import TwinList from './TwinList.vue'
 /** Two ranges: which colours have a twin, and which have none. */
 const { range } = defineProps<{ range: WholeRange }>()
 const other = ref(0)
-const { data: ranges } = useFetched([], () => got(api.GET('/api/ranges')))
+const ranges = useRanges()
 const options = computed(() =>
   (ranges.value ?? [])
     .filter((one) => one.id !== range.id)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { useRanges } from '@/lib/ranges'
 import { api, got, type Following } from '@/api/client'
 import { useCard } from '@/card/card'
 import FollowersView from '@/card/following/FollowersView.vue'
@@ -16,7 +17,7 @@ const chosen = ref<number[]>([])
 const held = ref<string[]>([])
 const owned = useOnlyOwned()
 const last = ref<Following | null>(null)
-const { data: ranges } = useFetched([], () => got(api.GET('/api/ranges')))
+const ranges = useRanges()
 const {
   data: moved,
   problem,
