@@ -8,6 +8,9 @@ from PIL import Image
 from playwright.sync_api import expect
 
 from e2e.tests.base import BrowserTestCase
+from server.accounts.models import Person
+from server.cards.models import StoredCard
+from server.demo.studio import example_names, keep_example
 
 OWN_PADS = (
     "\ufeffNr.;Farbe;L*;a*;b*;Discontinued\r\n"
@@ -38,6 +41,7 @@ class StoryTests(BrowserTestCase):
         self.cuts_a_strip_of_patterned_paper()
         self.plans_the_work()
         self.makes_the_card_at_the_desk()
+        self.makes_the_ducklings_to_their_end()
         self.writes_it_into_the_log()
         self.gives_the_recipe_away()
         self.takes_a_family_into_another_range()
@@ -434,10 +438,14 @@ class StoryTests(BrowserTestCase):
         pieces.get_by_role("button", name="words").first.click()
         self.choose("Lies on", "paper strip")
         words = self.page.get_by_role("region", name="The piece words")
+        # What nobody typed cannot be read or not: it is asked for where it lies.
+        expect(words.get_by_role("button", name=re.compile("put it on a strip"))).to_have_count(0)
+        words.get_by_label("What does it say?").fill("with all good wishes")
+        words.get_by_label("What does it say?").press("Enter")
         words.get_by_role("button", name=re.compile("put it on a strip")).click()
         expect(pieces).to_contain_text("strip under words")
         expect(words.get_by_role("button", name=re.compile("put it on a strip"))).to_have_count(0)
-        for _ in range(4):
+        for _ in range(5):
             self.button("Undo").click()
         expect(pieces).not_to_contain_text("paper strip")
 
@@ -506,6 +514,34 @@ class StoryTests(BrowserTestCase):
         self.heading("Everything is done.")
         self.page.get_by_role("link", name="Back to the plan").click()
         expect(self.page.get_by_text(f"{total} steps behind you")).to_be_visible()
+
+    def makes_the_ducklings_to_their_end(self):
+        """A picture is stamped straight on a panel of this one: it is coloured before that is glued."""
+        here = self.page.url
+        name = next(one for one in example_names() if one.startswith("Five ducklings"))
+        card = keep_example(Person.objects.get(name="River studio"), name)
+        self.go(f"/cards/{card.pk}/desk")
+        begin, done = self.button(re.compile("^Begin")), self.button(re.compile("^Done"))
+        told = self.page.get_by_text(re.compile(r"^\d+ of \d+ steps done$"))
+        begin.first.wait_for()
+        total, steps = int(told.inner_text().split()[2]), []
+        for number in range(1, total + 1):
+            begin.or_(done).first.wait_for()
+            if not done.count():
+                begin.click()
+            steps.append(self.page.get_by_role("article").get_by_role("heading", level=2).first.inner_text())
+            done.click()
+            if number < total:
+                expect(told).to_have_text(f"{number} of {total} steps done")
+        self.heading("Everything is done.")
+        self.assertEqual(steps[-1], "Write inside, and into its envelope")
+        gull = [
+            at for at, words in enumerate(steps) if words.startswith("Colour") and words.endswith("of gull")
+        ]
+        glued = next(at for at, words in enumerate(steps) if words.startswith("Glue flat"))
+        self.assertTrue(len(gull) > 3 and max(gull) < glued, steps)
+        StoredCard.objects.filter(pk=card.pk).delete()
+        self.page.goto(here)
 
     def writes_it_into_the_log(self):
         """The card is recorded with its steps, what was used instead and a photo, and is found again."""

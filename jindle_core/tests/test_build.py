@@ -13,14 +13,17 @@ from jindle_core.card.changes.build import (
     SetBuild,
     StartLayout,
 )
+from jindle_core.card.changes.every import changed
+from jindle_core.card.changes.palette import SetCard
 from jindle_core.card.layouts import STARTS, start
 from jindle_core.card.references import named
 from jindle_core.card.stored import card_from_json, card_to_json
+from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput
 from jindle_core.layers.folding import Fold
 from jindle_core.layers.pieces import BASE, WHITE_END, Across, Down, InkedOver, Kind, Raised
-from jindle_core.layers.sizing import laid_out
-from jindle_core.lengths import Length, Size, read_size
+from jindle_core.layers.sizing import cut_size, laid_out
+from jindle_core.lengths import OF_PIECES, Length, Size, read_size
 from jindle_core.material import End
 from jindle_core.tests.test_plan import some_card
 
@@ -200,3 +203,30 @@ class FacesTests(unittest.TestCase):
                 self.assertAlmostEqual(float(wide / high), proportion, delta=0.12 * proportion)
                 self.assertLessEqual(wide, plain.size.width.millimetres)
                 self.assertLessEqual(high, plain.size.height.millimetres)
+
+
+CARD = read_size("5 1/2", "4 1/4", "in")
+
+
+class SmallerTests(unittest.TestCase):
+    def test_words_stay_as_large_when_their_strip_goes(self):
+        card = changed(
+            Card("Heron", CARD),
+            AddPiece(Kind.STRIP, "strip", {"size": read_size("3", "3/4", "in", OF_PIECES)}),
+        )
+        card = changed(
+            card, AddPiece(Kind.LETTERING, "words", {"on": 1, "reveal": Length(4, "in"), "text": "hi"})
+        )
+        before = cut_size(card.build.piece(2), laid_out(CARD, card.build.pieces)[1], "in")
+        card = changed(card, RemovePiece(1))
+        self.assertEqual((card.build.piece(2).size, card.build.piece(2).on), (before, 0))
+
+    def test_on_a_smaller_card_finishing_pieces_lie_where_they_did_and_none_is_off_it(self):
+        place = {"right": Length(152, "in"), "below": Length(-110, "in")}
+        dot = {"size": read_size("1/8", "1/8", "in", OF_PIECES), "place": place}
+        card = changed(Card("Heron", CARD), AddPiece(Kind.FINISH, "dot", dot))
+        small = changed(card, SetCard(size=read_size("3", "2 1/2", "in")))
+        box, base = (laid_out(small.size, small.build.pieces)[key] for key in (1, 0))
+        self.assertTrue(box.inside(base))
+        back = changed(small, SetCard(size=CARD)).build.piece(1).place
+        self.assertLess(abs(back.right.ticks - 152), 3)

@@ -28,7 +28,7 @@ from jindle_core.layers.pieces import (
     Ring,
 )
 from jindle_core.layers.shapes import Side
-from jindle_core.layers.sizing import laid_out
+from jindle_core.layers.sizing import cut_size, laid_out
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
 from jindle_core.stored import declared
@@ -214,8 +214,14 @@ class RemovePiece:
     label = "removing a piece"
 
     def apply(self, card: Card) -> Card:
-        """The card without the piece."""
-        return checked(card, card.build.without_piece(self.key))
+        """The card without the piece; words that lay on it stay as large as they were."""
+        build = card.build
+        boxes = laid_out(card.size, build.face(self.key))
+        for piece in build.every:
+            if piece.on == self.key and piece.kind in WORDS and piece.size is None:
+                size = cut_size(piece, boxes[self.key], card.size.width.unit)
+                build = build.with_piece(replace(piece, reveal=None, size=size))
+        return checked(card, build.without_piece(self.key))
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,12 +10,14 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from jindle_core import figures
+from jindle_core.card.build import Build
 from jindle_core.card.waivers import subject
 from jindle_core.card.whole import Anchor, Card, Choice, Pair, PaletteColour, Waiver
 from jindle_core.contrast.rules import PairKind
 from jindle_core.errors import BadInput, Problem
+from jindle_core.layers.pieces import Kind, Piece
 from jindle_core.layers.sizing import laid_out
-from jindle_core.lengths import Size
+from jindle_core.lengths import Length, Size
 from jindle_core.material import End
 from jindle_core.media import FURTHER_COLUMNS
 from jindle_core.palettes.role import Role
@@ -49,9 +51,28 @@ class SetCard:
     def apply(self, card: Card) -> Card:
         name = card.name if self.name is None else checked_name(self.name)
         size = self.size or card.size
-        for face in card.build.faces:
+        build = card.build if size == card.size else _drawn_in(card.build, card.size, size)
+        for face in build.faces:
             laid_out(size, face)  # every piece follows, or says why it cannot
-        return replace(card, name=name, size=size)
+        return replace(card, name=name, size=size, build=build)
+
+
+def _drawn_in(build: Build, before: Size, after: Size) -> Build:
+    """Finishing pieces as far from where they lie as the card is large: on a smaller one none is off it."""
+    wide, high = (
+        getattr(after, side).millimetres / getattr(before, side).millimetres for side in ("width", "height")
+    )
+
+    def drawn(piece: Piece) -> Piece:
+        if piece.kind is not Kind.FINISH:
+            return piece
+        right, below = (
+            Length.near(off.millimetres * scale, off.unit)
+            for off, scale in ((piece.place.right, wide), (piece.place.below, high))
+        )
+        return replace(piece, place=replace(piece.place, right=right, below=below))
+
+    return build.with_pieces(lambda face: tuple(map(drawn, face)))
 
 
 @dataclass(frozen=True, slots=True)
