@@ -11,7 +11,7 @@ from jindle_core.colorimetry.spaces import as_lab
 from jindle_core.contrast.rules import Finding, PairKind, Status
 from jindle_core.contrast.stacked import Neighbour, StackStanding, examine_stack
 from jindle_core.layers.lettering import lettering_rule
-from jindle_core.layers.pieces import WORDS, Kind, Piece
+from jindle_core.layers.pieces import WORDS, Kind, Piece, Raised
 from jindle_core.layers.touching import Beside, lies_beside, rings
 from jindle_core.seen.pictures import Edge
 from jindle_core.seen.stack import Face, Stack
@@ -70,11 +70,25 @@ def standing(stack: Stack, beside: dict[int, list[Beside]]) -> dict[int, PieceSt
                     plain.append((piece, judged, [key for _, key in around]))
         found |= _pictures(stack, face, pictures)
     examined = examine_stack([judged for _, judged, _ in plain])
-    for (piece, judged, keys), (finding, name) in zip(plain, examined, strict=True):
+    for (piece, judged, keys), (found_of_it, name) in zip(plain, examined, strict=True):
+        finding = _as_meant(piece, judged, found_of_it)
         under = np.array([one.lab for one in judged.beside])
         upper = np.broadcast_to(np.array(judged.lab), under.shape)
         found[piece.key] = PieceStands(PairKind.MAT, finding, name, upper, under, np.array(keys))
     return found
+
+
+def _as_meant(piece: Piece, judged: StackStanding, finding: Finding) -> Finding:
+    """What is found of a piece; white that stands on white, or is stitched there, is meant to show no more
+    than its shadow."""
+    is_relief = piece.raised is not Raised.FLAT or piece.stitched
+    labs = np.array([judged.lab, *(one.lab for one in judged.beside)])
+    white = (labs[:, 0] >= figures.contrast.WHITE_L) & (
+        np.hypot(labs[:, 1], labs[:, 2]) <= figures.contrast.WHITE_C
+    )
+    if finding.status is Status.HOLDS or not is_relief or not white.all():
+        return finding
+    return Finding(Status.HOLDS, finding.figure, finding.limit, "only its shadow shows, as is meant")
 
 
 def _by_sides(stack: Stack, key: int) -> bool:

@@ -12,6 +12,7 @@ SPREAD_LEAST = 0.01  # of a card below which a colour has no weight in its light
 SPREAD_LIGHT_L = 70.0  # from here light; dark is what can carry lettering on a light ground
 ONCE_LEAST = 2  # places in which a colour returns: once looks like an accident
 BESIDE_LEAST = 0.05  # of a piece's edge: what lies along less of it is not judged
+WHITE_L, WHITE_C = 88.0, 6.0  # from there up, and so near to grey, card passes for white
 MELTS_L = 5.0  # ΔL* below which squinting melts two colours together
 PALETTE_SPAN = 45.0  # ΔL* lightest to darkest
 # Nothing fails for what no eye and no ruler tells apart: within so much of its limit, or so small a part of a

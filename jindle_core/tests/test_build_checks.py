@@ -337,6 +337,18 @@ class StackTests(BuildChecksTestCase):
         large = changed(self.full_card(), SetCard(size=read_size("20", "20", "in")))
         self.assertIn("make one", self.found(self.add(large, "panel", reveal="1/4"), "envelope").reason)
 
+    def test_white_on_white_is_meant_where_it_stands_up(self):
+        card = self.add(self.full_card(), "panel", Kind.PANEL, WHITE_END, width="3", height="3")
+        self.assertEqual(self.found(card, "stands:1").status, "fails")
+        for told in ({"raised": Raised.TAPE}, {"stitched": True}):
+            found = self.found(self.edit(card, 1, **told), "stands:1")
+            self.assertEqual((found.status, "shadow" in found.reason), ("holds", True))
+        slate = self.edit(card, 1, material=SLATE, raised=Raised.TAPE)
+        on_slate = self.add(
+            slate, "label", Kind.PANEL, SLATE, on=1, width="1", height="1", raised=Raised.TAPE
+        )
+        self.assertEqual(self.found(on_slate, "stands:2").status, "fails")
+
     def test_let_be_until_the_piece_changes(self):
         card = self.edit(self.built(), 1, material=MIST)
         count = len(self.open(card))
