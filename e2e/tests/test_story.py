@@ -888,7 +888,7 @@ class StoryTests(BrowserTestCase):
             self.page.get_by_role("link", name="Print it in true size").click()
         self.assertTrue(Path(download.value.path()).read_bytes().startswith(b"%PDF"))
         self.page.get_by_role("link", name="Work").click()
-        self.button("Done: Cut, score and fold the base, 4 cards").click()
+        self.button(re.compile("^Done: Cut, score and fold the base.*, 4 cards$")).click()
         expect(self.page.get_by_text("1 step behind you")).to_be_visible()
         self.page.get_by_role("navigation", name="Parts").get_by_role("link", name="Record").click()
         self.page.get_by_label("Occasion").fill("the regatta")

@@ -197,7 +197,8 @@ def _of_spectra(spectra: Array, sheet: CgatsSheet, names: dict[str, int]) -> Arr
         said = _numbers(sheet, (names[f"LAB_{axis}"] for axis in "LAB"))
     except BadInput:
         return lab  # what is not needed may be anything
-    return np.where((np.abs(said - lab) <= _ROUNDED).all(axis=1)[:, None], said, lab)
+    same = np.abs(said - lab).max(axis=1, keepdims=True) <= _ROUNDED
+    return np.where(same, said, lab)
 
 
 def _spectra(sheet: CgatsSheet, waves: dict[int, int]) -> Array:

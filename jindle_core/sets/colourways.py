@@ -4,7 +4,7 @@ from collections import Counter
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
-from itertools import islice, zip_longest
+from itertools import count, islice, zip_longest
 from typing import NamedTuple
 
 import numpy as np
@@ -13,7 +13,7 @@ from jindle_core import figures
 from jindle_core.card.changes.build import EditPiece, SetBuild
 from jindle_core.card.changes.every import AnyChange, changed
 from jindle_core.card.changes.ground import SetGround
-from jindle_core.card.changes.palette import Reanchor
+from jindle_core.card.changes.palette import EditColour, Reanchor
 from jindle_core.card.changes.pictures import SetFamilies
 from jindle_core.card.ground import Ground
 from jindle_core.card.pictures import Area
@@ -22,6 +22,7 @@ from jindle_core.checked.check import Check
 from jindle_core.checked.compared import gives_way, holding
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import Array, hue_to_lab, lab_to_hue
 from jindle_core.colorimetry.views import Shades
 from jindle_core.contrast.rules import Status
@@ -125,7 +126,7 @@ class Colourway:
     def keeps(self) -> list[tuple[str, int, int]]:
         """What it keeps: in words, how many of how many that held."""
         lost = {one.key for one in self.gives_way}
-        found = [("which is lighter", *self.order)]
+        found = [("light and dark", *self.order)]
         for words, kinds in _KEPT.items():
             keys = [one.key for one in self.held if one.id.kind in kinds]
             found.append((words, sum(key not in lost for key in keys), len(keys)))
@@ -305,6 +306,7 @@ class Colourways:
         spots = {one.id: at for at, one in enumerate(self._landing.spots)}
         palette = list(self._palette(spots, landed))
         yield from palette
+        yield from self._renamed(palette)
         then = self._seen.card
         for change in palette:
             then = change.apply(then)
@@ -331,6 +333,18 @@ class Colourways:
             elif place != self._landing.spots[at].place:
                 anchor = Anchor(supplies.rows[place].id, supplies.lab_at(place), supplies.provenance(place))
                 yield Reanchor(colour.key, anchor)
+
+    def _renamed(self, palette: Sequence[Reanchor]) -> Iterator[EditColour]:
+        """What has another hue by now is called by it: a “reed” that is purple misleads."""
+        names = {colour.name for colour in self._seen.card.colours}
+        for change in palette:
+            was = self._seen.palette.end_lab(End("palette", change.key))
+            called = hue_family(change.anchor.lab)
+            if hue_family(_lab(was)).split()[-1] != called.split()[-1]:
+                free = (called if n == 1 else f"{called} {n}" for n in count(1))
+                name = next(one for one in free if one not in names)
+                names.add(name)
+                yield EditColour(change.key, name=name)
 
     def _ids(self, spots: Mapping[str, int], landed: Landed, kind: str) -> dict[int, int]:
         """By the id of what lay at each spot of a kind the id of what takes its place."""

@@ -15,6 +15,7 @@ from jindle_core.card.changes.pictures import EditAreas
 from jindle_core.card.references import named
 from jindle_core.card.sound import sound
 from jindle_core.card.whole import Anchor, Card
+from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import lab_to_hue
 from jindle_core.errors import BadInput
 from jindle_core.families.recipes import Thing
@@ -156,13 +157,28 @@ class ColourwayTests(unittest.TestCase):
                     self.assertGreater((now[i] - now[j]) * np.sign(was[i] - was[j]), 0)
             self.assertLess(np.abs(now - was).mean(), 4)
 
+    def test_a_colour_with_another_hue_is_not_called_by_the_old_one(self):
+        renamed = 0
+        for one in self.found:
+            before = {colour.key: colour for colour in SEEN.card.colours}
+            names = [colour.name for colour in one.seen.card.colours]
+            self.assertEqual(len(set(names)), len(names))
+            for colour in one.seen.card.colours:
+                was, now = (hue_family(each.anchor.lab).split()[-1] for each in (before[colour.key], colour))
+                if was == now:
+                    self.assertEqual(colour.name, before[colour.key].name)
+                elif colour.name != before[colour.key].name:
+                    renamed += 1
+                    self.assertIn(now, colour.name)
+        self.assertGreater(renamed, 0)
+
     def test_what_is_kept_is_counted(self):
         for one in self.found:
             told = {words: (kept, of) for words, kept, of in one.keeps}
-            kept, of = told["which is lighter"]
+            kept, of = told["light and dark"]
             self.assertLessEqual(kept, of)
             self.assertEqual(told["contrast"][0], told["contrast"][1])
-            lost = sum(of - kept for words, (kept, of) in told.items() if words != "which is lighter")
+            lost = sum(of - kept for words, (kept, of) in told.items() if words != "light and dark")
             self.assertLessEqual(lost, len(one.gives_way))
 
     def test_what_is_held_stays(self):

@@ -72,7 +72,7 @@ const cut = computed(() => cutting.value?.sheets ?? [])
               <td class="max-w-48 truncate pr-5">{{ one.name }}</td>
               <td class="pr-5 whitespace-nowrap">{{ one.size }}</td>
               <td class="pr-5">{{ one.count }}</td>
-              <td class="max-w-48 truncate pr-5">{{ one.material }}</td>
+              <td class="max-w-64 pr-5 break-words">{{ one.material }}</td>
               <td class="text-xs">{{ one.out_of || one.direction }}</td>
             </tr>
           </tbody>
@@ -97,7 +97,7 @@ const cut = computed(() => cutting.value?.sheets ?? [])
                   {{ one.blank }}{{ one.out_of && `, out of ${one.out_of}` }}
                 </td>
                 <td class="pr-5">{{ one.count }}</td>
-                <td class="max-w-48 truncate">{{ one.material }}</td>
+                <td class="max-w-64 break-words">{{ one.material }}</td>
               </tr>
             </tbody>
           </table>
