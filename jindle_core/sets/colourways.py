@@ -23,7 +23,7 @@ from jindle_core.checked.compared import gives_way, holding
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
-from jindle_core.colorimetry.spaces import Array, hue_to_lab, lab_to_hue
+from jindle_core.colorimetry.spaces import Array, as_lab, hue_to_lab, lab_to_hue
 from jindle_core.colorimetry.views import Shades
 from jindle_core.contrast.rules import Status
 from jindle_core.errors import BadInput, Problem
@@ -340,7 +340,7 @@ class Colourways:
         for change in palette:
             was = self._seen.palette.end_lab(End("palette", change.key))
             called = hue_family(change.anchor.lab)
-            if hue_family(_lab(was)).split()[-1] != called.split()[-1]:
+            if hue_family(as_lab(was)).split()[-1] != called.split()[-1]:
                 free = (called if n == 1 else f"{called} {n}" for n in count(1))
                 name = next(one for one in free if one not in names)
                 names.add(name)
