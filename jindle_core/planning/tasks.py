@@ -144,15 +144,15 @@ class _Making:
             once=by.once,
         )  # fmt: skip
 
-    def _sizes(self, pieces: Iterable[Piece]) -> Iterator[Step]:
-        """To which size pieces are cut, those that are alike told together."""
+    def _sizes(self, pieces: Iterable[Piece], blanks: bool = True) -> Iterator[Step]:
+        """To which size pieces are cut, those that are alike told together; and the blanks that they come of."""
         found = Counter(
             (piece.name, self._stack.cut_to(piece), blank(self._stack, piece)) for piece in pieces
         )
         for (name, size, of), times in found.items():
             often = f", {times} times" if times > 1 else ""
             yield Step(f"{name}{often}:", measures=(size,))
-            if of is not None:
+            if of is not None and blanks:
                 yield Step(f"out of a blank{often} of", measures=(of,))
 
     # --- Pictures.
@@ -332,7 +332,7 @@ class _Making:
         words = f"Cut out {coloured.picture.name}" + (f", {len(cut)} times" if len(cut) > 1 else "")
         return Task(
             f"out:{coloured.picture.key}", Work.CUT_OUT, words, minutes, Tool.SCISSORS, tuple(after), keys,
-            steps=tuple(step for step in self._sizes(cut) if "blank" not in step.words),
+            steps=tuple(self._sizes(cut, blanks=False)),
             hazards=frozenset({Hazard.BLADE}),
         )  # fmt: skip
 
@@ -446,22 +446,20 @@ class _Making:
         within, before = [piece for piece in inside if piece.raised is Raised.FLAT], list[After]()
         yield from self._trim_raised("trim-inside-raised", inside)
         if inside:
-            yield from self._laid("inside", Work.INSIDE, inside, self._ready_of(inside), "Glue inside")
+            yield self._laid("inside", Work.INSIDE, inside, self._ready_of(inside), "Glue inside")
             before.append(After("inside", 0, "nothing may be raised before the inside is done"))
             yield from self._trim("trim-inside", within, After("inside", figures.work.GLUE_HOLDS, _HOLDS))
             before.append(After("trim-inside", 0, "nothing may be raised before the inside is done"))
         low = [piece for piece in front if piece.raised is Raised.FLAT]
         raised = [piece for piece in front if piece.raised is not Raised.FLAT]
         if low:
-            yield from self._laid("flat", Work.GLUE, low, self._ready_of(low), "Glue flat")
+            yield self._laid("flat", Work.GLUE, low, self._ready_of(low), "Glue flat")
             before.append(After("flat", figures.work.GLUE_HOLDS, _HOLDS))
             yield from self._trim("trim", low, After("flat", figures.work.GLUE_HOLDS, _HOLDS))
             before.append(After("trim", 0, "what hangs over is trimmed before anything is raised"))
         yield from self._trim_raised("trim-raised", raised)
         if raised:
-            yield from self._laid(
-                "raise", Work.RAISE, raised, [*before, *self._ready_of(raised)], "Raise on foam"
-            )
+            yield self._laid("raise", Work.RAISE, raised, [*before, *self._ready_of(raised)], "Raise on foam")
 
     def _trim_raised(self, key: str, pieces: Sequence[Piece]) -> Iterator[Task]:
         """A trimmed piece that is raised: marked where it will lie, and cut before it lies on foam."""
@@ -500,13 +498,11 @@ class _Making:
                 use = f": it could be {listed(one.could_be)}" if one.could_be else ", for a filler elsewhere"
                 yield Step(f"Keep the {one.text(one.unit)} that falls off {one.name}{use}.")
 
-    def _laid(
-        self, key: str, work: Work, pieces: Sequence[Piece], after: Sequence[After], verb: str
-    ) -> Iterator[Task]:
+    def _laid(self, key: str, work: Work, pieces: Sequence[Piece], after: Sequence[After], verb: str) -> Task:
         each = figures.work.GLUE_RAISED if work is Work.RAISE else figures.work.GLUE_FLAT
         keys = tuple(piece.key for piece in pieces)
         words = f"{verb}: {listed(piece.name for piece in pieces)}"
-        yield Task(key, work, words, each * len(pieces), Tool.GLUE, _once(after), keys)
+        return Task(key, work, words, each * len(pieces), Tool.GLUE, _once(after), keys)
 
     def finishing(self) -> Iterator[Task]:
         """Finishing pieces and glitter, when all is put together."""
