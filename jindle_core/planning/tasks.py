@@ -145,7 +145,7 @@ class _Making:
         )  # fmt: skip
 
     def _sizes(self, pieces: Iterable[Piece], blanks: bool = True) -> Iterator[Step]:
-        """To which size pieces are cut, those that are alike told together; and the blanks that they come of."""
+        """To which size pieces are cut, like ones told together, and the blanks that they come of."""
         found = Counter(
             (piece.name, self._stack.cut_to(piece), blank(self._stack, piece)) for piece in pieces
         )

@@ -138,6 +138,14 @@ describe('what is pressed without a network', () => {
     expect(outbox.count).toBe(0)
   })
 
+  it('is taken over from where an older version kept it in the open', () => {
+    localStorage.clear()
+    localStorage.setItem('jindle-kept-Ann', JSON.stringify([step('base')]))
+    signIn('Ann')
+    expect(useOutbox().count).toBe(1)
+    expect(Object.keys(localStorage)).toEqual(['jindle-kept-1'])
+  })
+
   it('is never sent where another has signed in meanwhile', async () => {
     signedIn()
     const outbox = useOutbox()

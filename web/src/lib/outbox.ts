@@ -60,9 +60,21 @@ export const useOutbox = defineStore('outbox', () => {
   const notices = useNotices()
   const shelf = () => (session.person ? `jindle-kept-${session.person.id}` : '')
   const marks = ref<Mark[]>([])
-  watch(shelf, () => (marks.value = read()), { immediate: true, flush: 'sync' })
+  watch(shelf, () => (marks.value = (closeOpen(), read())), { immediate: true, flush: 'sync' })
   const takeTurn = inTurn()
 
+  /** What an older version kept in the open, under a name, is closed like the rest. */
+  function closeOpen() {
+    const open = `jindle-kept-${session.person?.name}`
+    const kept = session.person && localStorage.getItem(open)
+    if (!kept?.startsWith('[')) return
+    try {
+      write([...read(), ...JSON.parse(kept)])
+      localStorage.removeItem(open)
+    } catch {
+      return // no room: it stays where it is
+    }
+  }
   function read(): Mark[] {
     const kept = session.person && localStorage.getItem(shelf())
     try {
