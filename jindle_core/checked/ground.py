@@ -55,7 +55,7 @@ def join_checks(grounded: Grounded) -> list[Check]:
     """How each pad meets the next; not what cannot be predicted."""
     found = []
     for at, join in enumerate(grounded.joins):
-        if grounded.is_predicted(at):
+        if grounded.is_predicted(at) and at not in grounded.unmet:
             title = f"{_name(grounded, at)} into {_name(grounded, at + 1)}"
             kept = f"{percent(join.kept, figures.grounds.MUD_SHARE)} of the colour kept"
             status = Status.LOOK_AGAIN if join.meeting is Meeting.MUDDY else Status.HOLDS

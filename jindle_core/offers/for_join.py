@@ -9,7 +9,7 @@ from jindle_core.blending.inks import seen_on
 from jindle_core.blending.joins import Join, Meeting
 from jindle_core.blending.meeting import BLENDED
 from jindle_core.blending.orders import best_order, is_rainbow, overlaps
-from jindle_core.blending.painting import LAYERED
+from jindle_core.blending.painting import LAYERED, GroundShape
 from jindle_core.blending.rainbows import rainbows
 from jindle_core.blending.ways import WayKind, WayOut, ways_out
 from jindle_core.card.ground import PadUse
@@ -82,7 +82,8 @@ def rainbow_offers(grounded: Grounded, owned: bool) -> list[RainbowOffer]:
     supplies, offers = grounded.supplies, []
     for one in rainbows(supplies.dabs(places), card=grounded.card):
         pads = tuple(PadUse(supplies.rows[int(places[at])].id) for at in one.places)
-        laid = grounded.with_ground(replace(grounded.ground, pads=pads))
+        # In bands, however the ground lies now: through stencils nothing is blended.
+        laid = grounded.with_ground(replace(grounded.ground, pads=pads, shape=GroundShape.BANDS))
         offers.append(RainbowOffer(one.whole, one.gap, _best_order(laid)))
     return offers
 

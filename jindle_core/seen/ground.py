@@ -21,6 +21,8 @@ from jindle_core.prediction.stocks import WHITE_CARD, card_lab
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.colours import RangeFacts, Supplies
 
+_LOOKED = 80  # places a side of the panel, where openings of stencils are looked at
+
 
 @dataclass(frozen=True)
 class Grounded:
@@ -132,6 +134,23 @@ class Grounded:
         """How each pad meets the next."""
         return list(self.row.joins)
 
+    @cached_property
+    def unmet(self) -> frozenset[int]:
+        """The places of pads that do not meet the next: their stencils' openings lie beside each other."""
+        if self.ground.shape is not GroundShape.STENCILS or len(self.pads) < 2:
+            return frozenset()
+        side = (np.arange(_LOOKED) + 0.5) / _LOOKED
+        x, y = (one.ravel() for one in np.meshgrid(side, side))
+        there = at_points(self._stencilled(back=False), x, y) > 0
+        least = figures.contrast.NEGLIGIBLE
+        return frozenset(
+            at
+            for at in range(len(self.pads) - 1)
+            if at not in self.together
+            and (there[:, at] & there[:, at + 1]).sum()
+            < least * min(there[:, at].sum(), there[:, at + 1].sum())
+        )
+
     def is_predicted(self, at: int) -> bool:
         """Whether the join after a pad can be predicted at all."""
         return all(self.known(place).predicted for place in self.places[at : at + 2])
@@ -141,12 +160,15 @@ class Grounded:
         """Which pad lies where."""
         plan, joints = self.ground, self.row.joints
         if plan.shape is GroundShape.STENCILS and joints:
-            size = self.palette.card.size
-            laid = [Layer(self.pads[at[0]].stencil, tuple(joints[n] for n in at)) for at in self.layers]
-            found = stencilled(laid, float(size.width.millimetres / size.height.millimetres), plan.back)
+            found = self._stencilled(plan.back)
         else:
             found = painting(plan.shape, joints, plan.across, plan.tinted)
         return from_one_side(found) if plan.one_side and joints else found
+
+    def _stencilled(self, back: bool) -> tuple[Field, ...]:
+        size, joints = self.palette.card.size, self.row.joints
+        laid = [Layer(self.pads[at[0]].stencil, tuple(joints[n] for n in at)) for at in self.layers]
+        return stencilled(laid, float(size.width.millimetres / size.height.millimetres), back)
 
     def inks_on(self, x: np.ndarray, y: np.ndarray) -> Inks:
         """What lies at points (k,) of the panel."""

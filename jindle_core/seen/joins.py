@@ -51,6 +51,8 @@ def _seen(
     rough = any(grounded.known(place).rough for place in grounded.places[at : at + 2])
     brushed = grounded.row.is_brushed(at)
     sigma = max(grounded.sigma(one) for one in range(at, min(at + 2, len(grounded.pads))))
+    if at in grounded.unmet:
+        return JoinSeen(None, "they do not meet", rough, brushed, sigma, dry, damp)
     if not grounded.is_predicted(at):
         return JoinSeen(None, "not predicted", rough, brushed, sigma, dry, damp)
     return JoinSeen(join.meeting, join.words, rough, brushed, sigma, dry, damp)

@@ -1,11 +1,13 @@
 """Checks of a card's ground, as its maker meets them, and what mends each."""
 
 import unittest
+from dataclasses import replace
 
 from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.joins import Meeting
 from jindle_core.blending.painting import GroundShape
 from jindle_core.blending.standing import Wish
+from jindle_core.blending.stencils import Stencil, StencilForm
 from jindle_core.blending.ways import WayKind
 from jindle_core.card.changes.every import changed
 from jindle_core.card.changes.ground import SetGround
@@ -17,9 +19,10 @@ from jindle_core.checked.whole import CheckedCard
 from jindle_core.lengths import read_size
 from jindle_core.line_art.drawing import LineDrawing, Shape
 from jindle_core.media import Medium
-from jindle_core.offers.for_join import join_offers, together
+from jindle_core.offers.for_join import join_offers, rainbow_offers, together
 from jindle_core.palettes.role import Role
 from jindle_core.prediction.behaviour import Hand
+from jindle_core.seen.joins import joins_seen
 from jindle_core.seen.whole import SeenCard
 from jindle_core.supplies.colours import Kept, RangeFacts, Supplies, SupplyColour
 
@@ -198,6 +201,38 @@ class GroundChecksTests(unittest.TestCase):
         bought = join_offers(ground, 0, owned=False)
         self.assertLessEqual({one.kind for one in offers}, {*WayKind})
         self.assertGreaterEqual(len(bought), len([one for one in offers if one.brought is None]))
+
+    def test_where_openings_do_not_meet_no_join_is_judged(self):
+        def half(left, right):
+            ring = ((left, 0.1), (right, 0.1), (right, 0.9), (left, 0.9))
+            return Stencil(StencilForm.OWN, (ring,), 5.5 / 4.25)
+
+        def judged(first, second):
+            pads = [
+                replace(pad, stencil=one)
+                for pad, one in zip(self.use("moss", "plum"), (first, second), strict=True)
+            ]
+            card = changed(self.laid("moss"), SetGround({"pads": tuple(pads), "shape": GroundShape.STENCILS}))
+            ground = self.checked(card).seen.ground
+            return self.check(card, "join 0"), joins_seen([(ground, dict(enumerate(ground.joins)))])[0][
+                0
+            ].words
+
+        apart, words = judged(half(0.05, 0.45), half(0.55, 0.95))
+        self.assertEqual((apart, words), (None, "they do not meet"))
+        over, words = judged(half(0.05, 0.6), half(0.4, 0.95))
+        self.assertIn("muddy", over.finding.reason)
+        self.assertNotEqual(words, "they do not meet")
+
+    def test_a_rainbow_is_laid_in_bands_whatever_the_ground_is_now(self):
+        bands, stencils = (
+            rainbow_offers(self.checked(self.laid("moss", shape=shape)).seen.ground, owned=False)
+            for shape in (GroundShape.BANDS, GroundShape.STENCILS)
+        )
+        self.assertTrue(bands)
+        self.assertEqual(
+            [one.order.after.ground for one in bands], [one.order.after.ground for one in stencils]
+        )
 
     def test_another_order_and_what_three_make(self):
         ground = self.checked(self.laid("moss", "plum", "pond")).seen.ground
