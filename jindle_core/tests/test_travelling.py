@@ -97,6 +97,8 @@ class FileTests(unittest.TestCase):
             (file_of(format="jindle range"), "no Jindle recipe"),
             (file_of(version=2), "version 2; this Jindle reads versions up to 1"),
             (file_of(version=True), "version True"),
+            (file_of(name=" "), "no name"),
+            (file_of(name=None), "no name"),
             (file_of(card__version=99), "forms up to"),
             (file_of(card=None), "card"),
             (file_of(card__pictures__0__areas=many), "areas"),

@@ -81,6 +81,8 @@ def read_recipe(content: bytes) -> RecipeFile:
     if type(version) is not int or not 1 <= version <= VERSION:
         words = f"This recipe is of version {version!r:.20}; this Jindle reads versions up to {VERSION}."
         raise BadInput(Problem(words, field="file", value=str(version)[:20]))
+    if not isinstance(found.get("name"), str) or not found["name"].strip():
+        raise BadInput(Problem("This recipe has no name.", field="file", expected='a "name"'))
     return RecipeFile(told_from_json(found), tuple(_pictures(found.get("pictures", []))))
 
 
