@@ -264,6 +264,7 @@ SPECTACULAR_SETTINGS = {
         "Arranged": "server.cards.building.arranging_serializers.HOW_CHOICES",
         "EndSource": "server.cards.serializers.SOURCES",
         "MaterialSource": "server.cards.serializers.MATERIALS",
+        "StockSource": "server.cards.serializers.STOCKS",
         "CutShape": "server.cards.building.serializers.SHAPE_CHOICES",
         "Making": "server.cards.building.serializers.MADE_CHOICES",
         "Side": "server.cards.building.serializers.SIDE_CHOICES",

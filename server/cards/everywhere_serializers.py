@@ -12,6 +12,7 @@ from jindle_core.card.references import Use
 from server.cards.change_serializers import ChangeSerializer, kind_field
 from server.cards.serializers import (
     STATUS_CHOICES,
+    STOCKS,
     AnchorRequestSerializer,
     DeskSerializer,
     MaterialSerializer,
@@ -99,10 +100,17 @@ class UsageSerializer(serializers.Serializer):
     needed = serializers.BooleanField(help_text="no where other pieces cover it")
 
 
+class StockSerializer(serializers.Serializer):
+    """What something is of, as it is told."""
+
+    source = serializers.ChoiceField(choices=STOCKS)  # type: ignore[assignment]
+    id = serializers.IntegerField()
+
+
 class UsedSerializer(serializers.Serializer):
     """Something that the card uses, and where."""
 
-    end = MaterialSerializer()
+    end = StockSerializer()
     words = serializers.CharField()
     medium = serializers.CharField()
     shades = ShadesSerializer()

@@ -32,6 +32,7 @@ STAGES = ("palette", "colouring", "background", "build", "contrast")
 FOLD_CHOICES = [(one.value, one.value) for one in Fold]
 SOURCES = ("palette", "supply", "white")
 MATERIALS = (*SOURCES, "sheet")
+STOCKS = (*MATERIALS, "vellum", "ribbon")  # what something is cut out of
 
 
 # --- What it takes.
@@ -137,6 +138,12 @@ class MaterialViewSerializer(EndViewSerializer):
     """What a piece is of."""
 
     source = serializers.ChoiceField(choices=MATERIALS)
+
+
+class StockViewSerializer(EndViewSerializer):
+    """What a piece is cut out of."""
+
+    source = serializers.ChoiceField(choices=STOCKS)
 
 
 class PairSerializer(serializers.Serializer):

@@ -8,7 +8,7 @@ from jindle_core import figures
 from jindle_core.cutting.grain import Grain
 from jindle_core.lengths import OF_SHEETS, read_size
 from server.cards.building.serializers import GRAIN_CHOICES, PlacedBoxSerializer
-from server.cards.serializers import UNIT_CHOICES, MaterialViewSerializer
+from server.cards.serializers import UNIT_CHOICES, StockViewSerializer
 
 
 class SheetsQuery(serializers.Serializer):
@@ -71,7 +71,7 @@ class LeftSerializer(PlacedBoxSerializer):
 class SheetSerializer(serializers.Serializer):
     """A sheet, what is cut out of it, and what is left."""
 
-    material = MaterialViewSerializer()
+    material = StockViewSerializer()
     width = serializers.FloatField()
     height = serializers.FloatField()
     cuts = SheetCutSerializer(many=True)

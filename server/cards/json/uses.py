@@ -54,6 +54,8 @@ def _used_told(inventory: Inventory, one: UsedThing, units: str) -> Told:
 _OTHER = {
     "sheet": "patterned sheet",
     "white": "white card",
+    "vellum": "vellum",
+    "ribbon": "ribbon",
     "palette": "of a palette colour",
     "supply": "gone",
 }

@@ -39,6 +39,24 @@ class EverywhereTests(ApiTestCase):
         self.assertTrue(all(size.endswith(" mm") for size in sizes))
         self.assertEqual(told["covered"], [])
 
+    def test_vellum_and_ribbon_are_told_as_what_they_are(self):
+        card = self.card
+        for kind in ("vellum", "ribbon"):
+            card = self.change(
+                card, kind="add_piece", piece_kind=kind, name=kind, unit="in", on=0, width="2", height="1"
+            )
+        used = {one["end"]["source"]: one for one in self.asked("get", "uses")["used"]}
+        self.assertEqual(
+            {one: used[one]["medium"] for one in ("vellum", "ribbon")},
+            {"vellum": "vellum", "ribbon": "ribbon"},
+        )
+        sheets = self.asked("get", "build/cutting?width=8 1/2&height=11&unit=in&count=1")["sheets"]
+        self.assertIn("vellum", {one["material"]["source"] for one in sheets})
+        self.assertNotIn("ribbon", {one["material"]["source"] for one in sheets})
+        for kind in ("vellum", "ribbon"):
+            self.asked("get", f"instead?source={kind}&id=0", status=400)
+        self.ask("get", f"cards/{card['id']}/plan")
+
     def test_a_dry_marker_is_taken_out_of_the_whole_card(self):
         self.dry("FERN-2")
         card = self.ask("get", f"cards/{self.card['id']}")

@@ -8,8 +8,9 @@ import AppDialog from '@/ui/AppDialog.vue'
 import FindColour, { type Picked } from '@/ui/FindColour.vue'
 import TheFigure from '@/ui/TheFigure.vue'
 
-/** Something else instead of what the card uses, wherever it does: one press. */
+/** Something else instead of a supply that the card uses, wherever it does: one press. */
 const { thing } = defineProps<{ thing: Used }>()
+const old = { source: 'supply' as const, id: thing.end.id }
 const emit = defineEmits<{ close: [] }>()
 const store = useCard()
 const session = useSession()
@@ -17,7 +18,7 @@ const finding = ref(false)
 const { data } = useFetched([], () =>
   got(
     api.GET('/api/cards/{id}/instead', {
-      params: { path: { id: store.card!.id }, query: thing.end },
+      params: { path: { id: store.card!.id }, query: old },
     }),
   ),
 )
@@ -27,8 +28,7 @@ async function take(mend: Mend) {
 async function pick(picked: Picked) {
   if (!('swatch' in picked)) return
   const supply = { source: 'supply' as const, id: picked.swatch.id }
-  if (await store.change({ kind: 'use_instead', old: thing.end, new: supply, areas: [] }))
-    emit('close')
+  if (await store.change({ kind: 'use_instead', old, new: supply, areas: [] })) emit('close')
 }
 </script>
 
