@@ -23,6 +23,7 @@ const one = {
   keeps: [
     { words: 'contrast', kept: 9, of: 9 },
     { words: 'shading families', kept: 4, of: 5 },
+    { words: 'skin', kept: 9, of: 10 },
   ],
   gives_way: [{ title: 'Family of wing', words: 'it jumps' }],
   supplies: 25,
@@ -35,7 +36,7 @@ describe('a proposal', () => {
     expect(place.textContent).toContain('29 of 30 checks still hold')
     expect(place.textContent).toContain('1 of 25 supplies to get')
     expect(place.textContent!.replace(/\s+/g, ' ')).toContain(
-      'contrast all 9shading families 4 of 5',
+      'contrast: as beforeshading families: partlyskin: nearly as before',
     )
     expect(place.textContent).toContain('Family of wing: it jumps')
     const whole = { ...one, gives_way: [], lacking: [] }
