@@ -28,6 +28,7 @@ BROKEN = MappingProxyType({"order": 30.0, "mud": 40.0, "twice": 50.0, "family": 
 # A value may be off by so many degrees, or weaker by such a share, where its areas find no family else.
 VALUE_TURNS, VALUE_SHARES = (0.0, -10.0, 10.0, -20.0, 20.0), (1.0, 0.8, 0.6)
 
+NEARLY_KEPT = 0.9  # of what held: one in ten is looked for before it is seen
 MOST_MEMBERS = 40  # cards of a set: more than anybody makes in one go
 MOST_CUT = 3000  # pieces of one cutting plan: packed in some seconds
 # The squint test of two cards: a grid of so many points a side; L* of deviation below which there is no

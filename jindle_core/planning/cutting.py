@@ -3,8 +3,8 @@
 Places on a sheet are in millimetres from its top left.
 """
 
-from collections import defaultdict
-from collections.abc import Callable
+from collections import Counter, defaultdict
+from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass
 from fractions import Fraction
 from functools import cached_property
@@ -20,6 +20,7 @@ from jindle_core.layers.pieces import BASE, SHAPED, Kind, Piece
 from jindle_core.lengths import Length, Size, read_size
 from jindle_core.material import End
 from jindle_core.media import Medium
+from jindle_core.planning.step import Step
 from jindle_core.seen.stack import Stack
 
 _GRAIN = 1 / 320  # mm
@@ -115,6 +116,16 @@ def blank(stack: Stack, piece: Piece) -> Size | None:
     if not piece.of_sheet or not is_by_die(stack, piece):
         return None
     return _larger(stack.cut_to(piece), Length(2 * figures.cutting.DIE_ROOM[stack.unit], stack.unit))
+
+
+def sizes(stack: Stack, pieces: Iterable[Piece], blanks: bool = True) -> Iterator[Step]:
+    """To which size pieces are cut, like ones told together, and the blanks that they come of."""
+    found = Counter((piece.name, stack.cut_to(piece), blank(stack, piece)) for piece in pieces)
+    for (name, size, of), times in found.items():
+        often = f", {times} times" if times > 1 else ""
+        yield Step(f"{name}{often}:", measures=(size,))
+        if of is not None and blanks:
+            yield Step(f"out of a blank{often} of", measures=(of,))
 
 
 @dataclass(frozen=True)

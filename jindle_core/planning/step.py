@@ -1,5 +1,6 @@
 """What is one thing to do, with what, to what, and what is waited for before it?"""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from enum import StrEnum
 from functools import partial
@@ -46,3 +47,14 @@ class Step:
 
 def _measure(units: str, one: Size | Length) -> str:
     return one.text(units) if isinstance(one, Size) else f"{one.text(units)} {units}"
+
+
+_NAMED = 4
+
+
+def listed(names: Iterable[str]) -> str:
+    """Names as they are said, each once; of many the first."""
+    every = list(dict.fromkeys(names))
+    shown = every[:_NAMED]
+    more = f" and {len(every) - _NAMED} more" if len(every) > _NAMED else ""
+    return ", ".join(shown) + more

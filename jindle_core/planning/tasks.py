@@ -1,25 +1,22 @@
 """What is to be done for a card, all of it derived from how it is planned?"""
 
-from collections import Counter, defaultdict
-from collections.abc import Collection, Generator, Iterable, Iterator, Mapping, Sequence
+from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
-from functools import cached_property
 
 from jindle_core import figures
-from jindle_core.card.pictures import Area
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.layers.folding import flat
 from jindle_core.layers.making import EMBOSSED, Making
 from jindle_core.layers.pieces import BASE, RIBBON_END, Kind, Piece, Raised
 from jindle_core.material import End
-from jindle_core.media import PAD_MEDIA, Medium
+from jindle_core.media import Medium
 from jindle_core.planning.batches import for_cards
-from jindle_core.planning.colouring import STAYING_DAMP, area_steps, picture_steps
-from jindle_core.planning.cutting import blank, is_by_die
+from jindle_core.planning.cutting import is_by_die, sizes
 from jindle_core.planning.ground import ground_steps
-from jindle_core.planning.step import Step
+from jindle_core.planning.pictures import PictureTasks
+from jindle_core.planning.step import Step, listed
 from jindle_core.planning.task import After, Hazard, Task, Tool, Work
-from jindle_core.seen.colouring import Coloured
+from jindle_core.planning.waits import Waits, each_once
 from jindle_core.seen.ruler import halves
 from jindle_core.seen.stack import Stack
 
@@ -46,7 +43,7 @@ def tasks(checked: CheckedCard, habits: Habits | None = None) -> list[Task]:
         *made.cutting(),
         *made.ground(),
         *made.inking(),
-        *made.pictures(),
+        *made.pictures.tasks(),
         *made.words(),
         *made.assembling(),
         *made.finishing(),
@@ -84,20 +81,11 @@ class _Making:
 
     def __init__(self, checked: CheckedCard, habits: Habits) -> None:
         self._stack: Stack = checked.seen.stack
-        self._examined, self._habits = checked.examined, habits
+        self._examined = checked.examined
         self._inventory = checked.inventory
-        self._needless = checked.examined.covered.needless
         self._card, self._build = self._stack.palette.card, self._stack.build
-        # What a piece waits for until ink may come on it, and until it may be glued or covered.
-        self._bare: defaultdict[int, list[After]] = defaultdict(list)
-        self._ready: defaultdict[int, list[After]] = defaultdict(list)
-        self._dry: list[After] = []  # what is waited for until everything can be laid out dry
-        self._last: list[After] = []  # and until it goes into its envelope
-
-    def _prepared(self, key: int, *after: After) -> None:
-        """Something is done to a piece before anything comes on it."""
-        self._bare[key] += after
-        self._ready[key] += after
+        self._waits = Waits()
+        self.pictures = PictureTasks(checked, self._waits, habits.cut_first)
 
     # --- Cutting.
 
@@ -116,7 +104,7 @@ class _Making:
             to=(BASE,), supplies=(self._build.base,), steps=steps, hazards=frozenset({Hazard.BLADE}),
             once=figures.work.BASE_FIRST,
         )  # fmt: skip
-        self._prepared(BASE, After("base", 0, "the base must be cut"))
+        self._waits.prepared(BASE, After("base", 0, "the base must be cut"))
 
     def cutting(self) -> Iterator[Task]:
         """What is cut, a stock at a time: straight pieces with the trimmer, shaped ones with dies."""
@@ -136,204 +124,12 @@ class _Making:
             of = f"ribbon in {of}"
         key = f"{by.key}:{min(keys)}"
         for piece in keys:
-            self._prepared(piece, After(key, 0, "it must be cut"))
-        self._dry.append(After(key, 0, "it must be cut to be laid"))
+            self._waits.prepared(piece, After(key, 0, "it must be cut"))
+        self._waits.dry.append(After(key, 0, "it must be cut to be laid"))
         return Task(
             key, by.work, f"{by.verb} {names} out of {of}", by.once + by.each * len(pieces), by.tool,
-            to=keys, supplies=(stock,), steps=tuple(self._sizes(pieces)), hazards=frozenset({by.hazard}),
-            once=by.once,
-        )  # fmt: skip
-
-    def _sizes(self, pieces: Iterable[Piece], blanks: bool = True) -> Iterator[Step]:
-        """To which size pieces are cut, like ones told together, and the blanks that they come of."""
-        found = Counter(
-            (piece.name, self._stack.cut_to(piece), blank(self._stack, piece)) for piece in pieces
-        )
-        for (name, size, of), times in found.items():
-            often = f", {times} times" if times > 1 else ""
-            yield Step(f"{name}{often}:", measures=(size,))
-            if of is not None and blanks:
-                yield Step(f"out of a blank{often} of", measures=(of,))
-
-    # --- Pictures.
-
-    def pictures(self) -> Iterator[Task]:
-        """Each picture that is shown: stamped, coloured, cut out, its white edges touched up."""
-        shown = dict(self._shown)
-        while shown:
-            # What is stamped on another picture comes after it.
-            free = (
-                key for key, (_, pieces) in shown.items() if not self._on_others(key, pieces) & shown.keys()
-            )
-            yield from self._picture(*shown.pop(next(free, next(iter(shown)))))
-
-    @cached_property
-    def _shown(self) -> dict[int, tuple[Coloured, list[Piece]]]:
-        """By key the pictures that pieces show, and those pieces."""
-        found: dict[int, tuple[Coloured, list[Piece]]] = {}
-        for piece in self._build.every:
-            if piece.kind is Kind.IMAGE:
-                coloured = self._stack.shows(piece.key)
-                found.setdefault(coloured.picture.key, (coloured, []))[1].append(piece)
-        return {
-            one.picture.key: found[one.picture.key]
-            for one in self._stack.coloured
-            if one.picture.key in found
-        }
-
-    def _on_others(self, own: int, pieces: Iterable[Piece]) -> set[int]:
-        """The keys of the other pictures that some pieces are stamped on."""
-        on = {piece.on for piece in pieces if piece.stamped and piece.on != BASE}
-        under = (self._stack.piece(key) for key in on)
-        shown = {self._stack.shows(one.key).picture.key for one in under if one.kind is Kind.IMAGE}
-        return shown - {own}
-
-    def _picture(self, coloured: Coloured, shown: list[Piece]) -> Iterator[Task]:
-        picture, keys = coloured.picture, tuple(piece.key for piece in shown)
-        name, number = picture.name, picture.key
-        cut = [piece for piece in shown if not piece.stamped]
-        out = f"out:{number}"
-        start: list[After] = []
-        if cut and self._habits.cut_first:
-            yield self._die_cut(coloured, cut)
-            start.append(After(out, 0, "it is cut out first, as you like it"))
-        if coloured.line is not None:
-            yield self._stamp(coloured, shown, start)
-            wait, reason = self._line_wait(coloured)
-            start = [After(f"stamp:{number}", wait, reason)]
-        else:
-            start += self._under(shown)
-        done = yield from self._colouring(coloured, start)
-        if cut and not self._habits.cut_first:
-            after = [After(key, minutes, "colour must be dry before it is cut") for key, minutes in done]
-            yield self._out(coloured, cut, [*start, *after])
-        ready = [After(key, minutes, "its colours must be dry") for key, minutes in done] or start
-        for piece in shown:
-            if piece.stamped:
-                self._ready[piece.on] += ready
-        edged = [piece for piece in cut if done and not piece.white_edge]
-        if edged:
-            edge = f"edge:{number}"
-            words = f"Touch up the white edges of {name}"
-            minutes = figures.work.WHITE_EDGE * len(edged)
-            no_edge = After(out, 0, "there is no edge before it is cut out")
-            yield Task(edge, Work.EDGE, words, minutes, Tool.COLOURS, (no_edge, *ready), keys)
-            ready = [*ready, After(edge, 0, "its edges must be touched up")]
-        elif cut:
-            ready = [*ready, After(out, 0, "it must be cut out")]
-        for piece in shown:
-            self._prepared(piece.key, *ready)
-        self._dry += [After(out, 0, "it must be cut out to be laid")] if cut else start
-
-    def _under(self, shown: Iterable[Piece]) -> list[After]:
-        """What must be done to what pictures are stamped on, before they are."""
-        return [one for piece in shown if piece.stamped for one in self._bare[piece.on]]
-
-    def _stamp(self, coloured: Coloured, shown: list[Piece], start: Sequence[After]) -> Task:
-        picture, times = coloured.picture, len(shown)
-        sealed = "embossed line" in picture.finishes
-        minutes = figures.work.STAMP_FIRST + figures.work.STAMP_EACH * times
-        words, hazards = f"Stamp {picture.name}{self._stamped_on(shown)}", set[Hazard]()
-        if sealed:
-            words += "; at once clear powder over the wet line, and melt it"
-            minutes += figures.work.EMBOSS * times
-            hazards |= {Hazard.HEAT, Hazard.POWDER}
-        elif coloured.line is not None and coloured.line.slow:
-            words += "; heat-set it"
-            minutes += figures.work.HEAT_SET * times
-            hazards |= {Hazard.HEAT}
-        sizes = dict.fromkeys(self._stack.cut_to(piece) for piece in shown)
-        return Task(
-            f"stamp:{picture.key}", Work.STAMP, words, minutes, Tool.STAMPS,
-            (*start, *_once(self._under(shown))), tuple(piece.key for piece in shown),
-            steps=tuple(Step("printed", measures=(size,)) for size in sizes), hazards=frozenset(hazards),
-            once=figures.work.STAMP_FIRST,
-        )  # fmt: skip
-
-    def _stamped_on(self, shown: Sequence[Piece]) -> str:
-        """On what a picture is stamped, and how often."""
-        said = []
-        if cut := [piece for piece in shown if not piece.stamped]:
-            times = f" {len(cut)} times, with room for its die," if len(cut) > 1 else ""
-            said.append(f"{times} on {self._inventory.stock_words(self._stack.stock(cut[0].key))}")
-        if straight := [piece for piece in shown if piece.stamped]:
-            times = f" {len(straight)} times" if len(straight) > 1 else ""
-            said.append(f"{times} straight on {listed(self._stack.name(piece.on) for piece in straight)}")
-        return ", and".join(said)
-
-    def _die_cut(self, coloured: Coloured, cut: list[Piece]) -> Task:
-        """Pictures that are cut out before they are stamped: no scissors follow what is not there yet."""
-        name, stock = coloured.picture.name, self._stack.stock(cut[0].key)
-        often = f", {len(cut)} times," if len(cut) > 1 else ""
-        words = f"Die-cut {name}{often} out of {self._inventory.stock_words(stock)}, to be stamped on"
-        return Task(
-            f"out:{coloured.picture.key}", Work.DIE, words,
-            figures.work.DIE_SHEET + figures.work.DIE_PIECE * len(cut), Tool.MACHINE,
-            to=tuple(piece.key for piece in cut), supplies=(stock,), steps=tuple(self._sizes(cut)),
-            hazards=frozenset({Hazard.ROLLERS}), once=figures.work.DIE_SHEET,
-        )  # fmt: skip
-
-    def _line_wait(self, coloured: Coloured) -> tuple[float, str]:
-        sealed = "embossed line" in coloured.picture.finishes
-        slow = coloured.line is not None and coloured.line.slow and not sealed
-        if sealed:
-            return figures.work.POWDER_COOLS, "the melted line must be cool"
-        wait = figures.work.LINE_DRIES["slow" if slow else "quick"]
-        return wait, "the line must be dry before colour comes over it"
-
-    def _colouring(
-        self, coloured: Coloured, start: list[After]
-    ) -> Generator[Task, None, list[tuple[str, float]]]:
-        """The groups of areas in their order; gives what is done, by key, and how long each then dries.
-
-        Each comes after those before it that it touches while they are wet, wherever the others are done.
-        """
-        done: list[tuple[str, float]] = []
-        areas = {area.key: area for area in coloured.areas}
-        keys = [area.key for area in coloured.areas]
-        touching = {(keys[a], keys[b]) for a, b in coloured.touching}
-        before: list[tuple[str, tuple[int, ...]]] = []
-        for step in picture_steps(coloured, self._needless):
-            group = [areas[key] for key in step.to]
-            key = f"colour:{coloured.picture.key}:{min(step.to)}"
-            after = list(start)
-            wet = tuple(area.key for area in group if area.medium in STAYING_DAMP)
-            for earlier, others in before:
-                if any((a, b) in touching for a in wet for b in others):
-                    dries = figures.work.COLOUR_DRIES["wet"]
-                    after.append(After(earlier, dries, "its neighbour is still wet"))
-            yield self._coloured(key, coloured, group, after)
-            done.append((key, figures.work.COLOUR_DRIES["wet" if wet else "dry"]))
-            before.append((key, wet))
-        return done
-
-    def _coloured(self, key: str, coloured: Coloured, group: list[Area], after: list[After]) -> Task:
-        minutes = figures.work.COLOUR_FIRST + sum(
-            figures.work.COLOUR_TONE[area.extent.value] * len(area.family) * area.layers
-            + figures.work.GLAZE * (len(area.over) + (area.glaze is not None))
-            for area in group
-        )
-        medium = group[0].medium
-        hazards = {Hazard.ALCOHOL} if medium is Medium.ALCOHOL_MARKER else set[Hazard]()
-        if "solvent" in coloured.picture.finishes:
-            hazards.add(Hazard.SOLVENT)
-        ids = dict.fromkeys(pk for area in group for pk in area.family)
-        words = f"Colour {listed(area.name for area in group)} of {coloured.picture.name}"
-        tool = Tool.BRUSHES if medium in PAD_MEDIA else Tool.COLOURS
-        return Task(
-            key, Work.COLOUR, words, minutes, tool, tuple(after), (),
-            tuple(area.key for area in group), tuple(End("supply", pk) for pk in ids),
-            tuple(area_steps(coloured, group[0])), frozenset(hazards), figures.work.COLOUR_FIRST,
-        )  # fmt: skip
-
-    def _out(self, coloured: Coloured, cut: list[Piece], after: list[After]) -> Task:
-        minutes = figures.work.CUT_OUT * len(cut)
-        keys = tuple(piece.key for piece in cut)
-        words = f"Cut out {coloured.picture.name}" + (f", {len(cut)} times" if len(cut) > 1 else "")
-        return Task(
-            f"out:{coloured.picture.key}", Work.CUT_OUT, words, minutes, Tool.SCISSORS, tuple(after), keys,
-            steps=tuple(self._sizes(cut, blanks=False)),
-            hazards=frozenset({Hazard.BLADE}),
+            to=keys, supplies=(stock,), steps=tuple(sizes(self._stack, pieces)),
+            hazards=frozenset({by.hazard}), once=by.once,
         )  # fmt: skip
 
     # --- Ground and inked pieces.
@@ -352,7 +148,7 @@ class _Making:
         dries = max(
             (figures.work.PAD_DRIES[grounded.facts(place).medium] for place in grounded.places), default=5.0
         )
-        after = list(self._bare[carrier])
+        after = list(self._waits.bare[carrier])
         hazards = {Hazard.POWDER} if any("chalk" in step.words for part in parts for step in part) else set()
         for number, part in enumerate(parts, start=1):
             key, minutes = f"ground:{number}", figures.work.GROUND_STEP * len(part)
@@ -368,8 +164,8 @@ class _Making:
             after = [After(key, dries, "the ink before must be dry")]
         flat_again = "the ground must be dry, and the panel flat again"
         done = After(f"ground:{len(parts)}", dries + figures.work.PANEL_FLATTENS, flat_again)
-        self._prepared(carrier, done)
-        self._dry.append(done)
+        self._waits.prepared(carrier, done)
+        self._waits.dry.append(done)
 
     def inking(self) -> Iterator[Task]:
         """Pieces that are inked by oneself."""
@@ -381,14 +177,14 @@ class _Making:
             key, minutes = f"ink:{piece.key}", figures.work.INK_PIECE * piece.inked.coats
             supplies = (End("supply", piece.inked.colour),)
             words = f"Ink {piece.name} with {self._stack.palette.end_words(supplies[0])}"
-            after = tuple(self._bare[piece.key])
+            after = tuple(self._waits.bare[piece.key])
             yield Task(
                 key, Work.INK, words, minutes, Tool.BRUSHES, after, (piece.key,), supplies=supplies,
                 once=figures.work.PAD_FIRST,
             )  # fmt: skip
             done = After(key, figures.work.PAD_DRIES[medium], "its ink must be dry")
-            self._prepared(piece.key, done)
-            self._dry.append(done)
+            self._waits.prepared(piece.key, done)
+            self._waits.dry.append(done)
 
     # --- Words.
 
@@ -399,7 +195,7 @@ class _Making:
             return
         yield Task(
             "lay", Work.LAY, "Lay everything dry, and mark where the words go", figures.work.LAY_DRY,
-            Tool.NOTHING, _once(self._dry),
+            Tool.NOTHING, each_once(self._waits.dry),
         )  # fmt: skip
         for piece in written:
             yield self._written(piece)
@@ -417,13 +213,13 @@ class _Making:
             once, minutes, wait = 0.0, figures.work.WRITE, figures.work.PEN_DRIES
             tool, how = Tool.PEN, "Write"
         key = f"words:{piece.key}"
-        before = [*self._bare[piece.on], *self._pictures_under(piece)]
-        after = (After("lay", 0, "its place must be known"), *_once(before))
+        before = [*self._waits.bare[piece.on], *self._pictures_under(piece)]
+        after = (After("lay", 0, "its place must be known"), *each_once(before))
         supplies = (piece.material,) if piece.material.source == "supply" else ()
         said = "the words" if piece.is_wanting_words else f"“{piece.text}”"
         words = f"{how} {said} on {self._stack.name(piece.on)}, with {self._inventory.ink_words(piece)}"
         steps = (Step("what do they say? Nobody typed it yet"),) if piece.is_wanting_words else ()
-        self._ready[piece.on].append(After(key, wait, reason))
+        self._waits.ready[piece.on].append(After(key, wait, reason))
         return Task(
             key, Work.WORDS, words, minutes, tool, after, (piece.key,), supplies=supplies, steps=steps,
             hazards=frozenset(hazards), once=once,
@@ -435,7 +231,7 @@ class _Making:
         for piece in self._build.every:
             is_under = piece.kind is Kind.IMAGE and piece.stamped and piece.on == words.on
             if is_under and box.shared(self._stack.boxes[piece.key]) is not None:
-                yield from self._ready[piece.key]
+                yield from self._waits.ready[piece.key]
 
     # --- Putting together.
 
@@ -472,7 +268,7 @@ class _Making:
                 "Trim, before it lies on foam, what would hang over the edge",
             )
             for piece in raised:
-                self._ready[piece.key].append(After(key, 0, "it is trimmed before it lies on foam"))
+                self._waits.ready[piece.key].append(After(key, 0, "it is trimmed before it lies on foam"))
 
     def _trim(self, key: str, pieces: Sequence[Piece], after: After) -> Iterator[Task]:
         """What hangs over the edge once it is glued."""
@@ -483,13 +279,13 @@ class _Making:
         keys = tuple(piece.key for piece in pieces)
         return Task(
             key, Work.TRIM, f"{words}: {listed(piece.name for piece in pieces)}",
-            figures.work.TRIM * len(pieces), Tool.SCISSORS, _once(after), keys,
+            figures.work.TRIM * len(pieces), Tool.SCISSORS, each_once(after), keys,
             steps=tuple(self._trimmings(keys)), hazards=frozenset({Hazard.BLADE}),
         )  # fmt: skip
 
     def _ready_of(self, pieces: Iterable[Piece]) -> list[After]:
         """What pieces wait for until they are laid on what they lie on."""
-        return [one for piece in pieces for at in (piece.key, piece.on) for one in self._ready[at]]
+        return [one for piece in pieces for at in (piece.key, piece.on) for one in self._waits.ready[at]]
 
     def _trimmings(self, keys: Collection[int]) -> Iterator[Step]:
         """What falls off pieces and fills elsewhere."""
@@ -502,7 +298,7 @@ class _Making:
         each = figures.work.GLUE_RAISED if work is Work.RAISE else figures.work.GLUE_FLAT
         keys = tuple(piece.key for piece in pieces)
         words = f"{verb}: {listed(piece.name for piece in pieces)}"
-        return Task(key, work, words, each * len(pieces), Tool.GLUE, _once(after), keys)
+        return Task(key, work, words, each * len(pieces), Tool.GLUE, each_once(after), keys)
 
     def finishing(self) -> Iterator[Task]:
         """Finishing pieces and glitter, when all is put together."""
@@ -513,29 +309,29 @@ class _Making:
             keys = tuple(piece.key for piece in finishes)
             minutes = figures.work.FINISH_EACH * len(finishes)
             supplies = tuple(dict.fromkeys(piece.material for piece in finishes))
-            after = _once([*done, *self._ready_of(finishes)])
+            after = each_once([*done, *self._ready_of(finishes)])
             yield Task(
                 "finish", Work.FINISH, words, minutes, Tool.FINISHES, after, keys, (), supplies,
                 hazards=frozenset({Hazard.SMALL}),
             )  # fmt: skip
-            self._last.append(After("finish", figures.work.DROPS_SET, "drops must set, lying flat"))
-        for coloured, shown in self._shown.values():
+            self._waits.last.append(After("finish", figures.work.DROPS_SET, "drops must set, lying flat"))
+        for coloured, shown in self.pictures.shown.values():
             if {"gloss", "glitter"} & set(coloured.picture.finishes):
                 key = f"gloss:{coloured.picture.key}"
                 words = f"Gloss or glitter over {coloured.picture.name}"
                 yield Task(
                     key, Work.FINISH, words, figures.work.GLITTER, Tool.FINISHES,
-                    _once([*done, *self._ready_of(shown)]), tuple(piece.key for piece in shown),
+                    each_once([*done, *self._ready_of(shown)]), tuple(piece.key for piece in shown),
                     hazards=frozenset({Hazard.POWDER}),
                 )  # fmt: skip
-                self._last.append(After(key, figures.work.GLITTER_DRIES, "it must be dry"))
+                self._waits.last.append(After(key, figures.work.GLITTER_DRIES, "it must be dry"))
 
     def post(self, done: Sequence[Task]) -> Task:
         """Into its envelope, after everything: also what is done to a piece that nothing else waits for."""
         waited = {one.key for task in done for one in task.after}
-        ready = [one for found in self._ready.values() for one in found if one.key not in waited]
+        ready = [one for found in self._waits.ready.values() for one in found if one.key not in waited]
         last = [After(key, figures.work.GLUE_HOLDS, "it must be put together") for key in _PUT_TOGETHER]
-        after = _once([*last, *self._last, *ready])
+        after = each_once([*last, *self._waits.last, *ready])
         words = "Write inside, and into its envelope"
         limits = Step("Is it to be posted: hold it against the limits that you entered under Build.")
         return Task(
@@ -545,23 +341,3 @@ class _Making:
 
 _HOLDS = "glue must hold"
 _PUT_TOGETHER = ("inside", "flat", "raise", "trim", "trim-inside")
-
-
-def _once(after: Sequence[After]) -> tuple[After, ...]:
-    """Each of what is waited for once, the longest wait for it."""
-    found: dict[str, After] = {}
-    for one in after:
-        if one.key not in found or found[one.key].minutes < one.minutes:
-            found[one.key] = one
-    return tuple(found.values())
-
-
-_NAMED = 4
-
-
-def listed(names: Iterable[str]) -> str:
-    """Names as they are said, each once; of many the first."""
-    every = list(dict.fromkeys(names))
-    shown = every[:_NAMED]
-    more = f" and {len(every) - _NAMED} more" if len(every) > _NAMED else ""
-    return ", ".join(shown) + more

@@ -16,9 +16,9 @@ from scipy.sparse.csgraph import connected_components
 
 from jindle_core import figures
 from jindle_core.material import End
-from jindle_core.planning.step import Step, Wait
+from jindle_core.planning.step import Step, Wait, listed
 from jindle_core.planning.task import After, Task, Work
-from jindle_core.planning.tasks import Habits, listed, tasks
+from jindle_core.planning.tasks import Habits, tasks
 from jindle_core.sets.members import Member, stuff
 
 # What each kind of work is called where cards differ in what is done in particular.

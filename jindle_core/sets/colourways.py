@@ -55,6 +55,25 @@ _KEPT = {
 }
 
 
+class Kept(NamedTuple):
+    """How much of what a colourway shall keep it does: so many of so many.
+
+    >>> [Kept("contrast", kept, 20).how for kept in (20, 18, 17)]
+    ['as before', 'nearly as before', 'partly']
+    """
+
+    words: str
+    kept: int
+    of: int
+
+    @property
+    def how(self) -> str:
+        """The same in words."""
+        if self.kept == self.of:
+            return "as before"
+        return "nearly as before" if self.kept >= figures.sets.NEARLY_KEPT * self.of else "partly"
+
+
 @dataclass(frozen=True, slots=True)
 class Wanted:
     """What a person says of colourways.
@@ -123,14 +142,14 @@ class Colourway:
         return self.checked.seen
 
     @property
-    def keeps(self) -> list[tuple[str, int, int]]:
-        """What it keeps: in words, how many of how many that held."""
+    def keeps(self) -> list[Kept]:
+        """What it keeps of what held."""
         lost = {one.key for one in self.gives_way}
-        found = [("light and dark", *self.order)]
+        found = [Kept("light and dark", *self.order)]
         for words, kinds in _KEPT.items():
             keys = [one.key for one in self.held if one.id.kind in kinds]
-            found.append((words, sum(key not in lost for key in keys), len(keys)))
-        return [one for one in found if one[2]]
+            found.append(Kept(words, sum(key not in lost for key in keys), len(keys)))
+        return [one for one in found if one.of]
 
 
 class Colourways:

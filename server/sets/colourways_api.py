@@ -116,7 +116,7 @@ def _told(one: Colourway) -> dict[str, Any]:
         "choice": one.choice,
         "desk": desk_told(one.checked.desk),
         "strip": [seen.palette.end_shades(End("palette", colour.key)) for colour in seen.card.colours],
-        "keeps": [{"words": words, "kept": kept, "of": of} for words, kept, of in one.keeps],
+        "keeps": [{"words": kept.words, "how": kept.how} for kept in one.keeps],
         "held": len(one.held),
         "gives_way": [{"title": check.title, "words": check.finding.reason} for check in one.gives_way],
         "supplies": len(named(seen.card).every),

@@ -81,11 +81,10 @@ class ColourwayChoicesSerializer(serializers.Serializer):
 
 
 class KeepsSerializer(serializers.Serializer):
-    """What of it is kept: so many of so many."""
+    """What of it is kept, and how well."""
 
     words = serializers.CharField()
-    kept = serializers.IntegerField()
-    of = serializers.IntegerField()
+    how = serializers.CharField()
 
 
 class ColourwaySerializer(serializers.Serializer):

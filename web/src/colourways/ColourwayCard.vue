@@ -8,9 +8,6 @@ import { plural } from '@/lib/words'
 defineProps<{ one: Colourway; name: string; taken?: number }>()
 defineEmits<{ take: [] }>()
 const session = useSession()
-const NEARLY = 0.9 // of what held
-const how = (share: number) =>
-  share === 1 ? 'as before' : share >= NEARLY ? 'nearly as before' : 'partly'
 </script>
 
 <template>
@@ -40,9 +37,7 @@ const how = (share: number) =>
         }}
       </p>
       <ul class="flex flex-wrap gap-x-3 text-xs text-soft" aria-label="What it keeps">
-        <li v-for="kept in one.keeps" :key="kept.words">
-          {{ kept.words }}: {{ how(kept.kept / kept.of) }}
-        </li>
+        <li v-for="kept in one.keeps" :key="kept.words">{{ kept.words }}: {{ kept.how }}</li>
       </ul>
       <details v-if="one.gives_way.length || one.lacking.length" class="text-xs">
         <summary class="cursor-pointer">What gives way, and what to get</summary>
