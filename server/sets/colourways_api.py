@@ -41,6 +41,14 @@ from server.streams import MEDIA_TYPE, progress
 _NAMED = 4  # of what would not hold in what was left out
 
 
+def _kept(one: Colourway) -> dict[str, list[str]]:
+    """What it keeps, by how well."""
+    found: dict[str, list[str]] = {}
+    for kept in one.keeps:
+        found.setdefault(kept.how, []).append(kept.words)
+    return found
+
+
 def _colourways(person: Person, card: StoredCard, asked: dict[str, Any]) -> Colourways:
     supplies = catalogue_for(person)
     seen = checked_card(card, supplies, person).seen
@@ -116,7 +124,7 @@ def _told(one: Colourway) -> dict[str, Any]:
         "choice": one.choice,
         "desk": desk_told(one.checked.desk),
         "strip": [seen.palette.end_shades(End("palette", colour.key)) for colour in seen.card.colours],
-        "keeps": [{"words": kept.words, "how": kept.how} for kept in one.keeps],
+        "keeps": [{"how": how, "words": ", ".join(words)} for how, words in _kept(one).items()],
         "held": len(one.held),
         "gives_way": [{"title": check.title, "words": check.finding.reason} for check in one.gives_way],
         "supplies": len(named(seen.card).every),

@@ -81,7 +81,7 @@ class ColourwayChoicesSerializer(serializers.Serializer):
 
 
 class KeepsSerializer(serializers.Serializer):
-    """What of it is kept, and how well."""
+    """What of it is kept so well."""
 
     words = serializers.CharField()
     how = serializers.CharField()

@@ -37,7 +37,7 @@ const session = useSession()
         }}
       </p>
       <ul class="flex flex-wrap gap-x-3 text-xs text-soft" aria-label="What it keeps">
-        <li v-for="kept in one.keeps" :key="kept.words">{{ kept.words }}: {{ kept.how }}</li>
+        <li v-for="kept in one.keeps" :key="kept.how">{{ kept.how }}: {{ kept.words }}</li>
       </ul>
       <details v-if="one.gives_way.length || one.lacking.length" class="text-xs">
         <summary class="cursor-pointer">What gives way, and what to get</summary>

@@ -21,7 +21,7 @@ const one = {
   strip: [],
   held: 30,
   keeps: [
-    { words: 'contrast', how: 'as before' },
+    { words: 'contrast, clean joins', how: 'as before' },
     { words: 'shading families', how: 'partly' },
   ],
   gives_way: [{ title: 'Family of wing', words: 'it jumps' }],
@@ -35,7 +35,7 @@ describe('a proposal', () => {
     expect(place.textContent).toContain('29 of 30 checks still hold')
     expect(place.textContent).toContain('1 of 25 supplies to get')
     expect(place.textContent!.replace(/\s+/g, ' ')).toContain(
-      'contrast: as beforeshading families: partly',
+      'as before: contrast, clean joinspartly: shading families',
     )
     expect(place.textContent).toContain('Family of wing: it jumps')
     const whole = { ...one, gives_way: [], lacking: [] }
