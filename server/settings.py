@@ -275,6 +275,7 @@ SPECTACULAR_SETTINGS = {
         "Seam": "server.cards.grounds.serializers.SEAM_CHOICES",
         "Wish": "server.cards.grounds.serializers.WISH_CHOICES",
         "Meeting": "server.cards.grounds.serializers.MEETING_CHOICES",
+        "MeetsAsked": "server.training.serializers.MEETS_CHOICES",
         "EffectKind": "server.cards.serializers.EFFECT_CHOICES",
         "Verdict": "server.catalogue.swatches.VERDICT_CHOICES",
     },

@@ -7,8 +7,7 @@ found, and to lay a printed sheet by hand before the simulated camera.
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.blending.joins import Meeting
-from jindle_core.training.question import Question
+from jindle_core.training.question import WAYS, Question
 from jindle_core.training.scoring import Answer
 
 
@@ -30,7 +29,7 @@ class SimulatedLearner:
         if self._random.random() < self._slips:
             seen = self._random.random(len(true))
         if kind is not None and self._random.random() < self._slips:
-            kind = list(Meeting)[int(self._random.integers(len(Meeting)))]
+            kind = WAYS[int(self._random.integers(len(WAYS)))]
         order = np.argsort(-seen if question.orders else seen)
         places = order if question.orders else order[:1]
         return Answer(tuple(int(at) for at in places), kind)

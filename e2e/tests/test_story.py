@@ -30,6 +30,7 @@ class StoryTests(BrowserTestCase):
         self.finds_it_in_the_palette()
         self.says_what_she_owns()
         self.asks_what_a_colour_is_elsewhere()
+        self.tries_the_made_up_reader()
         self.reads_a_swatch_of_her_own()
         self.asks_what_would_make_it_surer()
         self.photographs_a_chart_that_she_filled()
@@ -191,6 +192,16 @@ class StoryTests(BrowserTestCase):
         expect(self.page.get_by_role("region", name="The nearest you own")).to_contain_text("TARN-4")
         expect(self.page.get_by_role("region", name="Glaze two you own")).to_contain_text("a prediction")
 
+    def tries_the_made_up_reader(self):
+        """Nothing made up stands in an account until that is said."""
+        here = self.page.url
+        self.page.get_by_role("link", name="My readings").click()
+        self.heading("Type a reading")
+        expect(self.button("Read the swatch")).to_have_count(0)
+        self.go("/account")
+        self.page.get_by_role("switch", name="Simulated reader and camera").click()
+        self.page.goto(here)
+
     def reads_a_swatch_of_her_own(self):
         self.page.get_by_role("link", name="My readings").click()
         self.button("Read the swatch").click()
@@ -241,7 +252,7 @@ class StoryTests(BrowserTestCase):
         read.get_by_role("checkbox").last.uncheck()
         self.button("Keep 17 readings").click()
         self.heading("Nightferry")
-        expect(self.page.get_by_text("17 readings kept, photographed.")).to_be_visible()
+        expect(self.page.get_by_text("17 readings kept, simulated.")).to_be_visible()
         self.page.get_by_role("link", name=label).click()
         self.page.get_by_role("link", name="My readings").click()
         expect(self.page.get_by_role("region", name="What I have read")).to_contain_text("a photograph")

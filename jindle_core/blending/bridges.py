@@ -61,5 +61,4 @@ def bridges(
 
 
 def _clean(labs: Array, card: Array) -> NDArray[np.bool_]:
-    found = measure_join(labs, card)
-    return ~found.muddy & ~found.softens
+    return measure_join(labs, card).clean

@@ -10,6 +10,7 @@ from jindle_core.blending.inks import Inks, on_card, seen_on
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
 from jindle_core.contrast.rules import Finding, Status
+from jindle_core.limits import at_least, at_most
 from jindle_core.prediction.kubelka_munk import film
 from jindle_core.prediction.laying import SCATTER_SHAPE
 from jindle_core.prediction.stocks import WHITE_CARD
@@ -119,8 +120,8 @@ def examine_marks(kind: EffectKind, found: Marks) -> Finding:
     off = float(np.median(delta_e(found.seen, found.under)))
     lighter = float(np.median(found.seen[:, 0] - found.under[:, 0]))
     figure = f"ΔE {shown(off, shows, loud)}, ΔL* {abs(lighter):.0f} {'lighter' if lighter > 0 else 'darker'}"
-    if off < shows:
+    if not at_least(off, shows):
         return Finding(Status.LOOK_AGAIN, figure, f"ΔE {shows:g}", _TOO_FAINT[kind])
-    if kind in (EffectKind.STENCIL, EffectKind.TEXT) and off > loud:
+    if kind in (EffectKind.STENCIL, EffectKind.TEXT) and not at_most(off, loud):
         return Finding(Status.LOOK_AGAIN, figure, f"at most ΔE {loud:.0f}", "a pattern, no longer a texture")
     return Finding(Status.HOLDS, figure, f"ΔE {shows:g}", "")

@@ -7,6 +7,7 @@ from jindle_core.blending.inks import Inks, seen_on
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.contrast.rules import Finding, Status
+from jindle_core.limits import at_least, at_most
 from jindle_core.prediction.stocks import WHITE_CARD
 from jindle_core.shown import shown
 
@@ -19,7 +20,7 @@ def examine_steps(labs: Array) -> Finding:
     turn = -1 if lightness[-1] < lightness[0] else 1
     figure = "ΔL* " + ", ".join(f"{abs(drop):.0f}" for drop in drops)
     limit = f"steps within ± {100 * figures.grounds.OMBRE_UNEVEN:.0f} % of their mean"
-    if span < figures.grounds.OMBRE_SPAN:
+    if not at_least(span, figures.grounds.OMBRE_SPAN):
         return Finding(
             Status.LOOK_AGAIN,
             f"{figure}: {shown(span, figures.grounds.OMBRE_SPAN)} in all",
@@ -32,7 +33,7 @@ def examine_steps(labs: Array) -> Finding:
         words = "gets lighter again" if turn < 0 else "gets darker again"
         return Finding(Status.FAILS, figure, limit, f"{words} from band {there + 1} to {there + 2}")
     at = int(np.abs(np.abs(drops) - span / len(drops)).argmax())
-    if unevenness(labs) <= figures.grounds.OMBRE_UNEVEN:
+    if at_most(unevenness(labs), figures.grounds.OMBRE_UNEVEN):
         return Finding(Status.HOLDS, figure, limit, "")
     how = "jumps" if abs(drops[at]) > span / len(drops) else "hardly shows a step"
     return Finding(Status.LOOK_AGAIN, figure, limit, f"{how} from band {at + 1} to {at + 2}")
@@ -58,7 +59,7 @@ def examine_centre(centre: Array, edge: Array) -> Finding:
     )
     most = figures.grounds.CENTRE_WARM if warm else figures.grounds.CENTRE_HARSH
     figure, limit = f"ΔE {shown(off, most)}, ΔL* {abs(centre[0] - edge[0]):.0f}", f"at most ΔE {most:.0f}"
-    if off <= most:
+    if at_most(off, most):
         return Finding(Status.HOLDS, figure, limit, "")
     beside = "a warm edge" if warm else "so strong an edge"
     return Finding(Status.LOOK_AGAIN, figure, limit, f"the bare centre is harsh beside {beside}")
@@ -74,7 +75,7 @@ def examine_edge(ink: Inks, card: Array = WHITE_CARD) -> Finding:
         f"ΔE {shown(off, figures.grounds.EDGE_LINE, digits=1)}, ΔL* {flat[0] - gathered[0]:.0f} darker",
         f"at most ΔE {figures.grounds.EDGE_LINE:.0f}",
     )
-    if off <= figures.grounds.EDGE_LINE:
+    if at_most(off, figures.grounds.EDGE_LINE):
         return Finding(Status.HOLDS, figure, limit, "")
     return Finding(Status.LOOK_AGAIN, figure, limit, "ink gathers to a line along the edge")
 
@@ -85,7 +86,7 @@ def examine_layer(before: Array, over: Array) -> Finding:
     off = float(delta_e(before, over))
     figure = f"ΔE {shown(off, least)}, ΔL* {abs(float(before[0] - over[0])):.0f} darker"
     limit = f"ΔE {least:g}"
-    if off >= least:
+    if at_least(off, least):
         return Finding(Status.HOLDS, figure, limit, "")
     return Finding(Status.LOOK_AGAIN, figure, limit, "vanishes over it: light layers come first")
 
@@ -97,7 +98,7 @@ def examine_side(twice: Array, once: Array) -> Finding:
     darker = float(np.median(once[:, 0] - twice[:, 0]))
     figure = f"ΔE {shown(off, most, digits=1)}, ΔL* {darker:.0f} darker"
     limit = f"at most ΔE {most:.0f}"
-    if off <= most:
+    if at_most(off, most):
         return Finding(Status.HOLDS, figure, limit, "")
     return Finding(Status.LOOK_AGAIN, figure, limit, "a double edge, where the brush always comes in")
 

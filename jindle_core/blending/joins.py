@@ -11,8 +11,9 @@ from jindle_core import figures
 from jindle_core.blending.inks import Inks, seen_on
 from jindle_core.blending.meeting import BLENDED, Joint, Seam
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.colorimetry.naming import hue_family
+from jindle_core.colorimetry.naming import are_brown_or_grey, hue_family
 from jindle_core.colorimetry.spaces import Array
+from jindle_core.limits import at_least
 from jindle_core.prediction.stocks import WHITE_CARD, card_lab
 
 
@@ -21,6 +22,7 @@ class Meeting(StrEnum):
 
     CLEAN = "clean"
     SOFTENS = "softens"
+    BROWN = "meets-in-brown"  # strong enough, but of a hue that neither has
     MUDDY = "muddy"
 
 
@@ -69,7 +71,8 @@ class JoinMeasures:
 
     The duller end's C*, how many degrees of hue the ends are apart, the least
     share of that C* that is kept where it counts (and anywhere), by how much L*
-    it dips, where it is dullest.
+    it dips, where it is dullest; where between them (less than 0: nowhere) brown or
+    grey lies, that neither end is.
     """
 
     ends_chroma: Array
@@ -78,19 +81,32 @@ class JoinMeasures:
     kept_anywhere: Array
     dip: Array
     dullest: NDArray[np.intp]
+    brown: NDArray[np.intp]
 
     @property
     def muddy(self) -> NDArray[np.bool_]:
         """Whether they go grey or brown."""
         share, dip = figures.grounds.MUD_DIPPED
         return self._can & (
-            (self.kept < figures.grounds.MUD_SHARE) | ((self.kept < share) & (self.dip >= dip))
+            ~at_least(self.kept, figures.grounds.MUD_SHARE)
+            | (~at_least(self.kept, share) & (self.dip >= dip))
         )
 
     @property
     def softens(self) -> NDArray[np.bool_]:
         """Whether they lose strength, but stay of a colour."""
-        return self._can & ~self.muddy & (self.kept_anywhere < figures.grounds.SOFT_SHARE)
+        soft = ~at_least(self.kept_anywhere, figures.grounds.SOFT_SHARE)
+        return self._can & ~self.muddy & ~self.browns & soft
+
+    @property
+    def browns(self) -> NDArray[np.bool_]:
+        """Whether they meet in brown or grey, which neither is, though it be no mud."""
+        return self._can & ~self.muddy & (self.brown >= 0)
+
+    @property
+    def clean(self) -> NDArray[np.bool_]:
+        """Whether nothing is to be said against them."""
+        return ~(self.muddy | self.browns | self.softens)
 
     @property
     def _can(self) -> NDArray[np.bool_]:
@@ -119,7 +135,16 @@ def measure_join(labs: Array, card: Array = WHITE_CARD) -> JoinMeasures:
         chroma.min(axis=-1) * share,
         darker - labs[..., 0].min(axis=-1),
         chroma.argmin(axis=-1),
+        _brown(labs, pale),
     )
+
+
+def _brown(labs: Array, pale: NDArray[np.bool_]) -> NDArray[np.intp]:
+    """The darkest place (…) of strips (…, p, 3) that is brown or grey; -1 for none, or where an end is."""
+    found = are_brown_or_grey(labs)
+    ends = found[..., 0] | found[..., -1]
+    counted = np.where(found & ~pale & ~ends[..., None], labs[..., 0], np.inf)
+    return np.where(np.isfinite(counted).any(axis=-1), counted.argmin(axis=-1), -1)
 
 
 def _like(labs: Array, card: Array) -> NDArray[np.bool_]:
@@ -141,20 +166,24 @@ def judge_each(labs: Array, card: Array, seams: Sequence[Seam]) -> list[Join]:
     if not len(labs):
         return []
     found = measure_join(labs, card)
-    columns = (found.muddy, found.softens, found.dullest, found.apart, found.kept, found.dip)
+    places = np.where(found.browns, found.brown, found.dullest)
+    columns = (_meetings(found), places, found.apart, found.kept, found.dip)
     return [_join(*row) for row in zip(labs, seams, *columns, strict=True)]
 
 
-def _join(
-    labs: Array, seam: Seam, muddy: bool, softens: bool, dullest: int, apart: float, kept: float, dip: float
-) -> Join:
-    meeting = Meeting.CLEAN
-    if seam is not Seam.GAP:
-        meeting = Meeting.MUDDY if muddy else Meeting.SOFTENS if softens else Meeting.CLEAN
+def _meetings(found: JoinMeasures) -> list[Meeting]:
+    ways = {Meeting.MUDDY: found.muddy, Meeting.BROWN: found.browns, Meeting.SOFTENS: found.softens}
+    codes = np.select(list(ways.values()), range(len(ways)), len(ways))
+    return [(*ways, Meeting.CLEAN)[code] for code in codes.tolist()]
+
+
+def _join(labs: Array, seam: Seam, found: Meeting, place: int, apart: float, kept: float, dip: float) -> Join:
+    meeting = Meeting.CLEAN if seam is Seam.GAP else found
     # What is clean is dullest at one of its ends, which says nothing of how it meets.
-    at = len(labs) // 2 if meeting is Meeting.CLEAN else int(dullest)
+    at = len(labs) // 2 if meeting is Meeting.CLEAN else int(place)
     lightness, a, b = labs[at].tolist()
-    words = f"meets in {hue_family((lightness, a, b))}"
+    hue = hue_family((lightness, a, b))
+    words = f"{hue}, which neither of them is" if meeting is Meeting.BROWN else f"meets in {hue}"
     if seam is Seam.GAP:
         words = "a white gap keeps them apart"
     elif meeting is not Meeting.CLEAN:

@@ -14,7 +14,7 @@ from jindle_core.colorimetry.spaces import Array
 from jindle_core.errors import BadInput, Problem
 from jindle_core.prediction.stocks import WHITE_CARD
 
-_MUDDY, _SOFT = 100.0, 10.0  # that no shorter way outweighs
+_MUDDY, _BROWN, _SOFT = 1000.0, 100.0, 10.0  # that no shorter way outweighs
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,7 +26,8 @@ class Order:
 
 
 def best_order(inks: Inks, card: Array = WHITE_CARD) -> Order:
-    """The order of pads (n,) with the fewest muddy joins, then the fewest that soften, then the least jumps.
+    """The order of pads (n,) with the fewest muddy joins, then the fewest in brown, the fewest that soften,
+    the least jumps.
 
     Every order is tried; of one and its reverse that which begins lighter is
     given. Raises BadInput for no pads or more than ``figures.grounds.ORDER_PADS``.
@@ -44,7 +45,7 @@ def best_order(inks: Inks, card: Array = WHITE_CARD) -> Order:
     lines = strips(inks[:, None], inks[None], card)
     measured = measure_join(lines, card)
     jump = delta_e(labs[:, None], labs[None]) / 100
-    cost = _MUDDY * measured.muddy + _SOFT * measured.softens + jump
+    cost = _MUDDY * measured.muddy + _BROWN * measured.browns + _SOFT * measured.softens + jump
     orders = np.array(list(permutations(range(count))))
     total = cost[orders[:, :-1], orders[:, 1:]].sum(axis=1) if count > 1 else np.zeros(1)
     # Of equals, the one that begins lighter.

@@ -66,7 +66,7 @@ def _hues(inks: Inks, card: Array) -> tuple[Array, Array]:
     for at in range(len(labs) - 1):
         lines = strips(inks[at], inks[at + 1 :], card)
         measured, middle = measure_join(lines, card), lines[:, lines.shape[1] // 2]
-        clean = ~measured.muddy & ~measured.softens & (_chroma(middle) >= figures.grounds.MUD_ENDS_C)
+        clean = measured.clean & (_chroma(middle) >= figures.grounds.MUD_ENDS_C)
         seen = np.where(clean, np.degrees(np.arctan2(middle[:, 2], middle[:, 1])) % 360, np.nan)
         between[at, at + 1 :] = between[at + 1 :, at] = seen
     return hues, between

@@ -12,6 +12,7 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.contrast.measures import measure
 from jindle_core.contrast.rules import PAIR_RULES, Finding, PairKind, Status, holds, judged
+from jindle_core.limits import at_least, at_most
 from jindle_core.shown import percent, shown
 
 
@@ -39,7 +40,7 @@ def examine_picture(
     wanted, least = figures.grounds.STANDS_SHARE
     figure = f"{percent(share, wanted, least)} of its outline"
     limit = f"{100 * wanted:.0f} % with {PAIR_RULES[PairKind.PICTURE].limit}"
-    if share >= wanted:
+    if at_least(share, wanted):
         return Finding(Status.HOLDS, figure, limit, "")
     if outlined:
         return Finding(Status.HOLDS, figure, limit, "its line holds it apart")
@@ -48,7 +49,7 @@ def examine_picture(
     at = [name == most and not held for name, held in zip(names, stands, strict=True)]
     upper, lower = (np.median(side[at, 0]) for side in (picture, ground))
     reason = f"{most} sinks into it: L* {upper:.0f} on L* {lower:.0f}"
-    return Finding(Status.FAILS if share < least else Status.LOOK_AGAIN, figure, limit, reason)
+    return Finding(Status.LOOK_AGAIN if at_least(share, least) else Status.FAILS, figure, limit, reason)
 
 
 def examine_lettering(kind: PairKind, lettering: Array, ground: Array) -> Finding:
@@ -76,16 +77,16 @@ def _quiet(ground: Array, picture: Array, card: Array) -> Finding:
     delta_l, ratio, off = _apart(ground)
     limit = PAIR_RULES[PairKind.QUIET].limit
     figure = PAIR_RULES[PairKind.QUIET].figure(ratio, delta_l, off)
-    light = delta_l > figures.contrast.QUIET_DELTA_L or ratio > figures.contrast.QUIET_RATIO
-    if light or off > figures.contrast.QUIET_DELTA_E:
-        what = "from light to dark" if light else "in hue and strength"
+    still = at_most(delta_l, figures.contrast.QUIET_DELTA_L) and at_most(ratio, figures.contrast.QUIET_RATIO)
+    if not (still and at_most(off, figures.contrast.QUIET_DELTA_E)):
+        what = "in hue and strength" if still else "from light to dark"
         reason = f"too loud: its own colours differ too much, {what}"
         return Finding(Status.LOOK_AGAIN, figure, limit, reason)
     if _hardly_there(ground, card):
         return Finding(Status.LOOK_AGAIN, figure, limit, "too quiet: it can hardly be told from the card")
     if len(picture):
         own, beside = (float(np.median(np.hypot(one[:, 1], one[:, 2]))) for one in (ground, picture))
-        if own > beside + figures.grounds.GROUND_LOUD:
+        if not at_most(own, beside + figures.grounds.GROUND_LOUD):
             return Finding(
                 Status.LOOK_AGAIN,
                 f"C* {shown(own, beside + figures.grounds.GROUND_LOUD)}, the picture's {beside:.0f}",
@@ -99,10 +100,10 @@ def _dark(ground: Array, picture: Array) -> Finding:
     level = float(np.median(ground[:, 0]))
     figure = f"L* {shown(level, figures.grounds.DARK_GROUND_L)}"
     limit = f"L* {figures.grounds.DARK_GROUND_L:.0f} at most"
-    if level > figures.grounds.DARK_GROUND_L:
+    if not at_most(level, figures.grounds.DARK_GROUND_L):
         return Finding(Status.LOOK_AGAIN, figure, limit, "not dark enough for what shall shine on it")
-    lighter = picture[:, 0] >= level + figures.contrast.PICTURE_DELTA_L
-    if len(picture) and lighter.mean() < figures.grounds.SHINES_SHARE:
+    lighter = at_least(picture[:, 0] - level, figures.contrast.PICTURE_DELTA_L)
+    if len(picture) and not at_least(float(lighter.mean()), figures.grounds.SHINES_SHARE):
         return Finding(
             Status.LOOK_AGAIN,
             f"{percent(float(lighter.mean()), figures.grounds.SHINES_SHARE)} of the picture is lighter",
@@ -120,7 +121,7 @@ def _bright(ground: Array, picture: Array, card: Array) -> Finding:
         return Finding(Status.HOLDS, "", limit, "there is no picture on it yet")
     low, high = np.quantile(picture[:, 0], [figures.grounds.GROUND_TAIL, 1 - figures.grounds.GROUND_TAIL])
     figure = f"the picture's ΔL* {shown(float(high - low), figures.contrast.PALETTE_SPAN)}"
-    if high - low < figures.contrast.PALETTE_SPAN:
+    if not at_least(high - low, figures.contrast.PALETTE_SPAN):
         return Finding(Status.LOOK_AGAIN, figure, limit, "too loud for so flat a picture")
     return Finding(Status.HOLDS, figure, limit, "right: the picture has the range for it")
 
@@ -136,4 +137,5 @@ def _apart(ground: Array) -> tuple[float, float, float]:
 
 def _hardly_there(ground: Array, card: Array) -> bool:
     off = delta_e(ground, np.asarray(card, float))
-    return float(np.quantile(off, 1 - figures.grounds.GROUND_TAIL)) < figures.grounds.GROUND_THERE
+    seen = float(np.quantile(off, 1 - figures.grounds.GROUND_TAIL))
+    return not at_least(seen, figures.grounds.GROUND_THERE)

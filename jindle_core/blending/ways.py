@@ -146,18 +146,19 @@ def ways_out(row: PadRow, at: int, candidates: Inks) -> list[WayOut]:
 
 
 def _order(row: PadRow, joins: Sequence[Join]) -> list[WayOut]:
-    """The best order, blended, where it has fewer muddy joins than there are."""
+    """The best order, blended, where its joins are better than those that there are."""
     if not 2 < len(row.joints) <= figures.grounds.ORDER_PADS:
         return []
     best = best_order(row.inks, row.card)
-    if _muddy(best.joins) >= _muddy(joins):
+    if _troubles(best.joins) >= _troubles(joins):
         return []
     joints = (BLENDED,) * len(best.places)
     return [WayOut(WayKind.ORDER, best.places, joints, dict(enumerate(best.joins)))]
 
 
-def _muddy(joins: Sequence[Join]) -> int:
-    return sum(one.meeting is Meeting.MUDDY for one in joins)
+def _troubles(joins: Sequence[Join]) -> list[int]:
+    """How many meet in each way, the worst first."""
+    return [sum(one.meeting is way for one in joins) for way in reversed(Meeting) if way is not Meeting.CLEAN]
 
 
 def _seams(row: PadRow, at: int, now: Join) -> list[WayOut]:
@@ -195,8 +196,7 @@ def _other(
     beyond = place - 1 if place == at else place + 1
     for start in range(0, len(near), _AT_A_TIME):
         some = near[start : start + _AT_A_TIME]
-        found = measure_join(strips(candidates[some], row.inks[partner][None], row.card), row.card)
-        fits = ~found.muddy & ~found.softens
+        fits = measure_join(strips(candidates[some], row.inks[partner][None], row.card), row.card).clean
         first = min(place, beyond)
         if 0 <= beyond < len(row.joints) and joins[first].meeting is not Meeting.MUDDY:
             weights = between(row.shape, row.joints[first])

@@ -1,6 +1,5 @@
 """The checks of a card: what holds, what does not, and what would mend it."""
 
-from collections.abc import Iterator
 from functools import partial
 
 import numpy as np
@@ -8,18 +7,16 @@ import numpy as np
 from jindle_core.card.changes.palette import EditPair
 from jindle_core.card.whole import Pair
 from jindle_core.checked.check import Check, Mend
+from jindle_core.checked.coloured import colouring_checks
 from jindle_core.checked.ground import ground_checks, join_checks
 from jindle_core.checked.on_ground import OnGround
 from jindle_core.checked.pieces import build_checks
 from jindle_core.checked.supplied import Inventory, supply_checks
-from jindle_core.checks.ids import Bare, Conflicts, OnFamily, OnPair, OnWhole, Whole
+from jindle_core.checks.ids import OnPair, OnWhole, Whole
 from jindle_core.contrast.mending import Recoloured, mend
-from jindle_core.contrast.rules import PAIR_RULES, Finding, Status, examine_each, examine_span
-from jindle_core.families.recipes import Thing
+from jindle_core.contrast.rules import PAIR_RULES, Finding, examine_each, examine_span
 from jindle_core.material import End
-from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.palette import SeenPalette, palette_ends
-from jindle_core.shown import shown
 from jindle_core.supplies.choose import supply_ends
 
 _MENDS = 2
@@ -31,8 +28,7 @@ def checks(laid: OnGround, inventory: Inventory) -> list[Check]:
     return [
         *pair_checks(palette),
         *_span(palette),
-        *(check for coloured in laid.pictured.coloured for check in _of_colouring(coloured)),
-        *(check for coloured in laid.pictured.coloured for check in _bare(coloured, inventory)),
+        *colouring_checks(laid.pictured.coloured, inventory.examined),
         *join_checks(laid.grounded),
         *ground_checks(laid),
         *build_checks(inventory.examined),
@@ -90,59 +86,3 @@ def _mend(palette: SeenPalette, pair: Pair, best: Recoloured, end: End) -> Mend:
     words = f"take {palette.end_words(end)} instead of {palette.end_words(gone)}"
     change = EditPair(pair.key, upper=end) if best.end == "upper" else EditPair(pair.key, lower=end)
     return Mend(words, best.finding.figure, change, palette.end_shades(end))
-
-
-# --- Colouring.
-
-
-def _measured(coloured: Coloured, conflict: str) -> tuple[str, str]:
-    """The figure of a conflict and its limit, where it has one."""
-    if conflict != "feathers":
-        return "", ""
-    used = coloured.used
-    return f"{used.strokes} wet strokes over one another", f"at most {used.surface.wet_layers}"
-
-
-def _bare(coloured: Coloured, inventory: Inventory) -> Iterator[Check]:
-    """The areas of a picture that have no colour, if any show: what is left white is said to be."""
-    built = inventory.examined.stack.build.every
-    on_card = inventory.examined.covered.of_pictures if built else None
-    needless = inventory.examined.covered.needless if built else frozenset[int]()
-    bare = [
-        area
-        for area in coloured.areas
-        if not area.family and area.thing is not Thing.WHITE and area.key not in needless
-        if on_card is None or area.key in on_card
-    ]
-    if bare:
-        one = len(bare) == 1
-        names = f"{bare[0].name} has" if one else f"{len(bare)} areas of {coloured.picture.name} have"
-        figure = f"{len(bare)} of {len(coloured.areas)} areas"
-        finding = Finding(Status.LOOK_AGAIN, figure, "", f"leave {'it' if one else 'them'} white?")
-        yield Check("colouring", Bare(coloured.picture.key), f"{names} no colour", finding)
-
-
-def _of_colouring(coloured: Coloured) -> list[Check]:
-    card, picture = coloured.palette.card, coloured.picture
-    where = f" in {picture.name}" if len(card.pictures) > 1 else ""
-    found = []
-    for one in coloured.conflicts:
-        figure, limit = _measured(coloured, one.key)
-        finding = Finding(one.status, figure, limit, one.why)
-        found.append(
-            Check("colouring", Conflicts(picture.key, one.key), one.title + where, finding, one.ways)
-        )
-    for area in coloured.areas:
-        if area.like is not None and card.picture_of(area.like).paper == picture.paper:
-            continue  # it is judged where it comes from
-        judged = coloured.judgement(area)
-        if judged is not None:
-            status = Status.LOOK_AGAIN if judged.faults else Status.HOLDS
-            reason = "; ".join(dict.fromkeys(fault.words for fault in judged.faults))
-            figure, limit = (
-                f"ΔL* {shown(judged.span, judged.wanted)} in all",
-                f"ΔL* {judged.wanted:.0f} and even steps",
-            )
-            finding = Finding(status, figure, limit, reason)
-            found.append(Check("colouring", OnFamily(area.key), f"Family of {area.name}{where}", finding))
-    return found

@@ -6,30 +6,24 @@ from typing import NamedTuple
 
 from jindle_core import figures
 from jindle_core.card.changes.build import BuildChange, MovePiece, RemovePiece
-from jindle_core.card.changes.pictures import AreaFamily, SetFamilies
-from jindle_core.card.pictures import Area
 from jindle_core.checked.build import Examined
 from jindle_core.checked.check import Check, Mend
-from jindle_core.checks.ids import Covers, Shows
+from jindle_core.checks.ids import Shows
 from jindle_core.contrast.rules import Finding, Status
 from jindle_core.layers.pieces import Kind, Piece
-from jindle_core.seen.covered import AreaShows
+from jindle_core.limits import at_least
 from jindle_core.shown import percent
 
 _NAMED = 2  # of what covers something, the most
 
 
 def covering_checks(examined: Examined) -> Iterator[Check]:
-    """Pieces of which nothing shows, and areas that are coloured although they are covered."""
+    """Pieces of which nothing shows."""
     covered = examined.covered
     for piece in examined.stack.build.every:
         shows = covered.pieces.get(piece.key, 1.0)
-        if shows < figures.building.HIDDEN:
+        if not at_least(shows, figures.building.HIDDEN):
             yield _hidden(examined, piece, shows)
-    for coloured in examined.stack.coloured:
-        for area in coloured.areas:
-            if area.key in covered.needless and area.family:
-                yield _needless(examined, area, covered.of_pictures[area.key])
 
 
 class CoveredArea(NamedTuple):
@@ -50,12 +44,12 @@ def covered_areas(examined: Examined) -> list[CoveredArea]:
         for area in coloured.areas:
             if area.key in covered.needless:
                 one = covered.of_pictures[area.key]
-                by = _by_what(examined, covered.over(one.piece, one.lies))
+                by = by_what(examined, covered.over(one.piece, one.lies))
                 found.append(CoveredArea(area.key, coloured.picture.key, area.name, 1 - one.shows, by))
     return found
 
 
-def _by_what(examined: Examined, keys: list[int]) -> str:
+def by_what(examined: Examined, keys: list[int]) -> str:
     """The names of what covers something, the most first."""
     names = [examined.stack.name(key) for key in keys]
     more = f" and {len(names) - _NAMED} more" if len(names) > _NAMED + 1 else ""
@@ -67,7 +61,7 @@ def _hidden(examined: Examined, piece: Piece, shows: float) -> Check:
     status = Status.FAILS if piece.kind is Kind.MAT else Status.LOOK_AGAIN
     figure, limit = percent(shows, figures.building.HIDDEN), percent(figures.building.HIDDEN)
     finding = Finding(status, f"{figure} shows", limit, what)
-    title = f"{piece.name} under {_by_what(examined, examined.covered.over(piece.key))}"
+    title = f"{piece.name} under {by_what(examined, examined.covered.over(piece.key))}"
     return Check("build", Shows(piece.key), title, finding, to_mend=partial(_to_show, examined, piece))
 
 
@@ -80,22 +74,7 @@ def _to_show(examined: Examined, piece: Piece) -> list[Mend]:
         changes.append((f"bring {piece.name} up", MovePiece(piece.key, len(face) - 1)))
     for words, change in changes:
         after = Examined(examined.stack.after(change)).covered.pieces.get(piece.key, 0.0)
-        if after >= figures.building.HIDDEN:
+        if at_least(after, figures.building.HIDDEN):
             found.append(Mend(words, f"{percent(after)} shows", change))
     found.append(Mend(f"without {piece.name}", "what lay on it follows", RemovePiece(piece.key)))
     return found
-
-
-def _needless(examined: Examined, area: Area, one: AreaShows) -> Check:
-    covered = percent(1 - one.shows, figures.building.COVERED)
-    finding = Finding(Status.LOOK_AGAIN, f"{covered} covered", "", "leave it uncoloured")
-    title = f"{area.name} under {_by_what(examined, examined.covered.over(one.piece, one.lies))}"
-    return Check("colouring", Covers(area.key), title, finding, to_mend=partial(_to_leave, examined, area))
-
-
-def _to_leave(examined: Examined, area: Area) -> list[Mend]:
-    """Without its colours, where none are coloured as it is."""
-    card = examined.stack.palette.card
-    if any(one.like == area.key for one in card.areas):
-        return []
-    return [Mend(f"leave {area.name} uncoloured", "nothing to lay", SetFamilies((AreaFamily(area.key, ()),)))]

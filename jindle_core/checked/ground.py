@@ -18,7 +18,7 @@ from jindle_core.blending.evenness import (
     examine_steps,
 )
 from jindle_core.blending.inks import Inks, seen_on
-from jindle_core.blending.joins import Meeting
+from jindle_core.blending.joins import Join, Meeting
 from jindle_core.blending.known import are_white
 from jindle_core.blending.painting import EDGED, GroundShape, at_points, spread
 from jindle_core.blending.standing import Wish
@@ -33,6 +33,7 @@ from jindle_core.media import PAD_MEDIA
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.seen.ground import Grounded
 from jindle_core.shown import percent
+from jindle_core.words import in_words
 
 _BANDS = 5  # of an ombre of one pad, where it is judged
 _TRIED = 4  # pads instead of one
@@ -57,13 +58,17 @@ def join_checks(grounded: Grounded) -> list[Check]:
     for at, join in enumerate(grounded.joins):
         if grounded.is_predicted(at) and at not in grounded.unmet:
             title = f"{_name(grounded, at)} into {_name(grounded, at + 1)}"
-            kept = f"{percent(join.kept, figures.grounds.MUD_SHARE)} of the colour kept"
-            status = Status.LOOK_AGAIN if join.meeting is Meeting.MUDDY else Status.HOLDS
-            finding = Finding(
-                status, kept, f"{100 * figures.grounds.MUD_SHARE:.0f} %", f"{join.meeting}, {join.words}"
-            )
-            found.append(_of_ground(GroundPart.JOIN, title, finding, which=at))
+            found.append(_of_ground(GroundPart.JOIN, title, _met(join), which=at))
     return found
+
+
+def _met(join: Join) -> Finding:
+    words = f"{in_words(join.meeting)}: {join.words}"
+    if join.meeting is Meeting.BROWN:  # no want of strength, so its figure would contradict it
+        return Finding(Status.LOOK_AGAIN, "", "", words)
+    status = Status.LOOK_AGAIN if join.meeting is Meeting.MUDDY else Status.HOLDS
+    limit = figures.grounds.MUD_SHARE
+    return Finding(status, f"{percent(join.kept, limit)} of the colour kept", percent(limit), words)
 
 
 def _of_ground(

@@ -10,6 +10,7 @@ from numpy.typing import NDArray
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.contrast.measures import Measures, measure, weakest_eyes
+from jindle_core.limits import at_least, at_most
 from jindle_core.media import (
     GROUND_MEDIA,
     LETTERING_MEDIA,
@@ -66,7 +67,7 @@ class PairRule:
 
 def _at_least(limits: tuple[float, float]) -> Callable[[Measures], Holds]:
     ratio, delta_l = limits
-    return lambda found: (found.ratio >= ratio) & (found.delta_l >= delta_l)
+    return lambda found: at_least(found.ratio, ratio) & at_least(found.delta_l, delta_l)
 
 
 def _reads(limits: tuple[float, float]) -> Callable[[float, float, float], str]:
@@ -120,8 +121,8 @@ PAIR_RULES = {
             PairKind.PICTURE,
             "Picture in {upper} on {lower}",
             lambda found: (
-                (found.delta_e >= figures.contrast.PICTURE_DELTA_E)
-                & (found.delta_l >= figures.contrast.PICTURE_DELTA_L)
+                at_least(found.delta_e, figures.contrast.PICTURE_DELTA_E)
+                & at_least(found.delta_l, figures.contrast.PICTURE_DELTA_L)
             ),
             f"ΔE {figures.contrast.PICTURE_DELTA_E:.0f} and ΔL* {figures.contrast.PICTURE_DELTA_L:.0f}",
             Status.FAILS,
@@ -132,7 +133,7 @@ PAIR_RULES = {
         PairRule(
             PairKind.MAT,
             "Mat in {upper} around {lower}",
-            lambda found: found.delta_e >= figures.contrast.MAT_DELTA_E,
+            lambda found: at_least(found.delta_e, figures.contrast.MAT_DELTA_E),
             f"ΔE {figures.contrast.MAT_DELTA_E:.0f}",
             Status.FAILS,
             "cannot be told from what it lies beside",
@@ -143,9 +144,9 @@ PAIR_RULES = {
             PairKind.QUIET,
             "Pattern in {upper} on {lower}",
             lambda found: (
-                (found.delta_l <= figures.contrast.QUIET_DELTA_L)
-                & (found.ratio <= figures.contrast.QUIET_RATIO)
-                & (found.delta_e <= figures.contrast.QUIET_DELTA_E)
+                at_most(found.delta_l, figures.contrast.QUIET_DELTA_L)
+                & at_most(found.ratio, figures.contrast.QUIET_RATIO)
+                & at_most(found.delta_e, figures.contrast.QUIET_DELTA_E)
             ),
             f"at most {figures.contrast.QUIET_RATIO} : 1, ΔL* {figures.contrast.QUIET_DELTA_L:.0f}"
             f" and ΔE {figures.contrast.QUIET_DELTA_E:.0f}",
@@ -206,7 +207,7 @@ def judged(kind: PairKind, found: Measures, upper: Array, lower: Array, outlined
     if rule.kind is PairKind.PICTURE:
         if outlined:
             return Finding(Status.HOLDS, figure, rule.limit, "held apart by its outline")
-        if distance >= figures.contrast.PICTURE_DELTA_E:
+        if at_least(distance, figures.contrast.PICTURE_DELTA_E):
             return Finding(Status.LOOK_AGAIN, figure, rule.limit, _by_colour_only(upper, lower))
     return Finding(rule.when_not, figure, rule.limit, rule.trouble)
 
@@ -226,6 +227,6 @@ def examine_span(lab: Array) -> Finding:
         f"ΔL* {shown(span, figures.contrast.PALETTE_SPAN)}",
         f"ΔL* {figures.contrast.PALETTE_SPAN:.0f}",
     )
-    if span >= figures.contrast.PALETTE_SPAN:
+    if at_least(span, figures.contrast.PALETTE_SPAN):
         return Finding(Status.HOLDS, figure, limit, "")
     return Finding(Status.LOOK_AGAIN, figure, limit, "has no full range from light to dark")

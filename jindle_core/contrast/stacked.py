@@ -10,6 +10,7 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.contrast.measures import measure
 from jindle_core.contrast.rules import Finding, PairKind, Status, examine_each, holds
+from jindle_core.limits import at_least, at_most
 from jindle_core.shown import percent, shown
 
 
@@ -80,8 +81,8 @@ def melting(labs: Array, pairs: Sequence[tuple[int, int]]) -> list[tuple[int, in
     if not pairs:
         return []
     one, other = (labs[[pair[end] for pair in pairs]] for end in (0, 1))
-    alike = np.abs(one[:, 0] - other[:, 0]) < figures.contrast.MELTS_L
-    melts = alike & (delta_e(one, other) >= figures.contrast.MAT_DELTA_E)
+    alike = ~at_least(np.abs(one[:, 0] - other[:, 0]), figures.contrast.MELTS_L)
+    melts = alike & at_least(delta_e(one, other), figures.contrast.MAT_DELTA_E)
     return [pair for pair, gone in zip(pairs, melts, strict=True) if gone]
 
 
@@ -109,9 +110,9 @@ def examine_finish(lab: Array, card: Array, names: Sequence[str]) -> Finding:
         f"ΔE {shown(distance, figures.colour.NEAR, figures.contrast.PICTURE_DELTA_E)} from {names[nearest]}"
     )
     limit = f"ΔE {figures.colour.NEAR:.0f} at most, or {figures.contrast.PICTURE_DELTA_E:.0f} from all"
-    if distance <= figures.colour.NEAR:
+    if at_most(distance, figures.colour.NEAR):
         return Finding(Status.HOLDS, figure, limit, f"repeats {names[nearest]}")
-    if distance >= figures.contrast.PICTURE_DELTA_E:
+    if at_least(distance, figures.contrast.PICTURE_DELTA_E):
         return Finding(Status.HOLDS, figure, limit, "sets the card's colours off on purpose")
     return Finding(Status.LOOK_AGAIN, figure, limit, "neither repeats a colour of the card nor sets one off")
 
@@ -139,7 +140,7 @@ def examine_spread(lab: Array, areas: Array) -> Finding:
     figure = f"ΔL* {shown(span, figures.contrast.PALETTE_SPAN)}: "
     figure += ", ".join(f"{_percent(share)} {word}" for share, word in parts)
     limit = f"ΔL* {figures.contrast.PALETTE_SPAN:.0f}"
-    if span >= figures.contrast.PALETTE_SPAN:
+    if at_least(span, figures.contrast.PALETTE_SPAN):
         return Finding(Status.HOLDS, figure, limit, "")
     return Finding(Status.LOOK_AGAIN, figure, limit, "has no full range from light to dark")
 
@@ -152,7 +153,7 @@ def examine_writing(lab: Array, areas: Array) -> Finding:
         f"{percent(share, figures.building.WRITING_SHARE)} takes a dark pen",
         _percent(figures.building.WRITING_SHARE),
     )
-    if share >= figures.building.WRITING_SHARE:
+    if at_least(share, figures.building.WRITING_SHARE):
         return Finding(Status.HOLDS, figure, limit, "")
     return Finding(Status.LOOK_AGAIN, figure, limit, "has no room for what you write")
 

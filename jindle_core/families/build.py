@@ -18,6 +18,7 @@ from jindle_core.families.judge import (
     limits,
     steps,
 )
+from jindle_core.limits import at_least, at_most
 
 
 @dataclass(frozen=True, slots=True)
@@ -169,7 +170,7 @@ class Builder:
                 continue
             total = lighter[before][0][lights, None] + darker[after][0][darks]
             if kept != "best":
-                total[lightness[lights, None] - lightness[darks] < wanted.span] = np.inf
+                total[~at_least(lightness[lights, None] - lightness[darks], wanted.span)] = np.inf
             flat = total.ravel()
             more = abs(before - (tones - 1) / 2) * figures.families.OFF_MIDDLE_COST
             for at in np.argpartition(flat, min(count, len(flat) - 1))[:count]:
@@ -203,7 +204,7 @@ class Builder:
                 allowed = found.lightness >= figures.families.FAMILY_LEAST_LIGHTNESS
             else:
                 least, most = wanted.lightness
-                allowed = (found.lightness >= least) & (found.lightness <= most)
+                allowed = at_least(found.lightness, least) & at_most(found.lightness, most)
                 allowed &= found.hue_holds(wanted.hue) & found.chroma_holds
             self._costs[key] = np.where(allowed, cost, np.inf)
         return self._costs[key]

@@ -14,6 +14,7 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.families.build import Builder
 from jindle_core.families.judge import USUAL, Allowance, limits
+from jindle_core.limits import at_least, at_most
 
 
 def follow(
@@ -37,7 +38,7 @@ def follow(
     near = (
         np.ones(len(candidates), dtype=bool)
         if around is None
-        else np.asarray(delta_e(around, candidates) <= reach)
+        else at_most(delta_e(around, candidates), reach)
     )
     span = limits(len(tones), allowance).span
     for price in figures.families.SPAN_PRICES:
@@ -45,7 +46,7 @@ def follow(
         pressed[0] -= price * candidates[:, 0]
         pressed[-1] += price * candidates[:, 0]
         path = _cheapest(pressed, allowed, near)
-        if path is None or candidates[path[0], 0] - candidates[path[-1], 0] >= span:
+        if path is None or at_least(candidates[path[0], 0] - candidates[path[-1], 0], span):
             return path
     return None
 
@@ -92,5 +93,5 @@ def holding_one(builder: Builder, count: int, allowance: Allowance = USUAL) -> N
         darkest.append(down)
     found = np.zeros(len(lightness), dtype=bool)
     for before in range(count):
-        found |= lightest[before] - darkest[count - 1 - before] >= span
+        found |= at_least(lightest[before] - darkest[count - 1 - before], span)
     return found

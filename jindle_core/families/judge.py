@@ -8,6 +8,7 @@ from numpy.typing import NDArray
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
+from jindle_core.limits import at_least, at_most
 from jindle_core.shown import shown
 
 
@@ -65,13 +66,13 @@ class Steps:
 
     def hue_holds(self, most: float) -> NDArray[np.bool_]:
         """Whether the hue drifts by no more than ``most`` degrees, or by too little to see."""
-        return (self.hue <= most) | (self.hue_distance <= figures.families.STEP_HUE_DISTANCE)
+        return at_most(self.hue, most) | at_most(self.hue_distance, figures.families.STEP_HUE_DISTANCE)
 
     @property
     def chroma_holds(self) -> NDArray[np.bool_]:
         """Whether the strengths go together."""
         least, share = figures.families.STEP_CHROMA
-        return np.asarray(self.chroma <= np.maximum(least, share * self.strongest))
+        return at_most(self.chroma, np.maximum(least, share * self.strongest))
 
 
 def steps(lighter: Array, darker: Array) -> Steps:
@@ -145,12 +146,12 @@ def judge_family(
     for at in range(len(tones) - 1):
         lighter, darker = names[at], names[at + 1]
         delta = float(found.lightness[at])
-        if delta < least:
+        if not at_least(delta, least):
             words = f"the {darker} is too near the {lighter} (ΔL* {shown(delta, least)})"
             if delta <= 0:
                 words = f"the {darker} is not darker than the {lighter}"
             faults.append(Fault(at, "near", words))
-        elif delta > most:
+        elif not at_most(delta, most):
             faults.append(
                 Fault(at, "far", f"{lighter} and {darker} will not join (ΔL* {shown(delta, most)} apart)")
             )
@@ -165,7 +166,7 @@ def judge_family(
             )
     darkest = tones[-1, 0] if glazed is None else min(tones[-1, 0], glazed[0])
     span = float(tones[0, 0] - darkest)
-    if span < kept.span:
+    if not at_least(span, kept.span):
         faults.append(
             Fault(
                 None,
@@ -174,13 +175,13 @@ def judge_family(
             )
         )
     off = None if around is None else float(delta_e(np.asarray(around, dtype=float), tones).min())
-    if off is not None and off > reach:
+    if off is not None and not at_most(off, reach):
         words = (
             f"its nearest tone is far from the colour wanted (ΔE {shown(off, reach)}, {reach:.0f} at most)"
         )
         faults.append(Fault(None, "off", words))
     turns = tuple(
-        float(turn) if turn <= kept.hue or distance > figures.families.STEP_HUE_DISTANCE else None
+        float(turn) if at_most(turn, kept.hue) or distance > figures.families.STEP_HUE_DISTANCE else None
         for turn, distance in zip(found.hue, found.hue_distance, strict=True)
     )
     return FamilyJudgement(tuple(map(float, found.lightness)), turns, span, kept.span, tuple(faults), off)

@@ -15,7 +15,4 @@ BESIDE_LEAST = 0.05  # of a piece's edge: what lies along less of it is not judg
 WHITE_L, WHITE_C = 88.0, 6.0  # from there up, and so near to grey, card passes for white
 MELTS_L = 5.0  # ΔL* below which squinting melts two colours together
 PALETTE_SPAN = 45.0  # ΔL* lightest to darkest
-# Nothing fails for what no eye and no ruler tells apart: within so much of its limit, or so small a part of a
-# thing. Readings of one swatch differ by more.
-TOLERANCE = NEGLIGIBLE = 0.01
 FLARE = 0.05  # added to both luminances, as in WCAG: light that the surface returns

@@ -1,17 +1,27 @@
-"""Is a picture nothing but its pixels? What stands beside them can tell where somebody lives."""
+"""Is a picture nothing but its pixels? What stands beside them can tell where somebody lives.
+
+It loads little, for the same reason as ``small_picture``.
+"""
 
 import io
 
 from PIL import Image
 
-from jindle_core.interchange.picture import jpeg
 from jindle_core.interchange.small_picture import small_picture
 
+_QUALITY = 88
 _JPEG, _END = b"\xff\xd8", b"\xff\xd9"
 # The segments that pixels need (ITU-T T.81, table B.1): frames, tables, restarts, and the scan.
 _NEEDED = (0xC0, 0xC1, 0xC2, 0xC4, 0xDB, 0xDD)
 _SCAN, _JFIF = 0xDA, 0xE0
 _CHUNKS = (b"VP8 ", b"VP8L", b"VP8X", b"ALPH")  # of WebP (RFC 9649), without profile, EXIF and XMP
+
+
+def jpeg(image: Image.Image) -> bytes:
+    """The picture made anew: nothing that stood beside its pixels, such as a place, is kept."""
+    out = io.BytesIO()
+    image.save(out, "JPEG", quality=_QUALITY)
+    return out.getvalue()
 
 
 def bared(content: bytes) -> bytes:

@@ -1,6 +1,5 @@
-"""What does a picture show, as light? And as a file, with nothing beside its pixels."""
+"""What does a picture show, as light?"""
 
-import io
 from dataclasses import dataclass
 
 import numpy as np
@@ -10,7 +9,6 @@ from PIL import Image
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.interchange.small_picture import SmallPicture, small_picture
 
-_QUALITY = 88
 _TO_LINEAR = eotf_sRGB(np.arange(256) / 255).astype(np.float32)
 
 
@@ -47,10 +45,3 @@ def as_image(linear: Array) -> Image.Image:
     """Light (h, w, 3), 0–1, as a picture: 8-bit sRGB."""
     encoded = eotf_inverse_sRGB(np.clip(linear, 0, 1))
     return Image.fromarray(np.rint(encoded * 255).astype(np.uint8))
-
-
-def jpeg(image: Image.Image) -> bytes:
-    """The picture made anew: nothing that stood beside its pixels, such as a place, is kept."""
-    out = io.BytesIO()
-    image.save(out, "JPEG", quality=_QUALITY)
-    return out.getvalue()

@@ -13,6 +13,7 @@ from jindle_core.layers.outlines import NO_OUTLINES, Outline, as_polygon
 from jindle_core.layers.pieces import BASE, Across, Down, Piece, PieceSaid, Place, PlaceSaid
 from jindle_core.layers.sizing import Box, around, put
 from jindle_core.lengths import Length, Size
+from jindle_core.limits import negligible
 from jindle_core.shown import percent
 
 _ROUNDED = 0.02  # mm
@@ -73,9 +74,9 @@ def _outline_fits(
         trimmings = tuple(around(part.bounds) for part in shapely.get_parts(over))
         finding = Finding(Status.HOLDS, figure, "", "is trimmed at the card's edge")
         return Fit(piece.key, finding, turned, trimmings)
-    if not piece.trimmed and hangs:
+    if not piece.trimmed and not negligible(over.area, lies.area):
         share = over.area / lies.area
-        reason = f"hangs over what it lies on, by {percent(share, 0.0)} of its area"
+        reason = f"hangs over what it lies on, by {percent(share)} of its area"
         return Fit(piece.key, Finding(Status.FAILS, figure, _read(under_box, unit), reason), turned)
     if under.interiors and lies.intersection(under).area < _GLUED * lies.area:
         reason = "lies in the opening: there is nothing to glue it to"
@@ -88,7 +89,7 @@ def _fit(piece: Piece, box: Box, under: Box, base: Box, unit: str) -> Fit:
     turned = box.height <= under.width and box.width <= under.height
     over = _over(box, base if piece.trimmed else under)
     figure = f"{_read(box, unit)} on {_read(under, unit)}"
-    if not over:
+    if not over or (not piece.trimmed and negligible(_area_over(box, under), float(box.width * box.height))):
         return Fit(piece.key, Finding(Status.HOLDS, figure, "", ""), turned)
     if piece.trimmed:
         trimmings = tuple(_off(box, base))
@@ -111,6 +112,12 @@ def _over(box: Box, under: Box) -> dict[str, Fraction]:
         "bottom": box.bottom - under.bottom,
     }
     return {side: length for side, length in sides.items() if length > 0}
+
+
+def _area_over(box: Box, under: Box) -> float:
+    wide = max(min(box.right, under.right) - max(box.x, under.x), Fraction(0))
+    high = max(min(box.bottom, under.bottom) - max(box.y, under.y), Fraction(0))
+    return float(box.width * box.height - wide * high)
 
 
 def _off(box: Box, base: Box) -> list[Box]:

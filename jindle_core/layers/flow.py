@@ -8,6 +8,7 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.contrast.rules import Finding, Status
+from jindle_core.limits import at_least, at_most
 from jindle_core.shown import percent
 
 
@@ -40,9 +41,9 @@ def examine_flow(
     if count < figures.building.FLOW_COUNT:
         faults.append("too few to lead the eye: three, five or seven do")
     else:
-        if far < least:
+        if not at_least(far, least):
             faults.append("they stay in one place, and lead nowhere")
-        if off > most:
+        if not at_most(off, most):
             faults.append("all their weight lies on one side")
         if alone:
             faults.append("a colour that comes once looks like an accident")

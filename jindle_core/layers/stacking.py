@@ -15,6 +15,7 @@ from jindle_core.layers.outlines import NO_OUTLINES, Outline, as_polygon
 from jindle_core.layers.pieces import BASE, Kind, Piece
 from jindle_core.layers.sizing import Box, edges, in_order
 from jindle_core.lengths import Size, read_size
+from jindle_core.limits import at_most
 from jindle_core.shown import shown
 
 ENVELOPES = tuple(read_size(*one) for one in figures.building.ENVELOPES)
@@ -87,7 +88,7 @@ def examine_thickness(thick: float, limit: float | None) -> Finding:
         figure = f"{shown(thick, digits=1)} mm at its highest"
         return Finding(Status.HOLDS, figure, "", "no postal limit is said; they differ by country")
     figure, words = f"{shown(thick, limit, digits=1)} mm at its highest", f"{limit:g} mm"
-    if thick <= limit:
+    if at_most(thick, limit):
         return Finding(Status.HOLDS, figure, words, "")
     return Finding(Status.FAILS, figure, words, "thicker than your post takes")
 

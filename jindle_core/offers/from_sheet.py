@@ -1,12 +1,13 @@
 """Which palette grows from a sheet of paper, and how does a sheet go with a palette?"""
 
+import re
 from collections.abc import Sequence
 
 import numpy as np
 
 from jindle_core.card.changes.palette import AddColour
 from jindle_core.card.whole import Anchor
-from jindle_core.colorimetry.naming import hue_family
+from jindle_core.colorimetry.naming import hue_family, own_names
 from jindle_core.colorimetry.temperature import temperature
 from jindle_core.media import LETTERING_MEDIA, Medium
 from jindle_core.palettes.from_paper import Going, goes_with, lettering_for, neutrals_for, propose_roles
@@ -14,6 +15,8 @@ from jindle_core.palettes.role import Role
 from jindle_core.patterned.colours import PARTS, SheetColour, parts_of
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.supplies.colours import Supplies
+
+_PART = re.compile(rf"({'|'.join(PARTS)})( [0-9]+)?")
 
 
 def starts(supplies: Supplies, title: str, chosen: Sequence[int]) -> list[AddColour]:
@@ -29,8 +32,10 @@ def starts(supplies: Supplies, title: str, chosen: Sequence[int]) -> list[AddCol
         for at, place, share in zip(order, chosen, shares, strict=True)
     ]
     found = [
-        _start(supplies, place, _label(supplies, place).removeprefix(f"{title}, "), role)
-        for place, role in zip(chosen, propose_roles(from_sheet), strict=True)
+        _start(supplies, place, name, role)
+        for place, name, role in zip(
+            chosen, _names(supplies, title, chosen), propose_roles(from_sheet), strict=True
+        )
     ]
     markers = _offered(supplies, (Medium.ALCOHOL_MARKER,))
     warm = temperature(labs, shares) > 0
@@ -40,13 +45,21 @@ def starts(supplies: Supplies, title: str, chosen: Sequence[int]) -> list[AddCol
     letters = _offered(supplies, LETTERING_MEDIA)
     reading = lettering_for(labs[0], labs[1:], supplies.lab[letters])
     if reading and reading[0] == "candidate":
-        found.append(_start(supplies, int(letters[reading[1]]), "lettering", Role.DARK))
+        place = int(letters[reading[1]])
+        found.append(_start(supplies, place, hue_family(supplies.lab_at(place)), Role.DARK))
     return found
 
 
 def _label(supplies: Supplies, place: int) -> str:
     row = supplies.rows[place]
     return row.name or row.code
+
+
+def _names(supplies: Supplies, title: str, chosen: Sequence[int]) -> list[str]:
+    """What the sheet calls its colours; where that is the part they play, what they are called themselves."""
+    told = [_label(supplies, place).removeprefix(f"{title}, ") for place in chosen]
+    own = own_names(supplies.lab[list(chosen)])
+    return [its if _PART.fullmatch(one) else one for one, its in zip(told, own, strict=True)]
 
 
 def _start(supplies: Supplies, place: int, name: str, role: Role) -> AddColour:

@@ -8,6 +8,7 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.errors import Problem
+from jindle_core.limits import at_least, at_most
 from jindle_core.palettes.rules import PaletteRule, wanted
 from jindle_core.palettes.searching import FEW, MANY, ROUGH, Effort, Search
 from jindle_core.palettes.standing import Landable, PaletteStanding
@@ -37,23 +38,23 @@ def reasons(one: Landed) -> list[Reason]:
     found = one.standing
     off, span, closest = float(found.off), float(found.span), float(found.closest)
     kept, wide, distinct = (
-        off <= figures.palettes.RULE_KEPT,
-        span >= figures.contrast.PALETTE_SPAN,
-        closest >= figures.palettes.RULE_APART,
+        at_most(off, figures.palettes.RULE_KEPT),
+        at_least(span, figures.contrast.PALETTE_SPAN),
+        at_least(closest, figures.palettes.RULE_APART),
     )
     return [
         Reason(
             kept,
-            f"hues within {shown(off, figures.palettes.RULE_KEPT)}° of the rule"
+            "hues as the rule has them"
             if kept
-            else f"hues {shown(off, figures.palettes.RULE_KEPT)}° off the rule: nothing nearer here",
+            else f"hues off the rule (hue ± {off:.0f}°): nothing nearer here",
         ),
         Reason(
             wide,
             f"light to dark as a picture wants it (ΔL* {shown(span, figures.contrast.PALETTE_SPAN)})"
             if wide
-            else f"light to dark only a little (ΔL* {shown(span, figures.contrast.PALETTE_SPAN)};"
-            f" {figures.contrast.PALETTE_SPAN:.0f} make a picture)",
+            else f"light to dark only a little (ΔL* {shown(span, figures.contrast.PALETTE_SPAN)},"
+            f" and {figures.contrast.PALETTE_SPAN:.0f} make a picture)",
         ),
         Reason(
             bool(found.reads),

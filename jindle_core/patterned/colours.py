@@ -1,7 +1,5 @@
 """Which colours does the sheet hold, with which shares, and where?"""
 
-from collections import Counter
-from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -65,16 +63,6 @@ def with_parts(centres: Array, shares: Array) -> list[SheetColour]:
     parts = parts_of(centres, shares)
     ranked = sorted(range(len(shares)), key=lambda at: (PARTS.index(parts[at]), -shares[at]))
     return [SheetColour(as_lab(centres[at]), float(shares[at]), parts[at]) for at in ranked]
-
-
-def usual_names(colours: Sequence[SheetColour]) -> list[str]:
-    """What colours are called that nobody named: by their parts, counted from the second on."""
-    seen: Counter[str] = Counter()
-    names = []
-    for one in colours:
-        seen[one.part] += 1
-        names.append(one.part if seen[one.part] == 1 else f"{one.part} {seen[one.part]}")
-    return names
 
 
 def parts_of(centres: Array, shares: Array) -> list[str]:

@@ -142,7 +142,7 @@ class Grounded:
         side = (np.arange(_LOOKED) + 0.5) / _LOOKED
         x, y = (one.ravel() for one in np.meshgrid(side, side))
         there = at_points(self._stencilled(back=False), x, y) > 0
-        least = figures.contrast.NEGLIGIBLE
+        least = figures.limits.NEGLIGIBLE
         return frozenset(
             at
             for at in range(len(self.pads) - 1)

@@ -23,6 +23,7 @@ from jindle_core.layers.showing import as_areas, topmost
 from jindle_core.layers.sizing import Box, around, cut_size, edges, in_order, laid_out
 from jindle_core.layers.stacking import Height, heights
 from jindle_core.lengths import Size
+from jindle_core.limits import negligible
 from jindle_core.material import End
 from jindle_core.media import PAD_MEDIA, Medium
 from jindle_core.patterned.sheet import Sheet
@@ -325,7 +326,7 @@ class Stack:
         left = letters
         for at, area in reversed(list(enumerate(as_areas(face.sides, face.areas)[:place]))):
             part = left.intersection(area)
-            if part.area < figures.contrast.NEGLIGIBLE * letters.area:
+            if negligible(part.area, letters.area):
                 continue
             point = part.representative_point()
             yield point.x, point.y

@@ -10,6 +10,7 @@ from jindle_core.card.changes.ground import SetGround, UsePad
 from jindle_core.card.changes.palette import AddPair, Choose, ChooseMany, EditPair
 from jindle_core.card.changes.pictures import EditAreas, SetColouring
 from jindle_core.card.whole import Anchor
+from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.typed import read_typed
 from jindle_core.compatibility.properties import is_line_ink
 from jindle_core.errors import BadInput, Problem
@@ -46,7 +47,7 @@ def anchor_of(supplies: Supplies, pk: int | None, value: str) -> tuple[Anchor, s
                 expected="#rrggbb, or L, a, b such as 52, −10, 20",
             )
         )
-    return Anchor(None, typed.lab, typed.provenance), value.strip()
+    return Anchor(None, typed.lab, typed.provenance), hue_family(typed.lab)
 
 
 def tones_of(supplies: Supplies, ids: Sequence[int], field: str) -> tuple[Medium | None, tuple[int, ...]]:

@@ -15,6 +15,7 @@ from jindle_core.blending.joins import Meeting, join, judge_join, strips
 from jindle_core.blending.meeting import Joint, Reach, Seam
 from jindle_core.blending.orders import best_order, overlaps
 from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.naming import are_brown_or_grey
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.errors import BadInput
@@ -126,6 +127,37 @@ class JoinTests(unittest.TestCase):
         self.assertEqual(strip(0.74, 3.1), Meeting.MUDDY)
         self.assertEqual(strip(0.76, 3.1), Meeting.CLEAN)
         self.assertEqual(strip(0.1, 9, ends=11), Meeting.CLEAN)
+
+    def test_brown_between_two_that_are_none_is_never_clean(self):
+        def strip(first, middle, last):
+            return judge_join(np.array([[*first]] * 10 + [[*middle]] + [[*last]] * 10, dtype=float))
+
+        red, olive, brown = (45, 55, 30), (52, -8, 40), (42, 22, 34)
+        met = strip(red, brown, olive)
+        self.assertEqual((met.meeting, met.lab), (Meeting.BROWN, brown))
+        self.assertTrue(met.words.startswith("brown, which neither of them is"), met.words)
+        for first, last in ((brown, olive), (red, (42, 5, 1)), (red, (45, 40, 40))):
+            self.assertNotEqual(
+                strip(first, brown, last).meeting, Meeting.BROWN
+            )  # an end is; or hardly apart
+        self.assertEqual(strip(red, (60, 40, 60), olive).meeting, Meeting.CLEAN)
+        self.assertEqual(strip(red, (42, 8, 14), olive).meeting, Meeting.MUDDY)  # its figures say so
+
+    @settings(max_examples=60)
+    @given(LAB, LAB)
+    def test_no_clean_join_shows_brown_or_grey_that_neither_end_is(self, one, other):
+        inks = inks_of([ink(one), ink(other)])
+        labs = strips(inks[0], inks[1])
+        found = judge_join(labs)
+        there = are_brown_or_grey(labs) & (labs[:, 0] <= max(labs[0, 0], labs[-1, 0]))
+        there &= delta_e(labs, np.array([97.0, 0, 0])) > 2 * figures.grounds.MUD_SEEN
+        if found.meeting in (Meeting.CLEAN, Meeting.SOFTENS) and not (there[0] or there[-1]):
+            chroma = np.hypot(*labs[[0, -1], 1:].T).min()
+            turn = abs(
+                (np.degrees(np.subtract(*np.arctan2(labs[[0, -1], 2], labs[[0, -1], 1]))) + 180) % 360 - 180
+            )
+            same = chroma < figures.grounds.MUD_ENDS_C or turn < figures.grounds.MUD_APART
+            self.assertTrue(same or not there.any())
 
 
 class BridgeTests(unittest.TestCase):
@@ -279,7 +311,7 @@ class ManyPadsTests(unittest.TestCase):
                 total = 0.0
                 for one, other in pairwise(order):
                     meeting = join(inks[one], inks[other]).meeting
-                    total += {Meeting.MUDDY: 100, Meeting.SOFTENS: 10, Meeting.CLEAN: 0}[meeting]
+                    total += {Meeting.MUDDY: 1000, Meeting.BROWN: 100, Meeting.SOFTENS: 10}.get(meeting, 0)
                     total += float(delta_e(seen[one], seen[other])) / 100
                 return total
 

@@ -13,12 +13,11 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import lab_to_xyz, reflectance_to_lab
 from jindle_core.errors import BadInput
 from jindle_core.interchange.any_file import read_any_range
-from jindle_core.interchange.bare_picture import bared
+from jindle_core.interchange.bare_picture import bared, jpeg
 from jindle_core.interchange.cgats import read_cgats, write_cgats
 from jindle_core.interchange.code_list import read_list
 from jindle_core.interchange.entries import Entry
 from jindle_core.interchange.palette_text import read_gpl, write_gpl, write_tokens
-from jindle_core.interchange.picture import jpeg
 from jindle_core.interchange.range_csv import read_range, write_range
 from jindle_core.interchange.range_json import read_range_json, write_range_json
 from jindle_core.matching.search import SearchIndex

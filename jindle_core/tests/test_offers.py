@@ -261,7 +261,7 @@ class AlikeTests(unittest.TestCase):
 class AskedTests(unittest.TestCase):
     def test_anchors_tones_and_what_changes_name(self):
         self.assertEqual(anchor_of(SUPPLIES, 22, "")[0].colour, 22)
-        self.assertEqual(anchor_of(SUPPLIES, None, " #ffffff ")[1], "#ffffff")
+        self.assertEqual(anchor_of(SUPPLIES, None, " #ffffff ")[1], "white")
         with self.assertRaisesRegex(BadInput, "neither a colour"):
             anchor_of(SUPPLIES, None, "greenish")
         self.assertEqual(tones_of(SUPPLIES, (23, 21), "families"), (Medium.ALCOHOL_MARKER, (21, 23)))

@@ -7,7 +7,7 @@ from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import lab_to_linear
 from jindle_core.errors import BadInput
-from jindle_core.patterned.colours import sheet_colours, usual_names, where, with_parts
+from jindle_core.patterned.colours import sheet_colours, where, with_parts
 from jindle_core.patterned.correction import PictureBox, correct, find_white
 from jindle_core.patterned.straightening import straightened
 
@@ -203,8 +203,3 @@ class ColourTests(unittest.TestCase):
         found = with_parts(labs, np.array([0.6, 0.25, 0.12, 0.03]))
         self.assertEqual([one.part for one in found], ["ground", "main", "support", "accent"])
         self.assertEqual([one.part for one in with_parts(labs[:1], np.array([1.0]))], ["ground"])
-
-    def test_usual_names_are_never_the_same(self):
-        labs = np.array([CREAM, TEAL, CLAY, BERRY, [20.0, 0, 0]])
-        found = with_parts(labs, np.array([0.5, 0.2, 0.15, 0.1, 0.05]))
-        self.assertEqual(usual_names(found), ["ground", "main", "support", "support 2", "support 3"])

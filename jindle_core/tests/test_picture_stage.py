@@ -118,6 +118,25 @@ class PictureTests(unittest.TestCase):
         (family,) = [one for one in self.checked(card).judged if one.id == "family:2"]
         self.assertEqual(family.waived, "a cold leaf on purpose")
 
+    def test_one_family_for_several_areas_is_told_once_and_let_be_once(self):
+        families = [self.family(key, "POND-2", "FERN-3", "FERN-4") for key in (LEAF, BUD)]
+        card = self.drawn(
+            EditAreas((BUD,), colour=1), *families, self.family(POND, "POND-1", "POND-3", "POND-4")
+        )
+        found = {one.id: one for one in self.checked(card).judged if one.kind == "family"}
+        self.assertEqual(set(found), {"family:1", "family:2"})
+        self.assertEqual(found["family:2"].title, "Family of leaf and 1 more")
+        card = changed(card, Waive("family:2", "cold on purpose"))
+        card = changed(card, self.family(LEAF, "FERN-2", "FERN-3", "FERN-5"))
+        found = {one.id: one.waived for one in self.checked(card).judged if one.kind == "family"}
+        self.assertIsNone(
+            found["family:3"]
+        )  # what was let be is another now, and the rest has a name of its own
+        card = changed(card, Waive("family:3", "cold on purpose"))
+        card = changed(card, families[0])
+        found = {one.id: one.waived for one in self.checked(card).judged if one.kind == "family"}
+        self.assertEqual((found.get("family:2"), found["family:3"]), (None, "cold on purpose"))
+
     def test_what_helps_a_flat_family_and_a_glaze_over_it(self):
         flat = ("FERN-2", "FERN-3", "FERN-4")
         card = self.drawn(self.family(LEAF, *flat))

@@ -207,7 +207,7 @@ class NearnessTests(unittest.TestCase):
 
     def test_it_may_lie_as_far_as_the_colours_are_known(self):
         tones, off = self.ORANGES, delta_e(self.CREAM, self.ORANGES).min()
-        for reach, holds in ((off - 0.01, False), (off + 0.01, True)):
+        for reach, holds in ((0.98 * off, False), (0.995 * off, True)):
             self.assertEqual(judge_family(tones, around=self.CREAM, reach=float(reach)).holds, holds)
 
     def test_what_is_nearer_goes_before_what_steps_better(self):

@@ -24,6 +24,7 @@ from jindle_core.tests.strategies import some_lab
 from jindle_core.training.exercises import EXERCISES, Wish, ask, ask_again, ask_on_paper
 from jindle_core.training.progress import Answered, by_region, weeks
 from jindle_core.training.question import (
+    WAYS,
     Asked,
     AskedColour,
     Exercise,
@@ -373,7 +374,7 @@ class ScoringTests(TestCase):
 
     def test_of_pads_both_parts_count(self):
         question = next(q for seed in range(20) if (q := asked(Exercise.JOIN, seed)) is not None)
-        wrong_kind = next(kind for kind in Meeting if kind is not question.kind)
+        wrong_kind = next(kind for kind in WAYS if kind is not question.kind)
         found = scored(question, answer(question, kind=wrong_kind))
         self.assertEqual((found.right, found.kind_right, found.trials[0].right), (False, False, True))
         wrong_strip = [at for at in range(3) if at not in question.truth][:1]
@@ -521,7 +522,7 @@ class SheetTests(TestCase):
         if exercise is Exercise.JOIN:
             patches = [
                 Patch((20.0 if kind is question.kind else 96.0, 0, 0), 0.5, kind is not question.kind)
-                for kind in Meeting
+                for kind in WAYS
             ]
             self.assertEqual(seen_row(question, patches).answer, Answer((), question.kind))
             return

@@ -15,7 +15,7 @@ from jindle_core.media import PAD_MEDIA
 from jindle_core.shown import percent
 from jindle_core.supplies.colours import Supplies
 from jindle_core.training.nearest import off_from
-from jindle_core.training.question import Asked, Exercise, Option, Question, view_of
+from jindle_core.training.question import WAYS, Asked, Exercise, Option, Question, view_of
 from jindle_core.training.stock import asked_colour, beginnings, still_there, stock
 
 NEEDS = "two pads of which it is sure how they meet"
@@ -36,7 +36,7 @@ def ask(supplies: Supplies, asked: Asked, random: np.random.Generator) -> Questi
     if not len(pads):
         return None
     joins = _joins(supplies, pads)
-    for way in random.permutation(list(Meeting)):
+    for way in random.permutation(list(WAYS)):
         for one in (each for each in joins if each.kind == way):
             question = one.asked(supplies, asked.margin, asked.value_only, random)
             if question is not None:
@@ -128,10 +128,9 @@ def _joins(supplies: Supplies, pads: np.ndarray) -> list[_Join]:
     seen = np.array(
         [_codes(_off(found, sign * share, dip * doubt)) for sign, dip in product((-1, 1), repeat=2)]
     )
-    kinds: list[Meeting] = list(Meeting)
-    sure = (seen == seen[0]).all(axis=0).tolist()
+    sure = ((seen == seen[0]).all(axis=0) & ~found.browns).tolist()
     return [
-        _Join((int(pair[0]), int(pair[1])), strip, float(sigma), kinds[code] if known else None)
+        _Join((int(pair[0]), int(pair[1])), strip, float(sigma), WAYS[code] if known else None)
         for pair, strip, sigma, code, known in zip(pads, labs, sigmas, seen[0].tolist(), sure, strict=True)
     ]
 
@@ -150,10 +149,9 @@ def _off(found: JoinMeasures, share: Array, dip: Array) -> JoinMeasures:
 
 
 def _codes(found: JoinMeasures) -> Array:
-    kinds = list(Meeting)
-    codes = np.full(found.kept.shape, kinds.index(Meeting.CLEAN))
-    codes[found.softens] = kinds.index(Meeting.SOFTENS)
-    codes[found.muddy] = kinds.index(Meeting.MUDDY)
+    codes = np.full(found.kept.shape, WAYS.index(Meeting.CLEAN))
+    codes[found.softens] = WAYS.index(Meeting.SOFTENS)
+    codes[found.muddy] = WAYS.index(Meeting.MUDDY)
     return codes
 
 

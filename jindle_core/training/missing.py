@@ -8,6 +8,7 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array, as_lab
 from jindle_core.families.judge import FamilyJudgement, judge_family, limits, steps, tone_names
+from jindle_core.limits import at_least, at_most
 from jindle_core.media import PAD_MEDIA, PICTURE_MEDIA
 from jindle_core.supplies.colours import Supplies
 from jindle_core.training.nearest import chosen_surely, off_from, unlike_ones
@@ -118,9 +119,9 @@ def _family(
     kept = limits(TONES)
     least, most = (2 * limit for limit in kept.lightness) if gap == 1 else kept.lightness
     found = steps(labs[one], labs)
-    fits = (found.lightness >= least) & (found.lightness <= most) & found.hue_holds(kept.hue)
+    fits = at_least(found.lightness, least) & at_most(found.lightness, most) & found.hue_holds(kept.hue)
     least_chroma, share = figures.training.ALIKE_CHROMA
-    fits &= found.chroma <= np.maximum(least_chroma, share * found.strongest)
+    fits &= at_most(found.chroma, np.maximum(least_chroma, share * found.strongest))
     others = np.flatnonzero(fits)
     if not len(others):
         return None
@@ -152,13 +153,14 @@ def _holding(two: Array, labs: Array, gap: int) -> np.ndarray:
     holds = np.ones(len(labs), dtype=bool)
     for lighter, darker in pairwise(tones):
         step = steps(lighter, darker)
-        within = (step.lightness >= kept.lightness[0]) & (step.lightness <= kept.lightness[1])
+        within = at_least(step.lightness, kept.lightness[0]) & at_most(step.lightness, kept.lightness[1])
         holds &= within & step.hue_holds(kept.hue) & step.chroma_holds
-    return np.asarray(holds & (np.asarray(tones[0])[..., 0] - np.asarray(tones[-1])[..., 0] >= kept.span))
+    span = np.asarray(tones[0])[..., 0] - np.asarray(tones[-1])[..., 0]
+    return np.asarray(holds & at_least(span, kept.span))
 
 
 def _why(judged: FamilyJudgement) -> str:
     if judged.holds:
         told = " and ".join(f"{step:.0f}" for step in judged.lightness)
-        return f"its steps are ΔL* {told}, in one hue"
+        return f"its steps keep to one hue (ΔL* {told})"
     return judged.faults[0].words

@@ -29,6 +29,9 @@ class Exercise(StrEnum):
     READ = "will-it-read"
 
 
+# In which ways two pads may be said to meet. Pads that meet in brown without being mud are not asked of:
+# people do not agree on them.
+WAYS = (Meeting.CLEAN, Meeting.SOFTENS, Meeting.MUDDY)
 TONES = 3  # of a family of which one is missing
 # Exercises in which all is put in order; in the others one is chosen.
 ORDERS = (Exercise.LIGHTER, Exercise.READ)
@@ -133,7 +136,7 @@ class Question:
         """How often somebody who guesses is right."""
         if self.orders:
             return 1 / factorial(len(self.options))
-        return 1 / (max(1, len(self.options)) * (1 if self.kind is None else len(Meeting)))
+        return 1 / (max(1, len(self.options)) * (1 if self.kind is None else len(WAYS)))
 
     @property
     def colours(self) -> tuple[AskedColour, ...]:

@@ -9,6 +9,7 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.colorimetry.views import lamp
 from jindle_core.contrast.measures import measure
+from jindle_core.limits import at_least
 from jindle_core.media import GROUND_MEDIA, LETTERING_MEDIA, PAD_MEDIA, Medium
 from jindle_core.shown import shown
 from jindle_core.supplies.colours import Supplies
@@ -107,9 +108,9 @@ def _why(delta_l: float, ratio: float) -> str:
         figures.contrast.LETTERING_SMALL,
         figures.contrast.LETTERING_LARGE,
     )
-    told = f"ΔL* {shown(delta_l, small, large)}, ratio {shown(ratio, small_ratio, large_ratio, digits=1)}: "
-    if delta_l >= small and ratio >= small_ratio:
-        return told + "small letters can be read"
-    if delta_l >= large and ratio >= large_ratio:
-        return told + "large and bold letters can be read"
-    return told + "it cannot be read well"
+    told = f" (ΔL* {shown(delta_l, small, large)}, {shown(ratio, small_ratio, large_ratio, digits=1)} : 1)"
+    if at_least(delta_l, small) and at_least(ratio, small_ratio):
+        return "small letters can be read" + told
+    if at_least(delta_l, large) and at_least(ratio, large_ratio):
+        return "large and bold letters can be read" + told
+    return "it cannot be read well" + told

@@ -6,7 +6,7 @@ from jindle_core.blending.joins import Meeting
 from jindle_core.colorimetry.difference import direction_words
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.errors import BadInput, Problem
-from jindle_core.training.question import Exercise, Option, Question
+from jindle_core.training.question import WAYS, Exercise, Option, Question
 from jindle_core.training.threshold import Trial
 from jindle_core.words import in_words
 
@@ -73,10 +73,10 @@ def _order_reason(question: Question, answer: Answer) -> str:
     ]
     first, second = max(wrong)[1] if wrong else question.closest
     one, other = question.options[first], question.options[second]
-    told = f"{one.figure - other.figure:.1f} ± {_doubt(one, other):.1f}"
+    told = f"(ΔL* {one.figure - other.figure:.1f} ± {_doubt(one, other):.1f})"
     if question.exercise is Exercise.READ:
-        return f"“{_named(one)}” reads better than “{_named(other)}” by ΔL* {told}: {one.why}; {other.why}"
-    told = f"“{_named(one)}” is lighter than “{_named(other)}” by ΔL* {told}"
+        return f"“{_named(one)}” reads better than “{_named(other)}” {told}: {one.why}; {other.why}"
+    told = f"“{_named(one)}” is lighter than “{_named(other)}” {told}"
     hues = [hue_family(option.shown[0].lab) for option in (one, other)]
     if hues[0] == hues[1]:
         return f"{told}: both are {hues[0]}, so only depth parts them"
@@ -88,12 +88,12 @@ def _choice_reason(question: Question, answer: Answer) -> str:
         return _join_reason(question, answer)
     right = question.options[question.truth[0]]
     chosen = question.options[answer.places[0]]
-    told = f"“{_named(right)}” is off by {question.unit} {right.figure:.1f} ± {right.sigma:.1f}"
+    told = f"“{_named(right)}” is nearest ({question.unit} {right.figure:.1f} ± {right.sigma:.1f} off)"
     if question.exercise is Exercise.MISSING:
         told = f"{question.why}; {told}, {right.why}" if right.why else f"{question.why}; {told}"
     if chosen is right or question.aim is None:
         return told
-    more = f"; “{_named(chosen)}” by {chosen.figure:.1f}"
+    more = f"; “{_named(chosen)}” is farther off ({question.unit} {chosen.figure:.1f})"
     if question.exercise is Exercise.MISSING and not question.value_only:
         return f"{told}{more}: {chosen.why}"
     if question.value_only:
@@ -112,7 +112,7 @@ def _join_reason(question: Question, answer: Answer) -> str:
     return f"{told} {question.why}{''.join(wrong)}"
 
 
-_MEETS = {kind: f"meet {in_words(kind)}" for kind in Meeting}
+_MEETS = {kind: f"meet {in_words(kind)}" for kind in WAYS}
 
 
 def _named(option: Option) -> str:

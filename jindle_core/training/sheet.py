@@ -7,13 +7,12 @@ import numpy as np
 from scipy.optimize import linear_sum_assignment
 
 from jindle_core import figures
-from jindle_core.blending.joins import Meeting
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Lab
 from jindle_core.families.judge import tone_names
 from jindle_core.patterned.patches import Patch
 from jindle_core.swatch_sheet import SheetArea, SwatchSheet
-from jindle_core.training.question import TONES, Exercise, Option, Question
+from jindle_core.training.question import TONES, WAYS, Exercise, Option, Question
 from jindle_core.training.scoring import Answer
 from jindle_core.words import in_words
 
@@ -84,7 +83,7 @@ def boxes_of(question: Question) -> tuple[LaidBox, ...]:
             LaidBox(most if at == 0 else least if at == last else _RANKS[at]) for at in range(last + 1)
         )
     if question.exercise is Exercise.JOIN:
-        return tuple(LaidBox(in_words(kind)) for kind in Meeting)
+        return tuple(LaidBox(in_words(kind)) for kind in WAYS)
     if question.exercise is Exercise.NEAREST:
         return (LaidBox(question.given[0].label, read=False), LaidBox("nearest"))
     given = [LaidBox(one.label, read=False) for one in question.given]
@@ -137,7 +136,7 @@ def seen_row(question: Question, patches: Sequence[Patch]) -> SeenRow:
     if question.exercise is Exercise.JOIN:
         marked = [at for at, one in enumerate(patches) if one.lab[0] < figures.training.SHEET_MARK_L]
         if len(marked) == 1:
-            return SeenRow(Answer((), list(Meeting)[marked[0]]))
+            return SeenRow(Answer((), WAYS[marked[0]]))
         return SeenRow(None, "no box is filled" if not marked else "more than one box is filled")
     empty = [at + 1 for at, one in enumerate(patches) if one.bare]
     if empty:

@@ -3,9 +3,8 @@
 from math import isfinite
 
 from jindle_core import figures
-from jindle_core.blending.joins import Meeting
 from jindle_core.errors import BadInput, Problem
-from jindle_core.training.question import AskedColour, Exercise, Option, Question
+from jindle_core.training.question import WAYS, AskedColour, Exercise, Option, Question
 
 _LONGEST = 500  # characters of a label or a reason
 _WIDEST = 150.0  # of a* and b*
@@ -27,7 +26,7 @@ def sound(question: Question) -> Question:
             (len(question.given) != _GIVEN.get(exercise, 0), "not asked of what such a question is asked of"),
             ((question.aim is None) != question.orders, "nothing to come near to, or too much"),
             (question.kind is not None and exercise is not Exercise.JOIN, "pads that meet"),
-            (alone and question.kind not in tuple(Meeting), "nothing asked"),
+            (alone and question.kind not in WAYS, "nothing asked"),
             (not 0 <= question.gap <= 2, "another tone than three have"),
             (not all(_holds(exercise, one) for one in question.options), "an option that is none"),
             (not all(_is_colour(one) for one in question.colours), "a colour that is none"),

@@ -18,6 +18,7 @@ PREFERENCES = (
     "figures",
     "eyes",
     "value_only",
+    "stand_ins",
 )  # the fields that say how things are shown
 
 
@@ -52,6 +53,8 @@ class Person(AbstractBaseUser):
     # could not answer.
     eyes = models.CharField(max_length=6, choices=EYES, blank=True, default="")
     value_only = models.BooleanField(default=True)
+    # Whether the made-up reader and camera are shown; the demo studio has them.
+    stand_ins = models.BooleanField(default=False)
     email = models.EmailField(blank=True, default="")  # for a forgotten password, and for nothing else
     forgotten_at = models.DateTimeField(null=True)  # when a link for a new password was sent last
     # Counts how often they were signed out everywhere else.

@@ -57,7 +57,7 @@ def pack(person: Person) -> bytes:
             {
                 "format": FORMAT,
                 "version": VERSION,
-                "settings": {one: getattr(person, one) for one in PREFERENCES},
+                "settings": {one: getattr(person, one) for one in _settings(person)},
                 "put_away": [one.range.name for one in put_away_by(person).select_related("range")],
                 # Deleted, though cards still name colours of them.
                 "gone": [own[found.pk] for found in ranges if found.gone],
@@ -77,6 +77,7 @@ def pack(person: Person) -> bytes:
     files["papers.json"] = _json(
         [
             {"range": own[paper.range_id], "title": paper.title, "picture": name, "width": paper.width_mm}
+            | {"simulated": paper.simulated}
             | _shelved(paper)
             for name, paper in pictures.items()
         ]
@@ -178,6 +179,11 @@ def pack(person: Person) -> bytes:
     return out.getvalue()
 
 
+def _settings(person: Person) -> list[str]:
+    """Those that go along; that the demo studio has made-up devices is nothing of whoever takes it out."""
+    return [one for one in PREFERENCES if one != "stand_ins" or not person.everybodys]
+
+
 def _shelved(thing: Shelved) -> dict[str, bool]:
     return {"put_by": thing.put_by is not None, "deleted": thing.deleted is not None}
 
@@ -198,6 +204,7 @@ def _reading(reading: Reading, names: dict[int, Reference]) -> dict[str, Any]:
         "reflectance": None if spectrum is None else spectrum.tolist(),
         "provenance": reading.provenance,
         "taken_with": reading.taken_with,
+        "simulated": reading.simulated,
         "taken": reading.taken.isoformat(),
         "note": reading.note,
     }

@@ -79,6 +79,7 @@ from server.records.models import MOST_PHOTOS, MadeTogether
 from server.sets.actions import make_set
 from server.training.archived import bring_training
 from server.writes import write
+from standins.reader import SimulatedReader
 
 _SECONDS = 30  # of computing, to unpack what may be unpacked
 # What reading a file raises that is not as it was written.
@@ -229,7 +230,9 @@ class _Unpacking:
 
     def _settings(self, settings: dict) -> None:
         known: dict[str, Any] = {"units": dict(UNITS), "surround": dict(SURROUNDS)}
-        known |= dict.fromkeys(("only_owned", "dark_first", "figures", "value_only"), (True, False))
+        known |= dict.fromkeys(
+            ("only_owned", "dark_first", "figures", "value_only", "stand_ins"), (True, False)
+        )
         known["eyes"] = dict(EYES)
         for name, allowed in known.items():
             if name in settings:  # an older archive has fewer
@@ -259,6 +262,7 @@ class _Unpacking:
                 picture=picture,
                 mime="image/jpeg",
                 width_mm=checked_width(one.get("width")),
+                simulated=_among(one.get("simulated", False), (True, False)),
                 **_shelved(one),
             )
             self.sheets[f"own {number}"] = stored.pk
@@ -294,6 +298,7 @@ class _Unpacking:
                 _among(one["provenance"], dict(PROVENANCE_CHOICES)),
                 str(one["taken_with"])[:120],
                 None if one["reflectance"] is None else [float(value) for value in one["reflectance"]],
+                _among(one.get("simulated", one["taken_with"] == SimulatedReader.name), (True, False)),
             )
             paper, below = (
                 colours[self._colour(one[side])] if one.get(side) else None for side in ("paper", "below")

@@ -189,7 +189,8 @@ class Reading(models.Model):
     """A colour that a person read from a swatch of their own; it outranks the range's figure for them.
 
     ``paper`` is the card it was laid on, None being the white card that swatches are made on; ``below`` a
-    colour that it was laid over, dry.
+    colour that it was laid over, dry. What is simulated counts among the ranges that Jindle made up, and
+    never against the label of a range that somebody has.
     """
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="readings")
@@ -208,6 +209,7 @@ class Reading(models.Model):
     taken_with = models.CharField(max_length=120, blank=True)
     taken = models.DateField()
     note = models.CharField(max_length=200, blank=True)
+    simulated = models.BooleanField(default=False)  # by a stand-in: no eye and no instrument saw the swatch
 
     class Meta:
         db_table = "reading"

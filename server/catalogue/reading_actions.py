@@ -27,12 +27,13 @@ class Laid:
 
 @dataclass(frozen=True)
 class Value:
-    """What was read: Lab, where it comes from, with what, and the spectrum (31,) if there is one."""
+    """What was read: Lab, where it comes from, with what, its spectrum (31,), if any; whether made up."""
 
     lab: tuple[float, float, float]
     provenance: Provenance
     taken_with: str = ""
     reflectance: Sequence[float] | None = None
+    simulated: bool = False
 
 
 @write
@@ -53,6 +54,7 @@ def add_readings(person: Person, values: Sequence[tuple[Colour, Value]], laid: L
             spectrum=to_bytes(value.reflectance),
             provenance=value.provenance,
             taken_with=value.taken_with,
+            simulated=value.simulated,
             taken=laid.taken,
             note=laid.note,
         )

@@ -38,10 +38,17 @@ def is_usual(reading: Reading) -> bool:
     return on_white and reading.layers == 1 and reading.hand == Hand.MIDDLE
 
 
+def counts(reading: Reading) -> bool:
+    """Whether it is held against the range's figure: what is made up is not, where the range is real."""
+    return not reading.simulated or reading.colour.range.owner_id is None
+
+
 def read_of(person: Person) -> Reads:
     """All of a person's readings, in one query."""
     usual, other = defaultdict(list), defaultdict(list)
-    for reading in readings_of(person).select_related("colour", "paper"):
+    for reading in readings_of(person).select_related("colour__range", "paper"):
+        if not counts(reading):
+            continue
         if is_usual(reading):
             usual[reading.colour_id].append(reading)
         else:

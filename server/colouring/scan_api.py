@@ -12,7 +12,7 @@ from rest_framework.views import APIView
 
 from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
-from jindle_core.interchange.picture import jpeg
+from jindle_core.interchange.bare_picture import jpeg
 from jindle_core.line_art.scanned.areas import MendStroke, MendWay, Scanned, as_drawing, scanned
 from jindle_core.line_art.svg import as_path
 from server.catalogue.api.fields import JsonField

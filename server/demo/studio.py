@@ -153,7 +153,9 @@ def _set_back_once(studio: Person) -> None:
 
 
 def _furnish(studio: Person) -> None:
-    """Its drawer, its cards and a family that was kept."""
+    """Its drawer, its cards, a family that was kept, and the devices that are made up."""
+    studio.stand_ins = True
+    studio.save(update_fields=["stand_ins"])
     ids = _ids()
     lines = read_drawer((DATA / "drawer.csv").read_bytes())
     keep(studio, [(ids[line.range, line.colour], line.full, line.note) for line in lines])

@@ -58,6 +58,7 @@ def store_paper(
     colours: Sequence[Named],
     provenance: Provenance,
     width: float | None = None,
+    simulated: bool = False,
 ) -> Paper:
     """Keep a sheet in a collection of the person's, which is made where there is none of that name."""
     collection, title = checked_name(collection, "collection"), checked_name(title, "title")
@@ -85,6 +86,7 @@ def store_paper(
         picture=picture,
         mime="image/jpeg",
         width_mm=checked_width(width),
+        simulated=simulated,
     )
     Colour.objects.bulk_create(
         Colour(

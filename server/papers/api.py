@@ -1,5 +1,6 @@
 """The API of patterned papers."""
 
+import numpy as np
 from django.http import HttpResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import OpenApiParameter, extend_schema
@@ -9,11 +10,12 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core import figures
+from jindle_core.colorimetry.naming import own_names
 from jindle_core.errors import BadInput, Problem
-from jindle_core.interchange.picture import as_image, jpeg
+from jindle_core.interchange.bare_picture import jpeg
+from jindle_core.interchange.picture import as_image
 from jindle_core.lengths import OF_SHEETS, read_length
 from jindle_core.offers.from_sheet import going, starts
-from jindle_core.patterned.colours import usual_names
 from jindle_core.provenance import Provenance
 from jindle_core.seen.palette import SeenPalette
 from server.access import (
@@ -37,6 +39,7 @@ from server.papers.views import VIEWS, in_view, sheet
 from server.requests import Request
 from server.shelf.actions import delete
 from server.streams import finished
+from standins.camera import is_made_up
 
 
 class StorePaperSerializer(ReadPaperSerializer):
@@ -64,6 +67,7 @@ class PaperSerializer(serializers.Serializer):
     collection = serializers.CharField()
     range_id = serializers.IntegerField()
     own = serializers.BooleanField()
+    simulated = serializers.BooleanField(help_text="its picture is a stand-in's")
     put_by = serializers.BooleanField()
     width = serializers.CharField(allow_null=True, help_text="of what its picture shows; none: nobody said")
     colours = SwatchSerializer(many=True)
@@ -121,13 +125,15 @@ class Papers(APIView):
         given = StorePaperSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         values = given.validated_data
-        read = finished(read_sheet(request.user, values, content_of(values)))
+        content = content_of(values)
+        read = finished(read_sheet(request.user, values, content))
         colours = read.colours
         names = values.get("names") or []
         if not isinstance(names, list) or len(names) > len(colours):
             raise BadInput(Problem("Names are a list, one a colour.", field="names"))
         names += [""] * (len(colours) - len(names))
-        given_or_usual = zip(colours, names, usual_names(colours), strict=True)
+        usual = own_names(np.array([colour.lab for colour in colours]))
+        given_or_usual = zip(colours, names, usual, strict=True)
         named = [
             Named(colour.lab, colour.share, str(name or "").strip() or usual)
             for colour, name, usual in given_or_usual
@@ -136,7 +142,8 @@ class Papers(APIView):
         width = _millimetres(values.get("width", ""), request.user)
         picture = jpeg(as_image(read.corrected.even))
         paper = store_paper(
-            request.user, values["collection"], values["title"], picture, named, provenance, width
+            *(request.user, values["collection"], values["title"], picture, named, provenance, width),
+            simulated=is_made_up(content),
         )
         answer = sheet(paper, catalogue_for(request.user), request.user)
         return Response(answer, status=status.HTTP_201_CREATED)

@@ -21,6 +21,7 @@ from jindle_core.supplies.colours import Supplies
 from jindle_core.swatch_sheet import SHEETS, swatch_sheet
 from server.access import one, papers_seen_by, ranges_seen_by
 from server.accounts.models import Person
+from server.accounts.stand_ins import check_stand_ins
 from server.catalogue.api.reader import lying_there
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.charts import chart_places
@@ -62,6 +63,7 @@ class Camera(APIView):
     @extend_schema(responses=CameraSerializer, operation_id="camera")
     def get(self, request: Request) -> Response:
         """Which camera there is, its lights, and the drawn sheets that can be laid before it."""
+        check_stand_ins(request.user)
         supplies = catalogue_for(request.user)
         drawn = papers_seen_by(request.user).filter(owner=None).select_related("range").defer("picture")
         return Response(
@@ -97,6 +99,7 @@ class CameraChart(APIView):
     )
     def post(self, request: Request) -> HttpResponse:
         """A photograph (JPEG) of the page as if each box had been filled by hand."""
+        check_stand_ins(request.user)
         given = ChartSceneSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         values = given.validated_data
@@ -143,6 +146,7 @@ class CameraPhotograph(APIView):
     )
     def post(self, request: Request) -> HttpResponse:
         """A photograph (JPEG) of a drawn sheet under a made-up light."""
+        check_stand_ins(request.user)
         given = PhotographSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         values = given.validated_data

@@ -30,6 +30,7 @@ class Paper(Shelved):
     mime = models.CharField(max_length=12, choices=MIME_CHOICES)
     # How wide (mm) what the picture shows is; unknown until somebody says.
     width_mm = models.FloatField(null=True)
+    simulated = models.BooleanField(default=False)  # its picture is a stand-in's: no lens saw it
     created = models.DateTimeField(auto_now_add=True)
 
     class Meta:

@@ -13,7 +13,8 @@ from rest_framework.views import APIView
 
 from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
-from jindle_core.interchange.picture import as_image, jpeg
+from jindle_core.interchange.bare_picture import jpeg
+from jindle_core.interchange.picture import as_image
 from jindle_core.patterned.colours import SheetColour, sheet_colours
 from jindle_core.patterned.correction import Corrected, PictureBox, correct, find_white, is_cut_off
 from jindle_core.patterned.editing import WAYS, Edit, edited

@@ -48,6 +48,7 @@ def sheet(paper: Paper, supplies: Supplies, person: Person) -> dict[str, Any]:
         "title": paper.title,
         "collection": paper.range.name,
         "range_id": paper.range_id,
+        "simulated": paper.simulated,
         "own": paper.owner_id == person.pk,
         "put_by": paper.put_by is not None,
         "width": paper.width_mm and _width(paper.width_mm, person.units),

@@ -12,7 +12,7 @@ from PIL import Image
 
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.errors import BadInput, Problem
-from jindle_core.interchange.picture import jpeg
+from jindle_core.interchange.bare_picture import jpeg
 from jindle_core.lengths import TICKS
 from jindle_core.planning.instead import UsedInstead
 from jindle_core.planning.planned import Planned

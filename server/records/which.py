@@ -13,7 +13,7 @@ from rest_framework.views import APIView
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import lab_to_hex
 from jindle_core.errors import BadInput, Problem
-from jindle_core.interchange.picture import jpeg
+from jindle_core.interchange.bare_picture import jpeg
 from jindle_core.media import Medium
 from jindle_core.patterned.correction import correct, find_white
 from jindle_core.patterned.patches import read_patches

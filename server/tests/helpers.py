@@ -32,8 +32,9 @@ class ApiTestCase(TestCase):
     def setUpTestData(cls):
         cls.pads = make_range(None)
         cls.stock = make_range(None, "Boards", "cardstock", CARDS)
-        cls.ann = Person.objects.create_user("Ann", "long-enough-9")
-        cls.ben = Person.objects.create_user("Ben", "long-enough-9")
+        # They have switched the made-up devices on.
+        cls.ann = Person.objects.create_user("Ann", "long-enough-9", stand_ins=True)
+        cls.ben = Person.objects.create_user("Ben", "long-enough-9", stand_ins=True)
         cls.ids = {colour.key: colour.pk for colour in Colour.objects.all()}
         set_owned(cls.ann, [cls.ids["SKY-2"], cls.ids["soot"]], True)
 

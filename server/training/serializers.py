@@ -4,7 +4,7 @@ from rest_framework import serializers
 
 from jindle_core import figures
 from jindle_core.swatch_sheet import SHEETS
-from server.cards.grounds.serializers import MEETING_CHOICES
+from jindle_core.training.question import WAYS
 from server.catalogue.api.fields import LIGHT_CHOICES
 from server.catalogue.models import MEDIUM_CHOICES, PROVENANCE_CHOICES
 from server.catalogue.swatches import FORM_CHOICES, ShadesSerializer
@@ -13,6 +13,7 @@ from standins.camera import LIGHTS
 
 # A token holds the whole question; names of supplies may be long.
 _LONGEST = 200_000
+MEETS_CHOICES = [(one.value, one.value) for one in WAYS]
 VIEWS = ["colour", "greys", "lamp"]
 
 
@@ -124,7 +125,7 @@ class AnswerSerializer(serializers.Serializer):
     places = serializers.ListField(
         child=serializers.IntegerField(min_value=0), max_length=figures.training.ORDER[1]
     )
-    kind = serializers.ChoiceField(choices=MEETING_CHOICES, required=False, allow_null=True, default=None)
+    kind = serializers.ChoiceField(choices=MEETS_CHOICES, required=False, allow_null=True, default=None)
 
 
 class TrueOptionSerializer(serializers.Serializer):
@@ -149,8 +150,8 @@ class AnsweredSerializer(serializers.Serializer):
     gap = serializers.IntegerField()
     measure = serializers.CharField(help_text="what the options' figures are")
     right = serializers.BooleanField()
-    kind = serializers.ChoiceField(choices=MEETING_CHOICES, allow_null=True)
-    kind_given = serializers.ChoiceField(choices=MEETING_CHOICES, allow_null=True)
+    kind = serializers.ChoiceField(choices=MEETS_CHOICES, allow_null=True)
+    kind_given = serializers.ChoiceField(choices=MEETS_CHOICES, allow_null=True)
     kind_right = serializers.BooleanField(allow_null=True)
     reason = serializers.CharField()
     chance = serializers.FloatField(help_text="how often a guess is right")

@@ -15,15 +15,14 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core import figures
-from jindle_core.blending.joins import Meeting
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import Array
-from jindle_core.interchange.picture import jpeg
+from jindle_core.interchange.bare_picture import jpeg
 from jindle_core.patterned.lamp import Light
 from jindle_core.patterned.patches import Patch
 from jindle_core.swatch_sheet import swatch_sheet
 from jindle_core.training.exercises import EXERCISES
-from jindle_core.training.question import AskedColour, Exercise, Question
+from jindle_core.training.question import WAYS, AskedColour, Exercise, Question
 from jindle_core.training.scoring import Answer, scored
 from jindle_core.training.sheet import (
     boxes_of,
@@ -35,6 +34,7 @@ from jindle_core.training.sheet import (
 )
 from server.access import one, training_answers_of, training_sheets_of
 from server.accounts.models import Person
+from server.accounts.stand_ins import check_stand_ins
 from server.catalogue.api.reader import lying_there
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import data_url, download
@@ -160,6 +160,7 @@ class CameraTraining(APIView):
     )
     def post(self, request: Request, pk: int) -> HttpResponse:
         """A photograph (JPEG) of the page as a made-up hand would have filled it, with as fine an eye."""
+        check_stand_ins(request.user)
         sheet = own_sheet(request.user, pk)
         given = SheetSceneSerializer(data=request.data)
         given.is_valid(raise_exception=True)
@@ -189,7 +190,7 @@ class _Hand:
     def laid(self, question: Question, answer: Answer) -> list[Array | None]:
         """The reflectance (31,) in each box of a row, as somebody answers it; None: it is left empty."""
         if question.kind is not None:
-            return [INK if kind is answer.kind else None for kind in Meeting]
+            return [INK if kind is answer.kind else None for kind in WAYS]
         asked = iter([question.options[place].shown[-1] for place in answer.places])
         given = iter(question.given)
         return [self._one(next(asked) if box.read else next(given)) for box in boxes_of(question)]

@@ -113,7 +113,7 @@ class AddPiece:
     label = "adding a piece"
 
     def apply(self, card: Card) -> Card:
-        """The card with the piece on top of its neighbours."""
+        """The card with the piece on top of its neighbours; patterned paper under those that lie there."""
         build = card.build
         if len(build.every) >= figures.building.PIECES_LIMIT:
             raise BadInput(Problem(f"{figures.building.PIECES_LIMIT} pieces are the most.", field="pieces"))
@@ -121,9 +121,11 @@ class AddPiece:
         told["place"] = replace(Place(), **told.get("place", {}))
         told["pattern"] = replace(PatternLaid(), **told.get("pattern", {}))
         added = Piece(build.next_key, self.kind, checked_name(self.name), **told)
-        if self.inside:
-            return checked(card, replace(build, inside=(*build.inside, added)))
-        return checked(card, replace(build, pieces=(*build.pieces, added)))
+        face = build.inside if self.inside else build.pieces
+        beside = [at for at, one in enumerate(face) if one.on == added.on] if self.kind is Kind.PAPER else []
+        at = beside[0] if beside else len(face)
+        face = (*face[:at], added, *face[at:])
+        return checked(card, replace(build, inside=face) if self.inside else replace(build, pieces=face))
 
 
 @dataclass(frozen=True, slots=True)

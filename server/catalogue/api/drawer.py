@@ -18,7 +18,7 @@ from jindle_core.interchange.code_list import read_list
 from jindle_core.interchange.drawer_csv import KeptLine, read_drawer, write_drawer
 from jindle_core.matching.search import SearchIndex, plain
 from jindle_core.supplies.colours import Supplies
-from server.access import asked_for_by, colours_seen_by, one, ranges_seen_by
+from server.access import asked_for_by, colours_seen_by, one, papers_seen_by, ranges_seen_by
 from server.accounts.models import Person
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
@@ -35,6 +35,7 @@ class DrawerEntrySerializer(serializers.Serializer):
 
     swatch = SwatchSerializer()
     note = serializers.CharField()
+    sheet = serializers.IntegerField(allow_null=True, help_text="the patterned paper that it is a colour of")
 
 
 class DrawerSerializer(serializers.Serializer):
@@ -137,7 +138,16 @@ class Drawer(APIView):
         """Every colour in the drawer, by range."""
         supplies = catalogue_for(request.user)
         kept = supplies.all_kept
-        entries = [{"swatch": swatch(supplies, place), "note": one.note} for place, one in kept]
+        papers = papers_seen_by(request.user).values_list("range_id", "title", "pk")
+        sheets = {
+            place: pk
+            for range_id, title, pk in papers
+            for place in supplies.sheets.get((range_id, title), ())
+        }
+        entries = [
+            {"swatch": swatch(supplies, place), "note": one.note, "sheet": sheets.get(place)}
+            for place, one in kept
+        ]
         counts = Counter(one.fullness for _, one in kept)
         return Response({"entries": entries, "counts": {name: counts[name] for name, _ in FULLNESS_CHOICES}})
 

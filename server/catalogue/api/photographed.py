@@ -17,7 +17,8 @@ from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Lab, lab_to_hex
 from jindle_core.errors import BadInput, Problem
-from jindle_core.interchange.picture import Picture, jpeg
+from jindle_core.interchange.bare_picture import jpeg
+from jindle_core.interchange.picture import Picture
 from jindle_core.patterned.correction import PictureBox, correct, find_white
 from jindle_core.patterned.lamp import Light, relit
 from jindle_core.patterned.marks import find_marks, placed, plane
@@ -39,6 +40,7 @@ from server.catalogue.swatches import SwatchSerializer, swatch
 from server.pictures import opened
 from server.requests import Request
 from server.streams import MEDIA_TYPE, progress
+from standins.camera import is_made_up
 
 TAKEN_WITH = "a photograph"
 _FIELD_RIM = (2.0, 2.0, 2.0, 5.0)  # mm of a field that are left out: its edge, and the words in it
@@ -95,6 +97,7 @@ class SwatchesReadSerializer(serializers.Serializer):
     white = BoxSerializer(allow_null=True)
     uncertainty = serializers.FloatField()
     strip = serializers.BooleanField(help_text="the person's strip of known swatches lies in the picture")
+    simulated = serializers.BooleanField(help_text="the picture is a stand-in's: nothing was before a lens")
     warning = serializers.CharField()
     swatches = PhotographedSerializer(many=True)
 
@@ -124,6 +127,7 @@ class KeepSwatchesSerializer(LaidSerializer):
     """Swatches to be kept, all laid in one way."""
 
     readings = KeptSwatchSerializer(many=True)
+    simulated = serializers.BooleanField(default=False, help_text="as the picture's answer said")
 
 
 @dataclass(frozen=True)
@@ -177,7 +181,10 @@ class KeepSwatches(APIView):
             place_of(supplies, reading["colour"])
         colours = Colour.objects.in_bulk([reading["colour"] for reading in asked["readings"]])
         values = [
-            (colours[reading["colour"]], Value(tuple(reading["lab"]), "photographed", TAKEN_WITH))
+            (
+                colours[reading["colour"]],
+                Value(tuple(reading["lab"]), "photographed", TAKEN_WITH, simulated=asked["simulated"]),
+            )
             for reading in asked["readings"]
         ]
         add_readings(request.user, values, laid_as_said(request.user, asked, list(colours)))
@@ -193,7 +200,8 @@ def _reading(person: Person, asked: dict[str, Any], content: bytes) -> Iterator[
     else:
         found = _marked(supplies, asked, picture, strip_seen(person, supplies, picture.linear))
     if not found.places:
-        yield {"read": _told(supplies, found, [], figures.colour.UNCERTAINTY["photographed"], picture)}
+        told = _told(supplies, found, [], figures.colour.UNCERTAINTY["photographed"], picture)
+        yield {"read": told | {"simulated": is_made_up(content)}}
         return
     if found.white is None:
         raise BadInput(
@@ -208,7 +216,8 @@ def _reading(person: Person, asked: dict[str, Any], content: bytes) -> Iterator[
     corrected = lit.picture
     yield {"share": 0.85, "words": "reading the swatches"}
     patches = read_patches(corrected, found.quads, found.white_lab)
-    yield {"read": _told(supplies, found, patches, corrected.sigma, picture, lit.trouble)}
+    told = _told(supplies, found, patches, corrected.sigma, picture, lit.trouble)
+    yield {"read": told | {"simulated": is_made_up(content)}}
 
 
 def _chart(supplies: Supplies, asked: dict[str, Any], picture: Picture) -> _Asked:

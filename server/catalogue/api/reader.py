@@ -18,6 +18,7 @@ from jindle_core.prediction.stocks import WHITE_CARD
 from jindle_core.supplies.colours import Supplies
 from server.access import colours_seen_by, one
 from server.accounts.models import Person
+from server.accounts.stand_ins import check_stand_ins
 from server.catalogue.api.readings import LaidSerializer, ReadingSerializer, laid_as_said, told
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.models import Colour
@@ -66,11 +67,13 @@ class Reader(APIView):
     @extend_schema(responses=ReaderSerializer, operation_id="reader")
     def get(self, request: Request) -> Response:
         """Which reader is connected and how it is."""
+        check_stand_ins(request.user)
         return Response(_reader(request.user))
 
 
 class _Tend(APIView):
     def _do(self, request: Request, what: str) -> Response:
+        check_stand_ins(request.user)
         try:
             state = getattr(reader(), what)(reader_state(request.user))
         except ReaderFault as fault:
@@ -107,6 +110,7 @@ class ReaderRead(APIView):
     )
     def post(self, request: Request) -> StreamingHttpResponse:
         """Read a swatch of a colour and keep the reading; tells its progress."""
+        check_stand_ins(request.user)
         given = ReadRequestSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         values = given.validated_data
@@ -127,6 +131,7 @@ def _reading(person: Person, colour: Colour, laid: Laid, touching: bool) -> Iter
                     "read",
                     device.name,
                     step.reflectance,
+                    device.simulated,
                 )
                 (made,) = add_readings(person, [(colour, value)], laid)
                 yield {"reading": told(made, catalogue_for(person), set())}

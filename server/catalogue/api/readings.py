@@ -35,7 +35,7 @@ from server.catalogue.reading_actions import (
     add_readings,
     delete_reading,
 )
-from server.catalogue.readings import from_bytes, is_usual, settled_of
+from server.catalogue.readings import counts, from_bytes, is_usual, settled_of
 from server.catalogue.swatches import PROVENANCE_WORDS, SwatchSerializer, swatch
 from server.requests import Request
 
@@ -81,6 +81,8 @@ class ReadingSerializer(serializers.Serializer):
     usual = serializers.BooleanField(
         help_text="laid as colours are defined, so that it counts for the colour"
     )
+    simulated = serializers.BooleanField(help_text="by a stand-in: nothing was read")
+    counts = serializers.BooleanField(help_text="against the range's figure, or for how the range behaves")
     outlier = serializers.BooleanField(help_text="far from the others: read it again")
 
 
@@ -126,6 +128,8 @@ def told(reading: Reading, supplies: Supplies, outliers: set[int]) -> dict:
         "note": reading.note,
         "spectrum": reading.spectrum is not None,
         "usual": is_usual(reading),
+        "simulated": reading.simulated,
+        "counts": counts(reading),
         "outlier": reading.pk in outliers,
     }
 
@@ -133,8 +137,8 @@ def told(reading: Reading, supplies: Supplies, outliers: set[int]) -> dict:
 def _readings(person: Person, colour: Colour) -> dict:
     supplies = catalogue_for(person)
     place = supplies.places[colour.pk]
-    kept = list(readings_of(person).filter(colour=colour))
-    usual = [reading for reading in kept if is_usual(reading)]
+    kept = list(readings_of(person).filter(colour=colour).select_related("colour__range"))
+    usual = [reading for reading in kept if is_usual(reading) and counts(reading)]
     label = (colour.lab_l, colour.lab_a, colour.lab_b)
     outliers: set[int] = set()
     off, words = None, ""

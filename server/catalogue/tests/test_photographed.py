@@ -42,6 +42,13 @@ class PhotographedTests(ApiTestCase):
             self.assertLess(off[24], 3, light)
         readings = [{"colour": one["swatch"]["id"], "lab": one["lab"]} for one in told["swatches"][:3]]
         self.assertEqual(Reading.objects.count(), 0)
+        # A picture of the made-up camera says so, and what is kept of it goes on saying it.
+        self.assertTrue(told["simulated"])
+        made_up = {"readings": readings, "simulated": True}
+        self.ask("post", "swatches/keep", made_up, 201)
+        colour = self.ask("get", f"colours/{readings[0]['colour']}/readings")
+        self.assertEqual((colour["swatch"]["read"], colour["readings"][0]["simulated"]), (False, True))
+        Reading.objects.all().delete()
         kept = self.ask("post", "swatches/keep", {"readings": readings, "layers": 1}, 201)
         self.assertEqual(kept, {"count": 3})
         reading = Reading.objects.first()

@@ -9,6 +9,7 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.interchange.cgats import read_cgats
 from jindle_core.prediction.near import Way
 from jindle_core.prediction.stocks import WHITE_CARD
+from server.accounts.models import Person
 from server.catalogue.api import reader as reader_api
 from server.catalogue.api import readings as api
 from server.catalogue.arrays import catalogue_for
@@ -89,6 +90,42 @@ class ReaderTests(ApiTestCase):
         self.assertEqual(reading["taken_with"], "Simulated swatch reader")
         self.assertEqual(self.ask("get", "find", {"q": "SKY-1"})["colours"][0]["read"], True)
 
+    def test_it_never_outranks_the_label_of_a_range_that_somebody_has(self):
+        mine = make_range(self.ann, "Mine", "alcohol marker", "code,L,a,b\nTOW-1,70,20,-10\n")
+        self.ids["TOW-1"] = mine.colours.get().pk
+        self.ask("post", "reader/calibrate", {})
+        for more in ({}, {"layers": 3}):
+            self.assertEqual(self.read("TOW-1", **more)[-1]["reading"]["simulated"], True)
+        told = self.ask("get", f"colours/{self.ids['TOW-1']}/readings")
+        self.assertEqual((told["off"], told["swatch"]["read"]), (None, False))
+        self.assertEqual(told["swatch"]["lab"], [70.0, 20.0, -10.0])
+        self.assertEqual([one["counts"] for one in told["readings"]], [False, False])
+        self.assertIsNone(self.ask("get", f"ranges/{mine.pk}")["fit"])
+        # One's own does, beside it.
+        self.ask("post", f"colours/{self.ids['TOW-1']}/readings", {"value": "60, 20, -10"}, 201)
+        told = self.ask("get", f"colours/{self.ids['TOW-1']}/readings")
+        self.assertEqual(told["swatch"]["lab"], [60.0, 20.0, -10.0])
+        # For good: also out and back in.
+        archive = SimpleUploadedFile("all.zip", self.client.get("/api/me/archive").content)
+        self.client.force_login(self.ben)
+        self.assertEqual(self.client.post("/api/me/archive", {"file": archive}).status_code, 200)
+        self.assertEqual(Reading.objects.filter(owner=self.ben, simulated=True).count(), 2)
+
+    def test_it_is_in_no_account_that_did_not_switch_it_on(self):
+        self.client.force_login(Person.objects.create_user("Cleo", "long-enough-9"))
+        for method, path in (
+            *(("get", "reader"), ("post", "reader/calibrate"), ("post", "reader/recharge")),
+            *(
+                ("post", "reader/read"),
+                ("get", "camera"),
+                ("post", "camera/chart"),
+                ("post", "camera/photograph"),
+            ),
+        ):
+            self.assertIn("Account switches them on", self.ask(method, path, {}, 400)["message"])
+        self.assertTrue(self.ask("patch", "me", {"stand_ins": True})["stand_ins"])
+        self.assertEqual(self.ask("get", "reader")["simulated"], True)
+
     def test_a_fault_keeps_nothing(self):
         self.ask("post", "reader/calibrate", {})
         lines = self.read("SKY-1", touching=False)
@@ -100,7 +137,7 @@ class ReaderTests(ApiTestCase):
 
     def test_readings_teach_a_ranges_habit_and_hold_where_they_were_taken(self):
         rows = "".join(f"TOW-{n},{80 - 6 * n},{30 - 8 * n},{10 * n - 30}\n" for n in range(7))
-        made = make_range(self.ann, "Tows", "alcohol marker", "code,L,a,b\n" + rows)
+        made = make_range(None, "Tows", "alcohol marker", "code,L,a,b\n" + rows)
         self.ids |= dict(made.colours.values_list("key", "pk"))
         self.ask("post", "reader/calibrate", {})
         for number in range(7):
@@ -111,6 +148,7 @@ class ReaderTests(ApiTestCase):
             fit = self.ask("get", f"ranges/{made.pk}")["fit"]
             self.assertEqual((fit["readings"], fit["after"] is None), (number + 1, not number))
         self.assertLess(fit["after"], 3)
+        self.ann.refresh_from_db()
         supplies = catalogue_for(self.ann)
         place = np.array([supplies.places[self.ids["TOW-5"]]])
         shown = supplies.laid_on(place, WHITE_CARD, 3)[0]
@@ -120,13 +158,14 @@ class ReaderTests(ApiTestCase):
 
     def test_a_swatch_laid_over_another_colour(self):
         rows = "TOW-1,80,-10,60\nTOW-2,55,40,5\n"
-        made = make_range(self.ann, "Tows", "alcohol marker", "code,L,a,b\n" + rows)
+        made = make_range(None, "Tows", "alcohol marker", "code,L,a,b\n" + rows)
         self.ids |= dict(made.colours.values_list("key", "pk"))
         self.ask("post", "reader/calibrate", {})
         reading = self.read("TOW-2", below=self.ids["TOW-1"])[-1]["reading"]
         self.assertEqual((reading["below"]["code"], reading["usual"]), ("TOW-1", False))
         alone = self.read("TOW-2")[-1]["reading"]
         self.assertLess(reading["lab"][0], alone["lab"][0])  # what lies under it is seen through it
+        self.ann.refresh_from_db()
         supplies = catalogue_for(self.ann)
         self.assertEqual(supplies.predictions.known(made.pk).readings, 1)
         place, way = np.array([supplies.places[self.ids["TOW-2"]]]), Way(below=self.ids["TOW-1"])

@@ -19,7 +19,7 @@ class CameraTests(TestCase):
     @classmethod
     def setUpTestData(cls):
         call_command("load_demo", stdout=io.StringIO())
-        cls.ann = Person.objects.create_user("Ann", "long-enough-9")
+        cls.ann = Person.objects.create_user("Ann", "long-enough-9", stand_ins=True)
 
     def setUp(self):
         forget_catalogues()

@@ -17,7 +17,9 @@ class StripTests(TestCase):
     @classmethod
     def setUpTestData(cls):
         call_command("load_demo", stdout=io.StringIO())
-        cls.ann, cls.ben = (Person.objects.create_user(name, "long-enough-9") for name in ("Ann", "Ben"))
+        cls.ann, cls.ben = (
+            Person.objects.create_user(name, "long-enough-9", stand_ins=True) for name in ("Ann", "Ben")
+        )
         markers = Range.objects.filter(owner=None, medium="alcohol marker").first()
         set_owned(cls.ann, markers.colours.values_list("pk", flat=True), True)
         cls.paper = Paper.objects.get(title="Swing bridge")

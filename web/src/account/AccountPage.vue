@@ -72,6 +72,10 @@ const figures = computed({
   get: () => session.person?.figures ?? false,
   set: (value) => void session.set({ figures: value }).catch(notices.fail),
 })
+const standIns = computed({
+  get: () => session.person?.stand_ins ?? false,
+  set: (value) => void session.set({ stand_ins: value }).catch(notices.fail),
+})
 const remove = () =>
   attempt('delete', async () => {
     await api.POST('/api/me/delete', { body: { password: sure.value } })
@@ -112,6 +116,12 @@ const remove = () =>
         <p class="mt-2 text-xs text-soft">
           How far apart two colours are and how sure that is, as figures beside the words. Without
           it they stand behind a ?.
+        </p>
+        <h2 class="mt-5 mb-2 text-base">To try out</h2>
+        <OnOff v-model="standIns">Simulated reader and camera</OnOff>
+        <p class="mt-2 text-xs text-soft">
+          Made-up devices, to see how reading goes. What they give stays marked as simulated, and
+          never counts against the label of a range that you have.
         </p>
         <RouterLink to="/account/screen" class="button mt-5">Check this screen</RouterLink>
         <MyEyes />

@@ -62,10 +62,13 @@ export function useDrawer(changed: () => unknown) {
     }
   }
   /** `null`: it is not mine. */
-  function keep(swatch: Kept, fullness: Fullness | null, note?: string) {
+  const keep = (swatch: Kept, fullness: Fullness | null, note?: string) =>
+    keepAs(swatch.label, [swatch.id], fullness, note)
+  /** Colours that are one thing, such as those of a sheet. */
+  function keepAs(name: string, ids: number[], fullness: Fullness | null, note?: string) {
     const words = fullness === null ? 'is out of your drawer' : `is in your drawer, ${fullness}`
     const said = fullness === null ? {} : { fullness, note }
-    return tell(`${swatch.label} ${words}.`, [swatch.id], fullness !== null, said)
+    return tell(`${name} ${words}.`, ids, fullness !== null, said)
   }
   function keepAll(swatches: readonly Kept[], owned: boolean) {
     const ids = swatches.map((one) => one.id)
@@ -103,5 +106,5 @@ export function useDrawer(changed: () => unknown) {
       later(error, { kind: 'asked', id: swatch.id, asked, words })
     }
   }
-  return { keep, keepAll, keepRange, told, want }
+  return { keep, keepAs, keepAll, keepRange, told, want }
 }

@@ -28,6 +28,10 @@ export function figure(match: Near): string {
   return `ΔE\u00a0${match.distance.toFixed(1)}\u00a0±\u00a0${match.uncertainty.toFixed(1)}`
 }
 
+/** A supply as it is looked for: its code with its name, or whichever it has. */
+export const called = (swatch: { label: string; code: string; name: string }) =>
+  swatch.code && swatch.name ? `${swatch.label} ${swatch.name}` : swatch.label
+
 export function plural(count: number, one: string, many = one + 's'): string {
   return `${count} ${count === 1 ? one : many}`
 }

@@ -89,6 +89,11 @@ async function forget(reading: number) {
           </span>
           <span class="w-52 text-xs">
             <b v-if="reading.outlier">Far from the others: read it again.</b>
+            <template v-else-if="!reading.counts"
+              ><b>Simulated</b>: against the label of a range that you have, it does not
+              count.</template
+            >
+            <b v-else-if="reading.simulated">Simulated</b>
             <template v-else-if="!reading.usual"
               >Laid another way: it holds there, and teaches how the range behaves.</template
             >

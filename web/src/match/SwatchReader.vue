@@ -3,14 +3,19 @@ import { ref } from 'vue'
 import { api, ApiError, got, type Swatch } from '@/api/client'
 import { follow } from '@/api/stream'
 import { useFetched } from '@/lib/fetched'
+import { useSession } from '@/lib/session'
 import OnOff from '@/ui/OnOff.vue'
 import LaidFields from '@/ui/LaidFields.vue'
 import { isLaid, useLaid } from '@/lib/laid'
 
-/** Read the colour with the swatch reader. */
+/** Read the colour with the swatch reader, where it was switched on. */
 const { id, medium } = defineProps<{ id: number; medium: Swatch['medium'] }>()
 const emit = defineEmits<{ read: [] }>()
-const { data: reader } = useFetched([], () => got(api.GET('/api/reader')))
+const session = useSession()
+const { data: reader } = useFetched(
+  () => session.person?.stand_ins,
+  () => (session.person?.stand_ins ? got(api.GET('/api/reader')) : null),
+)
 const { layers, hand, paper, below, papers, told } = useLaid()
 const touching = ref(true)
 const share = ref<number | null>(null)

@@ -40,7 +40,7 @@ defineEmits<{ toggle: []; point: []; leave: [] }>()
       v-model="name"
       class="input !w-32"
       maxlength="80"
-      :placeholder="colour.part"
+      :placeholder="colour.hue_name"
       :aria-label="`Name of the ${colour.part}, ${colour.hue_name}`"
     />
     <span class="flex min-w-0 flex-1 flex-wrap gap-x-3 gap-y-1 text-xs">

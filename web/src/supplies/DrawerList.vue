@@ -2,7 +2,7 @@
 import { ref } from 'vue'
 import { api, ApiError, got, type ListReport, type Swatch } from '@/api/client'
 import { useDrawer } from '@/lib/drawer'
-import { plural } from '@/lib/words'
+import { called, plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
 import SwatchShape from '@/drawing/SwatchShape.vue'
 
@@ -70,7 +70,7 @@ function mean(part: string, swatch: Swatch) {
         >
           <SwatchShape :swatch="swatch" />
           <span
-            ><b>{{ swatch.label }}</b
+            ><b>{{ called(swatch) }}</b
             ><br />{{ swatch.range_name }}</span
           >
         </li>
@@ -92,7 +92,7 @@ function mean(part: string, swatch: Swatch) {
               @click="mean(part.text, swatch)"
             >
               <span class="size-4" :style="{ background: swatch.shades.colour }" />
-              {{ swatch.range_name }} {{ swatch.label }}
+              {{ swatch.range_name }} {{ called(swatch) }}
             </button>
           </li>
         </ul>

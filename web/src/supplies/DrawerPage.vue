@@ -8,9 +8,8 @@ import { useNotices } from '@/lib/notices'
 import { plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
-import OwnedCorner from '@/ui/OwnedCorner.vue'
-import SwatchShape from '@/drawing/SwatchShape.vue'
 import DrawerList from './DrawerList.vue'
+import DrawerTile from './DrawerTile.vue'
 import FileButton from '@/ui/FileButton.vue'
 import PrintedChart from './PrintedChart.vue'
 import SuppliesFrame from './SuppliesFrame.vue'
@@ -18,29 +17,40 @@ import SuppliesFrame from './SuppliesFrame.vue'
 /** What I own, how full it is, and ways to say so quickly. */
 const notices = useNotices()
 const { data, refresh } = useFetched([], () => got(api.GET('/api/drawer')))
-const { keep, told } = useDrawer(refresh)
+const { keepAs, told } = useDrawer(refresh)
 const shown = ref<Fullness | ''>('')
 const listing = ref(false)
-const editing = ref<DrawerEntry | null>(null)
+const editing = ref<Thing | null>(null)
 const full = ref<Fullness>('full')
 const note = ref('')
 
+/** What one takes out of the drawer: a colour, or a sheet of patterned paper with all that are on it. */
+type Thing = { entries: DrawerEntry[]; sheet: number | null; name: string }
 const groups = computed(() => {
-  const found = new Map<string, DrawerEntry[]>()
-  for (const entry of data.value?.entries ?? [])
-    if (!shown.value || entry.swatch.fullness === shown.value)
-      found.set(entry.swatch.range_name, [...(found.get(entry.swatch.range_name) ?? []), entry])
+  const found = new Map<string, Thing[]>()
+  for (const entry of data.value?.entries ?? []) {
+    if (shown.value && entry.swatch.fullness !== shown.value) continue
+    const things = found.get(entry.swatch.range_name) ?? []
+    found.set(entry.swatch.range_name, things)
+    const same = entry.sheet && things.find((one) => one.sheet === entry.sheet)
+    if (same) same.entries.push(entry)
+    else {
+      const name = entry.sheet ? entry.swatch.family : entry.swatch.label
+      things.push({ entries: [entry], sheet: entry.sheet, name })
+    }
+  }
   return [...found]
 })
 
-function edit(entry: DrawerEntry) {
-  editing.value = entry
-  full.value = entry.swatch.fullness ?? 'full'
-  note.value = entry.note
+function edit(thing: Thing) {
+  editing.value = thing
+  full.value = thing.entries[0]!.swatch.fullness ?? 'full'
+  note.value = thing.entries[0]!.note
 }
 async function save(owned: boolean) {
-  const { swatch } = editing.value!
-  await keep(swatch, owned ? full.value : null, note.value)
+  const { entries, name } = editing.value!
+  const ids = entries.map((one) => one.swatch.id)
+  await keepAs(name, ids, owned ? full.value : null, note.value)
   editing.value = null
 }
 const CHARTS = [
@@ -103,44 +113,27 @@ async function bring(file: File) {
         </button>
       </div>
       <p v-if="!groups.length" class="text-soft">Nothing in the drawer is {{ shown }}.</p>
-      <section v-for="[range, entries] in groups" :key="range" class="mb-5">
+      <section v-for="[range, things] in groups" :key="range" class="mb-5">
         <h2 class="mb-1.5 text-sm text-soft">
-          <RouterLink :to="`/supplies/${entries[0]!.swatch.range_id}`" class="underline">{{
-            range
-          }}</RouterLink>, {{ entries[0]!.swatch.medium }}, {{ entries.length }}
+          <RouterLink
+            :to="`/supplies/${things[0]!.entries[0]!.swatch.range_id}`"
+            class="underline"
+            >{{ range }}</RouterLink>, {{ things[0]!.entries[0]!.swatch.medium }},
+          {{ things.length }}
         </h2>
         <ul class="grid grid-cols-[repeat(auto-fill,minmax(188px,1fr))] gap-1.5">
-          <li v-for="entry in entries" :key="entry.swatch.id">
-            <button
-              type="button"
-              class="relative flex h-full w-full cursor-pointer items-center gap-2 border border-line bg-sheet p-1.5 text-left hover:border-edge"
-              @click="edit(entry)"
-            >
-              <SwatchShape :swatch="entry.swatch" />
-              <span class="min-w-0 flex-1 text-xs">
-                <b class="block text-sm break-words">{{ entry.swatch.label }}</b>
-                <span
-                  class="block"
-                  :class="
-                    entry.swatch.fullness === 'dry' || entry.swatch.fullness === 'low'
-                      ? 'font-semibold'
-                      : 'text-soft'
-                  "
-                  >{{ entry.swatch.fullness
-                  }}<template v-if="entry.swatch.discontinued">, discontinued</template></span
-                >
-                <span v-if="entry.note" class="block truncate">{{ entry.note }}</span>
-              </span>
-              <OwnedCorner :swatch="entry.swatch" />
-            </button>
+          <li v-for="thing in things" :key="thing.entries[0]!.swatch.id">
+            <DrawerTile :entry="thing.entries[0]!" :name="thing.name" @edit="edit(thing)" />
           </li>
         </ul>
       </section>
     </template>
     <DrawerList v-if="listing" @close="listing = false" @stored="refresh" />
-    <AppDialog v-if="editing" :title="editing.swatch.label" @close="editing = null">
+    <AppDialog v-if="editing" :title="editing.name" @close="editing = null">
       <form @submit.prevent="save(true)">
-        <p class="mb-3">{{ editing.swatch.range_name }}, {{ editing.swatch.medium }}</p>
+        <p class="mb-3">
+          {{ editing.entries[0]!.swatch.range_name }}, {{ editing.entries[0]!.swatch.medium }}
+        </p>
         <span class="label">How full</span>
         <ChoiceList
           v-model="full"
@@ -151,7 +144,13 @@ async function bring(file: File) {
         <input id="drawer-note" v-model="note" class="input" maxlength="200" />
         <div class="mt-5 flex flex-wrap gap-2">
           <button type="submit" class="button button-main">Save</button>
-          <RouterLink :to="`/match/${editing.swatch.id}?tab=instead`" class="button"
+          <RouterLink v-if="editing.sheet" :to="`/papers/${editing.sheet}`" class="button"
+            >The sheet</RouterLink
+          >
+          <RouterLink
+            v-else
+            :to="`/match/${editing.entries[0]!.swatch.id}?tab=instead`"
+            class="button"
             >What to use instead</RouterLink
           >
           <button type="button" class="button" @click="save(false)">

@@ -152,9 +152,10 @@ async function keep() {
   problem.value = ''
   try {
     const readings = chosen.value.map((one) => ({ colour: one.swatch.id, lab: one.lab }))
-    const body = { readings, note: '', ...laid.told() }
+    const body = { readings, simulated: read.value!.simulated, note: '', ...laid.told() }
     const { count } = await got(api.POST('/api/swatches/keep', { body }))
-    notices.show(`${plural(count, 'reading')} kept, photographed.`)
+    const how = body.simulated ? 'simulated' : 'photographed'
+    notices.show(`${plural(count, 'reading')} kept, ${how}.`)
     await router.push(`/supplies/${chosen.value[0]!.swatch.range_id}`)
   } catch (error) {
     problem.value = error instanceof ApiError ? error.message : String(error)

@@ -2,7 +2,9 @@
 import { computed } from 'vue'
 import type { Answered } from '@/api/client'
 import { inWords } from '@/lib/words'
+import PlainWords from '@/ui/PlainWords.vue'
 import StatusMark from '@/ui/StatusMark.vue'
+import TheFigure from '@/ui/TheFigure.vue'
 import OptionFace from './OptionFace.vue'
 import { inOrder, letter, named } from './training'
 
@@ -34,7 +36,8 @@ const isWrong = (at: number, n: number) =>
     <p class="mb-3 flex items-start gap-2.5 text-base" role="status">
       <StatusMark :status="answered.right ? 'holds' : 'fails'" />
       <span class="max-w-[75ch]"
-        ><b>{{ answered.right ? 'Right.' : 'Not this time.' }}</b> {{ answered.reason }}.</span
+        ><b>{{ answered.right ? 'Right.' : 'Not this time.' }}</b
+        >{{ ' ' }}<PlainWords :text="answered.reason" />.</span
       >
     </p>
     <p v-if="answered.kind_given && !answered.kind_right" class="mb-3">
@@ -69,9 +72,10 @@ const isWrong = (at: number, n: number) =>
             >{{ answered.orders ? `${n + 1}. ` : ''
             }}{{ isJoin ? letter(at) : named(option, at) }}</b
           >
-          <span class="block text-soft">{{
-            isJoin && n === 0 ? 'as predicted' : figure(option.figure, option.sigma)
-          }}</span>
+          <span class="block text-soft"
+            ><template v-if="isJoin && n === 0">as predicted</template
+            ><TheFigure v-else :text="figure(option.figure, option.sigma)"
+          /></span>
           <span v-if="said(at)" class="block" :class="isWrong(at, n) && 'font-semibold'">{{
             said(at)
           }}</span>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import type { Meeting, Question } from '@/api/client'
-import { meetingValues } from '@/api/schema'
+import type { MeetsAsked, Question } from '@/api/client'
+import { meetsAskedValues } from '@/api/schema'
 import { useKeys } from '@/lib/keys'
 import { inWords } from '@/lib/words'
 import OptionFace from './OptionFace.vue'
@@ -10,11 +10,11 @@ import { letter, type Given } from './training'
 /** Two pads: first how they meet, then what that looks like; the strips come only then, for they tell. */
 const { question } = defineProps<{ question: Question }>()
 const emit = defineEmits<{ answer: [given: Given] }>()
-const kind = ref<Meeting | null>(null)
+const kind = ref<MeetsAsked | null>(null)
 const chosen = ref<number>()
 const isOpen = () => !question.asks_kind || kind.value !== null
 function press(at: number) {
-  if (!isOpen()) kind.value = meetingValues[at] ?? null
+  if (!isOpen()) kind.value = meetsAskedValues[at] ?? null
   else if (at < question.options.length) chosen.value = at
   else return false
 }
@@ -33,7 +33,7 @@ useKeys(Object.fromEntries(Array.from({ length: 3 }, (_, n) => [String(n + 1), (
       <h2 class="label mt-5">Where they meet it is</h2>
       <div class="flex flex-wrap gap-2" role="radiogroup" aria-label="How they meet">
         <button
-          v-for="(one, n) in meetingValues"
+          v-for="(one, n) in meetsAskedValues"
           :key="one"
           type="button"
           role="radio"

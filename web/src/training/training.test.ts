@@ -2,6 +2,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, expect, it } from 'vitest'
 import { nextTick } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
+import { useSession } from '@/lib/session'
 import { onPage, press, question, settled } from '@/testing'
 import AnsweredView from './AnsweredView.vue'
 import ChoiceQuestion from './ChoiceQuestion.vue'
@@ -121,7 +122,7 @@ const answered = {
   kind: null,
   kind_given: null,
   kind_right: null,
-  reason: '“PALE” is lighter than “DARK” by ΔL* 4.0 ± 0.7: both are grey',
+  reason: '“PALE” is lighter than “DARK” (ΔL* 4.0 ± 0.7): both are grey',
   chance: 0.1667,
   places: [0, 1, 2],
   truth: [2, 1, 0],
@@ -156,15 +157,20 @@ const answered = {
   })),
 }
 
-it('tells the truth in its order, with figures and what was said', async () => {
+it('tells the truth in its order with what was said, and figures to who asked for them', async () => {
   const page = await onPage(AnsweredView, { answered }, pinia)
   const rows = [...page.querySelectorAll('ol li')].map(words)
   expect(rows[0]).toContain('1. PALE')
-  expect(rows[0]).toContain('L* 95 ± 0.5')
+  expect(words(page)).not.toContain('L*')
   expect(rows[0]).toContain('you said 3')
   expect(rows[1]).toContain('you said 2')
   expect(words(page)).toContain('Not this time. “PALE” is lighter')
   expect(words(page)).toContain('right once in 6.')
+  useSession().person = { figures: true } as never
+  await nextTick()
+  expect(words(page)).toContain('L* 95 ± 0.5')
+  expect(words(page)).toContain('ΔL* 4.0 ± 0.7')
+  useSession().person = null
   expect(inOrder(answered as never).map((one) => one.at)).toEqual([2, 1, 0])
 })
 

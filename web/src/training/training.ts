@@ -1,7 +1,7 @@
-import type { Answered, Meeting, Threshold } from '@/api/client'
+import type { Answered, MeetsAsked, Threshold } from '@/api/client'
 
 /** What was answered: places in order, or of the one that was chosen; how two pads meet. */
-export type Given = { places: number[]; kind: Meeting | null }
+export type Given = { places: number[]; kind: MeetsAsked | null }
 
 /** Letters by which what is asked is told apart as long as it has no name. */
 export const letter = (at: number) => String.fromCharCode(65 + at)

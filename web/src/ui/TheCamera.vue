@@ -2,10 +2,11 @@
 import { ref } from 'vue'
 import { api, got, type Camera } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
+import { useSession } from '@/lib/session'
 import { useNotices } from '@/lib/notices'
 import ChoiceList from './ChoiceList.vue'
 
-/** The camera; what lies before it is said in the slot, and `shoot` takes the picture of it. */
+/** The camera, where it was switched on; what lies before it is said in the slot, and `shoot` takes the picture of it. */
 type Light = Camera['lights'][number]
 const { shoot } = defineProps<{
   about: string
@@ -13,7 +14,11 @@ const { shoot } = defineProps<{
 }>()
 const emit = defineEmits<{ taken: [picture: Blob, name: string] }>()
 const notices = useNotices()
-const { data: camera } = useFetched([], () => got(api.GET('/api/camera')))
+const session = useSession()
+const { data: camera } = useFetched(
+  () => session.person?.stand_ins,
+  () => (session.person?.stand_ins ? got(api.GET('/api/camera')) : null),
+)
 const light = ref<Light>('daylight')
 const busy = ref(false)
 

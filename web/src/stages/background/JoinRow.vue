@@ -18,7 +18,12 @@ defineProps<{
 }>()
 defineEmits<{ change: [told: Partial<PadUse>] }>()
 const open = ref(false)
-const STANDS = { clean: 'holds', softens: 'look-again', muddy: 'fails' } as const
+const STANDS = {
+  clean: 'holds',
+  softens: 'look-again',
+  'meets-in-brown': 'look-again',
+  muddy: 'fails',
+} as const
 const REACHES = reachValues.map((value) => ({ value, words: `carried in ${inWords(value)}` }))
 const SEAMS = choices(seamValues)
 </script>
@@ -40,12 +45,7 @@ const SEAMS = choices(seamValues)
         :aria-expanded="open"
         @click="open = !open"
       >
-        {{
-          open
-            ? 'Close'
-            : join.meeting === 'muddy' || join.meeting === 'softens'
-              ? 'Ways out'
-              : 'Change'
+        {{ open ? 'Close' : !join.meeting || join.meeting === 'clean' ? 'Change' : 'Ways out'
         }}<span class="sr-only">, the join of {{ pad.swatch.label }} and {{ next }}</span>
       </button>
     </div>
@@ -67,7 +67,7 @@ const SEAMS = choices(seamValues)
           @update:model-value="$emit('change', { reach: $event })"
         />
       </div>
-      <WaysOut :at="at" />
+      <WaysOut v-if="join.meeting !== 'clean'" :at="at" />
     </div>
   </div>
 </template>

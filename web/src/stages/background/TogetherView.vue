@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { CheckIcon, XMarkIcon, ExclamationTriangleIcon } from '@heroicons/vue/16/solid'
-import { api, got } from '@/api/client'
+import { api, got, type Join } from '@/api/client'
 import { useCard } from '@/card/card'
 import { useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
@@ -17,7 +17,14 @@ const { data: made } = useFetched(
   () => store.card?.version,
   () => got(api.GET('/api/cards/{id}/ground/make', { params: { path: { id: store.card!.id } } })),
 )
-const MARKS = { clean: CheckIcon, softens: ExclamationTriangleIcon, muddy: XMarkIcon }
+const MARKS = {
+  clean: CheckIcon,
+  softens: ExclamationTriangleIcon,
+  'meets-in-brown': ExclamationTriangleIcon,
+  muddy: XMarkIcon,
+}
+/** How pads meet, in words. */
+const met = (join: Join) => (join.meeting ? inWords(join.meeting) : 'not predicted')
 </script>
 
 <template>
@@ -42,7 +49,7 @@ const MARKS = { clean: CheckIcon, softens: ExclamationTriangleIcon, muddy: XMark
         </span>
         <span class="min-w-0">
           {{ made.best.words }}:
-          <b>{{ [...new Set(made.best.joins.map((join) => join.meeting))].join(', ') }}</b>
+          <b>{{ [...new Set(made.best.joins.map(met))].join(', ') }}</b>
         </span>
       </button>
     </section>
@@ -63,7 +70,7 @@ const MARKS = { clean: CheckIcon, softens: ExclamationTriangleIcon, muddy: XMark
             <span class="flex items-center gap-1">
               <component :is="MARKS[one.meeting]" class="size-3.5 shrink-0" aria-hidden="true" />
               <b class="text-sm">{{ one.hue_name }}</b>
-              <span class="sr-only">{{ one.meeting }}</span>
+              <span class="sr-only">{{ inWords(one.meeting) }}</span>
             </span>
             <span class="block"
               >{{ one.words }} <TheFigure tip :text="`± ${one.uncertainty}`"

@@ -2,6 +2,7 @@
 import { api, got, type WayOut } from '@/api/client'
 import { useCard } from '@/card/card'
 import { useFetched } from '@/lib/fetched'
+import { inWords } from '@/lib/words'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
 import JoinStrip from './JoinStrip.vue'
 import { useGround } from './ground'
@@ -20,7 +21,9 @@ const { data: ways } = useFetched(
     ),
 )
 const result = (way: WayOut) =>
-  [...new Set(way.joins.map((join) => join.meeting ?? 'not predicted'))].join(', ')
+  [
+    ...new Set(way.joins.map((join) => (join.meeting ? inWords(join.meeting) : 'not predicted'))),
+  ].join(', ')
 </script>
 
 <template>

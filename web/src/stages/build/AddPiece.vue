@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Build } from '@/api/client'
+import { api, got, type Build } from '@/api/client'
 import { pieceKindValues } from '@/api/schema'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
+import { useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
 import { choices, inWords } from '@/lib/words'
 import { useBuild } from './build'
@@ -17,6 +18,22 @@ const kind = ref<(typeof pieceKindValues)[number]>('mat')
 const session = useSession()
 const saysWords = computed(() => session.limits?.word_kinds.includes(kind.value))
 const name = ref('')
+// Patterned paper begins as the sheet that was used last: on this card, else of those that are measured.
+const { data: papers } = useFetched(
+  () => kind.value === 'patterned-paper',
+  () =>
+    kind.value === 'patterned-paper'
+      ? got(api.GET('/api/papers')).then((all) => all.filter((one) => !one.put_by && one.width))
+      : null,
+)
+const lastSheet = computed(
+  () =>
+    [...build.pieces, ...build.inside]
+      .sort((one, other) => other.key - one.key)
+      .find((one) => one.material.source === 'sheet')?.material.id,
+)
+const chosen = ref<number>()
+const sheet = computed(() => chosen.value ?? lastSheet.value ?? papers.value?.[0]?.id)
 const text = ref('')
 const picture = ref(build.pictures[0]!.key)
 // What words or pictures stand on is seldom meant: the uppermost mat or panel is, but no frame, else the card.
@@ -40,7 +57,11 @@ async function submit() {
   }
   const words = saysWords.value ? { text: text.value } : {}
   const shown = kind.value === 'image' ? { picture: picture.value } : {}
-  if (await add({ ...told, ...words, ...shown, ...measured })) {
+  const cut =
+    kind.value === 'patterned-paper' && sheet.value
+      ? { material: { source: 'sheet' as const, id: sheet.value } }
+      : {}
+  if (await add({ ...told, ...cut, ...words, ...shown, ...measured })) {
     store.piece = store.card!.newest_piece
     emit('close')
   }
@@ -67,6 +88,15 @@ async function submit() {
       <div v-if="saysWords" class="col-span-2">
         <label class="label" for="new-text">What does it say? (It can stay open.)</label>
         <input id="new-text" v-model="text" class="input" :maxlength="session.limits?.words" />
+      </div>
+      <div v-if="kind === 'patterned-paper' && papers?.length" class="col-span-2">
+        <span class="label">Cut out of</span>
+        <ChoiceList
+          :model-value="sheet!"
+          label="Cut out of"
+          :options="papers.map((one) => ({ value: one.id, words: one.title }))"
+          @update:model-value="chosen = $event"
+        />
       </div>
       <div v-if="kind === 'image' && build.pictures.length > 1" class="col-span-2">
         <span class="label">It shows</span>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { api, got, type Area, type Offers } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
+import { called } from '@/lib/words'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import WordTip from '@/words/WordTip.vue'
 import TheFigure from '@/ui/TheFigure.vue'
@@ -42,7 +43,7 @@ const has = (family: { swatch: { id: number } }[]) =>
           >
             <span class="w-8 shrink-0" :style="{ background: mend.shades[session.view] }" />
             <span class="min-w-0 py-1 pr-2">
-              <b>{{ mend.swatch.label }}</b> <PlainWords :tip="false" :text="mend.words" />
+              <b>{{ called(mend.swatch) }}</b> <PlainWords :tip="false" :text="mend.words" />
               <span v-if="mend.swatch.owned" class="block text-soft">in my drawer</span>
             </span>
           </button>
@@ -83,7 +84,7 @@ const has = (family: { swatch: { id: number } }[]) =>
             />
           </span>
           <span class="min-w-0 py-1.5 pr-2">
-            {{ family.tones.map((tone) => tone.swatch.label).join(', ') }}
+            {{ family.tones.map((tone) => called(tone.swatch)).join(', ') }}
             <span class="block text-soft">
               <TheFigure class="mr-1" :text="`ΔL* ${family.judgement.span.toFixed(0)}`" /><template
                 v-if="WORDS[family.kept]"

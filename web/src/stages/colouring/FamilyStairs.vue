@@ -82,7 +82,7 @@ function replace(id: number | null) {
                 ? 'no longer in the supplies'
                 : tone.over
                   ? 'glazed, a prediction'
-                  : tone.swatch.range_name
+                  : (tone.swatch.code && tone.swatch.name) || tone.swatch.range_name
             }}</span>
             <OwnedCorner :swatch="tone.swatch" />
             <span class="sr-only">, change this tone</span>

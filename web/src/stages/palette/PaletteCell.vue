@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import type { Cell } from '@/api/client'
 import { useCard } from '@/card/card'
 import { useDrawer } from '@/lib/drawer'
-import { figure, nearness, percent } from '@/lib/words'
+import { called, figure, nearness, percent } from '@/lib/words'
 import ColourMenu from '@/ui/ColourMenu.vue'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
 import SwatchShape from '@/drawing/SwatchShape.vue'
@@ -34,7 +34,7 @@ const words = computed(() =>
       <span class="min-w-0">
         <b class="block">Nothing near</b>
         <span class="block text-xs break-words">
-          {{ cell.match.swatch.label }} is {{ words }}
+          {{ called(cell.match.swatch) }} is {{ words }}
         </span>
         <TheFigure class="block" :text="figure(cell.match)" />
       </span>
@@ -45,6 +45,9 @@ const words = computed(() =>
         <b class="line-clamp-2 break-words" :title="cell.match.swatch.range_name">{{
           cell.match.swatch.label
         }}</b>
+        <span v-if="cell.match.swatch.code" class="block truncate text-xs">{{
+          cell.match.swatch.name
+        }}</span>
         <span class="block text-xs leading-tight">{{ words }}</span>
         <TheFigure v-if="!itself" class="block" :text="figure(cell.match)" />
         <span v-if="cell.match.swatch.share" class="block text-xs text-soft">
