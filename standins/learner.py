@@ -12,19 +12,26 @@ from jindle_core.training.scoring import Answer
 
 
 class SimulatedLearner:
-    """Sees what counts with a normal error of one ``spread`` (ΔL* or ΔE00), and slips now and then."""
+    """Sees what counts with a normal error of one ``spread`` (ΔL* or ΔE00), and slips now and then.
+
+    ``finer`` is how often it halves over ``figures.training.FINER_OVER`` questions.
+    """
 
     simulated = True
 
-    def __init__(self, spread: float, seed: int, slips: float = figures.training.LAPSE) -> None:
-        self._spread = spread
+    def __init__(
+        self, spread: float, seed: int, slips: float = figures.training.LAPSE, finer: float = 0.0
+    ) -> None:
+        self.spread = spread
+        self._finer = 2 ** (-finer / figures.training.FINER_OVER)
         self._slips = slips
         self._random = np.random.default_rng(seed)
 
     def answer(self, question: Question) -> Answer:
         """What it answers."""
         true = np.array([option.figure for option in question.options])
-        seen = true + self._random.normal(0, self._spread, len(true))
+        seen = true + self._random.normal(0, self.spread, len(true))
+        self.spread *= self._finer
         kind = question.kind
         if self._random.random() < self._slips:
             seen = self._random.random(len(true))

@@ -110,6 +110,19 @@ class PhoneTests(BrowserTestCase):
         expect(self.page.get_by_role("region", name="Palette", exact=True)).to_be_visible()
         self.page.wait_for_function(WORK_KEEPS, arg=400 * 2 / 3)
 
+    def test_what_was_opened_on_the_first_visit_opens_without_a_network(self):
+        self.open_demo()
+        self.page.get_by_role("link", name="Supplies").click()
+        self.page.get_by_role("link", name="My drawer", exact=True).click()
+        expect(self.page.get_by_text("STRAW-2").first).to_be_visible()
+        self.page.evaluate(WORKER)
+        self.page.wait_for_function("async () => !!(await caches.match('/api/drawer'))")
+        self.page.wait_for_function("async () => !!(await caches.match('/api/door'))")
+        self.page.context.set_offline(True)
+        self.go("/supplies/drawer")
+        expect(self.page.get_by_text("No network.")).to_be_visible()
+        expect(self.page.get_by_text("STRAW-2").first).to_be_visible()
+
     def test_without_a_network_it_opens_and_what_is_marked_is_sent_later(self):
         self.open_demo()
         self.page.evaluate(WORKER)
@@ -127,6 +140,7 @@ class PhoneTests(BrowserTestCase):
         self.button("STRAW-2").click()
         self.button("Take it out of the drawer").click()
         expect(self.page.get_by_text("1 mark kept on this device")).to_be_visible()
+        expect(self.page.get_by_role("button", name="STRAW-2")).to_have_count(0)
         self.go("/supplies/shopping")
         self.button(re.compile("^I own it.*STRAW-1")).click()
         self.go(f"{card}/desk")

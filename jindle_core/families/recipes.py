@@ -16,6 +16,7 @@ class Thing(StrEnum):
     """What an area shows."""
 
     LEAF = "leaf"
+    FRUIT = "fruit-or-vegetable"
     FUR = "fur-or-feathers"
     SKIN = "skin"
     CLOTH = "cloth"
@@ -72,6 +73,7 @@ _RECIPES = {
     Thing.GLASS: Recipe(
         USUAL, None, figures.families.GLINT_BARE, "Keep it pale, its edge darkest; leave a bare glint."
     ),
+    Thing.FRUIT: Recipe(USUAL, None, 0.0, "Leave the shine bare, or lift it; the dark away from it."),
     Thing.SKIN: Recipe(USUAL, None, 0.0, "Lay it thin and blend wide; the cheeks last."),
 }
 

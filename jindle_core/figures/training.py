@@ -7,6 +7,11 @@ SURE = 1.96
 # How many of the questions are to come out right: fewer discourage, more teach and measure little.
 TARGET = 0.75
 LAPSE = 0.02  # of the answers that miss whatever was asked: slips (Watson and Pelli 1983: 1 to 5 %)
+# What else may be of whoever answers, with how likely it is before anything was answered: how many slips, and
+# how often finer (in halvings) the eye gets over so many questions. Most are steady and slip seldom.
+SLIPS = MappingProxyType({0.02: 0.5, 0.05: 0.3, 0.1: 0.2})
+FINER = MappingProxyType({-0.5: 0.15, 0.0: 0.35, 0.5: 0.2, 1.0: 0.2, 1.5: 0.1})
+FINER_OVER = 40  # questions
 # What an eye is taken to part before it has answered anything, one sigma in ΔL* or ΔE00, and how far
 # others lie from that (natural logarithm): the first answers count for far more.
 USUAL_SPREAD = MappingProxyType(
@@ -19,7 +24,7 @@ USUAL_SPREAD = MappingProxyType(
     }
 )
 SPREAD_SIGMA = 1.2
-SPREAD_GRID = (0.25, 60.0, 111)  # ΔL* or ΔE00, least and most, and steps: 5 % each
+SPREAD_GRID = (0.25, 60.0, 61)  # ΔL* or ΔE00, least and most, and steps: 10 % each
 ALONE = 2  # choices of one order that count in full; more count by the root of that share
 BAND = 0.9  # of the threshold's interval
 WINDOW = 60  # answers that a threshold stands on, the latest: eyes learn
@@ -40,6 +45,8 @@ PAIRS, JOINS = 120, 20  # words on grounds, and pads beside pads, among which qu
 LOOKED_AT = 12  # wrong answers, from the hardest on, of which three that are unlike each other are taken
 RUNG = 1.4  # of the gap wanted that the next colour of an order may be away
 RIGHT_AMONG = 0.2  # of the medium's colours nearest to what is asked for: the right answer is one of them
+PLAUSIBLE_HUE = 90.0  # degrees past which nobody would take it for the nearest: no choice at all
+LATELY, ANEW = 8, 6  # latest questions whose crux is not asked again, and how often another is looked for
 EYES_SHARE = 0.5  # of a margin that other eyes must be left with, or they are asked for lightness alone
 # ΔC* of two tones that are plainly of one family, or the share of the stronger one's C*: narrower than what a
 # family may do, so that the two say what the third is.

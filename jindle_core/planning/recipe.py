@@ -19,7 +19,7 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.families.judge import tone_names
 from jindle_core.layers.folding import flat
-from jindle_core.layers.pieces import BASE, Kind, Piece, Raised
+from jindle_core.layers.pieces import BASE, WHITE_END, Kind, Piece, Raised
 from jindle_core.lengths import read_size
 from jindle_core.matching.verdicts import Verdict
 from jindle_core.material import End
@@ -249,7 +249,7 @@ class _Writing:
 
     def _picture(self, coloured: Coloured) -> PictureLine:
         picture = coloured.picture
-        paper = "white paper" if picture.paper is None else self._end(End("supply", picture.paper))
+        paper = self._end(WHITE_END if picture.paper is None else End("supply", picture.paper))
         groups: dict[tuple[object, ...], list[Area]] = {}
         for area in coloured.areas:
             if area.family:

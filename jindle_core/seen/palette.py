@@ -20,7 +20,7 @@ from jindle_core.patterned.sheet import Sheet
 from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.matched import Match, match_of
 
-WHITE_WORDS = "white paper"
+WHITE_WORDS = "white card"
 _OF_NO_COLOUR = {"white": WHITE_WORDS, "vellum": "vellum", "ribbon": "ribbon"}
 
 

@@ -377,7 +377,9 @@ class Stack:
         return f"{stock}, inked with {self.palette.end_words(End('supply', piece.inked.colour))}"
 
     def seen(self, key: int) -> EndSeen:
-        """What it is of, in words and in every view."""
+        """What it is of, in words and in every view; what carries the ground is of the ground's card."""
+        if key == self.carrier and key != BASE:
+            return self.palette.seen_end(self.stock(key))
         return EndSeen(self.material(key), self.words(key), self.shades(key))
 
     def cut_to(self, piece: Piece) -> Size:

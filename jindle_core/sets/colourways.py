@@ -42,8 +42,14 @@ from jindle_core.sets.schemes import Leading, Scheme, SchemeKind, leading, recol
 _RULES = ("pair", "stands", "span", "spread", "join")
 
 
-# What there is to say: what may keep its hue wherever it is shown, and by how much colours grow stronger.
-KEEPS_HUE = {Thing.SKIN: "skin", Thing.FUR: "fur and feathers", Thing.LEAF: "leaves"}
+# What has a colour by nature, which keeps it unless that is freed: a blue tomato is laughed at.
+KEEPS_HUE = {
+    Thing.SKIN: "skin",
+    Thing.FUR: "fur and feathers",
+    Thing.LEAF: "leaves and grass",
+    Thing.FRUIT: "fruit and vegetables",
+    Thing.SKY: "sky and water",
+}
 BOLDNESS = {0.6: "quiet", 0.8: "softer", 1.0: "as it is", 1.25: "stronger", 1.5: "bold"}
 
 
@@ -84,7 +90,7 @@ class Wanted:
     """
 
     held: frozenset[str] = frozenset()
-    things: frozenset[Thing] = frozenset({Thing.SKIN})
+    things: frozenset[Thing] = frozenset(KEEPS_HUE)
     bold: float = 1.0
     owned: bool = False
     like: tuple[Mood, ...] = ()
@@ -125,7 +131,7 @@ class Colourway:
 
     ``choice`` says which of the sheets that come near it takes, 0 the nearest; ``held`` are the checks that
     held before, ``gives_way`` those of them that do not then. ``order`` is of how many of how many two things
-    the lighter one is the lighter one still.
+    the lighter one is the lighter one still; ``stays`` says of each spot whether it is held.
     """
 
     scheme: Scheme
@@ -135,11 +141,17 @@ class Colourway:
     held: tuple[Check, ...]
     gives_way: tuple[Check, ...]
     order: tuple[int, int]
+    stays: tuple[bool, ...]
 
     @property
     def seen(self) -> SeenCard:
         """The card then."""
         return self.checked.seen
+
+    @property
+    def changed(self) -> Array:
+        """The colours (n, 3) of what took another, in the order of the card's spots."""
+        return self.landed.labs[[at for at, held in enumerate(self.stays) if not held]]
 
     @property
     def keeps(self) -> list[Kept]:
@@ -166,7 +178,7 @@ class Colourways:
         depths = Depths(seen, self._may, self._kept_areas, self._builders)
         self._landing = Landing(seen, self._may, self._held, depths)
         if all(one.held for one in self._landing.spots):
-            words = "Nothing is left that could take another colour: all that has a hue is held."
+            words = "Nothing is left that could take another colour: all is held. Free something."
             raise BadInput(Problem(words, field="held"))
 
     @property
@@ -313,7 +325,8 @@ class Colourways:
         checked = CheckedCard(replace(self._seen, card=card, sheets={**self._shelf, **self._seen.sheets}))
         lost = gives_way(self._holding, checked)
         return Colourway(
-            scheme, landed, choice, checked, tuple(self._holding), tuple(lost), self._order(landed)
+            *(scheme, landed, choice, checked, tuple(self._holding), tuple(lost), self._order(landed)),
+            tuple(one.held for one in self.spots),
         )
 
     def _order(self, landed: Landed) -> tuple[int, int]:

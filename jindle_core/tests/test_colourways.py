@@ -222,11 +222,17 @@ class ColourwayTests(unittest.TestCase):
             self.assertTrue(found or supplies is few)
 
     def test_what_keeps_its_hue_is_let_alone_with_its_colour(self):
-        skin = changed(SEEN.card, EditAreas((1,), thing=Thing.SKIN))
+        self.assertEqual(
+            Wanted().things, frozenset({Thing.SKIN, Thing.FUR, Thing.LEAF, Thing.FRUIT, Thing.SKY})
+        )
+        skin = changed(SEEN.card, EditAreas((1,), thing=Thing.FRUIT))
         seen = replace(SEEN, card=skin)
         for one in self.some(Wanted(), seen):
             self.assertEqual(one.seen.card.area(1), skin.area(1))
             self.assertEqual(one.seen.card.colour(LEAD), skin.colour(LEAD))
+            self.assertEqual(
+                len(one.changed), sum(not spot.held for spot in Colourways(seen, Wanted()).spots)
+            )
         turned = self.some(Wanted(things=frozenset()), seen)
         self.assertTrue(any(one.seen.card.colour(LEAD) != skin.colour(LEAD) for one in turned))
 
@@ -265,7 +271,7 @@ class ColourwayTests(unittest.TestCase):
         keys = {f"colour:{colour.key}" for colour in SEEN.card.colours}
         pieces = {f"piece:{piece.key}" for piece in SEEN.card.build.every}
         pads = {f"pad:{at}" for at in range(len(SEEN.card.ground.pads))}
-        with self.assertRaisesRegex(BadInput, "all that has a hue is held"):
+        with self.assertRaisesRegex(BadInput, "all is held"):
             Colourways(SEEN, Wanted(held=frozenset(keys | pieces | pads)))
         with self.assertRaisesRegex(BadInput, "How bold"):
             Wanted(bold=7)

@@ -110,7 +110,7 @@ class TasksTests(unittest.TestCase):
         self.assertIn("colour:1:1", self.before(found, "flat"))
         (stamp,) = [one for one in found if one.key == "stamp:1"]
         self.assertIn("straight on panel", stamp.words)
-        self.assertNotIn("white paper", stamp.words)
+        self.assertNotIn("white card", stamp.words)
 
     def test_a_print_that_runs_over_the_edge_is_not_trimmed(self):
         card = full_card()

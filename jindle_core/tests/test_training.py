@@ -12,6 +12,7 @@ from scipy.stats import chisquare
 from jindle_core import figures
 from jindle_core.blending.joins import Meeting
 from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.spaces import lab_to_hue
 from jindle_core.colorimetry.views import lamp
 from jindle_core.errors import BadInput
 from jindle_core.families.judge import judge_family
@@ -102,6 +103,17 @@ SEEDS = st.integers(0, 10_000)
 
 
 class QuestionTests(TestCase):
+    @given(SEEDS, st.floats(0.5, 12))
+    def test_none_of_the_nearest_is_of_another_hue_altogether(self, seed, spread):
+        question = asked(Exercise.NEAREST, seed, spread)
+        assume(question is not None)
+        aim = question.given[0].lab
+        for option in question.options:
+            (one,) = option.shown
+            hues, strong = lab_to_hue(np.array([aim, one.lab]))
+            if strong.min() >= figures.palettes.RULE_COLOURED:
+                self.assertLessEqual(abs((hues[1] - hues[0] + 180) % 360 - 180), 90)
+
     @given(EACH, SEEDS, st.floats(0.5, 12))
     def test_nothing_is_asked_that_is_nearer_than_its_uncertainty(self, exercise, seed, spread):
         question = asked(exercise, seed, spread)
@@ -424,21 +436,27 @@ class ThresholdTests(TestCase):
         whole = share ** (count - 1) if many == 2 else share
         self.assertAlmostEqual(whole, figures.training.TARGET, places=5)
 
-    def test_known_eyes_are_found_and_the_interval_holds_them(self):
-        held, off = [], []
-        for seed in range(24):
-            random = np.random.default_rng(seed)
-            true = float(random.uniform(2, 8))
-            trials = []
-            for _ in range(40):
-                margin = wanted_margin(Exercise.NEAREST, threshold(Exercise.NEAREST, trials).spread, 4)
-                seen = np.array([0, margin, margin, margin]) + random.normal(0, true, 4)
-                trials.append(Trial((margin,) * 3, bool(seen.argmin() == 0)))
-            found = threshold(Exercise.NEAREST, trials)
-            held.append(found.low <= found.value * true / found.spread <= found.high)
-            off.append(abs(found.spread / true - 1))
-        self.assertLess(np.median(off), 0.2)
-        self.assertGreater(np.mean(held), 0.75)
+    def test_eyes_are_found_and_the_interval_holds_them_steady_getting_finer_and_slipping(self):
+        """The bench asks real questions and more learners; here each choice is exactly as hard as wanted."""
+        for finer, slips in ((0.0, 0.02), (1.0, 0.1)):
+            held, off = [], []
+            for seed in range(16):
+                random, trials, margin = np.random.default_rng(seed), [], 6.0
+                first = float(random.uniform(2, 8))
+                for number in range(40):
+                    if number % 5 == 0:
+                        spread = threshold(Exercise.NEAREST, trials).spread
+                        margin = wanted_margin(Exercise.NEAREST, spread, 4)
+                    true = first * 2 ** (-finer * number / 40)
+                    seen = np.array([0, margin, margin, margin]) + random.normal(0, true, 4)
+                    seen = random.random(4) if random.random() < slips else seen
+                    trials.append(Trial((margin,) * 3, bool(seen.argmin() == 0)))
+                found = threshold(Exercise.NEAREST, trials)
+                held.append(found.low <= found.value * true / found.spread <= found.high)
+                off.append(found.spread / true)
+            with self.subTest(finer=finer, slips=slips):
+                self.assertLess(abs(np.median(off) - 1), 0.25)
+                self.assertGreater(np.mean(held), 0.75)
 
     def test_an_eye_finer_than_anything_that_is_asked_is_told_so(self):
         wide = [Trial((6.0, 6.0, 6.0), True)] * 30
@@ -446,7 +464,7 @@ class ThresholdTests(TestCase):
         self.assertTrue(found.beyond)
         self.assertEqual(found.finest, 6.0)
         margin = wanted_margin(Exercise.LIGHTER, 4.0, 5)
-        order = [Trial((margin,), right, 4) for right in [True] * 37 + [False] * 3]
+        order = [Trial((margin,), right, 4) for right in ([True] * 12 + [False]) * 3 + [True]]
         self.assertFalse(threshold(Exercise.LIGHTER, order).beyond)
         self.assertAlmostEqual(
             threshold(Exercise.LIGHTER, order).finest, wanted_margin(Exercise.LIGHTER, 4.0, 2)

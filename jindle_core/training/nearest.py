@@ -6,6 +6,7 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.spaces import lab_to_hue
 from jindle_core.media import PAD_MEDIA, Medium
 from jindle_core.supplies.colours import Supplies
 from jindle_core.training.question import (
@@ -112,6 +113,10 @@ def _around(
 ) -> tuple[float, list[int]] | None:
     """Four places around a target, the first nearer than the others by about the margin; and by how much."""
     aim = supplies.lab[target]
+    if not asked.value_only:
+        places = places[_plausible(aim, supplies.lab[places])]
+    if len(places) < figures.training.CHOICES:
+        return None
     off = off_from(aim, supplies.lab[places], asked.value_only)
     order = np.argsort(off, kind="stable")
     right = int(order[random.integers(max(1, int(figures.training.RIGHT_AMONG * len(order))))])
@@ -124,6 +129,14 @@ def _around(
     if len(taken) < figures.training.CHOICES:
         return None
     return float(farther[taken[1]]), places[taken].tolist()
+
+
+def _plausible(aim: np.ndarray, labs: np.ndarray) -> np.ndarray:
+    """Which colours (n, 3) could be taken for the nearest to one (3,): none of another hue altogether."""
+    hue, chroma = lab_to_hue(np.vstack([aim, labs]))
+    turned = np.abs((hue[1:] - hue[0] + 180) % 360 - 180)
+    grey = np.minimum(chroma[1:], chroma[0]) < figures.palettes.RULE_COLOURED
+    return np.asarray(grey | (turned <= figures.training.PLAUSIBLE_HUE))
 
 
 def unlike_ones(labs: np.ndarray, taken: list[int], others: np.ndarray, apart: float) -> list[int]:

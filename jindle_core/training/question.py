@@ -132,6 +132,16 @@ class Question:
         return self.gaps[int(np.argmin(self.margins))]
 
     @property
+    def crux(self) -> frozenset[int | None]:
+        """The ids of the two that are hardest to tell apart; of how pads meet those of the pads."""
+        of = (
+            [self.options[at].shown for at in self.closest]
+            if self.options and self.options[0].shown
+            else [self.given]
+        )
+        return frozenset(one.id for shown in of for one in shown)
+
+    @property
     def chance(self) -> float:
         """How often somebody who guesses is right."""
         if self.orders:

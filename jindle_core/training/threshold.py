@@ -2,9 +2,10 @@
 
 One model for all exercises: everything is seen with the same error, normally distributed (Thurstone 1927,
 case V); the one that seems right is chosen (Green and Swets 1966, m alternatives), and now and then an
-answer is a slip. The spread of that error is found as Bayes would, on a grid of its logarithm (King-Smith
-and others 1994; Watson and Pelli 1983), and the next question is so hard that
-``figures.training.TARGET`` of such answers are right.
+answer is a slip. The spread of that error, by now, is found as Bayes would, on a grid of its logarithm
+(King-Smith and others 1994; Watson and Pelli 1983) that holds as well how much finer the eye got while it was
+asked and how often it slips: neither is known. The next question is so hard that ``figures.training.TARGET``
+of such answers are right.
 """
 
 from collections.abc import Sequence
@@ -12,6 +13,7 @@ from dataclasses import dataclass
 from functools import cache
 
 import numpy as np
+from numpy.typing import NDArray
 from scipy.optimize import brentq
 from scipy.special import ndtr, ndtri
 
@@ -21,6 +23,7 @@ from jindle_core.training.question import ORDERS, Exercise
 
 _NODES, _WEIGHTS = np.polynomial.hermite_e.hermegauss(18)
 _WEIGHTS = _WEIGHTS / _WEIGHTS.sum()
+_NEVER = 1e-9  # rarer than which nothing is taken for
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,9 +78,8 @@ def right_share(margins: Array, spread: Array) -> Array:
     return np.asarray(np.prod(ndtr(ahead[..., None] + _NODES), axis=-2) @ _WEIGHTS)
 
 
-def with_lapses(share: Array, choices: int) -> Array:
-    """The same with slips, after which one of so many is chosen at random."""
-    lapse = figures.training.LAPSE
+def with_lapses(share: Array, choices: int, lapse: Array | float = figures.training.LAPSE) -> Array:
+    """The same with slips, after which one of so many is chosen at random; how many broadcasts with it."""
     return np.asarray(lapse / choices + (1 - lapse) * share)
 
 
@@ -101,23 +103,38 @@ def choices_of(exercise: Exercise) -> int:
 
 
 def threshold(exercise: Exercise, trials: Sequence[Trial]) -> Threshold:
-    """How fine an eye is in an exercise, from the choices that it made.
+    """How fine an eye is by now in an exercise, from the choices that it made, the latest last.
 
     The mean of the logarithm, and the interval that holds ``figures.training.BAND`` of what is likely.
     That choices of one order count for less each is ours: with full weight the interval of orders held the
     truth of 79 of 100 made-up learners instead of 90 (the bench measures it as it is now).
     """
     logs = _grid()
+    finer, slips = (np.array(list(one)) for one in (figures.training.FINER, figures.training.SLIPS))
     usual = np.log(figures.training.USUAL_SPREAD[exercise.value])
     likely = -0.5 * ((logs - usual) / figures.training.SPREAD_SIGMA) ** 2
+    likely = likely + np.log(list(figures.training.FINER.values()))[:, None]
+    likely = likely[..., None] + np.log(list(figures.training.SLIPS.values()))
+    question = _questions(trials)
+    count = question[-1] + 1 if trials else 0
+    # By question how likely its answer is of who looked, for each way to get finer and each spread by now,
+    # and of who slipped; and how much it counts.
+    looked, slipped, counts = np.zeros((count, len(finer), len(logs))), np.zeros(count), np.ones(count)
     for others in {len(trial.margins) for trial in trials}:
-        these = [trial for trial in trials if len(trial.margins) == others]
-        margins = np.array([trial.margins for trial in these])
-        right = np.array([trial.right for trial in these])
-        counts = np.array([[trial.weight] for trial in these])
-        shares = with_lapses(right_share(margins[:, None], np.exp(logs)[None]), others + 1)
-        likely += (counts * np.log(np.where(right[:, None], shares, 1 - shares))).sum(axis=0)
-    weights = np.exp(likely - likely.max())
+        these = [at for at, trial in enumerate(trials) if len(trial.margins) == others]
+        of = question[these]
+        ago = (count - 1 - of)[:, None, None] / figures.training.FINER_OVER
+        then = np.exp(logs + np.log(2) * finer[:, None] * ago)
+        margins = np.array([trials[at].margins for at in these])
+        share = right_share(margins[:, None, None], then).clip(_NEVER, 1 - _NEVER)
+        right = np.array([trials[at].right for at in these])
+        np.add.at(looked, of, np.log(np.where(right[:, None, None], share, 1 - share)))
+        by_chance = 1 / (others + 1)
+        np.add.at(slipped, of, np.log(np.where(right, by_chance, 1 - by_chance)))
+        counts[of] = [trials[at].weight for at in these]
+    either = np.logaddexp(looked[..., None] + np.log1p(-slips), slipped[:, None, None, None] + np.log(slips))
+    likely += (counts[:, None, None, None] * either).sum(axis=0)
+    weights = np.exp(likely - likely.max()).sum(axis=(0, 2))
     weights /= weights.sum()
     summed = np.cumsum(weights)
     half = (1 - figures.training.BAND) / 2
@@ -126,6 +143,12 @@ def threshold(exercise: Exercise, trials: Sequence[Trial]) -> Threshold:
     per = _per_spread(choices_of(exercise), figures.training.TARGET)
     finest = min((_meant_for(trial) for trial in trials), default=float("inf"))
     return Threshold(spread * per, float(low) * per, float(high) * per, spread, len(trials), finest)
+
+
+def _questions(trials: Sequence[Trial]) -> NDArray[np.intp]:
+    """Of which question (n,) each choice is, counted from the first."""
+    before = np.cumsum([1 / trial.of for trial in trials])
+    return np.asarray(np.ceil(np.round(before, 6)) - 1, dtype=np.intp)
 
 
 def _meant_for(trial: Trial) -> float:

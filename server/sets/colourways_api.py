@@ -13,8 +13,8 @@ from rest_framework.views import APIView
 from jindle_core import figures
 from jindle_core.card.changes.palette import checked_name
 from jindle_core.card.references import named
+from jindle_core.colorimetry.views import shades
 from jindle_core.families.recipes import Thing
-from jindle_core.material import End
 from jindle_core.sets.colourways import BOLDNESS, KEEPS_HUE, Colourway, Colourways, Wanted, holdable
 from jindle_core.sets.schemes import Scheme, SchemeKind
 from jindle_core.supplies.used import shopping
@@ -77,9 +77,12 @@ class CardColourways(APIView):
     def get(self, request: Request, pk: int) -> Response:
         """What of it can be held as it is, what it can go by, and how bold it can be."""
         seen = checked_card(own_card(request.user, pk), catalogue_for(request.user), request.user).seen
+        shown = {seen.card.followed(area).thing for area in seen.card.areas}
         told = {
             "holdable": [one._asdict() for one in holdable(seen)],
-            "things": [{"value": one.value, "words": words} for one, words in KEEPS_HUE.items()],
+            "things": [
+                {"value": one.value, "words": words} for one, words in KEEPS_HUE.items() if one in shown
+            ],
             "bold": [{"value": value, "words": words} for value, words in BOLDNESS.items()],
             "like": choices(request.user),
         }
@@ -123,7 +126,7 @@ def _told(one: Colourway) -> dict[str, Any]:
         "turn": one.scheme.turn,
         "choice": one.choice,
         "desk": desk_told(one.checked.desk),
-        "strip": [seen.palette.end_shades(End("palette", colour.key)) for colour in seen.card.colours],
+        "strip": shades(one.changed),
         "keeps": [{"how": how, "words": ", ".join(words)} for how, words in _kept(one).items()],
         "held": len(one.held),
         "gives_way": [{"title": check.title, "words": check.finding.reason} for check in one.gives_way],

@@ -4,6 +4,7 @@ from rest_framework import serializers
 
 from jindle_core import figures
 from jindle_core.families.recipes import Thing
+from jindle_core.sets.colourways import KEEPS_HUE
 from jindle_core.sets.schemes import SchemeKind
 from server.cards.everywhere_serializers import GivesWaySerializer
 from server.cards.serializers import DeskSerializer
@@ -20,7 +21,7 @@ class ColourwaysQuery(serializers.Serializer):
     )
     things = serializers.ListField(
         child=serializers.ChoiceField(choices=[(one.value, one.value) for one in Thing]),
-        default=lambda: [Thing.SKIN.value],
+        default=lambda: [one.value for one in KEEPS_HUE],
     )
     bold = serializers.FloatField(default=1.0, min_value=0.3, max_value=2.0)
     owned = serializers.BooleanField(default=False)

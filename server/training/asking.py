@@ -58,10 +58,21 @@ def next_question(
             missed.delete()  # its colours are gone, or no longer known to be apart
     wanted = [exercise] if exercise else list(random.permutation(list(Exercise)))
     for one in map(Exercise, wanted):
-        question = ask(one, supplies, spread_of(person, one), _with_value(person, one, wish), random)
+        spread, told, lately = spread_of(person, one), _with_value(person, one, wish), _lately(person, one)
+        for _ in range(figures.training.ANEW):
+            question = ask(one, supplies, spread, told, random)
+            if question is None or question.crux not in lately:
+                break
         if question is not None:
             return Next(question, None, _token(person, question, None))
     raise BadInput(nothing_to_ask(exercise))
+
+
+def _lately(person: Person, exercise: Exercise) -> set[frozenset[int | None]]:
+    """What the latest questions hung on: to be asked of the same two again and again teaches nothing."""
+    found = training_answers_of(person).filter(exercise=exercise.value).order_by("-id")
+    latest = found.values_list("question", flat=True)[: figures.training.LATELY]
+    return {read_question(stored).crux for stored in latest}
 
 
 def questions_for_sheet(

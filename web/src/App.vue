@@ -19,6 +19,7 @@ import { useNotices } from '@/lib/notices'
 import { useOutbox } from '@/lib/outbox'
 import { useSession } from '@/lib/session'
 import type { Picked } from '@/ui/FindColour.vue'
+import { placeOf, useOnlyOwned } from '@/lib/owned'
 import NoticeBar from '@/ui/NoticeBar.vue'
 import NetworkLine from '@/ui/NetworkLine.vue'
 import RoomLine from '@/ui/RoomLine.vue'
@@ -77,7 +78,12 @@ useKeys({
   g: () => (session.view = session.view === 'greys' ? 'colour' : 'greys'),
   s: guard(session.nextSurround),
   u: guard(() => session.set({ units: session.person?.units === 'in' ? 'mm' : 'in' })),
-  o: guard(() => session.set({ only_owned: !session.onlyOwned })),
+  o: () => {
+    const place = session.person && placeOf(route.path)
+    if (!place) return false
+    const owned = useOnlyOwned(place)
+    owned.value = !owned.value
+  },
 })
 
 function show(picked: Picked) {

@@ -126,7 +126,7 @@ class BuildTests(ApiTestCase):
         card = self.change(card, kind="move_piece", key=3, to=0)
         self.assertEqual([one["key"] for one in self.told(card)["pieces"]], [3, 2])
         card = self.change(card, kind="remove_colour", key=2)
-        self.assertEqual(self.piece(card, 2)["material"]["words"], "white paper")
+        self.assertEqual(self.piece(card, 2)["material"]["words"], "white card")
 
     def test_bad_input_gets_a_sentence_and_changes_nothing(self):
         card = self.built()
@@ -200,7 +200,7 @@ class BuildTests(ApiTestCase):
         )
         self.assertNotEqual(told["base"]["id"], end["id"])
         (note,) = told["inside"]
-        self.assertEqual(note["material"]["words"], "white paper, inked with Inks FEN-1")
+        self.assertEqual(note["material"]["words"], "white card, inked with Inks FEN-1")
         self.assertEqual((note["inked"]["coats"], note["inked"]["colour"] != pad), (2, True))
         self.assertEqual([one["size"] for one in told["pieces"]][:2], ["5 1/4 × 4 in", "5 × 3 3/4 in"])
 
@@ -223,7 +223,7 @@ class BuildTests(ApiTestCase):
         self.assertTrue(base["left"])
         set_of_four = self.cutting(card, count=4)
         self.assertEqual(
-            len([one for one in set_of_four["sheets"] if one["material"]["words"] == "white paper"]), 2
+            len([one for one in set_of_four["sheets"] if one["material"]["words"] == "white card"]), 2
         )
         self.assertGreaterEqual(len(set_of_four["sheets"]), set_of_four["bound"])
         self.assertEqual(sum(len(one["cuts"]) for one in set_of_four["sheets"]), 16)
@@ -316,7 +316,7 @@ class BuildTests(ApiTestCase):
         flag = self.piece(card, 4)
         self.assertEqual(flag["stands"]["status"], "fails")
         self.assertRegex(flag["beside"], "panel, at its (bottom|left|right)")
-        white = next(one for one in self.cutting(card)["sheets"] if one["material"]["words"] == "white paper")
+        white = next(one for one in self.cutting(card)["sheets"] if one["material"]["words"] == "white card")
         self.assertEqual({cut["name"] for cut in white["cuts"]}, {"base", "panel"})
         part = next(part for part in card["desk"]["parts"] if part["shape"] == "ground")
         self.assertAlmostEqual(part["width"], 127)

@@ -82,7 +82,7 @@ class MaterialTests(BuildChecksTestCase):
         self.assertNotIn("MOSS-2", [one["swatch"]["code"] for one in self.ask("get", "shopping")])
         card = self.edit(card, 3, inked={"colour": own, "hand": "heavy"})
         told = next(one for one in self.ask("get", f"cards/{card['id']}/build")["pieces"] if one["key"] == 3)
-        self.assertEqual(told["material"]["words"], "white paper, inked with Extra MOSS-2")
+        self.assertEqual(told["material"]["words"], "white card, inked with Extra MOSS-2")
         self.assertGreater(told["inked_uncertainty"], 1)
         self.assertNotEqual(self.check(card, "stands:3")["figure"], white["figure"])
         part = next(part for part in card["desk"]["parts"] if part["piece"] == 3)

@@ -191,7 +191,7 @@ class CheckTests(ApiTestCase):
         self.assertTrue(card["guessed"])
         titles = self.checks(card)
         self.assertEqual(titles["Mat in slate around mist"]["status"], "holds")
-        self.assertIn("ΔL* 76", titles["Lettering in slate on white paper"]["figure"])
+        self.assertIn("ΔL* 76", titles["Lettering in slate on white card"]["figure"])
         card = self.change(card, kind="edit_colour", key=2, role="light")
         self.assertTrue(card["guessed"])
         card = self.change(card, kind="remove_pair", key=card["pairs"][0]["key"])
@@ -202,7 +202,7 @@ class CheckTests(ApiTestCase):
         card = self.full_card()
         ends = {"upper": {"source": "palette", "id": 2}, "lower": {"source": "white"}}
         card = self.change(card, kind="add_pair", pair_kind="small-lettering", **ends)
-        check = self.checks(card)["Lettering in mist on white paper"]
+        check = self.checks(card)["Lettering in mist on white card"]
         self.assertEqual(check["status"], "fails")
         mend = self.mends(card, check["id"])[0]
         self.assertEqual(
@@ -211,7 +211,7 @@ class CheckTests(ApiTestCase):
         card = self.change(card, **mend["change"])
         (mended,) = [one for one in card["checks"] if one["id"] == check["id"]]
         new, _, old = mend["words"].removeprefix("take ").partition(" instead of ")
-        self.assertEqual((mended["title"], old), (f"Lettering in {new} on white paper", "mist"))
+        self.assertEqual((mended["title"], old), (f"Lettering in {new} on white card", "mist"))
         self.assertEqual((mended["status"], mended["figure"]), ("holds", mend["figure"]))
 
     def test_waived_with_a_reason(self):

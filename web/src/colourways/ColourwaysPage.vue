@@ -7,6 +7,7 @@ import { useCard } from '@/card/card'
 import DeskCard from '@/drawing/DeskCard.vue'
 import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
+import { useOnlyOwned } from '@/lib/owned'
 import { useSession } from '@/lib/session'
 import NothingHere from '@/ui/NothingHere.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
@@ -38,16 +39,27 @@ const taken = ref(new Map<Colourway, number>())
 const together = ref(0)
 const like = ref('')
 const held = ref<string[]>([])
-const things = ref<string[]>(['skin'])
+// What has a colour by nature keeps it, until it is freed.
+const freed = ref<string[]>([])
+const things = computed({
+  get: () =>
+    (choices.value?.things ?? [])
+      .map((one) => one.value)
+      .filter((one) => !freed.value.includes(one)),
+  set: (kept) =>
+    (freed.value = choices
+      .value!.things.map((one) => one.value)
+      .filter((one) => !kept.includes(one))),
+})
 const bold = ref(1)
-const owned = ref(session.onlyOwned)
+const owned = useOnlyOwned('colourways')
 const found = shallowRef<Colourway[]>([])
 const busy = ref(false)
 const leftOut = ref<{ broken: { title: string; count: number }[]; alike: number } | null>(null)
 const problem = ref('')
 const asked = computed(() => ({
   held: held.value,
-  things: things.value,
+  things: freed.value.length ? things.value : undefined,
   bold: bold.value,
   owned: owned.value,
   like: like.value,

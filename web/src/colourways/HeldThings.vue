@@ -34,7 +34,12 @@ const without = (list: string[], value: string) =>
         />{{ one.words }}
       </button>
     </div>
-    <div class="mt-2 flex flex-wrap items-center gap-3" role="group" aria-label="Keeps its own hue">
+    <div
+      v-if="keepers.length"
+      class="mt-2 flex flex-wrap items-center gap-3"
+      role="group"
+      aria-label="Keeps its own hue"
+    >
       <span class="text-xs text-soft">Keeps its own hue:</span>
       <label v-for="one in keepers" :key="one.value" class="flex items-center gap-1.5">
         <input

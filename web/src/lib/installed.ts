@@ -5,6 +5,12 @@ import { useOutbox } from './outbox'
 
 const AGAIN = 5000 // ms between two looks while nothing answers
 
+function askAgain() {
+  const asked = performance.getEntriesByType('resource').map((one) => one.name)
+  for (const url of new Set(asked))
+    if (url.startsWith(`${location.origin}/api/`)) void fetch(url).catch(() => undefined)
+}
+
 /**
  * Opens without a network what was seen last, and sends what was kept meanwhile. A browser may forbid the one.
  * `reached` is what was found by asking: a machine without any network reaches the server that runs on itself.
@@ -12,7 +18,11 @@ const AGAIN = 5000 // ms between two looks while nothing answers
 export function useInstalled() {
   const outbox = useOutbox()
   const reached = ref(true)
-  void navigator.serviceWorker?.register('/sw.js').catch(() => undefined)
+  const workers = navigator.serviceWorker
+  // What was asked before the first worker was there is asked once more, so that it keeps it too.
+  if (workers && !workers.controller)
+    workers.addEventListener('controllerchange', () => askAgain(), { once: true })
+  void workers?.register('/sw.js').catch(() => undefined)
   /** What failed to be sent just now is not what sends it again at once. */
   async function look(event?: Event) {
     try {

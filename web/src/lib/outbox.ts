@@ -139,8 +139,22 @@ export const useOutbox = defineStore('outbox', () => {
       .at(-1)
   /** How full a colour is said to be here; `null` for not mine, nothing where nothing waits. */
   const owned = (id: number) => last('owned', (one) => one.ids.includes(id))?.fullness
+  /** The same of what was in the drawer when that was asked last. */
+  function fullnessNow(swatch: { id: number; fullness: Fullness | null }) {
+    const said = owned(swatch.id)
+    return said === undefined ? swatch.fullness : said
+  }
   const asked = (id: number) => last('asked', (one) => one.id === id)?.asked
   const steps = (of: string, place: number) =>
     marks.value.filter((one) => one.kind === 'step' && one.of === of && one.place === place)
-  return { marks, count: computed(() => marks.value.length), keep, send, owned, asked, steps }
+  return {
+    marks,
+    count: computed(() => marks.value.length),
+    keep,
+    send,
+    owned,
+    fullnessNow,
+    asked,
+    steps,
+  }
 })

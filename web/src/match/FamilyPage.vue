@@ -20,7 +20,7 @@ import ColourMenu from '@/ui/ColourMenu.vue'
 const session = useSession()
 const tones = ref<Swatch[]>([])
 const range = ref(0)
-const owned = useOnlyOwned()
+const owned = useOnlyOwned('match')
 const adding = ref(false)
 const problem = ref('')
 const found = ref<Converted | null>(null)

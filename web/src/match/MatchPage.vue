@@ -21,7 +21,7 @@ import ToPalette from './ToPalette.vue'
 const route = useRoute()
 const router = useRouter()
 const finding = ref(false)
-const onlyOwned = useOnlyOwned()
+const onlyOwned = useOnlyOwned('match')
 const sending = ref(route.query.palette === '1') // where a colour's menu leads
 const candidate = ref<Match | null>(null)
 

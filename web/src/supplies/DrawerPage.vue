@@ -5,6 +5,7 @@ import { fullnessValues } from '@/api/schema'
 import { useDrawer } from '@/lib/drawer'
 import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
+import { useOutbox } from '@/lib/outbox'
 import { plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
@@ -16,6 +17,7 @@ import SuppliesFrame from './SuppliesFrame.vue'
 
 /** What I own, how full it is, and ways to say so quickly. */
 const notices = useNotices()
+const outbox = useOutbox()
 const { data, refresh } = useFetched([], () => got(api.GET('/api/drawer')))
 const { keepAs, told } = useDrawer(refresh)
 const shown = ref<Fullness | ''>('')
@@ -29,7 +31,8 @@ type Thing = { entries: DrawerEntry[]; sheet: number | null; name: string }
 const groups = computed(() => {
   const found = new Map<string, Thing[]>()
   for (const entry of data.value?.entries ?? []) {
-    if (shown.value && entry.swatch.fullness !== shown.value) continue
+    const now = outbox.fullnessNow(entry.swatch)
+    if (!now || (shown.value && now !== shown.value)) continue
     const things = found.get(entry.swatch.range_name) ?? []
     found.set(entry.swatch.range_name, things)
     const same = entry.sheet && things.find((one) => one.sheet === entry.sheet)
@@ -44,7 +47,7 @@ const groups = computed(() => {
 
 function edit(thing: Thing) {
   editing.value = thing
-  full.value = thing.entries[0]!.swatch.fullness ?? 'full'
+  full.value = outbox.fullnessNow(thing.entries[0]!.swatch) ?? 'full'
   note.value = thing.entries[0]!.note
 }
 async function save(owned: boolean) {

@@ -1,13 +1,17 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { DrawerEntry } from '@/api/client'
 import SwatchShape from '@/drawing/SwatchShape.vue'
+import { useOutbox } from '@/lib/outbox'
 import { useSession } from '@/lib/session'
 import OwnedCorner from '@/ui/OwnedCorner.vue'
 
 /** A thing in the drawer: a colour with its code and name, or a sheet with its picture. */
-defineProps<{ entry: DrawerEntry; name: string }>()
+const { entry } = defineProps<{ entry: DrawerEntry; name: string }>()
 defineEmits<{ edit: [] }>()
 const session = useSession()
+const outbox = useOutbox()
+const now = computed(() => outbox.fullnessNow(entry.swatch))
 </script>
 
 <template>
@@ -29,15 +33,8 @@ const session = useSession()
       <span v-if="!entry.sheet && entry.swatch.code" class="block truncate">{{
         entry.swatch.name
       }}</span>
-      <span
-        class="block"
-        :class="
-          entry.swatch.fullness === 'dry' || entry.swatch.fullness === 'low'
-            ? 'font-semibold'
-            : 'text-soft'
-        "
-        >{{ entry.swatch.fullness
-        }}<template v-if="entry.swatch.discontinued">, discontinued</template></span
+      <span class="block" :class="now === 'dry' || now === 'low' ? 'font-semibold' : 'text-soft'"
+        >{{ now }}<template v-if="entry.swatch.discontinued">, discontinued</template></span
       >
       <span v-if="entry.note" class="block truncate">{{ entry.note }}</span>
     </span>

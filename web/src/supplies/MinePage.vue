@@ -4,13 +4,12 @@ import { useRouter } from 'vue-router'
 import { api, got, type Range } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
-import { useSession } from '@/lib/session'
+import { useOnlyOwned } from '@/lib/owned'
 import { plural } from '@/lib/words'
 import DrawerList from './DrawerList.vue'
 
 /** The first things that somebody owns: by codes, by a file, by whole ranges; then palettes out of them. */
 const router = useRouter()
-const session = useSession()
 const notices = useNotices()
 const listing = ref(false)
 const asking = ref(0)
@@ -27,8 +26,9 @@ async function take(range: Range, all: boolean) {
     notices.fail(error)
   }
 }
+const ownedInWays = useOnlyOwned('ways')
 async function go() {
-  await session.set({ only_owned: true })
+  ownedInWays.value = true
   await router.push('/cards/ways/drawer')
 }
 </script>

@@ -20,7 +20,7 @@ const emit = defineEmits<{
 }>()
 const typed = defineModel<string>('typed', { required: true })
 const page = defineModel<number>('page', { required: true })
-const onlyOwned = useOnlyOwned()
+const onlyOwned = useOnlyOwned('range')
 const FEW = 8 // colours that one oversees without looking for any
 const listing = ref(false)
 type Many = { count: number; owned: number; family?: string }

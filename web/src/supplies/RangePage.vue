@@ -41,7 +41,7 @@ const told = (card: NonNullable<typeof uses.value>['cards'][number]) =>
 const id = computed(() => Number(route.params.id))
 const typed = ref('')
 const wanted = refDebounced(typed, 200)
-const owned = useOnlyOwned()
+const owned = useOnlyOwned('range')
 const page = ref(1)
 watch([id, wanted, owned], () => (page.value = 1), { flush: 'sync' })
 watch(id, () => (typed.value = ''))

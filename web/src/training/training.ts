@@ -11,7 +11,7 @@ export function finely(threshold: Threshold, unit: string) {
   const { value, low, high, finest } = threshold
   if (finest !== null)
     return `right more than three times of four even at ${unit} ${finest}, the finest that could be asked`
-  return `right three times of four from ${unit} ${value} on (between ${low} and ${high})`
+  return `right three times of four from ${unit} ${value} on (between ${low} and ${high}, nine times of ten)`
 }
 
 /** An option by its supplies, as it is named once it was answered. */

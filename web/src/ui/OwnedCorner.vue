@@ -6,10 +6,7 @@ import { useOutbox } from '@/lib/outbox'
 /** The corner that says "in my drawer": filled, barred when low, hollow when dry. Its parent is positioned. */
 const { swatch } = defineProps<{ swatch: Swatch }>()
 const outbox = useOutbox()
-const fullness = computed(() => {
-  const said = outbox.owned(swatch.id)
-  return said === undefined ? (swatch.owned ? swatch.fullness : null) : said
-})
+const fullness = computed(() => outbox.fullnessNow(swatch))
 const words = computed(() =>
   fullness.value === 'low' || fullness.value === 'dry'
     ? `in my drawer, ${fullness.value}`

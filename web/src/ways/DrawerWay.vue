@@ -2,15 +2,13 @@
 import { computed } from 'vue'
 import { api, got } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
-import { useSession } from '@/lib/session'
 import LandedPalette from './LandedPalette.vue'
 import { COLUMNS, onSupplies } from './starting'
 import { useWays } from './ways'
 
 /** Three that go together and one accent, out of what there is. */
-const { column, start, keep } = useWays()
-const session = useSession()
-const question = computed(() => ({ column: column.value, owned: session.onlyOwned }))
+const { column, owned, start, keep } = useWays()
+const question = computed(() => ({ column: column.value, owned: owned.value }))
 const { data, refresh } = useFetched(question, () =>
   got(api.GET('/api/palettes/drawer', { params: { query: question.value } })),
 )
@@ -23,13 +21,13 @@ const medium = computed(() => COLUMNS.find((one) => one.value === column.value)!
     <template v-else>
       <p class="mb-4 text-soft">
         Three {{ medium }} that go together and one accent, out of {{ data.count
-        }}{{ session.onlyOwned ? ' that you own' : '' }}: first those whose hues keep their rule
-        best, with the widest light to dark, and lettering that reads.
+        }}{{ owned ? ' that you own' : '' }}: first those whose hues keep their rule best, with the
+        widest light to dark, and lettering that reads.
       </p>
       <p v-if="!data.landings.length" class="panel max-w-xl p-5">
         {{ data.count }} {{ medium }} are too few, or too grey, for three and an accent.
         {{
-          session.onlyOwned
+          owned
             ? 'Put what you own into your drawer, or look among all supplies.'
             : 'Choose another medium.'
         }}

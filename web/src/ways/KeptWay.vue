@@ -3,16 +3,14 @@ import { computed } from 'vue'
 import { api, got } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
-import { useSession } from '@/lib/session'
 import LandedPalette from './LandedPalette.vue'
 import { asKept, onSupplies } from './starting'
 import { useWays } from './ways'
 
 /** A shelf of combinations for when one is stuck: one's own, and a few that come with Jindle. */
-const { column, start } = useWays()
-const session = useSession()
+const { column, owned, start } = useWays()
 const notices = useNotices()
-const question = computed(() => ({ column: column.value, owned: session.onlyOwned }))
+const question = computed(() => ({ column: column.value, owned: owned.value }))
 const { data, refresh } = useFetched(question, () =>
   got(api.GET('/api/palettes/combinations', { params: { query: question.value } })),
 )

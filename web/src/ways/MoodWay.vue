@@ -3,18 +3,16 @@ import { computed, ref } from 'vue'
 import { api, got, type Mood } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
-import { useSession } from '@/lib/session'
 import LandedPalette from './LandedPalette.vue'
 import MoodDialog from './MoodDialog.vue'
 import { onSupplies } from './starting'
 import { useWays } from './ways'
 
 /** Seasons and places: what is out of doors then and there, as a palette on real supplies. */
-const { column, start, keep } = useWays()
-const session = useSession()
+const { column, owned, start, keep } = useWays()
 const notices = useNotices()
 const changing = ref<Mood | null>(null)
-const question = computed(() => ({ column: column.value, owned: session.onlyOwned }))
+const question = computed(() => ({ column: column.value, owned: owned.value }))
 const { data, problem, refresh } = useFetched(question, () =>
   got(api.GET('/api/palettes/moods', { params: { query: question.value } })),
 )

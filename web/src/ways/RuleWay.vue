@@ -11,7 +11,7 @@ import { onSupplies } from './starting'
 import { useWays } from './ways'
 
 /** Every rule's palette around one colour. */
-const { column, start, keep } = useWays()
+const { column, owned, start, keep } = useWays()
 const session = useSession()
 const route = useRoute()
 const choosing = ref(false)
@@ -21,7 +21,7 @@ const base = ref<{ colour?: number; value?: string }>(
 const question = computed(() => ({
   ...base.value,
   column: column.value,
-  owned: session.onlyOwned,
+  owned: owned.value,
 }))
 const { data, problem, refresh } = useFetched(question, () =>
   got(api.GET('/api/palettes/rules', { params: { query: question.value } })),

@@ -14,7 +14,7 @@ import WordTip from '@/words/WordTip.vue'
 /** Ways into a palette: what they share is the medium to land in, and what is done with a palette. */
 const route = useRoute()
 const column = ref<Column>('marker')
-const onlyOwned = useOnlyOwned()
+const onlyOwned = useOnlyOwned('ways')
 const starting = ref<{ name: string; colours: StartColour[] } | null>(null)
 const keeping = ref<{ name: string; colours: StartColour[] } | null>(null)
 const tabs = computed(() =>
@@ -28,6 +28,7 @@ const tabs = computed(() =>
 )
 provide(WAYS, {
   column,
+  owned: onlyOwned,
   start: (name, colours) => (starting.value = { name, colours }),
   keep: (name, colours) => (keeping.value = { name, colours }),
 })

@@ -4,6 +4,7 @@ import { COLUMNS, type StartColour } from './starting'
 export type Column = (typeof COLUMNS)[number]['value']
 type Ways = {
   column: Ref<Column>
+  owned: Ref<boolean>
   start: (name: string, colours: StartColour[]) => void
   keep: (name: string, colours: StartColour[]) => void
 }

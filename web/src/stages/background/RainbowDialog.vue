@@ -13,7 +13,7 @@ import { useGround } from './ground'
 const emit = defineEmits<{ close: [] }>()
 const store = useCard()
 const { set } = useGround()
-const owned = useOnlyOwned()
+const owned = useOnlyOwned('cards')
 const { data } = useFetched([owned], () =>
   got(
     api.GET('/api/cards/{id}/ground/rainbows', {

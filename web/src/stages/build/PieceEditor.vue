@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { TrashIcon } from '@heroicons/vue/20/solid'
 import { computed, ref, watch } from 'vue'
-import type { Build, Piece } from '@/api/client'
+import type { Build, MendableEnd, Piece } from '@/api/client'
 import { acrossValues, downValues, makingValues, raisedValues } from '@/api/schema'
 import CheckItem from '@/card/CheckItem.vue'
 import { HANDS } from '@/lib/laid'
+import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
 import TheFigure from '@/ui/TheFigure.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
@@ -21,6 +22,7 @@ import WordTip from '@/words/WordTip.vue'
 const { piece, face, build } = defineProps<{ piece: Piece; face: Piece[]; build: Build }>()
 const { store, edit } = useBuild()
 const session = useSession()
+const notices = useNotices()
 const set = (told: Fields) => edit(piece.key, told)
 const UNSAID = 'unsaid'
 const WAYS = [{ value: UNSAID, words: 'not said' }, ...choices(makingValues)]
@@ -61,6 +63,17 @@ const move = (to: number) => store.change({ kind: 'move_piece', key: piece.key, 
 const checks = computed(() => checksOn(piece.key, store.card!.checks))
 const carries = computed(() => build.carrier === piece.key)
 const onFront = computed(() => build.pieces.some((one) => one.key === piece.key))
+
+/** What carries the ground is of the ground's card, wherever that is said. */
+function of(material: MendableEnd) {
+  if (!carries.value) return set({ material, inked: null })
+  if (material.source === 'palette')
+    return notices.show('The ground is laid on a card of your supplies, or on white card.')
+  return store.change({
+    kind: 'set_ground',
+    paper: material.source === 'supply' ? material.id : null,
+  })
+}
 </script>
 
 <template>
@@ -160,7 +173,7 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
           :ground="build.ground && onFront && !carries"
           :inkable="piece.of_card && !carries"
           :of-sheet="piece.of_sheet && !carries"
-          @take="set({ material: $event, inked: null })"
+          @take="of"
           @sheet="set({ material: { source: 'sheet', id: $event }, inked: null })"
           @ink="set({ inked: { colour: $event, hand: 'middle', coats: 1 } })"
           @ground="store.change({ kind: 'set_build', ground_on: piece.key })"
@@ -185,7 +198,7 @@ const onFront = computed(() => build.pieces.some((one) => one.key === piece.key)
         </p>
       </div>
       <p v-if="carries" class="col-span-2 text-xs text-soft">
-        The blended ground is on it.
+        The ground is on it: it is cut of the ground’s card.
         <button
           v-if="build.ground_said"
           type="button"

@@ -14,7 +14,7 @@ import { usePicture } from './picture'
 const { area, others } = defineProps<{ area: Area; others: { value: number; words: string }[] }>()
 const { store, picture } = usePicture()
 const session = useSession()
-const owned = useOnlyOwned()
+const owned = useOnlyOwned('cards')
 const count = ref(0)
 const name = ref(area.name)
 watch(

@@ -17,7 +17,7 @@ import { providePicture } from './picture'
 /** Which colours go where, in what order, and how it will look. */
 const route = useRoute()
 const store = useCard()
-const owned = useOnlyOwned()
+const owned = useOnlyOwned('cards')
 const router = useRouter()
 const choosing = ref<'drawing' | 'another' | null>(null)
 const colouring = useStage('colouring')

@@ -14,7 +14,7 @@ type Tone = Area['tones'][number]
 const { tone, near } = defineProps<{ tone?: Tone; near: Tone }>()
 const emit = defineEmits<{ take: [id: number | null]; close: [] }>()
 const session = useSession()
-const owned = useOnlyOwned()
+const owned = useOnlyOwned('cards')
 const { data } = useFetched(owned, () =>
   got(api.GET('/api/like', { params: { query: { colour: near.swatch.id, owned: owned.value } } })),
 )

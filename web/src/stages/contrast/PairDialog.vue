@@ -40,7 +40,7 @@ const options = computed(() => [
     words: `${n + 1} ${colour.name}`,
     shade: colour.shades[session.view],
   })),
-  { value: 'white 0', words: 'white paper', shade: '#f2f2f2' },
+  { value: 'white 0', words: 'white card', shade: '#f2f2f2' },
   ...supplies.value,
   { value: 'find', words: 'another colour …' },
 ])

@@ -27,7 +27,7 @@ const title = store.card!.columns.find((one) => one.key === column)!.title
 const matches = ref<Match[] | null>(null)
 const ranges = ref<{ id: number; name: string }[]>([])
 const range = ref(0)
-const owned = useOnlyOwned()
+const owned = useOnlyOwned('cards')
 const made = ref(true)
 const chosen = ref(cell.value.match?.swatch.id ?? 0)
 const shown = computed(() => matches.value?.find((match) => match.swatch.id === chosen.value))

@@ -15,7 +15,7 @@ const emit = defineEmits<{ close: [] }>()
 const store = useCard()
 const chosen = ref<number[]>([])
 const held = ref<string[]>([])
-const owned = useOnlyOwned()
+const owned = useOnlyOwned('cards')
 const last = ref<Following | null>(null)
 const ranges = useRanges()
 const {

@@ -51,7 +51,7 @@ const small = useMediaQuery(SMALL)
 const list = useAsked()
 list.ready()
 const { keep, want } = useDrawer(() => store.refresh())
-const onlyOwned = useOnlyOwned()
+const onlyOwned = useOnlyOwned('cards')
 const ACTS: [string, () => void][] = [
   ['Papers that go with it', () => (choosingPaper.value = true)],
   ['Keep it as a combination', () => (keeping.value = true)],
