@@ -77,29 +77,35 @@ def gone_ranges_of(person: Person) -> QuerySet[Range]:
     return Range.objects.filter(owner=_somebody(person), gone=True)
 
 
+def deleted_ranges_of(person: Person) -> QuerySet[Range]:
+    """The ranges that a person has deleted and can still bring back, the latest first."""
+    return gone_ranges_of(person).filter(deleted__isnull=False).order_by("-deleted")
+
+
 def drawer_of(person: Person) -> QuerySet[DrawerEntry]:
     """What a person owns."""
-    return DrawerEntry.objects.filter(owner=_somebody(person))
+    return DrawerEntry.objects.filter(owner=_somebody(person), colour__range__gone=False)
 
 
 def asked_for_by(person: Person) -> QuerySet[AskedFor]:
     """What a person put on the shopping list."""
-    return AskedFor.objects.filter(owner=_somebody(person))
+    return AskedFor.objects.filter(owner=_somebody(person), colour__range__gone=False)
 
 
 def strip_of(person: Person) -> QuerySet[StripColour]:
     """The colours on a person's strip of known swatches, in order."""
-    return StripColour.objects.filter(owner=_somebody(person))
+    return StripColour.objects.filter(owner=_somebody(person), colour__range__gone=False)
 
 
 def readings_of(person: Person) -> QuerySet[Reading]:
     """The readings that a person may see and change: their own."""
-    return Reading.objects.filter(owner=_somebody(person))
+    return Reading.objects.filter(owner=_somebody(person), colour__range__gone=False)
 
 
 def papers_seen_by(person: Person) -> QuerySet[Paper]:
     """The sheets of paper that a person may see: the shared ones and their own."""
-    return Paper.objects.filter(Q(owner=None) | Q(owner=_somebody(person)), deleted=None)
+    mine = Q(owner=None) | Q(owner=_somebody(person))
+    return Paper.objects.filter(mine, deleted=None, range__gone=False)
 
 
 def papers_on_shelf(person: Person) -> QuerySet[Paper]:

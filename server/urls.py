@@ -111,6 +111,8 @@ api = [
     path("ranges/preview", import_file.RangePreview.as_view()),
     path("ranges/import", import_file.RangeImport.as_view()),
     path("ranges/away", ranges.RangesAway.as_view()),
+    path("ranges/deleted", ranges.DeletedRanges.as_view()),
+    path("ranges/deleted/<int:pk>", ranges.OneDeletedRange.as_view()),
     path("ranges/<int:pk>", ranges.OneRange.as_view()),
     path("ranges/<int:pk>/dots", ranges.RangeDots.as_view()),
     path("ranges/<int:pk>/uses", supply_api.RangeUses.as_view()),

@@ -68,8 +68,9 @@ class Range(models.Model):
     # Counts every edit, so that of two windows the second is told.
     version = models.PositiveIntegerField(default=1)
     created = models.DateTimeField(auto_now_add=True)
-    # Deleted: its colours only stand in where cards still name them.
+    # Deleted: its colours only stand in where cards still name them. Since when, while it can be had again.
     gone = models.BooleanField(default=False)
+    deleted = models.DateTimeField(null=True)
 
     class Meta:
         db_table = "colour_range"

@@ -4,10 +4,12 @@ import json
 import re
 from collections.abc import Collection, Generator, Sequence
 from dataclasses import dataclass, field
+from datetime import datetime, timedelta
 from typing import Any
 
 from django.db import transaction
 from django.db.models import F
+from django.utils import timezone
 
 from jindle_core import figures
 from jindle_core.card.changes.palette import checked_name
@@ -18,7 +20,7 @@ from jindle_core.interchange.entries import FIELDS, Entry, RangeFile, read_rows
 from jindle_core.interchange.range_csv import figure, neutral
 from jindle_core.interchange.text import Table
 from jindle_core.media import Medium
-from server.access import cards_of, deleted_cards_of, put_away_by
+from server.access import cards_of, deleted_cards_of, deleted_ranges_of, put_away_by
 from server.accounts.models import Person
 from server.catalogue.models import AskedFor, Colour, DrawerEntry, PutAway, Range, Reading, touch_catalogue
 from server.catalogue.readings import from_bytes, to_bytes
@@ -237,7 +239,37 @@ def typed(entry: Entry) -> dict[str, str]:
 
 @write
 def delete_range(found: Range) -> None:
-    """Delete an own range. Where cards name its colours they stand in as they are, and nowhere else.
+    """Delete an own range: it is nowhere, but for its colours where cards name them, and can be had again for
+    some time with all that was read and owned of it. Those deleted too long ago go for good."""
+    _stamp(found, timezone.now())
+    if found.owner is not None:
+        clear_out_ranges(found.owner)
+
+
+@write
+def bring_back_range(found: Range) -> None:
+    """Have it again as it was, where there is room for one more."""
+    check_room(found.owner, "ranges")
+    _stamp(found, None)
+
+
+def _stamp(found: Range, deleted: datetime | None) -> None:
+    Range.objects.filter(pk=found.pk).update(gone=deleted is not None, deleted=deleted)
+    touch_catalogue(found.owner)
+
+
+def clear_out_ranges(owner: Person) -> int:
+    """What was deleted too long ago goes for good; says how many."""
+    limit = timezone.now() - timedelta(days=figures.files.DELETED_DAYS)
+    long_ago = list(deleted_ranges_of(owner).filter(deleted__lt=limit))
+    for found in long_ago:
+        delete_range_for_good(found)
+    return len(long_ago)
+
+
+@write
+def delete_range_for_good(found: Range) -> None:
+    """Where cards name its colours they stand in as they are, and nowhere else.
 
     What the drawer holds of it, what was read of it and its papers go.
     """
@@ -252,7 +284,7 @@ def delete_range(found: Range) -> None:
         AskedFor.objects.filter(colour__range=found).delete()
         Reading.objects.filter(colour__range=found).delete()
         found.papers.all().delete()
-        Range.objects.filter(pk=found.pk).update(gone=True)
+        Range.objects.filter(pk=found.pk).update(gone=True, deleted=None)
     else:
         found.delete()
     touch_catalogue(owner)

@@ -20,7 +20,7 @@ from server.archive.pack import pack
 from server.archive.zipped import unzipped
 from server.cards.models import StepTaken, StoredCard
 from server.catalogue.models import Range, Reading
-from server.catalogue.range_actions import delete_range
+from server.catalogue.range_actions import delete_range_for_good
 from server.colouring.actions import store_drawing
 from server.papers.actions import Named, store_paper
 from server.papers.models import Paper
@@ -348,7 +348,7 @@ class ArchiveTests(ApiTestCase):
 
     def test_what_stands_in_for_a_deleted_range_comes_along(self):
         (card,) = self.ask("get", "cards")["cards"]
-        delete_range(self.own)
+        delete_range_for_good(self.own)
         self.assertEqual(self.own.colours.count(), 1)  # the other was never named
         before = self.ask("get", f"cards/{card['id']}")
         archive = self.client.get("/api/me/archive").content

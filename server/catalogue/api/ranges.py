@@ -19,13 +19,14 @@ from jindle_core.matching.chart import gaps, points
 from jindle_core.prediction.behaviour import COVERING
 from jindle_core.supplies.alike import twins
 from jindle_core.supplies.colours import Supplies
-from server.access import one, own_range, ranges_seen_by
+from server.access import deleted_ranges_of, one, own_range, ranges_seen_by
 from server.catalogue import range_actions
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.models import MEDIUM_CHOICES, Range
 from server.catalogue.swatches import MatchSerializer, SwatchSerializer, match_told, swatch, swatch_told
 from server.catalogue.within import DOTS, TYPED_PAGE, page_of, spread, within
 from server.requests import Request
+from server.shelf.api import DeletedSerializer
 
 _STRIP = 24  # colours shown of a range in the list
 _MOST_AWAY = 500  # ranges at once: many times those that come with Jindle
@@ -308,6 +309,32 @@ class OneRange(APIView):
     def delete(self, request: Request, pk: int) -> Response:
         """Delete an own range."""
         range_actions.delete_range(own_range(request.user, pk))
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class DeletedRanges(APIView):
+    """The ranges that a person has deleted."""
+
+    @extend_schema(responses=DeletedSerializer(many=True), operation_id="deleted_ranges")
+    def get(self, request: Request) -> Response:
+        """All that can be brought back, the latest first."""
+        found = deleted_ranges_of(request.user)
+        return Response([{"id": one.pk, "name": one.name, "deleted": one.deleted} for one in found])
+
+
+class OneDeletedRange(APIView):
+    """A range that was deleted."""
+
+    @extend_schema(request=None, responses={204: None}, operation_id="bring_back_range")
+    def post(self, request: Request, pk: int) -> Response:
+        """Have it again, with what was read and owned of it."""
+        range_actions.bring_back_range(one(deleted_ranges_of(request.user), pk=pk))
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+    @extend_schema(responses={204: None}, operation_id="delete_range_for_good")
+    def delete(self, request: Request, pk: int) -> Response:
+        """Delete it for good; cards that name its colours look as they did."""
+        range_actions.delete_range_for_good(one(deleted_ranges_of(request.user), pk=pk))
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 

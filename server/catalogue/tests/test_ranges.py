@@ -1,9 +1,14 @@
+import io
 import json
 from base64 import b64decode
+from datetime import timedelta
 from urllib.parse import unquote
 
 from django.core.files.uploadedfile import SimpleUploadedFile
+from django.core.management import call_command
+from django.utils import timezone
 
+from jindle_core import figures
 from jindle_core.interchange.any_file import read_any_range
 from server.catalogue.chart_pdf import PrintedBox, PrintedPart, chart_pdf
 from server.catalogue.models import Colour, Range
@@ -179,3 +184,41 @@ class FileTests(ApiTestCase):
         parts = [PrintedPart("緑" * 60, "Żółty", boxes), PrintedPart("", "", ())]
         steps = chart_pdf("A title", parts, "letter")
         self.assertTrue(finished(steps).startswith(b"%PDF"))
+
+
+class DeletedTests(ApiTestCase):
+    def setUp(self):
+        super().setUp()
+        self.own = make_range(self.ann, "Mine", "gel pen", "code,L,a,b\nPEN-1,80,5,5\nPEN-2,30,5,5\n")
+        self.pen = self.own.colours.first().pk
+        self.ask("post", "drawer", {"colours": [self.pen], "fullness": "low", "note": "gift"})
+        self.ask("post", f"colours/{self.pen}/readings", {"value": "75, 5, 5"}, 201)
+        self.before = [self.ask("get", path) for path in ("drawer", "ranges", f"colours/{self.pen}/readings")]
+        self.ask("delete", f"ranges/{self.own.pk}", status=204)
+
+    def test_a_range_is_nowhere_and_is_had_again_as_it_was(self):
+        self.assertNotIn("Mine", [one["name"] for one in self.ask("get", "ranges")])
+        self.assertEqual(self.ask("get", "drawer")["counts"]["low"], 0)
+        self.assertEqual(self.ask("get", "find", {"q": "PEN-1"})["colours"], [])
+        self.ask("get", f"colours/{self.pen}/readings", status=404)
+        (told,) = self.ask("get", "ranges/deleted")
+        self.assertEqual((told["id"], told["name"]), (self.own.pk, "Mine"))
+        self.client.force_login(self.ben)
+        self.assertEqual(self.ask("get", "ranges/deleted"), [])
+        for method in ("post", "delete"):
+            self.ask(method, f"ranges/deleted/{self.own.pk}", {}, 404)
+        self.client.force_login(self.ann)
+        self.ask("post", f"ranges/deleted/{self.own.pk}", {}, 204)
+        after = [self.ask("get", path) for path in ("drawer", "ranges", f"colours/{self.pen}/readings")]
+        self.assertEqual(after, self.before)
+        self.assertEqual(self.ask("get", "ranges/deleted"), [])
+
+    def test_a_month_later_it_goes_for_good_or_at_once_where_that_is_wanted(self):
+        Range.objects.update(deleted=timezone.now() - timedelta(days=figures.files.DELETED_DAYS + 1))
+        Range.objects.filter(owner=None).update(deleted=None)
+        call_command("clear_out", stdout=io.StringIO())
+        self.assertFalse(Range.objects.filter(pk=self.own.pk).exists())
+        other = make_range(self.ann, "Mine", "gel pen", "code,L,a,b\nPEN-1,80,5,5\n")
+        self.ask("delete", f"ranges/{other.pk}", status=204)
+        self.ask("delete", f"ranges/deleted/{other.pk}", status=204)
+        self.assertFalse(Range.objects.filter(pk=other.pk).exists())

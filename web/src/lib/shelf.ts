@@ -3,14 +3,19 @@ import { api, got } from '@/api/client'
 import { stale, useFetched } from './fetched'
 import { useNotices } from './notices'
 
-export type Kind = 'cards' | 'papers' | 'drawings'
+export type Kind = 'cards' | 'papers' | 'drawings' | 'ranges'
 type Thing = { id: number; name: string }
-const BACK = { cards: 'among the cards', papers: 'on the shelf', drawings: 'among the drawings' }
+const BACK = {
+  cards: 'among the cards',
+  papers: 'on the shelf',
+  drawings: 'among the drawings',
+  ranges: 'among the ranges',
+}
 
 /** Cards, papers or drawings put by, or deleted, and had again; all pages look again, and each can be taken back. */
 export function useShelf(kind: Kind) {
   const notices = useNotices()
-  const at = (id: number) => ({ params: { path: { kind, id } } })
+  const at = (id: number) => ({ params: { path: { kind: kind as 'cards', id } } })
   async function tell(words: string, done: Promise<unknown>, undo: () => Promise<unknown>) {
     try {
       await done
@@ -65,7 +70,7 @@ const WORDS: [Group, string][] = [
 
 /** Shared and own papers or drawings in groups, and what can be done with those of one's own. */
 export function useShelved<T extends Shelved>(
-  kind: Exclude<Kind, 'cards'>,
+  kind: Exclude<Kind, 'cards' | 'ranges'>,
   ask: () => Promise<T[]>,
   name: (one: T) => string,
 ) {

@@ -5,7 +5,8 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, got } from '@/api/client'
 import { useDrawer } from '@/lib/drawer'
 import { useFetched } from '@/lib/fetched'
-import { useNotices } from '@/lib/notices'
+import { useSession } from '@/lib/session'
+import { useShelf } from '@/lib/shelf'
 import { useOnlyOwned } from '@/lib/owned'
 import { plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
@@ -19,7 +20,6 @@ import RangeFiles from './RangeFiles.vue'
 
 const route = useRoute()
 const router = useRouter()
-const notices = useNotices()
 const deleting = ref(false)
 const { data: uses } = useFetched(deleting, () =>
   deleting.value
@@ -74,13 +74,12 @@ const tabs = computed(() =>
     })),
 )
 
+const session = useSession()
+const { remove: removeRange } = useShelf('ranges')
 async function remove() {
-  try {
-    await api.DELETE('/api/ranges/{id}', { params: { path: { id: id.value } } })
-    await router.push('/supplies')
-  } catch (error) {
-    notices.fail(error)
-  }
+  const { name } = range.value!
+  await router.push('/supplies')
+  await removeRange({ id: id.value, name })
 }
 </script>
 
@@ -121,11 +120,11 @@ async function remove() {
     />
     <AppDialog v-if="deleting" title="Delete this range" @close="deleting = false">
       <p class="mb-3">
-        {{ range.name }} with its {{ plural(range.count, 'colour') }} goes for good<template
+        {{ range.name }} with its {{ plural(range.count, 'colour') }} goes<template
           v-if="uses?.drawer || uses?.readings"
           >, and with it {{ plural(uses.drawer, 'entry', 'entries') }} of your drawer and
           {{ plural(uses.readings, 'reading') }}</template
-        >.
+        >. It can be had back for {{ session.limits?.deleted_days }} days, under Supplies.
       </p>
       <template v-if="uses?.cards.length">
         <p class="mb-2">

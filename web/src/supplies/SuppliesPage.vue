@@ -5,10 +5,12 @@ import { api, got, type Range } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
 import { plural } from '@/lib/words'
+import DeletedList from '@/ui/DeletedList.vue'
 import NewRange from './NewRange.vue'
 import SuppliesFrame from './SuppliesFrame.vue'
 
 const { data } = useFetched([], () => got(api.GET('/api/ranges')))
+const { data: deleted } = useFetched([], () => got(api.GET('/api/ranges/deleted')))
 const changed = ref<Range[] | null>(null)
 const every = computed(() => changed.value ?? data.value)
 const ranges = computed(() => every.value?.filter((one) => !one.away))
@@ -121,6 +123,10 @@ const media = computed(() => {
         Take all of them out
       </button>
     </section>
+    <details v-if="deleted?.length" class="mb-5">
+      <summary class="cursor-pointer text-sm text-soft">Deleted, {{ deleted.length }}</summary>
+      <DeletedList kind="ranges" class="mt-2" />
+    </details>
     <NewRange v-if="making" @close="making = false" />
   </SuppliesFrame>
 </template>

@@ -8,7 +8,7 @@ import { useShelf, type Kind } from '@/lib/shelf'
 const { kind } = defineProps<{ kind: Kind }>()
 const session = useSession()
 const { data } = useFetched([], () =>
-  got(api.GET('/api/{kind}/deleted', { params: { path: { kind } } })),
+  got(api.GET('/api/{kind}/deleted', { params: { path: { kind: kind as 'cards' } } })),
 )
 const { bringBack, removeForGood } = useShelf(kind)
 const day = (at: string) => new Date(at).toLocaleDateString(undefined, { dateStyle: 'medium' })
@@ -16,6 +16,7 @@ const WITH = {
   cards: 'with all its states',
   papers: 'with its colours',
   drawings: 'and is seen again on the cards that it was on',
+  ranges: 'with what was owned and read of it',
 }
 </script>
 

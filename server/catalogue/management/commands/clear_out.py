@@ -6,6 +6,7 @@ from django.core.management import call_command
 from django.core.management.base import BaseCommand
 
 from server.accounts.models import Person
+from server.catalogue.range_actions import clear_out_ranges
 from server.shelf import actions
 from server.shelf.api import KINDS
 
@@ -22,6 +23,7 @@ class Command(BaseCommand):
             for person in Person.objects.iterator()
             for kind in KINDS.values()
         )
+        gone += sum(clear_out_ranges(person) for person in Person.objects.iterator())
         call_command("clearsessions")
         if gone:
             self.stdout.write(f"{gone} deleted long ago went for good.")
