@@ -133,7 +133,18 @@ class ArrivingTests(unittest.TestCase):
         one = arriving(SUPPLIES, shelf=shelf)
         self.assertEqual(one.following.followers, ())
         self.assertEqual(replace(one.after.card, waivers=()), replace(full_card(), waivers=()))
-        self.assertEqual(one.gives_way, [])
+        self.assertEqual((one.gives_way, one.otherwise), ([], []))
+
+    def test_pads_that_are_far_and_a_ground_that_goes_are_told(self):
+        pads = len(full_card().ground.pads)
+        self.assertTrue(pads)
+        nothing = [one.title for one in arriving(NOTHING, owned=True).otherwise]
+        self.assertEqual(nothing.count("The ground"), 1)
+        other = arriving(some_of(SUPPLIES, set(SUPPLIES.places), shift=-30.0))
+        told = [one for one in other.otherwise if one.title.startswith("Pad ")]
+        self.assertEqual(len(told), pads, other.otherwise)
+        for one in told:
+            self.assertRegex(one.words, "is far from it: .*darker")
 
     def test_the_same_code_with_another_colour_is_another_supply(self):
         far = some_of(SUPPLIES, set(SUPPLIES.places) - set(SHEET), shift=-30.0)

@@ -89,9 +89,11 @@ def recipe_behind(link: SharedRecipe) -> RecipeFile:
     return read_recipe(link.file.encode())
 
 
-def arriving(person: Person, told: Travelling, owned: bool) -> Arriving:
-    """A card that somebody else told of, in the person's drawer or in all that they see."""
+def arriving(person: Person, told: Travelling, owned: bool | None) -> Arriving:
+    """A card that somebody else told of, in the person's drawer or in all that they see; None: in the drawer,
+    if there is anything in it."""
     supplies = catalogue_for(person)
+    owned = bool(supplies.usable.any()) if owned is None else owned
     return Arriving(Foreign(told, supplies, shelf_for(told, supplies, person)), owned)
 
 

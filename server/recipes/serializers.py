@@ -28,7 +28,9 @@ class RecipeSourceSerializer(serializers.Serializer):
 
     file = serializers.FileField(required=False)
     token = serializers.CharField(required=False, max_length=TOKEN)
-    owned = serializers.BooleanField(default=False)
+    owned = serializers.BooleanField(
+        allow_null=True, default=None, help_text="of the drawer alone; none: if there is anything in it"
+    )
 
     def validate(self, attrs: dict) -> dict:
         """One of the two."""
@@ -62,7 +64,9 @@ class BroughtSerializer(serializers.Serializer):
     same = serializers.IntegerField(help_text="how many of its supplies one has among one's own")
     supplies = serializers.IntegerField(help_text="how many supplies it names")
     held = serializers.IntegerField(help_text="checks of how it looks and is made that held")
-    gives_way = GivesWaySerializer(many=True, help_text="those of them that do not then")
+    owned = serializers.BooleanField(help_text="it is made of the drawer alone")
+    otherwise = GivesWaySerializer(many=True, help_text="what is far from what it was, or not there")
+    gives_way = GivesWaySerializer(many=True, help_text="checks that held and do not then")
     lacking = serializers.ListField(
         child=serializers.CharField(),
         help_text="supplies that it would use and that are low, or not in the drawer",

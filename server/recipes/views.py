@@ -33,6 +33,8 @@ def brought_told(recipe: RecipeFile, found: Arriving, units: str) -> dict[str, A
         "same": sum(pk > 0 for pk in foreign.ids),
         "supplies": len(foreign.ids),
         "held": len(found.held),
+        "owned": found.owned,
+        "otherwise": [one._asdict() for one in found.otherwise],
         "gives_way": [{"title": one.title, "words": one.finding.reason} for one in found.gives_way],
         "lacking": [f"{supplies.rows[one.place].label} ({one.why})" for one in lacking],
         "drawings": [

@@ -78,7 +78,8 @@ async function forget(reading: number) {
           <span class="min-w-48 flex-1">
             <b>{{ reading.lab.join(', ') }}</b>
             <span class="block text-xs text-soft"
-              >{{ reading.taken }}, {{ reading.provenance_words
+              ><b v-if="reading.simulated">simulated, </b>{{ reading.taken }},
+              {{ reading.provenance_words
               }}<template v-if="reading.taken_with">, {{ reading.taken_with }}</template
               ><template v-if="reading.spectrum">, with its spectrum</template>.
               {{ plural(reading.layers, 'layer') }}, {{ reading.hand }} hand, on
@@ -93,7 +94,6 @@ async function forget(reading: number) {
               ><b>Simulated</b>: against the label of a range that you have, it does not
               count.</template
             >
-            <b v-else-if="reading.simulated">Simulated</b>
             <template v-else-if="!reading.usual"
               >Laid another way: it holds there, and teaches how the range behaves.</template
             >

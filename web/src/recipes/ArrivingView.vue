@@ -15,12 +15,18 @@ const { source } = defineProps<{ source: { file: File } | { token: string } }>()
 const notices = useNotices()
 const router = useRouter()
 const session = useSession()
-const owned = ref(false)
+// Of the drawer, until something else is said; of an empty one that is nothing.
+const said = ref<boolean>()
+const owned = computed({
+  get: () => said.value ?? last.value?.owned ?? true,
+  set: (value) => (said.value = value),
+})
 const name = ref('')
 const starting = ref(false)
 const last = ref<Brought | null>(null)
-const { data, problem, busy } = useFetched([owned], () =>
-  got(api.POST('/api/recipes', { body: form({ ...source, owned: owned.value }) as never })),
+const asked = () => (said.value === undefined ? {} : { owned: said.value })
+const { data, problem, busy } = useFetched([said], () =>
+  got(api.POST('/api/recipes', { body: form({ ...source, ...asked() }) as never })),
 )
 watch(data, (found) => {
   if (!found) return
@@ -33,7 +39,7 @@ const left = computed(() => last.value?.followers.filter((one) => one.fixed) ?? 
 async function start() {
   starting.value = true
   try {
-    const body = form({ ...source, owned: owned.value, name: name.value }) as never
+    const body = form({ ...source, ...asked(), name: name.value }) as never
     const card = await got(api.POST('/api/recipes/cards', { body }))
     await router.push(`/cards/${card.id}/palette`)
   } catch (error) {
@@ -95,6 +101,11 @@ async function start() {
         </li>
       </ul>
     </section>
+    <ul v-if="last.otherwise.length" class="mb-3 list-disc pl-5" aria-label="Otherwise than it was">
+      <li v-for="one in last.otherwise" :key="one.title">
+        <b>{{ one.title }}:</b> {{ one.words }}
+      </li>
+    </ul>
     <p v-if="left.length" class="mb-3">
       <b>Nothing of yours is like it, so it is left as a value or left out:</b>
       {{ left.map((one) => `${one.words} (${one.note})`).join('; ') }}.

@@ -33,6 +33,7 @@ const brought = (more: object = {}) => ({
   same: 2,
   supplies: 3,
   held: 4,
+  otherwise: [],
   gives_way: [],
   lacking: [],
   drawings: [],
@@ -57,6 +58,7 @@ describe('a recipe on its way', () => {
     ).answer(
       brought({
         followers: [follower('a', ['MOSS-1']), follower('b', [], 'there is no pad')],
+        otherwise: [{ title: 'Pad 2 of the ground', words: 'the nearest, FEN-2, is far from it' }],
         gives_way: [{ title: 'Join of pads 1 and 2', words: 'goes muddy' }],
         drawings: ['heron'],
         lacking: ['MOSS-1 (not in the drawer)'],
@@ -65,6 +67,7 @@ describe('a recipe on its way', () => {
     expect(place.textContent).toContain('2 are among yours')
     expect(place.textContent).toContain('1 of 4 checks that held')
     expect(place.textContent).toContain('goes muddy')
+    expect(place.textContent).toContain('Pad 2 of the ground: the nearest, FEN-2, is far')
     expect(place.textContent).toContain('MOSS-1')
     expect(place.textContent).toContain('wing b (there is no pad)')
     expect(place.textContent).toContain('comes the line drawing heron')
