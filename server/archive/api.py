@@ -8,9 +8,9 @@ from rest_framework.parsers import MultiPartParser
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from jindle_core import figures
 from server.archive.pack import pack
 from server.archive.unpack import unpack
-from server.archive.zipped import LARGEST_ARCHIVE
 from server.catalogue.downloads import download
 from server.requests import Request
 
@@ -53,4 +53,5 @@ class Archive(APIView):
         """Bring an archive back into an empty account: all of it, or nothing."""
         given = ArchiveFileSerializer(data=request.data)
         given.is_valid(raise_exception=True)
-        return Response(unpack(request.user, given.validated_data["file"].read(LARGEST_ARCHIVE + 1)))
+        content = given.validated_data["file"].read(figures.files.LARGEST_ARCHIVE + 1)
+        return Response(unpack(request.user, content))

@@ -6,11 +6,11 @@ import struct
 import zipfile
 import zlib
 
+from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.bare_picture import bared
 
 PICTURES, PHOTOS = "papers/", "photos/"  # where the pictures are
-LARGEST_ARCHIVE = 50 * 1024 * 1024  # packed
 _LARGEST_WHOLE = 150 * 1024 * 1024  # unpacked: a small zip can hold a huge nothing
 _MOST_FILES = 20_000
 # What a damaged zip raises; NotImplementedError, for what no archive of ours uses, is a RuntimeError.
@@ -25,8 +25,9 @@ def unzipped(content: bytes) -> dict[str, bytes]:
 
     What stands under ``PICTURES`` and ``PHOTOS`` is a picture, surely one, and nothing beside its pixels.
     """
-    if len(content) > LARGEST_ARCHIVE:
-        raise BadInput(Problem(f"The archive is larger than {LARGEST_ARCHIVE // 2**20} MB.", field="file"))
+    if len(content) > figures.files.LARGEST_ARCHIVE:
+        most = f"{figures.files.LARGEST_ARCHIVE // 2**20} MB"
+        raise BadInput(Problem(f"The archive is larger than {most}.", field="file"))
     try:
         with zipfile.ZipFile(io.BytesIO(content)) as archive:
             files = _read(archive)
