@@ -318,6 +318,15 @@ class BuildTests(ApiTestCase):
         self.assertRegex(flag["beside"], "panel, at its (bottom|left|right)")
         white = next(one for one in self.cutting(card)["sheets"] if one["material"]["words"] == "white card")
         self.assertEqual({cut["name"] for cut in white["cuts"]}, {"base", "panel"})
+        # What the ground is on is told alike in Build, in Cutting and by the ground itself.
+        self.assertEqual(self.piece(card, 2)["material"]["words"], "white card")
+        for paper, words in ((self.ids["bread"], "Boards bread"), (None, "white card")):
+            card = self.change(card, kind="set_ground", paper=paper)
+            self.assertEqual(self.piece(card, 2)["material"]["words"], words)
+            (sheet,) = (
+                one for one in self.cutting(card)["sheets"] if "panel" in {c["name"] for c in one["cuts"]}
+            )
+            self.assertEqual(sheet["material"]["words"], words)
         part = next(part for part in card["desk"]["parts"] if part["shape"] == "ground")
         self.assertAlmostEqual(part["width"], 127)
 
