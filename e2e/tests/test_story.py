@@ -795,7 +795,7 @@ class StoryTests(BrowserTestCase):
         rules = self.page.get_by_role("article")
         expect(rules).to_have_count(5)
         expect(rules.nth(2)).to_contain_text("MOSS-4")
-        expect(rules.nth(2)).to_contain_text("of the rule")
+        expect(rules.nth(2)).to_contain_text("as the rule has them")
         self.page.get_by_role("link", name="Kept combinations").click()
         hers = rules.filter(has_text="Mere and beak")
         expect(hers).to_contain_text("TARN-5")

@@ -29,13 +29,17 @@ class RecipeSourceSerializer(serializers.Serializer):
     file = serializers.FileField(required=False)
     token = serializers.CharField(required=False, max_length=TOKEN)
     owned = serializers.BooleanField(
-        allow_null=True, default=None, help_text="of the drawer alone; none: if there is anything in it"
+        allow_null=True,
+        default=None,
+        help_text="of the drawer alone; none: what is behind a link, if there is anything in the drawer",
     )
 
     def validate(self, attrs: dict) -> dict:
         """One of the two."""
         if ("file" in attrs) == ("token" in attrs):
             raise serializers.ValidationError({"file": "Choose the file of a recipe, or say its link."})
+        if "file" in attrs and attrs["owned"] is None:
+            return attrs | {"owned": False}  # it may be one's own, come home
         return attrs
 
 

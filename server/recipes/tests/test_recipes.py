@@ -201,3 +201,8 @@ class LinkTests(TravelTestCase):
         token = self.link()["address"].rsplit("/", 1)[1]
         self.as_ben()
         self.assertEqual(self.start(token=token).owner, self.ben)
+        # Of what he has, once he has anything.
+        self.assertFalse(self.send("recipes", token=token)["owned"])
+        self.ask("post", "drawer", {"colours": [self.ids["SKY-1"]]})
+        self.assertTrue(self.send("recipes", token=token)["owned"])
+        self.assertFalse(self.send("recipes", token=token, owned=False)["owned"])
