@@ -45,9 +45,7 @@ def reasons(one: Landed) -> list[Reason]:
     return [
         Reason(
             kept,
-            "hues as the rule has them"
-            if kept
-            else f"hues off the rule (hue ± {off:.0f}°): nothing nearer here",
+            "hues as the rule has them" if kept else "hues off the rule: nothing nearer here",
         ),
         Reason(
             wide,

@@ -5,7 +5,7 @@ import { useSession } from './session'
 type Place = 'cards' | 'ways' | 'colourways' | 'match' | 'range'
 const PLACES: [RegExp, Place][] = [
   [/^\/cards\/ways/, 'ways'],
-  [/^\/cards\/\d+\/colours/, 'colourways'],
+  [/^\/cards\/\d+\/colourways/, 'colourways'],
   [/^\/cards\/\d+/, 'cards'],
   [/^\/match/, 'match'],
   [/^\/supplies\/\d+/, 'range'],

@@ -64,7 +64,7 @@ async function remove() {
         <p class="text-soft">
           <RouterLink :to="`/supplies/${paper.range_id}`" class="underline">{{
             paper.collection
-          }}</RouterLink>
+          }}</RouterLink><b v-if="paper.simulated">, simulated</b>
         </p>
       </div>
       <button v-if="paper.own" type="button" class="button" @click="measuring = true">

@@ -21,7 +21,8 @@ const session = useSession()
     <span class="flex min-w-0 flex-1 flex-col">
       <b class="truncate">{{ paper.title }}</b>
       <span class="truncate text-xs text-soft"
-        >{{ paper.collection }}{{ paper.own ? ', mine' : '' }}</span
+        >{{ paper.collection }}{{ paper.own ? ', mine' : ''
+        }}{{ paper.simulated ? ', simulated' : '' }}</span
       >
       <span class="mt-1.5 mb-1 flex h-5" aria-hidden="true">
         <span
