@@ -20,7 +20,7 @@ _CHUNKS = (b"VP8 ", b"VP8L", b"VP8X", b"ALPH")  # of WebP (RFC 9649), without pr
 def jpeg(image: Image.Image) -> bytes:
     """The picture made anew: nothing that stood beside its pixels, such as a place, is kept."""
     out = io.BytesIO()
-    image.save(out, "JPEG", quality=_QUALITY)
+    image.save(out, "JPEG", quality=_QUALITY, comment=b"")  # the library keeps what was opened with it
     return out.getvalue()
 
 

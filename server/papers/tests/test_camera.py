@@ -1,10 +1,12 @@
 import io
 
 import numpy as np
+from django.core.files.uploadedfile import SimpleUploadedFile
 from django.core.management import call_command
 from django.test import TestCase
 from PIL import Image
 
+from jindle_core.interchange.bare_picture import jpeg
 from jindle_core.interchange.picture import read_picture
 from jindle_core.patterned.colours import sheet_colours
 from jindle_core.patterned.correction import correct, find_white
@@ -66,3 +68,16 @@ class CameraTests(TestCase):
         self.photograph(400, paper=pk, light="moonlight")
         self.photograph(400, light="shade")
         self.photograph(404, paper=10**9, light="shade")
+
+    def test_a_sheet_of_its_picture_stays_marked(self):
+        paper = Paper.objects.filter(owner=None).first()
+        content = self.photograph(paper=paper.pk, light="daylight").content
+        for picture, marked in ((content, True), (jpeg(Image.open(io.BytesIO(content))), False)):
+            told = {
+                "file": SimpleUploadedFile("sheet.jpg", picture),
+                "title": f"Marked {marked}",
+                "collection": "Tried out",
+            }
+            answer = self.client.post("/api/papers", told)
+            self.assertEqual(answer.status_code, 201, answer.content)
+            self.assertEqual(answer.json()["simulated"], marked)
