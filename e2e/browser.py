@@ -1,8 +1,9 @@
 """A headless Chromium that looks nowhere but at this machine."""
 
 from contextlib import contextmanager
+from typing import Any
 
-from playwright.sync_api import Browser, Page, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, Page, sync_playwright
 
 SIZE = {"width": 1280, "height": 800}
 _FLAGS = [
@@ -23,9 +24,14 @@ def chromium():
             browser.close()
 
 
-def new_page(browser: Browser, patience: float = 15_000) -> Page:
-    """A page of a new visitor, moving nothing that need not move, that waits so long (ms) for anything."""
-    context = browser.new_context(viewport=SIZE, reduced_motion="reduce", service_workers="block")
-    page = context.new_page()
-    page.set_default_timeout(patience)
+def new_context(browser: Browser, **told: Any) -> BrowserContext:
+    """A new visitor, for whom nothing moves that need not move."""
+    usual = {"viewport": SIZE, "reduced_motion": "reduce", "service_workers": "block"}
+    return browser.new_context(**(usual | told))
+
+
+def new_page(browser: Browser) -> Page:
+    """A page of a new visitor, that waits 15 s for anything."""
+    page = new_context(browser).new_page()
+    page.set_default_timeout(15_000)
     return page

@@ -21,6 +21,8 @@ from ops.watching import DIES_AT_ONCE, Running, Service, Watched
 
 _PATIENCE = 60
 _LETS_GO = 10  # seconds: longer than workers are given to end
+# A core for each process: small arrays gain nothing by threads, which hinder what runs beside them.
+_ONE_CORE = {"OPENBLAS_NUM_THREADS": "1"}
 
 
 def environment(database: Database, mode: str, host: str = "127.0.0.1") -> dict[str, str]:
@@ -35,6 +37,7 @@ def environment(database: Database, mode: str, host: str = "127.0.0.1") -> dict[
         ),
         "JINDLE_STATIC": str(STATE / "static"),
         "PYTHONUNBUFFERED": "1",
+        **_ONE_CORE,
     }
 
 
@@ -46,6 +49,7 @@ def live_environment(database: Database | None, told: dict[str, str]) -> dict[st
         "JINDLE_STATIC": str(STATE / "static"),
         "PROMETHEUS_MULTIPROC_DIR": str(STATE / "figures"),
         "PYTHONUNBUFFERED": "1",
+        **_ONE_CORE,
     }
     if database is not None:
         own["JINDLE_DATABASE"] = database.url
@@ -133,8 +137,7 @@ class Web(Service):
             "--graceful-timeout=5", f"--config={ROOT / 'ops' / 'live' / 'gunicorn.conf.py'}",
             f"--chdir={ROOT}",
         ]  # fmt: skip
-        # A core for each process: the small arrays of a request gain nothing by threads of their own.
-        super().__init__(command, env | {"OPENBLAS_NUM_THREADS": "1"})
+        super().__init__(command, env)
 
     def start(self) -> subprocess.Popen:
         """Start it, and wait until it answers."""

@@ -3,15 +3,17 @@
 import io
 import os
 import threading
+from typing import Any
 
 from django.conf import settings
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.management import call_command
 from django.core.signals import request_finished, request_started
 from django.db import connection
-from playwright.sync_api import Page, expect
+from django.test import Client
+from playwright.sync_api import BrowserContext, Page, expect
 
-from e2e.browser import chromium, new_page
+from e2e.browser import chromium, new_context
 from jindle_core.card.changes.build import RemovePiece, SetBuild
 from jindle_core.layers.pieces import WHITE_END
 from jindle_core.media import COLUMNS
@@ -56,6 +58,7 @@ class InFlight:
 
 
 IN_FLIGHT = InFlight()
+_held_with_it: dict = {}  # what the server holds of the demo's supplies, as they are loaded
 
 
 def load_demo() -> None:
@@ -64,16 +67,19 @@ def load_demo() -> None:
     with connection.cursor() as cursor:
         there = set(connection.introspection.table_names(cursor))
         if not there >= {BESIDE + one for one in tables}:
+            forget_catalogues()
             call_command("load_demo", stdout=io.StringIO())
             cards = StoredCard.objects.all()
             glances(cards[0].owner, [one.pk for one in cards])  # how each stands in the list is kept with it
             for one in tables:
                 cursor.execute(f"CREATE TABLE {BESIDE}{one} LIKE {one}")
                 _copy(cursor, one, f"{BESIDE}{one}")
-            return
-        with connection.constraint_checks_disabled():
-            for one in tables:
-                _copy(cursor, f"{BESIDE}{one}", one)
+            _held_with_it.update(forget_catalogues())
+        else:
+            with connection.constraint_checks_disabled():
+                for one in tables:
+                    _copy(cursor, f"{BESIDE}{one}", one)
+    forget_catalogues(_held_with_it)
 
 
 def _copy(cursor, source: str, into: str) -> None:
@@ -96,32 +102,53 @@ class BrowserTestCase(StaticLiveServerTestCase):
         opened = chromium()
         cls.browser = opened.__enter__()
         cls.addClassCleanup(opened.__exit__, None, None, None)
+        cls.context = new_context(cls.browser)
 
     def setUp(self):
         load_demo()
-        forget_catalogues()
         self.errors: list[str] = []
         self.requests: list[str] = []
-        self.page = self.visitor()
+        self.page = self.page_of(self.context)
+        self.addCleanup(self.leave)
 
-    def tearDown(self):
-        self.page.context.close()
+    def leave(self) -> None:
+        """The browser keeps the application's own files for the next test, and nothing that this one stored."""
+        for page in self.context.pages[1:]:
+            page.close()
+        last = self.context.pages[0]
+        last.goto("about:blank")
+        everything = {"origin": self.live_server_url, "storageTypes": "all"}
+        self.context.new_cdp_session(last).send("Storage.clearDataForOrigin", everything)
+        last.close()
+        self.context.clear_cookies()
         # The next test has rows of the same ids: nothing that this one asked for may come later.
         IN_FLIGHT.settle()
         self.assertEqual(self.errors, [])
 
-    def visitor(self) -> Page:
-        page = new_page(self.browser, PATIENCE)
+    def page_of(self, context: BrowserContext) -> Page:
+        page = context.new_page()
+        page.set_default_timeout(PATIENCE)
         page.on("pageerror", lambda error: self.errors.append(str(error)))
         page.on("request", lambda request: self.requests.append(request.url))
         return page
+
+    def visitor(self, **told: Any) -> Page:
+        """A page of somebody else, or of another device."""
+        context = new_context(self.browser, **told)
+        self.addCleanup(context.close)
+        return self.page_of(context)
 
     def go(self, path: str) -> None:
         self.page.goto(self.live_server_url + path)
 
     def open_demo(self) -> None:
-        self.go("/")
-        self.page.get_by_role("button", name="Open the demo studio").click()
+        """As who came in by the demo's door."""
+        client = Client()
+        client.force_login(StoredCard.objects.all()[0].owner)
+        session = client.cookies[settings.SESSION_COOKIE_NAME]
+        told = {"name": session.key, "value": session.value, "url": self.live_server_url}
+        self.page.context.add_cookies([told])
+        self.go("/cards")
         self.heading("Cards")
 
     def take_apart(self, name: str) -> None:

@@ -67,10 +67,7 @@ class DoorTests(BrowserTestCase):
         self.heading("To a palette")
 
     def test_on_a_phone_there_is_nothing_about_keys(self):
-        context = self.browser.new_context(
-            viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True, reduced_motion="reduce"
-        )
-        phone = context.new_page()
+        phone = self.visitor(viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True)
         self.sign_up(phone)
         expect(phone.get_by_role("button", name="Keys")).to_have_count(0)
         for path in ("/cards", "/supplies/mine", "/supplies", "/cards/sets", "/cards/ways/seasons"):
@@ -78,4 +75,3 @@ class DoorTests(BrowserTestCase):
             phone.get_by_role("heading", level=1).wait_for()
             wide = phone.evaluate("document.documentElement.scrollWidth")
             self.assertLessEqual(wide, 390, path)
-        context.close()

@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import expect
 
-from e2e.tests.base import PATIENCE, BrowserTestCase
+from e2e.tests.base import BrowserTestCase
 from server.cards.models import CardWork
 from server.catalogue.models import AskedFor, DrawerEntry
 
@@ -26,13 +26,7 @@ WORK_KEEPS = """(at_least) => {
 class PhoneTests(BrowserTestCase):
     def setUp(self):
         super().setUp()
-        context = self.browser.new_context(
-            viewport=TALL, has_touch=True, is_mobile=True, reduced_motion="reduce"
-        )
-        self.addCleanup(context.close)
-        self.page = context.new_page()
-        self.page.set_default_timeout(PATIENCE)
-        self.page.on("pageerror", lambda error: self.errors.append(str(error)))
+        self.page = self.visitor(viewport=TALL, has_touch=True, is_mobile=True, service_workers="allow")
 
     def swipe(self, to_left):
         """A finger over the palette colour."""
@@ -59,28 +53,28 @@ class PhoneTests(BrowserTestCase):
         self.open_demo()
         card = self.page.get_by_role("link", name="Kingfisher")
         address = card.get_attribute("href").rsplit("/", 1)[0]
-        for size in (TALL, SHORT):
-            self.page.set_viewport_size(size)
-            for path, there in (
-                ("/cards", "Kingfisher, get well"),
-                (f"{address}/palette", "Alcohol marker"),
-                (f"{address}/plan", "until all is done"),
-                ("/supplies/drawer", "STRAW-2"),
-                ("/supplies/shopping", "not in the drawer"),
-                ("/supplies/sure", "Would help most"),
-                ("/papers", "Moorings"),
-                ("/log", "Nothing is written down yet"),
-                ("/training", "What a screen can teach"),
-                ("/training/practise?exercise=lighter-or-darker&seed=4", "My order"),
-                ("/training/practise?exercise=will-it-join&seed=4", "Where they meet it is"),
-                ("/training/practise?exercise=missing-tone&seed=4", "missing"),
-                ("/training/progress", "Nothing is answered yet"),
-                ("/training/paper", "No page is made yet"),
-            ):
-                self.go(path)
-                expect(self.page.get_by_text(there).first).to_be_visible()
+        for path, there in (
+            ("/cards", "Kingfisher, get well"),
+            (f"{address}/palette", "Alcohol marker"),
+            (f"{address}/plan", "until all is done"),
+            ("/supplies/drawer", "STRAW-2"),
+            ("/supplies/shopping", "not in the drawer"),
+            ("/supplies/sure", "Would help most"),
+            ("/papers", "Moorings"),
+            ("/log", "Nothing is written down yet"),
+            ("/training", "What a screen can teach"),
+            ("/training/practise?exercise=lighter-or-darker&seed=4", "My order"),
+            ("/training/practise?exercise=will-it-join&seed=4", "Where they meet it is"),
+            ("/training/practise?exercise=missing-tone&seed=4", "missing"),
+            ("/training/progress", "Nothing is answered yet"),
+            ("/training/paper", "No page is made yet"),
+        ):
+            self.go(path)
+            expect(self.page.get_by_text(there).first).to_be_visible()
+            for size in (TALL, SHORT):
+                self.page.set_viewport_size(size)
                 self.check_room()
-                self.assertNotIn("Arrow keys", self.page.locator("body").inner_text())
+            self.assertNotIn("Arrow keys", self.page.locator("body").inner_text())
         self.go("/papers/add")
         expect(self.page.get_by_text("Take a photo")).to_be_visible()
         self.assertEqual(self.page.locator("input[capture=environment]").count(), 1)

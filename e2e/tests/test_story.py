@@ -271,7 +271,7 @@ class StoryTests(BrowserTestCase):
         expect(panel).to_contain_text("It holds")
         self.area("near water").click()
         panel = self.page.get_by_role("region", name="The area near water")
-        expect(panel.get_by_role("button", name="TARN-5")).to_be_visible()
+        expect(panel.get_by_role("button", name="middle TARN-5")).to_be_visible()
         expect(panel).to_contain_text("It holds")
         self.choose("Layers", "2 layers")
         expect(panel.get_by_title(re.compile("predicted")).first).to_be_visible()
@@ -630,7 +630,7 @@ class StoryTests(BrowserTestCase):
         expect(self.button("Share by a link")).to_be_visible()
         friend.goto(link)
         expect(friend.get_by_role("heading", name="Nothing here")).to_be_visible()
-        friend.context.close()
+        friend.close()
 
     def adds_with_nothing_but_defaults(self, pieces):
         """Two presses: the card is whole, it stands among the others, and it goes back."""

@@ -5,6 +5,7 @@ and only a change of them reads the colours again.
 """
 
 from collections import OrderedDict
+from collections.abc import Mapping
 from threading import Lock
 
 from jindle_core.media import Medium
@@ -70,10 +71,13 @@ def catalogue_key(person: Person) -> _Key:
     return person.pk, shared, person.catalogue_version, person.drawer_version
 
 
-def forget_catalogues() -> None:
-    """Let go of everything held: for tests, whose roll-backs make versions come again."""
+def forget_catalogues(but: Mapping[_Key, Supplies] | None = None) -> dict[_Key, Supplies]:
+    """Hold nothing but this, and say what was held: for tests, whose roll-backs make versions come again."""
     with _holding:
+        earlier = dict(_held)
         _held.clear()
+        _held.update(but or {})
+    return earlier
 
 
 def read_catalogue(person: Person) -> Supplies:

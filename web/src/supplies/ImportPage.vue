@@ -32,8 +32,12 @@ const details = reactive<Details>({
   provenance: 'label',
 })
 
+let guessed: Details['medium'] = '' // out of the file: what somebody chose instead is theirs
+let asked = 0
+
 async function look(chosen: File | null | undefined, mapped?: Record<string, string>) {
   if (!chosen) return
+  const mine = ++asked
   file.value = chosen
   busy.value = true
   problems.value = []
@@ -44,19 +48,23 @@ async function look(chosen: File | null | undefined, mapped?: Record<string, str
   const provenance = details.provenance
   const body = form({ file: chosen, columns: mapped, provenance })
   try {
-    preview.value = await got(api.POST('/api/ranges/preview', { body: body as never }))
-    columns.value = preview.value.columns
-    header.value = preview.value.kind.startsWith('CSV') ? preview.value.header : []
-    if (!mapped) details.medium = preview.value.medium ?? ''
-    if (!details.name) details.name = preview.value.name || chosen.name.replace(/\.[^.]*$/, '')
+    const found = await got(api.POST('/api/ranges/preview', { body: body as never }))
+    if (mine !== asked) return
+    preview.value = found
+    columns.value = found.columns
+    header.value = found.kind.startsWith('CSV') ? found.header : []
+    if (details.medium === guessed) details.medium = found.medium ?? ''
+    guessed = found.medium ?? ''
+    if (!details.name) details.name = found.name || chosen.name.replace(/\.[^.]*$/, '')
   } catch (error) {
+    if (mine !== asked) return
     preview.value = null
     if (!(error instanceof ApiError)) return notices.fail(error)
     problems.value = error.problems.length
       ? error.problems
       : [{ message: error.message, field: '', row: null, column: '', value: '', expected: '' }]
   } finally {
-    busy.value = false
+    if (mine === asked) busy.value = false
   }
 }
 function choose(chosen: File | null | undefined) {
