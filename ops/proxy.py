@@ -38,6 +38,7 @@ def configuration(told: dict, state: Path) -> str:
     return _TEMPLATE.read_text().format(
         state=state,
         upload=told["largest_upload_mb"],
+        archive=told["largest_archive_mb"],
         port=told["port"],
         heavy_port=told["port"] + 1,
         heavy=heavy.told(),

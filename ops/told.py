@@ -27,6 +27,7 @@ SETTINGS: dict[str, tuple[type, str, str]] = {
     "metrics_token": (str, "JINDLE_METRICS", "for who reads the figures at /api/metrics; left out: nobody"),
     "slow_seconds": (float, "JINDLE_SLOW", "from when on a request is told as slow"),
     "largest_upload_mb": (int, "", "of a file that is sent"),
+    "largest_archive_mb": (int, "", "of an archive that is brought back: megabytes of pictures and 2000"),
     "certificate": (str, "", "the file of its chain, for https; left out: one signed by itself"),
     "certificate_key": (str, "", "the file of its key"),
     "https_port": (int, "", "where the proxy answers to https"),
@@ -41,6 +42,7 @@ USUAL: dict[str, object] = {
     "http_port": 80,
     "port": 8700,
     "largest_upload_mb": 64,
+    "largest_archive_mb": 6000,
 }
 QUOTAS = (
     "cards", "ranges", "colours", "papers", "drawings", "readings", "combinations", "families", "records",

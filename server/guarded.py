@@ -13,6 +13,7 @@ from typing import Any, TypeVar
 
 from jindle_core.errors import BadInput, Problem
 
+Given = TypeVar("Given")
 Made = TypeVar("Made")
 _SECONDS = 5  # of computing
 _PATIENCE = 60  # seconds of waiting, on a busy machine
@@ -20,7 +21,7 @@ _MEGABYTES = 500
 
 
 def guarded(
-    work: Callable[[bytes], Made], content: bytes, seconds: int = _SECONDS, megabytes: int = _MEGABYTES
+    work: Callable[[Given], Made], content: Given, seconds: int = _SECONDS, megabytes: int = _MEGABYTES
 ) -> Made:
     """What a module's function gives for a file; BadInput where it takes too long or too much."""
     try:
@@ -28,7 +29,7 @@ def guarded(
             [sys.executable, "-m", "server.guarded", str(seconds), str(megabytes)],
             input=pickle.dumps((work, content)),
             capture_output=True,
-            timeout=_PATIENCE,
+            timeout=_PATIENCE + seconds,
             env={"OPENBLAS_NUM_THREADS": "1", "PATH": "", "PYTHONPATH": ":".join(filter(None, sys.path))},
         )
     except subprocess.TimeoutExpired:

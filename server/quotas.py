@@ -31,6 +31,8 @@ from server.accounts.models import Person
 
 _NEARLY = 0.8
 _MB = 1024 * 1024
+# Of an archive beside its pictures, as text: 5,000 cards with their history at 300 kB, and what goes with it.
+_ARCHIVE_TEXT = 2_000  # MB
 
 
 class Room(NamedTuple):
@@ -112,6 +114,11 @@ def check_all(person: Person) -> None:
     for one in room(person):
         if one.there > one.most:
             _refuse(person, one.what)
+
+
+def largest_archive(person: Person) -> int:
+    """Bytes, unpacked, of the largest archive that is handed out and taken back."""
+    return (most(person, "megabytes of pictures") + _ARCHIVE_TEXT) * _MB
 
 
 def room(person: Person) -> list[Room]:

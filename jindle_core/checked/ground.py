@@ -299,7 +299,7 @@ def _grey_pattern(on: OnGround) -> _Tries:
     supplies, grey = on.grounded.supplies, _pale_grey(on.grounded)
     if grey is not None:
         others = tuple(one for one in on.grounded.ground.effects if one.kind is not EffectKind.STENCIL)
-        words = f"bare card with a pale grey pattern in {supplies.rows[grey].label}"
+        words = f"bare card with a pale grey pattern in {supplies.rows[grey].called}"
         for hand, how in ((Hand.MIDDLE, ""), (Hand.LIGHT, ", a light hand")):
             effect = Effect(EffectKind.STENCIL, supplies.rows[grey].id, hand)
             yield words + how, {"pads": (), "effects": (effect, *others)}
@@ -324,7 +324,7 @@ def _another_pad(on: OnGround) -> _Tries:
         order = order[share[order] >= figures.grounds.STANDS_SHARE[0]]
     for place in candidates[order[:_TRIED]]:
         pk = grounded.supplies.rows[place].id
-        words = f"{grounded.supplies.rows[place].label} instead of {_name(grounded, at)}"
+        words = f"{grounded.supplies.rows[place].called} instead of {_name(grounded, at)}"
         yield words, {"pads": _changed(grounded.pads, at, colour=pk)}
 
 
@@ -364,7 +364,7 @@ def _changed(pads: tuple[PadUse, ...], at: int, **told: Any) -> tuple[PadUse, ..
 
 
 def _name(grounded: Grounded, at: int) -> str:
-    return grounded.supplies.rows[grounded.places[at]].label
+    return grounded.supplies.rows[grounded.places[at]].called
 
 
 def _mend(words: str, figure: str, settings: GroundSettings) -> Mend:

@@ -222,7 +222,7 @@ def _glazed(inventory: Inventory, end: End, place: int) -> list[Mend]:
         if glaze.distance > figures.colour.COUSIN or any(under.id in area.family for area in tones):
             continue
         change = GlazeInstead(end.id, under.id, over.id, glaze.under_layers, glaze.over_layers)
-        words = f"{over.label} glazed over {under.label}, in every area"
+        words = f"{over.called} glazed over {under.called}, in every area"
         figure = f"predicted ΔE {glaze.distance:.1f}, ± {2 * figures.laying.GLAZE_SIGMA:.0f}"
         found.append(Mend(words, figure, change, value_shades(glaze.lab)))
         break

@@ -2,8 +2,6 @@
 
 LARGEST_FILE = 8 * 1024 * 1024  # 50,000 rows of a range are about 3 MB
 LARGEST_RANGE = 50_000
-# Of an archive that is brought back, packed: it is unpacked in memory, in a process of its own.
-LARGEST_ARCHIVE = 50 * 1024 * 1024
 # Of a recipe that travels: a card names some dozens of supplies; a card has up to 6 photos and a prediction.
 RECIPE_SUPPLIES, RECIPE_RANGES, RECIPE_PICTURES = 2000, 200, 7
 # What was deleted and can be brought back, of each kind: as long as a mistake may take to be noticed, and no

@@ -125,7 +125,7 @@ def _words(grounded: Grounded, way: WayOut, brought: int | None) -> str:
         return "in the order " + ", ".join(_names(grounded, way.pads))
     if brought is None:
         return in_words(way.kind)
-    name = grounded.supplies.rows[brought].label
+    name = grounded.supplies.rows[brought].called
     if way.kind is WayKind.BRIDGE:
         return f"{name} between them"
     gone = next(at for at in range(len(grounded.pads)) if at not in way.pads)
@@ -133,7 +133,7 @@ def _words(grounded: Grounded, way: WayOut, brought: int | None) -> str:
 
 
 def _names(grounded: Grounded, places: Sequence[int]) -> list[str]:
-    return [grounded.supplies.rows[grounded.places[place]].label for place in places]
+    return [grounded.supplies.rows[grounded.places[place]].called for place in places]
 
 
 def together(grounded: Grounded) -> Together:

@@ -138,12 +138,12 @@ def area_steps(coloured: Coloured, area: Area) -> list[Step]:
     if not count:
         return []
     supplies = coloured.palette.supplies
-    glaze = supplies.rows[coloured.glazes[area.key][0]].label if area.key in coloured.glazes else ""
+    glaze = supplies.rows[coloured.glazes[area.key][0]].called if area.key in coloured.glazes else ""
     solvent = "solvent" in coloured.picture.finishes
     steps = laying(area.medium, count, coloured.dark_first, area.layers, glaze, solvent)
     return steps + [
         Step(
-            f"{supplies.rows[laid.place].label} over it, wherever it lies"
+            f"{supplies.rows[laid.place].called} over it, wherever it lies"
             + (f", in {laid.layers} layers" if laid.layers > 1 else ""),
             tone,
             Wait.DRY,

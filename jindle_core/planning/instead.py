@@ -31,6 +31,6 @@ def used_instead(supplies: Supplies, of: str, was: int, taken: int) -> UsedInste
     planned, place = place_of(supplies, was, "was"), place_of(supplies, taken, "taken")
     row, before = supplies.rows[place], supplies.rows[planned]
     known = supplies.ranges[row.range_id]
-    was_words = f"{before.label} of {supplies.ranges[before.range_id].name}"
+    was_words = f"{before.called} of {supplies.ranges[before.range_id].name}"
     shade, hue = supplies.shades[place]["colour"], hue_family(supplies.lab_at(place))
-    return UsedInstead(of, was_words, row.label, known.name, known.medium.value, shade, hue)
+    return UsedInstead(of, was_words, row.called, known.name, known.medium.value, shade, hue)

@@ -239,7 +239,7 @@ class _Writing:
             of = ""
             if place is not None:
                 ink = self._ink(place)
-                of = f"{ink.range} {ink.label}"
+                of = f"{ink.range} {self._supplies.rows[place].called}"
             end = End("palette", colour.key)
             lightness, a, b = (round(float(one), 1) for one in self._palette.end_lab(end))
             shade = self._palette.end_shades(end)["colour"]
@@ -287,11 +287,11 @@ class _Writing:
             for name, place, view in zip(names, places, views[: len(places)], strict=True)
         )
         over = [
-            f"{self._ink(laid.place).label} over {self._ink(places[at]).label}"
+            f"{self._supplies.rows[laid.place].called} over {self._supplies.rows[places[at]].called}"
             for at, laid in coloured.laid_over(first).items()
         ]
         if first.key in coloured.glazes:
-            over.append(f"{self._ink(coloured.glazes[first.key][0]).label} over the darkest")
+            over.append(f"{self._supplies.rows[coloured.glazes[first.key][0]].called} over the darkest")
         areas = tuple(one.name for one in group)
         return AreaLine(areas, tones, first.layers, first.medium.value, tuple(over))
 

@@ -61,6 +61,11 @@ class SupplyColour(NamedTuple):
         """What it is called for short: its code, or the name where it has none."""
         return self.code or self.name
 
+    @property
+    def called(self) -> str:
+        """What it is called in a sentence, where a code alone says nothing."""
+        return self.label if self.name in ("", self.label) else f"{self.label} {self.name}"
+
 
 @dataclass(frozen=True)
 class RangeFacts:

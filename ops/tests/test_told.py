@@ -63,7 +63,7 @@ class ToldTests(unittest.TestCase):
         text = proxy.configuration(said, Path("/a state"))
         for part in (
             "set_real_ip_from 10.0.0.0/8;",
-            "server_name a.example b.example;", "client_max_body_size 7m;", "server 127.0.0.1:8700;",
+            "server_name a.example b.example;", "client_max_body_size 7m;", "client_max_body_size 6000m;", "server 127.0.0.1:8700;",
             "listen 443 ssl http2;", "listen 80;", "return 301 https://$host$request_uri;",
             'ssl_certificate "/a state/self.pem";', 'pid "/a state/nginx.pid";', "proxy_set_header Host $http_host;",
         ):  # fmt: skip

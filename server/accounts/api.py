@@ -48,7 +48,6 @@ class LimitsSerializer(serializers.Serializer):
     area_layers = serializers.ListField(child=serializers.IntegerField())
     deleted_days = serializers.IntegerField(help_text="for which a deleted card can be brought back")
     reading_layers = serializers.ListField(child=serializers.IntegerField())
-    archive = serializers.IntegerField(help_text="megabytes of one that can be brought back")
     word_kinds = serializers.ListField(
         child=serializers.CharField(), help_text="kinds of piece that say words"
     )
@@ -77,7 +76,6 @@ def _limits() -> dict[str, Any]:
         "area_layers": list(range(1, figures.drawings.AREA_LAYERS + 1)),
         "deleted_days": figures.files.DELETED_DAYS,
         "reading_layers": list(range(1, figures.laying.READING_LAYERS + 1)),
-        "archive": figures.files.LARGEST_ARCHIVE // 2**20,
         "word_kinds": [kind.value for kind in WORDS],
     }
 

@@ -1,6 +1,6 @@
 """The API of a person's whole archive."""
 
-from django.http import HttpResponse
+from django.http import FileResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import extend_schema
 from rest_framework import serializers
@@ -8,10 +8,9 @@ from rest_framework.parsers import MultiPartParser
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from jindle_core import figures
 from server.archive.pack import pack
 from server.archive.unpack import unpack
-from server.catalogue.downloads import download
+from server.catalogue.downloads import download_from_disk
 from server.requests import Request
 
 
@@ -40,9 +39,9 @@ class Archive(APIView):
     parser_classes = [MultiPartParser]
 
     @extend_schema(responses={(200, "application/zip"): OpenApiTypes.BINARY}, operation_id="archive")
-    def get(self, request: Request) -> HttpResponse:
+    def get(self, request: Request) -> FileResponse:
         """Take out everything as a zip of open files."""
-        return download(pack(request.user), "application/zip", "jindle archive.zip")
+        return download_from_disk(pack(request.user), "application/zip", "jindle archive.zip")
 
     @extend_schema(
         request={"multipart/form-data": ArchiveFileSerializer},
@@ -53,5 +52,4 @@ class Archive(APIView):
         """Bring an archive back into an empty account: all of it, or nothing."""
         given = ArchiveFileSerializer(data=request.data)
         given.is_valid(raise_exception=True)
-        content = given.validated_data["file"].read(figures.files.LARGEST_ARCHIVE + 1)
-        return Response(unpack(request.user, content))
+        return Response(unpack(request.user, given.validated_data["file"]))

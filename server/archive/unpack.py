@@ -1,10 +1,14 @@
 """Bringing an archive back into an empty account."""
 
 import json
+import shutil
+from collections.abc import Iterator, Mapping
 from dataclasses import replace
 from datetime import UTC, date, datetime
 from math import isfinite
-from typing import Any
+from pathlib import Path
+from tempfile import TemporaryDirectory
+from typing import IO, Any
 
 from django.db import DataError, IntegrityError
 from django.utils import timezone
@@ -73,7 +77,7 @@ from server.palettes.actions import keep_combination
 from server.palettes.moods import keep_mood
 from server.papers.actions import checked_width
 from server.papers.models import Paper
-from server.quotas import check_all, refuse_in_demo
+from server.quotas import check_all, largest_archive, refuse_in_demo
 from server.records.actions import Made, Said, keep_record
 from server.records.models import MOST_PHOTOS, MadeTogether
 from server.sets.actions import make_set
@@ -81,19 +85,46 @@ from server.training.archived import bring_training
 from server.writes import write
 from standins.reader import SimulatedReader
 
-_SECONDS = 30  # of computing, to unpack what may be unpacked
+_SECONDS = 30  # of computing, to unpack a small archive
+_EACH_SECOND = 1_000_000  # bytes: a photo is made anew five to ten times as fast
 # What reading a file raises that is not as it was written.
 _BROKEN = (*NOT_AS_WRITTEN, RecursionError, OverflowError, DataError, IntegrityError)
 
 
-def unpack(person: Person, content: bytes) -> dict[str, int]:
+class _Unzipped(Mapping[str, bytes]):
+    """The files of an archive by their names: each is read when it is asked for."""
+
+    def __init__(self, folder: str, names: list[str]) -> None:
+        self._places = {name: Path(folder, str(number)) for number, name in enumerate(names)}
+
+    def __getitem__(self, name: str) -> bytes:
+        return self._places[name].read_bytes()
+
+    def __iter__(self) -> Iterator[str]:
+        return iter(self._places)
+
+    def __len__(self) -> int:
+        return len(self._places)
+
+
+def unpack(person: Person, archive: IO[bytes]) -> dict[str, int]:
     """Store everything of an archive, or nothing; says how much of each.
 
     Raises BadInput for what is no archive of ours, and where the account has
     something in it already.
     """
     refuse_in_demo(person, "bring an archive")
-    files = guarded(unzipped, content, _SECONDS)
+    with TemporaryDirectory() as folder:
+        packed = Path(folder, "packed")
+        with packed.open("wb") as out:
+            shutil.copyfileobj(archive, out)
+        told = (str(packed), folder, largest_archive(person))
+        names = guarded(unzipped, told, _SECONDS + packed.stat().st_size // _EACH_SECOND)
+        packed.unlink()
+        return _checked(person, _Unzipped(folder, names))
+
+
+def _checked(person: Person, files: Mapping[str, bytes]) -> dict[str, int]:
     about = _read(files, "about.json")
     if not isinstance(about, dict) or about.get("format") != FORMAT:
         raise BadInput(
@@ -106,7 +137,7 @@ def unpack(person: Person, content: bytes) -> dict[str, int]:
 
 
 @write
-def _unpacked(person: Person, files: dict[str, bytes], about: dict) -> dict[str, int]:
+def _unpacked(person: Person, files: Mapping[str, bytes], about: dict) -> dict[str, int]:
     if any(
         found.exists()
         for found in (
@@ -135,7 +166,7 @@ def _unpacked(person: Person, files: dict[str, bytes], about: dict) -> dict[str,
     return made
 
 
-def _read(files: dict[str, bytes], name: str) -> Any:
+def _read(files: Mapping[str, bytes], name: str) -> Any:
     try:
         return json.loads(files[name])
     except KeyError:
@@ -147,7 +178,7 @@ def _read(files: dict[str, bytes], name: str) -> Any:
 class _Unpacking:
     """One archive on its way into one account."""
 
-    def __init__(self, person: Person, files: dict[str, bytes]) -> None:
+    def __init__(self, person: Person, files: Mapping[str, bytes]) -> None:
         self.person = person
         self.files = files
         self.own: dict[str, Range] = {}
@@ -155,7 +186,7 @@ class _Unpacking:
         self.ranges: dict[str, int] = {}
         self.drawings: dict[str, int] = {}
         self.sheets: dict[str, int] = {}
-        self.cards: dict[str, StoredCard] = {}
+        self.cards: dict[str, int] = {}
         self.together: dict[int, MadeTogether] = {}
         self.catalogue: Supplies | None = None
 
@@ -197,7 +228,7 @@ class _Unpacking:
             self._times(self._later(at))
             counts["cards"] = 0
             for at in self._named("cards/"):
-                self.cards[at] = self._card(_read(self.files, at))
+                self.cards[at] = self._card(_read(self.files, at)).pk
                 counts["cards"] += 1
             at = "moods.json"
             counts["moods"] = self._moods(self._later(at))
@@ -344,7 +375,9 @@ class _Unpacking:
             )
             if together.pk is None:
                 together.save()
-        keep_record(self.person, self.cards.get(told["card"] or ""), said, made, together)
+        key = self.cards.get(told["card"] or "")
+        card = None if key is None else cards_of(self.person).only("pk").get(pk=key)
+        keep_record(self.person, card, said, made, together)
 
     def _strip(self, lines: list) -> None:
         strip = [self._colour(one) for one in lines]
@@ -363,7 +396,7 @@ class _Unpacking:
 
     def _sets(self, lines: list) -> int:
         for one in lines:
-            cards = {self.cards[each["card"]].pk: _whole(each["count"]) for each in one["cards"]}
+            cards = {self.cards[each["card"]]: _whole(each["count"]) for each in one["cards"]}
             # All its cards may be deleted by now: it is kept, for others can be put into it.
             made = make_set(self.person, one["name"], cards)
             if one["work"] is not None:

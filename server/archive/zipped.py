@@ -1,18 +1,19 @@
 """Which files are in a zip archive? Nothing of the framework: it is read in a process of its own."""
 
-import io
 import lzma
+import shutil
 import struct
 import zipfile
 import zlib
+from pathlib import Path
 
-from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.bare_picture import bared
 
 PICTURES, PHOTOS = "papers/", "photos/"  # where the pictures are
-_LARGEST_WHOLE = 150 * 1024 * 1024  # unpacked: a small zip can hold a huge nothing
-_MOST_FILES = 20_000
+_MOST_FILES = 100_000  # more than the quotas of cards, records, photos and papers come to
+LARGEST_TEXT = 150 * 1024 * 1024  # of one file that is read whole: a small zip can hold a huge nothing
+_SWELLS = 100  # times: text of ours packs to a fortieth at most, pictures to nothing less
 # What a damaged zip raises; NotImplementedError, for what no archive of ours uses, is a RuntimeError.
 _NO_ZIP = (
     *(zipfile.BadZipFile, zlib.error, lzma.LZMAError, struct.error, EOFError, OSError, RuntimeError),
@@ -20,32 +21,41 @@ _NO_ZIP = (
 )
 
 
-def unzipped(content: bytes) -> dict[str, bytes]:
-    """By name what is in each file; BadInput where it is no zip, damaged or too large.
+def unzipped(told: tuple[str, str, int]) -> list[str]:
+    """Unpack a zip file (its path) into a folder (its path): their names in the order of their numbers there.
 
-    What stands under ``PICTURES`` and ``PHOTOS`` is a picture, surely one, and nothing beside its pixels.
+    BadInput where it is no zip, is damaged, or has more bytes, unpacked, than the third says. What stands
+    under ``PICTURES`` and ``PHOTOS`` is a picture, surely one, and nothing beside its pixels.
     """
-    if len(content) > figures.files.LARGEST_ARCHIVE:
-        most = f"{figures.files.LARGEST_ARCHIVE // 2**20} MB"
-        raise BadInput(Problem(f"The archive is larger than {most}.", field="file"))
+    source, folder, most = told
     try:
-        with zipfile.ZipFile(io.BytesIO(content)) as archive:
-            files = _read(archive)
+        with zipfile.ZipFile(source) as archive:
+            listed = _listed(archive, most)
+            for number, one in enumerate(listed):
+                _unpack(archive, one, Path(folder, str(number)))
     except BadInput:
         raise
     except _NO_ZIP:
         raise BadInput(Problem("This is no zip archive, or it is damaged.", field="file")) from None
-    for name, picture in files.items():
-        if name.startswith((PICTURES, PHOTOS)):
-            files[name] = _bared(name, picture)
-    return files
+    return [one.filename for one in listed]
 
 
-def _read(archive: zipfile.ZipFile) -> dict[str, bytes]:
-    listed = archive.infolist()
-    if sum(one.file_size for one in listed) > _LARGEST_WHOLE or len(listed) > _MOST_FILES:
+def _listed(archive: zipfile.ZipFile, most: int) -> list[zipfile.ZipInfo]:
+    listed = [one for one in archive.infolist() if not one.is_dir()]
+    sizes = [one.file_size for one in listed]
+    packed = sum(one.compress_size for one in listed)
+    most = min(most, max(LARGEST_TEXT, _SWELLS * packed))
+    if sum(sizes) > most or max(sizes, default=0) > LARGEST_TEXT or len(listed) > _MOST_FILES:
         raise BadInput(Problem("Unpacked, the archive would be too large.", field="file"))
-    return {one.filename: archive.read(one) for one in listed if not one.is_dir()}
+    return listed
+
+
+def _unpack(archive: zipfile.ZipFile, one: zipfile.ZipInfo, to: Path) -> None:
+    if one.filename.startswith((PICTURES, PHOTOS)):
+        to.write_bytes(_bared(one.filename, archive.read(one)))
+        return
+    with archive.open(one) as packed, to.open("wb") as out:
+        shutil.copyfileobj(packed, out)
 
 
 def _bared(name: str, content: bytes) -> bytes:

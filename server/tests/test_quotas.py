@@ -1,5 +1,5 @@
 from datetime import timedelta
-from io import StringIO
+from io import BytesIO, StringIO
 
 from django.core.management import call_command
 from django.test import override_settings
@@ -57,11 +57,11 @@ class QuotaTests(ApiTestCase):
     def test_an_archive_that_is_too_much_is_not_brought_back(self):
         for name in ("One", "Two", "Three"):
             self.new_card(name)
-        content = pack(self.ann)
+        content = pack(self.ann).read()
         with override_settings(QUOTAS={"cards": 2}), self.assertRaisesRegex(BadInput, "2 cards at most"):
-            unpack(self.ben, content)
+            unpack(self.ben, BytesIO(content))
         self.assertFalse(StoredCard.objects.filter(owner=self.ben).exists())
-        self.assertEqual(unpack(self.ben, content)["cards"], 3)
+        self.assertEqual(unpack(self.ben, BytesIO(content))["cards"], 3)
 
     def test_what_was_deleted_long_ago_goes_for_good(self):
         ids = [self.new_card(name)["id"] for name in ("Old", "New")]

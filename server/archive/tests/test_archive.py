@@ -4,16 +4,21 @@ import logging
 import re
 import unittest
 import zipfile
+from pathlib import Path
+from tempfile import TemporaryDirectory
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import connection
+from django.test import override_settings
 from hypothesis import given
 from hypothesis import strategies as st
 from PIL import Image
 
 from jindle_core import figures
 from jindle_core.errors import BadInput
+from jindle_core.interchange.bare_picture import jpeg
 from jindle_core.line_art.drawing import LineDrawing, Shape
+from server.access import photos_of
 from server.accounts.models import Person
 from server.archive.history import differences, whole
 from server.archive.pack import pack
@@ -24,6 +29,7 @@ from server.catalogue.range_actions import delete_range_for_good
 from server.colouring.actions import store_drawing
 from server.papers.actions import Named, store_paper
 from server.papers.models import Paper
+from server.records.models import MOST_PHOTOS, Record, RecordPhoto
 from server.tests.helpers import ApiTestCase, make_range
 
 
@@ -40,6 +46,13 @@ def connection_rows(query):
     with connection.cursor() as cursor:
         cursor.execute(query)
         return [row[0] for row in cursor.fetchall()]
+
+
+def names_in(content, most):
+    with TemporaryDirectory() as folder:
+        packed = Path(folder, "packed")
+        packed.write_bytes(content)
+        return unzipped((str(packed), folder, most))
 
 
 class ArchiveTests(ApiTestCase):
@@ -99,7 +112,7 @@ class ArchiveTests(ApiTestCase):
     def with_changed(self, name, change):
         """Ann's archive with one of its files put through ``change``."""
         out = io.BytesIO()
-        with zipfile.ZipFile(io.BytesIO(pack(self.ann))) as old, zipfile.ZipFile(out, "w") as new:
+        with zipfile.ZipFile(io.BytesIO(pack(self.ann).read())) as old, zipfile.ZipFile(out, "w") as new:
             for one in old.namelist():
                 content = old.read(one)
                 new.writestr(
@@ -154,7 +167,7 @@ class ArchiveTests(ApiTestCase):
                 "records": 1,
             },
         )
-        self.assertEqual(pack(Person.objects.get(name="Ben")), whole)
+        self.assertEqual(pack(Person.objects.get(name="Ben")).read(), whole)
         (paper,) = Paper.objects.filter(owner=self.ben)
         self.assertEqual((bytes(paper.picture), paper.range.owner), (PICTURE, self.ben))
         self.assertEqual([colour.share for colour in paper.range.colours.all()], [0.75, 0.25])
@@ -178,7 +191,7 @@ class ArchiveTests(ApiTestCase):
         self.assertIn("PEN-1", self.client.get(f"/api/records/{record['id']}/recipe").content.decode())
 
     def test_only_into_an_empty_account(self):
-        self.assertIn("not empty", self.bring_back(pack(self.ann), 400)["message"])
+        self.assertIn("not empty", self.bring_back(pack(self.ann).read(), 400)["message"])
 
     def test_what_is_damaged_stores_nothing(self):
         about = "about.json"
@@ -269,7 +282,7 @@ class ArchiveTests(ApiTestCase):
             [one.stored for one in StoredCard.objects.get(owner=self.ben).revisions.all()][-1],
             StoredCard.objects.get(owner=self.ben).stored,
         )
-        self.assertEqual(pack(Person.objects.get(name="Ben")), pack(self.ann))
+        self.assertEqual(pack(Person.objects.get(name="Ben")).read(), pack(self.ann).read())
 
     def test_a_card_with_all_the_states_that_are_kept_comes_back(self):
         card = self.ask("get", "cards")["cards"][0]
@@ -279,10 +292,10 @@ class ArchiveTests(ApiTestCase):
             card = self.ask("post", f"cards/{card['id']}/undo", {"version": card["version"]})
         kept = StoredCard.objects.get(pk=card["id"]).revisions.count()
         self.assertEqual(kept, figures.palettes.UNDO_LIMIT + 1)
-        whole_one = pack(self.ann)
+        whole_one = pack(self.ann).read()
         self.client.force_login(self.ben)
         self.bring_back(whole_one)
-        self.assertEqual(pack(Person.objects.get(name="Ben")), whole_one)
+        self.assertEqual(pack(Person.objects.get(name="Ben")).read(), whole_one)
         stored = [len(row) for row in connection_rows("select stored from card_revision")]
         self.assertLess(max(stored), 2500)
         # One more than is kept is trimmed, not refused.
@@ -362,26 +375,54 @@ class ArchiveTests(ApiTestCase):
 
     def test_the_demo_studio_takes_no_archive(self):
         studio = Person.objects.create_user("Everybody's")
-        archive = pack(self.ann)
+        archive = pack(self.ann).read()
         self.client.force_login(studio)
         self.assertIn("an account of your own", self.bring_back(archive, 400)["message"])
 
+    def test_what_fills_its_quota_with_photos_is_taken_out_and_comes_back(self):
+        noise = Image.effect_noise((1200, 1200), 90)
+        photo = jpeg(noise)
+        record = Record.objects.get()
+        most = 52  # megabytes
+        photos = most * 2**20 // len(photo) - 1
+        for _ in range(photos // MOST_PHOTOS):
+            record.pk = None
+            record.save()
+            RecordPhoto.objects.bulk_create(
+                RecordPhoto(record=record, picture=photo) for _ in range(MOST_PHOTOS)
+            )
+        with override_settings(QUOTAS={"megabytes": most}):
+            archive = pack(self.ann)
+            self.client.force_login(self.ben)
+            self.assertEqual(self.bring_back(archive.read())["records"], 1 + photos // MOST_PHOTOS)
+            self.assertEqual(photos_of(self.ben).count(), photos_of(self.ann).count())
+
+    def test_nothing_is_handed_out_that_would_not_be_taken_back(self):
+        with override_settings(QUOTAS={"megabytes": -2000}):
+            told = self.ask("get", "me/archive", status=400)
+        self.assertIn("more than an archive holds", told["message"])
+
     def test_a_zip_that_swells_is_refused_unread(self):
-        for files in ({"about.json": bytes(151 * 2**20)}, {str(at): b"" for at in range(20_001)}):
+        for files, most in (
+            ({"about.json": bytes(151 * 2**20)}, 2**30),
+            ({"1": bytes(100 * 2**20), "2": bytes(60 * 2**20)}, 2**30),  # five hundred times what it packs to
+            ({"about.json": bytes(2**20 + 1)}, 2**20),
+            ({str(at): b"" for at in range(100_001)}, 2**30),
+        ):
             out = io.BytesIO()
             with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
                 for name, content in files.items():
                     archive.writestr(name, content)
             with self.assertRaisesRegex(BadInput, "would be too large"):
-                unzipped(out.getvalue())
+                names_in(out.getvalue(), most)
 
     def test_every_kind_of_damage_to_a_zip_is_told(self):
-        archive = pack(self.ann)
+        archive = pack(self.ann).read()
         end, told = len(archive), 0
         for at in (*range(64), *range(end - 90, end), *range(64, end, 97)):
             for byte in (0x00, 0xFF, archive[at] ^ 1):
                 try:
-                    unzipped(archive[:at] + bytes([byte]) + archive[at + 1 :])
+                    names_in(archive[:at] + bytes([byte]) + archive[at + 1 :], 2**30)
                 except BadInput:
                     told += 1
         self.assertGreater(told, 200)

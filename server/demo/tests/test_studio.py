@@ -25,7 +25,7 @@ class StudioTests(ApiTestCase):
         cls.ann = Person.objects.create_user("Ann", "long-enough-9")
         load()
         cls.studio = Person.objects.get(name=DEMO_NAME)
-        cls.at_first = pack(cls.studio)
+        cls.at_first = pack(cls.studio).read()
 
     def spoil(self):
         """What visitors leave: cards changed, broken and new, ranges come and gone."""
@@ -45,7 +45,7 @@ class StudioTests(ApiTestCase):
 
     def assertAsAtFirst(self):
         forget_catalogues()
-        self.assertEqual(pack(Person.objects.get(pk=self.studio.pk)), self.at_first)
+        self.assertEqual(pack(Person.objects.get(pk=self.studio.pk)).read(), self.at_first)
         self.assertFalse(Range.objects.filter(owner=self.studio).exists())
         self.client.force_login(self.studio)
         told = self.ask("get", "cards")

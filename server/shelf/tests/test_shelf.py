@@ -95,7 +95,7 @@ class ShelfTests(ApiTestCase):
     def test_an_archive_brings_it_as_it_stood(self):
         self.ask("post", f"papers/{self.paper.pk}/put-by", {"away": True}, 204)
         self.ask("delete", f"drawings/{self.drawing}", status=204)
-        whole = pack(self.ann)
+        whole = pack(self.ann).read()
         self.client.force_login(self.ben)
         answer = self.client.post("/api/me/archive", {"file": SimpleUploadedFile("a.zip", whole)})
         self.assertEqual(answer.status_code, 200, answer.content[:300])

@@ -93,8 +93,7 @@ const remove = () =>
         <p class="mb-4">
           One archive of open files: own ranges, papers and drawings, drawer, readings,
           combinations, families, cards with their history, the log with its photos, and settings.
-          It can be brought back into an empty account, up to {{ session.limits?.archive }} MB: many
-          photos make it larger, so keep those yourself as well.
+          It can be brought back into an empty account.
         </p>
         <p v-if="problems.archive" role="alert" class="mb-3 border-l-2 border-ink pl-3">
           {{ problems.archive }}
