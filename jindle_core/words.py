@@ -17,6 +17,7 @@ PHRASES = MappingProxyType(
         "scalloped": "scalloped edge",
         "cloud": "cloud edge",
         "hill": "hills",
+        "letters": "outline of its words",
         "cut-words": "cut-out words",
         "diluted-splashes": "splashes of diluted ink",
         "white-splashes": "splashes of opaque white",

@@ -6,6 +6,7 @@ import signal
 import subprocess
 import sys
 from collections.abc import Callable
+from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 
 from ops import backups, setup, told
@@ -122,16 +123,26 @@ def lint(options: argparse.Namespace) -> int:
     _ensure_all()
     bin_folder = VENV / "bin"
     steps = [
-        ([bin_folder / "ruff", "check", "."], ROOT),
-        ([bin_folder / "ruff", "format", "--check", "."], ROOT),
         ([bin_folder / "mypy"], ROOT),
-        ([bin_folder / "lint-imports", "--no-logo"], ROOT),
         (["npm", "run", "--silent", "check"], WEB),
         (["npm", "run", "--silent", "lint"], WEB),
+        ([bin_folder / "ruff", "check", "."], ROOT),
+        ([bin_folder / "ruff", "format", "--check", "."], ROOT),
+        ([bin_folder / "lint-imports", "--no-logo"], ROOT),
     ]
     # The types of models are known to whoever reads the settings; no database is asked.
     env = environment(Database(), "demo")
-    return sum(subprocess.run(command, cwd=folder, env=env).returncode != 0 for command, folder in steps)
+
+    def step(told: tuple[list, Path]) -> subprocess.CompletedProcess:
+        command, folder = told
+        return subprocess.run(command, cwd=folder, env=env, stdout=subprocess.PIPE, stderr=subprocess.STDOUT)
+
+    failed = 0
+    with ThreadPoolExecutor(os.cpu_count()) as at_once:
+        for done in at_once.map(step, steps):
+            print(done.stdout.decode(), end="", flush=True)
+            failed += done.returncode != 0
+    return failed
 
 
 def bench(options: argparse.Namespace) -> int:
@@ -236,6 +247,12 @@ def schema(options: argparse.Namespace) -> int:
     )
 
 
+def letters(options: argparse.Namespace) -> int:
+    """write the outlines of the letters anew out of the face that ships"""
+    _ensure_all()
+    return subprocess.run([PYTHON, "-m", "demo.letters"], cwd=ROOT).returncode
+
+
 def lock(options: argparse.Namespace) -> int:
     """write the Python lock files anew from requirements*.in"""
     setup.ensure_python("dev")
@@ -275,6 +292,7 @@ COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
         shots,
         db,
         schema,
+        letters,
         lock,
     )
 }

@@ -5,6 +5,7 @@ import unittest
 
 import numpy as np
 
+from demo import letters
 from demo.make import DATA, files
 from demo.papers import PATTERNS, draw_sheet
 from jindle_core.colorimetry.difference import delta_e
@@ -28,6 +29,9 @@ class DemoDataTests(unittest.TestCase):
         for name, text in files().items():
             with self.subTest(name):
                 self.assertEqual((DATA / name).read_text(encoding="utf-8"), text)
+
+    def test_the_committed_letters_are_those_of_the_face_that_ships(self):
+        self.assertEqual(letters.WRITTEN.read_text(encoding="utf-8"), letters.written())
 
     def test_every_area_of_the_drawings_has_a_name_and_is_closed(self):
         listed = json.loads((DATA / "drawings" / "drawings.json").read_text())

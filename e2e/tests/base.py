@@ -205,7 +205,7 @@ class BrowserTestCase(StaticLiveServerTestCase):
         expect(self.dialog()).to_have_count(0)
 
     def check_axe_in_every_surround(self) -> None:
-        """No finding in light, mid or dark: the surround is an attribute that the stylesheet reads for colours."""
+        """No finding in light, mid or dark, of which the stylesheet reads its greys (surrounds.test.ts)."""
         for surround, rules in (("mid", ["color-contrast"]), ("dark", ["color-contrast"]), ("light", None)):
             self.page.evaluate(f"document.documentElement.dataset.surround = '{surround}'")
             self.check_axe(rules=rules)

@@ -33,17 +33,17 @@ class ColouringTests(BrowserTestCase):
 
     def test_axe_finds_nothing_in_any_part(self):
         self.open_stage()
-        self.check_axe_in_every_surround()
+        self.check_axe()
         for dialog in ("On other papers", "Another drawing", "White paper", "Keep this family", "Add a tone"):
             self.button(dialog).click()
             expect(self.dialog().get_by_role("heading")).to_be_visible()
-            self.check_axe_in_every_surround()
+            self.check_axe()
             self.page.keyboard.press("Escape")
             expect(self.dialog()).to_have_count(0)
         for part, words in (("Order of work", "a light wash over all of it"), ("Materials", "Take care")):
             self.page.get_by_role("link", name=part).click()
             expect(self.page.get_by_text(words).first).to_be_visible()
-            self.check_axe_in_every_surround()
+            self.check_axe()
 
     def test_a_drawing_of_ones_own(self):
         self.open_stage("Kingfisher")

@@ -68,7 +68,7 @@ class ScreenTests(BrowserTestCase):
     def test_axe_finds_nothing_on_supplies_papers_and_match(self):
         owner = Person.objects.get(name="The demo studio")
         many = DrawerEntry.objects.values_list("colour", flat=True)
-        # Fewer of the same tiles: each is looked at three times.
+        # Fewer of the same tiles.
         set_owned(owner, [pk for number, pk in enumerate(many) if number % 8], False)
         self.open_demo()
         for path, heading in (
@@ -100,11 +100,11 @@ class ScreenTests(BrowserTestCase):
         ):
             self.go(path)
             self.heading(heading)
-            self.check_axe_in_every_surround()
+            self.check_axe()
         self.go("/supplies")
         self.page.get_by_role("link", name="Towpath").click()
         self.heading("Towpath")
-        self.check_axe_in_every_surround()
+        self.check_axe()
         for tab, heading in (
             ("Chart", "Its gaps"),
             ("Compare", None),
@@ -115,25 +115,25 @@ class ScreenTests(BrowserTestCase):
                 self.heading(heading)
             else:
                 expect(self.page.get_by_text("have a twin").first).to_be_visible()
-            self.check_axe_in_every_surround()
+            self.check_axe()
         self.go("/papers")
         self.page.get_by_role("link", name="Moorings").click()
         self.heading("Its colours")
-        self.check_axe_in_every_surround()
+        self.check_axe()
         self.go("/papers/add")
         self.button("Take the photograph").click()
         expect(self.page.get_by_role("heading", name="colours found")).to_be_visible()
-        self.check_axe_in_every_surround()
+        self.check_axe()
         self.go("/supplies")
         self.page.get_by_role("link", name="Wherry").click()
         self.page.get_by_role("link", name="TARN-5").click()
         self.heading("TARN-5")
         expect(self.grid).to_be_visible()
-        self.check_axe_in_every_surround()
+        self.check_axe()
         for tab, heading in (("Use instead", "Glaze two you own"), ("My readings", "Type a reading")):
             self.page.get_by_role("link", name=tab).click()
             self.heading(heading)
-            self.check_axe_in_every_surround()
+            self.check_axe()
 
     def test_first_load_is_small_and_from_here(self):
         scripts = {}
@@ -476,7 +476,7 @@ class PhotoTests(BrowserTestCase):
         self.button("Delete").click()
         expect(self.page.get_by_text("“Attic tiles” is deleted.")).to_be_visible()
         self.page.get_by_role("radio", name=re.compile("Deleted")).click()
-        self.check_axe_in_every_surround()
+        self.check_axe()
         self.button(re.compile("^Bring it back.*Attic tiles")).click()
         self.page.get_by_role("radio", name=re.compile("All")).click()
         self.button("More of Attic tiles").click()

@@ -50,6 +50,9 @@ NUDGE = MappingProxyType({"in": (4, 1), "mm": (10, 1)})  # ticks that an arrow k
 MAT_FRAME = MappingProxyType(
     {"in": 4, "mm": 20}
 )  # ticks that a mat under a piece shows: the narrow usual frame
+# The same of a mat that follows cut-out words, which are slight: 1.5 mm; and the least (mm) that holds.
+WORDS_FRAME = MappingProxyType({"in": 2, "mm": 15})
+WORDS_MARGIN = 0.5
 COPY_STEP = MappingProxyType({"in": 12, "mm": 50})  # ticks to the right and down that a copy lies off
 # Finishing pieces that are scattered: ticks across of the usual sizes, how far (mm) off the picture, and
 # how far off the line as a share of the shorter side, so that they look thrown and still lead.

@@ -1,24 +1,23 @@
 """How large are the letters of words on a card, and by which rule must they be readable?"""
 
-from fractions import Fraction
-
 from jindle_core import figures
 from jindle_core.contrast.rules import PairKind
+from jindle_core.layers.letter_outlines import OUTLINES
 from jindle_core.layers.sizing import Box
+
+EM = 1000
 
 
 def font_size(box: Box, text: str) -> float:
     """The size of type (mm) in which a text fits into its box on one line."""
     letters = max(len(text), figures.building.WORDS_LEAST)
-    return min(float(box.height) * figures.building.TYPE_HEIGHT, float(box.width) / letters / _wide(text))
+    wide = max(letters * _wide(text), sum(told_of(one, bold=True)[0] for one in text) / EM)
+    return min(float(box.height) * figures.building.TYPE_HEIGHT, float(box.width) / wide)
 
 
-def extent(box: Box, text: str) -> Box:
-    """Where in their box the letters of words stand: in its middle, as wide and high as type of that size."""
-    size = font_size(box, text)
-    wide = min(Fraction((len(text.strip()) or figures.building.WORDS_LEAST) * _wide(text) * size), box.width)
-    high = min(Fraction(size), box.height)
-    return Box(box.x + (box.width - wide) / 2, box.y + (box.height - high) / 2, wide, high)
+def told_of(character: str, bold: bool) -> tuple[float, str | None]:
+    """How far a letter takes, in thousandths of the type's size, and its outline, where the face has it."""
+    return OUTLINES[700 if bold else 400].get(character, (figures.building.TYPE_WIDTH * EM, None))
 
 
 def _wide(text: str) -> float:

@@ -15,14 +15,17 @@ import shapely
 from numpy.typing import NDArray
 from shapely.affinity import translate
 
+from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
-from jindle_core.layers.pieces import SHAPED, Opening, Piece
+from jindle_core.layers.letters import around
+from jindle_core.layers.pieces import SHAPED, Kind, Opening, Piece
 from jindle_core.layers.shapes import Shape, offset, outline
 from jindle_core.layers.sizing import Box, in_order, laid_out
 from jindle_core.lengths import Length, Size
 
 Points = NDArray[np.float64]
 _FACES = 64
+_Words = tuple[tuple[Piece, Box], ...]  # cut out, and where they lie
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -80,17 +83,24 @@ def outlines(card: Size, pieces: Sequence[Piece]) -> Mapping[int, Outline]:
 @lru_cache(maxsize=_FACES)
 def _outlines(card: Size, pieces: tuple[Piece, ...]) -> Mapping[int, Outline]:
     boxes = laid_out(card, pieces)
+    words: dict[int, _Words] = {}
+    for piece in pieces:
+        if piece.kind is Kind.CUT_WORDS:
+            words[piece.on] = (*words.get(piece.on, ()), (piece, boxes[piece.key]))
     found: dict[int, Outline] = {}
     for piece in in_order(pieces):
         under, box = found.get(piece.on), boxes[piece.key]
-        if (made := _outline(piece, box, boxes[piece.on], under)) is not None:
+        if (made := _outline(piece, box, boxes[piece.on], under, words.get(piece.key, ()))) is not None:
             found[piece.key] = made
     return found
 
 
 @lru_cache(maxsize=1024)  # of the pieces of a card most lie as they did before a change
-def _outline(piece: Piece, box: Box, under_box: Box, under: Outline | None) -> Outline | None:
-    straight = _straight(piece, box, under_box, under)
+def _outline(
+    piece: Piece, box: Box, under_box: Box, under: Outline | None, words: _Words = ()
+) -> Outline | None:
+    straight = _letters(box, words) if piece.shape is Shape.LETTERS else None
+    straight = straight or _straight(piece, box, under_box, under)
     turn = under.turn if under else None
     if piece.turn:
         turn = Turn(piece.turn, float(box.x + box.width / 2), float(box.y + box.height / 2), turn)
@@ -109,10 +119,22 @@ def as_polygon(box: Box) -> shapely.Polygon:
 
 
 @lru_cache(maxsize=1024)
-def as_path(area: shapely.Polygon) -> str:
+def as_path(area: shapely.Geometry) -> str:
     """An area as SVG writes it, to a hundredth of a millimetre; holes are rings within."""
-    rings = [shapely.get_coordinates(ring) for ring in (area.exterior, *area.interiors)] if area else []
+    parts = shapely.get_parts(area)
+    rings = [shapely.get_coordinates(ring) for part in parts for ring in (part.exterior, *part.interiors)]
     return "".join("M" + " ".join(f"{x:.2f} {y:.2f}" for x, y in ring[:-1]) + "Z" for ring in rings)
+
+
+def _letters(box: Box, words: _Words) -> shapely.Polygon | None:
+    """What follows the cut-out words that lie on it, as wide around them as its box is around theirs."""
+    told = [(one, lies) for one, lies in words if not one.is_wanting_words]
+    sides = [
+        min(lies.x - box.x, box.right - lies.right, lies.y - box.y, box.bottom - lies.bottom)
+        for _, lies in told
+    ]
+    margin = max(float(min(sides, default=0)), figures.building.WORDS_MARGIN)
+    return around(tuple((lies, one.text, one.bold) for one, lies in told), margin)
 
 
 def _straight(piece: Piece, box: Box, under_box: Box, under: Outline | None) -> shapely.Polygon | None:
@@ -123,7 +145,7 @@ def _straight(piece: Piece, box: Box, under_box: Box, under: Outline | None) -> 
     if piece.own:
         corner, size = np.array([box.x, box.y], float), np.array([box.width, box.height], float)
         area = shapely.Polygon(np.array(piece.own) * size + corner)
-    elif piece.shape is not None and piece.shape is not Shape.RECTANGLE:
+    elif piece.shape not in (None, Shape.RECTANGLE, Shape.LETTERS):
         made = outline(piece.shape, float(box.width), float(box.height), piece.sides)
         area = translate(made, float(box.x), float(box.y))
     elif piece.reveal is not None and under is not None and piece.shape is None:

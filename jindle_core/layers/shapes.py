@@ -1,6 +1,7 @@
 """What is the outline of a shape of a size, in mm from its upper left corner?
 
-All of them fill their box, but for a circle, which is as large as it goes into it.
+All of them fill their box, but for a circle, which is as large as it goes into it, and for letters: what
+follows the words that lie on it (``letters.around``), and is its box where there are none.
 """
 
 from collections.abc import Callable
@@ -37,6 +38,7 @@ class Shape(StrEnum):
     SCALLOPED = "scalloped"
     CLOUD = "cloud"
     HILL = "hill"
+    LETTERS = "letters"
 
 
 class Side(StrEnum):
@@ -204,4 +206,5 @@ _MADE: dict[Shape, Callable[[float, float], shapely.Polygon]] = {
     Shape.LABEL: _label,
     Shape.HEART: _heart,
     Shape.STAR: _star,
+    Shape.LETTERS: _box,
 }

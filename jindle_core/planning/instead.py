@@ -9,8 +9,8 @@ from jindle_core.supplies.colours import Supplies
 
 @dataclass(frozen=True, slots=True)
 class UsedInstead:
-    """For what (such as "Colour breast"), what was planned, and what was taken: its name, range and medium,
-    its colour as #rrggbb and as one would call it."""
+    """For what (such as "Colour breast"), what was planned, and what was taken: its code or name, its range
+    and medium, its colour as #rrggbb and as one would call it; the name beside a code."""
 
     of: str
     was: str
@@ -19,11 +19,13 @@ class UsedInstead:
     medium: str
     shade: str
     hue: str
+    name: str = ""
 
     @property
     def words(self) -> str:
         """All of it."""
-        return f"{self.of}: {self.label} of {self.range} instead of {self.was}"
+        called = " ".join(filter(None, (self.label, self.name)))
+        return f"{self.of}: {called} of {self.range} instead of {self.was}"
 
 
 def used_instead(supplies: Supplies, of: str, was: int, taken: int) -> UsedInstead:
@@ -31,6 +33,7 @@ def used_instead(supplies: Supplies, of: str, was: int, taken: int) -> UsedInste
     planned, place = place_of(supplies, was, "was"), place_of(supplies, taken, "taken")
     row, before = supplies.rows[place], supplies.rows[planned]
     known = supplies.ranges[row.range_id]
-    was_words = f"{before.called} of {supplies.ranges[before.range_id].name}"
+    was_words = f"{before.label} of {supplies.ranges[before.range_id].name}"
+    name = row.name if row.name != row.label else ""
     shade, hue = supplies.shades[place]["colour"], hue_family(supplies.lab_at(place))
-    return UsedInstead(of, was_words, row.called, known.name, known.medium.value, shade, hue)
+    return UsedInstead(of, was_words, row.label, known.name, known.medium.value, shade, hue, name)

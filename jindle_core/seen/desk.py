@@ -14,6 +14,7 @@ from jindle_core import figures
 from jindle_core.card.whole import Card, Pair, PaletteColour
 from jindle_core.contrast.rules import PairKind
 from jindle_core.layers.lettering import font_size
+from jindle_core.layers.letters import letters
 from jindle_core.layers.outlines import NO_OUTLINES, Outline, as_path, as_polygon
 from jindle_core.layers.pieces import BASE, SHAPED, WHITE_END, WORDS, Kind, Piece
 from jindle_core.layers.shapes import offset
@@ -49,7 +50,7 @@ class Part:
     it. Text has a ``size`` of type (mm), and is blank where nobody said it; a drawing is that of the
     ``picture`` with this key, or below 0 as the piece with this key is stamped; left and right are exchanged
     where it is ``mirrored``. ``path`` is the
-    outline of what is no box, as SVG writes it, ``stitches`` a line sewn along it;
+    outline of what is no box, and of letters, as SVG writes it, ``stitches`` a line sewn along it;
     all of it is turned by ``turns``: degrees clockwise, and about which point.
     ``pattern`` is that of the sheet that it is cut out of.
     """
@@ -120,6 +121,7 @@ def built_desk(
         elif piece.kind in WORDS:
             size = font_size(box, piece.text)
             told |= {"text": piece.text, "size": size, "bold": piece.bold}
+            told["path"] = as_path(letters(box, piece.text, piece.bold))
             parts.append(_part("lettering", "text", box, piece.material, **told))
         else:
             if sheet := sheets.get(piece.material.id if piece.material.source == "sheet" else 0):

@@ -15,7 +15,7 @@ from jindle_core.card.changes.build import BuildChange
 from jindle_core.card.changes.every import Several
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.views import Shades
-from jindle_core.layers.lettering import extent
+from jindle_core.layers.letters import extent
 from jindle_core.layers.making import MadeOn, Making
 from jindle_core.layers.outlines import Outline, Turn, as_polygon, outlines
 from jindle_core.layers.pieces import BASE, RIBBON_END, VELLUM_END, WHITE_END, Kind, Piece
@@ -308,7 +308,7 @@ class Stack:
 
         Evenly all over them; and one at least on whatever lies under a hundredth of them, found by outlines.
         """
-        box, place = extent(self.boxes[piece.key], piece.text), face.place(piece.key)
+        box, place = extent(self.boxes[piece.key], piece.text, piece.bold), face.place(piece.key)
         across, down = _CLOSELY if any(map(self.sheet, face.keys)) else _LOOKED
         x = float(box.x) + across * float(box.width)
         y = float(box.y) + down * float(box.height)

@@ -8,10 +8,12 @@ from hypothesis import strategies as st
 
 from jindle_core import figures
 from jindle_core.card.changes.arranging import Along, Arrange, CopyPieces, How, MatUnder, Scatter
-from jindle_core.card.changes.build import AddPiece
+from jindle_core.card.changes.build import AddPiece, EditPiece, RemovePiece
 from jindle_core.card.changes.every import changed
 from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput
+from jindle_core.layers.letters import letters
+from jindle_core.layers.outlines import as_polygon, outlines
 from jindle_core.layers.pieces import WHITE_END, Kind
 from jindle_core.layers.shapes import Shape
 from jindle_core.layers.sizing import laid_out
@@ -53,6 +55,26 @@ class MatTests(unittest.TestCase):
         self.assertLess(grown.area, 0.05 * lies[1][2].lies.area)
         if shape is None:
             self.assertLess(lies[0][1].lies.symmetric_difference(lies[1][1].lies).area, 1e-6)
+
+    @given(
+        st.text(alphabet="aegijyWM8ÄßŒ.! -緑", min_size=1, max_size=24).filter(str.strip),
+        st.booleans(),
+        st.sampled_from([("3", "1"), ("1", "2"), ("5", "1/2")]),
+    )
+    def test_under_cut_out_words_it_follows_their_outline(self, text, bold, size):
+        words = a_card((Kind.CUT_WORDS, sized(*size, text=text, bold=bold)))
+        card = changed(words, MatUnder(1, WHITE_END))
+        box, mat = boxes(card)[1], outlines(card.size, card.build.pieces)[2].lies
+        area = letters(box, text, bold)
+        self.assertTrue(as_polygon(box).buffer(1e-6).covers(area))
+        self.assertEqual((mat.geom_type, len(mat.interiors)), ("Polygon", 0))
+        self.assertTrue(as_polygon(boxes(card)[2]).buffer(0.1).covers(mat))
+        frame = float(Length(figures.building.WORDS_FRAME["in"], "in").millimetres)
+        self.assertTrue(mat.covers(area.buffer(frame - 0.1)))
+        said = changed(card, EditPiece(1, {"text": "or"}))
+        self.assertNotEqual(outlines(said.size, said.build.pieces)[2].lies, mat)
+        without = changed(card, RemovePiece(1))
+        self.assertNotIn(2, outlines(without.size, without.build.pieces))
 
     def test_not_under_ink(self):
         card = a_card((Kind.LETTERING, sized("3", "1")))

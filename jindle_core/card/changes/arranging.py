@@ -14,6 +14,7 @@ from jindle_core.card.changes.palette import checked_name
 from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.pieces import BASE, WORDS, Kind, Piece, Place, Raised
+from jindle_core.layers.shapes import Shape
 from jindle_core.layers.sizing import Box, laid_out
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
@@ -40,7 +41,10 @@ def _sized(box: Box, unit: str, more: Fraction = Fraction(0)) -> Size:
 
 @dataclass(frozen=True, slots=True)
 class MatUnder:
-    """Lay a mat under a piece, an even frame larger; the piece stays as large as it is, and where."""
+    """Lay a mat under a piece, an even frame larger; the piece stays as large as it is, and where.
+
+    Under cut-out words it follows their outline.
+    """
 
     key: int
     material: End
@@ -55,7 +59,9 @@ class MatUnder:
             words = f"{piece.name} is only ink: a mat goes under what that is on."
             raise BadInput(Problem(words, field="key", value=piece.name))
         _room(build, 1)
-        frame = Length(figures.building.MAT_FRAME[unit], unit)
+        of_words = piece.kind is Kind.CUT_WORDS
+        ticks = figures.building.WORDS_FRAME if of_words else figures.building.MAT_FRAME
+        frame = Length(ticks[unit], unit)
         box = laid_out(card.size, build.face(self.key))[self.key]
         size = _sized(box, unit, 2 * frame.millimetres)
         shaped = piece.shape is not None or piece.own
@@ -66,7 +72,7 @@ class MatUnder:
             material=self.material,
             turn=piece.turn,
             raised=piece.raised,
-            shape=piece.shape,
+            shape=Shape.LETTERS if of_words else piece.shape,
             sides=piece.sides,
             own=piece.own,
         )

@@ -121,7 +121,7 @@ class ArchiveTests(ApiTestCase):
         return out.getvalue()
 
     def test_out_and_back_into_an_empty_account_is_the_same(self):
-        whole = self.client.get("/api/me/archive").content
+        whole = self.client.get("/api/me/archive").getvalue()
         with zipfile.ZipFile(io.BytesIO(whole)) as archive:
             self.assertEqual(
                 archive.namelist(),
@@ -352,7 +352,7 @@ class ArchiveTests(ApiTestCase):
         broken = StoredCard.objects.get(pk=self.new_card()["id"])
         broken.stored = {"name": "Half a card"}
         broken.save()
-        archive = self.client.get("/api/me/archive").content
+        archive = self.client.get("/api/me/archive").getvalue()
         with zipfile.ZipFile(io.BytesIO(archive)) as files:
             (name,) = [one for one in files.namelist() if one.startswith("cannot be shown/")]
             self.assertEqual(json.loads(files.read(name))["plan"], {"name": "Half a card"})
@@ -364,14 +364,14 @@ class ArchiveTests(ApiTestCase):
         delete_range_for_good(self.own)
         self.assertEqual(self.own.colours.count(), 1)  # the other was never named
         before = self.ask("get", f"cards/{card['id']}")
-        archive = self.client.get("/api/me/archive").content
+        archive = self.client.get("/api/me/archive").getvalue()
         self.client.force_login(self.ben)
         self.assertEqual(self.bring_back(archive)["ranges"], 2)
         (card,) = self.ask("get", "cards")["cards"]
         after = self.ask("get", f"cards/{card['id']}")
         self.assertEqual(after["colours"][-1]["lab"], before["colours"][-1]["lab"])
         self.assertNotIn("Mine", [one["name"] for one in self.ask("get", "ranges")])
-        self.assertEqual(self.client.get("/api/me/archive").content, archive)
+        self.assertEqual(self.client.get("/api/me/archive").getvalue(), archive)
 
     def test_the_demo_studio_takes_no_archive(self):
         studio = Person.objects.create_user("Everybody's")

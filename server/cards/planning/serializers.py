@@ -187,6 +187,7 @@ class UsedInsteadSerializer(serializers.Serializer):
     medium = serializers.CharField(max_length=20)
     shade = serializers.RegexField("^#[0-9a-f]{6}$")
     hue = serializers.CharField(max_length=40, allow_blank=True)
+    name = serializers.CharField(max_length=120, allow_blank=True, default="")
 
 
 class InsteadRequestSerializer(serializers.Serializer):

@@ -190,7 +190,7 @@ class BuildTests(ApiTestCase):
             inside=True,
             inked={"colour": pad, "coats": 2},
         )
-        packed = SimpleUploadedFile("mine.zip", self.client.get("/api/me/archive").content)
+        packed = SimpleUploadedFile("mine.zip", self.client.get("/api/me/archive").getvalue())
         self.client.force_login(self.ben)
         self.assertEqual(self.client.post("/api/me/archive", {"file": packed}).status_code, 200)
         (card,) = self.ask("get", "cards")["cards"]

@@ -372,7 +372,7 @@ class PrivateTests(GroundTestCase):
         self.laid(
             "SUN-1", effects=[{"effect": "text-stamp", "colour": pk}], mat={"colour": pk}, shape="vignette"
         )
-        packed = self.client.get("/api/me/archive").content
+        packed = self.client.get("/api/me/archive").getvalue()
         self.client.force_login(self.ben)
         answer = self.client.post("/api/me/archive", {"file": SimpleUploadedFile("mine.zip", packed)})
         self.assertEqual(answer.status_code, 200, answer.content[:300])

@@ -106,7 +106,7 @@ class ReaderTests(ApiTestCase):
         told = self.ask("get", f"colours/{self.ids['TOW-1']}/readings")
         self.assertEqual(told["swatch"]["lab"], [60.0, 20.0, -10.0])
         # For good: also out and back in.
-        archive = SimpleUploadedFile("all.zip", self.client.get("/api/me/archive").content)
+        archive = SimpleUploadedFile("all.zip", self.client.get("/api/me/archive").getvalue())
         self.client.force_login(self.ben)
         self.assertEqual(self.client.post("/api/me/archive", {"file": archive}).status_code, 200)
         self.assertEqual(Reading.objects.filter(owner=self.ben, simulated=True).count(), 2)

@@ -321,7 +321,7 @@ class SheetTests(PaperTestCase):
 
     def test_it_comes_along_in_the_archive(self):
         self.strip_of(self.store(width="6 in")["id"])
-        whole = self.client.get("/api/me/archive").content
+        whole = self.client.get("/api/me/archive").getvalue()
         self.client.force_login(self.ben)
         upload = SimpleUploadedFile("archive.zip", whole)
         self.assertEqual(self.client.post("/api/me/archive", {"file": upload}).status_code, 200)

@@ -160,7 +160,7 @@ class SetTests(ApiTestCase):
             "chroma": [0, 0.1],
         }
         self.ask("post", "palettes/moods", mood | {"keep": True}, 201)
-        archive = self.client.get("/api/me/archive").content
+        archive = self.client.get("/api/me/archive").getvalue()
         self.client.force_login(self.ben)
         file = SimpleUploadedFile("all.zip", archive)
         told = self.client.post("/api/me/archive", {"file": file}).json()

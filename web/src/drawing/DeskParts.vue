@@ -114,8 +114,17 @@ const box = ({ x, y, width, height }: Desk['parts'][number]) => ({ x, y, width, 
           :picture="pictures.get(part.picture)!"
           :lit="lit"
         />
+        <path
+          v-else-if="part.shape === 'text' && part.path"
+          :d="part.path"
+          fill-rule="evenodd"
+          :fill="part.shades[session.view]"
+        >
+          <title>{{ part.text }}</title>
+        </path>
         <text
           v-else-if="part.shape === 'text'"
+          data-on-screen
           :x="part.x + part.width / 2"
           :y="part.y + part.height / 2"
           :font-size="part.size"
@@ -125,8 +134,7 @@ const box = ({ x, y, width, height }: Desk['parts'][number]) => ({ x, y, width, 
           class="font-title"
           :fill="part.shades[session.view]"
         >
-          <tspan v-if="part.text">{{ part.text }}</tspan>
-          <tspan v-else data-on-screen>words?</tspan>
+          words?
         </text>
         <path v-if="part.stitches" :d="part.stitches" class="stitches" />
       </g>

@@ -1,29 +1,7 @@
-/** A drawing of the page as a file of its own: SVG with its fonts and colours in it, or PNG of that. */
+/** A drawing of the page as a file of its own: SVG with its colours in it, words as outlines, or PNG of that. */
 
-const KEPT = [
-  'fill',
-  'stroke',
-  'stroke-width',
-  'stroke-dasharray',
-  'opacity',
-  'font-family',
-  'font-weight',
-]
+const KEPT = ['fill', 'stroke', 'stroke-width', 'stroke-dasharray', 'opacity']
 const DOTS_PER_MM = 300 / 25.4
-
-/** Where a font comes from, as it is written into the page's style sheets. */
-function fontFaces(families: Set<string>): CSSFontFaceRule[] {
-  const rules = [...document.styleSheets].flatMap((sheet) => [...sheet.cssRules])
-  return rules.filter((rule): rule is CSSFontFaceRule => {
-    if (!(rule instanceof CSSFontFaceRule)) return false
-    const family = rule.style.getPropertyValue('font-family').replace(/["']/g, '')
-    // Letters that this interface is written in; other scripts fall back as they do on the page.
-    const range = rule.style.getPropertyValue('unicode-range').toLowerCase()
-    return (
-      families.has(family) && (!range || range.includes('u+0-ff') || range.includes('u+0000-00ff'))
-    )
-  })
-}
 
 async function inBase64(answer: Response): Promise<string> {
   const bytes = new Uint8Array(await answer.arrayBuffer())
@@ -37,19 +15,9 @@ async function takeIn(image: SVGImageElement) {
   image.setAttribute('href', `data:${kind};base64,${await inBase64(answer)}`)
 }
 
-async function embedded(rule: CSSFontFaceRule): Promise<string> {
-  const address = rule.style.getPropertyValue('src').match(/url\(["']?([^"')]+)/)?.[1] ?? ''
-  const base = rule.parentStyleSheet?.href ?? location.href
-  const text = await inBase64(await fetch(new URL(address, base)))
-  const family = rule.style.getPropertyValue('font-family')
-  const weight = rule.style.getPropertyValue('font-weight') || '400'
-  return `@font-face{font-family:${family};font-weight:${weight};src:url(data:font/woff2;base64,${text})}`
-}
-
 /** The drawing as SVG, its user unit a millimetre; `mm` is the width and height that are taken of it. */
 export async function asSvg(drawn: SVGSVGElement, mm: [number, number]): Promise<string> {
   const copy = drawn.cloneNode(true) as SVGSVGElement
-  const families = new Set<string>()
   const pairs = [...drawn.querySelectorAll('*')].map(
     (one, n) => [one, copy.querySelectorAll('*')[n]!] as const,
   )
@@ -58,17 +26,9 @@ export async function asSvg(drawn: SVGSVGElement, mm: [number, number]): Promise
     const style = getComputedStyle(seen)
     for (const name of KEPT) made.setAttribute(name, style.getPropertyValue(name))
     made.removeAttribute('class')
-    if (seen.tagName === 'text')
-      for (const one of style.fontFamily.split(',')) families.add(one.trim().replace(/["']/g, ''))
   }
   for (const one of copy.querySelectorAll('[data-on-screen]')) one.remove()
   await Promise.all([...copy.querySelectorAll('image')].map(takeIn))
-  const fonts = await Promise.all(fontFaces(families).map(embedded))
-  if (fonts.length) {
-    const style = document.createElementNS('http://www.w3.org/2000/svg', 'style')
-    style.textContent = fonts.join('')
-    copy.prepend(style)
-  }
   copy.removeAttribute('class')
   copy.setAttribute('viewBox', `0 0 ${mm[0]} ${mm[1]}`)
   copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg')

@@ -15,7 +15,8 @@ const emit = defineEmits<{ drop: [at: number] }>()
         :style="{ background: one.shade }"
       />
       <span class="min-w-0 flex-1 break-words"
-        >{{ one.of }}: <b>{{ one.label }}</b> of {{ one.range }} instead of {{ one.was }}</span
+        >{{ one.of }}: <b>{{ one.label }}</b> {{ one.name }} of {{ one.range }} instead of
+        {{ one.was }}</span
       >
       <button
         type="button"

@@ -16,15 +16,29 @@ const set = (told: Fields) => edit(piece.key, told)
 const ITSELF = 'itself'
 const OWN = 'own'
 type Shape = (typeof cutShapeValues)[number]
+const carriesWords = computed(() =>
+  [...build.pieces, ...build.inside].some(
+    (one) => one.on === piece.key && one.kind === 'cut-words',
+  ),
+)
 const shapes = computed(() => [
   ...(piece.own ? [{ value: OWN, words: 'an outline of your own' }] : []),
   {
     value: ITSELF,
     words: piece.reveal ? 'as what it lies on' : 'rectangle, sharp',
   },
-  ...choices(cutShapeValues.filter((one) => piece.reveal || one !== 'rectangle')),
+  ...choices(
+    cutShapeValues.filter(
+      (one) =>
+        (piece.reveal || one !== 'rectangle') &&
+        (one !== 'letters' || carriesWords.value || piece.shape === one),
+    ),
+  ),
 ])
-const openings = [{ value: ITSELF, words: 'of its own shape' }, ...choices(cutShapeValues)]
+const openings = [
+  { value: ITSELF, words: 'of its own shape' },
+  ...choices(cutShapeValues.filter((one) => one !== 'letters')),
+]
 const said = (value: string) => (value === ITSELF ? null : (value as Shape))
 const hasSides = computed(() => piece.shape !== null && build.borders.includes(piece.shape))
 function side(one: (typeof sideValues)[number], on: boolean) {
