@@ -9,8 +9,9 @@ import shapely
 
 from jindle_core import figures
 from jindle_core.contrast.rules import Finding, Status
+from jindle_core.layers.letters import letters
 from jindle_core.layers.outlines import NO_OUTLINES, Outline, as_polygon
-from jindle_core.layers.pieces import BASE, Across, Down, Piece, PieceSaid, Place, PlaceSaid
+from jindle_core.layers.pieces import BASE, WORDS, Across, Down, Piece, PieceSaid, Place, PlaceSaid
 from jindle_core.layers.sizing import Box, around, put
 from jindle_core.lengths import Length, Size
 from jindle_core.limits import negligible
@@ -40,12 +41,21 @@ def fits(
     return [
         _outline_fits(
             *(piece, boxes[piece.key], boxes[piece.on], boxes[BASE], unit),
-            *(outlines[key].lies if key in outlines else None for key in (piece.key, piece.on)),
+            _lies(piece, boxes[piece.key], outlines.get(piece.key)),
+            outlines[piece.on].lies if piece.on in outlines else None,
         )
         if piece.key in outlines or piece.on in outlines
         else _fit(piece, boxes[piece.key], boxes[piece.on], boxes[BASE], unit)
         for piece in pieces
     ]
+
+
+def _lies(piece: Piece, box: Box, outline: Outline | None) -> shapely.Geometry | None:
+    """Where a piece is that is no plain box: words are where their letters are."""
+    if piece.kind in WORDS and not piece.is_wanting_words:
+        area = letters(box, piece.text, piece.bold)
+        return shapely.transform(area, outline.turn.placed) if outline and outline.turn else area
+    return outline.lies if outline else None
 
 
 _KEPT = 1024  # of the pieces of a card most fit as they did before a change
@@ -58,7 +68,7 @@ def _outline_fits(
     under_box: Box,
     base_box: Box,
     unit: str,
-    outline: shapely.Polygon | None,
+    outline: shapely.Geometry | None,
     under_outline: shapely.Polygon | None,
 ) -> Fit:
     """The same of what is shaped or turned, or lies on it, by the true outlines; None: its box."""

@@ -11,7 +11,9 @@ from jindle_core.card.changes.arranging import Along, Arrange, CopyPieces, How, 
 from jindle_core.card.changes.build import AddPiece, EditPiece, RemovePiece
 from jindle_core.card.changes.every import changed
 from jindle_core.card.whole import Card
+from jindle_core.contrast.rules import Status
 from jindle_core.errors import BadInput
+from jindle_core.layers.fitting import fits
 from jindle_core.layers.letters import letters
 from jindle_core.layers.outlines import as_polygon, outlines
 from jindle_core.layers.pieces import WHITE_END, Kind
@@ -71,6 +73,9 @@ class MatTests(unittest.TestCase):
         self.assertTrue(as_polygon(boxes(card)[2]).buffer(0.1).covers(mat))
         frame = float(Length(figures.building.WORDS_FRAME["in"], "in").millimetres)
         self.assertTrue(mat.covers(area.buffer(frame - 0.1)))
+        lies = outlines(card.size, card.build.pieces)
+        found = {one.key: one.finding for one in fits(boxes(card), card.build.pieces, "in", lies)}
+        self.assertEqual(found[1].status, Status.HOLDS, found[1].reason)
         said = changed(card, EditPiece(1, {"text": "or"}))
         self.assertNotEqual(outlines(said.size, said.build.pieces)[2].lies, mat)
         without = changed(card, RemovePiece(1))
