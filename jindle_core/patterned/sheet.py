@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 from functools import cached_property
+from string import ascii_lowercase, digits
 
 import numpy as np
 from numpy.typing import NDArray
@@ -11,6 +12,7 @@ from jindle_core.colorimetry.spaces import Array, linear_to_lab
 from jindle_core.patterned.colours import where
 
 PAST = -1  # where no sheet is
+SIGNS = digits + ascii_lowercase  # for a colour by its place
 
 
 @dataclass(frozen=True, eq=False)
@@ -36,6 +38,17 @@ class Sheet:
     def shares(self) -> Array:
         """How much (n,) of it each of its colours takes, 0–1."""
         return np.bincount(self.labels.ravel(), minlength=len(self.colours)) / self.labels.size
+
+    def rows(self, most: int) -> tuple[str, ...]:
+        """Row by row which of its colours lies where, a sign each, ``most`` along the longer side."""
+        step = max(1, -(-max(self.labels.shape) // most))
+        return tuple("".join(SIGNS[one] for one in row) for row in self.labels[::step, ::step])
+
+    @classmethod
+    def of_rows(cls, title: str, colours: tuple[int, ...], rows: tuple[str, ...], width: float) -> "Sheet":
+        """The sheet of which ``rows`` were told."""
+        labels = np.array([[SIGNS.index(one) for one in row] for row in rows], dtype=np.uint8)
+        return cls(title, colours, labels, width)
 
     def at(self, points: Array, start: tuple[float, float], turn: float, repeated: bool) -> NDArray[np.intp]:
         """Which of its colours lies at points (k, 2) in mm, ``PAST`` beside a sheet that is not repeated.

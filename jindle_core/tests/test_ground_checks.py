@@ -85,7 +85,7 @@ class GroundChecksTests(unittest.TestCase):
         card = self.laid("sun", "fog", "moss", shape=GroundShape.OMBRE)
         self.assertEqual(self.found(card, "steps").reason, "hardly shows a step from band 1 to 2")
         (mend,) = self.check(card, "steps").to_mend()
-        self.assertEqual(mend.words, "one more coat of OAR-fog")
+        self.assertEqual(mend.words, "one more coat of OAR-fog fog")
         self.assertMended(card, "steps", mend)
         self.assertEqual(
             len(self.found(self.laid("moss", shape=GroundShape.OMBRE), "steps").figure.split(",")), 4

@@ -14,7 +14,7 @@ class InsteadTests(unittest.TestCase):
         found = used_instead(supplies, "Colour breast", MARKERS[1], MARKERS[3])
         taken, was = (supplies.rows[supplies.places[pk]] for pk in (MARKERS[3], MARKERS[1]))
         self.assertEqual((found.label, found.range), (taken.label, supplies.ranges[taken.range_id].name))
-        self.assertIn(f"{taken.label} of {found.range} instead of {was.label}", found.words)
+        self.assertIn(f"{taken.called} of {found.range} instead of {was.label}", found.words)
         self.assertEqual(structured(plain(found), UsedInstead, "instead"), found)
 
     def test_what_is_no_supply_is_told(self):

@@ -6,6 +6,7 @@ import json
 import unittest
 from dataclasses import replace
 
+import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from PIL import Image
@@ -18,7 +19,7 @@ from jindle_core.material import End
 from jindle_core.media import Medium
 from jindle_core.supplies.colours import Supplies
 from jindle_core.tests.drawn_changes import DRAWING
-from jindle_core.tests.made import BOARDS, MARKERS, PADS, SHEET, some_supplies
+from jindle_core.tests.made import BOARDS, MARKERS, PADS, SHEET, a_sheet, some_supplies
 from jindle_core.tests.test_tasks import full_card
 from jindle_core.travelling.arriving import Arriving
 from jindle_core.travelling.foreign import Foreign, Shelf
@@ -27,7 +28,7 @@ from jindle_core.travelling.told import Belongings, DrawingTold, travelling
 
 SUPPLIES = some_supplies()
 NOTHING = Supplies((), {})
-KNOWN = Belongings({1: DrawingTold("pond", DRAWING)}, {1: (4, "Bank", SHEET[0])})
+KNOWN = Belongings({1: DrawingTold("pond", DRAWING)}, {1: (4, a_sheet(300.0))})
 TOLD = travelling(full_card(), SUPPLIES, KNOWN)
 NO_SHELF = Shelf()
 
@@ -194,7 +195,33 @@ class ArrivingTests(unittest.TestCase):
         with_it = arriving(SUPPLIES, told=told, shelf=Shelf(titles={("Meadows", "Bank"): 5}))
         self.assertEqual(with_it.after.card.build.piece(keys[0]).material, End("sheet", 5))
         without = arriving(SUPPLIES, told=told)
-        self.assertEqual(without.after.card.build.piece(keys[0]).material, End("supply", SHEET[0]))
+        main = SHEET[int(a_sheet(300.0).shares.argmax())]
+        self.assertEqual(without.after.card.build.piece(keys[0]).material, End("supply", main))
+        # Who does not have it sees it all the same, in its colours and at its scale.
+        shown = without.foreign.shown
+        self.assertEqual(shown.card.build.piece(keys[0]).material, End("sheet", -1))
+        self.assertEqual(shown.sheets[-1].width, 300.0)
+        self.assertEqual(shown.sheets[-1].colours, SHEET)
+        np.testing.assert_allclose(shown.sheets[-1].shares, a_sheet(300.0).shares, atol=0.05)
+        self.assertEqual(with_it.foreign.sheets, {})
+
+    def test_a_pattern_that_cannot_be_is_refused(self):
+        card = full_card()
+        piece = replace(
+            next(one for one in card.build.every if one.name == "panel"), material=End("sheet", 1)
+        )
+        told = travelling(replace(card, build=card.build.with_piece(piece)), SUPPLIES, KNOWN)
+        whole = json.loads(write_recipe(told))
+        read_recipe(json.dumps(whole).encode())
+        for wrong in (
+            *({"rows": rows} for rows in ([], [""], ["01", "0"], ["0z"], ["0" * 121])),
+            *({"width": width} for width in (0, -1, 1e9)),
+            *({"supplies": supplies} for supplies in ([], [0, 1], [1, 999])),
+        ):
+            pattern = whole["sheets"][0]["pattern"] | wrong
+            sheets = [whole["sheets"][0] | {"pattern": pattern}]
+            with self.subTest(wrong), self.assertRaisesRegex(BadInput, "Sheet 1: its pattern"):
+                read_recipe(json.dumps(whole | {"sheets": sheets}).encode())
 
     @settings(max_examples=40)
     @given(st.sets(st.sampled_from(sorted(SUPPLIES.places))), st.booleans(), st.sampled_from(["", "Sedges"]))

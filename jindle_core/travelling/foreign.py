@@ -13,6 +13,7 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.card.references import Use, turned
 from jindle_core.card.stored import card_from_json, card_to_json
+from jindle_core.card.whole import Card
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.material import End
@@ -55,6 +56,13 @@ class Foreign:
             same = [at for at in self._named.get(named, ()) if self._is_near(one.lab, at)]
             found.append(self.mine.rows[same[0]].id if same else -number)
         return found
+
+    @cached_property
+    def named(self) -> set[int]:
+        """The numbers of the supplies that it is made of: not of each colour that a sheet shows."""
+        shown = {one for sheet in self.told.sheets if sheet.pattern for one in sheet.pattern.supplies}
+        main = {sheet.supply for sheet in self.told.sheets}
+        return set(range(1, len(self.told.supplies) + 1)) - (shown - main)
 
     def _is_near(self, lab: tuple[float, float, float], place: int) -> bool:
         """Whether a code means what it means here: two people's swatches differ, but not by so much."""
@@ -103,7 +111,34 @@ class Foreign:
 
     @cached_property
     def seen(self) -> SeenCard:
-        """The card with what its maker used, as it looks by what is told of that."""
+        """The card with what its maker used, as it looks by what is told of that; strange sheets are flat."""
+        return self._seen(self.told.card.with_ends(self._cut), self.shelf.sheets)
+
+    @cached_property
+    def sheets(self) -> dict[int, Sheet]:
+        """By −number the sheets that one does not have, as they are told."""
+        return {
+            -number: Sheet.of_rows(
+                one.title,
+                tuple(self.ids[supply - 1] for supply in told.supplies),
+                told.rows,
+                told.width,
+            )
+            for number, one in enumerate(self.told.sheets, start=1)
+            if (told := one.pattern) is not None and self._own_sheet(number) is None
+        }
+
+    @cached_property
+    def shown(self) -> SeenCard:
+        """The same with its sheets as they are: to be looked at, for of those nothing can be cut here."""
+
+        def cut(end: End) -> End:
+            is_told = end.source == "sheet" and -end.id in self.sheets
+            return End("sheet", -end.id) if is_told else self._cut(end)
+
+        return self._seen(self.told.card.with_ends(cut), {**self.shelf.sheets, **self.sheets})
+
+    def _seen(self, card: Card, sheets: Mapping[int, Sheet]) -> SeenCard:
         drawn = list(self.drawings)
 
         def mine(use: Use, number: int) -> int | None:
@@ -113,18 +148,20 @@ class Foreign:
                 return drawn[number - 1]
             return number if use is Use.SHEETS else self.ids[number - 1]
 
-        card = self.told.card.with_ends(self._cut)
         stored = turned(card_to_json(card), mine)
-        shelf = self.shelf
-        return SeenCard(card_from_json(stored), self.supplies, self.drawings, shelf.dark_first, shelf.sheets)
+        dark_first = self.shelf.dark_first
+        return SeenCard(card_from_json(stored), self.supplies, self.drawings, dark_first, sheets)
 
     def _cut(self, end: End) -> End:
         """A sheet of one's own of the same name, else, as a supply, the colour that most of it is of."""
         if end.source != "sheet" or not end.id:
             return end
-        sheet = self.told.sheets[end.id - 1]
-        pk = self.shelf.titles.get((self.told.ranges[sheet.range - 1].name, sheet.title))
-        return End("supply", sheet.supply) if pk is None else End("sheet", pk)
+        pk = self._own_sheet(end.id)
+        return End("supply", self.told.sheets[end.id - 1].supply) if pk is None else End("sheet", pk)
+
+    def _own_sheet(self, number: int) -> int | None:
+        sheet = self.told.sheets[number - 1]
+        return self.shelf.titles.get((self.told.ranges[sheet.range - 1].name, sheet.title))
 
     def _line(self, number: int) -> int | None:
         """One's own range of that name, which lines are stamped with."""

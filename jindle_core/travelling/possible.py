@@ -11,7 +11,8 @@ from jindle_core.card.stored import card_to_json
 from jindle_core.compatibility.properties import checked_properties, is_line_ink
 from jindle_core.errors import BadInput, Problem
 from jindle_core.media import COLUMN_OF, PAD_MEDIA, Medium
-from jindle_core.travelling.told import Travelling
+from jindle_core.patterned.sheet import SIGNS
+from jindle_core.travelling.told import PatternTold, Travelling
 
 _BANDS = 31  # 400 to 700 nm
 _STRONGEST = 200.0  # |a*| and |b*| of nothing that is laid on paper are as large
@@ -67,9 +68,29 @@ def _faults(told: Travelling) -> Iterator[str]:
         bands = supply.reflectance
         if bands is not None and (len(bands) != _BANDS or not all(0 <= one <= 1.2 for one in bands)):
             yield f"Supply {at}, {supply.label:.40}: its reflectance is not {_BANDS} figures from 0 to 1."
+    yield from _sheet_faults(told)
+
+
+def _sheet_faults(told: Travelling) -> Iterator[str]:
     for at, sheet in enumerate(told.sheets, start=1):
         if not (1 <= sheet.range <= len(told.ranges) and 1 <= sheet.supply <= len(told.supplies)):
             yield f"Sheet {at} is of a range or a supply that is not listed."
+        if sheet.pattern is not None and not _is_pattern(sheet.pattern, len(told.supplies)):
+            yield f"Sheet {at}: its pattern is not as it is described."
+
+
+def _is_pattern(told: PatternTold, supplies: int) -> bool:
+    """Whether its colours are listed, and its rows, each as long as the others, name nothing else."""
+    signs = set(SIGNS[: len(told.supplies)])
+    sides = (len(told.rows), len(told.rows[0]) if told.rows else 0)
+    return (
+        0 < len(told.supplies) <= len(SIGNS)
+        and all(1 <= one <= supplies for one in told.supplies)
+        and min(sides) > 0
+        and max(sides) <= figures.files.RECIPE_PATTERN
+        and all(len(row) == sides[1] and signs.issuperset(row) for row in told.rows)
+        and figures.paper.SHEET_WIDTH[0] <= told.width <= figures.paper.SHEET_WIDTH[1]
+    )
 
 
 def _there(told: Travelling, use: Use, number: int) -> int:

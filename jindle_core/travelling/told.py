@@ -9,11 +9,13 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, replace
 from typing import Any
 
+from jindle_core import figures
 from jindle_core.card.references import Use, turned
 from jindle_core.card.stored import card_from_json, card_to_json
 from jindle_core.card.whole import Card
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.media import Medium
+from jindle_core.patterned.sheet import Sheet
 from jindle_core.provenance import Provenance
 from jindle_core.supplies.colours import Supplies
 
@@ -52,12 +54,25 @@ class SupplyTold:
 
 
 @dataclass(frozen=True, slots=True)
+class PatternTold:
+    """What a sheet shows, coarsely: the numbers of its colours, and row by row which of them lies where.
+
+    Each sign of a row is the place of a colour among ``supplies`` (0–9, then a–z); all is ``width`` mm wide.
+    """
+
+    supplies: tuple[int, ...]
+    rows: tuple[str, ...]
+    width: float
+
+
+@dataclass(frozen=True, slots=True)
 class SheetTold:
     """A sheet of patterned paper: the numbers of its range and of the supply that stands for most of it."""
 
     range: int
     title: str
     supply: int
+    pattern: PatternTold | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -81,10 +96,10 @@ class Travelling:
 
 @dataclass(frozen=True, slots=True)
 class Belongings:
-    """What is known by id of drawings, and of sheets: range, title, the colour of which most of it is."""
+    """What is known by id of drawings, and of sheets, with the id of the range of each."""
 
     drawings: Mapping[int, DrawingTold] = field(default_factory=dict)
-    sheets: Mapping[int, tuple[int, str, int]] = field(default_factory=dict)
+    sheets: Mapping[int, tuple[int, Sheet]] = field(default_factory=dict)
 
 
 def travelling(card: Card, supplies: Supplies, known: Belongings) -> Travelling:
@@ -129,8 +144,8 @@ class _Telling:
     def _sheet(self, pk: int) -> int | None:
         if pk not in self._known.sheets:
             return None
-        range_id, _, colour = self._known.sheets[pk]
-        if self._range(range_id) is None or self._colour(colour) is None:
+        range_id, sheet = self._known.sheets[pk]
+        if self._range(range_id) is None or any(self._colour(one) is None for one in sheet.colours):
             return None
         return _number(self._sheets, pk)
 
@@ -148,8 +163,10 @@ class _Telling:
         return SupplyTold(number, row.code, row.name, (lightness, a, b), provenance, read)
 
     def _sheet_told(self, pk: int) -> SheetTold:
-        range_id, title, colour = self._known.sheets[pk]
-        return SheetTold(self._ranges[range_id], title, self._colours[colour])
+        range_id, sheet = self._known.sheets[pk]
+        numbers = tuple(self._colours[one] for one in sheet.colours)
+        pattern = PatternTold(numbers, sheet.rows(figures.files.RECIPE_PATTERN), sheet.width)
+        return SheetTold(self._ranges[range_id], sheet.title, numbers[int(sheet.shares.argmax())], pattern)
 
 
 def _number(numbers: dict[int, int], pk: int) -> int:

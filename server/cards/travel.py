@@ -15,9 +15,7 @@ def told_of(checked: CheckedCard, person: Person) -> Travelling:
     names = dict(drawings_seen_by(person).filter(pk__in=seen.drawings).values_list("pk", "name"))
     drawings = {pk: DrawingTold(names[pk], one) for pk, one in seen.drawings.items()}
     ranges = dict(papers_seen_by(person).filter(pk__in=seen.sheets).values_list("pk", "range_id"))
-    sheets = {
-        pk: (ranges[pk], one.title, one.colours[int(one.shares.argmax())]) for pk, one in seen.sheets.items()
-    }
+    sheets = {pk: (ranges[pk], one) for pk, one in seen.sheets.items()}
     return travelling(seen.card, seen.supplies, Belongings(drawings, sheets))
 
 

@@ -56,6 +56,13 @@ class BroughtPictureSerializer(serializers.Serializer):
     address = serializers.CharField()
 
 
+class BroughtPatternSerializer(serializers.Serializer):
+    """A sheet that only its maker has, by the number that the card before names it by."""
+
+    sheet = serializers.IntegerField()
+    pictures = serializers.DictField(child=serializers.CharField(), help_text="data URLs by view")
+
+
 class BroughtSerializer(serializers.Serializer):
     """A recipe as it would arrive: as its maker has it, and in one's own supplies."""
 
@@ -64,6 +71,7 @@ class BroughtSerializer(serializers.Serializer):
     before = DeskSerializer()
     after = DeskSerializer()
     pictures = BroughtPictureSerializer(many=True)
+    patterns = BroughtPatternSerializer(many=True)
     followers = FollowerSerializer(many=True)
     same = serializers.IntegerField(help_text="how many of its supplies one has among one's own")
     supplies = serializers.IntegerField(help_text="how many supplies it names")

@@ -1,7 +1,14 @@
 """Recipes that travel, as they are told."""
 
+from io import BytesIO
 from typing import Any
 
+from PIL import Image
+
+from jindle_core.checked.whole import CheckedCard
+from jindle_core.colorimetry.views import Shades
+from jindle_core.patterned.sheet import Sheet
+from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.used import shopping
 from jindle_core.travelling.arriving import Arriving
 from jindle_core.travelling.recipe_file import RecipeFile
@@ -16,6 +23,18 @@ def link_told(link: SharedRecipe) -> dict[str, Any]:
     return {"id": link.pk, "name": link.name, "address": f"/shared/{link.token}", "created": link.created}
 
 
+def _pattern(sheet: Sheet, supplies: Supplies) -> dict[str, str]:
+    """By view the picture of a sheet that one does not have, a dot for each of its parts."""
+    shades = [supplies.shades[supplies.places[pk]] for pk in sheet.colours]
+    found = {}
+    for view in Shades.__annotations__:
+        picture, out = Image.fromarray(sheet.labels), BytesIO()
+        picture.putpalette(b"".join(bytes.fromhex(one[view][1:]) for one in shades))  # type: ignore[literal-required]
+        picture.save(out, "PNG")
+        found[view] = data_url(out.getvalue(), "image/png")
+    return found
+
+
 def brought_told(recipe: RecipeFile, found: Arriving, units: str) -> dict[str, Any]:
     """As ``BroughtSerializer`` describes it."""
     foreign, after = found.foreign, found.checked
@@ -24,14 +43,18 @@ def brought_told(recipe: RecipeFile, found: Arriving, units: str) -> dict[str, A
     return {
         "name": recipe.told.card.name,
         "size": recipe.told.card.size.text(units),
-        "before": desk_told(found.was.desk),
+        "before": desk_told((CheckedCard(foreign.shown) if foreign.sheets else found.was).desk),
         "after": desk_told(after.desk),
         "pictures": [
             {"words": one.words, "address": data_url(one.content, one.kind)} for one in recipe.pictures
         ],
+        "patterns": [
+            {"sheet": pk, "pictures": _pattern(sheet, foreign.supplies)}
+            for pk, sheet in foreign.sheets.items()
+        ],
         "followers": [follower_told(one) for one in found.following.followers],
-        "same": sum(pk > 0 for pk in foreign.ids),
-        "supplies": len(foreign.ids),
+        "same": sum(foreign.ids[number - 1] > 0 for number in foreign.named),
+        "supplies": len(foreign.named),
         "held": len(found.held),
         "owned": found.owned,
         "otherwise": [one._asdict() for one in found.otherwise],

@@ -6,6 +6,7 @@ from django.test import TestCase
 
 from jindle_core.interchange.range_csv import read_range
 from server.accounts.models import Person
+from server.archive.pack import pack
 from server.catalogue.arrays import forget_catalogues
 from server.catalogue.drawer_actions import set_owned
 from server.catalogue.models import Colour, Range
@@ -23,6 +24,12 @@ def told_lines(answer) -> list[dict]:
     """The lines of an answer that tells its progress."""
     assert answer.status_code == 200, answer.content[:400]
     return [json.loads(line) for line in b"".join(answer.streaming_content).splitlines()]
+
+
+def packed(person):
+    """A person's archive."""
+    with pack(person) as archive:
+        return archive.read()
 
 
 class ApiTestCase(TestCase):

@@ -8,11 +8,10 @@ from django.utils import timezone
 from jindle_core.errors import BadInput
 from ops.told import QUOTAS
 from server import quotas
-from server.archive.pack import pack
 from server.archive.unpack import unpack
 from server.cards.models import StoredCard
 from server.papers.models import Paper
-from server.tests.helpers import ApiTestCase, make_range
+from server.tests.helpers import ApiTestCase, make_range, packed
 
 
 class QuotaTests(ApiTestCase):
@@ -57,7 +56,7 @@ class QuotaTests(ApiTestCase):
     def test_an_archive_that_is_too_much_is_not_brought_back(self):
         for name in ("One", "Two", "Three"):
             self.new_card(name)
-        content = pack(self.ann).read()
+        content = packed(self.ann)
         with override_settings(QUOTAS={"cards": 2}), self.assertRaisesRegex(BadInput, "2 cards at most"):
             unpack(self.ben, BytesIO(content))
         self.assertFalse(StoredCard.objects.filter(owner=self.ben).exists())

@@ -30,7 +30,7 @@ from server.colouring.actions import store_drawing
 from server.papers.actions import Named, store_paper
 from server.papers.models import Paper
 from server.records.models import MOST_PHOTOS, Record, RecordPhoto
-from server.tests.helpers import ApiTestCase, make_range
+from server.tests.helpers import ApiTestCase, make_range, packed
 
 
 def picture() -> bytes:
@@ -112,7 +112,7 @@ class ArchiveTests(ApiTestCase):
     def with_changed(self, name, change):
         """Ann's archive with one of its files put through ``change``."""
         out = io.BytesIO()
-        with zipfile.ZipFile(io.BytesIO(pack(self.ann).read())) as old, zipfile.ZipFile(out, "w") as new:
+        with zipfile.ZipFile(io.BytesIO(packed(self.ann))) as old, zipfile.ZipFile(out, "w") as new:
             for one in old.namelist():
                 content = old.read(one)
                 new.writestr(
@@ -167,7 +167,7 @@ class ArchiveTests(ApiTestCase):
                 "records": 1,
             },
         )
-        self.assertEqual(pack(Person.objects.get(name="Ben")).read(), whole)
+        self.assertEqual(packed(Person.objects.get(name="Ben")), whole)
         (paper,) = Paper.objects.filter(owner=self.ben)
         self.assertEqual((bytes(paper.picture), paper.range.owner), (PICTURE, self.ben))
         self.assertEqual([colour.share for colour in paper.range.colours.all()], [0.75, 0.25])
@@ -191,7 +191,7 @@ class ArchiveTests(ApiTestCase):
         self.assertIn("PEN-1", self.client.get(f"/api/records/{record['id']}/recipe").content.decode())
 
     def test_only_into_an_empty_account(self):
-        self.assertIn("not empty", self.bring_back(pack(self.ann).read(), 400)["message"])
+        self.assertIn("not empty", self.bring_back(packed(self.ann), 400)["message"])
 
     def test_what_is_damaged_stores_nothing(self):
         about = "about.json"
@@ -282,7 +282,7 @@ class ArchiveTests(ApiTestCase):
             [one.stored for one in StoredCard.objects.get(owner=self.ben).revisions.all()][-1],
             StoredCard.objects.get(owner=self.ben).stored,
         )
-        self.assertEqual(pack(Person.objects.get(name="Ben")).read(), pack(self.ann).read())
+        self.assertEqual(packed(Person.objects.get(name="Ben")), packed(self.ann))
 
     def test_a_card_with_all_the_states_that_are_kept_comes_back(self):
         card = self.ask("get", "cards")["cards"][0]
@@ -292,10 +292,10 @@ class ArchiveTests(ApiTestCase):
             card = self.ask("post", f"cards/{card['id']}/undo", {"version": card["version"]})
         kept = StoredCard.objects.get(pk=card["id"]).revisions.count()
         self.assertEqual(kept, figures.palettes.UNDO_LIMIT + 1)
-        whole_one = pack(self.ann).read()
+        whole_one = packed(self.ann)
         self.client.force_login(self.ben)
         self.bring_back(whole_one)
-        self.assertEqual(pack(Person.objects.get(name="Ben")).read(), whole_one)
+        self.assertEqual(packed(Person.objects.get(name="Ben")), whole_one)
         stored = [len(row) for row in connection_rows("select stored from card_revision")]
         self.assertLess(max(stored), 2500)
         # One more than is kept is trimmed, not refused.
@@ -375,7 +375,7 @@ class ArchiveTests(ApiTestCase):
 
     def test_the_demo_studio_takes_no_archive(self):
         studio = Person.objects.create_user("Everybody's")
-        archive = pack(self.ann).read()
+        archive = packed(self.ann)
         self.client.force_login(studio)
         self.assertIn("an account of your own", self.bring_back(archive, 400)["message"])
 
@@ -417,7 +417,7 @@ class ArchiveTests(ApiTestCase):
                 names_in(out.getvalue(), most)
 
     def test_every_kind_of_damage_to_a_zip_is_told(self):
-        archive = pack(self.ann).read()
+        archive = packed(self.ann)
         end, told = len(archive), 0
         for at in (*range(64), *range(end - 90, end), *range(64, end, 97)):
             for byte in (0x00, 0xFF, archive[at] ^ 1):

@@ -9,14 +9,13 @@ from django.utils import timezone
 from jindle_core.errors import BadInput
 from server import quotas
 from server.accounts.models import Person
-from server.archive.pack import pack
 from server.cards.models import StoredCard
 from server.catalogue.arrays import forget_catalogues
 from server.catalogue.models import Colour, Range
 from server.catalogue.range_actions import delete_range
 from server.colouring.models import Drawing
 from server.demo.studio import DEMO_NAME, load, opened
-from server.tests.helpers import ApiTestCase, make_range
+from server.tests.helpers import ApiTestCase, make_range, packed
 
 
 class StudioTests(ApiTestCase):
@@ -25,7 +24,7 @@ class StudioTests(ApiTestCase):
         cls.ann = Person.objects.create_user("Ann", "long-enough-9")
         load()
         cls.studio = Person.objects.get(name=DEMO_NAME)
-        cls.at_first = pack(cls.studio).read()
+        cls.at_first = packed(cls.studio)
 
     def spoil(self):
         """What visitors leave: cards changed, broken and new, ranges come and gone."""
@@ -45,7 +44,7 @@ class StudioTests(ApiTestCase):
 
     def assertAsAtFirst(self):
         forget_catalogues()
-        self.assertEqual(pack(Person.objects.get(pk=self.studio.pk)).read(), self.at_first)
+        self.assertEqual(packed(Person.objects.get(pk=self.studio.pk)), self.at_first)
         self.assertFalse(Range.objects.filter(owner=self.studio).exists())
         self.client.force_login(self.studio)
         told = self.ask("get", "cards")

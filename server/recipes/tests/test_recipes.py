@@ -1,19 +1,23 @@
 """A recipe goes from one person to another, as a file or by a link, and is a card there."""
 
+import base64
 import io
 import json
 
 import jsonschema
+import numpy as np
 from django.core.files.uploadedfile import SimpleUploadedFile
 from PIL import Image
 
 from jindle_core.card.references import named
+from jindle_core.layers.pieces import Kind
 from jindle_core.line_art.drawing import LineDrawing, Shape
 from jindle_core.travelling.schema import recipe_schema
 from server.cards.models import StoredCard
 from server.catalogue.models import Colour
 from server.colouring.actions import store_drawing
 from server.colouring.models import Drawing
+from server.papers.actions import Named, store_paper
 from server.recipes.management.commands.recipe_schema import PUBLISHED
 from server.recipes.models import SharedRecipe
 from server.records.models import RecordPhoto
@@ -76,6 +80,31 @@ class FileTests(TravelTestCase):
         drawing = Drawing.objects.get(pk=card.value.pictures[0].drawing)
         self.assertEqual((drawing.owner, drawing.shapes), (self.ben, POND))
         self.assertEqual(self.ask("get", f"cards/{card.pk}")["name"], "Hers, mine")
+
+    def test_who_does_not_have_its_patterned_paper_sees_it_all_the_same(self):
+        out = io.BytesIO()
+        Image.fromarray(np.tile(np.uint8([[40] * 30 + [220] * 30]), (40, 1))).save(out, "PNG")
+        sheet = [Named((16.0, 0.0, 0.0), 0.5, "dark"), Named((88.0, 0.0, 0.0), 0.5, "light")]
+        paper = store_paper(self.ann, "Quayside", "Halves", out.getvalue(), sheet, "photographed", 100.0)
+        pieces = StoredCard.objects.get(pk=self.card["id"]).value.build.pieces
+        key = next(one.key for one in pieces if one.kind is Kind.MAT)
+        material = {"source": "sheet", "id": paper.pk}
+        self.card = self.change(self.card, kind="edit_piece", key=key, unit="in", material=material)
+        content = self.file()
+        self.assertEqual(self.send("recipes", content=content)["patterns"], [])
+        self.as_ben()
+        told = self.send("recipes", content=content)
+        (part,) = [one for one in told["before"]["parts"] if one["pattern"]]
+        (pattern,) = told["patterns"]
+        self.assertEqual(part["pattern"]["sheet"], pattern["sheet"])
+        self.assertEqual(told["supplies"], 7)  # one for the sheet, whatever it shows
+        seen = Image.open(io.BytesIO(base64.b64decode(pattern["pictures"]["colour"].partition(",")[2])))
+        left, right = (seen.convert("L").getpixel((x, 5)) for x in (5, 55))
+        self.assertLess(left, 60)
+        self.assertGreater(right, 200)
+        # A sheet of hers that nobody may cut here is no sheet of the card that is started.
+        self.assertFalse([one for one in told["after"]["parts"] if one["pattern"]])
+        self.assertEqual(self.start(content=content).owner, self.ben)
 
     def test_it_comes_home_as_it_went(self):
         content = self.file()

@@ -4,12 +4,11 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.utils import timezone
 
 from jindle_core import figures
-from server.archive.pack import pack
 from server.colouring.models import Drawing
 from server.papers.actions import Named, store_paper
 from server.papers.models import Paper
 from server.papers.tests.test_papers import picture
-from server.tests.helpers import ApiTestCase
+from server.tests.helpers import ApiTestCase, packed
 
 BOAT = b"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 90 90'><path id='hull' d='M10 60H80L60 80H30Z'/></svg>"
 
@@ -95,7 +94,7 @@ class ShelfTests(ApiTestCase):
     def test_an_archive_brings_it_as_it_stood(self):
         self.ask("post", f"papers/{self.paper.pk}/put-by", {"away": True}, 204)
         self.ask("delete", f"drawings/{self.drawing}", status=204)
-        whole = pack(self.ann).read()
+        whole = packed(self.ann)
         self.client.force_login(self.ben)
         answer = self.client.post("/api/me/archive", {"file": SimpleUploadedFile("a.zip", whole)})
         self.assertEqual(answer.status_code, 200, answer.content[:300])

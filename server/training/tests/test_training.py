@@ -15,10 +15,9 @@ from PIL import Image
 from jindle_core import figures
 from jindle_core.training.question import Exercise
 from jindle_core.training.scoring import Answer
-from server.archive.pack import pack
 from server.catalogue.drawer_actions import set_owned
 from server.catalogue.models import Colour
-from server.tests.helpers import ApiTestCase, make_range
+from server.tests.helpers import ApiTestCase, make_range, packed
 from server.training import asking
 from server.training.models import MissedQuestion, TrainingAnswer, TrainingSheet
 from server.training.told import prompt
@@ -378,7 +377,7 @@ class TrainingArchiveTests(TrainingCase):
         self.ann.refresh_from_db()
         before = [self.ask("get", path) for path in ("training", "training/progress")]
         answers = [one["answered"] for one in self.ask("get", "training/answers")["answers"]]
-        whole = pack(self.ann).read()
+        whole = packed(self.ann)
         told = self.bring(whole)
         self.assertEqual(told["answers"], 9 + made["questions"])
         self.assertEqual([self.ask("get", path) for path in ("training", "training/progress")], before)
@@ -387,7 +386,7 @@ class TrainingArchiveTests(TrainingCase):
         (sheet,) = self.ask("get", "training/sheets")
         self.assertEqual(sheet["answered"], made["questions"])
         self.ben.refresh_from_db()
-        self.assertEqual(pack(self.ben).read(), whole)
+        self.assertEqual(packed(self.ben), whole)
         self.assertEqual(
             MissedQuestion.objects.filter(owner=self.ben).count(),
             MissedQuestion.objects.filter(owner=self.ann).count(),
@@ -397,10 +396,10 @@ class TrainingArchiveTests(TrainingCase):
         self.answer("lighter-or-darker")
         self.ann.refresh_from_db()
         TrainingAnswer.objects.update(spread=7777.5)
-        told = self.bring(changed(pack(self.ann).read(), "training.json", '"gap": 0', '"gap": 7'), 400)
+        told = self.bring(changed(packed(self.ann), "training.json", '"gap": 0', '"gap": 7'), 400)
         self.assertIn("no question that was asked", told["message"])
         for wrong in ('"spread": -1', '"spread": NaN', '"spread": "x"', '"spread": null'):
-            self.bring(changed(pack(self.ann).read(), "training.json", '"spread": 7777.5', wrong), 400)
+            self.bring(changed(packed(self.ann), "training.json", '"spread": 7777.5', wrong), 400)
             self.assertFalse(TrainingAnswer.objects.filter(owner=self.ben).exists())
 
 

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, useId } from 'vue'
+import { computed, inject, useId } from 'vue'
 import type { Desk } from '@/api/client'
 import { useSession } from '@/lib/session'
+import { PATTERNS } from './patterns'
 
 /** A piece that is cut out of a sheet: the sheet's picture at true scale, in the view that is on. */
 type Part = Desk['parts'][number]
@@ -15,7 +16,12 @@ const id = useId()
 const outline = computed(
   () => part.path || `M${part.x} ${part.y}h${part.width}v${part.height}h${-part.width}Z`,
 )
-const picture = computed(() => `/api/papers/${pattern.sheet}/picture?view=${session.view}`)
+const brought = inject(PATTERNS, null)
+const picture = computed(
+  () =>
+    brought?.value?.find((one) => one.sheet === pattern.sheet)?.pictures[session.view] ??
+    `/api/papers/${pattern.sheet}/picture?view=${session.view}`,
+)
 const turn = computed(() => `translate(${pattern.x} ${pattern.y}) rotate(${pattern.turn})`)
 const size = computed(() => ({ width: pattern.width, height: pattern.height }))
 </script>

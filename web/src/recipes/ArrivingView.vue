@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, provide, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, form, got, type Brought } from '@/api/client'
 import FollowerRow from '@/card/following/FollowerRow.vue'
 import DeskCard from '@/drawing/DeskCard.vue'
+import { PATTERNS } from '@/drawing/patterns'
 import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
@@ -24,6 +25,10 @@ const owned = computed({
 const name = ref('')
 const starting = ref(false)
 const last = ref<Brought | null>(null)
+provide(
+  PATTERNS,
+  computed(() => last.value?.patterns),
+)
 const asked = () => (said.value === undefined ? {} : { owned: said.value })
 const { data, problem, busy } = useFetched([said], () =>
   got(api.POST('/api/recipes', { body: form({ ...source, ...asked() }) as never })),
