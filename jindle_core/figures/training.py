@@ -8,10 +8,14 @@ SURE = 1.96
 TARGET = 0.75
 LAPSE = 0.02  # of the answers that miss whatever was asked: slips (Watson and Pelli 1983: 1 to 5 %)
 # What else may be of whoever answers, with how likely it is before anything was answered: how many slips, and
-# how often finer (in halvings; below 0: coarser) the eye gets over so many questions. Most slip seldom;
-# nearly as many tire as learn, so that answers which say little call no eye finer than it is.
+# how often finer (in halvings; below 0: coarser) the eye gets over so many questions. Most slip seldom. An
+# order tells enough to show who learns; a choice of few tells so little that what is presumed decides: there
+# nearly as many tire as learn.
 SLIPS = MappingProxyType({0.02: 0.5, 0.05: 0.3, 0.1: 0.2})
-FINER = MappingProxyType({-1.5: 0.05, -1.0: 0.15, -0.5: 0.15, 0.0: 0.25, 0.5: 0.15, 1.0: 0.15, 1.5: 0.1})
+FINER_IN_ORDERS = MappingProxyType({-0.5: 0.15, 0.0: 0.35, 0.5: 0.2, 1.0: 0.2, 1.5: 0.1})
+FINER_IN_CHOICES = MappingProxyType(
+    {-1.5: 0.05, -1.0: 0.15, -0.5: 0.15, 0.0: 0.25, 0.5: 0.15, 1.0: 0.15, 1.5: 0.1}
+)
 FINER_OVER = 40  # questions
 # What an eye is taken to part before it has answered anything, one sigma in ΔL* or ΔE00, and how far
 # others lie from that (natural logarithm): the first answers count for far more.

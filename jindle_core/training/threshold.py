@@ -110,10 +110,12 @@ def threshold(exercise: Exercise, trials: Sequence[Trial]) -> Threshold:
     truth of 79 of 100 made-up learners instead of 90 (the bench measures it as it is now).
     """
     logs = _grid()
-    finer, slips = (np.array(list(one)) for one in (figures.training.FINER, figures.training.SLIPS))
+    in_orders = exercise in ORDERS
+    told = figures.training.FINER_IN_ORDERS if in_orders else figures.training.FINER_IN_CHOICES
+    finer, slips = (np.array(list(one)) for one in (told, figures.training.SLIPS))
     usual = np.log(figures.training.USUAL_SPREAD[exercise.value])
     likely = -0.5 * ((logs - usual) / figures.training.SPREAD_SIGMA) ** 2
-    likely = likely + np.log(list(figures.training.FINER.values()))[:, None]
+    likely = likely + np.log(list(told.values()))[:, None]
     likely = likely[..., None] + np.log(list(figures.training.SLIPS.values()))
     question = _questions(trials)
     count = question[-1] + 1 if trials else 0
