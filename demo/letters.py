@@ -14,7 +14,7 @@ ROOT = Path(__file__).resolve().parent.parent
 FACE = ROOT / "web" / "node_modules" / "@fontsource-variable" / "bricolage-grotesque" / "files"
 FILES = [FACE / f"bricolage-grotesque-{part}-wght-normal.woff2" for part in ("latin", "latin-ext")]
 WRITTEN = ROOT / "jindle_core" / "layers" / "letter_outlines.py"
-WEIGHTS = {False: 400, True: 700}
+WEIGHTS = (400, 700)
 CHARACTERS = [*map(chr, range(0x20, 0x7F)), *map(chr, range(0xA1, 0x180)), *"–—‘’‚“”„…•€™ẞ"]
 _CLOSE = 4.0  # thousandths of the type's size: less than a cutter follows
 _STEPS = 8  # of a curve
@@ -55,7 +55,7 @@ def written() -> str:
     """The module as it should stand."""
     fonts = [TTFont(file) for file in FILES]
     lines = [_HEAD]
-    for weight in WEIGHTS.values():
+    for weight in WEIGHTS:
         lines.append(f"    {weight}: {{\n")
         lines += [f"        {character!a}: {found},\n" for character, found in _letters(fonts, weight)]
         lines.append("    },\n")

@@ -205,6 +205,17 @@ class ArrivingTests(unittest.TestCase):
         np.testing.assert_allclose(shown.sheets[-1].shares, a_sheet(300.0).shares, atol=0.05)
         self.assertEqual(with_it.foreign.sheets, {})
 
+    def test_of_a_sheet_of_more_colours_than_signs_only_the_main_one_is_told(self):
+        card = full_card()
+        piece = replace(
+            next(one for one in card.build.every if one.name == "panel"), material=End("sheet", 1)
+        )
+        many = replace(a_sheet(300.0), colours=SHEET * 20)
+        known = replace(KNOWN, sheets={1: (4, many)})
+        told = travelling(replace(card, build=card.build.with_piece(piece)), SUPPLIES, known)
+        self.assertIsNone(told.sheets[0].pattern)
+        self.assertEqual(read_recipe(write_recipe(told).encode()).told, told)
+
     def test_a_pattern_that_cannot_be_is_refused(self):
         card = full_card()
         piece = replace(

@@ -15,7 +15,7 @@ from jindle_core.card.stored import card_from_json, card_to_json
 from jindle_core.card.whole import Card
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.media import Medium
-from jindle_core.patterned.sheet import Sheet
+from jindle_core.patterned.sheet import SIGNS, Sheet
 from jindle_core.provenance import Provenance
 from jindle_core.supplies.colours import Supplies
 
@@ -165,7 +165,9 @@ class _Telling:
     def _sheet_told(self, pk: int) -> SheetTold:
         range_id, sheet = self._known.sheets[pk]
         numbers = tuple(self._colours[one] for one in sheet.colours)
-        pattern = PatternTold(numbers, sheet.rows(figures.files.RECIPE_PATTERN), sheet.width)
+        pattern = None
+        if len(numbers) <= len(SIGNS):
+            pattern = PatternTold(numbers, sheet.rows(figures.files.RECIPE_PATTERN), sheet.width)
         return SheetTold(self._ranges[range_id], sheet.title, numbers[int(sheet.shares.argmax())], pattern)
 
 

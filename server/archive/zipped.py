@@ -13,7 +13,7 @@ from jindle_core.interchange.bare_picture import bared
 PICTURES, PHOTOS = "papers/", "photos/"  # where the pictures are
 _MOST_FILES = 100_000  # more than the quotas of cards, records, photos and papers come to
 LARGEST_TEXT = 150 * 1024 * 1024  # of one file that is read whole: a small zip can hold a huge nothing
-_SWELLS = 100  # times: text of ours packs to a fortieth at most, pictures to nothing less
+_SWELLS = 100  # times: far more than text of ours packs to, and pictures do not pack
 # What a damaged zip raises; NotImplementedError, for what no archive of ours uses, is a RuntimeError.
 _NO_ZIP = (
     *(zipfile.BadZipFile, zlib.error, lzma.LZMAError, struct.error, EOFError, OSError, RuntimeError),
