@@ -21,7 +21,7 @@ from jindle_core.blending.meeting import BLENDED
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import reflectance_to_lab
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.prediction.behaviour import usual_behaviour
 from jindle_core.prediction.stocks import WHITE_CARD
 from standins.device import Swatch

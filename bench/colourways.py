@@ -43,7 +43,7 @@ from jindle_core.sets.batch import batched
 from jindle_core.sets.colourways import Colourway, Colourways, Wanted
 from jindle_core.sets.members import Member
 from jindle_core.sets.shared_sheets import SetCutting
-from jindle_core.supplies.colours import Kept, Supplies
+from jindle_core.supplies.whole import Kept, Supplies
 from jindle_core.travelling.arriving import Arriving
 from jindle_core.travelling.foreign import Foreign
 from jindle_core.travelling.recipe_file import read_recipe
@@ -74,7 +74,7 @@ def _demo_cards(visitor: Visitor, supplies: Supplies) -> list[SeenCard]:
 
 def _made_cards(supplies: Supplies) -> list[SeenCard]:
     """Cards of a palette that a rule lands on markers, in a layout, with all of a drawing coloured."""
-    on, places = supplies.landable("marker", False), supplies.indexes["marker", False][1]
+    on, places = supplies.searched.landable("marker", False), supplies.searched.tree("marker", False)[1]
     chance = np.random.default_rng(19)
     found = []
     for number in range(_MADE):

@@ -16,7 +16,7 @@ from demo.make import DATA
 from jindle_core import figures
 from jindle_core.interchange.drawer_csv import read_drawer
 from jindle_core.interchange.range_csv import read_range
-from jindle_core.media import COLUMN_OF, Medium
+from jindle_core.media.medium import Medium
 from jindle_core.palettes.landing import Landed, from_drawer, land
 from jindle_core.palettes.rules import PALETTE_RULES, TRIOS
 from jindle_core.palettes.standing import Landable
@@ -63,7 +63,7 @@ def _columns() -> dict[str, np.ndarray]:
     owned = {(line.range, line.colour) for line in read_drawer((DATA / "drawer.csv").read_bytes())}
     found: dict[str, list] = {}
     for about in json.loads((DATA / "ranges.json").read_text()):
-        column = COLUMN_OF.get(Medium(about["medium"]))
+        column = Medium(about["medium"]).traits.column
         for entry in read_range((DATA / "ranges" / f"{about['slug']}.csv").read_bytes()).entries:
             if column and not entry.discontinued:
                 found.setdefault(f"{column}, all", []).append(entry.lab)

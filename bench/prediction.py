@@ -5,7 +5,7 @@ import numpy as np
 from bench.unseen import WORLDS
 from bench.visitor import Row
 from bench.worlds import TUNED, Asked, Layings, Many
-from jindle_core.prediction.behaviour import Covering
+from jindle_core.media.medium import Covering
 
 _WHITE: Layings = ((2, "white"), (3, "white"))
 _STOCKS: Layings = ((1, "white"), (1, "pale"), (1, "cream"), (1, "grey"), (1, "kraft"))

@@ -13,7 +13,7 @@ from bench.travelling import everybodys
 from bench.visitor import CALLS, Row, Visitor, timed
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.training.exercises import Wish, ask
 from jindle_core.training.question import Exercise, Question
 from jindle_core.training.scoring import scored

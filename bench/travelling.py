@@ -13,8 +13,9 @@ import numpy as np
 
 from bench.visitor import CALLS, Row, Visitor, timed
 from jindle_core.interchange.range_csv import read_range
-from jindle_core.media import Medium
-from jindle_core.supplies.colours import RangeFacts, Supplies, SupplyColour
+from jindle_core.media.medium import Medium
+from jindle_core.supplies.colours import RangeFacts, SupplyColour
+from jindle_core.supplies.whole import Supplies
 from jindle_core.travelling.arriving import Arriving
 from jindle_core.travelling.foreign import Foreign
 from jindle_core.travelling.recipe_file import read_recipe

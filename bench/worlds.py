@@ -13,8 +13,9 @@ from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import reflectance_to_lab
-from jindle_core.media import Medium
-from jindle_core.prediction.behaviour import COVERING, Covering, Hand
+from jindle_core.media.groups import LAID_MEDIA
+from jindle_core.media.medium import Covering, Medium
+from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.fitting import Laying, fit
 from jindle_core.prediction.known import Known, usually
 from jindle_core.prediction.near import Way, pulled
@@ -31,7 +32,7 @@ CARDS = {
     "kraft": (60.0, 9.0, 23.0),
     "black": (20.0, 0.0, 0.0),
 }
-MEDIA = [medium for medium in COVERING if medium is not Medium.WATER_MARKER]
+MEDIA = [medium for medium in LAID_MEDIA if medium is not Medium.WATER_MARKER]
 # The readings that a range gets, each of another colour: (layers, card).
 TAUGHT: dict[Covering, Layings] = {
     Covering.TRANSPARENT: (
@@ -73,7 +74,9 @@ class MadeUp:
     def __init__(self, seed: int) -> None:
         self._world, self._random = made_up(seed), np.random.default_rng(seed + 10_000)
         self.cards = {name: self._card(name, lab) for name, lab in CARDS.items()}
-        deeper = {medium: _DEEPER if COVERING[medium] is not Covering.TRANSPARENT else 1 for medium in MEDIA}
+        deeper = {
+            medium: _DEEPER if medium.traits.covering is not Covering.TRANSPARENT else 1 for medium in MEDIA
+        }
         self._inks = {
             medium: dyes(seed * 100 + at, _COLOURS + _LEARNT) * deeper[medium]
             for at, medium in enumerate(MEDIA)
@@ -107,7 +110,7 @@ class MadeUp:
                 self.cards[card],
                 reflectance_to_lab(self._read(self._true(medium, layers, card)[at])),
             )
-            for at, (layers, card) in enumerate(TAUGHT[COVERING[medium]])
+            for at, (layers, card) in enumerate(TAUGHT[medium.traits.covering])
         ]
         return fit(medium, read)
 
@@ -153,7 +156,7 @@ class Many:
 
     def _of(self, covering: Covering, taught: bool) -> Iterator[tuple[MadeUp, Known]]:
         for (world, medium), known in self._taught.items():
-            if COVERING[medium] is covering:
+            if medium.traits.covering is covering:
                 yield world, known if taught else usually(medium)
 
     def laid(self, covering: Covering, layings: Layings, *, taught: bool) -> Asked:

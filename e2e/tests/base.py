@@ -16,7 +16,7 @@ from playwright.sync_api import BrowserContext, Page, expect
 from e2e.browser import chromium, new_context
 from jindle_core.card.changes.build import RemovePiece, SetBuild
 from jindle_core.layers.pieces import WHITE_END
-from jindle_core.media import COLUMNS
+from jindle_core.media.groups import COLUMNS
 from server.cards.actions import change_card
 from server.cards.glances import glances
 from server.cards.models import StoredCard

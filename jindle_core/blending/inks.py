@@ -8,15 +8,8 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
-from jindle_core.media import PAD_MEDIA, Medium
-from jindle_core.prediction.behaviour import (
-    COVERING,
-    HAND_WEIGHT,
-    Behaviour,
-    Covering,
-    Hand,
-    layer_weight,
-)
+from jindle_core.media.medium import Covering, Medium
+from jindle_core.prediction.behaviour import HAND_WEIGHT, Behaviour, Hand, layer_weight
 from jindle_core.prediction.kubelka_munk import film, film_absorption
 from jindle_core.prediction.laying import SCATTER_SHAPE, Dye, dye, soaked
 from jindle_core.prediction.stocks import WHITE_CARD, uptake
@@ -104,7 +97,7 @@ def inks_of(given: Sequence[Ink]) -> Inks:
 
 def amount(medium: Medium, behaviour: Behaviour, hand: Hand, coats: int) -> float:
     """How many full dabs so many coats by a hand bring; a film's coats lie whole on one another."""
-    film_like = COVERING[medium] is Covering.FILM
+    film_like = medium.laid is Covering.FILM
     return HAND_WEIGHT[hand] * (coats if film_like else layer_weight(coats, behaviour.decay))
 
 
@@ -113,10 +106,7 @@ def one_dab(ones: Array, media: Sequence[Medium], behaviours: Sequence[Behaviour
 
     Raises ValueError for a medium that no pad is of.
     """
-    for medium in media:
-        if medium not in PAD_MEDIA:
-            raise ValueError(f"{medium} is not blended")
-    films = np.array([COVERING[medium] is Covering.FILM for medium in media], dtype=bool)[:, None]
+    films = np.array([medium.laid is Covering.FILM for medium in media], dtype=bool)[:, None]
     alone = dye(ones)
     scatter = np.array([behaviour.scatter for behaviour in behaviours]).reshape(-1, 1)
     scattering = np.where(films, scatter * SCATTER_SHAPE, 0.0)
@@ -126,7 +116,7 @@ def one_dab(ones: Array, media: Sequence[Medium], behaviours: Sequence[Behaviour
     shares, thirsts = (
         np.array([getattr(one, name) for one in behaviours]).reshape(-1, 1) for name in ("share", "thirst")
     )
-    dries = np.array([figures.laying.DRY_DOWN[medium] for medium in media]).reshape(-1, 1)
+    dries = np.array([medium.pad.dry_down for medium in media]).reshape(-1, 1)
     log_passed, gained = (np.where(films, 0.0, part) for part in (alone.log_passed, alone.gained))
     return Inks(log_passed, gained, absorbing, scattering, np.ones_like(shares), shares, dries, thirsts)
 

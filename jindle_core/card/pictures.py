@@ -5,7 +5,7 @@ from typing import TypedDict
 
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 
 
 @dataclass(frozen=True, slots=True)

@@ -14,7 +14,7 @@ from jindle_core.card.waivers import subject
 from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.pieces import BASE
-from jindle_core.media import FURTHER_COLUMNS, PICTURE_MEDIA
+from jindle_core.media.groups import FURTHER_COLUMNS, PICTURE_MEDIA
 
 
 def sound(card: Card) -> Card:

@@ -16,7 +16,7 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.folding import Fold, usual_fold
 from jindle_core.lengths import Size
 from jindle_core.material import End
-from jindle_core.media import COLUMNS, FURTHER_COLUMNS, Column
+from jindle_core.media.groups import COLUMNS, FURTHER_COLUMNS, Column
 from jindle_core.palettes.role import Role
 from jindle_core.provenance import Provenance
 

@@ -29,7 +29,7 @@ from jindle_core.checked.on_ground import OnGround
 from jindle_core.checks.ids import GroundId, GroundPart
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import Finding, PairKind, Status, holds
-from jindle_core.media import PAD_MEDIA
+from jindle_core.media.groups import PAD_MEDIA
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.seen.ground import Grounded
 from jindle_core.shown import percent

@@ -15,7 +15,7 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import PAIR_RULES, PairKind, examine_each, holds
 from jindle_core.layers.pieces import BASE, WHITE_END, Kind
 from jindle_core.material import End
-from jindle_core.media import FINISH_MEDIA, GROUND_MEDIA
+from jindle_core.media.groups import FINISH_MEDIA, GROUND_MEDIA
 from jindle_core.seen.stack import Stack
 from jindle_core.shown import percent
 from jindle_core.supplies.choose import supply_ends

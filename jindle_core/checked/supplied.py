@@ -21,12 +21,12 @@ from jindle_core.layers.making import Making
 from jindle_core.layers.pieces import BASE, OF_CARD, WHITE_END, InkedOver, Piece
 from jindle_core.matching.verdicts import Verdict
 from jindle_core.material import End
-from jindle_core.media import COLUMN_OF, Medium
+from jindle_core.media.medium import Medium
 from jindle_core.seen.palette import value_shades
 from jindle_core.seen.uses import UsedThing, card_of, uses
-from jindle_core.supplies.colours import Supplies, is_transparent
 from jindle_core.supplies.inked import inked_cards
 from jindle_core.supplies.matched import Match, match_of
+from jindle_core.supplies.whole import Supplies
 from jindle_core.words import in_words
 
 _OFFERED = 2
@@ -36,7 +36,7 @@ _TOGETHER = {"not in your drawer": Whole.DRAWER, "running low": Whole.LOW}
 _STAGE_OF = {Use.TONES: "colouring", Use.PAPERS: "colouring", Use.PADS: "background", Use.PIECES: "build"}
 # In which column of the palette table that stands with which words are made.
 _INK_COLUMN = {Making.STAMPED: "pad", Making.CLEAR: "pad", Making.POWDER: "powder", Making.PEN: "gel"}
-_CUT_FROM = (Medium.CARDSTOCK, Medium.PATTERNED_PAPER)
+_CUT_FROM = [one for one in Medium if one.traits.paper]
 
 
 @dataclass(frozen=True)
@@ -87,7 +87,7 @@ class Inventory:
         chosen = palette.card.choice(end.id, column)
         place = None if chosen is None else supplies.places.get(chosen.colour)
         own = palette.place(palette.card.colours[at])
-        if place is None and own is not None and COLUMN_OF.get(_medium(supplies, own)) == column:
+        if place is None and own is not None and _medium(supplies, own).traits.column == column:
             place = own
         if place is not None:
             return palette.match(at, place, float(delta_e(palette.lab[at], supplies.lab[place])))
@@ -123,7 +123,7 @@ class Inventory:
         supplies = self.supplies
         medium = _medium(supplies, place)
         tones = any(usage.areas for one in self.used if one.end == end for usage in one.usages)
-        column = COLUMN_OF.get(medium)
+        column = medium.traits.column
         of_medium = tones or column is None
         places = supplies.of_media((medium,)) if of_medium else supplies.columns[column or ""]
         places = places[supplies.usable[places] & (places != place)]
@@ -202,9 +202,9 @@ def instead_mends(inventory: Inventory, end: End) -> list[Mend]:
         new = End("supply", match.swatch.id)
         words = f"{inventory.examined.stack.palette.end_words(new)} everywhere"
         found.append(Mend(words, _how_near(match), instead_of(supplies, end, new), match.swatch.shades))
-    if place is not None and _medium(supplies, place) is Medium.CARDSTOCK:
+    if place is not None and _medium(supplies, place).traits.stock:
         found += _inked(inventory, end)
-    if place is not None and is_transparent(_medium(supplies, place)):
+    if place is not None and _medium(supplies, place).traits.layered:
         found += _glazed(inventory, end, place)
     return found
 
@@ -213,7 +213,7 @@ def _glazed(inventory: Inventory, end: End, place: int) -> list[Mend]:
     """Two of the drawer laid over one another in every area that has a tone, where that comes near enough."""
     supplies, card = inventory.supplies, inventory.examined.stack.palette.card
     tones = [area for area in card.areas if end.id in area.family]
-    table, places = supplies.glazes(_medium(supplies, place))
+    table, places = supplies.glazed.table(_medium(supplies, place))
     here = np.flatnonzero(places == place)
     own = int(here[0]) if len(here) else None
     found = []

@@ -3,8 +3,6 @@
 from dataclasses import dataclass
 from types import MappingProxyType
 
-from jindle_core.media import Medium
-
 
 @dataclass(frozen=True, slots=True)
 class LineInk:
@@ -73,4 +71,3 @@ FINISHES = MappingProxyType(
         "fixative": "spray fixative",
     }
 )
-WATER_REACTIVE = frozenset({Medium.WATER_MARKER, Medium.DYE_PAD})

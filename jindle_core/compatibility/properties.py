@@ -5,32 +5,26 @@ from typing import Any
 
 from jindle_core.compatibility.materials import LINE_INKS, SURFACES, LineInk, Surface
 from jindle_core.errors import BadInput, Problem
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 
-_INKS = (Medium.DYE_PAD, Medium.PIGMENT_PAD, Medium.CHALK_PAD, Medium.GEL_PEN)
-_USUAL_INK = {Medium.DYE_PAD: "dye", Medium.GEL_PEN: "fine pen"}
+_OF_INKS = ("solvent_proof", "waterproof", "slow")
+_OF_STOCK = ("surface", "wet_layers")
+PROPERTIES = (*_OF_INKS, *_OF_STOCK, "metallic")
 MOST_LAYERS = 9
+
+
+def properties_of(medium: Medium) -> tuple[str, ...]:
+    """What a range of a medium may say of itself."""
+    ink, stock = medium.traits.line_ink is not None, medium.traits.stock
+    own = (*(_OF_INKS if ink else ()), *(_OF_STOCK if stock else ()))
+    return (*own, "metallic") if own else ()
 
 
 def checked_properties(medium: Medium, given: dict[str, Any]) -> dict[str, Any]:
     """The properties that a range of a medium may have; BadInput for others and for wrong values."""
     found = {}
     for name, value in given.items():
-        if (
-            (medium is Medium.CARDSTOCK and name == "surface" and value in SURFACES)
-            or (
-                medium is Medium.CARDSTOCK
-                and name == "wet_layers"
-                and isinstance(value, int)
-                and 1 <= value <= MOST_LAYERS
-            )
-            or (
-                medium in _INKS
-                and name in ("solvent_proof", "waterproof", "slow")
-                and isinstance(value, bool)
-            )
-            or (medium in (*_INKS, Medium.CARDSTOCK) and name == "metallic" and isinstance(value, bool))
-        ):
+        if name in properties_of(medium) and _is_right(name, value):
             found[name] = value
         else:
             raise BadInput(
@@ -43,6 +37,14 @@ def checked_properties(medium: Medium, given: dict[str, Any]) -> dict[str, Any]:
     return found
 
 
+def _is_right(name: str, value: Any) -> bool:
+    if name == "surface":
+        return value in SURFACES
+    if name == "wet_layers":
+        return isinstance(value, int) and 1 <= value <= MOST_LAYERS
+    return isinstance(value, bool)
+
+
 def surface_of(properties: dict[str, Any], kind: str) -> Surface:
     """The surface of a stock: as its range says, else by what kind of stock its colour is like."""
     usual = "kraft" if kind == "kraft" else "heavy cardstock"
@@ -52,15 +54,6 @@ def surface_of(properties: dict[str, Any], kind: str) -> Surface:
 
 def line_ink_of(title: str, medium: Medium, properties: dict[str, Any]) -> LineInk:
     """A range as line ink: as it says, else as its medium usually is."""
-    usual = LINE_INKS[_USUAL_INK.get(medium, "pigment")]
-    said = {
-        name: properties[name]
-        for name in ("solvent_proof", "waterproof", "slow", "metallic")
-        if name in properties
-    }
+    usual = LINE_INKS[medium.traits.line_ink or "pigment"]
+    said = {name: properties[name] for name in (*_OF_INKS, "metallic") if name in properties}
     return replace(usual, title=title, **said)
-
-
-def is_line_ink(medium: Medium) -> bool:
-    """Whether lines are stamped or written with a medium."""
-    return medium in _INKS

@@ -7,9 +7,9 @@ common experience in our own words; the label of a product goes before them.
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from jindle_core.compatibility.materials import WATER_REACTIVE, LineInk, Surface
+from jindle_core.compatibility.materials import LineInk, Surface
 from jindle_core.contrast.rules import Status
-from jindle_core.media import PAD_MEDIA, WET_MEDIA, Medium
+from jindle_core.media.medium import Carrier, Medium, Toning, Traits
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,14 +29,13 @@ class Used:
         return "embossed line" in self.finishes
 
     @property
-    def wet(self) -> bool:
-        """Whether any of the media wets the paper."""
-        return bool(self.media & set(WET_MEDIA))
+    def carriers(self) -> set[Carrier]:
+        """What wets the paper."""
+        return {one.traits.carrier for one in self.media if one.traits.carrier is not None}
 
-    @property
-    def pencils(self) -> bool:
-        """Whether pencils are used."""
-        return bool(self.media & {Medium.WAX_PENCIL, Medium.OIL_PENCIL})
+    def any(self, told: Callable[[Traits], object]) -> bool:
+        """Whether any of the media is so."""
+        return any(told(one.traits) for one in self.media)
 
 
 @dataclass(frozen=True, slots=True)
@@ -70,14 +69,14 @@ CONFLICTS = (
         "line bleeds", Status.FAILS, "The line bleeds under alcohol markers",
         "Alcohol dissolves this ink, and the nib drags it into the colour.",
         (_ANOTHER_INK, _SEAL, "colour first, line last"),
-        lambda used: Medium.ALCOHOL_MARKER in used.media
+        lambda used: Carrier.ALCOHOL in used.carriers
         and used.line is not None and not used.line.solvent_proof and not used.sealed,
     ),
     _rule(
         "line runs", Status.FAILS, "The line runs under water",
         "This ink is not waterproof: a wet brush or water-based marker picks it up.",
         ("stamp with a waterproof ink", _SEAL, "heat-set it if its label says that this proofs it"),
-        lambda used: Medium.WATER_MARKER in used.media
+        lambda used: Carrier.WATER in used.carriers
         and used.line is not None and not used.line.waterproof and not used.sealed,
     ),
     _rule(
@@ -90,7 +89,7 @@ CONFLICTS = (
         "stencil smears", Status.LOOK_AGAIN, "A stencil over a fresh stamp smears it",
         "Ink pads are brushed on through a stencil, and that lies on the line while it is open.",
         ("heat-set the line first", _SEAL, "stamp the line last"),
-        lambda used: bool(used.media & set(PAD_MEDIA))
+        lambda used: used.any(lambda its: its.pad)
         and used.line is not None and used.line.slow and not used.sealed,
     ),
     _rule(
@@ -98,19 +97,19 @@ CONFLICTS = (
         "Going back and forth over a join wets as a layer does. Beyond what the paper can hold, colour creeps"
         " over the line and the surface pills.",
         ("fewer tones or layers", "smooth marker paper", "let each layer dry, and go over the joins once"),
-        lambda used: used.wet and used.strokes > used.surface.wet_layers,
+        lambda used: bool(used.carriers) and used.strokes > used.surface.wet_layers,
     ),
     _rule(
         "sits on top", Status.FAILS, "Alcohol colour does not sink in here",
         "The paper does not drink: colour stays wet on it, cannot be blended and wipes off.",
         ("colour on other paper and cut out", "colour from behind, in one layer, and let it dry long"),
-        lambda used: Medium.ALCOHOL_MARKER in used.media and not used.surface.soaks,
+        lambda used: Carrier.ALCOHOL in used.carriers and not used.surface.soaks,
     ),
     _rule(
         "pills", Status.LOOK_AGAIN, "Little water for this paper",
         "It is not made for water: it buckles and its surface rubs up.",
         ("watercolour paper", "a damp brush, never a wet one", "one layer"),
-        lambda used: Medium.WATER_MARKER in used.media and not used.surface.takes_water,
+        lambda used: Carrier.WATER in used.carriers and not used.surface.takes_water,
     ),
     _rule(
         "breaks the line", Status.LOOK_AGAIN, "A solid line breaks on rough paper",
@@ -128,32 +127,32 @@ CONFLICTS = (
         "powder sticks", Status.LOOK_AGAIN, "Powder sticks to anything damp",
         "Embossing powder catches on fresh colour and on static, and leaves specks.",
         ("let the colour dry wholly", "dust with an anti-static pad", "emboss before colouring"),
-        lambda used: "embossing" in used.finishes and used.wet,
+        lambda used: "embossing" in used.finishes and bool(used.carriers),
     ),
     _rule(
         "gloss lifts", Status.FAILS, "Gloss lifts colour that water wakes",
         "Gloss medium and glitter glue are wet: they pick up water-reactive ink and cloud.",
         ("seal the colour first, after a test", "keep them off the coloured part", "alcohol markers there"),
-        lambda used: bool(used.media & WATER_REACTIVE) and bool(used.finishes & {"gloss", "glitter"}),
+        lambda used: used.any(lambda its: its.runs) and bool(used.finishes & {"gloss", "glitter"}),
     ),
     _rule(
         "wax dulls", Status.LOOK_AGAIN, "Wax dulls the black line",
         "Pencil over a black line leaves a grey bloom on it.",
         ("redraw the line at the end", "keep the point beside the line"),
-        lambda used: Medium.WAX_PENCIL in used.media and used.line is not None,
+        lambda used: used.any(lambda its: its.blooms) and used.line is not None,
     ),
     _rule(
         "wax under marker", Status.LOOK_AGAIN, "Pencil under marker clogs the nib",
         "Wax and oil on the paper keep marker colour out and stay on the nib.",
         ("markers first, pencil over them once dry",),
-        lambda used: used.pencils and used.wet,
+        lambda used: used.any(lambda its: its.toning is Toning.DRAWN) and bool(used.carriers),
     ),
     _rule(
         "solvent wakes marker", Status.LOOK_AGAIN, "Blending solvent moves what lies under it",
         "It can lift alcohol colour and soften a line that is not proof.",
         ("blend dry, with a stump or a white pencil", "test on a scrap of the same"),
         lambda used: "solvent" in used.finishes
-        and (Medium.ALCOHOL_MARKER in used.media or (used.line is not None and not used.line.solvent_proof)),
+        and (Carrier.ALCOHOL in used.carriers or (used.line is not None and not used.line.solvent_proof)),
     ),
 )  # fmt: skip
 
@@ -166,7 +165,7 @@ def conflicts(used: Used) -> list[Conflict]:
 
 CAUTIONS: tuple[tuple[Callable[[Used], bool], str], ...] = (
     (
-        lambda used: Medium.ALCOHOL_MARKER in used.media,
+        lambda used: Carrier.ALCOHOL in used.carriers,
         "Alcohol markers: fresh air, and no flame or heat tool near while they are wet.",
     ),
     (

@@ -11,13 +11,8 @@ from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.contrast.measures import Measures, measure, weakest_eyes
 from jindle_core.limits import at_least, at_most
-from jindle_core.media import (
-    GROUND_MEDIA,
-    LETTERING_MEDIA,
-    MAT_MEDIA,
-    PICTURE_MEDIA,
-    Medium,
-)
+from jindle_core.media.groups import GROUND_MEDIA, LETTERING_MEDIA, MAT_MEDIA, PICTURE_MEDIA
+from jindle_core.media.medium import Medium
 from jindle_core.shown import shown
 
 Holds = NDArray[np.bool_]

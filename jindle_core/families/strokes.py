@@ -1,6 +1,8 @@
 """How often is the paper wetted where an area's tones run into one another?"""
 
-from jindle_core.media import WET_MEDIA, Medium
+from typing import assert_never
+
+from jindle_core.media.medium import Carrier, Medium
 
 
 def wet_strokes(medium: Medium, tones: int, dark_first: bool, layers: int = 1) -> int:
@@ -14,11 +16,17 @@ def wet_strokes(medium: Medium, tones: int, dark_first: bool, layers: int = 1) -
     >>> wet_strokes(Medium.ALCOHOL_MARKER, 3, dark_first=True)
     5
     """
-    if medium not in WET_MEDIA or not tones:
+    if not tones:
         return 0
-    once = tones + 1 if tones > 1 else 1
-    if medium is Medium.ALCOHOL_MARKER and dark_first:
-        once = min(tones, 2) if tones < 3 else 5
-    elif medium is Medium.WATER_MARKER:
-        once = tones + 1
+    match medium.traits.carrier:
+        case None:
+            return 0
+        case Carrier.WATER:
+            once = tones + 1
+        case Carrier.ALCOHOL if dark_first:
+            once = min(tones, 2) if tones < 3 else 5
+        case Carrier.ALCOHOL:
+            once = tones + 1 if tones > 1 else 1
+        case never:
+            assert_never(never)
     return once + layers - 1

@@ -3,7 +3,7 @@
 import re
 import unicodedata
 
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 
 # Parts of words in English, German, French, Dutch, Spanish and Italian; the first that is found counts.
 _SPOKEN: tuple[tuple[Medium, str], ...] = (

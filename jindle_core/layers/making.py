@@ -3,9 +3,10 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 from enum import StrEnum
+from typing import assert_never
 
 from jindle_core.contrast.rules import Finding, Status
-from jindle_core.media import PAD_MEDIA, Medium
+from jindle_core.media.medium import Medium, Writing
 
 
 class Making(StrEnum):
@@ -19,13 +20,21 @@ class Making(StrEnum):
 
 
 EMBOSSED = (Making.POWDER, Making.CLEAR, Making.WHITE)
-# What words made so are made with, where they are of a supply.
-MADE_WITH = {
-    Making.STAMPED: PAD_MEDIA,
-    Making.CLEAR: PAD_MEDIA,
-    Making.POWDER: frozenset({Medium.EMBOSSING_POWDER}),
-    Making.PEN: frozenset({Medium.GEL_PEN}),
-}
+
+
+def made_with(making: Making) -> Writing | None:
+    """What words made so are made with, where they are of a supply; None where they are never of one."""
+    match making:
+        case Making.STAMPED | Making.CLEAR:
+            return Writing.STAMPED
+        case Making.POWDER:
+            return Writing.MELTED
+        case Making.PEN:
+            return Writing.WRITTEN
+        case Making.WHITE:
+            return None
+        case never:
+            assert_never(never)
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,8 +57,9 @@ def examine_making(made: MadeOn) -> Finding:
 
 
 def _troubles(made: MadeOn) -> Iterator[tuple[Status, str]]:
-    if made.making in MADE_WITH and made.medium is not None and made.medium not in MADE_WITH[made.making]:
-        yield Status.FAILS, f"are not made so with {made.medium}: take {_ONE[made.making]}"
+    way = made_with(made.making)
+    if way is not None and made.medium is not None and made.medium.traits.writing is not way:
+        yield Status.FAILS, f"are not made so with {made.medium}: take {_ONE[way]}"
     if made.making in EMBOSSED:
         if made.vellum:
             yield Status.FAILS, "heat warps vellum: emboss them on card, or let a gel pen write them"
@@ -61,8 +71,7 @@ def _troubles(made: MadeOn) -> Iterator[tuple[Status, str]]:
 
 
 _ONE = {
-    Making.STAMPED: "an ink pad",
-    Making.CLEAR: "an ink pad",
-    Making.POWDER: "an embossing powder",
-    Making.PEN: "a gel pen",
+    Writing.STAMPED: "an ink pad",
+    Writing.MELTED: "an embossing powder",
+    Writing.WRITTEN: "a gel pen",
 }

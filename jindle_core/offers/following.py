@@ -14,7 +14,8 @@ from jindle_core.card.ground import PadUse
 from jindle_core.card.whole import Anchor, Choice
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.material import End
-from jindle_core.media import PAD_MEDIA, Medium
+from jindle_core.media.groups import PAD_MEDIA
+from jindle_core.media.medium import Medium
 from jindle_core.offers.moving import Follower, Moving, Wanted, families
 from jindle_core.seen.table import moved
 from jindle_core.seen.whole import SeenCard

@@ -14,7 +14,6 @@ from jindle_core.families.build import Builder, Family
 from jindle_core.families.mending import bridge, deeper, glazed_shadow, lighter
 from jindle_core.families.recipes import Thing, recipe, suited, tones_wanted
 from jindle_core.seen.colouring import Coloured
-from jindle_core.supplies.colours import is_transparent
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,7 +50,7 @@ def family_offers(coloured: Coloured, area: Area, owned: bool, tones: int | None
     offers = []
     for family in found:
         its = places[list(family.places)]
-        labs = coloured.palette.supplies.predicted(its, area.layers, coloured.paper)
+        labs = coloured.palette.supplies.predicted.in_layers(its, area.layers, coloured.paper)
         offers.append(FamilyOffer(family, tuple(its.tolist()), labs))
     return offers
 
@@ -150,7 +149,7 @@ def tone_offers(coloured: Coloured, area: Area, owned: bool) -> list[ToneOffer]:
         if fault.key == "far" and fault.step is not None:
             upper, lower = tones.lab[fault.step], tones.lab[fault.step + 1]
             offer("a tone in between", bridge(upper, lower, candidates), fault.step + 1)
-    if is_transparent(area.medium) and area.key not in coloured.glazes:
+    if area.medium.traits.layered and area.key not in coloured.glazes:
         found += _glazes(coloured, area, candidates, places)
     return found
 
@@ -160,7 +159,7 @@ def _glazes(coloured: Coloured, area: Area, candidates: np.ndarray, places: np.n
     supplies, tones = coloured.palette.supplies, coloured.tones[area.key]
     greys = places[np.hypot(candidates[:, 1], candidates[:, 2]) < figures.paper.NEUTRAL_ROLE_C]
     dark = supplies.reflectance(np.array(tones.places[-1:]))[0]
-    behaviour = supplies.behaviour(int(supplies.range_ids[tones.places[-1]]))
+    behaviour = supplies.predicted.behaviour(int(supplies.range_ids[tones.places[-1]]))
     glaze = glazed_shadow(dark, supplies.reflectance(greys), behaviour, area.layers, coloured.card)
     if glaze is None:
         return []

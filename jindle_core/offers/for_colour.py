@@ -9,11 +9,11 @@ from jindle_core import figures
 from jindle_core.colorimetry.spaces import Lab
 from jindle_core.families.convert import ToneStep, convert
 from jindle_core.fullness import TO_BUY
-from jindle_core.media import COLUMN_OF, Medium
+from jindle_core.media.medium import Medium
 from jindle_core.prediction.behaviour import Hand
-from jindle_core.supplies.colours import Supplies, is_transparent
 from jindle_core.supplies.inked import inked_cards
 from jindle_core.supplies.matched import Match, Nearness, Swatch, match_of, nearness, swatch_of
+from jindle_core.supplies.whole import Supplies
 
 _NEAREST = 4
 _GLAZES = 3
@@ -104,7 +104,7 @@ def _medium(supplies: Supplies, place: int) -> Medium:
 
 def _nearest(supplies: Supplies, place: int) -> list[Match]:
     """The nearest usable colours of the media that do the same work."""
-    column = COLUMN_OF.get(_medium(supplies, place))
+    column = _medium(supplies, place).traits.column
     places = supplies.of_media((_medium(supplies, place),)) if column is None else supplies.columns[column]
     places = places[supplies.usable[places] & (places != place)]
     target, sigma = supplies.lab_at(place), float(supplies.sigma[place])
@@ -122,8 +122,8 @@ def _predicted(target: Target, lab: Lab, distance: float, sigma: float, best: fl
 
 def glazed(supplies: Supplies, target: Target, best: float) -> tuple[list[GlazeOffer], str]:
     """Two of what is owned that come nearer to a colour together than ``best`` (ΔE00); or why none do."""
-    medium = target.medium if is_transparent(target.medium) else Medium.ALCOHOL_MARKER
-    table, places = supplies.glazes(medium)
+    medium = target.medium if target.medium.traits.layered else Medium.ALCOHOL_MARKER
+    table, places = supplies.glazed.table(medium)
     if len(places) < 2:
         return [], f"A glaze takes two colours of {medium.value} in the drawer."
     own = next((at for at, one in enumerate(places) if one == target.place), None)
@@ -148,7 +148,7 @@ def glazed(supplies: Supplies, target: Target, best: float) -> tuple[list[GlazeO
 
 def inked_whole(supplies: Supplies, target: Target, best: float) -> tuple[list[InkedOffer], str]:
     """White cards that, inked whole, come near a cardstock that is wanted; or why none do."""
-    if target.medium is not Medium.CARDSTOCK:
+    if not target.medium.traits.stock:
         return [], ""
     found = inked_cards(supplies, target.lab)
     if found is None:

@@ -3,11 +3,10 @@
 from dataclasses import dataclass
 
 from jindle_core.colorimetry.spaces import as_lab
-from jindle_core.media import COLUMN_OF, Medium
+from jindle_core.media.medium import Medium
 from jindle_core.offers.for_colour import NO_GAIN, GlazeOffer, InkedOffer, Target, glazed, inked_whole
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.seen.table import alternatives
-from jindle_core.supplies.colours import is_transparent
 from jindle_core.supplies.matched import Match
 
 
@@ -34,11 +33,13 @@ def ways_out(palette: SeenPalette, key: int, column: str) -> WaysOut:
     to_be_had = alternatives(palette, key, column, None, False, True)[0]
     buy = next((one for one in to_be_had if one.swatch.fullness is None), None)
     lab, sigma = as_lab(palette.lab[at]), float(palette.sigma[at])
-    media = [medium for medium, there in COLUMN_OF.items() if there == column]
-    clear = next((medium for medium in media if is_transparent(medium)), None)
+    media = [one for one in Medium if one.traits.column == column]
+    clear = next((one for one in media if one.traits.layered), None)
     glazes = glazed(palette.supplies, Target(lab, sigma, clear), best)[0] if clear else []
     inked = inked_whole(palette.supplies, Target(lab, sigma, Medium.CARDSTOCK), best)[0]
-    nearer = [one for one in inked if one.predicted.gain > 0] if Medium.CARDSTOCK in media else []
+    nearer = (
+        [one for one in inked if one.predicted.gain > 0] if any(one.traits.stock for one in media) else []
+    )
     return WaysOut(
         owned,
         buy if buy and buy.near.distance < best else None,

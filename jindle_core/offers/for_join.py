@@ -80,7 +80,7 @@ def rainbow_offers(grounded: Grounded, owned: bool) -> list[RainbowOffer]:
     if not len(places):
         return []
     supplies, offers = grounded.supplies, []
-    for one in rainbows(supplies.dabs(places), card=grounded.card):
+    for one in rainbows(supplies.predicted.dabs(places), card=grounded.card):
         pads = tuple(PadUse(supplies.rows[int(places[at])].id) for at in one.places)
         # In bands, however the ground lies now: through stencils nothing is blended.
         laid = grounded.with_ground(replace(grounded.ground, pads=pads, shape=GroundShape.BANDS))
@@ -98,11 +98,11 @@ def join_offers(grounded: Grounded, at: int, owned: bool) -> list[JoinOffer]:
     if not grounded.is_predicted(at):
         return []
     places = pads_to_take(grounded, owned)
-    found = [(way, places) for way in ways_out(grounded.row, at, grounded.supplies.dabs(places))]
+    found = [(way, places) for way in ways_out(grounded.row, at, grounded.supplies.predicted.dabs(places))]
     if owned and not any(way.kind is WayKind.BRIDGE for way, _ in found):
         # The drawer has none: what could be bought, rather than nothing.
         everything = pads_to_take(grounded, owned=False)
-        bought = ways_out(grounded.row, at, grounded.supplies.dabs(everything))
+        bought = ways_out(grounded.row, at, grounded.supplies.predicted.dabs(everything))
         found += [(way, everything) for way in bought if way.kind is WayKind.BRIDGE]
     return [_offer(grounded, *one) for one in found]
 

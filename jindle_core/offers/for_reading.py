@@ -7,12 +7,12 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.card.whole import Card
-from jindle_core.prediction.behaviour import COVERING, Covering
+from jindle_core.media.medium import Covering
 from jindle_core.prediction.known import Known
 from jindle_core.prediction.near import USUAL, Way
 from jindle_core.prediction.stocks import WHITE_CARD
-from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.teaching import Laid, Lesson, lessons, mean_sigma
+from jindle_core.supplies.whole import Supplies
 
 
 @dataclass(frozen=True, eq=False)
@@ -51,7 +51,7 @@ def sureness(cards: Iterable[Card], supplies: Supplies) -> list[Sureness]:
             kinds[pk, way.layers, way.hand, paper] = way
     owned = np.flatnonzero(supplies.usable & ~supplies.lost)
     mine = {int(one) for one in supplies.range_ids[owned]} | laid.keys() | supplies.swatches.keys()
-    there = [one for one in sorted(mine) if supplies.ranges[one].medium in COVERING]
+    there = [one for one in sorted(mine) if supplies.ranges[one].medium.traits.covering is not None]
     found = [_of_range(supplies, one, laid.get(one, {})) for one in there]
     return sorted((one for one in found if one is not None), key=lambda one: -one.sigma)
 
@@ -77,7 +77,7 @@ def _way(supplies: Supplies, pk: int, paper: int | None, way: Way) -> Iterator[t
 def _of_range(
     supplies: Supplies, range_id: int, laid: dict[tuple[int, int, str, int], Way]
 ) -> Sureness | None:
-    known = supplies.predictions.known(range_id)
+    known = supplies.predicted.known(range_id)
     places = np.flatnonzero((supplies.range_ids == range_id) & ~supplies.lost)
     have = places[supplies.usable[places]]
     used = {supplies.places[pk] for pk, *_ in laid}
@@ -127,7 +127,7 @@ def _card(supplies: Supplies, paper: int) -> np.ndarray:
 
 
 def _layers(known: Known, laid: dict[tuple[int, int, str, int], Way]) -> list[int]:
-    usual = {1} if COVERING[known.medium] is Covering.FILM else {1, 2}
+    usual = {1} if known.medium.traits.covering is Covering.FILM else {1, 2}
     return sorted(usual | {layers for _, layers, *_ in laid})
 
 
@@ -139,7 +139,7 @@ def _usual(known: Known, supplies: Supplies) -> list[tuple[int, int, Way]]:
     if len(mine):
         # A film shows on the darkest card of the drawer, a dye or wax on one of middling depth.
         depth = supplies.lab[mine][:, 0]
-        wanted = 0.0 if COVERING[known.medium] is Covering.FILM else 60.0
+        wanted = 0.0 if known.medium.traits.covering is Covering.FILM else 60.0
         at = int(mine[np.argmin(np.abs(depth - wanted))])
         ways.append((1, supplies.rows[at].id, Way(1, card=supplies.reflectance(np.array([at]))[0])))
     return ways

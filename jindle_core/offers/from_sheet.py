@@ -9,12 +9,13 @@ from jindle_core.card.changes.palette import AddColour
 from jindle_core.card.whole import Anchor
 from jindle_core.colorimetry.naming import hue_family, own_names
 from jindle_core.colorimetry.temperature import temperature
-from jindle_core.media import LETTERING_MEDIA, Medium
+from jindle_core.media.groups import LETTERING_MEDIA
+from jindle_core.media.medium import Medium
 from jindle_core.palettes.from_paper import Going, goes_with, lettering_for, neutrals_for, propose_roles
 from jindle_core.palettes.role import Role
 from jindle_core.patterned.colours import PARTS, SheetColour, parts_of
 from jindle_core.seen.palette import SeenPalette
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 
 _PART = re.compile(rf"({'|'.join(PARTS)})( [0-9]+)?")
 

@@ -25,7 +25,8 @@ from jindle_core.families.judge import judge_family
 from jindle_core.families.recipes import recipe
 from jindle_core.layers.pieces import BASE, Piece
 from jindle_core.material import End
-from jindle_core.media import PAD_MEDIA, Medium
+from jindle_core.media.groups import PAD_MEDIA
+from jindle_core.media.medium import Medium
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.whole import SeenCard
 
@@ -105,7 +106,11 @@ class Moving:
         if len(self.seen.coloured) > 1:
             words = f"{area.name} of {coloured.picture.name}"
         before = tuple(supplies.shades[place] for place in tones.places)
-        labs = supplies.predicted(places, area.layers, coloured.paper) if len(places) else np.zeros((0, 3))
+        labs = (
+            supplies.predicted.in_layers(places, area.layers, coloured.paper)
+            if len(places)
+            else np.zeros((0, 3))
+        )
         # Many areas are laid in one way.
         key = (area.family, area.medium, area.layers, area.thing, area.colour, coloured.paper)
         if key not in self._answered:

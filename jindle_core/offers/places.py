@@ -11,7 +11,7 @@ from jindle_core.card.references import named
 from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput
 from jindle_core.material import End
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,13 +1,12 @@
 """In which order are the areas of a picture coloured, their tones laid, and what is done between them?"""
 
 from collections.abc import Sequence
+from typing import assert_never
 
 from jindle_core.card.pictures import Area
-from jindle_core.media import PAD_MEDIA, WET_MEDIA, Medium
+from jindle_core.media.medium import Medium, Toning
 from jindle_core.planning.step import Step, Wait
 from jindle_core.seen.colouring import Coloured
-
-STAYING_DAMP = (*WET_MEDIA, *PAD_MEDIA)
 
 
 def laying(
@@ -18,19 +17,22 @@ def laying(
     ``glaze`` names a neutral that goes over the darkest, ``solvent`` says that
     pencils are blended with it. Raises ValueError for a medium that areas are not coloured with.
     """
-    if medium is Medium.ALCOHOL_MARKER:
-        found = _dark_first(tones) if dark_first else _light_first(tones)
-    elif medium is Medium.WATER_MARKER:
-        found = _water(tones)
-    elif medium in (Medium.WAX_PENCIL, Medium.OIL_PENCIL):
-        found = _pencil(tones, medium, solvent)
-    elif medium in PAD_MEDIA:
-        found = _stencilled(tones)
-    else:
-        raise ValueError(f"areas are not coloured with {medium}")
+    match medium.traits.toning:
+        case Toning.BLENDED:
+            found = _dark_first(tones) if dark_first else _light_first(tones)
+        case Toning.DAMP:
+            found = _water(tones)
+        case Toning.DRAWN:
+            found = _pencil(tones, medium.traits.blooms, solvent)
+        case Toning.BRUSHED:
+            found = _stencilled(tones)
+        case None:
+            raise ValueError(f"areas are not coloured with {medium}")
+        case never:
+            assert_never(never)
     if layers > 1:
         again = "one layer more" if layers == 2 else f"{layers - 1} layers more"
-        wait = Wait.DRY if medium in STAYING_DAMP else None
+        wait = Wait.DRY if medium.traits.stays_damp else None
         found.append(Step(f"{again} of the same where depth is wanted", wait=wait))
     if glaze:
         found.append(Step(f"{glaze} over the deepest shadow", wait=Wait.DRY))
@@ -70,7 +72,7 @@ def _water(tones: int) -> list[Step]:
     return found
 
 
-def _pencil(tones: int, medium: Medium, solvent: bool) -> list[Step]:
+def _pencil(tones: int, blooms: bool, solvent: bool) -> list[Step]:
     found = [Step("a soft layer over all of it", 0)]
     found += [
         Step("over the shaded part, lighter hand first, then more pressure", tone) for tone in range(1, tones)
@@ -80,7 +82,7 @@ def _pencil(tones: int, medium: Medium, solvent: bool) -> list[Step]:
         found.append(Step("blend with a little solvent on a stump, in fresh air; let it dry"))
     else:
         found.append(Step("blend dry, with a stump or the lightest pencil"))
-    if medium is Medium.WAX_PENCIL:
+    if blooms:
         found.append(Step("wipe off the wax bloom; redraw the black line where it is dull"))
     found.append(Step("white and gel pen last"))
     return found
@@ -161,7 +163,7 @@ def picture_steps(coloured: Coloured, without: frozenset[int] = frozenset()) -> 
     places = [at for at, area in enumerate(areas) if area.family and area.key not in without]
     renumbered = {at: n for n, at in enumerate(places)}
     # Pencil is dry as soon as it is laid; a stencil that is laid over damp ink smears it.
-    wet_areas = {at for at in places if areas[at].medium in STAYING_DAMP}
+    wet_areas = {at for at in places if areas[at].medium.traits.stays_damp}
     touching = {
         (renumbered[a], renumbered[b]) for a, b in coloured.touching if a in wet_areas and b in wet_areas
     }

@@ -19,7 +19,6 @@ from jindle_core.layers.folding import Flat, flat
 from jindle_core.layers.pieces import BASE, SHAPED, Kind, Piece
 from jindle_core.lengths import Length, Size, read_size
 from jindle_core.material import End
-from jindle_core.media import Medium
 from jindle_core.planning.step import Step
 from jindle_core.seen.stack import Stack
 
@@ -187,7 +186,7 @@ class Cutting:
             return _PATTERNED if any(self.stack.piece(key).pattern.repeated for key in past) else own
         place = palette.supplies.places.get(end.id) if end.source == "supply" else None
         of = None if place is None else palette.supplies.ranges[int(palette.supplies.range_ids[place])].medium
-        return _PATTERNED if of is Medium.PATTERNED_PAPER else self.sheet
+        return _PATTERNED if of is not None and of.traits.printed else self.sheet
 
     @cached_property
     def _middles(self) -> dict[int, Middle]:

@@ -12,7 +12,7 @@ from jindle_core.blending.meeting import Seam
 from jindle_core.blending.painting import EDGED, LAYERED, GroundShape
 from jindle_core.blending.stencils import StencilForm
 from jindle_core.colorimetry.spaces import Array
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.planning.step import Step, Wait
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.seen.ground import Grounded
@@ -80,7 +80,7 @@ def laying(
         steps += _apart(shape, pads)
     elif pads:
         steps += _blended(shape, pads)
-    if any(pad.medium is Medium.CHALK_PAD for pad in pads):
+    if any(pad.medium.traits.dusts for pad in pads):
         steps.append(
             Step("chalk: wipe the dust off damp rather than blow it, then let it set", wait=Wait.DRY)
         )
@@ -94,7 +94,7 @@ def laying(
 def cautions(media: set[Medium], effects: set[EffectKind]) -> list[str]:
     """What to take care of; a product's label and safety sheet go before it."""
     found = []
-    if Medium.CHALK_PAD in media or EffectKind.SHIMMER in effects:
+    if any(one.traits.dusts for one in media) or EffectKind.SHIMMER in effects:
         found.append(
             "Chalk dust, shimmer, mica powder: do not breathe them, wipe up damp, keep from small children."
             " With asthma, skin trouble or in pregnancy ask a professional first."

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.supplies.asked import place_of
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,8 +8,8 @@ from jindle_core.card.pictures import Area
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.layers.pieces import BASE, Kind, Piece
 from jindle_core.material import End
-from jindle_core.media import PAD_MEDIA, Medium
-from jindle_core.planning.colouring import STAYING_DAMP, area_steps, picture_steps
+from jindle_core.media.medium import Carrier, Toning
+from jindle_core.planning.colouring import area_steps, picture_steps
 from jindle_core.planning.cutting import sizes
 from jindle_core.planning.step import Step, listed
 from jindle_core.planning.task import After, Hazard, Task, Tool, Work
@@ -165,7 +165,7 @@ class PictureTasks:
             group = [areas[key] for key in step.to]
             key = f"colour:{coloured.picture.key}:{min(step.to)}"
             after = list(start)
-            wet = tuple(area.key for area in group if area.medium in STAYING_DAMP)
+            wet = tuple(area.key for area in group if area.medium.traits.stays_damp)
             for earlier, others in before:
                 if any((a, b) in touching for a in wet for b in others):
                     dries = figures.work.COLOUR_DRIES["wet"]
@@ -182,12 +182,12 @@ class PictureTasks:
             for area in group
         )
         medium = group[0].medium
-        hazards = {Hazard.ALCOHOL} if medium is Medium.ALCOHOL_MARKER else set[Hazard]()
+        hazards = {Hazard.ALCOHOL} if medium.traits.carrier is Carrier.ALCOHOL else set[Hazard]()
         if "solvent" in coloured.picture.finishes:
             hazards.add(Hazard.SOLVENT)
         ids = dict.fromkeys(pk for area in group for pk in area.family)
         words = f"Colour {listed(area.name for area in group)} of {coloured.picture.name}"
-        tool = Tool.BRUSHES if medium in PAD_MEDIA else Tool.COLOURS
+        tool = Tool.BRUSHES if medium.traits.toning is Toning.BRUSHED else Tool.COLOURS
         return Task(
             key, Work.COLOUR, words, minutes, tool, tuple(after), (),
             tuple(area.key for area in group), tuple(End("supply", pk) for pk in ids),

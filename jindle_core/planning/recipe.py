@@ -31,8 +31,8 @@ from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.joins import joins_seen
 from jindle_core.seen.ruler import halves, lies
 from jindle_core.seen.uses import uses
-from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.matched import matches_of
+from jindle_core.supplies.whole import Supplies
 from jindle_core.words import in_words
 
 

@@ -9,7 +9,7 @@ from jindle_core.layers.folding import flat
 from jindle_core.layers.making import EMBOSSED, Making
 from jindle_core.layers.pieces import BASE, RIBBON_END, Kind, Piece, Raised
 from jindle_core.material import End
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.planning.batches import for_cards
 from jindle_core.planning.cutting import is_by_die, sizes
 from jindle_core.planning.ground import ground_steps
@@ -145,9 +145,7 @@ class _Making:
             if step.wait is not None and parts[-1]:
                 parts.append([])
             parts[-1].append(step)
-        dries = max(
-            (figures.work.PAD_DRIES[grounded.facts(place).medium] for place in grounded.places), default=5.0
-        )
+        dries = max((grounded.facts(place).medium.pad.dries for place in grounded.places), default=5.0)
         after = list(self._waits.bare[carrier])
         hazards = {Hazard.POWDER} if any("chalk" in step.words for part in parts for step in part) else set()
         for number, part in enumerate(parts, start=1):
@@ -182,7 +180,7 @@ class _Making:
                 key, Work.INK, words, minutes, Tool.BRUSHES, after, (piece.key,), supplies=supplies,
                 once=figures.work.PAD_FIRST,
             )  # fmt: skip
-            done = After(key, figures.work.PAD_DRIES[medium], "its ink must be dry")
+            done = After(key, medium.pad.dries, "its ink must be dry")
             self._waits.prepared(piece.key, done)
             self._waits.dry.append(done)
 

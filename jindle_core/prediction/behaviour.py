@@ -8,27 +8,7 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
-from jindle_core.media import Medium
-
-
-class Covering(StrEnum):
-    """What a laid colour does to what lies under it."""
-
-    TRANSPARENT = "transparent"  # a filter in the paper: markers, dye pads
-    FILM = "film"  # a scattering film on the paper: pigment and chalk, gel pens
-    WAX = "wax"  # a thin film that leaves gaps: pencils
-
-
-COVERING = {
-    Medium.ALCOHOL_MARKER: Covering.TRANSPARENT,
-    Medium.WATER_MARKER: Covering.TRANSPARENT,
-    Medium.DYE_PAD: Covering.TRANSPARENT,
-    Medium.PIGMENT_PAD: Covering.FILM,
-    Medium.CHALK_PAD: Covering.FILM,
-    Medium.GEL_PEN: Covering.FILM,
-    Medium.WAX_PENCIL: Covering.WAX,
-    Medium.OIL_PENCIL: Covering.WAX,
-}
+from jindle_core.media.medium import Covering, Medium
 
 
 class Hand(StrEnum):
@@ -67,11 +47,8 @@ _IN_LOGARITHMS = ("scatter",)  # of these twice as much is as likely as half
 
 def usual_behaviour(medium: Medium) -> Behaviour:
     """The defaults of a medium; ValueError for one that is not laid on paper."""
-    if medium not in COVERING:
-        raise ValueError(f"{medium} is not laid on paper")
-    covering = COVERING[medium]
-    opaque = medium in (Medium.GEL_PEN, Medium.CHALK_PAD)
-    films = figures.laying.FILM_SCATTER["opaque" if opaque else "semi-opaque"]
+    covering = medium.laid
+    films = figures.laying.FILM_SCATTER["opaque" if medium.traits.opaque else "semi-opaque"]
     return Behaviour(
         decay=figures.laying.LAYER_DECAY[covering],
         scatter=figures.laying.PENCIL_SCATTER if covering is Covering.WAX else films,

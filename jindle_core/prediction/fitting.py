@@ -9,7 +9,7 @@ from scipy.optimize import least_squares
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.prediction.behaviour import Behaviour, Hand, values_of, with_values
 from jindle_core.prediction.known import Known, usually
 

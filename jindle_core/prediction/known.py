@@ -7,15 +7,8 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
-from jindle_core.media import Medium
-from jindle_core.prediction.behaviour import (
-    COVERING,
-    Behaviour,
-    Hand,
-    usual_behaviour,
-    values_of,
-    with_values,
-)
+from jindle_core.media.medium import Medium
+from jindle_core.prediction.behaviour import Behaviour, Hand, usual_behaviour, values_of, with_values
 from jindle_core.prediction.laying import laid
 from jindle_core.prediction.stocks import unlike_white
 
@@ -77,7 +70,7 @@ class Known:
         return np.asarray(self.scale * np.sqrt(squares))
 
     def _left_open(self, layers: int, card: Array | None) -> float:
-        more, other, power = figures.laying.LEFT_OPEN[COVERING[self.medium]]
+        more, other, power = figures.laying.LEFT_OPEN[self.medium.laid]
         far = 0.0 if card is None else unlike_white(card) ** power
         return float(np.hypot(more * (layers - 1), other * far * layers**0.5))
 
@@ -98,5 +91,5 @@ def _shown(
 def usually(medium: Medium) -> Known:
     """What is known of a range that nothing was read of; ValueError for a medium that is not laid."""
     usual = usual_behaviour(medium)
-    prior = figures.laying.FIT_PRIOR[COVERING[medium]]
+    prior = figures.laying.FIT_PRIOR[medium.laid]
     return Known(medium, usual, tuple(prior), np.diag(list(prior.values())))

@@ -10,16 +10,8 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import BANDS, Array
-from jindle_core.media import Medium
-from jindle_core.prediction.behaviour import (
-    COVERING,
-    HAND_WEIGHT,
-    Behaviour,
-    Covering,
-    Hand,
-    layer_weight,
-    usual_behaviour,
-)
+from jindle_core.media.medium import Covering, Medium
+from jindle_core.prediction.behaviour import HAND_WEIGHT, Behaviour, Hand, layer_weight, usual_behaviour
 from jindle_core.prediction.kubelka_munk import absorption, film, film_absorption, reflectance_of
 from jindle_core.prediction.stocks import WHITE_CARD, uptake
 
@@ -78,14 +70,14 @@ def laid(
     """
     behaviour = behaviour or usual_behaviour(medium)
     if below is not None:
-        if COVERING[medium] is Covering.TRANSPARENT:
+        if medium.laid is Covering.TRANSPARENT:
             return glazed(dye(below, white), 1, dye(one, white), layers, behaviour, card, hand)
         card = below * card / white
     weight = HAND_WEIGHT[hand] * layer_weight(layers, behaviour.decay)
-    if COVERING[medium] is Covering.FILM:
+    if medium.laid is Covering.FILM:
         # A film's layers lie on one another: each adds a whole film.
         return _film(one, HAND_WEIGHT[hand] * layers, card, white, behaviour.scatter)
-    if COVERING[medium] is Covering.WAX:
+    if medium.laid is Covering.WAX:
         return _wax(one, weight, card, white, behaviour)
     alone = dye(one, white)
     weight *= uptake(card) ** behaviour.thirst

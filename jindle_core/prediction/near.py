@@ -7,7 +7,8 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
-from jindle_core.prediction.behaviour import COVERING, HAND_WEIGHT, Covering, Hand, layer_weight
+from jindle_core.media.medium import Covering
+from jindle_core.prediction.behaviour import HAND_WEIGHT, Hand, layer_weight
 from jindle_core.prediction.known import Known
 from jindle_core.prediction.stocks import WHITE_CARD, unlike
 
@@ -82,7 +83,7 @@ def _likeness(known: Known, one: Way, other: Way) -> float:
     """How much one way of laying says of another: 1 of itself, nothing over or under another colour."""
     if one.below != other.below:
         return 0.0
-    covering = COVERING[known.medium]
+    covering = known.medium.laid
     amounts = [_amount(known, way, covering) for way in (one, other)]
     more = np.log(amounts[0] / amounts[1]) / figures.laying.NEAR_AMOUNT
     apart = unlike(one.card, other.card) / figures.laying.NEAR_CARD[covering]

@@ -32,7 +32,7 @@ from jindle_core.prediction.laying import dye, glazed
 from jindle_core.prediction.near import Way
 from jindle_core.prediction.stocks import WHITE_CARD, stock_kind
 from jindle_core.seen.palette import SeenPalette
-from jindle_core.supplies.colours import Supplies, is_transparent
+from jindle_core.supplies.whole import Supplies
 
 
 @lru_cache(maxsize=256)  # most pictures of a card are coloured as they were before a change
@@ -137,13 +137,13 @@ class Coloured:
                 # As swatches of glazes are read: one layer, and what was read of it holds.
                 place, pk = np.array([laid.place]), self._supplies.rows[tones.places[tone]].id
                 way = Way(laid.layers, card=self._card_under(area), below=pk)
-                labs[tone] = self._supplies.laid(place, way)[0]
-                doubt = float(self._supplies.laying_sigma(place, way)[0])
+                labs[tone] = self._supplies.predicted.laid(place, way)[0]
+                doubt = float(self._supplies.predicted.laying_sigma(place, way)[0])
                 own = combined(float(self._supplies.sigma[laid.place]), doubt)
                 sigma[tone] = combined(float(self._supplies.sigma[tones.places[tone]]), own)
                 continue
             under, over = self._supplies.reflectance(np.array([tones.places[tone], laid.place]))
-            behaviour = self._supplies.behaviour(int(self._supplies.range_ids[tones.places[tone]]))
+            behaviour = self._supplies.predicted.behaviour(int(self._supplies.range_ids[tones.places[tone]]))
             seen = glazed(
                 dye(under), laid.under_layers, dye(over), laid.layers, behaviour, self._card_under(area)
             )
@@ -156,7 +156,7 @@ class Coloured:
         places = [self._supplies.places.get(pk) for pk in area.family]
         here = [place for place in places if place is not None]
         found = {}
-        for one in area.over if is_transparent(area.medium) else ():
+        for one in area.over if area.medium.traits.layered else ():
             under, over = (self._supplies.places.get(pk) for pk in (one.tone, one.colour))
             if under is not None and over is not None and under in here:
                 found[here.index(under)] = LaidOver(over, one.tone_layers, one.layers)
@@ -172,8 +172,9 @@ class Coloured:
             return {
                 area.key: Tones(
                     found[area.key],
-                    self._supplies.laid_on(
-                        np.array(found[area.key], dtype=np.intp), self._card_under(area), area.layers
+                    self._supplies.predicted.laid(
+                        np.array(found[area.key], dtype=np.intp),
+                        Way(area.layers, card=self._card_under(area)),
                     ),
                     self._sigmas(found[area.key], area),
                 )
@@ -183,7 +184,7 @@ class Coloured:
         for layers in {area.layers for area in self.areas}:
             areas = [area for area in self.areas if area.layers == layers]
             places = np.array(sorted({place for area in areas for place in found[area.key]}), dtype=np.intp)
-            labs = self._supplies.predicted(places, layers, self.paper) if len(places) else places
+            labs = self._supplies.predicted.in_layers(places, layers, self.paper) if len(places) else places
             seen |= {(layers, int(place)): lab for place, lab in zip(places, labs, strict=True)}
         return {
             area.key: Tones(
@@ -207,7 +208,7 @@ class Coloured:
         known = self._supplies.sigma[at]
         if area.layers == 1 and self.paper is None and not self.over:
             return tuple(known.tolist())
-        laying = self._supplies.laying_sigma(at, Way(area.layers, card=self._card_under(area)))
+        laying = self._supplies.predicted.laying_sigma(at, Way(area.layers, card=self._card_under(area)))
         return tuple(np.hypot(known, laying).tolist())
 
     @cached_property
@@ -216,9 +217,9 @@ class Coloured:
         found = {}
         for area in self.areas:
             place, tones = self._supplies.places.get(area.glaze or 0), self.tones[area.key].places
-            if place is not None and tones and is_transparent(area.medium):
+            if place is not None and tones and area.medium.traits.layered:
                 dark, over = self._supplies.reflectance(np.array([tones[-1], place]))
-                behaviour = self._supplies.behaviour(int(self._supplies.range_ids[tones[-1]]))
+                behaviour = self._supplies.predicted.behaviour(int(self._supplies.range_ids[tones[-1]]))
                 seen = glazed_over(dark, over[None], behaviour, area.layers, self._card_under(area))
                 found[area.key] = (place, seen[0])
         return found

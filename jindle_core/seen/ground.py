@@ -19,7 +19,8 @@ from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.near import Way
 from jindle_core.prediction.stocks import WHITE_CARD, card_lab
 from jindle_core.seen.palette import SeenPalette
-from jindle_core.supplies.colours import RangeFacts, Supplies
+from jindle_core.supplies.colours import RangeFacts
+from jindle_core.supplies.whole import Supplies
 
 _LOOKED = 80  # places a side of the panel, where openings of stencils are looked at
 
@@ -77,15 +78,15 @@ class Grounded:
         """The inks of the pads at some places of the supplies, by hand and coats."""
         facts = [self.facts(place) for place in places]
         amounts = [
-            amount(about.medium, self.supplies.behaviour(about.id), hand, coats)
+            amount(about.medium, self.supplies.predicted.behaviour(about.id), hand, coats)
             for about, (hand, coats) in zip(facts, how, strict=True)
         ]
-        return self.supplies.dabs(np.array(places, dtype=np.intp)).times(np.array(amounts))
+        return self.supplies.predicted.dabs(np.array(places, dtype=np.intp)).times(np.array(amounts))
 
     def sigma(self, at: int) -> float:
         """One sigma (ΔE00) of a pad of the ground as it is laid here."""
         pad = self.pads[at]
-        return self.supplies.laid_sigma(self.places[at], Way(pad.coats, pad.hand, self.card))
+        return self.supplies.predicted.sigma(self.places[at], Way(pad.coats, pad.hand, self.card))
 
     def facts(self, place: int) -> RangeFacts:
         """What is known of the range of a colour."""
@@ -182,7 +183,7 @@ class Grounded:
     def marks(self) -> dict[EffectKind, Marks]:
         """What comes over it, as far as its pads are there."""
         found = {}
-        leaves = np.array([figures.grounds.WATER_LEAVES[self.facts(place).medium] for place in self.places])
+        leaves = np.array([self.facts(place).medium.pad.water_leaves for place in self.places])
         for effect in sorted(self.ground.effects, key=lambda one: list(EffectKind).index(one.kind)):
             place = self.supplies.places.get(effect.colour or 0)
             if effect.kind in INKED and place is None:
@@ -201,7 +202,7 @@ class Grounded:
         if mat is None or mat.colour not in self.supplies.places:
             return None
         way = Way(mat.coats, mat.hand, self.card_of(mat.paper))
-        return self.supplies.laid_sigma(self.supplies.places[mat.colour], way)
+        return self.supplies.predicted.sigma(self.supplies.places[mat.colour], way)
 
     @cached_property
     def mat_lab(self) -> np.ndarray | None:

@@ -17,8 +17,8 @@ from jindle_core.contrast.guess import guess_pairs
 from jindle_core.matching.verdicts import Verdict, judge_distance
 from jindle_core.material import End
 from jindle_core.patterned.sheet import Sheet
-from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.matched import Match, match_of
+from jindle_core.supplies.whole import Supplies
 
 WHITE_WORDS = "white card"
 _OF_NO_COLOUR = {"white": WHITE_WORDS, "vellum": "vellum", "ribbon": "ribbon"}

@@ -25,7 +25,7 @@ from jindle_core.layers.stacking import Height, heights
 from jindle_core.lengths import Size
 from jindle_core.limits import negligible
 from jindle_core.material import End
-from jindle_core.media import PAD_MEDIA, Medium
+from jindle_core.media.medium import Medium
 from jindle_core.patterned.sheet import Sheet
 from jindle_core.prediction.near import Way
 from jindle_core.prediction.vellum import under_vellum, veil
@@ -272,7 +272,7 @@ class Stack:
         if piece.inked is None or place is None:
             return None
         way = Way(piece.inked.coats, piece.inked.hand, self._reflectance(piece.material))
-        return self.palette.supplies.laid_sigma(place, way)
+        return self.palette.supplies.predicted.sigma(place, way)
 
     def _reflectance(self, end: End) -> np.ndarray:
         if end.source == "palette":
@@ -345,11 +345,11 @@ class Stack:
                 medium = self._medium(piece)
                 if piece.made is Making.WHITE:
                     found[piece.key] = np.array(figures.building.EMBOSSED_WHITE)
-                elif medium in PAD_MEDIA or medium is Medium.GEL_PEN:
+                elif medium is not None and medium.traits.covering is not None:
                     _, under, _ = self.under_words(face, piece)
                     place = np.array([supplies.places[piece.material.id]])
                     card = lab_to_reflectance(under.mean(axis=0))
-                    found[piece.key] = supplies.laid_on(place, card)[0]
+                    found[piece.key] = supplies.predicted.laid(place, Way(1, card=card))[0]
         return found
 
     def lab(self, key: int) -> np.ndarray:

@@ -58,7 +58,7 @@ class Row:
 def table(palette: SeenPalette, only_owned: bool) -> list[Row]:
     """A row for each palette colour: one search for all columns and colours together."""
     supplies, colours, columns = palette.supplies, palette.card.colours, palette.card.columns
-    indexes = [supplies.indexes[column.key, only_owned] for column in columns]
+    indexes = [supplies.searched.tree(column.key, only_owned) for column in columns]
     found = query_each([index for index, _ in indexes], palette.lab) if colours else []
     cells: list[list[Cell]] = [[] for _ in colours]
     for column, (_, places), nearest in zip(columns, indexes, found, strict=False):

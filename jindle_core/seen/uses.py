@@ -10,7 +10,7 @@ from jindle_core.layers.folding import flat
 from jindle_core.layers.pieces import BASE, WHITE_END, Kind, Piece
 from jindle_core.lengths import Size
 from jindle_core.material import End
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.covered import Covered
 from jindle_core.seen.palette import SeenPalette

@@ -12,7 +12,7 @@ from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.ground import Grounded
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.seen.stack import Stack
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 
 
 @dataclass(frozen=True, eq=False)

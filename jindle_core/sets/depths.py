@@ -48,7 +48,8 @@ class Depths:
                 places = places[may(places)]
                 way = (places.tobytes(), area.layers, coloured.paper)
                 if way not in builders:
-                    builders[way] = Builder(seen.supplies.predicted(places, area.layers, coloured.paper))
+                    laid = seen.supplies.predicted.in_layers(places, area.layers, coloured.paper)
+                    builders[way] = Builder(laid)
                 allowance = recipe(area.thing).allowance
                 ask = (builders[way], count, allowance)
                 if (area.colour, round(reach, 3), *ask) in asked:

@@ -15,7 +15,8 @@ from jindle_core import figures
 from jindle_core.blending.joins import measure_join, strips
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array, hue_to_lab, lab_to_hue
-from jindle_core.media import PAD_MEDIA, Medium
+from jindle_core.media.groups import PAD_MEDIA
+from jindle_core.media.medium import Medium
 from jindle_core.seen.whole import SeenCard
 from jindle_core.sets.depths import Depths
 from jindle_core.sets.joint import Joint

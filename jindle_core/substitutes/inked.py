@@ -7,7 +7,7 @@ import numpy as np
 
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.prediction.behaviour import Behaviour, Hand
 from jindle_core.prediction.laying import laid
 

@@ -7,8 +7,9 @@ import numpy as np
 from jindle_core.colorimetry.spaces import Lab
 from jindle_core.matching.nearest import NearestIndex, query_each
 from jindle_core.matching.verdicts import Verdict
-from jindle_core.supplies.colours import RangeFacts, Supplies
+from jindle_core.supplies.colours import RangeFacts
 from jindle_core.supplies.matched import Match, Swatch, match_of, swatch_of
+from jindle_core.supplies.whole import Supplies
 
 _IN_EACH_RANGE = 3
 _TWINS = (Verdict.SAME, Verdict.VERY_NEAR)

@@ -12,12 +12,13 @@ from jindle_core.card.changes.pictures import EditAreas, SetColouring
 from jindle_core.card.whole import Anchor
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.typed import read_typed
-from jindle_core.compatibility.properties import is_line_ink
 from jindle_core.errors import BadInput, Problem
 from jindle_core.layers.pieces import PieceSaid
 from jindle_core.material import End
-from jindle_core.media import PAD_MEDIA, Medium
-from jindle_core.supplies.colours import RangeFacts, Supplies, is_transparent
+from jindle_core.media.groups import PAD_MEDIA
+from jindle_core.media.medium import Medium
+from jindle_core.supplies.colours import RangeFacts
+from jindle_core.supplies.whole import Supplies
 
 
 def place_of(supplies: Supplies, pk: int, field: str = "colour") -> int:
@@ -73,7 +74,7 @@ def check_named(change: AnyChange, supplies: Supplies) -> None:
             _check_palette(change, supplies)
         case EditAreas() if change.glaze:
             medium = _range(supplies, place_of(supplies, change.glaze, "glaze")).medium
-            if not is_transparent(medium):
+            if not medium.traits.layered:
                 raise BadInput(Problem(f"{medium} is no glaze: it does not let through.", field="glaze"))
         case UsePad():
             _check_pad(change.colour, supplies, "colour")
@@ -111,12 +112,16 @@ def _check_instead(change: UseInstead, supplies: Supplies) -> None:
         raise BadInput(Problem(words, field="new", value=str(after), expected=str(before)))
 
 
+def _is_line(facts: RangeFacts | None) -> bool:
+    return facts is not None and facts.medium.traits.line_ink is not None
+
+
 def _check_glaze(change: GlazeInstead, supplies: Supplies) -> None:
     """The two are of the tone's own medium, and let through."""
     medium = _range(supplies, place_of(supplies, change.tone, "tone")).medium
     for field, pk in (("under", change.under), ("colour", change.colour)):
         there = _range(supplies, place_of(supplies, pk, field)).medium
-        if there is not medium or not is_transparent(there):
+        if there is not medium or not there.traits.layered:
             words = f"{medium} is glazed with two of its own that let through, and this is {there}."
             raise BadInput(Problem(words, field=field, value=str(there), expected=str(medium)))
 
@@ -155,7 +160,7 @@ def _check_materials(change: SetColouring, supplies: Supplies) -> None:
     """The paper is cardstock, and the line's range an ink."""
     line = change.settings.get("line_range")
     _check_cardstock(change.settings.get("paper"), supplies)
-    if line is not None and (line not in supplies.ranges or not is_line_ink(supplies.ranges[line].medium)):
+    if line is not None and not _is_line(supplies.ranges.get(line)):
         raise BadInput(
             Problem("Lines are stamped with a range of pads, or written with gel pens.", field="line_range")
         )
@@ -189,7 +194,7 @@ def _check_cardstock(pk: int | None, supplies: Supplies) -> None:
     if pk is None:
         return
     facts = _range(supplies, place_of(supplies, pk, "paper"))
-    if facts.medium is not Medium.CARDSTOCK:
+    if not facts.medium.traits.stock:
         raise BadInput(
             Problem(
                 f"{facts.name} is {facts.medium}: what is coloured or inked is cardstock.",

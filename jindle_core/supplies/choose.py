@@ -8,9 +8,9 @@ from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.layers.pieces import WHITE_END
 from jindle_core.material import End
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.prediction.stocks import stock_kind
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 
 _CALLED_SO = 100.0  # ΔE00: more than any two colours are apart
 

@@ -16,8 +16,8 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array, Lab
-from jindle_core.media import Medium
-from jindle_core.supplies.colours import Supplies, is_transparent
+from jindle_core.media.medium import Medium
+from jindle_core.supplies.whole import Supplies
 
 
 class Acquaintance(StrEnum):
@@ -114,7 +114,7 @@ def _laid(
     often = np.array(figures.colour.WHICH_LAYERS)
     several = np.flatnonzero(
         [
-            is_transparent(medium) and one is not Acquaintance.OTHER
+            medium.traits.layered and one is not Acquaintance.OTHER
             for medium, one in zip(media, known, strict=True)
         ]
     )
@@ -122,7 +122,7 @@ def _laid(
     share[several] = often[0]
     labs, at, weights = [supplies.lab[places]], [np.arange(len(places))], [share]
     for layers in range(2, len(often) + 1):
-        labs.append(supplies.predicted(places[several], layers, None))
+        labs.append(supplies.predicted.in_layers(places[several], layers, None))
         at.append(several)
         weights.append(np.full(len(several), often[layers - 1]))
     return np.concatenate(labs), np.concatenate(at), np.concatenate(weights)

@@ -6,11 +6,11 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.matching.verdicts import combined
-from jindle_core.media import PAD_MEDIA
+from jindle_core.media.groups import PAD_MEDIA
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.stocks import WHITE_CARD
 from jindle_core.substitutes.inked import Pad, ink_your_own
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 
 
 @dataclass(frozen=True)
@@ -48,13 +48,13 @@ def inked_cards(
     whites = supplies.reflectance(cards) if len(cards) else WHITE_CARD[None]
     ranges = [supplies.ranges[int(supplies.range_ids[pad])] for pad in pads]
     given = [
-        Pad(one, about.medium, supplies.behaviour(about.id))
+        Pad(one, about.medium, supplies.predicted.behaviour(about.id))
         for about, one in zip(ranges, supplies.reflectance(pads), strict=True)
     ]
     found = []
     for one in ink_your_own(np.array(target), given, whites, count):
         pad = pads[one.pad : one.pad + 1]
-        known = supplies.predictions.known(int(supplies.range_ids[pad[0]]))
+        known = supplies.predicted.known(int(supplies.range_ids[pad[0]]))
         sigma = combined(
             float(supplies.sigma[pad[0]]),
             float(known.sigma(supplies.reflectance(pad), 1, one.hand, whites[one.card])[0]),

@@ -7,7 +7,7 @@ from numpy.typing import NDArray
 
 from jindle_core import figures
 from jindle_core.matching.described import Described, described, like, off, otherwise
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 
 
 def own_first(supplies: Supplies, typed: str, places: Sequence[int]) -> list[int]:

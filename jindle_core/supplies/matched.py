@@ -14,9 +14,10 @@ from jindle_core.colorimetry.wide import wide_shade
 from jindle_core.fullness import Fullness
 from jindle_core.matching.nearest import query_each
 from jindle_core.matching.verdicts import Verdict, combined, direction, judge_distance
-from jindle_core.media import COLUMNS, FORM, Form, Medium
+from jindle_core.media.groups import COLUMNS
+from jindle_core.media.medium import Form, Medium
 from jindle_core.provenance import Provenance
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 
 
 class Swatch(NamedTuple):
@@ -58,7 +59,7 @@ def swatch_of(supplies: Supplies, place: int) -> Swatch:
     """The colour at a place of the supplies."""
     row = supplies.rows[place]
     facts, kept = supplies.ranges[row.range_id], supplies.kept(place)
-    form = FORM[facts.medium]
+    form = facts.medium.traits.form
     sheet = supplies.sheets.get((facts.id, row.family), ()) if form is Form.SHEET else ()
     return Swatch(
         row.id,
@@ -81,7 +82,7 @@ def swatch_of(supplies: Supplies, place: int) -> Swatch:
         bool(supplies.discontinued[place]),
         bool(supplies.lost[place]),
         supplies.shades[place],
-        supplies.second_shades.get(place),
+        supplies.predicted.second_shades.get(place),
         supplies.shares.get(row.id),
         tuple(supplies.shades[other] for other in sheet),
     )
@@ -139,7 +140,7 @@ def nearest_in_each(supplies: Supplies, labs: np.ndarray, sigma: float) -> list[
     """For each colour (n, 3) the nearest of every medium but paper: an owned one where one is near enough."""
     rows: list[list[Match]] = [[] for _ in labs]
     for key in (column.key for column in COLUMNS if column.key != "paper"):
-        own, all_of_them = (supplies.indexes[key, owned] for owned in (True, False))
+        own, all_of_them = (supplies.searched.tree(key, owned) for owned in (True, False))
         answers = query_each([own[0], all_of_them[0]], labs)
         for at, (mine, best) in enumerate(zip(*answers, strict=True)):
             usable = len(mine.indices) and mine.distances[0] <= figures.colour.NEAR

@@ -1,18 +1,22 @@
 """What do colours look like laid, as one person's readings have them; and how sure is that?"""
 
 from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
-from jindle_core.media import Medium
-from jindle_core.prediction.behaviour import COVERING, Hand
+from jindle_core.held import Held
+from jindle_core.media.medium import Medium
+from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.fitting import Laying, fit
 from jindle_core.prediction.known import Known, usually
 from jindle_core.prediction.near import Way, left_open, pulled
 from jindle_core.supplies.readings import LaidReading
+
+_Read = dict[int, list[LaidReading]]  # by colour
 
 
 @dataclass(frozen=True, eq=False)
@@ -26,18 +30,22 @@ class Predictions:
     swatches: Mapping[int, Sequence[LaidReading]]
     media: Mapping[int, Medium]
     ones: Callable[[Sequence[int]], dict[int, Array]]
-    _known: dict[int, Known] = field(default_factory=dict)
-    _read: dict[int, dict[int, list[LaidReading]]] = field(default_factory=dict)
+
+    @cached_property
+    def _known(self) -> Held[int, Known]:
+        return Held(len(self.media))
+
+    @cached_property
+    def _read(self) -> Held[int, _Read]:
+        return Held(len(self.media))
 
     def known(self, range_id: int) -> Known:
         """How a range behaves: as fitted, or as its medium usually does; ValueError for what is not laid."""
-        if range_id not in self._known:
-            self._known[range_id] = self._fitted(range_id)
-        return self._known[range_id]
+        return self._known.get(range_id, lambda: self._fitted(range_id))
 
     def is_read(self, range_id: int) -> bool:
         """Whether anything of a range was read laid otherwise than usual."""
-        return self.media[range_id] in COVERING and bool(self.known(range_id).readings)
+        return self.media[range_id].traits.covering is not None and bool(self.known(range_id).readings)
 
     def labs(self, range_id: int, colours: Sequence[int], ones: Array, way: Way) -> Array:
         """CIELAB (m, 3) of colours of a range laid some way; ``ones`` (m, 31) are their single layers.
@@ -83,17 +91,19 @@ class Predictions:
             raise ValueError(f"there is no colour {way.below}")
         return np.repeat(found[way.below][None], count, axis=0)
 
-    def _by_colour(self, range_id: int) -> dict[int, list[LaidReading]]:
+    def _by_colour(self, range_id: int) -> _Read:
         """A range's readings by colour; those over a colour that is gone say nothing any more."""
-        if range_id not in self._read:
+
+        def made() -> _Read:
             listed = self.swatches.get(range_id, ())
             there = self.ones([pk for one in listed for pk in (one.colour, one.below) if pk])
-            found: dict[int, list[LaidReading]] = {}
+            found: _Read = {}
             for one in listed:
                 if one.colour in there and (not one.below or one.below in there):
                     found.setdefault(one.colour, []).append(one)
-            self._read[range_id] = found
-        return self._read[range_id]
+            return found
+
+        return self._read.get(range_id, made)
 
     def _fitted(self, range_id: int) -> Known:
         medium = self.media[range_id]

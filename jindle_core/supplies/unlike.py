@@ -4,8 +4,8 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.prediction.behaviour import COVERING
-from jindle_core.supplies.colours import Supplies
+from jindle_core.media.groups import LAID_MEDIA
+from jindle_core.supplies.whole import Supplies
 
 
 def most_unlike(supplies: Supplies, count: int) -> list[int]:
@@ -15,7 +15,7 @@ def most_unlike(supplies: Supplies, count: int) -> list[int]:
     card and from all before it; what was read counts more, for it is surer.
     None is nearer to another than colours that are perhaps the same.
     """
-    places = supplies.of_media(list(COVERING))
+    places = supplies.of_media(LAID_MEDIA)
     owned = places[supplies.usable[places]]
     places = owned if len(owned) else places
     if not len(places):

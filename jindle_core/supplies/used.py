@@ -8,7 +8,7 @@ from jindle_core.card.references import named
 from jindle_core.card.whole import Card
 from jindle_core.fullness import TO_BUY
 from jindle_core.patterned.sheet import Sheet
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 
 
 @dataclass(frozen=True, slots=True)

@@ -23,7 +23,7 @@ from jindle_core.layers.shapes import Side
 from jindle_core.lengths import Length, read_size
 from jindle_core.line_art.drawing import LineDrawing, Shape
 from jindle_core.material import End
-from jindle_core.media import EVERY_COLUMN, FURTHER_COLUMNS, PICTURE_MEDIA
+from jindle_core.media.groups import EVERY_COLUMN, FURTHER_COLUMNS, PICTURE_MEDIA
 from jindle_core.palettes.role import Role
 from jindle_core.prediction.behaviour import Hand
 

@@ -2,9 +2,10 @@
 
 import numpy as np
 
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.patterned.sheet import Sheet
-from jindle_core.supplies.colours import Kept, RangeFacts, Supplies, SupplyColour
+from jindle_core.supplies.colours import RangeFacts, SupplyColour
+from jindle_core.supplies.whole import Kept, Supplies
 
 PADS, BOARDS, MARKERS, SHEET = (1, 2, 3), (11, 12, 13), (21, 22, 23, 24, 25, 26), (31, 32, 33)
 LABS = {
@@ -43,4 +44,4 @@ def some_supplies(owned=(1, 2, 11, 21, 22, 23, 24)):
         for pk, lab in LABS.items()
     )
     facts = {key: RangeFacts(key, name, "", medium, own=True) for key, (name, medium) in RANGES.items()}
-    return Supplies(rows, facts, {pk: Kept("full", "") for pk in owned}, shares=SHARES)
+    return Supplies(rows, facts, drawer={pk: Kept("full", "") for pk in owned}, shares=SHARES)

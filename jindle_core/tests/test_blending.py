@@ -19,7 +19,7 @@ from jindle_core.colorimetry.naming import are_brown_or_grey
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.errors import BadInput
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.prediction.behaviour import Hand, usual_behaviour
 from jindle_core.prediction.laying import laid
 from jindle_core.tests.strategies import LAB

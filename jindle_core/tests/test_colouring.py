@@ -23,7 +23,7 @@ from jindle_core.families.shading import BARE, Light, away, edge_tone, stops
 from jindle_core.families.strokes import wet_strokes
 from jindle_core.lengths import USUAL_SIZES
 from jindle_core.line_art.drawing import LineDrawing, Shape
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.palettes.role import Role
 from jindle_core.planning.colouring import laying, sessions, wet_neighbours
 from jindle_core.planning.step import Wait

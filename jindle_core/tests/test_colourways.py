@@ -20,7 +20,7 @@ from jindle_core.colorimetry.spaces import lab_to_hue
 from jindle_core.errors import BadInput
 from jindle_core.families.recipes import Thing
 from jindle_core.lengths import read_size
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.palettes.moods import MOODS
 from jindle_core.palettes.role import Role
 from jindle_core.provenance import Provenance
@@ -29,7 +29,8 @@ from jindle_core.sets.colourways import Colourways, Wanted, holdable
 from jindle_core.sets.joint import Joint
 from jindle_core.sets.landing import Landing
 from jindle_core.sets.schemes import Leading, Scheme, SchemeKind, leading, recoloured
-from jindle_core.supplies.colours import Kept, RangeFacts, Supplies, SupplyColour
+from jindle_core.supplies.colours import RangeFacts, SupplyColour
+from jindle_core.supplies.whole import Kept, Supplies
 from jindle_core.tests.drawn_changes import DRAWING
 from jindle_core.tests.made import LABS, some_supplies
 from jindle_core.tests.strategies import LAB, some_lab
@@ -60,7 +61,7 @@ def many_supplies():
             )
     facts = {pk: RangeFacts(pk, f"Oars {pk}", "", medium, own=True) for pk, medium in MEDIA.items()}
     drawer = few.drawer | {row.id: Kept("full", "") for row in rows[::2]}
-    return Supplies(tuple(rows), few.ranges | facts, drawer, shares=few.shares)
+    return Supplies(tuple(rows), few.ranges | facts, drawer=drawer, shares=few.shares)
 
 
 SUPPLIES = many_supplies()

@@ -5,7 +5,7 @@ from jindle_core.compatibility.properties import checked_properties, line_ink_of
 from jindle_core.compatibility.rules import CONFLICTS, Used, cautions, conflicts
 from jindle_core.contrast.rules import Status
 from jindle_core.errors import BadInput
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 
 ALCOHOL, WATER, WAX, OIL = Medium.ALCOHOL_MARKER, Medium.WATER_MARKER, Medium.WAX_PENCIL, Medium.OIL_PENCIL
 

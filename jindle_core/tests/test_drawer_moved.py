@@ -1,13 +1,14 @@
 """The same colours with another drawer are what they would be if they were worked out anew."""
 
+from itertools import product
 from unittest import TestCase
 
 import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from jindle_core.media import Medium
-from jindle_core.supplies.colours import Kept
+from jindle_core.media.medium import Medium
+from jindle_core.supplies.whole import Kept
 from jindle_core.tests.made import LABS, some_supplies
 
 DRAWERS = st.dictionaries(
@@ -31,16 +32,20 @@ class MovedTests(TestCase):
     def same(self, one, other):
         for name in ARRAYS:
             np.testing.assert_array_equal(getattr(one, name), getattr(other, name), name)
-        for name in ("places", "named", "shades", "second_shades", "sheets", "all_kept"):
+        for name in ("places", "named", "shades", "sheets", "all_kept"):
             self.assertEqual(getattr(one, name), getattr(other, name), name)
-        for key, (index, places) in one.indexes.items():
-            other_index, other_places = other.indexes[key]
+        self.assertEqual(one.predicted.second_shades, other.predicted.second_shades)
+        for key in product(one.columns, (False, True)):
+            (index, places), (other_index, other_places) = one.searched.tree(*key), other.searched.tree(*key)
             np.testing.assert_array_equal(places, other_places)
             found = (each.query(one.lab[:5], 3) for each in (index, other_index) if len(places))
             for first, second in zip(*found, strict=True) if len(places) else ():
                 np.testing.assert_array_equal(first.indices, second.indices)
         for medium in (Medium.ALCOHOL_MARKER, Medium.WATER_MARKER):
-            (table, places), (other_table, other_places) = one.glazes(medium), other.glazes(medium)
+            (table, places), (other_table, other_places) = (
+                one.glazed.table(medium),
+                other.glazed.table(medium),
+            )
             np.testing.assert_array_equal(places, other_places)
             if len(places) > 1:
                 target = np.array([50.0, 20, 10])

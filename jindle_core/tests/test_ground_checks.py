@@ -18,13 +18,14 @@ from jindle_core.card.whole import Anchor, Card
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.lengths import read_size
 from jindle_core.line_art.drawing import LineDrawing, Shape
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.offers.for_join import join_offers, rainbow_offers, together
 from jindle_core.palettes.role import Role
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.seen.joins import joins_seen
 from jindle_core.seen.whole import SeenCard
-from jindle_core.supplies.colours import Kept, RangeFacts, Supplies, SupplyColour
+from jindle_core.supplies.colours import RangeFacts, SupplyColour
+from jindle_core.supplies.whole import Kept, Supplies
 
 PADS = {
     "sun": (88, -4, 78), "moss": (56, -44, 30), "plum": (40, 34, -40), "pond": (64, -28, -34), "rose": (66, 54, 2),

@@ -41,7 +41,7 @@ from jindle_core.contrast.rules import PairKind, Status
 from jindle_core.errors import BadInput
 from jindle_core.line_art.outline import outline, shapes_at
 from jindle_core.line_art.svg import read_svg
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.planning.ground import Worked, cautions, laying
 from jindle_core.planning.step import Wait
 from jindle_core.prediction.behaviour import Hand

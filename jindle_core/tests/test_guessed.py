@@ -6,10 +6,11 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.provenance import Provenance
-from jindle_core.supplies.colours import Kept, RangeFacts, Supplies, SupplyColour
+from jindle_core.supplies.colours import RangeFacts, SupplyColour
 from jindle_core.supplies.guessed import Acquaintance, guessed
+from jindle_core.supplies.whole import Kept, Supplies
 from jindle_core.tests.strategies import some_lab
 
 COUNT = 240
@@ -23,7 +24,7 @@ def supplies(owned=range(COUNT)):
         SupplyColour(n + 1, 1 + n % 2, f"SEDGE-{n}", "", "", read, False, *map(float, lab))
         for n, lab in enumerate(some_lab(COUNT))
     )
-    return Supplies(rows, RANGES, {n + 1: Kept("full", "") for n in owned})
+    return Supplies(rows, RANGES, drawer={n + 1: Kept("full", "") for n in owned})
 
 
 class GuessedTests(unittest.TestCase):
@@ -34,7 +35,7 @@ class GuessedTests(unittest.TestCase):
 
     def test_two_layers_are_told_from_one(self):
         mine = supplies()
-        dark = mine.predicted(np.array([4]), 2, None)[0]
+        dark = mine.predicted.in_layers(np.array([4]), 2, None)[0]
         (first, *_) = guessed(mine, tuple(dark), 0.5, noted=[4])
         self.assertEqual((first.place, first.layers), (4, 2))
 
@@ -73,7 +74,7 @@ class GuessedTests(unittest.TestCase):
             noted = random.choice(COUNT, 12, replace=False).tolist()
             true = noted[int(random.integers(12))] if random.random() < 0.8 else int(random.integers(COUNT))
             layers = 1 + int(random.choice(3, p=figures.colour.WHICH_LAYERS)) if true % 2 == 0 else 1
-            lab = mine.predicted(np.array([true]), layers, None)[0]
+            lab = mine.predicted.in_layers(np.array([true]), layers, None)[0]
             off = random.normal(0, 3.0 / np.sqrt(3), 3)
             # As far off in ΔE00 as it would be in CIELAB.
             read = lab + off * np.linalg.norm(off) / delta_e(lab, lab + off)

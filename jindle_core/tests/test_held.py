@@ -5,9 +5,13 @@ import unittest
 from functools import partial
 from threading import Barrier, Thread
 
+import numpy as np
+
 from jindle_core.held import Held
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
+from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.near import Way
+from jindle_core.prediction.stocks import WHITE_CARD
 from jindle_core.tests.made import BOARDS, some_supplies
 
 
@@ -53,23 +57,37 @@ class HeldTests(unittest.TestCase):
         self.assertEqual(at_once(8, work), [])
         self.assertLessEqual(len(held.values), 3)
 
-    def test_supplies_answer_many_threads_as_one(self):
+    def test_supplies_answer_sixteen_threads_as_one(self):
         calm, busy = some_supplies(), some_supplies()
         places = [None, *(busy.places[pk] for pk in BOARDS)]
         asked = [
-            (medium, owned, layers, paper)
+            lambda it, at, medium=medium, owned=owned, layers=layers, paper=paper: it.families(
+                medium, owned, layers, paper
+            )[1].tolist()
             for medium in (Medium.ALCOHOL_MARKER, Medium.DYE_PAD)
             for owned in (True, False)
             for layers in (1, 2)
             for paper in places
         ]
-        wanted = {one: calm.families(*one)[1].tolist() for one in asked}
-        doubts = [calm.laid_sigma(0, Way(layers)) for layers in (1, 2, 3)]
+        asked += [
+            lambda it, at: it.reflectance(np.array([0, at])).tolist(),
+            lambda it, at: it.predicted.sigma(0, Way(1 + at % 3)),
+            lambda it, at: it.predicted.known(it.rows[at].range_id).sigma(
+                it.reflectance(np.array([at])), 2, Hand.MIDDLE, WHITE_CARD
+            ),
+            lambda it, at: it.glazed.table(Medium.ALCOHOL_MARKER)[0].best(it.lab[at])[0].lab,
+            lambda it, at: it.searched.landable("pad", bool(at % 2)).lab.tolist(),
+        ]
+        laid = [
+            pk
+            for pk in range(len(calm.rows))
+            if calm.ranges[calm.rows[pk].range_id].medium.traits.covering is not None
+        ]
+        wanted = [[one(calm, at) for at in laid] for one in asked]
 
         def work(number):
-            for turn in range(len(asked)):
-                one = asked[(turn * (number + 1)) % len(asked)]
-                assert busy.families(*one)[1].tolist() == wanted[one]
-                assert abs(busy.laid_sigma(0, Way(1 + turn % 3)) - doubts[turn % 3]) < 1e-9
+            for turn in range(3 * len(asked)):
+                one, at = (turn * (number + 1)) % len(asked), turn % len(laid)
+                np.testing.assert_allclose(asked[one](busy, laid[at]), wanted[one][at], atol=1e-9)
 
-        self.assertEqual(at_once(8, work), [])
+        self.assertEqual(at_once(16, work), [])

@@ -15,9 +15,10 @@ from jindle_core.layers.making import EMBOSSED, Making
 from jindle_core.layers.pieces import WHITE_END, Kind
 from jindle_core.lengths import OF_PIECES, Length, read_size
 from jindle_core.material import End
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.seen.whole import SeenCard
-from jindle_core.supplies.colours import Kept, RangeFacts, Supplies, SupplyColour
+from jindle_core.supplies.colours import RangeFacts, SupplyColour
+from jindle_core.supplies.whole import Kept, Supplies
 
 ROWS = (
     ("rose pad", Medium.DYE_PAD, (55.0, 50.0, 10.0)),
@@ -35,7 +36,7 @@ def shelf():
     ranges = {
         n: RangeFacts(n, f"Range {n}", "", medium, own=False) for n, (_, medium, _) in enumerate(ROWS, 1)
     }
-    return Supplies(rows, ranges, {row.id: Kept("full", "") for row in rows})
+    return Supplies(rows, ranges, drawer={row.id: Kept("full", "") for row in rows})
 
 
 def words_on(stock, made, of, kind=Kind.PANEL, ground=False):

@@ -27,7 +27,7 @@ from jindle_core.errors import BadInput
 from jindle_core.layers.pieces import InkedOver, Kind
 from jindle_core.lengths import read_size
 from jindle_core.material import End
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.offers.for_area import family_offers, proposed, tone_offers, tones_to_offer
 from jindle_core.offers.for_colour import converted, instead_of
 from jindle_core.offers.for_join import join_offers, together
@@ -41,9 +41,10 @@ from jindle_core.seen.whole import SeenCard
 from jindle_core.supplies.alike import like, twins
 from jindle_core.supplies.asked import anchor_of, check_named, place_of, tones_of
 from jindle_core.supplies.choose import stocks
-from jindle_core.supplies.colours import RangeFacts, Supplies, SupplyColour
+from jindle_core.supplies.colours import RangeFacts, SupplyColour
 from jindle_core.supplies.matched import match_of, matches_of, nearest_in_each, swatch_of
 from jindle_core.supplies.readings import off_label, settle
+from jindle_core.supplies.whole import Supplies
 from jindle_core.tests.drawn_changes import DRAWING
 from jindle_core.tests.made import BOARDS, LABS, MARKERS, PADS, SHEET, some_supplies
 

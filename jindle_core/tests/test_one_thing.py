@@ -36,7 +36,7 @@ from jindle_core.families.recipes import Thing
 from jindle_core.layers.pieces import WHITE_END, InkedOver, Kind
 from jindle_core.lengths import Length, read_size
 from jindle_core.material import End
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.offers.following import following, moving_to
 from jindle_core.offers.places import Glaze, Shading, Substitute, places_for
 from jindle_core.palettes.role import Role
@@ -44,8 +44,8 @@ from jindle_core.planning.colouring import area_steps
 from jindle_core.seen.uses import without_needless
 from jindle_core.seen.whole import SeenCard
 from jindle_core.supplies.asked import check_named
-from jindle_core.supplies.colours import Kept
 from jindle_core.supplies.used import shopping
+from jindle_core.supplies.whole import Kept
 from jindle_core.tests.drawn_changes import DRAWING
 from jindle_core.tests.made import BOARDS, LABS, MARKERS, PADS, some_supplies
 

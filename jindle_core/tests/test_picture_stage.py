@@ -20,7 +20,7 @@ from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light, away
 from jindle_core.lengths import read_size
 from jindle_core.line_art.svg import read_svg
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.offers.for_area import family_offers, proposed, tone_offers, tones_to_offer
 from jindle_core.palettes.role import Role
 from jindle_core.planning.colouring import area_steps, picture_steps
@@ -28,7 +28,8 @@ from jindle_core.planning.step import Wait
 from jindle_core.seen.whole import SeenCard
 from jindle_core.supplies.asked import check_named
 from jindle_core.supplies.choose import papers_to_try
-from jindle_core.supplies.colours import Kept, RangeFacts, Supplies, SupplyColour
+from jindle_core.supplies.colours import RangeFacts, SupplyColour
+from jindle_core.supplies.whole import Kept, Supplies
 
 DRAWING = read_svg(
     b"""<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 50">
@@ -68,7 +69,7 @@ class PictureTests(unittest.TestCase):
         self.supplies = Supplies(ROWS, RANGES)
 
     def own(self, *codes):
-        self.supplies = Supplies(ROWS, RANGES, {IDS[code]: Kept("full", "") for code in codes})
+        self.supplies = Supplies(ROWS, RANGES, drawer={IDS[code]: Kept("full", "") for code in codes})
 
     def drawn(self, *changes):
         """A card with the drawing, its leaf fern, its pond blue."""

@@ -10,8 +10,9 @@ from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import reflectance_to_lab
-from jindle_core.media import Medium
-from jindle_core.prediction.behaviour import COVERING, Behaviour, Hand, layer_weight, usual_behaviour
+from jindle_core.media.groups import LAID_MEDIA
+from jindle_core.media.medium import Medium
+from jindle_core.prediction.behaviour import Behaviour, Hand, layer_weight, usual_behaviour
 from jindle_core.prediction.fitting import Laying, fit
 from jindle_core.prediction.known import usually
 from jindle_core.prediction.kubelka_munk import absorption, film, film_absorption, reflectance_of
@@ -54,13 +55,13 @@ class LayingTests(unittest.TestCase):
             layer_weight(0, 0.75)
 
     def test_one_layer_on_its_own_paper_is_the_reading_itself(self):
-        for medium in COVERING:
+        for medium in LAID_MEDIA:
             with self.subTest(medium):
                 off = delta_e(reflectance_to_lab(laid(LAID, medium)), reflectance_to_lab(LAID))
                 self.assertLess(np.percentile(off, 95), 1.0)
 
     @settings(max_examples=40)
-    @given(LAB, st.sampled_from(sorted(COVERING)))
+    @given(LAB, st.sampled_from(sorted(LAID_MEDIA)))
     def test_more_is_never_lighter_and_always_finite(self, lab, medium):
         one = lab_to_reflectance(np.array(lab))
         depths = [

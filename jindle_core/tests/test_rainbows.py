@@ -12,8 +12,9 @@ from jindle_core.blending.inks import seen_on
 from jindle_core.blending.joins import Meeting
 from jindle_core.blending.orders import is_rainbow, overlaps
 from jindle_core.blending.rainbows import rainbows
-from jindle_core.media import Medium
-from jindle_core.supplies.colours import RangeFacts, Supplies, SupplyColour
+from jindle_core.media.medium import Medium
+from jindle_core.supplies.colours import RangeFacts, SupplyColour
+from jindle_core.supplies.whole import Supplies
 
 PRIMARIES = ((58, -30, -38), (52, 62, 5), (88, -6, 80))  # cyan, rose and yellow
 PADS = st.lists(
@@ -27,7 +28,7 @@ def dabs(labs):
         for n, lab in enumerate(labs, start=1)
     )
     supplies = Supplies(rows, {1: RangeFacts(1, "Nets", "", Medium.DYE_PAD, own=True)})
-    return supplies.dabs(np.arange(len(rows)))
+    return supplies.predicted.dabs(np.arange(len(rows)))
 
 
 class RainbowTests(unittest.TestCase):

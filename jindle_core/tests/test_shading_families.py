@@ -12,7 +12,7 @@ from jindle_core.families.build import Builder
 from jindle_core.families.judge import Allowance, judge_family, limits, steps, tone_names
 from jindle_core.families.mending import bridge, deeper, glazed_shadow, lighter
 from jindle_core.families.recipes import Extent, Thing, recipe, suited, tones_wanted
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.prediction.behaviour import usual_behaviour
 from jindle_core.tests.strategies import some_lab
 

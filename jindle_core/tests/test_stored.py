@@ -24,7 +24,7 @@ from jindle_core.families.shading import Light
 from jindle_core.layers.pieces import Across, Kind
 from jindle_core.line_art.drawing import LineDrawing, Shape, drawing_from_json, drawing_to_json
 from jindle_core.material import End
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.palettes.role import Role
 from jindle_core.tests.test_waivers import full_card
 from jindle_core.words import in_words

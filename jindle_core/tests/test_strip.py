@@ -9,8 +9,9 @@ from hypothesis import strategies as st
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.patterned.strip import find_strip, strip
-from jindle_core.supplies.colours import RangeFacts, Supplies, SupplyColour
+from jindle_core.supplies.colours import RangeFacts, SupplyColour
 from jindle_core.supplies.unlike import most_unlike
+from jindle_core.supplies.whole import Supplies
 from jindle_core.swatch_sheet import SheetArea
 
 SCALE = 2.4  # pixels a millimetre

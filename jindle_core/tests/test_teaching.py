@@ -5,7 +5,7 @@ import unittest
 import numpy as np
 
 from jindle_core.colorimetry.recovery import lab_to_reflectance
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.prediction.known import usually
 from jindle_core.prediction.near import Way
 from jindle_core.supplies.teaching import Laid, lessons, mean_sigma

@@ -16,10 +16,11 @@ from jindle_core.colorimetry.spaces import lab_to_hue
 from jindle_core.colorimetry.views import lamp
 from jindle_core.errors import BadInput
 from jindle_core.families.judge import judge_family
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.patterned.patches import Patch
 from jindle_core.stored import plain, structured
-from jindle_core.supplies.colours import Kept, RangeFacts, Supplies, SupplyColour
+from jindle_core.supplies.colours import RangeFacts, SupplyColour
+from jindle_core.supplies.whole import Kept, Supplies
 from jindle_core.swatch_sheet import swatch_sheet
 from jindle_core.tests.strategies import some_lab
 from jindle_core.training.exercises import EXERCISES, Wish, ask, ask_again, ask_on_paper
@@ -84,7 +85,7 @@ def drawer(seed=1, each=40, provenance="read", grey=False, media=MEDIA):
     ranges = {
         n + 1: RangeFacts(n + 1, f"Range {n + 1}", "", medium, own=True) for n, medium in enumerate(media)
     }
-    return Supplies(rows, ranges, {row.id: Kept("full", "") for row in rows})
+    return Supplies(rows, ranges, drawer={row.id: Kept("full", "") for row in rows})
 
 
 SUPPLIES = drawer()
@@ -275,7 +276,7 @@ class BadDrawerTests(TestCase):
         three = Supplies(
             rows,
             {1: RangeFacts(1, "Few", "", Medium.ALCOHOL_MARKER, own=True)},
-            {row.id: Kept("full", "") for row in rows},
+            drawer={row.id: Kept("full", "") for row in rows},
         )
         for exercise in Exercise:
             question = asked(exercise, 1, supplies=three)

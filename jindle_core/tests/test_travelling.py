@@ -16,8 +16,8 @@ from jindle_core.card.sound import sound
 from jindle_core.card.whole import Waiver
 from jindle_core.errors import BadInput
 from jindle_core.material import End
-from jindle_core.media import Medium
-from jindle_core.supplies.colours import Supplies
+from jindle_core.media.medium import Medium
+from jindle_core.supplies.whole import Supplies
 from jindle_core.tests.drawn_changes import DRAWING
 from jindle_core.tests.made import BOARDS, MARKERS, PADS, SHEET, a_sheet, some_supplies
 from jindle_core.tests.test_tasks import full_card
@@ -40,7 +40,7 @@ def some_of(supplies, ids, shift=0.0, name=""):
     )
     facts = {pk: replace(one, name=name or one.name) for pk, one in supplies.ranges.items()}
     drawer = dict.fromkeys((row.id for row in rows), SUPPLIES.drawer[1])
-    return Supplies(rows, facts, drawer, shares={pk: 0.5 for pk in SHEET if pk in ids})
+    return Supplies(rows, facts, drawer=drawer, shares={pk: 0.5 for pk in SHEET if pk in ids})
 
 
 def arriving(supplies, owned=False, told=TOLD, shelf=NO_SHELF):

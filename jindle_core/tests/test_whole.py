@@ -15,12 +15,13 @@ from jindle_core.contrast.rules import Status
 from jindle_core.layers.pieces import Kind
 from jindle_core.lengths import read_size
 from jindle_core.material import End
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.palettes.role import Role
 from jindle_core.seen.table import moved, table
 from jindle_core.seen.whole import SeenCard
-from jindle_core.supplies.colours import Kept, RangeFacts, Supplies, SupplyColour
+from jindle_core.supplies.colours import RangeFacts, SupplyColour
 from jindle_core.supplies.used import shopping
+from jindle_core.supplies.whole import Kept, Supplies
 
 ARCHITECTURE = Path(__file__).resolve().parents[2] / "ARCHITECTURE.md"
 
@@ -36,7 +37,7 @@ def supplies(drawer=(), gone=False) -> Supplies:
         1: RangeFacts(1, "Rods", "", Medium.ALCOHOL_MARKER, False, gone),
         2: RangeFacts(2, "Boards", "", Medium.CARDSTOCK, False),
     }
-    return Supplies(rows, facts, {pk: Kept("full", "") for pk in drawer})
+    return Supplies(rows, facts, drawer={pk: Kept("full", "") for pk in drawer})
 
 
 def a_card(*ids: int) -> Card:

@@ -7,7 +7,7 @@ from types import MappingProxyType
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.training import joining, lighter, missing, nearest, reading
 from jindle_core.training.question import ORDERS, Asked, Exercise, Eyes, Question, View
 from jindle_core.training.threshold import wanted_margin

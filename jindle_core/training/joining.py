@@ -11,9 +11,9 @@ from jindle_core.blending.joins import JoinMeasures, Meeting, judge_join, measur
 from jindle_core.blending.known import are_white
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array, Lab, as_lab, on_screen
-from jindle_core.media import PAD_MEDIA
+from jindle_core.media.groups import PAD_MEDIA
 from jindle_core.shown import percent
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.training.nearest import off_from
 from jindle_core.training.question import WAYS, Asked, Exercise, Option, Question, view_of
 from jindle_core.training.stock import asked_colour, beginnings, still_there, stock
@@ -121,7 +121,7 @@ def _joins(supplies: Supplies, pads: np.ndarray) -> list[_Join]:
     C*, and so may the dip; where that makes another way of it, it is not.
     """
     first, second = pads.T
-    labs = strips(supplies.dabs(first), supplies.dabs(second))
+    labs = strips(supplies.predicted.dabs(first), supplies.predicted.dabs(second))
     found, sigmas = measure_join(labs), _sigma(supplies, first, second)
     doubt = figures.training.SURE * sigmas
     share = doubt / np.maximum(found.ends_chroma, 1e-9)

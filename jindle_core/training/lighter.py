@@ -4,17 +4,17 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.training.ladder import ladder
 from jindle_core.training.question import Asked, Exercise, Option, Question, surely_apart
-from jindle_core.training.stock import LAID_MEDIA, asked_colour, beginnings, still_there, stock
+from jindle_core.training.stock import EVEN_MEDIA, asked_colour, beginnings, still_there, stock
 
 NEEDS = "three colours whose lightness is surely apart"
 
 
 def ask(supplies: Supplies, asked: Asked, random: np.random.Generator) -> Question | None:
     """An order of three to seven colours; None where no three are surely apart."""
-    places = stock(supplies, LAID_MEDIA, asked, random)
+    places = stock(supplies, EVEN_MEDIA, asked, random)
     if len(places) < figures.training.ORDER[0]:
         return None
     values, sigmas = supplies.lab[places, 0], supplies.sigma[places]

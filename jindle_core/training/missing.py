@@ -9,8 +9,8 @@ from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array, as_lab
 from jindle_core.families.judge import FamilyJudgement, judge_family, limits, steps, tone_names
 from jindle_core.limits import at_least, at_most
-from jindle_core.media import PAD_MEDIA, PICTURE_MEDIA
-from jindle_core.supplies.colours import Supplies
+from jindle_core.media.groups import DRAWN_MEDIA
+from jindle_core.supplies.whole import Supplies
 from jindle_core.training.nearest import chosen_surely, off_from, unlike_ones
 from jindle_core.training.question import (
     TONES,
@@ -26,13 +26,12 @@ from jindle_core.training.stock import asked_colour, beginnings, still_there, st
 
 NEEDS = "six colours of one medium, some of them in several depths"
 _LEAST = figures.training.CHOICES + 2
-_MEDIA = [medium for medium in PICTURE_MEDIA if medium not in PAD_MEDIA]
 
 
 def ask(supplies: Supplies, asked: Asked, random: np.random.Generator) -> Question | None:
     """Two tones and four colours of which one surely is the third; None where there is no such."""
     shelves = [
-        places for medium in _MEDIA if len(places := stock(supplies, (medium,), asked, random)) >= _LEAST
+        places for medium in DRAWN_MEDIA if len(places := stock(supplies, (medium,), asked, random)) >= _LEAST
     ]
     if not shelves:
         return None

@@ -7,8 +7,9 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import lab_to_hue
-from jindle_core.media import PAD_MEDIA, Medium
-from jindle_core.supplies.colours import Supplies
+from jindle_core.media.groups import EVERY_COLUMN, PICTURE_MEDIA
+from jindle_core.media.medium import Medium
+from jindle_core.supplies.whole import Supplies
 from jindle_core.training.question import (
     Asked,
     Exercise,
@@ -22,15 +23,13 @@ from jindle_core.training.question import (
 from jindle_core.training.stock import asked_colour, beginnings, still_there, stock
 
 NEEDS = "four markers or pencils, and a pad, card or paper beside them"
-_TARGETS = (*PAD_MEDIA, Medium.CARDSTOCK, Medium.PATTERNED_PAPER)
+_TARGETS = tuple(one for one in Medium if one.traits.pad or one.traits.paper)
 # What is laid beside it: the first of these with enough colours.
-_CHOSEN = (
-    (Medium.ALCOHOL_MARKER,),
-    (Medium.WATER_MARKER,),
-    (Medium.WAX_PENCIL, Medium.OIL_PENCIL),
-    (Medium.CARDSTOCK,),
-    PAD_MEDIA,
-)
+_CHOSEN = [
+    media
+    for column in EVERY_COLUMN
+    if (media := tuple(one for one in column.media if one in PICTURE_MEDIA or one.traits.stock))
+]
 
 
 def ask(supplies: Supplies, asked: Asked, random: np.random.Generator) -> Question | None:

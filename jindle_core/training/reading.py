@@ -10,15 +10,15 @@ from jindle_core.colorimetry.spaces import Array
 from jindle_core.colorimetry.views import lamp
 from jindle_core.contrast.measures import measure
 from jindle_core.limits import at_least
-from jindle_core.media import GROUND_MEDIA, LETTERING_MEDIA, PAD_MEDIA, Medium
+from jindle_core.media.groups import GROUND_MEDIA, LETTERING_MEDIA, PAD_MEDIA
 from jindle_core.shown import shown
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.training.ladder import ladder
 from jindle_core.training.question import Asked, Exercise, Option, Question, View, surely_apart
 from jindle_core.training.stock import asked_colour, beginnings, still_there, stock
 
 NEEDS = "pads or pens to write with, and cards or pads to write on"
-_WRITTEN = [medium for medium in LETTERING_MEDIA if medium is not Medium.EMBOSSING_POWDER]
+_WRITTEN = [medium for medium in LETTERING_MEDIA if medium.traits.covering is not None]
 
 
 def ask(supplies: Supplies, asked: Asked, random: np.random.Generator) -> Question | None:

@@ -7,7 +7,7 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.naming import hue_name
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.training.question import Question
 
 # By the hue's usual name; what lies between two is named by the one it is mostly taken for.

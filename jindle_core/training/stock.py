@@ -5,20 +5,13 @@ from collections.abc import Collection
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.media import PAD_MEDIA, Medium
-from jindle_core.supplies.colours import Supplies
+from jindle_core.media.groups import LAID_MEDIA, MAT_MEDIA
+from jindle_core.media.medium import Medium
+from jindle_core.supplies.whole import Supplies
 from jindle_core.training.question import Asked, AskedColour
 
 # What is put in order of lightness, or chosen: laid as an even colour.
-LAID_MEDIA = (
-    Medium.ALCOHOL_MARKER,
-    Medium.WATER_MARKER,
-    *PAD_MEDIA,
-    Medium.WAX_PENCIL,
-    Medium.OIL_PENCIL,
-    Medium.CARDSTOCK,
-    Medium.GEL_PEN,
-)
+EVEN_MEDIA = (*LAID_MEDIA, *MAT_MEDIA)
 
 
 def stock(

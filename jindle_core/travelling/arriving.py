@@ -22,7 +22,8 @@ from jindle_core.checked.whole import CheckedCard
 from jindle_core.colorimetry.difference import delta_e, direction_words
 from jindle_core.matching.verdicts import Verdict, judge_distance
 from jindle_core.material import End
-from jindle_core.media import PAD_MEDIA, PICTURE_MEDIA, Medium
+from jindle_core.media.groups import DRAWN_MEDIA, PAD_MEDIA
+from jindle_core.media.medium import Medium
 from jindle_core.offers.following import Following
 from jindle_core.offers.moving import Follower, Moving, families
 from jindle_core.seen.whole import SeenCard
@@ -118,8 +119,7 @@ class Arriving:
         """In what areas of a medium are coloured here: in that or, without it, in what there is most of."""
         if self._count(medium):
             return medium
-        others = [one for one in PICTURE_MEDIA if one not in PAD_MEDIA]
-        return max(others, key=self._count)
+        return max(DRAWN_MEDIA, key=self._count)
 
     def _count(self, medium: Medium) -> int:
         return int(self._may[self.foreign.supplies.of_media((medium,))].sum())

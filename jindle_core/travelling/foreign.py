@@ -17,10 +17,11 @@ from jindle_core.card.whole import Card
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.material import End
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.patterned.sheet import Sheet
 from jindle_core.seen.whole import SeenCard
-from jindle_core.supplies.colours import RangeFacts, Supplies, SupplyColour
+from jindle_core.supplies.colours import RangeFacts, SupplyColour
+from jindle_core.supplies.whole import Supplies
 from jindle_core.travelling.told import Travelling
 
 

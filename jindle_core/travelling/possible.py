@@ -8,17 +8,15 @@ from jindle_core import figures
 from jindle_core.card.references import Use, turned
 from jindle_core.card.sound import sound
 from jindle_core.card.stored import card_to_json
-from jindle_core.compatibility.properties import checked_properties, is_line_ink
+from jindle_core.compatibility.properties import checked_properties
 from jindle_core.errors import BadInput, Problem
-from jindle_core.media import COLUMN_OF, PAD_MEDIA, Medium
+from jindle_core.media.medium import Medium
 from jindle_core.patterned.sheet import SIGNS
 from jindle_core.travelling.told import PatternTold, Travelling
 
 _BANDS = 31  # 400 to 700 nm
 _STRONGEST = 200.0  # |a*| and |b*| of nothing that is laid on paper are as large
 _SAID = 5  # faults that are named: a file that is no recipe has hundreds
-# What a supply must be of where a card names it; of the rest it may be of anything.
-_OF = {Use.PADS: PAD_MEDIA, Use.PAPERS: (Medium.CARDSTOCK,)}
 
 
 def possible(told: Travelling) -> Travelling:
@@ -93,6 +91,12 @@ def _is_pattern(told: PatternTold, supplies: int) -> bool:
     )
 
 
+def _does(medium: Medium, use: Use) -> bool:
+    """Whether what a card names for something may be of a medium: the rest may be of any."""
+    asked = {Use.PADS: medium.traits.pad, Use.PAPERS: medium.traits.stock, Use.LINE: medium.traits.line_ink}
+    return bool(asked.get(use, True))
+
+
 def _there(told: Travelling, use: Use, number: int) -> int:
     """The number, of something that is there and that is used so; else BadInput."""
     listed: tuple[Any, ...] = told.supplies
@@ -104,6 +108,6 @@ def _there(told: Travelling, use: Use, number: int) -> int:
     if use in (Use.DRAWING, Use.SHEETS):
         return number
     known = told.ranges[number - 1 if use is Use.LINE else told.supplies[number - 1].range - 1]
-    if not (is_line_ink(known.medium) if use is Use.LINE else known.medium in _OF.get(use, COLUMN_OF)):
+    if not _does(known.medium, use):
         raise BadInput(Problem(f"{known.name:.60} is {known.medium}, and is named for {use}.", field="file"))
     return number

@@ -14,10 +14,10 @@ from jindle_core.card.references import Use, turned
 from jindle_core.card.stored import card_from_json, card_to_json
 from jindle_core.card.whole import Card
 from jindle_core.line_art.drawing import LineDrawing
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.patterned.sheet import SIGNS, Sheet
 from jindle_core.provenance import Provenance
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 
 Lab = tuple[float, float, float]
 

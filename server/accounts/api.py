@@ -10,7 +10,9 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core import figures
+from jindle_core.compatibility.properties import PROPERTIES, properties_of
 from jindle_core.layers.pieces import WORDS
+from jindle_core.media.medium import Medium
 from jindle_core.words import PHRASES
 from server.accounts import actions
 from server.accounts.door import TokenAtTheDoor
@@ -18,6 +20,8 @@ from server.accounts.models import PREFERENCES, Person
 from server.quotas import room
 from server.requests import Request
 
+MEDIUM_CHOICES = [(one.value, one.value) for one in Medium]
+PROPERTY_CHOICES = [(one, one) for one in PROPERTIES]
 SIGN_UP_CHOICES = [(one, one) for one in ("open", "invitation", "closed")]
 
 
@@ -53,6 +57,16 @@ class LimitsSerializer(serializers.Serializer):
     )
 
 
+class MediumToldSerializer(serializers.Serializer):
+    """A medium, and what of a supply of it can be said."""
+
+    value = serializers.ChoiceField(choices=MEDIUM_CHOICES)
+    laid = serializers.BooleanField(help_text="on card, so that layers, hand and paper mean something")
+    properties = serializers.ListField(
+        child=serializers.ChoiceField(choices=PROPERTY_CHOICES), help_text="that a range of it may have"
+    )
+
+
 class DoorSerializer(serializers.Serializer):
     """What the sign-in page needs to know before anybody is signed in, and what holds for all."""
 
@@ -61,9 +75,21 @@ class DoorSerializer(serializers.Serializer):
     mail = serializers.BooleanField(help_text="a forgotten password is helped with by mail")
     person = PersonSerializer(allow_null=True)
     limits = LimitsSerializer()
+    media = MediumToldSerializer(many=True)
     phrases = serializers.DictField(
         child=serializers.CharField(), help_text="keys whose words are not the key itself, hyphens taken out"
     )
+
+
+def _media() -> list[dict[str, Any]]:
+    return [
+        {
+            "value": one.value,
+            "laid": one.traits.covering is not None,
+            "properties": properties_of(one),
+        }
+        for one in Medium
+    ]
 
 
 def _limits() -> dict[str, Any]:
@@ -139,6 +165,7 @@ class Door(APIView):
                 "mail": settings.HAS_MAIL,
                 "person": person,
                 "limits": _limits(),
+                "media": _media(),
                 "phrases": dict(PHRASES),
             }
         )

@@ -29,7 +29,7 @@ from jindle_core.planning.pace import Taken
 from jindle_core.planning.recipe import Recipe
 from jindle_core.planning.task import Work
 from jindle_core.stored import structured
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.travelling.recipe_file import told_from_json
 from server.access import (
     cards_of,

@@ -17,7 +17,7 @@ from jindle_core.card.stored import card_to_json
 from jindle_core.card.whole import Card
 from jindle_core.errors import BadInput, Problem
 from jindle_core.lengths import Size
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.accounts.models import Person
 from server.cards.held import checked_card
 from server.cards.models import Revision, StoredCard

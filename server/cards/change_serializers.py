@@ -9,7 +9,7 @@ from jindle_core.card.changes import palette as changes
 from jindle_core.card.whole import Choice
 from jindle_core.checks import ids as check_ids
 from jindle_core.contrast.rules import PairKind
-from jindle_core.media import EVERY_COLUMN
+from jindle_core.media.groups import EVERY_COLUMN
 from jindle_core.palettes.role import Role
 from server.cards.serializers import (
     COLUMN_CHOICES,

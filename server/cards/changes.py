@@ -19,7 +19,7 @@ from jindle_core.checked.supplied import instead_of
 from jindle_core.errors import BadInput, Problem
 from jindle_core.palettes.role import Role
 from jindle_core.supplies.asked import anchor_of, check_named, tones_of
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.access import drawings_seen_by, one
 from server.accounts.models import Person
 from server.cards.building.serializers import BUILD_CHANGES

@@ -9,7 +9,8 @@ from jindle_core.card.changes import pictures as picture_changes
 from jindle_core.compatibility.materials import FINISHES, LINE_INKS
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light
-from jindle_core.media import PICTURE_MEDIA, Medium
+from jindle_core.media.groups import PICTURE_MEDIA
+from jindle_core.media.medium import Medium
 from server.cards.change_serializers import ChangeSerializer, kind_field
 from server.cards.serializers import PictureSerializer, StepSerializer
 from server.catalogue.api.ranges import SURFACE_CHOICES

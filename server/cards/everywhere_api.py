@@ -11,11 +11,11 @@ from jindle_core.card.copies import Part, copied
 from jindle_core.checked.supplied import instead_mends
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.errors import BadInput, Problem
-from jindle_core.media import PICTURE_MEDIA
+from jindle_core.media.groups import PICTURE_MEDIA
 from jindle_core.offers.following import following, moving_to
 from jindle_core.offers.places import Glaze, Shading, Substitute
 from jindle_core.supplies.asked import anchor_of, place_of, tones_of
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.access import cards_of, own_card, ranges_seen_by
 from server.cards.actions import keep_card
 from server.cards.everywhere_serializers import (

@@ -15,7 +15,7 @@ from jindle_core.card.whole import Card
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.seen.whole import SeenCard
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.access import drawings_seen_by
 from server.accounts.models import Person
 from server.cards.models import StoredCard

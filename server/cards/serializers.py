@@ -12,7 +12,7 @@ from jindle_core.contrast.rules import PairKind, Status
 from jindle_core.layers.folding import Fold
 from jindle_core.lengths import Size, read_length
 from jindle_core.material import End
-from jindle_core.media import EVERY_COLUMN
+from jindle_core.media.groups import EVERY_COLUMN
 from jindle_core.palettes.role import Role
 from jindle_core.training.question import Exercise
 from server.cards.groups import Group, HowFar, Order

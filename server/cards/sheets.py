@@ -12,7 +12,7 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.picture import read_picture
 from jindle_core.material import End
 from jindle_core.patterned.sheet import Sheet, sheet_labels
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.access import one, papers_seen_by
 from server.accounts.models import Person
 

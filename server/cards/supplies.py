@@ -8,8 +8,8 @@ from jindle_core import figures
 from jindle_core.card.references import named
 from jindle_core.offers.places import Glaze, Shading, Substitute, places_for
 from jindle_core.seen.uses import without_needless
-from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.used import Wanted, shopping
+from jindle_core.supplies.whole import Supplies
 from server.accounts.models import Person
 from server.cards.held import checked_cards
 from server.cards.json.changes import change_told

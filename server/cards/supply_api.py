@@ -12,7 +12,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core.interchange.range_csv import neutral
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.access import asked_for_by, cards_of, drawer_of, own_range, readings_of
 from server.accounts.models import Person
 from server.cards.supplies import to_buy, uses, wanted_told

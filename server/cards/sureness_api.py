@@ -10,7 +10,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core.offers.for_reading import Reading, Sureness, sureness
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.swatch_sheet import SHEETS
 from server.access import cards_of
 from server.accounts.models import Person

@@ -1,7 +1,7 @@
 """What does somebody else need to know of a card that is stored here, and what could they have of it?"""
 
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.travelling.foreign import Shelf
 from jindle_core.travelling.told import Belongings, DrawingTold, Travelling, travelling
 from server.access import drawings_seen_by, papers_seen_by

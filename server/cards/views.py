@@ -10,10 +10,10 @@ from rest_framework.exceptions import APIException
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.layers.sizing import nudge
 from jindle_core.lengths import USUAL_SIZES
-from jindle_core.media import FURTHER_COLUMNS
+from jindle_core.media.groups import FURTHER_COLUMNS
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.seen.table import table
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.accounts.models import Person
 from server.cards.held import checked_card, told_once
 from server.cards.json.checks import check_told, mends_told

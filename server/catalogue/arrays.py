@@ -8,8 +8,9 @@ from collections import OrderedDict
 from collections.abc import Mapping
 from threading import Lock
 
-from jindle_core.media import Medium
-from jindle_core.supplies.colours import Kept, RangeFacts, Supplies, SupplyColour
+from jindle_core.media.medium import Medium
+from jindle_core.supplies.colours import RangeFacts, SupplyColour
+from jindle_core.supplies.whole import Kept, Supplies
 from server.access import drawer_of, gone_ranges_of, papers_off_shelf, put_away_by, ranges_seen_by
 from server.accounts.models import Person
 from server.catalogue.models import CatalogueStamp, Colour
@@ -118,7 +119,15 @@ def read_catalogue(person: Person) -> Supplies:
     shares = {pk: share or 0.0 for pk, share in printed.values_list("id", "share")}
     sheets_off = set(papers_off_shelf(person).values_list("range", "title"))
     off = frozenset(row.id for row in rows if row.id in shares and (row.range_id, row.family) in sheets_off)
-    found = Supplies(rows, ranges, {}, spectra, settled, reads.other, shares, off)
+    found = Supplies(
+        rows,
+        ranges,
+        spectra=spectra,
+        settled=settled,
+        swatches=reads.other,
+        shares=shares,
+        off=off,
+    )
     return found.with_drawer(_drawer(person, found))
 
 

@@ -3,7 +3,7 @@
 import numpy as np
 
 from jindle_core.matching.chart import order_of_use
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 
 
 def chart_places(supplies: Supplies, range_id: int, owned: bool) -> np.ndarray:

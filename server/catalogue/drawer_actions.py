@@ -4,7 +4,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 
 from jindle_core.fullness import Fullness
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from server.access import asked_for_by, drawer_of
 from server.accounts.models import Person
 from server.catalogue.models import AskedFor, Colour, DrawerEntry, touch_drawer

@@ -6,7 +6,7 @@ from django.db.models import F, Q
 
 from jindle_core import figures
 from jindle_core.fullness import FULLNESS, Fullness
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.provenance import PROVENANCES, Provenance
 from server.accounts.models import Person

@@ -19,7 +19,7 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.entries import FIELDS, Entry, RangeFile, read_rows
 from jindle_core.interchange.range_csv import figure, neutral
 from jindle_core.interchange.text import Table
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from server.access import cards_of, deleted_cards_of, deleted_ranges_of, put_away_by
 from server.accounts.models import Person
 from server.catalogue.models import AskedFor, Colour, DrawerEntry, PutAway, Range, Reading, touch_catalogue

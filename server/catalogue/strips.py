@@ -10,9 +10,8 @@ from jindle_core.colorimetry.spaces import Array
 from jindle_core.errors import BadInput, Problem
 from jindle_core.patterned.correction import PictureBox
 from jindle_core.patterned.strip import FoundStrip, find_strip
-from jindle_core.prediction.behaviour import COVERING
 from jindle_core.supplies.asked import place_of
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.access import strip_of
 from server.accounts.models import Person
 from server.catalogue.models import StripColour
@@ -42,7 +41,7 @@ def check_strip(supplies: Supplies, colour_ids: Sequence[int]) -> None:
     for pk in colour_ids:
         place = place_of(supplies, pk, "colours")
         facts = supplies.ranges[int(supplies.range_ids[place])]
-        if facts.medium not in COVERING:
+        if facts.medium.traits.covering is None:
             words = f"{facts.name} is {facts.medium}: on the strip is what one lays on white card."
             raise BadInput(Problem(words, field="colours", value=facts.name))
 

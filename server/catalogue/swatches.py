@@ -6,9 +6,9 @@ from typing import Any
 from rest_framework import serializers
 
 from jindle_core.matching.verdicts import Verdict
-from jindle_core.media import Form
-from jindle_core.supplies.colours import Supplies
+from jindle_core.media.medium import Form
 from jindle_core.supplies.matched import Match, Nearness, Swatch, match_of, swatch_of
+from jindle_core.supplies.whole import Supplies
 from server.catalogue.models import FULLNESS_CHOICES, MEDIUM_CHOICES, PROVENANCE_CHOICES
 
 PROVENANCE_WORDS = dict(PROVENANCE_CHOICES)

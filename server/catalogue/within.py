@@ -4,7 +4,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 
 PAGE = 400  # colours at a time: more than a range of markers has
 TYPED_PAGE = 60  # rows of fields at a time

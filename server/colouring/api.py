@@ -11,9 +11,9 @@ from rest_framework.views import APIView
 from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 from jindle_core.line_art.svg import read_svg
-from jindle_core.media import PICTURE_MEDIA
+from jindle_core.media.groups import PICTURE_MEDIA
 from jindle_core.supplies.asked import tones_of
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.swatch_sheet import SHEETS
 from server.access import deleted_drawings_of, drawings_seen_by, kept_families_of, one, own_drawing
 from server.catalogue.arrays import catalogue_for

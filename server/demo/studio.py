@@ -22,7 +22,7 @@ from jindle_core.offers.for_area import proposed
 from jindle_core.palettes.role import Role
 from jindle_core.patterned.sheet import Sheet
 from jindle_core.seen.whole import SeenCard
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.access import (
     asked_for_by,
     cards_of,

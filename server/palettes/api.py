@@ -12,7 +12,7 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.palettes.landing import Landed, from_drawer, land
 from jindle_core.palettes.rules import PALETTE_RULES, TRIOS
 from jindle_core.seen.palette import SeenPalette
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.access import combinations_seen_by, own_card, own_combination
 from server.accounts.models import Person
 from server.cards.actions import start_card
@@ -149,7 +149,8 @@ class RuleLandings(APIView):
         supplies = catalogue_for(request.user)
         base = target_of(supplies, asked["colour"], asked["value"])
         places = places_of(supplies, asked["column"], asked["owned"])
-        landed = land(PALETTE_RULES, np.array(base.lab), supplies.landable(asked["column"], asked["owned"]))
+        on = supplies.searched.landable(asked["column"], asked["owned"])
+        landed = land(PALETTE_RULES, np.array(base.lab), on)
         found = [one for one in landed if isinstance(one, Landed)]
         missing = [one.message for one in landed if isinstance(one, Problem)]
         told = landings(supplies, places, found)
@@ -169,7 +170,7 @@ class DrawerLandings(APIView):
         asked = given.validated_data
         supplies = catalogue_for(request.user)
         places = places_of(supplies, asked["column"], asked["owned"])
-        on = supplies.landable(asked["column"], asked["owned"])
+        on = supplies.searched.landable(asked["column"], asked["owned"])
         told = landings(supplies, places, from_drawer(TRIOS, on, figures.palettes.DRAWER_PALETTES))
         return Response({"count": len(places), "landings": told})
 

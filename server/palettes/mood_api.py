@@ -14,7 +14,7 @@ from jindle_core.colorimetry.views import shades
 from jindle_core.errors import Problem
 from jindle_core.palettes.landing import land
 from jindle_core.palettes.moods import HueRegion, Mood
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.access import moods_of, one
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.swatches import ShadesSerializer
@@ -66,7 +66,7 @@ class MoodSerializer(serializers.Serializer):
 
 def _told(mood: Mood, supplies: Supplies, asked: dict[str, Any]) -> dict[str, Any]:
     places = places_of(supplies, asked["column"], asked["owned"])
-    (found,) = land([mood.rule], mood.base, supplies.landable(asked["column"], asked["owned"]))
+    (found,) = land([mood.rule], mood.base, supplies.searched.landable(asked["column"], asked["owned"]))
     middle = np.full(len(mood.hues), (mood.lightness[0] + mood.lightness[1]) / 2)
     hues = np.array([one.middle for one in mood.hues])
     seen = shades(hue_to_lab(middle, hues, np.full(len(hues), mood.chroma[1])))

@@ -10,15 +10,15 @@ from jindle_core import figures
 from jindle_core.colorimetry.views import Shades, shades
 from jindle_core.families.convert import assign
 from jindle_core.palettes.landing import Landed, reasons
-from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.matched import Match, matches_of
+from jindle_core.supplies.whole import Supplies
 from server.catalogue.swatches import match_told
 from server.palettes.models import Combination
 
 
 def places_of(supplies: Supplies, column: str, owned: bool) -> np.ndarray:
     """The supplies of a column of the palette table that a palette may land on."""
-    return supplies.indexes[column, owned][1]
+    return supplies.searched.tree(column, owned)[1]
 
 
 def landings(supplies: Supplies, places: np.ndarray, landed: Sequence[Landed]) -> list[dict[str, Any]]:

@@ -7,7 +7,7 @@ from typing import Any
 from jindle_core import figures
 from jindle_core.card.changes.palette import checked_name
 from jindle_core.errors import BadInput, Problem
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.provenance import Provenance
 from server.access import ranges_of
 from server.accounts.models import Person

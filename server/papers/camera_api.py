@@ -17,7 +17,7 @@ from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.errors import BadInput, Problem
 from jindle_core.patterned.strip import strip
 from jindle_core.prediction.stocks import WHITE_CARD
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.swatch_sheet import SHEETS, swatch_sheet
 from server.access import one, papers_seen_by, ranges_seen_by
 from server.accounts.models import Person

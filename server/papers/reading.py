@@ -21,7 +21,7 @@ from jindle_core.patterned.editing import WAYS, Edit, edited
 from jindle_core.patterned.lamp import Light, Relit, relit
 from jindle_core.patterned.straightening import straightened
 from jindle_core.supplies.asked import place_of
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.accounts.models import Person
 from server.catalogue.api.fields import LIGHT_CHOICES, BoxSerializer, JsonField
 from server.catalogue.arrays import catalogue_for

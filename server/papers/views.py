@@ -14,8 +14,8 @@ from jindle_core.colorimetry.views import Shades, shades
 from jindle_core.lengths import Length
 from jindle_core.patterned.colours import SheetColour, where
 from jindle_core.patterned.correction import Corrected
-from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.matched import nearest_in_each
+from jindle_core.supplies.whole import Supplies
 from server.accounts.models import Person
 from server.catalogue.downloads import data_url
 from server.catalogue.swatches import match_told, swatch

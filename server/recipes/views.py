@@ -8,8 +8,8 @@ from PIL import Image
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.colorimetry.views import Shades
 from jindle_core.patterned.sheet import Sheet
-from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.used import shopping
+from jindle_core.supplies.whole import Supplies
 from jindle_core.travelling.arriving import Arriving
 from jindle_core.travelling.recipe_file import RecipeFile
 from server.cards.json.desk import desk_told

@@ -5,7 +5,7 @@ from typing import Any
 
 from django.db.models import QuerySet
 
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.records.models import MOST_PHOTOS, Record, RecordPhoto, RecordUse
 
 _SHADES = 8  # that stand under a picture

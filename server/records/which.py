@@ -14,12 +14,12 @@ from jindle_core import figures
 from jindle_core.colorimetry.spaces import lab_to_hex
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.bare_picture import jpeg
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.patterned.correction import correct, find_white
 from jindle_core.patterned.patches import read_patches
 from jindle_core.supplies.asked import place_of
-from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.guessed import Acquaintance, Guess, guessed
+from jindle_core.supplies.whole import Supplies
 from server.access import one, own_record, records_of
 from server.catalogue.api.fields import BoxSerializer, JsonField, box_of
 from server.catalogue.arrays import catalogue_for

@@ -14,7 +14,7 @@ from jindle_core.planning.planned import planned
 from jindle_core.planning.progress import Progress
 from jindle_core.sets.carrying import carried
 from jindle_core.sets.members import Member, check_counts
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.access import cards_of, own_card
 from server.accounts.models import Person
 from server.cards.actions import keep_card, store_changed

@@ -10,7 +10,7 @@ from jindle_core.sets.alike import alike
 from jindle_core.sets.carrying import differences
 from jindle_core.sets.members import Member, stuff
 from jindle_core.sets.shared_sheets import SetCutting
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.access import cards_of
 from server.cards.held import checked_card
 from server.cards.json.cutting import sheet_told, sheets_to_cut, sized

@@ -10,7 +10,7 @@ from django.db import transaction
 from rest_framework.exceptions import PermissionDenied
 
 from jindle_core.line_art.drawing import LineDrawing
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.palettes.moods import MOODS
 from jindle_core.stored import plain
 from jindle_core.training.question import AskedColour, Exercise, Option, Question

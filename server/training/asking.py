@@ -11,7 +11,7 @@ from django.utils import timezone
 from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 from jindle_core.stored import plain
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.training.exercises import EXERCISES, Wish, ask, ask_again, ask_on_paper
 from jindle_core.training.progress import Answered
 from jindle_core.training.question import Exercise, Eyes, Question

@@ -11,8 +11,7 @@ from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import Array, Lab, lab_to_hex
 from jindle_core.colorimetry.views import Shades, greys, lamp, shades
 from jindle_core.families.judge import tone_names
-from jindle_core.media import FORM
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.training.exercises import EXERCISES
 from jindle_core.training.progress import Answered, Week, by_region, weeks
 from jindle_core.training.question import TONES, AskedColour, Exercise, Question, View
@@ -120,7 +119,7 @@ def answered_told(question: Question, answer: Answer, worth: Scored) -> dict[str
 def _form_told(colour: AskedColour) -> dict[str, Any]:
     return {
         "medium": colour.medium.value,
-        "form": FORM[colour.medium].value,
+        "form": colour.medium.traits.form.value,
         "provenance": colour.provenance,
     }
 

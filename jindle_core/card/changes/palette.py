@@ -19,7 +19,7 @@ from jindle_core.layers.pieces import Kind, Piece
 from jindle_core.layers.sizing import laid_out
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
-from jindle_core.media import FURTHER_COLUMNS
+from jindle_core.media.groups import FURTHER_COLUMNS
 from jindle_core.palettes.role import Role
 from jindle_core.palettes.roles import guess_role
 

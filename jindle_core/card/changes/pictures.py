@@ -15,7 +15,8 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.layers.pieces import Kind
 from jindle_core.line_art.drawing import LineDrawing
-from jindle_core.media import PICTURE_MEDIA, Medium
+from jindle_core.media.groups import PICTURE_MEDIA
+from jindle_core.media.medium import Medium
 from jindle_core.stored import declared
 
 

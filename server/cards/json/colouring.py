@@ -11,14 +11,13 @@ from jindle_core.checked.covering import CoveredArea, covered_areas
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.colorimetry.views import Shades
 from jindle_core.compatibility.materials import FINISHES, LINE_INKS, SURFACES
-from jindle_core.compatibility.properties import is_line_ink
 from jindle_core.compatibility.rules import cautions
 from jindle_core.families.judge import FamilyJudgement, tone_names
 from jindle_core.families.recipes import OF_GREYS, recipe
 from jindle_core.families.shading import edge_tone
 from jindle_core.planning.colouring import area_steps, picture_steps
 from jindle_core.seen.colouring import Coloured, LaidOver
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.cards.json.step import step_told
 from server.catalogue.swatches import swatch
 
@@ -35,7 +34,7 @@ def colouring_told(checked: CheckedCard) -> dict[str, Any]:
         "line_ranges": [
             {"id": one.id, "name": one.name}
             for one in supplies.ranges.values()
-            if is_line_ink(one.medium) and not one.lost
+            if one.medium.traits.line_ink is not None and not one.lost
         ],
         "all_finishes": [{"key": key, "words": words} for key, words in FINISHES.items()],
         "most_pictures": figures.drawings.PICTURES_LIMIT,

@@ -18,7 +18,7 @@ from jindle_core.layers.folding import Fold
 from jindle_core.layers.making import Making
 from jindle_core.layers.pieces import Across, Down, Kind, Raised
 from jindle_core.layers.shapes import Shape, Side
-from jindle_core.media import EVERY_COLUMN, FURTHER_COLUMNS, PICTURE_MEDIA
+from jindle_core.media.groups import EVERY_COLUMN, FURTHER_COLUMNS, PICTURE_MEDIA
 from jindle_core.palettes.role import Role
 from jindle_core.prediction.behaviour import Hand
 

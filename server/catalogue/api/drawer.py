@@ -17,7 +17,7 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.code_list import read_list
 from jindle_core.interchange.drawer_csv import KeptLine, read_drawer, write_drawer
 from jindle_core.matching.search import SearchIndex, plain
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.access import asked_for_by, colours_seen_by, one, papers_seen_by, ranges_seen_by
 from server.accounts.models import Person
 from server.catalogue.arrays import catalogue_for

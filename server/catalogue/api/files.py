@@ -14,7 +14,7 @@ from jindle_core.interchange.cgats import write_cgats
 from jindle_core.interchange.palette_text import write_gpl, write_tokens
 from jindle_core.interchange.range_csv import write_range
 from jindle_core.interchange.range_json import DETAILS, write_range_json
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.swatch_sheet import SHEETS
 from server.access import one, ranges_seen_by
 from server.catalogue.arrays import catalogue_for

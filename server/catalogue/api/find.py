@@ -12,10 +12,10 @@ from jindle_core import figures
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import lab_to_hex, on_screen
 from jindle_core.colorimetry.typed import read_typed
-from jindle_core.media import EVERY_COLUMN
+from jindle_core.media.groups import EVERY_COLUMN
 from jindle_core.supplies.alike import like
-from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.looked_for import by_looks, own_first
+from jindle_core.supplies.whole import Supplies
 from server.catalogue.api.targets import Target, target_of
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.models import MEDIUM_CHOICES

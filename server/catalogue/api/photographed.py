@@ -24,7 +24,7 @@ from jindle_core.patterned.lamp import Light, relit
 from jindle_core.patterned.marks import find_marks, placed, plane
 from jindle_core.patterned.patches import Patch, read_patches, strange
 from jindle_core.supplies.asked import place_of
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.swatch_sheet import SHEETS, swatch_sheet
 from server.access import one, ranges_seen_by
 from server.accounts.models import Person

@@ -16,9 +16,9 @@ from jindle_core.compatibility.properties import MOST_LAYERS
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.entries import FIELDS
 from jindle_core.matching.chart import gaps, points
-from jindle_core.prediction.behaviour import COVERING
+from jindle_core.media.medium import Medium
 from jindle_core.supplies.alike import twins
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.access import deleted_ranges_of, one, own_range, ranges_seen_by
 from server.catalogue import range_actions
 from server.catalogue.arrays import catalogue_for
@@ -255,7 +255,7 @@ def _sets(found: Range, supplies: Supplies) -> list[dict[str, Any]]:
 
 
 def _fit(found: Range, supplies: Supplies) -> dict[str, Any] | None:
-    fit = supplies.predictions.known(found.pk) if found.medium in COVERING else None
+    fit = supplies.predicted.known(found.pk) if Medium(found.medium).traits.covering is not None else None
     if fit is None or not fit.readings:
         return None
     after = None if fit.after is None else round(fit.after, 2)

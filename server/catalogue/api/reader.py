@@ -15,7 +15,7 @@ from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import as_lab, reflectance_to_lab
 from jindle_core.errors import BadInput, Problem
 from jindle_core.prediction.stocks import WHITE_CARD
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.access import colours_seen_by, one
 from server.accounts.models import Person
 from server.accounts.stand_ins import check_stand_ins

@@ -19,11 +19,10 @@ from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.cgats import read_cgats, write_cgats
 from jindle_core.interchange.entries import Entry
 from jindle_core.matching.search import plain
-from jindle_core.media import Medium
-from jindle_core.prediction.behaviour import COVERING
+from jindle_core.media.medium import Medium
 from jindle_core.provenance import Provenance
-from jindle_core.supplies.colours import Supplies
 from jindle_core.supplies.readings import off_label
+from jindle_core.supplies.whole import Supplies
 from server.access import colours_seen_by, one, ranges_seen_by, readings_of
 from server.accounts.models import Person
 from server.catalogue.arrays import catalogue_for
@@ -166,7 +165,7 @@ def laid_as_said(person: Person, values: dict, colours: Collection[int]) -> Laid
             raise BadInput(Problem("A swatch is laid on cardstock; choose one.", field="paper"))
     if values["below"] is not None:
         below = one(colours_seen_by(person), pk=values["below"])
-        if below.range.medium not in COVERING:
+        if Medium(below.range.medium).traits.covering is None:
             words = "What lies below is itself laid on card: ink, marker, pencil or pen."
             raise BadInput(Problem(words, field="below"))
         if below.pk in colours:

@@ -13,7 +13,7 @@ from jindle_core.colorimetry.views import shades
 from jindle_core.colorimetry.wide import wide_shade
 from jindle_core.errors import BadInput, Problem
 from jindle_core.supplies.asked import place_of
-from jindle_core.supplies.colours import Supplies
+from jindle_core.supplies.whole import Supplies
 from server.catalogue.swatches import PROVENANCE_WORDS, swatch
 
 

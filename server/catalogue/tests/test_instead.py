@@ -2,7 +2,7 @@ import numpy as np
 
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import reflectance_to_lab
-from jindle_core.media import Medium
+from jindle_core.media.medium import Medium
 from jindle_core.prediction.behaviour import Hand, usual_behaviour
 from jindle_core.prediction.laying import dye, glazed, laid
 from server.catalogue.drawer_actions import set_owned

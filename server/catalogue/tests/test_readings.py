@@ -8,7 +8,6 @@ from django.utils import timezone
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.interchange.cgats import read_cgats
 from jindle_core.prediction.near import Way
-from jindle_core.prediction.stocks import WHITE_CARD
 from server.accounts.models import Person
 from server.catalogue.api import reader as reader_api
 from server.catalogue.api import readings as api
@@ -151,10 +150,13 @@ class ReaderTests(ApiTestCase):
         self.ann.refresh_from_db()
         supplies = catalogue_for(self.ann)
         place = np.array([supplies.places[self.ids["TOW-5"]]])
-        shown = supplies.laid_on(place, WHITE_CARD, 3)[0]
+        shown = supplies.predicted.laid(place, Way(3))[0]
         self.assertLess(delta_e(shown, np.array(line["reading"]["lab"])), 0.3)
-        self.assertLess(supplies.laying_sigma(place, Way(3))[0], 1)
-        self.assertLess(supplies.laying_sigma(place, Way(3))[0], supplies.laying_sigma(place, Way(4))[0])
+        self.assertLess(supplies.predicted.laying_sigma(place, Way(3))[0], 1)
+        self.assertLess(
+            supplies.predicted.laying_sigma(place, Way(3))[0],
+            supplies.predicted.laying_sigma(place, Way(4))[0],
+        )
 
     def test_a_swatch_laid_over_another_colour(self):
         rows = "TOW-1,80,-10,60\nTOW-2,55,40,5\n"
@@ -167,10 +169,10 @@ class ReaderTests(ApiTestCase):
         self.assertLess(reading["lab"][0], alone["lab"][0])  # what lies under it is seen through it
         self.ann.refresh_from_db()
         supplies = catalogue_for(self.ann)
-        self.assertEqual(supplies.predictions.known(made.pk).readings, 1)
+        self.assertEqual(supplies.predicted.known(made.pk).readings, 1)
         place, way = np.array([supplies.places[self.ids["TOW-2"]]]), Way(below=self.ids["TOW-1"])
-        self.assertLess(delta_e(supplies.laid(place, way)[0], np.array(reading["lab"])), 0.3)
-        self.assertLess(supplies.laying_sigma(place, way)[0], 1)
+        self.assertLess(delta_e(supplies.predicted.laid(place, way)[0], np.array(reading["lab"])), 0.3)
+        self.assertLess(supplies.predicted.laying_sigma(place, way)[0], 1)
         for below, words in ((self.ids["TOW-2"], "over itself"), (self.ids["soot"], "itself laid on card")):
             given = {"value": "40, 0, 0", "below": below}
             told = self.ask("post", f"colours/{self.ids['TOW-2']}/readings", given, 400)

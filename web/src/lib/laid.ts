@@ -2,16 +2,16 @@ import { ref, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Hand, Swatch } from '@/api/client'
 import { useOwnCards } from './ownCards'
+import { useSession } from './session'
 
 export const HANDS: { value: Hand; words: string }[] = [
   { value: 'light', words: 'light hand' },
   { value: 'middle', words: 'middle hand' },
   { value: 'heavy', words: 'heavy hand' },
 ]
-const BARE = ['cardstock', 'patterned paper', 'embossing powder', 'finishing piece']
 
 /** Whether a medium is laid on card at all, so that layers, hand and paper mean something. */
-export const isLaid = (medium: Swatch['medium']) => !BARE.includes(medium)
+export const isLaid = (medium: Swatch['medium']) => useSession().medium(medium)?.laid ?? false
 
 /** How a swatch was laid: what a reading must be told. */
 export function useLaid() {

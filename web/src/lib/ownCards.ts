@@ -8,7 +8,7 @@ export function useOwnCards(white: string) {
   return computed(() => [
     { value: 0, words: white },
     ...(drawer.value?.entries ?? [])
-      .filter((entry) => entry.swatch.medium === 'cardstock')
+      .filter((entry) => entry.swatch.form === 'card')
       .map(({ swatch }) => ({
         value: swatch.id,
         words: `${swatch.range_name} ${swatch.label}`,

@@ -14,6 +14,7 @@ export const useSession = defineStore('session', () => {
   const demo = ref(false)
   const door = ref<Door | null>(null)
   const limits = ref<Limits | null>(null) // known once the door has answered
+  const medium = (value: string) => door.value?.media.find((one) => one.value === value)
   const view = ref<View>('colour')
   let asked: Promise<void> | null = null
 
@@ -84,6 +85,7 @@ export const useSession = defineStore('session', () => {
     door,
     takePassword,
     limits,
+    medium,
     view,
     ready,
     signIn,

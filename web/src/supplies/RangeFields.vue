@@ -21,6 +21,7 @@ const media = mediumValues.map((value): { value: Fields['medium']; words: string
   words: value,
 }))
 const properties = computed(() => fields.value.properties)
+const sayable = computed(() => session.medium(fields.value.medium)?.properties ?? [])
 const LAYERS = [
   { value: 0, words: 'as usual for it' },
   ...Array.from({ length: 9 }, (_, n) => ({ value: n + 1, words: String(n + 1) })),
@@ -29,7 +30,6 @@ const SURFACES = [
   { value: '', words: 'not said' },
   ...surfaceValues.map((value) => ({ value, words: value })),
 ]
-const INKS = ['dye ink pad', 'pigment ink pad', 'chalk ink pad', 'gel pen']
 const TRAITS = [
   ['solvent_proof', 'As line ink: alcohol does not dissolve it'],
   ['waterproof', 'As line ink: waterproof once dry'],
@@ -76,7 +76,7 @@ function say(told: Properties) {
       <ChoiceList v-model="fields.medium" label="Medium" :options="media" />
     </div>
     <slot />
-    <template v-if="properties && fields.medium === 'cardstock'">
+    <template v-if="properties && sayable.includes('surface')">
       <div>
         <span class="label">Its surface</span>
         <ChoiceList
@@ -96,8 +96,8 @@ function say(told: Properties) {
         />
       </div>
     </template>
-    <template v-else-if="properties && INKS.includes(fields.medium)">
-      <div v-for="[key, words] in TRAITS" :key="key">
+    <template v-else-if="properties">
+      <div v-for="[key, words] in TRAITS.filter(([one]) => sayable.includes(one))" :key="key">
         <span class="label">{{ words }}</span>
         <ChoiceList
           :model-value="ANSWERS.find((one) => one.means === properties![key])!.value"
