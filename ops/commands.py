@@ -18,13 +18,13 @@ from ops.serve import (
     database_running,
     environment,
     health,
-    manage,
     prepare,
     running,
     server_running,
     wait_for_end,
     watched,
 )
+from ops.serve import manage as django
 from ops.watching import Running, only_one, watch
 
 
@@ -112,24 +112,20 @@ def _tests(env: dict[str, str], options: argparse.Namespace) -> int:
     alone = options.names or options.coverage
     how = ["--no-input", "--parallel", "1" if alone else "2", "--timing"]
     if not options.coverage:
-        return manage(env, "test", *how, *names, python=("-W", "error"))
-    failed = manage(env, "test", *how, *names, python=("-m", "coverage", "run"))
+        return django(env, "test", *how, *names, python=("-W", "error"))
+    failed = django(env, "test", *how, *names, python=("-m", "coverage", "run"))
     subprocess.run([PYTHON, "-m", "coverage", "report"], cwd=ROOT)
     return failed
 
 
 def lint(options: argparse.Namespace) -> int:
-    """style, types and import contracts"""
-    _ensure_all()
-    bin_folder = VENV / "bin"
-    steps = [
-        ([bin_folder / "mypy"], ROOT),
-        (["npm", "run", "--silent", "check"], WEB),
-        (["npm", "run", "--silent", "lint"], WEB),
-        ([bin_folder / "ruff", "check", "."], ROOT),
-        ([bin_folder / "ruff", "format", "--check", "."], ROOT),
-        ([bin_folder / "lint-imports", "--no-logo"], ROOT),
-    ]
+    """style, types and import contracts; --changed in seconds, without the types of the client"""
+    if "changed" in options and options.changed:
+        setup.ensure_python("dev")
+        steps = _of_what_changed()
+    else:
+        _ensure_all()
+        steps = _of_all()
     # The types of models are known to whoever reads the settings; no database is asked.
     env = environment(Database(), "demo")
 
@@ -143,6 +139,54 @@ def lint(options: argparse.Namespace) -> int:
             print(done.stdout.decode(), end="", flush=True)
             failed += done.returncode != 0
     return failed
+
+
+_Steps = list[tuple[list[str | Path], Path]]
+
+
+def _of_all() -> _Steps:
+    return [
+        *_of_python(["."]),
+        (["npm", "run", "--silent", "check"], WEB),
+        (["npm", "run", "--silent", "lint"], WEB),
+    ]
+
+
+def _of_python(paths: list[str]) -> _Steps:
+    bin_folder = VENV / "bin"
+    return [
+        ([bin_folder / "mypy"], ROOT),
+        ([bin_folder / "ruff", "check", *paths], ROOT),
+        ([bin_folder / "ruff", "format", "--check", *paths], ROOT),
+        ([bin_folder / "lint-imports", "--no-logo"], ROOT),
+    ]
+
+
+def _of_what_changed() -> _Steps:
+    """What a commit would change, and what is new; types and contracts of Python as a whole."""
+    told = ["git", "status", "--porcelain", "--no-renames", "--untracked-files=all", "-z"]
+    lines = subprocess.run(told, cwd=ROOT, capture_output=True, text=True, check=True).stdout.split("\0")
+    there = [line[3:] for line in lines if line and (ROOT / line[3:]).is_file()]
+    python = [one for one in there if one.endswith(".py")]
+    client = [
+        one.removeprefix("web/")
+        for one in there
+        if one.startswith("web/src/") and one.endswith((".ts", ".vue", ".css"))
+    ]
+    scripts = [one for one in client if not one.endswith(".css")]
+    return [
+        *(_of_python(python) if python else []),
+        *([(["npx", "eslint", *scripts], WEB)] if scripts else []),
+        *([(["npx", "prettier", "--check", *client], WEB)] if client else []),
+    ]
+
+
+def manage(options: argparse.Namespace) -> int:
+    """a command of Django's, such as makemigrations or shell, on the demo's database"""
+    setup.ensure_system()
+    setup.ensure_python("dev")
+    with database_running(Database()) as database:
+        return django(environment(database, "demo"), *options.arguments)
 
 
 def bench(options: argparse.Namespace) -> int:
@@ -181,7 +225,7 @@ def trial(options: argparse.Namespace) -> int:
         return subprocess.run([PYTHON, "-m", "bench.hostile"], cwd=ROOT).returncode
     with only_one("./jindle trial"), database_running(Database("test-db", durable=False)) as database:
         env = environment(database, "demo") | {"JINDLE_EXAMPLES": str(options.examples)}
-        return manage(env, "test", "--no-input", "server.cards.tests.test_every_change")
+        return django(env, "test", "--no-input", "server.cards.tests.test_every_change")
 
 
 def audit(options: argparse.Namespace) -> int:
@@ -202,7 +246,7 @@ def reset(options: argparse.Namespace) -> int:
     with database_running(Database()) as database:
         env = environment(database, "demo")
         prepare(env)
-        return manage(env, "set_back_demo")
+        return django(env, "set_back_demo")
 
 
 def shots(options: argparse.Namespace) -> int:
@@ -216,7 +260,7 @@ def _with_server(module: str, arguments: list[str], port: int) -> int:
     check_port("127.0.0.1", port, "help")
     with only_one("./jindle bench"), database_running(Database("scratch-db")) as database:
         env = environment(database, "demo")
-        if manage(env, "reset_db"):
+        if django(env, "reset_db"):
             raise Trouble("The scratch database could not be emptied.")
         prepare(env)
         with server_running(env, "127.0.0.1", port):
@@ -242,7 +286,7 @@ def schema(options: argparse.Namespace) -> int:
     """write the schemas of the API and of recipe files anew after a change of either"""
     setup.ensure_python("dev")
     env = environment(Database(), "demo")
-    return manage(env, "spectacular", "--file", "server/schema.yml", "--validate") or manage(
+    return django(env, "spectacular", "--file", "server/schema.yml", "--validate") or django(
         env, "recipe_schema"
     )
 
@@ -286,6 +330,7 @@ COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
         dev,
         reset,
         lint,
+        manage,
         bench,
         trial,
         audit,
@@ -316,6 +361,8 @@ def main(arguments: list[str]) -> int:
         "names", nargs="*", help="only these, such as jindle_core or e2e.tests.test_story"
     )
     made["test"].add_argument("--coverage", action="store_true", help="print what is not reached")
+    made["lint"].add_argument("--changed", action="store_true", help="only what git says has changed")
+    made["manage"].add_argument("arguments", nargs=argparse.REMAINDER, help="as Django's manage.py has them")
     made["bench"].add_argument("parts", nargs="*", help="only these, such as screens or colourways")
     made["bench"].add_argument("--write", action="store_true", help="keep the table in docs/benchmarks.md")
     trials = ("hostile", "archives", "changes", "presses", "fuzz", *_WHOLE)

@@ -55,5 +55,5 @@ def surface_of(properties: dict[str, Any], kind: str) -> Surface:
 def line_ink_of(title: str, medium: Medium, properties: dict[str, Any]) -> LineInk:
     """A range as line ink: as it says, else as its medium usually is."""
     usual = LINE_INKS[medium.traits.line_ink or "pigment"]
-    said = {name: properties[name] for name in (*_OF_INKS, "metallic") if name in properties}
+    said = {name: properties[name] for name in _OF_INKS if name in properties}
     return replace(usual, title=title, **said)

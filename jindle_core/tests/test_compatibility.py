@@ -78,7 +78,7 @@ class PropertyTests(unittest.TestCase):
         self.assertEqual((said.title, said.wet_layers), ("hard smooth board", 7))
         self.assertFalse(line_ink_of("Inks", Medium.DYE_PAD, {}).solvent_proof)
         self.assertTrue(line_ink_of("Inks", Medium.DYE_PAD, {"solvent_proof": True}).solvent_proof)
-        self.assertFalse(line_ink_of("Inks", Medium.PIGMENT_PAD, {"slow": False}).slow)
+        self.assertFalse(line_ink_of("Inks", Medium.PIGMENT_PAD, {"slow": False, "metallic": True}).slow)
 
     def test_what_does_not_fit_is_refused(self):
         good = {"surface": "kraft", "wet_layers": 3}
