@@ -13,7 +13,7 @@ from pathlib import Path
 
 from bench.visitor import Visitor, peak_memory, timed
 from jindle_core import figures
-from server.archive.history import differences, whole
+from server.cards.history import differences, whole
 
 ROOT = Path(__file__).resolve().parent.parent
 CARDS = 300

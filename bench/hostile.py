@@ -16,9 +16,9 @@ from PIL import Image
 from bench.visitor import timed
 from jindle_core.errors import BadInput
 from jindle_core.line_art.svg import read_svg
-from server.archive.zipped import unzipped
 from server.guarded import guarded
 from server.pictures import opened
+from server.zipped import unzipped
 
 ROOT = Path(__file__).resolve().parent.parent
 SECONDS, MEGABYTES, PICTURES = 5, 500, 1000  # within which everything is answered or refused

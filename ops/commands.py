@@ -11,6 +11,7 @@ from pathlib import Path
 
 from ops import backups, setup, told
 from ops.database import Database
+from ops.licences import FILE, collected, faults
 from ops.living import backup, invite, live, restore, upgrade
 from ops.paths import PYTHON, ROOT, STATE, VENV, WEB, Trouble
 from ops.serve import (
@@ -147,6 +148,7 @@ _Steps = list[tuple[list[str | Path], Path]]
 def _of_all() -> _Steps:
     return [
         *_of_python(["."]),
+        ([sys.executable, "-m", "ops.licences"], ROOT),
         (["npm", "run", "--silent", "check"], WEB),
         (["npm", "run", "--silent", "lint"], WEB),
     ]
@@ -297,6 +299,14 @@ def letters(options: argparse.Namespace) -> int:
     return subprocess.run([PYTHON, "-m", "demo.letters"], cwd=ROOT).returncode
 
 
+def licences(options: argparse.Namespace) -> int:
+    """write docs/licences.md anew, and say what of what ships may not"""
+    _ensure_all()
+    FILE.write_text(collected())
+    print(*(found := faults()), sep="\n")
+    return 1 if found else 0
+
+
 def lock(options: argparse.Namespace) -> int:
     """write the Python lock files anew from requirements*.in"""
     setup.ensure_python("dev")
@@ -338,6 +348,7 @@ COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
         db,
         schema,
         letters,
+        licences,
         lock,
     )
 }

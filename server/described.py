@@ -18,7 +18,7 @@ _WORDS = {
     "503": "The database is away for the moment; Retry-After says when to ask again.",
     "507": "There is no room left on the server's disk; nothing of it was kept.",
 }
-_AT_THE_DOOR = ("/api/sign-in", "/api/sign-up", "/api/forgotten", "/api/new-password")
+_GUARDED = ("/api/sign-in", "/api/sign-up", "/api/forgotten", "/api/new-password", "/api/me/password")
 
 
 def name_errors(result: dict[str, Any], **_: Any) -> dict[str, Any]:
@@ -37,7 +37,7 @@ def name_errors(result: dict[str, Any], **_: Any) -> dict[str, Any]:
 
 def _codes(path: str, method: str, operation: dict[str, Any]) -> Iterator[str]:
     changes, body = method != "get", operation.get("requestBody")
-    if body or operation.get("parameters"):
+    if changes or operation.get("parameters") or path == "/api/me/archive":
         yield "400"
     if any(one["in"] == "query" for one in operation.get("parameters", [])):
         yield "414"
@@ -47,7 +47,7 @@ def _codes(path: str, method: str, operation: dict[str, Any]) -> Iterator[str]:
         yield "403"
     if changes:
         yield "507"
-    if body or "{" in path:
+    if body or "{" in path or path == "/api/open-demo":
         yield "404"
     if changes and "{" in path:
         yield "409"
@@ -57,6 +57,6 @@ def _codes(path: str, method: str, operation: dict[str, Any]) -> Iterator[str]:
             yield "413"
     if path.startswith(("/api/cards/{", "/api/sets/{", "/api/records/{")):
         yield "422"
-    if path in _AT_THE_DOOR:
+    if path in _GUARDED:
         yield "429"
     yield "503"

@@ -8,12 +8,15 @@ from typing import Any
 
 from django.core.exceptions import PermissionDenied
 from django.http import Http404, HttpRequest, JsonResponse
-from rest_framework import exceptions, serializers, status
+from rest_framework import exceptions, status
 from rest_framework.response import Response
 from rest_framework.views import set_rollback
 
 from jindle_core.errors import BadInput, Problem
 from server.away import RETRY_AFTER, SENTENCES, STATUSES, away
+from server.told.encoder import as_json
+from server.told.error import Error
+from server.told.error import Problem as ProblemTold
 
 log = logging.getLogger(__name__)
 
@@ -78,28 +81,9 @@ class CannotBeShown(exceptions.APIException):
         super().__init__(f"This card cannot be shown: {self.reason}")
 
 
-class ProblemSerializer(serializers.Serializer):
-    """One thing that is wrong, and where."""
-
-    message = serializers.CharField()
-    field = serializers.CharField()
-    row = serializers.IntegerField(allow_null=True)
-    column = serializers.CharField()
-    value = serializers.CharField()
-    expected = serializers.CharField()
-
-
-class ErrorSerializer(serializers.Serializer):
-    """What every answer with a status of 400 or more holds."""
-
-    code = serializers.CharField()
-    message = serializers.CharField()
-    problems = ProblemSerializer(many=True)
-
-
-def body(code: str, message: str, problems: tuple[Problem, ...] = ()) -> dict:
+def body(code: str, message: str, problems: tuple[Problem, ...] = ()) -> Error:
     """An error in the one format."""
-    return {"code": code, "message": message, "problems": [asdict(one) for one in problems]}
+    return Error(code=code, message=message, problems=[ProblemTold(**asdict(one)) for one in problems])
 
 
 def answer(error: Exception, context: dict) -> Response | None:
@@ -149,13 +133,13 @@ def _flatten(detail: Any, field: str = "") -> Iterator[Problem]:
 
 def not_found(request: HttpRequest, exception: Exception) -> JsonResponse:
     """The answer to whatever does not exist outside the API's own views."""
-    return JsonResponse(body("not_found", _SENTENCES["not_found"]), status=404)
+    return JsonResponse(as_json(body("not_found", _SENTENCES["not_found"])), status=404)
 
 
 def bad_request(request: HttpRequest, exception: Exception) -> JsonResponse:
     """The answer to what no view is asked: too many fields, a header that cannot be."""
     words = "The request is not one that can be read: too many values, or a header that is none."
-    return JsonResponse(body("bad_request", words), status=400)
+    return JsonResponse(as_json(body("bad_request", words)), status=400)
 
 
 def unknown_address(request: HttpRequest) -> JsonResponse:
@@ -167,11 +151,11 @@ def server_error(request: HttpRequest) -> JsonResponse:
     """The answer where something broke; what broke is in the server's log."""
     if code := away(sys.exc_info()[1]):
         told = body(code, SENTENCES[code])
-        return JsonResponse(told, status=STATUSES[code], headers=_again(code))
-    return JsonResponse(body("server_error", BROKE), status=500)
+        return JsonResponse(as_json(told), status=STATUSES[code], headers=_again(code))
+    return JsonResponse(as_json(body("server_error", BROKE)), status=500)
 
 
 def locked_out(request: HttpRequest, *args: Any) -> JsonResponse:
     """The answer to whoever tried too many wrong passwords."""
     message = "Too many tries with a wrong password. Wait a few minutes, then try again."
-    return JsonResponse(body("too_many_tries", message), status=429)
+    return JsonResponse(as_json(body("too_many_tries", message)), status=429)

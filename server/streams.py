@@ -8,6 +8,8 @@ from typing import Any, TypeVar
 from django.http import StreamingHttpResponse
 
 from server import errors
+from server.told.encoder import Encoder
+from server.told.made import Streamed
 
 Result = TypeVar("Result")
 log = logging.getLogger(__name__)
@@ -16,7 +18,7 @@ MEDIA_TYPE = "application/x-ndjson"
 _AT_ONCE = {"Cache-Control": "no-store", "X-Accel-Buffering": "no"}
 
 
-def progress(lines: Iterator[dict]) -> StreamingHttpResponse:
+def progress(lines: Iterator[Streamed]) -> StreamingHttpResponse:
     """The lines as they come; what is raised midway becomes a last line ``{"error": …}``."""
     return StreamingHttpResponse(_told(lines), content_type=MEDIA_TYPE, headers=_AT_ONCE)
 
@@ -31,7 +33,7 @@ def finished(steps: Generator[Any, None, Result]) -> Result:
             return result
 
 
-def _told(lines: Iterator[dict]) -> Iterator[bytes]:
+def _told(lines: Iterator[Streamed]) -> Iterator[bytes]:
     try:
         for line in lines:
             yield _line(line)
@@ -45,5 +47,5 @@ def _told(lines: Iterator[dict]) -> Iterator[bytes]:
         yield _line({"error": told})
 
 
-def _line(line: dict) -> bytes:
-    return json.dumps(line, default=list).encode() + b"\n"
+def _line(line: Any) -> bytes:
+    return json.dumps(line, cls=Encoder).encode() + b"\n"

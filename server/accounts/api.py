@@ -1,7 +1,5 @@
 """The API of accounts."""
 
-from typing import Any
-
 from django.conf import settings
 from drf_spectacular.utils import extend_schema
 from rest_framework import serializers, status
@@ -10,7 +8,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core import figures
-from jindle_core.compatibility.properties import PROPERTIES, properties_of
+from jindle_core.compatibility.properties import properties_of
 from jindle_core.layers.pieces import WORDS
 from jindle_core.media.medium import Medium
 from jindle_core.words import PHRASES
@@ -19,91 +17,51 @@ from server.accounts.door import TokenAtTheDoor
 from server.accounts.models import PREFERENCES, Person
 from server.quotas import room
 from server.requests import Request
+from server.told.accounts import Door as DoorTold
+from server.told.accounts import Keeping, Limits, MediumTold
+from server.told.accounts import Person as PersonTold
+from server.told.schema import component
 
 MEDIUM_CHOICES = [(one.value, one.value) for one in Medium]
-PROPERTY_CHOICES = [(one, one) for one in PROPERTIES]
-SIGN_UP_CHOICES = [(one, one) for one in ("open", "invitation", "closed")]
 
 
 class PersonSerializer(serializers.ModelSerializer):
-    """A person as shown to themselves."""
-
-    device_key = serializers.SerializerMethodField(
-        help_text="with which a device closes what it keeps for them"
-    )
+    """How a person likes things shown."""
 
     class Meta:
         model = Person
-        fields = ("id", "name", "email", "device_key", *PREFERENCES)
-        read_only_fields = ("id", "name", "email")
-
-    def get_device_key(self, person: Person) -> str:
-        """The person's own, with which a device closes what it keeps for them."""
-        return person.device_key
+        fields = PREFERENCES
 
 
-class LimitsSerializer(serializers.Serializer):
-    """How much of everything there may be, so that it can be said before it is sent."""
-
-    name = serializers.IntegerField(help_text="characters")
-    password = serializers.IntegerField(help_text="characters, at least")
-    words = serializers.IntegerField(help_text="characters on a piece")
-    tones = serializers.ListField(child=serializers.IntegerField(), help_text="of a family")
-    area_layers = serializers.ListField(child=serializers.IntegerField())
-    deleted_days = serializers.IntegerField(help_text="for which a deleted card can be brought back")
-    reading_layers = serializers.ListField(child=serializers.IntegerField())
-    word_kinds = serializers.ListField(
-        child=serializers.CharField(), help_text="kinds of piece that say words"
-    )
+def person_told(person: Person) -> PersonTold:
+    """A person as shown to themselves."""
+    told = {name: getattr(person, name) for name in ("id", "name", "email", "device_key", *PREFERENCES)}
+    return PersonTold(**told)
 
 
-class MediumToldSerializer(serializers.Serializer):
-    """A medium, and what of a supply of it can be said."""
-
-    value = serializers.ChoiceField(choices=MEDIUM_CHOICES)
-    laid = serializers.BooleanField(help_text="on card, so that layers, hand and paper mean something")
-    properties = serializers.ListField(
-        child=serializers.ChoiceField(choices=PROPERTY_CHOICES), help_text="that a range of it may have"
-    )
-
-
-class DoorSerializer(serializers.Serializer):
-    """What the sign-in page needs to know before anybody is signed in, and what holds for all."""
-
-    demo = serializers.BooleanField()
-    sign_up = serializers.ChoiceField(choices=SIGN_UP_CHOICES)
-    mail = serializers.BooleanField(help_text="a forgotten password is helped with by mail")
-    person = PersonSerializer(allow_null=True)
-    limits = LimitsSerializer()
-    media = MediumToldSerializer(many=True)
-    phrases = serializers.DictField(
-        child=serializers.CharField(), help_text="keys whose words are not the key itself, hyphens taken out"
-    )
-
-
-def _media() -> list[dict[str, Any]]:
+def _media() -> list[MediumTold]:
     return [
-        {
-            "value": one.value,
-            "laid": one.traits.covering is not None,
-            "properties": properties_of(one),
-        }
+        MediumTold(
+            value=one,
+            laid=one.traits.covering is not None,
+            properties=properties_of(one),
+        )
         for one in Medium
     ]
 
 
-def _limits() -> dict[str, Any]:
+def _limits() -> Limits:
     least, most = figures.families.FAMILY_SIZES
-    return {
-        "name": figures.palettes.NAME_LIMIT,
-        "password": settings.PASSWORD_LEAST,
-        "words": figures.building.WORDS_LIMIT,
-        "tones": list(range(least, most + 1)),
-        "area_layers": list(range(1, figures.drawings.AREA_LAYERS + 1)),
-        "deleted_days": figures.files.DELETED_DAYS,
-        "reading_layers": list(range(1, figures.laying.READING_LAYERS + 1)),
-        "word_kinds": [kind.value for kind in WORDS],
-    }
+    return Limits(
+        name=figures.palettes.NAME_LIMIT,
+        password=settings.PASSWORD_LEAST,
+        words=figures.building.WORDS_LIMIT,
+        tones=list(range(least, most + 1)),
+        area_layers=list(range(1, figures.drawings.AREA_LAYERS + 1)),
+        deleted_days=figures.files.DELETED_DAYS,
+        reading_layers=list(range(1, figures.laying.READING_LAYERS + 1)),
+        word_kinds=[kind.value for kind in WORDS],
+    )
 
 
 class CredentialsSerializer(serializers.Serializer):
@@ -133,15 +91,6 @@ class PasswordByLinkSerializer(serializers.Serializer):
     password = serializers.CharField(max_length=200, trim_whitespace=False)
 
 
-class KeepingSerializer(serializers.Serializer):
-    """How much of a kind somebody keeps, and may keep."""
-
-    what = serializers.CharField()
-    there = serializers.IntegerField()
-    most = serializers.IntegerField()
-    nearly_full = serializers.BooleanField()
-
-
 def _credentials(request: Request) -> dict[str, str]:
     given = CredentialsSerializer(data=request.data)
     given.is_valid(raise_exception=True)
@@ -154,20 +103,20 @@ class Door(APIView):
 
     permission_classes = [AllowAny]
 
-    @extend_schema(responses=DoorSerializer, operation_id="door")
+    @extend_schema(responses=component(DoorTold), operation_id="door")
     def get(self, request: Request) -> Response:
         """Whether the demo studio can be opened, and who is signed in."""
-        person = PersonSerializer(request.user).data if request.user.is_authenticated else None
+        person = person_told(request.user) if request.user.is_authenticated else None
         return Response(
-            {
-                "demo": settings.DEMO,
-                "sign_up": settings.SIGN_UP,
-                "mail": settings.HAS_MAIL,
-                "person": person,
-                "limits": _limits(),
-                "media": _media(),
-                "phrases": dict(PHRASES),
-            }
+            DoorTold(
+                demo=settings.DEMO,
+                sign_up=settings.SIGN_UP,
+                mail=settings.HAS_MAIL,
+                person=person,
+                limits=_limits(),
+                media=_media(),
+                phrases=dict(PHRASES),
+            )
         )
 
 
@@ -178,14 +127,14 @@ class SignUp(APIView):
     permission_classes = [AllowAny]
 
     @extend_schema(
-        request=SignUpSerializer, responses={201: PersonSerializer}, operation_id="sign_up", auth=[]
+        request=SignUpSerializer, responses={201: component(PersonTold)}, operation_id="sign_up", auth=[]
     )
     def post(self, request: Request) -> Response:
         """Make an account and sign in with it."""
         given = SignUpSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         person = actions.sign_up(request._request, **given.validated_data)
-        return Response(PersonSerializer(person).data, status=status.HTTP_201_CREATED)
+        return Response(person_told(person), status=status.HTTP_201_CREATED)
 
 
 class SignIn(APIView):
@@ -194,10 +143,12 @@ class SignIn(APIView):
     authentication_classes = [TokenAtTheDoor]
     permission_classes = [AllowAny]
 
-    @extend_schema(request=CredentialsSerializer, responses=PersonSerializer, operation_id="sign_in", auth=[])
+    @extend_schema(
+        request=CredentialsSerializer, responses=component(PersonTold), operation_id="sign_in", auth=[]
+    )
     def post(self, request: Request) -> Response:
         """Sign in with name and password."""
-        return Response(PersonSerializer(actions.sign_in(request._request, **_credentials(request))).data)
+        return Response(person_told(actions.sign_in(request._request, **_credentials(request))))
 
 
 class Forgotten(APIView):
@@ -224,23 +175,26 @@ class PasswordByLink(APIView):
     permission_classes = [AllowAny]
 
     @extend_schema(
-        request=PasswordByLinkSerializer, responses=PersonSerializer, operation_id="new_password", auth=[]
+        request=PasswordByLinkSerializer,
+        responses=component(PersonTold),
+        operation_id="new_password",
+        auth=[],
     )
     def post(self, request: Request) -> Response:
         """Take it, and sign in."""
         given = PasswordByLinkSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         person = actions.new_password(request._request, **given.validated_data)
-        return Response(PersonSerializer(person).data)
+        return Response(person_told(person))
 
 
 class MyRoom(APIView):
     """The room that is left."""
 
-    @extend_schema(responses=KeepingSerializer(many=True), operation_id="room")
+    @extend_schema(responses=component(Keeping, many=True), operation_id="room")
     def get(self, request: Request) -> Response:
         """How much of everything they keep, and may keep."""
-        return Response(KeepingSerializer(room(request.user), many=True).data)
+        return Response([Keeping(nearly_full=one.nearly_full, **one._asdict()) for one in room(request.user)])
 
 
 class SignOutElsewhere(APIView):
@@ -266,18 +220,18 @@ class SignOut(APIView):
 class Me(APIView):
     """The person signed in."""
 
-    @extend_schema(responses=PersonSerializer, operation_id="me")
+    @extend_schema(responses=component(PersonTold), operation_id="me")
     def get(self, request: Request) -> Response:
         """How they like things shown."""
-        return Response(PersonSerializer(request.user).data)
+        return Response(person_told(request.user))
 
-    @extend_schema(request=PersonSerializer, responses=PersonSerializer, operation_id="change_me")
+    @extend_schema(request=PersonSerializer, responses=component(PersonTold), operation_id="change_me")
     def patch(self, request: Request) -> Response:
         """Change units, surround, whether only what is owned is offered, whether shadows are laid first."""
         given = PersonSerializer(request.user, data=request.data, partial=True)
         given.is_valid(raise_exception=True)
         given.save()
-        return Response(given.data)
+        return Response(person_told(request.user))
 
 
 class NewPasswordSerializer(serializers.Serializer):
@@ -314,13 +268,13 @@ class AddressSerializer(PasswordSerializer):
 class Address(APIView):
     """Where the person's letters go."""
 
-    @extend_schema(request=AddressSerializer, responses=PersonSerializer, operation_id="change_address")
+    @extend_schema(request=AddressSerializer, responses=component(PersonTold), operation_id="change_address")
     def post(self, request: Request) -> Response:
         """Change it; the old address is told."""
         given = AddressSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         actions.change_address(request._request, request.user, **given.validated_data)
-        return Response(PersonSerializer(request.user).data)
+        return Response(person_told(request.user))
 
 
 class DeleteMe(APIView):

@@ -5,6 +5,7 @@ from collections.abc import Callable
 from django.http import HttpRequest, HttpResponse, JsonResponse
 
 from server import errors
+from server.told.encoder import as_json
 
 _SAID = "Another person is signed in here by now. It is kept for the one who pressed it."
 
@@ -19,5 +20,5 @@ class Meant:
         """The answer, or 403 for a person who is not meant."""
         named = request.headers.get("X-Person")
         if named is not None and named != str(request.user.pk):
-            return JsonResponse(errors.body("another_person", _SAID), status=403)
+            return JsonResponse(as_json(errors.body("another_person", _SAID)), status=403)
         return self._get_response(request)

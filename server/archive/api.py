@@ -12,25 +12,14 @@ from server.archive.pack import pack
 from server.archive.unpack import unpack
 from server.catalogue.downloads import download_from_disk
 from server.requests import Request
+from server.told.archive import Unpacked
+from server.told.schema import component
 
 
 class ArchiveFileSerializer(serializers.Serializer):
     """An archive's file."""
 
     file = serializers.FileField(allow_empty_file=True)
-
-
-class UnpackedSerializer(serializers.Serializer):
-    """How much of each was brought back."""
-
-    ranges = serializers.IntegerField()
-    papers = serializers.IntegerField()
-    drawer = serializers.IntegerField()
-    combinations = serializers.IntegerField()
-    readings = serializers.IntegerField()
-    drawings = serializers.IntegerField()
-    families = serializers.IntegerField()
-    cards = serializers.IntegerField()
 
 
 class Archive(APIView):
@@ -45,7 +34,7 @@ class Archive(APIView):
 
     @extend_schema(
         request={"multipart/form-data": ArchiveFileSerializer},
-        responses=UnpackedSerializer,
+        responses=component(Unpacked),
         operation_id="bring_back",
     )
     def post(self, request: Request) -> Response:

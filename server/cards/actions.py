@@ -25,6 +25,7 @@ from server.cards.views import card_told
 from server.catalogue.arrays import catalogue_for
 from server.errors import Stale
 from server.quotas import check_room
+from server.told.staged import CardWithStage
 from server.writes import write
 
 
@@ -56,7 +57,7 @@ def start_card(owner: Person, name: str, size: Size, colours: Sequence[AddColour
 @write
 def change_card(
     card: StoredCard, version: int, change: AnyChange, supplies: Supplies, stage: str | None = None
-) -> dict[str, Any]:
+) -> CardWithStage:
     """Make one change; the card after it, as it is told, with a stage along.
 
     Stale where the card has another version by now. Whatever keeps the card
@@ -66,7 +67,7 @@ def change_card(
     after = changed(before.card, change, before.palette.pairs)
     made = copy(card)  # this one stays as it is where nothing is stored after all
     told = store_changed(made, version, after, change.label, supplies, stage)
-    if isinstance(change, Waive) and all(one["id"] != change.check for one in told["checks"]):
+    if isinstance(change, Waive) and all(one.id != change.check for one in told.checks):
         words = f"There is no check “{change.check}” on this card."
         raise BadInput(Problem(words, field="check", value=change.check))
     card.stored, card.version, card.head = made.stored, made.version, made.head
@@ -76,7 +77,7 @@ def change_card(
 @write
 def store_changed(
     card: StoredCard, version: int, after: Card, label: str, supplies: Supplies, stage: str | None = None
-) -> dict[str, Any]:
+) -> CardWithStage:
     """Store what a card is after a change, once it has been worked out whole; the card as it is told."""
     head, stored = card.head + 1, card_to_json(after)
     version = _store(card, version, stored, head)

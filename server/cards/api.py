@@ -31,28 +31,28 @@ from server.cards.serializers import (
     GROUP_CHOICES,
     ORDER_CHOICES,
     ROLE_CHOICES,
-    AddingSerializer,
-    AlternativesSerializer,
-    CardsSerializer,
-    GlancesSerializer,
-    MendsSerializer,
     NewCardSerializer,
     SmallPictureSerializer,
-    StatesSerializer,
 )
-from server.cards.stage_serializers import AskedSerializer, CardWithStageSerializer, StageField
+from server.cards.stage_serializers import AskedSerializer, StageField
 from server.cards.stages import STAGES_TOLD
-from server.catalogue.api.instead import GlazeSerializer, InkedSerializer, glaze_told, inked_told
+from server.catalogue.api.instead import glaze_told, inked_told
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
-from server.catalogue.swatches import MatchSerializer, match_told
+from server.catalogue.swatches import match_told
 from server.requests import Request
 from server.shelf.actions import delete
+from server.told.card import Adding, ColumnRange, Glances, Mends, States
+from server.told.card import Alternatives as AlternativesTold
+from server.told.card import Cards as CardsTold
+from server.told.instead import WaysOut
+from server.told.made import Made
+from server.told.schema import component
+from server.told.staged import CardWithStage
 
 _ChangeSchema = PolymorphicProxySerializer(
     component_name="Change", serializers={**CHANGE_SERIALIZERS}, resource_type_field_name="kind"
 )
-_MadeSchema = inline_serializer("MadeCard", {"id": serializers.IntegerField()})
 
 
 def _version(data: Any) -> int:
@@ -94,7 +94,7 @@ class DrawnQuery(serializers.Serializer):
 class Cards(APIView):
     """The person's cards."""
 
-    @extend_schema(parameters=[CardsQuery], responses=CardsSerializer, operation_id="cards")
+    @extend_schema(parameters=[CardsQuery], responses=component(CardsTold), operation_id="cards")
     def get(self, request: Request) -> Response:
         """A page of cards with their palette strips, small pictures and how their checks stand."""
         given = CardsQuery(data=request.query_params)
@@ -102,21 +102,21 @@ class Cards(APIView):
         asked = given.validated_data
         group, order = Group(asked["group"]), Order(asked["order"])
         found = glances.listed(request.user, asked["page"], asked["words"], group, order)
-        return Response(found | {"sizes": views.usual_sizes(request.user.units)})
+        return Response(CardsTold(sizes=views.usual_sizes(request.user.units), **vars(found)))
 
-    @extend_schema(request=NewCardSerializer, responses={201: _MadeSchema}, operation_id="create_card")
+    @extend_schema(request=NewCardSerializer, responses={201: component(Made)}, operation_id="create_card")
     def post(self, request: Request) -> Response:
         """Make a card."""
         given = NewCardSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         card = actions.create_card(request.user, **given.validated_data)
-        return Response({"id": card.pk}, status=status.HTTP_201_CREATED)
+        return Response(Made(id=card.pk), status=status.HTTP_201_CREATED)
 
 
 class CardGlances(APIView):
     """A few of the person's cards as they are now."""
 
-    @extend_schema(parameters=[GlancesQuery], responses=GlancesSerializer, operation_id="glances")
+    @extend_schema(parameters=[GlancesQuery], responses=component(Glances), operation_id="glances")
     def get(self, request: Request) -> Response:
         """How they stand, and their drawing where there is no small picture of it yet."""
         given = GlancesQuery(data={"ids": request.query_params.getlist("ids")})
@@ -159,7 +159,7 @@ class CardPicture(APIView):
 class CardMends(APIView):
     """What would mend the checks of a card."""
 
-    @extend_schema(responses=MendsSerializer(many=True), operation_id="mends")
+    @extend_schema(responses=component(Mends, many=True), operation_id="mends")
     def get(self, request: Request, pk: int) -> Response:
         """For the first checks that do not hold, the worst first, the changes with which each would."""
         card = own_card(request.user, pk)
@@ -169,7 +169,7 @@ class CardMends(APIView):
 class OneCard(APIView):
     """A card."""
 
-    @extend_schema(responses=CardWithStageSerializer, operation_id="card")
+    @extend_schema(responses=component(CardWithStage), operation_id="card")
     def get(self, request: Request, pk: int) -> Response:
         """The card with its palette table, checks and look."""
         card = own_card(request.user, pk)
@@ -190,7 +190,7 @@ class CardChanges(APIView):
             "ChangeRequest",
             {"version": serializers.IntegerField(), "stage": StageField(), "change": _ChangeSchema},
         ),
-        responses=CardWithStageSerializer,
+        responses=component(CardWithStage),
         operation_id="change_card",
     )
     def post(self, request: Request, pk: int) -> Response:
@@ -214,7 +214,7 @@ class AddingQuery(serializers.Serializer):
 class CardAdding(APIView):
     """Adding a colour, before it is done."""
 
-    @extend_schema(parameters=[AddingQuery], responses=AddingSerializer, operation_id="adding")
+    @extend_schema(parameters=[AddingQuery], responses=component(Adding), operation_id="adding")
     def get(self, request: Request, pk: int) -> Response:
         """The role that a colour would have, and what it would change; nothing is changed by asking."""
         card = own_card(request.user, pk)
@@ -231,7 +231,7 @@ class CardAdding(APIView):
 class CardUndo(APIView):
     """Undo."""
 
-    @extend_schema(request=AskedSerializer, responses=CardWithStageSerializer, operation_id="undo_card")
+    @extend_schema(request=AskedSerializer, responses=component(CardWithStage), operation_id="undo_card")
     def post(self, request: Request, pk: int) -> Response:
         """Take the last change back."""
         return _step(request, pk, -1)
@@ -240,7 +240,7 @@ class CardUndo(APIView):
 class CardRedo(APIView):
     """Redo."""
 
-    @extend_schema(request=AskedSerializer, responses=CardWithStageSerializer, operation_id="redo_card")
+    @extend_schema(request=AskedSerializer, responses=component(CardWithStage), operation_id="redo_card")
     def post(self, request: Request, pk: int) -> Response:
         """Make the change again that was taken back last."""
         return _step(request, pk, +1)
@@ -256,17 +256,17 @@ def _step(request: Request, pk: int, step: int) -> Response:
 class CardStates(APIView):
     """The states that a card has had."""
 
-    @extend_schema(responses=StatesSerializer, operation_id="card_states")
+    @extend_schema(responses=component(States), operation_id="card_states")
     def get(self, request: Request, pk: int) -> Response:
         """Every state that is kept, the newest first, also of a card that cannot be shown."""
         card = own_card(request.user, pk)
-        return Response({"version": card.version, "name": card.name, "states": views.states(card)})
+        return Response(States(version=card.version, name=card.name, states=views.states(card)))
 
     @extend_schema(
         request=inline_serializer(
             "GoToState", {"version": serializers.IntegerField(), "number": serializers.IntegerField()}
         ),
-        responses=StatesSerializer,
+        responses=component(States),
         operation_id="go_to_state",
     )
     def post(self, request: Request, pk: int) -> Response:
@@ -303,7 +303,7 @@ class Alternatives(APIView):
     """The nearest supplies for a cell of the palette table."""
 
     @extend_schema(
-        parameters=[AlternativesQuery], responses=AlternativesSerializer, operation_id="alternatives"
+        parameters=[AlternativesQuery], responses=component(AlternativesTold), operation_id="alternatives"
     )
     def get(self, request: Request, pk: int) -> Response:
         """The 12 nearest, filtered by range, drawer, and still made (or owned)."""
@@ -314,8 +314,8 @@ class Alternatives(APIView):
         palette = SeenPalette(card.value, catalogue_for(request.user))
         wanted["range_id"] = wanted.pop("range")
         found, ranges = alternatives(palette, **wanted)
-        names = [{"id": one, "name": palette.supplies.ranges[one].name} for one in ranges]
-        return Response({"matches": [match_told(one) for one in found], "ranges": names})
+        names = [ColumnRange(id=one, name=palette.supplies.ranges[one].name) for one in ranges]
+        return Response(AlternativesTold(matches=[match_told(one) for one in found], ranges=names))
 
 
 class HoleQuery(serializers.Serializer):
@@ -325,20 +325,10 @@ class HoleQuery(serializers.Serializer):
     column = serializers.ChoiceField(choices=COLUMN_CHOICES)
 
 
-class WaysOutSerializer(serializers.Serializer):
-    """What can be done where nothing comes near."""
-
-    nearest = MatchSerializer(allow_null=True, help_text="of what is owned")
-    buy = MatchSerializer(allow_null=True, help_text="nearer than that, and to be had")
-    example = serializers.BooleanField(help_text="what is to be had is a made-up example, in no shop")
-    glazes = GlazeSerializer(many=True)
-    inked = InkedSerializer(many=True)
-
-
 class HoleWays(APIView):
     """A cell of the palette table where nothing comes near."""
 
-    @extend_schema(parameters=[HoleQuery], responses=WaysOutSerializer, operation_id="hole_ways")
+    @extend_schema(parameters=[HoleQuery], responses=component(WaysOut), operation_id="hole_ways")
     def get(self, request: Request, pk: int) -> Response:
         """Its ways out; nothing is changed by asking."""
         card = own_card(request.user, pk)
@@ -347,11 +337,11 @@ class HoleWays(APIView):
         supplies = catalogue_for(request.user)
         found = ways_out(SeenPalette(card.value, supplies), **given.validated_data)
         return Response(
-            {
-                "nearest": found.nearest and match_told(found.nearest),
-                "buy": found.buy and match_told(found.buy),
-                "example": found.buy is not None and not supplies.ranges[found.buy.swatch.range_id].own,
-                "glazes": [glaze_told(one) for one in found.glazes],
-                "inked": [inked_told(one) for one in found.inked],
-            }
+            WaysOut(
+                nearest=None if found.nearest is None else match_told(found.nearest),
+                buy=None if found.buy is None else match_told(found.buy),
+                example=found.buy is not None and not supplies.ranges[found.buy.swatch.range_id].own,
+                glazes=[glaze_told(one) for one in found.glazes],
+                inked=[inked_told(one) for one in found.inked],
+            )
         )

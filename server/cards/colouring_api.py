@@ -12,21 +12,20 @@ from jindle_core.supplies.choose import papers_to_try
 from server.access import own_card
 from server.cards import actions
 from server.cards.colouring_serializers import (
-    ColouringSerializer,
     OffersQuery,
-    OffersSerializer,
     OfPictureQuery,
-    OnPaperSerializer,
     ProposeSerializer,
 )
 from server.cards.held import checked_card
 from server.cards.json.colouring import colouring_told
 from server.cards.json.offers import area_offers_told
 from server.cards.json.picture import picture_told
-from server.cards.stage_serializers import CardWithStageSerializer
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.swatches import swatch
 from server.requests import Request
+from server.told.colouring import Colouring, Offers, OnPaper
+from server.told.schema import component
+from server.told.staged import CardWithStage
 
 
 def _checked(request: Request, pk: int) -> CheckedCard:
@@ -41,7 +40,7 @@ def _seen(request: Request, pk: int) -> SeenCard:
 class CardColouring(APIView):
     """How a card's pictures are coloured."""
 
-    @extend_schema(responses=ColouringSerializer, operation_id="colouring")
+    @extend_schema(responses=component(Colouring), operation_id="colouring")
     def get(self, request: Request, pk: int) -> Response:
         """Areas with their families, what holds of them, the order of work, and the materials."""
         return Response(colouring_told(_checked(request, pk)))
@@ -51,7 +50,7 @@ class CardOnPapers(APIView):
     """A picture on other papers."""
 
     @extend_schema(
-        parameters=[OfPictureQuery], responses=OnPaperSerializer(many=True), operation_id="picture_on_papers"
+        parameters=[OfPictureQuery], responses=component(OnPaper, many=True), operation_id="picture_on_papers"
     )
     def get(self, request: Request, pk: int) -> Response:
         """The picture as it would look on white, and on each kind of cardstock that there is."""
@@ -61,12 +60,12 @@ class CardOnPapers(APIView):
         coloured = seen.picture(asked.validated_data["picture"])
         return Response(
             [
-                {
-                    "paper": None if paper is None else swatch(seen.supplies, paper),
-                    "words": words,
-                    "uncertainty": round(there.sigma, 1),
-                    "picture": (drawn := picture_seen(there)) and picture_told(drawn),
-                }
+                OnPaper(
+                    paper=None if paper is None else swatch(seen.supplies, paper),
+                    words=words,
+                    uncertainty=round(there.sigma, 1),
+                    picture=None if (drawn := picture_seen(there)) is None else picture_told(drawn),
+                )
                 for words, paper in papers_to_try(seen.supplies)
                 for there in (coloured.on_paper(paper),)
             ]
@@ -77,7 +76,7 @@ class CardPropose(APIView):
     """Families for the areas of a card."""
 
     @extend_schema(
-        request=ProposeSerializer, responses=CardWithStageSerializer, operation_id="propose_families"
+        request=ProposeSerializer, responses=component(CardWithStage), operation_id="propose_families"
     )
     def post(self, request: Request, pk: int) -> Response:
         """Choose the best family for each of some areas, or of all without one; one step to undo."""
@@ -95,7 +94,7 @@ class CardPropose(APIView):
 class AreaFamilies(APIView):
     """Families for one area."""
 
-    @extend_schema(parameters=[OffersQuery], responses=OffersSerializer, operation_id="area_families")
+    @extend_schema(parameters=[OffersQuery], responses=component(Offers), operation_id="area_families")
     def get(self, request: Request, pk: int, key: int) -> Response:
         """The best families for it, and what would make its own whole."""
         coloured = _seen(request, pk).picture_of(key)

@@ -2,8 +2,8 @@
 
 from typing import Any
 
-from drf_spectacular.utils import extend_schema, inline_serializer
-from rest_framework import serializers, status
+from drf_spectacular.utils import extend_schema
+from rest_framework import status
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -19,21 +19,20 @@ from jindle_core.supplies.whole import Supplies
 from server.access import cards_of, own_card, ranges_seen_by
 from server.cards.actions import keep_card
 from server.cards.everywhere_serializers import (
-    CardPlacesSerializer,
     CopySerializer,
-    FollowingSerializer,
     FollowQuery,
     MoveQuery,
     PlacesQuery,
-    ThingInsteadSerializer,
     ThingQuery,
-    UsesSerializer,
 )
 from server.cards.held import checked_card
 from server.cards.json.uses import following_told, mends_of_thing_told, uses_told
 from server.cards.supplies import places_on
 from server.catalogue.arrays import catalogue_for
 from server.requests import Request
+from server.told.everywhere import CardPlaces, Following, ThingInstead, Uses
+from server.told.made import Made
+from server.told.schema import component
 
 
 def _checked(request: Request, pk: int) -> CheckedCard:
@@ -43,7 +42,7 @@ def _checked(request: Request, pk: int) -> CheckedCard:
 class CardUses(APIView):
     """What a card uses."""
 
-    @extend_schema(responses=UsesSerializer, operation_id="card_uses")
+    @extend_schema(responses=component(Uses), operation_id="card_uses")
     def get(self, request: Request, pk: int) -> Response:
         """Everything by medium with its places, and what of it other pieces cover."""
         return Response(uses_told(_checked(request, pk), request.user.units))
@@ -52,20 +51,20 @@ class CardUses(APIView):
 class CardInstead(APIView):
     """What takes the place of something."""
 
-    @extend_schema(parameters=[ThingQuery], responses=ThingInsteadSerializer, operation_id="use_instead")
+    @extend_schema(parameters=[ThingQuery], responses=component(ThingInstead), operation_id="use_instead")
     def get(self, request: Request, pk: int) -> Response:
         """The nearest of the drawer, and card inked by oneself; each as a change that does it everywhere."""
         given = ThingQuery(data=request.query_params)
         given.is_valid(raise_exception=True)
         checked = _checked(request, pk)
         found = instead_mends(checked.inventory, given.validated_data)
-        return Response({"mends": mends_of_thing_told(found, checked.seen.card.size.width.unit)})
+        return Response(ThingInstead(mends=mends_of_thing_told(found, checked.seen.card.size.width.unit)))
 
 
 class CardFollow(APIView):
     """A palette colour becomes another."""
 
-    @extend_schema(request=FollowQuery, responses=FollowingSerializer, operation_id="follow_colour")
+    @extend_schema(request=FollowQuery, responses=component(Following), operation_id="follow_colour")
     def post(self, request: Request, pk: int) -> Response:
         """The card before and after, and what follows; nothing is changed by asking."""
         given = FollowQuery(data=request.data)
@@ -80,7 +79,7 @@ class CardFollow(APIView):
 class CardMove(APIView):
     """Moving a card to other ranges."""
 
-    @extend_schema(request=MoveQuery, responses=FollowingSerializer, operation_id="move_card")
+    @extend_schema(request=MoveQuery, responses=component(Following), operation_id="move_card")
     def post(self, request: Request, pk: int) -> Response:
         """The whole card with only these ranges, before and after; nothing is changed by asking."""
         given = MoveQuery(data=request.data)
@@ -98,7 +97,7 @@ class CardCopy(APIView):
 
     @extend_schema(
         request=CopySerializer,
-        responses={201: inline_serializer("CopiedCard", {"id": serializers.IntegerField()})},
+        responses={201: component(Made)},
         operation_id="copy_card",
     )
     def post(self, request: Request, pk: int) -> Response:
@@ -107,14 +106,14 @@ class CardCopy(APIView):
         given.is_valid(raise_exception=True)
         card = own_card(request.user, pk)
         value = copied(card.value, given.validated_data["name"], Part(given.validated_data["part"]))
-        return Response({"id": keep_card(request.user, value).pk}, status=status.HTTP_201_CREATED)
+        return Response(Made(id=keep_card(request.user, value).pk), status=status.HTTP_201_CREATED)
 
 
 class Places(APIView):
     """Where something could be taken."""
 
     @extend_schema(
-        request=PlacesQuery, responses=CardPlacesSerializer(many=True), operation_id="places_on_cards"
+        request=PlacesQuery, responses=component(CardPlaces, many=True), operation_id="places_on_cards"
     )
     def post(self, request: Request) -> Response:
         """One's cards on which a substitute, a glaze or a family could be taken, the newest first."""

@@ -31,6 +31,9 @@ from server.cards.json.desk import desk_told
 from server.cards.models import Glance, StoredCard
 from server.catalogue.arrays import catalogue_for, catalogue_key
 from server.errors import CannotBeShown
+from server.told.card import BrokenCard, CardSummary, Desk, DrawingToMake, Glances, GroupCounts, Page
+from server.told.card import Glance as GlanceTold
+from server.told.encoder import Encoder
 from server.writes import write
 
 log = logging.getLogger(__name__)
@@ -42,8 +45,8 @@ LARGEST = 400_000  # bytes in which such a one is sent
 
 def listed(
     person: Person, page: int = 1, words: str = "", group: Group = Group.ALL, order: Order = Order.NEWEST
-) -> dict[str, Any]:
-    """A page of the person's cards as ``CardsSerializer`` describes them.
+) -> Page:
+    """A page of the person's cards.
 
     The first that are not known as they are now are looked at; of the others the last glance is told.
     """
@@ -56,37 +59,45 @@ def listed(
     unknown = [pk for pk, _ in ids if pk not in known and pk not in fresh]
     names = dict(cards.filter(pk__in=unknown).values_list("pk", "stored__name"))
     how_far = stages(cards_of(person).filter(pk__in=[pk for pk, _ in ids]))
-    found, lost = [], {one["id"] for one in broken}
+    found, lost = [], {one.id for one in broken}
     for pk, version in ids:
         if pk in lost or pk not in how_far:
             continue
         if pk in fresh:
-            told = _told(fresh[pk], person.units, True)
+            one, current = fresh[pk], True
         elif pk in known:
-            told = _told(known[pk] | {"version": version}, person.units, pk not in stale)
+            one, current = known[pk] | {"version": version}, pk not in stale
         else:
-            told = _unknown(pk, version, names.get(pk))
-        found.append(told | how_far[pk])
-    more = page * PAGE < count
-    return {"cards": found, "broken": broken, "count": count, "more": more, "groups": counts(person)}
+            found.append(_unknown(pk, version, names.get(pk), how_far[pk]))
+            continue
+        found.append(CardSummary(**_told(one, person.units, current), **how_far[pk]))
+    return Page(
+        cards=found,
+        broken=broken,
+        count=count,
+        more=page * PAGE < count,
+        groups=GroupCounts(**counts(person)),
+    )
 
 
-def glances(person: Person, ids: Sequence[int]) -> dict[str, Any]:
+def glances(person: Person, ids: Sequence[int]) -> Glances:
     """Some of the person's cards as they are now, with their drawing where there is no picture of it yet."""
-    desks: dict[int, dict[str, Any]] = {}
+    desks: dict[int, Desk] = {}
     fresh, broken = look(person, list(ids)[:AT_ONCE], desks)
     found, how_far = [], stages(cards_of(person).filter(pk__in=fresh))
     for pk, one in fresh.items():
         if pk not in how_far:  # deleted meanwhile
             continue
-        drawing = None if one["pictured"] == one["drawn"] else {"drawn": one["drawn"], "desk": desks[pk]}
-        found.append(_told(one, person.units, True) | how_far[pk] | {"drawing": drawing})
-    return {"cards": found, "broken": broken}
+        drawing = (
+            None if one["pictured"] == one["drawn"] else DrawingToMake(drawn=one["drawn"], desk=desks[pk])
+        )
+        found.append(GlanceTold(drawing=drawing, **_told(one, person.units, True), **how_far[pk]))
+    return Glances(cards=found, broken=broken)
 
 
 def look(
-    person: Person, ids: Sequence[int], desks: dict[int, dict[str, Any]] | None = None
-) -> tuple[dict[int, dict[str, Any]], list[dict[str, Any]]]:
+    person: Person, ids: Sequence[int], desks: dict[int, Desk] | None = None
+) -> tuple[dict[int, dict[str, Any]], list[BrokenCard]]:
     """Glances at some cards by their ids, stored; and those cards that cannot be shown, with the reason."""
     if not ids:
         return {}, []
@@ -94,7 +105,7 @@ def look(
     pictured = {one["card_id"]: one["pictured"] for one in _stored(ids)}
     readable: list[StoredCard] = []
     fresh: dict[int, dict[str, Any]] = {}
-    broken: list[dict[str, Any]] = []
+    broken: list[BrokenCard] = []
     for card in cards_of(person).filter(pk__in=ids):
         try:
             card.value  # noqa: B018 (whether it can be read is what is asked)
@@ -114,7 +125,7 @@ def look(
             continue
         if desks is not None:
             desks[card.pk] = desk
-        drawn = sha256(json.dumps(desk, default=str).encode()).hexdigest()
+        drawn = sha256(json.dumps(desk, cls=Encoder).encode()).hexdigest()
         fresh[card.pk] = {
             "card_id": card.pk,
             "version": card.version,
@@ -133,7 +144,7 @@ def cannot_be_shown(person: Person) -> set[int]:
     ids = list(cards_of(person).values_list("pk", "version"))
     known = {one["card_id"]: one for one in _stored([pk for pk, _ in ids])}
     _, broken = look(person, [pk for pk, version in ids if not _is_so(known.get(pk), version, key)])
-    return {one["id"] for one in broken}
+    return {one.id for one in broken}
 
 
 @write
@@ -231,7 +242,7 @@ def _summary(checked: CheckedCard) -> dict[str, Any]:
 
 
 def _told(one: Mapping[str, Any], units: str, current: bool) -> dict[str, Any]:
-    """A glance as ``CardSummarySerializer`` describes it."""
+    """What of a summary a glance tells."""
     told = dict(one["told"])
     sizes = told.pop("sizes")
     is_drawn = one["drawn"] == one["pictured"]
@@ -240,11 +251,22 @@ def _told(one: Mapping[str, Any], units: str, current: bool) -> dict[str, Any]:
     return told | {"current": current, "picture": address}
 
 
-def _unknown(pk: int, version: int, name: str | None) -> dict[str, Any]:
+def _unknown(pk: int, version: int, name: str | None, how_far: Mapping[str, Any]) -> CardSummary:
     """A card that nobody has looked at yet."""
-    told = {"id": pk, "version": version, "name": name or "a card without a name", "size": None, "strip": []}
-    return told | {"failing": 0, "doubtful": 0, "checks": 0, "current": False, "picture": None}
+    return CardSummary(
+        id=pk,
+        version=version,
+        name=name or "a card without a name",
+        size=None,
+        strip=[],
+        failing=0,
+        doubtful=0,
+        checks=0,
+        current=False,
+        picture=None,
+        **how_far,
+    )
 
 
-def _broken(card: StoredCard, error: CannotBeShown) -> dict[str, Any]:
-    return {"id": card.pk, "name": card.name, "reason": error.reason}
+def _broken(card: StoredCard, error: CannotBeShown) -> BrokenCard:
+    return BrokenCard(id=card.pk, name=card.name, reason=error.reason)

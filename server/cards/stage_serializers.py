@@ -2,10 +2,6 @@
 
 from rest_framework import serializers
 
-from server.cards.building.serializers import BuildSerializer
-from server.cards.colouring_serializers import ColouringSerializer
-from server.cards.grounds.serializers import GroundSerializer
-from server.cards.serializers import CardSerializer
 from server.cards.stages import STAGES_TOLD
 
 
@@ -21,11 +17,3 @@ class AskedSerializer(serializers.Serializer):
 
     version = serializers.IntegerField()
     stage = StageField()
-
-
-class CardWithStageSerializer(CardSerializer):
-    """A card, with the stage that was asked for along."""
-
-    colouring = ColouringSerializer(allow_null=True)
-    background = GroundSerializer(allow_null=True)
-    build = BuildSerializer(allow_null=True)

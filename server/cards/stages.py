@@ -1,28 +1,36 @@
 """The stages of a card as they are told, each by itself or along with the answer to a change."""
 
-from collections.abc import Callable
-from typing import Any
+from typing import Any, TypedDict
 
 from jindle_core.checked.whole import CheckedCard
 from server.accounts.models import Person
 from server.cards.json.build import build_told
 from server.cards.json.colouring import colouring_told
 from server.cards.json.ground import ground_told
+from server.told.build import Build
+from server.told.colouring import Colouring
+from server.told.ground import Ground
 
-_TOLD: dict[str, Callable[[CheckedCard, Person], dict[str, Any]]] = {
-    "colouring": lambda checked, _: colouring_told(checked),
-    "background": lambda checked, _: ground_told(checked.laid),
-    "build": lambda checked, person: build_told(checked.examined, person.units),
-}
-STAGES_TOLD = tuple(_TOLD)
+STAGES_TOLD = ("colouring", "background", "build")
 
 
-def stage_told(stage: str, checked: CheckedCard, person: Person) -> dict[str, Any]:
-    """A stage as its serializer describes it."""
-    return _TOLD[stage](checked, person)
+class Along(TypedDict):
+    """The stage that was asked for along with a card, and none of the others."""
+
+    colouring: Colouring | None
+    background: Ground | None
+    build: Build | None
 
 
-def along(stage: str | None, checked: CheckedCard, person: Person) -> dict[str, Any]:
+def along(stage: str | None, checked: CheckedCard, person: Person) -> Along:
     """The stage that was asked for along with the card, and none of the others."""
-    told: dict[str, Any] = dict.fromkeys(STAGES_TOLD)
-    return told | {stage: stage_told(stage, checked, person)} if stage in _TOLD else told
+    return {
+        "colouring": colouring_told(checked) if stage == "colouring" else None,
+        "background": ground_told(checked.laid) if stage == "background" else None,
+        "build": build_told(checked.examined, person.units) if stage == "build" else None,
+    }
+
+
+def stage_told(stage: str, checked: CheckedCard, person: Person) -> Any:
+    """A stage by itself."""
+    return along(stage, checked, person)[stage]  # type: ignore[literal-required]

@@ -1,8 +1,7 @@
 """What cards need of the supplies: what is to be bought, and how a card moves to other ranges."""
 
 from collections.abc import Iterable, Sequence
-from dataclasses import fields
-from typing import Any
+from dataclasses import fields, replace
 
 from jindle_core import figures
 from jindle_core.card.references import named
@@ -17,6 +16,10 @@ from server.cards.models import StoredCard
 from server.cards.sheets import sheets_of
 from server.catalogue.swatches import swatch
 from server.errors import CannotBeShown
+from server.told.everywhere import CardPlaces, Place
+from server.told.supplies import CardUses
+from server.told.supplies import Wanted as WantedTold
+from server.told.swatch import Swatch
 
 
 def to_buy(
@@ -40,46 +43,46 @@ def is_readable(card: StoredCard) -> bool:
     return True
 
 
-def wanted_told(supplies: Supplies, found: Sequence[Wanted]) -> list[dict[str, Any]]:
-    """The list as ``ShoppingSerializer`` describes its items."""
+def wanted_told(supplies: Supplies, found: Sequence[Wanted]) -> list[WantedTold]:
+    """The lists items."""
     return [
-        {
-            "swatch": _as_bought(supplies, one.place),
-            "why": one.why,
-            "example": not supplies.ranges[supplies.rows[one.place].range_id].own,
-            "cards": one.cards,
-            "asked": one.asked,
-        }
+        WantedTold(
+            swatch=_as_bought(supplies, one.place),
+            why=one.why,
+            example=not supplies.ranges[supplies.rows[one.place].range_id].own,
+            cards=one.cards,
+            asked=one.asked,
+        )
         for one in found
     ]
 
 
-def _as_bought(supplies: Supplies, place: int) -> dict[str, Any]:
+def _as_bought(supplies: Supplies, place: int) -> Swatch:
     """A colour as it is bought: of patterned paper the sheet by its title."""
     told, row = swatch(supplies, place), supplies.rows[place]
     if (row.range_id, row.family) in supplies.sheets:
-        title = row.family or told["label"]
-        told |= {"code": "", "name": title, "label": title}
+        title = row.family or told.label
+        return replace(told, code="", name=title, label=title)
     return told
 
 
-def uses(cards: Iterable[StoredCard], ids: frozenset[int]) -> list[dict[str, Any]]:
-    """What cards name of some colours, for ``CardUsesSerializer``; cards that name none are left out."""
+def uses(cards: Iterable[StoredCard], ids: frozenset[int]) -> list[CardUses]:
+    """What cards name of some colours; cards that name none are left out."""
     found = []
     for card in (one.value for one in cards if is_readable(one)):
         what = named(card)
         counts = {one.name: sum(pk in ids for pk in getattr(what, one.name)) for one in fields(what)}
         if any(counts.values()):
-            found.append({"name": card.name} | counts)
+            found.append(CardUses(name=card.name, **counts))
     return found
 
 
-def places_on(cards: Iterable[StoredCard], wanted: Substitute | Glaze | Shading) -> list[dict[str, Any]]:
-    """Where on cards something could be taken, as ``CardPlacesSerializer`` describes it.
+def places_on(cards: Iterable[StoredCard], wanted: Substitute | Glaze | Shading) -> list[CardPlaces]:
+    """Where on cards something could be taken.
 
     Cards without a place are left out, and after so many that have one the rest is.
     """
-    found: list[dict[str, Any]] = []
+    found: list[CardPlaces] = []
     for stored in cards:
         if len(found) == figures.palettes.PLACES_CARDS:
             break
@@ -87,9 +90,8 @@ def places_on(cards: Iterable[StoredCard], wanted: Substitute | Glaze | Shading)
             continue
         card, unit = stored.value, stored.value.size.width.unit
         places = [
-            {"words": one.words, "change": change_told(one.change, unit)} for one in places_for(card, wanted)
+            Place(words=one.words, change=change_told(one.change, unit)) for one in places_for(card, wanted)
         ]
         if places:
-            told = {"id": stored.pk, "name": card.name, "version": stored.version}
-            found.append(told | {"places": places})
+            found.append(CardPlaces(id=stored.pk, name=card.name, version=stored.version, places=places))
     return found

@@ -2,12 +2,10 @@
 
 import csv
 import io
-from typing import Any
 
 from django.http import HttpResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import extend_schema
-from rest_framework import serializers
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -18,24 +16,17 @@ from server.accounts.models import Person
 from server.cards.supplies import to_buy, uses, wanted_told
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
-from server.catalogue.swatches import SwatchSerializer
 from server.requests import Request
-
-
-class WantedSerializer(serializers.Serializer):
-    """A colour to be bought, why, and for which cards."""
-
-    swatch = SwatchSerializer()
-    why = serializers.CharField()
-    example = serializers.BooleanField(help_text="of a made-up range that comes with Jindle: in no shop")
-    cards = serializers.ListField(child=serializers.CharField())
-    asked = serializers.BooleanField(help_text="the person put it on the list")
+from server.told.schema import component
+from server.told.supplies import RangeUses as RangeUsesTold
+from server.told.supplies import Wanted
+from server.told.supplies import Wanted as WantedTold
 
 
 class Shopping(APIView):
     """The shopping list."""
 
-    @extend_schema(responses=WantedSerializer(many=True), operation_id="shopping")
+    @extend_schema(responses=component(Wanted, many=True), operation_id="shopping")
     def get(self, request: Request) -> Response:
         """What the person's cards need, or the person wants, and the drawer lacks, by range."""
         supplies = catalogue_for(request.user)
@@ -53,51 +44,31 @@ class ShoppingFile(APIView):
         writer = csv.writer(out, lineterminator="\n")
         writer.writerow(("range", "maker", "medium", "code", "name", "why", "discontinued", "cards"))
         for item in _listed(request.user, supplies):
-            found = item["swatch"]
-            maker = supplies.ranges[found["range_id"]].maker
-            texts = (found["range_name"], maker, found["medium"], found["code"], found["name"], item["why"])
-            gone = "yes" if found["discontinued"] else "no"
-            writer.writerow((*map(neutral, texts), gone, neutral("; ".join(item["cards"]))))
+            found = item.swatch
+            maker = supplies.ranges[found.range_id].maker
+            texts = (found.range_name, maker, found.medium, found.code, found.name, item.why)
+            gone = "yes" if found.discontinued else "no"
+            writer.writerow((*map(neutral, texts), gone, neutral("; ".join(item.cards))))
         return download(out.getvalue(), "text/csv", "shopping.csv")
 
 
-def _listed(person: Person, supplies: Supplies) -> list[dict[str, Any]]:
+def _listed(person: Person, supplies: Supplies) -> list[WantedTold]:
     asked = asked_for_by(person).values_list("colour_id", flat=True)
     return wanted_told(supplies, to_buy(cards_of(person), supplies, person, asked))
-
-
-class CardUsesSerializer(serializers.Serializer):
-    """What a card names of a range, counted by what it is for."""
-
-    name = serializers.CharField()
-    palette = serializers.IntegerField()
-    cells = serializers.IntegerField()
-    tones = serializers.IntegerField(help_text="and glazes")
-    pads = serializers.IntegerField(help_text="of the ground, and of what is over it")
-    pieces = serializers.IntegerField(help_text="and what lies on what")
-    papers = serializers.IntegerField()
-
-
-class RangeUsesSerializer(serializers.Serializer):
-    """What would change if a range were deleted."""
-
-    cards = CardUsesSerializer(many=True)
-    drawer = serializers.IntegerField()
-    readings = serializers.IntegerField()
 
 
 class RangeUses(APIView):
     """What a range is used for."""
 
-    @extend_schema(responses=RangeUsesSerializer, operation_id="range_uses")
+    @extend_schema(responses=component(RangeUsesTold), operation_id="range_uses")
     def get(self, request: Request, pk: int) -> Response:
         """Which cards name its colours and for what, and what is in the drawer or was read of it."""
         found = own_range(request.user, pk)
         ids = frozenset(found.colours.values_list("pk", flat=True))
         return Response(
-            {
-                "cards": uses(cards_of(request.user), ids),
-                "drawer": drawer_of(request.user).filter(colour__range=found).count(),
-                "readings": readings_of(request.user).filter(colour__range=found).count(),
-            }
+            RangeUsesTold(
+                cards=uses(cards_of(request.user), ids),
+                drawer=drawer_of(request.user).filter(colour__range=found).count(),
+                readings=readings_of(request.user).filter(colour__range=found).count(),
+            )
         )

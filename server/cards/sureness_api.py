@@ -1,11 +1,8 @@
 """The API of how sure predictions are, and of what to read next."""
 
-from typing import Any
-
 from django.http import HttpResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import OpenApiParameter, extend_schema
-from rest_framework import serializers
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
@@ -18,44 +15,17 @@ from server.cards.supplies import is_readable
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 from server.catalogue.printing import pdf
-from server.catalogue.swatches import SwatchSerializer, swatch
+from server.catalogue.swatches import swatch
 from server.requests import Request
-
-
-class WantedReadingSerializer(serializers.Serializer):
-    """A swatch to lay and read, and how sure its range is after that and those before it."""
-
-    swatch = SwatchSerializer()
-    layers = serializers.IntegerField()
-    paper = SwatchSerializer(allow_null=True, help_text="what it is laid on; none: white card")
-    words = serializers.CharField()
-    sigma = serializers.FloatField()
-
-
-class SurenessSerializer(serializers.Serializer):
-    """How sure predictions of a range are, what that is known by, and what would teach most."""
-
-    range_id = serializers.IntegerField()
-    name = serializers.CharField()
-    medium = serializers.CharField()
-    readings = serializers.IntegerField()
-    before = serializers.FloatField(
-        allow_null=True, help_text="mean ΔE00 of the readings from the usual habits"
-    )
-    after = serializers.FloatField(
-        allow_null=True, help_text="the same after the fit, each judged by the others; none: fewer than two"
-    )
-    made = serializers.IntegerField(
-        help_text="ways of laying a colour on the cards; 0: what is usual is taken"
-    )
-    sigma = serializers.FloatField(help_text="one sigma of what is made with it, in ΔE00, on average")
-    wanted = WantedReadingSerializer(many=True)
+from server.told.schema import component
+from server.told.supplies import Sureness as SurenessTold
+from server.told.supplies import WantedReading
 
 
 class Surenesses(APIView):
     """How sure predictions are."""
 
-    @extend_schema(responses=SurenessSerializer(many=True), operation_id="sureness")
+    @extend_schema(responses=component(SurenessTold, many=True), operation_id="sureness")
     def get(self, request: Request) -> Response:
         """Of every range that is owned, laid on cards or read, the least sure first."""
         return Response(_told(request.user))
@@ -74,41 +44,39 @@ class SurenessSheet(APIView):
         sheet = request.query_params.get("sheet", "letter")
         width, height = SHEETS[sheet if sheet in SHEETS else "letter"]
         wanted = request.query_params.get("range", "")
-        ranges = [
-            one for one in _told(request.user) if one["wanted"] and wanted in ("", str(one["range_id"]))
-        ]
+        ranges = [one for one in _told(request.user) if one.wanted and wanted in ("", str(one.range_id))]
         told = {"title": "Swatches to read", "ranges": ranges, "width": width, "height": height}
         return download(pdf("print/readings.html", told), "application/pdf", "swatches to read.pdf")
 
 
-def _told(person: Person) -> list[dict[str, Any]]:
+def _told(person: Person) -> list[SurenessTold]:
     supplies = catalogue_for(person)
     cards = [card.value for card in cards_of(person) if is_readable(card)]
     return [_one(supplies, found) for found in sureness(cards, supplies)]
 
 
-def _one(supplies: Supplies, found: Sureness) -> dict[str, Any]:
+def _one(supplies: Supplies, found: Sureness) -> SurenessTold:
     facts, known = supplies.ranges[found.range_id], found.known
-    return {
-        "range_id": found.range_id,
-        "name": facts.name,
-        "medium": facts.medium.value,
-        "readings": known.readings,
-        "before": round(known.before, 2) if known.readings else None,
-        "after": None if known.after is None else round(known.after, 2),
-        "made": found.made,
-        "sigma": round(found.sigma, 1),
-        "wanted": [
-            {
-                "swatch": swatch(supplies, one.colour),
-                "layers": one.layers,
-                "paper": None if one.card is None else swatch(supplies, one.card),
-                "words": _words(supplies, one),
-                "sigma": round(one.sigma, 1),
-            }
+    return SurenessTold(
+        range_id=found.range_id,
+        name=facts.name,
+        medium=facts.medium.value,
+        readings=known.readings,
+        before=round(known.before, 2) if known.readings else None,
+        after=None if known.after is None else round(known.after, 2),
+        made=found.made,
+        sigma=round(found.sigma, 1),
+        wanted=[
+            WantedReading(
+                swatch=swatch(supplies, one.colour),
+                layers=one.layers,
+                paper=None if one.card is None else swatch(supplies, one.card),
+                words=_words(supplies, one),
+                sigma=round(one.sigma, 1),
+            )
             for one in found.wanted
         ],
-    }
+    )
 
 
 def _words(supplies: Supplies, one: Reading) -> str:

@@ -22,6 +22,8 @@ from server.cards.json.palette import pair_told, row_told
 from server.cards.models import StoredCard
 from server.cards.stages import along
 from server.errors import CannotBeShown
+from server.told.card import Column, FurtherColumn, Mends, Nudge, PaletteColour, Size, State, UsualSize
+from server.told.staged import CardWithStage
 
 log = logging.getLogger(__name__)
 _TABLES = 8  # held for one person: up to a quarter of a megabyte each
@@ -29,8 +31,8 @@ _TABLES = 8  # held for one person: up to a quarter of a megabyte each
 
 def whole_card(
     card: StoredCard, supplies: Supplies, person: Person, stage: str | None = None
-) -> dict[str, Any]:
-    """The card as ``CardWithStageSerializer`` describes it; CannotBeShown where it cannot be worked out."""
+) -> CardWithStage:
+    """The card; CannotBeShown where it cannot be worked out."""
     try:
         return card_told(card, checked_card(card, supplies, person), person, labels_of(card), stage)
     except (APIException, DatabaseError):
@@ -52,54 +54,55 @@ def card_told(
     person: Person,
     labels: Mapping[int, str],
     stage: str | None = None,
-) -> dict[str, Any]:
+) -> CardWithStage:
     """The same of a card that is checked; whatever is wrong with it is raised as it is."""
     palette, card_now = checked.seen.palette, checked.seen.card
     newest = card_now.build.newest
     coarse, fine = nudge(card_now.size.width.unit)
-    return {
-        "id": card.pk,
-        "version": card.version,
-        "name": card_now.name,
-        "size": card_now.size.shown(person.units)._asdict(),
-        "undo": labels.get(card.head) if card.head else None,
-        "redo": labels.get(card.head + 1),
-        "columns": [{"key": one.key, "title": one.title} for one in card_now.columns],
-        "further": [
-            {"key": one.key, "title": one.title, "shown": one.key in card_now.further}
+    return CardWithStage(
+        id=card.pk,
+        version=card.version,
+        name=card_now.name,
+        size=Size(**card_now.size.shown(person.units)._asdict()),
+        undo=labels.get(card.head) if card.head else None,
+        redo=labels.get(card.head + 1),
+        columns=[Column(key=one.key, title=one.title) for one in card_now.columns],
+        further=[
+            FurtherColumn(key=one.key, title=one.title, shown=one.key in card_now.further)
             for one in FURTHER_COLUMNS
         ],
-        "colours": _table(palette, person.only_owned),
-        "pairs": [pair_told(one) for one in palette.pairs_seen],
-        "guessed": card_now.pairs is None,
-        "nudge": {"coarse": coarse, "fine": fine},
-        "newest_piece": newest,
-        "built": bool(newest),
-        "checks": [check_told(one) for one in checked.judged],
-        "desk": desk_told(checked.desk),
-    } | along(stage, checked, person)
+        colours=_table(palette, person.only_owned),
+        pairs=[pair_told(one) for one in palette.pairs_seen],
+        guessed=card_now.pairs is None,
+        nudge=Nudge(coarse=coarse, fine=fine),
+        newest_piece=newest,
+        built=bool(newest),
+        checks=[check_told(one) for one in checked.judged],
+        desk=desk_told(checked.desk),
+        **along(stage, checked, person),
+    )
 
 
-def _table(palette: SeenPalette, only_owned: bool) -> list[dict[str, Any]]:
+def _table(palette: SeenPalette, only_owned: bool) -> list[PaletteColour]:
     """The palette's rows: most changes are of something else."""
     key = (palette.card.colours, palette.card.choices, palette.card.further, only_owned)
 
-    def tell() -> list[dict[str, Any]]:
+    def tell() -> list[PaletteColour]:
         return [row_told(one) for one in table(palette, only_owned)]
 
     return told_once(palette.supplies, "table", key, tell, _TABLES)
 
 
-def mends(card: StoredCard, supplies: Supplies, person: Person) -> list[dict[str, Any]]:
-    """What would mend the checks of a card, as ``MendsSerializer`` describes it."""
+def mends(card: StoredCard, supplies: Supplies, person: Person) -> list[Mends]:
+    """What would mend the checks of a card."""
     checked = checked_card(card, supplies, person)
     return mends_told(checked)
 
 
-def states(card: StoredCard) -> list[dict[str, Any]]:
-    """The states that a card can be brought back to, the newest first, for ``StateSerializer``."""
+def states(card: StoredCard) -> list[State]:
+    """The states that a card can be brought back to, the newest first."""
     listed = card.revisions.order_by("-number").values("number", "label")
-    return [one | {"now": one["number"] == card.head} for one in listed]
+    return [State(now=one["number"] == card.head, **one) for one in listed]
 
 
 def document(card: StoredCard) -> dict[str, Any]:
@@ -108,15 +111,15 @@ def document(card: StoredCard) -> dict[str, Any]:
     return {"format": "jindle card", "version": 1, "plan": card.stored, "head": card.head, "history": history}
 
 
-def usual_sizes(units: str) -> list[dict[str, Any]]:
+def usual_sizes(units: str) -> list[UsualSize]:
     """The usual sizes, the person's unit first."""
     ordered = sorted(USUAL_SIZES, key=lambda one: one.width.unit != units)
     return [
-        {
-            "words": one.text(),
-            "width": one.width.text(),
-            "height": one.height.text(),
-            "unit": one.width.unit,
-        }
+        UsualSize(
+            words=one.text(),
+            width=one.width.text(),
+            height=one.height.text(),
+            unit=one.width.unit,
+        )
         for one in ordered
     ]

@@ -15,6 +15,7 @@ from fpdf.fonts import TTFFont
 from jindle_core import figures
 from jindle_core.swatch_sheet import SheetArea, SwatchSheet, swatch_sheet
 from server.catalogue.printing import FACES
+from server.told.made import Streamed
 
 _POINT = 25.4 / 72  # mm
 _HOW = (
@@ -52,7 +53,7 @@ class PrintedPart:
     boxes: tuple[PrintedBox, ...]
 
 
-def chart_pdf(title: str, parts: Sequence[PrintedPart], name: str) -> Generator[dict, None, bytes]:
+def chart_pdf(title: str, parts: Sequence[PrintedPart], name: str) -> Generator[Streamed, None, bytes]:
     """The chart as PDF pages of a sheet ("letter" or "a4"); tells its progress page by page."""
     sheet = swatch_sheet(name)
     chart = _Chart(sheet, title, "".join(_words(part) for part in parts))
@@ -64,7 +65,7 @@ def chart_pdf(title: str, parts: Sequence[PrintedPart], name: str) -> Generator[
             boxes = part.boxes[page * size : (page + 1) * size]
             chart.page(part, f"page {page + 1} of {pages}", boxes)
             done += len(boxes)
-            yield {"share": 0.9 * done / max(whole, 1), "words": f"{done:,} of {whole:,} boxes"}
+            yield Streamed(share=0.9 * done / max(whole, 1), words=f"{done:,} of {whole:,} boxes")
     return bytes(chart.pdf.output())
 
 

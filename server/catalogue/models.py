@@ -8,12 +8,12 @@ from jindle_core import figures
 from jindle_core.fullness import FULLNESS, Fullness
 from jindle_core.media.medium import Medium
 from jindle_core.prediction.behaviour import Hand
-from jindle_core.provenance import PROVENANCES, Provenance
+from jindle_core.provenance import Provenance
 from server.accounts.models import Person
+from server.told.choices import PROVENANCE_WORDS
 
 MEDIUM_CHOICES = [(medium.value, medium.value) for medium in Medium]
-_SOURCES = {"label": "from the label", "screen": "from a screen value"}
-PROVENANCE_CHOICES = [(one, _SOURCES.get(one, one)) for one in PROVENANCES]
+PROVENANCE_CHOICES = list(PROVENANCE_WORDS.items())
 FULLNESS_CHOICES = [(one, one) for one in FULLNESS]
 HAND_CHOICES = [(hand.value, hand.value) for hand in Hand]
 SPECTRUM_BYTES = 31 * 4  # bands from 400 to 700 nm as little-endian floats

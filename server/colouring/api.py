@@ -19,26 +19,16 @@ from server.access import deleted_drawings_of, drawings_seen_by, kept_families_o
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 from server.catalogue.printing import pdf
-from server.catalogue.swatches import SwatchSerializer, swatch
+from server.catalogue.swatches import swatch
 from server.colouring.actions import keep_family, store_drawing
 from server.colouring.models import KeptFamily
 from server.guarded import guarded
 from server.requests import Request
 from server.shelf.actions import delete
-
-
-class DrawingSerializer(serializers.Serializer):
-    """A line drawing, its closed shapes and its open lines as SVG writes paths."""
-
-    id = serializers.IntegerField()
-    name = serializers.CharField()
-    own = serializers.BooleanField()
-    put_by = serializers.BooleanField()
-    width = serializers.FloatField()
-    height = serializers.FloatField()
-    areas = serializers.IntegerField()
-    paths = serializers.ListField(child=serializers.CharField())
-    notes = serializers.ListField(child=serializers.CharField(), help_text="what of the file was left out")
+from server.told.drawings import Drawing, StoredDrawing
+from server.told.drawings import KeptFamily as KeptFamilyTold
+from server.told.made import Made
+from server.told.schema import component
 
 
 class StoreDrawingSerializer(serializers.Serializer):
@@ -48,23 +38,6 @@ class StoreDrawingSerializer(serializers.Serializer):
     name = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
 
 
-class StoredDrawingSerializer(serializers.Serializer):
-    """The drawing that was stored."""
-
-    id = serializers.IntegerField()
-    areas = serializers.IntegerField()
-    notes = serializers.ListField(child=serializers.CharField())
-
-
-class KeptFamilySerializer(serializers.Serializer):
-    """A family under its name, light to dark."""
-
-    id = serializers.IntegerField()
-    name = serializers.CharField()
-    tones = SwatchSerializer(many=True)
-    lost = serializers.IntegerField(help_text="tones that have left the supplies")
-
-
 class KeepFamilySerializer(serializers.Serializer):
     """Colours of one medium and a name."""
 
@@ -72,40 +45,34 @@ class KeepFamilySerializer(serializers.Serializer):
     colours = serializers.ListField(child=serializers.IntegerField())
 
 
-class KeptIdSerializer(serializers.Serializer):
-    """The family that was kept."""
-
-    id = serializers.IntegerField()
-
-
 class Drawings(APIView):
     """The line drawings."""
 
     parser_classes = (MultiPartParser,)
 
-    @extend_schema(responses=DrawingSerializer(many=True), operation_id="drawings")
+    @extend_schema(responses=component(Drawing, many=True), operation_id="drawings")
     def get(self, request: Request) -> Response:
         """The shared drawings and the person's own."""
         return Response(
             [
-                {
-                    "id": drawing.pk,
-                    "name": drawing.name,
-                    "own": drawing.owner_id is not None,
-                    "put_by": drawing.put_by is not None,
-                    "width": drawing.shapes.width,
-                    "height": drawing.shapes.height,
-                    "areas": len(drawing.shapes.shapes),
-                    "paths": [*(shape.path for shape in drawing.shapes.shapes), *drawing.shapes.lines],
-                    "notes": drawing.shapes.notes,
-                }
+                Drawing(
+                    id=drawing.pk,
+                    name=drawing.name,
+                    own=drawing.owner_id is not None,
+                    put_by=drawing.put_by is not None,
+                    width=drawing.shapes.width,
+                    height=drawing.shapes.height,
+                    areas=len(drawing.shapes.shapes),
+                    paths=[*(shape.path for shape in drawing.shapes.shapes), *drawing.shapes.lines],
+                    notes=drawing.shapes.notes,
+                )
                 for drawing in drawings_seen_by(request.user)
             ]
         )
 
     @extend_schema(
         request={"multipart/form-data": StoreDrawingSerializer},
-        responses={201: StoredDrawingSerializer},
+        responses={201: component(StoredDrawing)},
         operation_id="store_drawing",
     )
     def post(self, request: Request) -> Response:
@@ -123,7 +90,7 @@ class Drawings(APIView):
         found = guarded(read_svg, file.read())
         stored = store_drawing(request.user, given.validated_data["name"], found)
         return Response(
-            {"id": stored.pk, "areas": len(found.shapes), "notes": found.notes},
+            StoredDrawing(id=stored.pk, areas=len(found.shapes), notes=found.notes),
             status=status.HTTP_201_CREATED,
         )
 
@@ -141,15 +108,13 @@ class OneDrawing(APIView):
 class KeptFamilies(APIView):
     """The families that were kept."""
 
-    @extend_schema(responses=KeptFamilySerializer(many=True), operation_id="kept_families")
+    @extend_schema(responses=component(KeptFamilyTold, many=True), operation_id="kept_families")
     def get(self, request: Request) -> Response:
         """Every kept family with its colours as they are now."""
         supplies = catalogue_for(request.user)
         return Response([_told(supplies, kept) for kept in kept_families_of(request.user)])
 
-    @extend_schema(
-        request=KeepFamilySerializer, responses={201: KeptIdSerializer}, operation_id="keep_family"
-    )
+    @extend_schema(request=KeepFamilySerializer, responses={201: component(Made)}, operation_id="keep_family")
     def post(self, request: Request) -> Response:
         """Keep colours of one medium, sorted from light to dark, under a name."""
         given = KeepFamilySerializer(data=request.data)
@@ -165,7 +130,7 @@ class KeptFamilies(APIView):
                 )
             )
         kept = keep_family(request.user, given.validated_data["name"], ids)
-        return Response({"id": kept.pk}, status=status.HTTP_201_CREATED)
+        return Response(Made(id=kept.pk), status=status.HTTP_201_CREATED)
 
 
 class OneKeptFamily(APIView):
@@ -197,12 +162,12 @@ class FamiliesSheet(APIView):
         return download(pdf("print/families.html", told), "application/pdf", "families.pdf")
 
 
-def _told(supplies: Supplies, kept: KeptFamily) -> dict:
+def _told(supplies: Supplies, kept: KeptFamily) -> KeptFamilyTold:
     known = (supplies.places.get(pk) for pk in kept.colours)
     places = [place for place in known if place is not None and not supplies.lost[place]]
-    return {
-        "id": kept.pk,
-        "name": kept.name,
-        "tones": [swatch(supplies, place) for place in places],
-        "lost": len(kept.colours) - len(places),
-    }
+    return KeptFamilyTold(
+        id=kept.pk,
+        name=kept.name,
+        tones=[swatch(supplies, place) for place in places],
+        lost=len(kept.colours) - len(places),
+    )

@@ -18,9 +18,10 @@ from jindle_core.line_art.svg import as_path
 from server.catalogue.api.fields import JsonField
 from server.catalogue.downloads import data_url
 from server.colouring.actions import store_drawing
-from server.colouring.api import StoredDrawingSerializer
 from server.pictures import opened_scan
 from server.requests import Request
+from server.told.drawings import LoosePlace, ScanArea, ScanReading, StoredDrawing
+from server.told.schema import component
 
 _SHOWN = 1000  # pixels of the longer side of the picture as it is told
 
@@ -51,31 +52,6 @@ class StoreScanSerializer(ScanFileSerializer):
     names = JsonField(required=False, help_text="JSON: a name for each area, or nothing")
 
 
-class ScanAreaSerializer(serializers.Serializer):
-    """An area that was found: its path and a place in it, in pixels of the picture."""
-
-    path = serializers.CharField()
-    middle = serializers.ListField(child=serializers.FloatField())
-
-
-class LoosePlaceSerializer(serializers.Serializer):
-    """Where a line stops that may have to be closed, and the nearest place on another."""
-
-    end = serializers.ListField(child=serializers.FloatField())
-    onto = serializers.ListField(child=serializers.FloatField())
-
-
-class ScanReadingSerializer(serializers.Serializer):
-    """What was found; nothing is stored. The likeliest places to close come first."""
-
-    picture = serializers.CharField(help_text="data URL")
-    width = serializers.IntegerField()
-    height = serializers.IntegerField()
-    areas = ScanAreaSerializer(many=True)
-    lines = serializers.ListField(child=serializers.CharField())
-    loose = LoosePlaceSerializer(many=True)
-
-
 def _read(values: dict[str, Any]) -> tuple[Image.Image, Scanned]:
     """The picture as it is told, and what it holds."""
     content = values["file"].read(figures.paper.LARGEST_PICTURE + 1)
@@ -100,7 +76,7 @@ class ScanRead(APIView):
 
     @extend_schema(
         request={"multipart/form-data": ScanFileSerializer},
-        responses=ScanReadingSerializer,
+        responses=component(ScanReading),
         operation_id="read_scan",
     )
     def post(self, request: Request) -> Response:
@@ -109,17 +85,20 @@ class ScanRead(APIView):
         given.is_valid(raise_exception=True)
         image, found = _read(given.validated_data)
         return Response(
-            {
-                "picture": data_url(jpeg(image), "image/jpeg"),
-                "width": image.width,
-                "height": image.height,
-                "areas": [
-                    {"path": _path(one), "middle": np.array(one.representative_point().coords[0]) * _SHOWN}
+            ScanReading(
+                picture=data_url(jpeg(image), "image/jpeg"),
+                width=image.width,
+                height=image.height,
+                areas=[
+                    ScanArea(
+                        path=_path(one),
+                        middle=(np.array(one.representative_point().coords[0]) * _SHOWN).tolist(),
+                    )
                     for one in found.areas
                 ],
-                "lines": [as_path(points * _SHOWN, closed=False) for points in found.lines],
-                "loose": [{"end": end, "onto": onto} for end, onto in found.loose * _SHOWN],
-            }
+                lines=[as_path(points * _SHOWN, closed=False) for points in found.lines],
+                loose=[LoosePlace(end=end, onto=onto) for end, onto in found.loose * _SHOWN],
+            )
         )
 
 
@@ -135,7 +114,7 @@ class ScanStore(APIView):
 
     @extend_schema(
         request={"multipart/form-data": StoreScanSerializer},
-        responses={201: StoredDrawingSerializer},
+        responses={201: component(StoredDrawing)},
         operation_id="store_scan",
     )
     def post(self, request: Request) -> Response:
@@ -149,5 +128,5 @@ class ScanStore(APIView):
             raise BadInput(Problem("Names are a list, one an area.", field="names"))
         drawing = as_drawing(found, [str(name or "") for name in names])
         stored = store_drawing(request.user, values["name"], drawing)
-        told = {"id": stored.pk, "areas": len(drawing.shapes), "notes": drawing.notes}
+        told = StoredDrawing(id=stored.pk, areas=len(drawing.shapes), notes=drawing.notes)
         return Response(told, status=status.HTTP_201_CREATED)

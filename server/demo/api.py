@@ -10,10 +10,13 @@ from rest_framework.views import APIView
 
 from jindle_core import figures
 from server.accounts.actions import come_in
-from server.accounts.api import PersonSerializer
+from server.accounts.api import person_told
 from server.accounts.door import TokenAtTheDoor
 from server.demo.studio import example_names, keep_example, opened
 from server.requests import Request
+from server.told.accounts import Example, Person
+from server.told.made import Made
+from server.told.schema import component
 
 
 class ExampleSerializer(serializers.Serializer):
@@ -22,29 +25,21 @@ class ExampleSerializer(serializers.Serializer):
     name = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
 
 
-class ExampleMadeSerializer(serializers.Serializer):
-    """The card that was made after it."""
-
-    id = serializers.IntegerField()
-
-
 class Examples(APIView):
     """Finished cards to be taken apart."""
 
-    @extend_schema(responses=ExampleSerializer(many=True), operation_id="examples")
+    @extend_schema(responses=component(Example, many=True), operation_id="examples")
     def get(self, _: Request) -> Response:
         """What they are called."""
         return Response([{"name": name} for name in example_names()])
 
-    @extend_schema(
-        request=ExampleSerializer, responses={201: ExampleMadeSerializer}, operation_id="copy_example"
-    )
+    @extend_schema(request=ExampleSerializer, responses={201: component(Made)}, operation_id="copy_example")
     def post(self, request: Request) -> Response:
         """Make one of them a card of the person's own."""
         given = ExampleSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         made = keep_example(request.user, given.validated_data["name"])
-        return Response({"id": made.pk}, status.HTTP_201_CREATED)
+        return Response(Made(id=made.pk), status.HTTP_201_CREATED)
 
 
 class OpenDemo(APIView):
@@ -53,11 +48,11 @@ class OpenDemo(APIView):
     authentication_classes = [TokenAtTheDoor]
     permission_classes = [AllowAny]
 
-    @extend_schema(request=None, responses=PersonSerializer, operation_id="open_demo", auth=[])
+    @extend_schema(request=None, responses=component(Person), operation_id="open_demo", auth=[])
     def post(self, request: Request) -> Response:
         """Sign in to the demo studio; 404 unless the server runs in demo mode."""
         studio = opened() if settings.DEMO else None
         if studio is None:
             raise NotFound
         come_in(request._request, studio)
-        return Response(PersonSerializer(studio).data)
+        return Response(person_told(studio))

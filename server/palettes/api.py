@@ -23,13 +23,16 @@ from server.cards.serializers import (
     AnchorRequestSerializer,
     SizeRequestSerializer,
 )
-from server.catalogue.api.find import TargetSerializer
 from server.catalogue.api.targets import target_of
 from server.catalogue.arrays import catalogue_for
-from server.catalogue.swatches import MatchSerializer, ShadesSerializer
 from server.palettes.actions import keep_combination
 from server.palettes.views import combination, landings, places_of
 from server.requests import Request
+from server.told.made import Made
+from server.told.palettes import Combination
+from server.told.palettes import DrawerLandings as DrawerLandingsTold
+from server.told.palettes import RuleLandings as RuleLandingsTold
+from server.told.schema import component
 
 
 class LandQuery(serializers.Serializer):
@@ -44,57 +47,6 @@ class RulesQuery(LandQuery):
 
     colour = serializers.IntegerField(required=False, allow_null=True, default=None)
     value = serializers.CharField(required=False, allow_blank=True, default="", max_length=100)
-
-
-class LandedColourSerializer(serializers.Serializer):
-    """A colour of a palette: what was asked for, and the supply that stands for it."""
-
-    name = serializers.CharField()
-    role = serializers.ChoiceField(choices=ROLE_CHOICES)
-    lab = serializers.ListField(child=serializers.FloatField())
-    wanted = ShadesSerializer()
-    match = MatchSerializer(allow_null=True)
-
-
-class ReasonSerializer(serializers.Serializer):
-    """What speaks for a palette, or against it."""
-
-    holds = serializers.BooleanField()
-    words = serializers.CharField()
-
-
-class LandingSerializer(serializers.Serializer):
-    """A palette that keeps a rule, on real supplies."""
-
-    rule = serializers.CharField()
-    title = serializers.CharField()
-    about = serializers.CharField()
-    colours = LandedColourSerializer(many=True)
-    reasons = ReasonSerializer(many=True)
-
-
-class RuleLandingsSerializer(serializers.Serializer):
-    """A palette of each rule, from one colour; ``missing`` says why a rule has none."""
-
-    base = TargetSerializer()
-    landings = LandingSerializer(many=True)
-    missing = serializers.ListField(child=serializers.CharField())
-
-
-class DrawerLandingsSerializer(serializers.Serializer):
-    """Palettes that a medium's owned colours give, best first."""
-
-    count = serializers.IntegerField(help_text="how many colours there were to choose from")
-    landings = LandingSerializer(many=True)
-
-
-class CombinationSerializer(serializers.Serializer):
-    """A combination that was kept, and what it lands on."""
-
-    id = serializers.IntegerField()
-    name = serializers.CharField()
-    own = serializers.BooleanField()
-    colours = LandedColourSerializer(many=True)
 
 
 class StartColourSerializer(serializers.Serializer):
@@ -113,24 +65,12 @@ class StartCardSerializer(serializers.Serializer):
     colours = StartColourSerializer(many=True)
 
 
-class StartedCardSerializer(serializers.Serializer):
-    """The card that was started."""
-
-    id = serializers.IntegerField()
-
-
 class KeepSerializer(serializers.Serializer):
     """Colours to be kept under a name: those given, or a card's palette."""
 
     name = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
     card = serializers.IntegerField(required=False, allow_null=True, default=None)
     colours = StartColourSerializer(many=True, required=False, default=list)
-
-
-class KeptSerializer(serializers.Serializer):
-    """The combination that was kept."""
-
-    id = serializers.IntegerField()
 
 
 def _colours(given: list, supplies: Supplies, person: Person) -> list[AddColour]:
@@ -140,7 +80,9 @@ def _colours(given: list, supplies: Supplies, person: Person) -> list[AddColour]
 class RuleLandings(APIView):
     """Palettes from a rule."""
 
-    @extend_schema(parameters=[RulesQuery], responses=RuleLandingsSerializer, operation_id="palettes_by_rule")
+    @extend_schema(
+        parameters=[RulesQuery], responses=component(RuleLandingsTold), operation_id="palettes_by_rule"
+    )
     def get(self, request: Request) -> Response:
         """Every rule's palette around a colour, on the supplies of a column."""
         given = RulesQuery(data=request.query_params)
@@ -154,14 +96,14 @@ class RuleLandings(APIView):
         found = [one for one in landed if isinstance(one, Landed)]
         missing = [one.message for one in landed if isinstance(one, Problem)]
         told = landings(supplies, places, found)
-        return Response({"base": base.told, "landings": told, "missing": missing})
+        return Response(RuleLandingsTold(base=base.told, landings=told, missing=missing))
 
 
 class DrawerLandings(APIView):
     """Palettes from the drawer."""
 
     @extend_schema(
-        parameters=[LandQuery], responses=DrawerLandingsSerializer, operation_id="palettes_by_drawer"
+        parameters=[LandQuery], responses=component(DrawerLandingsTold), operation_id="palettes_by_drawer"
     )
     def get(self, request: Request) -> Response:
         """Three that go together and one accent, from what is owned in a column (or from all of it)."""
@@ -172,14 +114,14 @@ class DrawerLandings(APIView):
         places = places_of(supplies, asked["column"], asked["owned"])
         on = supplies.searched.landable(asked["column"], asked["owned"])
         told = landings(supplies, places, from_drawer(TRIOS, on, figures.palettes.DRAWER_PALETTES))
-        return Response({"count": len(places), "landings": told})
+        return Response(DrawerLandingsTold(count=len(places), landings=told))
 
 
 class Combinations(APIView):
     """The shelf of combinations."""
 
     @extend_schema(
-        parameters=[LandQuery], responses=CombinationSerializer(many=True), operation_id="combinations"
+        parameters=[LandQuery], responses=component(Combination, many=True), operation_id="combinations"
     )
     def get(self, request: Request) -> Response:
         """Every combination, own ones first, each with the supplies of a column that it lands on."""
@@ -191,9 +133,9 @@ class Combinations(APIView):
             combination(supplies, places, kept, request.user.pk)
             for kept in combinations_seen_by(request.user)
         ]
-        return Response(sorted(told, key=lambda one: not one["own"]))
+        return Response(sorted(told, key=lambda one: not one.own))
 
-    @extend_schema(request=KeepSerializer, responses={201: KeptSerializer}, operation_id="keep_combination")
+    @extend_schema(request=KeepSerializer, responses={201: component(Made)}, operation_id="keep_combination")
     def post(self, request: Request) -> Response:
         """Keep some colours, or those of a card's palette as they are now."""
         given = KeepSerializer(data=request.data)
@@ -206,7 +148,7 @@ class Combinations(APIView):
             card = own_card(request.user, asked["card"])
             colours = SeenPalette(card.value, supplies).as_added()
         kept = keep_combination(request.user, asked["name"], colours)
-        return Response({"id": kept.pk}, status=status.HTTP_201_CREATED)
+        return Response(Made(id=kept.pk), status=status.HTTP_201_CREATED)
 
 
 class OneCombination(APIView):
@@ -222,9 +164,7 @@ class OneCombination(APIView):
 class StartCard(APIView):
     """Starting a card with a palette."""
 
-    @extend_schema(
-        request=StartCardSerializer, responses={201: StartedCardSerializer}, operation_id="start_card"
-    )
+    @extend_schema(request=StartCardSerializer, responses={201: component(Made)}, operation_id="start_card")
     def post(self, request: Request) -> Response:
         """A card whose palette starts with some colours, all at once or not at all."""
         given = StartCardSerializer(data=request.data)
@@ -234,4 +174,4 @@ class StartCard(APIView):
             raise BadInput(Problem("Choose at least one colour to start with.", field="colours"))
         colours = _colours(asked["colours"], catalogue_for(request.user), request.user)
         card = start_card(request.user, asked["name"], asked["size"], colours)
-        return Response({"id": card.pk}, status=status.HTTP_201_CREATED)
+        return Response(Made(id=card.pk), status=status.HTTP_201_CREATED)

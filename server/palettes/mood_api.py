@@ -17,11 +17,14 @@ from jindle_core.palettes.moods import HueRegion, Mood
 from jindle_core.supplies.whole import Supplies
 from server.access import moods_of, one
 from server.catalogue.arrays import catalogue_for
-from server.catalogue.swatches import ShadesSerializer
-from server.palettes.api import KeptSerializer, LandingSerializer, LandQuery
+from server.palettes.api import LandQuery
 from server.palettes.moods import OWN, every_mood, keep_mood
 from server.palettes.views import landings, places_of
 from server.requests import Request
+from server.told.made import Made
+from server.told.palettes import HueRegionSeen
+from server.told.palettes import Mood as MoodTold
+from server.told.schema import component
 
 _ABOUT = 300  # characters of a reason
 
@@ -31,12 +34,6 @@ class HueRegionSerializer(serializers.Serializer):
 
     middle = serializers.FloatField(min_value=0, max_value=359.99)
     reach = serializers.FloatField(min_value=0, max_value=figures.palettes.MOOD_REACH)
-
-
-class HueRegionSeenSerializer(HueRegionSerializer):
-    """The same with a colour of it."""
-
-    shades = ShadesSerializer()
 
 
 class MoodSaidSerializer(LandQuery):
@@ -50,47 +47,33 @@ class MoodSaidSerializer(LandQuery):
     keep = serializers.BooleanField(default=False)
 
 
-class MoodSerializer(serializers.Serializer):
-    """A season or place: its hues, how light and how strong it is, why, and on what it lands."""
-
-    key = serializers.CharField()
-    title = serializers.CharField()
-    about = serializers.CharField()
-    own = serializers.IntegerField(allow_null=True, help_text="the id of one's own")
-    hues = HueRegionSeenSerializer(many=True)
-    lightness = serializers.ListField(child=serializers.FloatField())
-    chroma = serializers.ListField(child=serializers.FloatField())
-    landing = LandingSerializer(allow_null=True)
-    missing = serializers.CharField(help_text="why it lands on nothing here")
-
-
-def _told(mood: Mood, supplies: Supplies, asked: dict[str, Any]) -> dict[str, Any]:
+def _told(mood: Mood, supplies: Supplies, asked: dict[str, Any]) -> MoodTold:
     places = places_of(supplies, asked["column"], asked["owned"])
     (found,) = land([mood.rule], mood.base, supplies.searched.landable(asked["column"], asked["owned"]))
     middle = np.full(len(mood.hues), (mood.lightness[0] + mood.lightness[1]) / 2)
     hues = np.array([one.middle for one in mood.hues])
     seen = shades(hue_to_lab(middle, hues, np.full(len(hues), mood.chroma[1])))
     missing = found.message if isinstance(found, Problem) else ""
-    return {
-        "key": mood.key,
-        "title": mood.title,
-        "about": mood.about,
-        "own": int(key) if (key := mood.key.removeprefix(f"{OWN}:")).isdecimal() else None,
-        "hues": [
-            {"middle": one.middle, "reach": one.reach, "shades": shade}
+    return MoodTold(
+        key=mood.key,
+        title=mood.title,
+        about=mood.about,
+        own=int(key) if (key := mood.key.removeprefix(f"{OWN}:")).isdecimal() else None,
+        hues=[
+            HueRegionSeen(middle=one.middle, reach=one.reach, shades=shade)
             for one, shade in zip(mood.hues, seen, strict=True)
         ],
-        "lightness": mood.lightness,
-        "chroma": mood.chroma,
-        "landing": None if isinstance(found, Problem) else landings(supplies, places, [found])[0],
-        "missing": missing,
-    }
+        lightness=mood.lightness,
+        chroma=mood.chroma,
+        landing=None if isinstance(found, Problem) else landings(supplies, places, [found])[0],
+        missing=missing,
+    )
 
 
 class Moods(APIView):
     """Seasons and places."""
 
-    @extend_schema(parameters=[LandQuery], responses=MoodSerializer(many=True), operation_id="moods")
+    @extend_schema(parameters=[LandQuery], responses=component(MoodTold, many=True), operation_id="moods")
     def get(self, request: Request) -> Response:
         """Every one, own ones first, each with the palette that it lands on in a column."""
         given = LandQuery(data=request.query_params)
@@ -100,7 +83,7 @@ class Moods(APIView):
 
     @extend_schema(
         request=MoodSaidSerializer,
-        responses={200: MoodSerializer, 201: KeptSerializer},
+        responses={200: component(MoodTold), 201: component(Made)},
         operation_id="say_mood",
     )
     def post(self, request: Request) -> Response:
@@ -119,7 +102,7 @@ class Moods(APIView):
         if not asked["keep"]:
             return Response(_told(mood, catalogue_for(request.user), asked))
         kept = keep_mood(request.user, mood)
-        return Response(KeptSerializer({"id": kept.pk}).data, status.HTTP_201_CREATED)
+        return Response(Made(id=kept.pk), status.HTTP_201_CREATED)
 
 
 class OneMood(APIView):

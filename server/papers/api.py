@@ -32,13 +32,15 @@ from server.cards.actions import start_card
 from server.cards.serializers import SizeRequestSerializer
 from server.catalogue.api.fields import JsonField
 from server.catalogue.arrays import catalogue_for
-from server.catalogue.swatches import SwatchSerializer
 from server.papers.actions import Named, set_width, store_paper
 from server.papers.reading import ReadPaperSerializer, content_of, read_sheet
 from server.papers.views import VIEWS, in_view, sheet
 from server.requests import Request
 from server.shelf.actions import delete
 from server.streams import finished
+from server.told.made import Made
+from server.told.papers import Going, Paper
+from server.told.schema import component
 from standins.camera import is_made_up
 
 
@@ -59,40 +61,12 @@ class WidthSerializer(serializers.Serializer):
     width = serializers.CharField(max_length=40)
 
 
-class PaperSerializer(serializers.Serializer):
-    """A sheet on the shelf."""
-
-    id = serializers.IntegerField()
-    title = serializers.CharField()
-    collection = serializers.CharField()
-    range_id = serializers.IntegerField()
-    own = serializers.BooleanField()
-    simulated = serializers.BooleanField(help_text="its picture is a stand-in's")
-    put_by = serializers.BooleanField()
-    width = serializers.CharField(allow_null=True, help_text="of what its picture shows; none: nobody said")
-    colours = SwatchSerializer(many=True)
-
-
-class GoingSerializer(serializers.Serializer):
-    """How well a sheet goes with a card's palette, and why."""
-
-    paper = PaperSerializer()
-    agrees = serializers.FloatField(help_text="share of its area that the palette knows")
-    reason = serializers.CharField()
-
-
 class StartSerializer(serializers.Serializer):
     """A card to be started from a sheet."""
 
     name = serializers.CharField(max_length=figures.palettes.NAME_LIMIT)
     size = SizeRequestSerializer()
     colours = serializers.ListField(child=serializers.IntegerField(), min_length=1, max_length=12)
-
-
-class StartedSerializer(serializers.Serializer):
-    """The card that was started."""
-
-    id = serializers.IntegerField()
 
 
 def _millimetres(typed: str, person: Person) -> float | None:
@@ -107,17 +81,17 @@ class Papers(APIView):
 
     parser_classes = [MultiPartParser]
 
-    @extend_schema(responses=PaperSerializer(many=True), operation_id="papers")
+    @extend_schema(responses=component(Paper, many=True), operation_id="papers")
     def get(self, request: Request) -> Response:
         """Every sheet, own ones first; also those that were put by, which say so."""
         supplies = catalogue_for(request.user)
         found = papers_on_shelf(request.user).select_related("range").defer("picture")
         told = [sheet(paper, supplies, request.user) for paper in found]
-        return Response(sorted(told, key=lambda one: not one["own"]))
+        return Response(sorted(told, key=lambda one: not one.own))
 
     @extend_schema(
         request={"multipart/form-data": StorePaperSerializer},
-        responses={201: PaperSerializer},
+        responses={201: component(Paper)},
         operation_id="store_paper",
     )
     def post(self, request: Request) -> Response:
@@ -152,13 +126,13 @@ class Papers(APIView):
 class OnePaper(APIView):
     """A sheet."""
 
-    @extend_schema(responses=PaperSerializer, operation_id="paper")
+    @extend_schema(responses=component(Paper), operation_id="paper")
     def get(self, request: Request, pk: int) -> Response:
         """The sheet and its colours."""
         paper = one(papers_seen_by(request.user).select_related("range"), pk=pk)
         return Response(sheet(paper, catalogue_for(request.user), request.user))
 
-    @extend_schema(request=WidthSerializer, responses=PaperSerializer, operation_id="measure_paper")
+    @extend_schema(request=WidthSerializer, responses=component(Paper), operation_id="measure_paper")
     def patch(self, request: Request, pk: int) -> Response:
         """Say how wide what the picture of an own sheet shows is."""
         paper = own_paper(request.user, pk)
@@ -202,9 +176,7 @@ class PaperStart(APIView):
 
     parser_classes = [JSONParser]
 
-    @extend_schema(
-        request=StartSerializer, responses={201: StartedSerializer}, operation_id="start_from_paper"
-    )
+    @extend_schema(request=StartSerializer, responses={201: component(Made)}, operation_id="start_from_paper")
     def post(self, request: Request, pk: int) -> Response:
         """A card with these of the sheet's colours, greys that suit it, and lettering that reads on it."""
         paper = one(papers_seen_by(request.user).select_related("range"), pk=pk)
@@ -218,13 +190,13 @@ class PaperStart(APIView):
         if len(chosen) != len(wanted):
             raise BadInput(Problem("One of these colours is not of this sheet.", field="colours"))
         card = start_card(request.user, values["name"], values["size"], starts(supplies, paper.title, chosen))
-        return Response({"id": card.pk}, status=status.HTTP_201_CREATED)
+        return Response(Made(id=card.pk), status=status.HTTP_201_CREATED)
 
 
 class CardPapers(APIView):
     """Which sheets go with a card."""
 
-    @extend_schema(responses=GoingSerializer(many=True), operation_id="papers_for_card")
+    @extend_schema(responses=component(Going, many=True), operation_id="papers_for_card")
     def get(self, request: Request, pk: int) -> Response:
         """Every sheet, ranked by how much of it the card's palette knows, with the reason."""
         card = own_card(request.user, pk)
@@ -238,7 +210,5 @@ class CardPapers(APIView):
             if places:
                 found, why = going(palette, places)
                 one_sheet = sheet(paper, supplies, request.user)
-                told.append(
-                    (found.rank, {"paper": one_sheet, "agrees": round(found.agrees, 3), "reason": why})
-                )
+                told.append((found.rank, Going(paper=one_sheet, agrees=round(found.agrees, 3), reason=why)))
         return Response([one for _, one in sorted(told, key=lambda ranked: -ranked[0])])

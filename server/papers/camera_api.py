@@ -28,24 +28,16 @@ from server.catalogue.charts import chart_places
 from server.catalogue.models import Colour
 from server.catalogue.reading_actions import Laid
 from server.catalogue.strips import strip_places
-from server.papers.api import PaperSerializer
 from server.papers.views import sheet
 from server.parsing import StrictJSONParser
 from server.requests import Request
+from server.told.papers import Camera as CameraTold
+from server.told.schema import component
 from standins.camera import LIGHTS, Scene, SimulatedCamera
 from standins.page import filled_chart, with_strip
 from standins.reader import true_reflectance
 
 _SCENE = 3  # times as fine as the drawing is the scene before the camera
-
-
-class CameraSerializer(serializers.Serializer):
-    """The camera, and the sheets that can be laid before it."""
-
-    name = serializers.CharField()
-    simulated = serializers.BooleanField()
-    lights = serializers.ListField(child=serializers.ChoiceField(choices=LIGHTS))
-    papers = PaperSerializer(many=True)
 
 
 class PhotographSerializer(serializers.Serializer):
@@ -60,19 +52,19 @@ class PhotographSerializer(serializers.Serializer):
 class Camera(APIView):
     """The camera."""
 
-    @extend_schema(responses=CameraSerializer, operation_id="camera")
+    @extend_schema(responses=component(CameraTold), operation_id="camera")
     def get(self, request: Request) -> Response:
         """Which camera there is, its lights, and the drawn sheets that can be laid before it."""
         check_stand_ins(request.user)
         supplies = catalogue_for(request.user)
         drawn = papers_seen_by(request.user).filter(owner=None).select_related("range").defer("picture")
         return Response(
-            {
-                "name": SimulatedCamera.name,
-                "simulated": SimulatedCamera.simulated,
-                "lights": LIGHTS,
-                "papers": [sheet(paper, supplies, request.user) for paper in drawn],
-            }
+            CameraTold(
+                name=SimulatedCamera.name,
+                simulated=SimulatedCamera.simulated,
+                lights=LIGHTS,
+                papers=[sheet(paper, supplies, request.user) for paper in drawn],
+            )
         )
 
 

@@ -27,11 +27,15 @@ from server.catalogue.api.fields import LIGHT_CHOICES, BoxSerializer, JsonField
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import data_url
 from server.catalogue.strips import strip_seen
-from server.catalogue.swatches import MatchSerializer, SwatchSerializer, swatch
+from server.catalogue.swatches import swatch
 from server.papers.views import found_colours
 from server.pictures import opened
 from server.requests import Request
 from server.streams import MEDIA_TYPE, progress
+from server.told.made import Streamed
+from server.told.papers import KnownSeen, PaperLine, PaperReading
+from server.told.readings import Box
+from server.told.schema import component
 
 
 class KnownBoxSerializer(BoxSerializer):
@@ -73,53 +77,6 @@ class ReadPaperSerializer(serializers.Serializer):
     edits = JsonField(required=False, help_text="JSON: a list of {way, places}")
 
 
-class FoundColourSerializer(serializers.Serializer):
-    """A colour found on the sheet."""
-
-    lab = serializers.ListField(child=serializers.FloatField())
-    hex = serializers.CharField()
-    hue_name = serializers.CharField()
-    share = serializers.FloatField()
-    part = serializers.CharField()
-    where = serializers.CharField(help_text="a picture (data URL) that veils everything else")
-    matches = MatchSerializer(many=True, help_text="the nearest in each medium, mine first")
-
-
-class KnownSeenSerializer(serializers.Serializer):
-    """A known swatch in the picture; ``of_strip``: it was found by itself, with the strip."""
-
-    swatch = SwatchSerializer()
-    box = BoxSerializer()
-    of_strip = serializers.BooleanField()
-    off = serializers.FloatField(help_text="ΔE00 from what the other swatches make of it")
-    used = serializers.BooleanField()
-
-
-class PaperReadingSerializer(serializers.Serializer):
-    """What was read from a picture; nothing is stored."""
-
-    preview = serializers.CharField(help_text="data URL")
-    known = KnownSeenSerializer(many=True)
-    sheet = serializers.CharField(
-        help_text="data URL: the sheet alone, straightened; blank: the whole picture"
-    )
-    width = serializers.IntegerField()
-    height = serializers.IntegerField()
-    box = BoxSerializer(allow_null=True)
-    uncertainty = serializers.FloatField()
-    uneven = serializers.FloatField()
-    warning = serializers.CharField()
-    colours = FoundColourSerializer(many=True)
-
-
-class PaperLineSerializer(serializers.Serializer):
-    """How far it has come, or at last what was read."""
-
-    share = serializers.FloatField(required=False)
-    words = serializers.CharField(required=False)
-    reading = PaperReadingSerializer(required=False)
-
-
 @dataclass(frozen=True)
 class Read:
     """The sheet corrected, its colours found and edited, the whole picture, and what to warn of.
@@ -135,21 +92,21 @@ class Read:
     box: PictureBox | None
     uneven: float
     straight: bool
-    known: list[dict]
+    known: list[KnownSeen]
 
 
-def read_sheet(person: Person, values: dict, content: bytes) -> Generator[dict, None, Read]:
+def read_sheet(person: Person, values: dict, content: bytes) -> Generator[Streamed, None, Read]:
     """Tells its progress and comes to what was read."""
-    yield {"share": 0.05, "words": "opening the picture"}
+    yield Streamed(share=0.05, words="opening the picture")
     picture = opened(content)
     box, reference = None, figures.laying.PAPER_WHITE_LAB
     supplies = catalogue_for(person)
     strip = None
     if values["strip"] == "auto" and values["white"] != "none":
-        yield {"share": 0.25, "words": "looking for your strip"}
+        yield Streamed(share=0.25, words="looking for your strip")
         strip = strip_seen(person, supplies, picture.linear)
     if values["white"] == "auto":
-        yield {"share": 0.3, "words": "looking for the white card"}
+        yield Streamed(share=0.3, words="looking for the white card")
         box = strip.found.white if strip else find_white(picture.linear)
     elif values["white"] == "box":
         given = BoxSerializer(data=values.get("box"))
@@ -157,7 +114,7 @@ def read_sheet(person: Person, values: dict, content: bytes) -> Generator[dict, 
         box = PictureBox(**given.validated_data)
     if values.get("reference") is not None:
         reference = supplies.lab_at(place_of(supplies, values["reference"], "reference"))
-    yield {"share": 0.4, "words": "taking the light out"}
+    yield Streamed(share=0.4, words="taking the light out")
     corners, trouble = _corners(values), ""
 
     light = Light(values["light"]) if values.get("light") else None
@@ -173,7 +130,7 @@ def read_sheet(person: Person, values: dict, content: bytes) -> Generator[dict, 
 
     try:
         whole, corrected, lit = taken(box)
-        yield {"share": 0.55, "words": "finding its colours"}
+        yield Streamed(share=0.55, words="finding its colours")
         found = sheet_colours(corrected)
     except BadInput as error:
         if values["white"] == "box" or any(one.field in ("corners", "known") for one in error.problems):
@@ -206,13 +163,13 @@ def read_sheet(person: Person, values: dict, content: bytes) -> Generator[dict, 
     warning = " ".join(filter(None, warnings))
     image = Image.fromarray(picture.pixels)
     told = [
-        {
-            "swatch": swatch(supplies, place),
-            "box": asdict(one_box),
-            "of_strip": at < len(of_strip),
-            "off": round(off, 1),
-            "used": used,
-        }
+        KnownSeen(
+            swatch=swatch(supplies, place),
+            box=Box(**asdict(one_box)),
+            of_strip=at < len(of_strip),
+            off=round(off, 1),
+            used=used,
+        )
         for at, ((one_box, place), off, used) in enumerate(zip(known, lit.off, lit.used, strict=False))
     ]
     return Read(corrected, colours, image, warning, box, whole.uneven, corners is not None, told)
@@ -256,7 +213,7 @@ class PaperRead(APIView):
 
     @extend_schema(
         request={"multipart/form-data": ReadPaperSerializer},
-        responses={(200, MEDIA_TYPE): PaperLineSerializer},
+        responses={(200, MEDIA_TYPE): component(PaperLine)},
         operation_id="read_paper",
     )
     def post(self, request: Request) -> StreamingHttpResponse:
@@ -266,21 +223,21 @@ class PaperRead(APIView):
         return progress(_told(request.user, given.validated_data, content_of(given.validated_data)))
 
 
-def _told(person: Person, values: dict, content: bytes) -> Iterator[dict]:
+def _told(person: Person, values: dict, content: bytes) -> Iterator[Streamed]:
     read = yield from read_sheet(person, values, content)
-    yield {"share": 0.8, "words": "matching them in every medium"}
+    yield Streamed(share=0.8, words="matching them in every medium")
     box = read.box
-    yield {
-        "reading": {
-            "preview": data_url(jpeg(read.image), "image/jpeg"),
-            "sheet": data_url(jpeg(as_image(read.corrected.even)), "image/jpeg") if read.straight else "",
-            "width": read.image.width,
-            "height": read.image.height,
-            "box": box and asdict(box),
-            "uncertainty": round(read.corrected.sigma, 1),
-            "uneven": round(read.uneven, 2),
-            "known": read.known,
-            "warning": read.warning,
-            "colours": found_colours(catalogue_for(person), read.corrected, read.colours),
-        }
-    }
+    yield PaperLine(
+        reading=PaperReading(
+            preview=data_url(jpeg(read.image), "image/jpeg"),
+            sheet=data_url(jpeg(as_image(read.corrected.even)), "image/jpeg") if read.straight else "",
+            width=read.image.width,
+            height=read.image.height,
+            box=None if box is None else Box(**asdict(box)),
+            uncertainty=round(read.corrected.sigma, 1),
+            uneven=round(read.uneven, 2),
+            known=read.known,
+            warning=read.warning,
+            colours=found_colours(catalogue_for(person), read.corrected, read.colours),
+        )
+    )

@@ -2,7 +2,6 @@
 
 import io
 from fractions import Fraction
-from typing import Any
 
 import numpy as np
 from colour.models import eotf_sRGB
@@ -20,6 +19,8 @@ from server.accounts.models import Person
 from server.catalogue.downloads import data_url
 from server.catalogue.swatches import match_told, swatch
 from server.papers.models import Paper
+from server.told.papers import FoundColour
+from server.told.papers import Paper as PaperTold
 
 _WHERE_SIDE = 240  # pixels of the little picture that shows where a colour stands
 
@@ -39,45 +40,43 @@ def in_view(picture: bytes, view: str) -> bytes:
     return out.getvalue()
 
 
-def sheet(paper: Paper, supplies: Supplies, person: Person) -> dict[str, Any]:
-    """A paper as ``PaperSerializer`` describes it, its largest colour first."""
+def sheet(paper: Paper, supplies: Supplies, person: Person) -> PaperTold:
+    """A paper, its largest colour first."""
     places = supplies.sheets.get((paper.range_id, paper.title), [])
     colours = [swatch(supplies, place) for place in places]
-    return {
-        "id": paper.pk,
-        "title": paper.title,
-        "collection": paper.range.name,
-        "range_id": paper.range_id,
-        "simulated": paper.simulated,
-        "own": paper.owner_id == person.pk,
-        "put_by": paper.put_by is not None,
-        "width": paper.width_mm and _width(paper.width_mm, person.units),
-        "colours": sorted(colours, key=lambda one: -(one["share"] or 0)),
-    }
+    return PaperTold(
+        id=paper.pk,
+        title=paper.title,
+        collection=paper.range.name,
+        range_id=paper.range_id,
+        simulated=paper.simulated,
+        own=paper.owner_id == person.pk,
+        put_by=paper.put_by is not None,
+        width=None if paper.width_mm is None else _width(paper.width_mm, person.units),
+        colours=sorted(colours, key=lambda one: -(one.share or 0)),
+    )
 
 
 def _width(millimetres: float, units: str) -> str:
     return f"{Length.near(Fraction(millimetres).limit_denominator(10_000), units).text()} {units}"
 
 
-def found_colours(
-    supplies: Supplies, corrected: Corrected, colours: list[SheetColour]
-) -> list[dict[str, Any]]:
-    """What was found as ``FoundColourSerializer`` describes it."""
+def found_colours(supplies: Supplies, corrected: Corrected, colours: list[SheetColour]) -> list[FoundColour]:
+    """What was found."""
     labs = np.array([colour.lab for colour in colours])
     step = max(1, max(corrected.linear.shape[:2]) // _WHERE_SIDE)
     labels = where(corrected.lab[::step, ::step], labs)
     matches = nearest_in_each(supplies, labs, corrected.sigma)
     return [
-        {
-            "lab": [round(value, 2) for value in colour.lab],
-            "hex": shade,
-            "hue_name": hue_family(colour.lab),
-            "share": round(colour.share, 4),
-            "part": colour.part,
-            "where": _veil(labels != at),
-            "matches": [match_told(one) for one in near],
-        }
+        FoundColour(
+            lab=[round(value, 2) for value in colour.lab],
+            hex=shade,
+            hue_name=hue_family(colour.lab),
+            share=round(colour.share, 4),
+            part=colour.part,
+            where=_veil(labels != at),
+            matches=[match_told(one) for one in near],
+        )
         for at, (colour, shade, near) in enumerate(zip(colours, lab_to_hex(labs), matches, strict=True))
     ]
 

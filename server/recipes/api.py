@@ -27,12 +27,7 @@ from server.catalogue.downloads import download
 from server.recipes import actions
 from server.recipes.models import SharedRecipe
 from server.recipes.serializers import (
-    BroughtSerializer,
-    CardFromRecipeSerializer,
-    LinkSerializer,
-    OneLinkSerializer,
     RecipeSourceSerializer,
-    SharedSerializer,
     StartFromSerializer,
 )
 from server.recipes.views import brought_told, link_told
@@ -41,6 +36,11 @@ from server.records.models import Record
 from server.records.serializers import SheetQuery
 from server.records.sheet import Paper, recipe_page, recipe_pdf
 from server.requests import Request
+from server.told.made import Made
+from server.told.recipes import Brought, Link
+from server.told.recipes import OneLink as OneLinkTold
+from server.told.recipes import Shared as SharedTold
+from server.told.schema import component
 
 _FILE = {(200, "application/json"): OpenApiTypes.OBJECT}
 
@@ -69,23 +69,23 @@ class RecordRecipeFile(APIView):
 
 def _link(found: QuerySet[SharedRecipe]) -> Response:
     link = found.first()
-    return Response(OneLinkSerializer({"link": link and link_told(link)}).data)
+    return Response(OneLinkTold(link=None if link is None else link_told(link)))
 
 
 def _shared(request: Request, of: StoredCard | Record) -> Response:
     made = actions.share(request.user, of)
-    return Response(LinkSerializer(link_told(made)).data, status.HTTP_201_CREATED)
+    return Response(link_told(made), status.HTTP_201_CREATED)
 
 
 class CardLink(APIView):
     """The link to a card's recipe, off until it is made."""
 
-    @extend_schema(responses=OneLinkSerializer, operation_id="card_link")
+    @extend_schema(responses=component(OneLinkTold), operation_id="card_link")
     def get(self, request: Request, pk: int) -> Response:
         """The link, if there is one."""
         return _link(shared_recipes_of(request.user).filter(card=own_card(request.user, pk)))
 
-    @extend_schema(request=None, responses={201: LinkSerializer}, operation_id="share_card")
+    @extend_schema(request=None, responses={201: component(Link)}, operation_id="share_card")
     def post(self, request: Request, pk: int) -> Response:
         """Make one, to the recipe as it is now; what there was before ends."""
         return _shared(request, own_card(request.user, pk))
@@ -94,12 +94,12 @@ class CardLink(APIView):
 class RecordLink(APIView):
     """The link to the recipe of what was made, off until it is made."""
 
-    @extend_schema(responses=OneLinkSerializer, operation_id="record_link")
+    @extend_schema(responses=component(OneLinkTold), operation_id="record_link")
     def get(self, request: Request, pk: int) -> Response:
         """The link, if there is one."""
         return _link(shared_recipes_of(request.user).filter(record=own_record(request.user, pk)))
 
-    @extend_schema(request=None, responses={201: LinkSerializer}, operation_id="share_record")
+    @extend_schema(request=None, responses={201: component(Link)}, operation_id="share_record")
     def post(self, request: Request, pk: int) -> Response:
         """Make one, to the recipe as it is now; what there was before ends."""
         return _shared(request, own_record(request.user, pk))
@@ -108,11 +108,11 @@ class RecordLink(APIView):
 class Links(APIView):
     """The links that a person gave."""
 
-    @extend_schema(responses=LinkSerializer(many=True), operation_id="links")
+    @extend_schema(responses=component(Link, many=True), operation_id="links")
     def get(self, request: Request) -> Response:
         """All of them, the newest first."""
         found = [link_told(one) for one in shared_recipes_of(request.user).defer("file")]
-        return Response(LinkSerializer(found, many=True).data)
+        return Response(found)
 
 
 class OneLink(APIView):
@@ -130,11 +130,11 @@ class Shared(APIView):
 
     permission_classes = [AllowAny]
 
-    @extend_schema(responses=SharedSerializer, operation_id="shared_recipe")
+    @extend_schema(responses=component(SharedTold), operation_id="shared_recipe")
     def get(self, _: Request, token: str) -> Response:
         """What it is called."""
         found = shared_recipe(token)
-        return Response(SharedSerializer({"name": found.name, "created": found.created}).data)
+        return Response(SharedTold(name=found.name, created=found.created))
 
 
 @method_decorator(csp_replace(CARRIED), "get")
@@ -191,7 +191,7 @@ class Recipes(APIView):
 
     @extend_schema(
         request={"multipart/form-data": RecipeSourceSerializer},
-        responses=BroughtSerializer,
+        responses=component(Brought),
         operation_id="look_at_recipe",
     )
     def post(self, request: Request) -> Response:
@@ -200,7 +200,7 @@ class Recipes(APIView):
         given.is_valid(raise_exception=True)
         recipe = _recipe(given.validated_data)
         found = actions.arriving(request.user, recipe.told, given.validated_data["owned"])
-        return Response(BroughtSerializer(brought_told(recipe, found, request.user.units)).data)
+        return Response(brought_told(recipe, found, request.user.units))
 
 
 class CardsFromRecipes(APIView):
@@ -210,7 +210,7 @@ class CardsFromRecipes(APIView):
 
     @extend_schema(
         request={"multipart/form-data": StartFromSerializer},
-        responses={201: CardFromRecipeSerializer},
+        responses={201: component(Made)},
         operation_id="start_from_recipe",
     )
     def post(self, request: Request) -> Response:
@@ -220,4 +220,4 @@ class CardsFromRecipes(APIView):
         recipe = _recipe(given.validated_data)
         found = actions.arriving(request.user, recipe.told, given.validated_data["owned"])
         card = actions.start_from(request.user, found, given.validated_data["name"])
-        return Response(CardFromRecipeSerializer({"id": card.pk}).data, status.HTTP_201_CREATED)
+        return Response(Made(id=card.pk), status.HTTP_201_CREATED)

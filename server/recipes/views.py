@@ -1,7 +1,6 @@
 """Recipes that travel, as they are told."""
 
 from io import BytesIO
-from typing import Any
 
 from PIL import Image
 
@@ -16,11 +15,13 @@ from server.cards.json.desk import desk_told
 from server.cards.json.uses import follower_told
 from server.catalogue.downloads import data_url
 from server.recipes.models import SharedRecipe
+from server.told.everywhere import GivesWay
+from server.told.recipes import Brought, BroughtPattern, BroughtPicture, Link
 
 
-def link_told(link: SharedRecipe) -> dict[str, Any]:
-    """As ``LinkSerializer`` describes it."""
-    return {"id": link.pk, "name": link.name, "address": f"/shared/{link.token}", "created": link.created}
+def link_told(link: SharedRecipe) -> Link:
+    """A link."""
+    return Link(id=link.pk, name=link.name, address=f"/shared/{link.token}", created=link.created)
 
 
 def _pattern(sheet: Sheet, supplies: Supplies) -> dict[str, str]:
@@ -35,32 +36,31 @@ def _pattern(sheet: Sheet, supplies: Supplies) -> dict[str, str]:
     return found
 
 
-def brought_told(recipe: RecipeFile, found: Arriving, units: str) -> dict[str, Any]:
-    """As ``BroughtSerializer`` describes it."""
+def brought_told(recipe: RecipeFile, found: Arriving, units: str) -> Brought:
+    """What a recipe brings."""
     foreign, after = found.foreign, found.checked
     supplies = foreign.mine
     lacking = shopping([after.seen.card], supplies, after.seen.sheets)
-    return {
-        "name": recipe.told.card.name,
-        "size": recipe.told.card.size.text(units),
-        "before": desk_told((CheckedCard(foreign.shown) if foreign.sheets else found.was).desk),
-        "after": desk_told(after.desk),
-        "pictures": [
-            {"words": one.words, "address": data_url(one.content, one.kind)} for one in recipe.pictures
+    return Brought(
+        name=recipe.told.card.name,
+        size=recipe.told.card.size.text(units),
+        before=desk_told((CheckedCard(foreign.shown) if foreign.sheets else found.was).desk),
+        after=desk_told(after.desk),
+        pictures=[
+            BroughtPicture(words=one.words, address=data_url(one.content, one.kind))
+            for one in recipe.pictures
         ],
-        "patterns": [
-            {"sheet": pk, "pictures": _pattern(sheet, foreign.supplies)}
+        patterns=[
+            BroughtPattern(sheet=pk, pictures=_pattern(sheet, foreign.supplies))
             for pk, sheet in foreign.sheets.items()
         ],
-        "followers": [follower_told(one) for one in found.following.followers],
-        "same": sum(foreign.ids[number - 1] > 0 for number in foreign.named),
-        "supplies": len(foreign.named),
-        "held": len(found.held),
-        "owned": found.owned,
-        "otherwise": [one._asdict() for one in found.otherwise],
-        "gives_way": [{"title": one.title, "words": one.finding.reason} for one in found.gives_way],
-        "lacking": [f"{supplies.rows[one.place].label} ({one.why})" for one in lacking],
-        "drawings": [
-            one.name for pk, one in zip(foreign.drawings, recipe.told.drawings, strict=True) if pk < 0
-        ],
-    }
+        followers=[follower_told(one) for one in found.following.followers],
+        same=sum(foreign.ids[number - 1] > 0 for number in foreign.named),
+        supplies=len(foreign.named),
+        held=len(found.held),
+        owned=found.owned,
+        otherwise=[GivesWay(**one._asdict()) for one in found.otherwise],
+        gives_way=[GivesWay(title=one.title, words=one.finding.reason) for one in found.gives_way],
+        lacking=[f"{supplies.rows[one.place].label} ({one.why})" for one in lacking],
+        drawings=[one.name for pk, one in zip(foreign.drawings, recipe.told.drawings, strict=True) if pk < 0],
+    )

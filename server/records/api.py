@@ -35,17 +35,18 @@ from server.records.serializers import (
     ExportQuery,
     NewRecordSerializer,
     PhotoFileSerializer,
-    RecordSerializer,
     RecordsQuery,
-    RecordsSerializer,
     SheetQuery,
-    SuppliesUsedSerializer,
     YearQuery,
 )
 from server.records.sheet import Paper, recipe_page, recipe_pdf
 from server.records.views import kept_as, record_told, summaries
 from server.records.year import year_pdf
 from server.requests import Request
+from server.told.records import Record as RecordTold
+from server.told.records import Records as RecordsTold
+from server.told.records import SuppliesUsed, SupplyUsed, Unused
+from server.told.schema import component
 
 # A page that carries all that it shows, is framed by ours alone, and runs nothing.
 CARRIED = {
@@ -92,13 +93,15 @@ class CardRecipe(APIView):
 
 
 def _told(request: Request, record: Record) -> Any:
-    return RecordSerializer(record_told(record, catalogue_for(request.user))).data
+    return record_told(record, catalogue_for(request.user))
 
 
 class CardRecords(APIView):
     """What was made of a card."""
 
-    @extend_schema(request=NewRecordSerializer, responses={201: RecordSerializer}, operation_id="record_card")
+    @extend_schema(
+        request=NewRecordSerializer, responses={201: component(RecordTold)}, operation_id="record_card"
+    )
     def post(self, request: Request, pk: int) -> Response:
         """Keep the card as it is made now, with what is said of it."""
         given = NewRecordSerializer(data=request.data)
@@ -114,7 +117,7 @@ class CardRecords(APIView):
 class Records(APIView):
     """The log."""
 
-    @extend_schema(parameters=[RecordsQuery], responses=RecordsSerializer, operation_id="records")
+    @extend_schema(parameters=[RecordsQuery], responses=component(RecordsTold), operation_id="records")
     def get(self, request: Request) -> Response:
         """What was made, the newest first, as far as it is looked for."""
         given = RecordsQuery(data=request.query_params)
@@ -127,15 +130,17 @@ class Records(APIView):
         total = found.count()
         told = summaries(found[start : start + _PAGE])
         more = total > start + _PAGE
-        answer = {
-            "records": told,
-            "total": total,
-            "more": more,
-            "years": [one.year for one in years],
-            "people": every.exclude(person="").order_by("person").values_list("person", flat=True).distinct(),
-            "media": media_used(request.user),
-        }
-        return Response(RecordsSerializer(answer).data)
+        answer = RecordsTold(
+            records=told,
+            total=total,
+            more=more,
+            years=[one.year for one in years],
+            people=list(
+                every.exclude(person="").order_by("person").values_list("person", flat=True).distinct()
+            ),
+            media=media_used(request.user),
+        )
+        return Response(answer)
 
 
 class YearPage(APIView):
@@ -160,12 +165,14 @@ class YearPage(APIView):
 class OneRecord(APIView):
     """Something that was made."""
 
-    @extend_schema(responses=RecordSerializer, operation_id="record")
+    @extend_schema(responses=component(RecordTold), operation_id="record")
     def get(self, request: Request, pk: int) -> Response:
         """All of it."""
         return Response(_told(request, own_record(request.user, pk)))
 
-    @extend_schema(request=ChangedRecordSerializer, responses=RecordSerializer, operation_id="change_record")
+    @extend_schema(
+        request=ChangedRecordSerializer, responses=component(RecordTold), operation_id="change_record"
+    )
     def put(self, request: Request, pk: int) -> Response:
         """Say something else of it; the card as it was stays."""
         given = ChangedRecordSerializer(data=request.data)
@@ -208,7 +215,7 @@ class RecordPhotos(APIView):
 
     @extend_schema(
         request={"multipart/form-data": PhotoFileSerializer},
-        responses={201: RecordSerializer},
+        responses={201: component(RecordTold)},
         operation_id="add_photo",
     )
     def post(self, request: Request, pk: int) -> Response:
@@ -230,7 +237,7 @@ class OnePhoto(APIView):
         found = one(own_record(request.user, pk).photos.all(), pk=photo)
         return _picture(found.picture, "image/jpeg")
 
-    @extend_schema(responses={200: RecordSerializer}, operation_id="delete_photo")
+    @extend_schema(responses={200: component(RecordTold)}, operation_id="delete_photo")
     def delete(self, request: Request, pk: int, photo: int) -> Response:
         """Take it away."""
         record = own_record(request.user, pk)
@@ -291,17 +298,20 @@ class RecordExport(APIView):
 class RecordSupplies(APIView):
     """How supplies are used."""
 
-    @extend_schema(responses=SuppliesUsedSerializer, operation_id="supplies_used")
+    @extend_schema(responses=component(SuppliesUsed), operation_id="supplies_used")
     def get(self, request: Request) -> Response:
         """How often each was used and when last, and what of the drawer was not used for a year."""
         supplies, since = catalogue_for(request.user), timezone.localdate() - _YEAR
-        used = [one | {"shade": one["shown"]} | kept_as(supplies, one) for one in most_used(request.user)]
-        last = {(one["label"], one["range_name"]): one["last"] for one in used}
+        used = [
+            SupplyUsed(shade=one.pop("shown"), **kept_as(supplies, one), **one)
+            for one in most_used(request.user)
+        ]
+        last = {(one.label, one.range_name): one.last for one in used}
         unused = []
         for place, _ in supplies.all_kept:
             row = supplies.rows[place]
             name = supplies.ranges[row.range_id].name
             when = last.get((row.label, name))
             if when is None or when < since:
-                unused.append({"id": row.id, "label": row.label, "range_name": name, "last": when})
-        return Response(SuppliesUsedSerializer({"used": used, "unused": unused}).data)
+                unused.append(Unused(id=row.id, label=row.label, range_name=name, last=when))
+        return Response(SuppliesUsed(used=used, unused=unused))

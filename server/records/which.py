@@ -1,5 +1,6 @@
 """The API of “which was it?”: supplies that a colour in a photo of a card may have been."""
 
+from dataclasses import asdict, replace
 from typing import Any
 
 import numpy as np
@@ -18,16 +19,20 @@ from jindle_core.media.medium import Medium
 from jindle_core.patterned.correction import correct, find_white
 from jindle_core.patterned.patches import read_patches
 from jindle_core.supplies.asked import place_of
-from jindle_core.supplies.guessed import Acquaintance, Guess, guessed
+from jindle_core.supplies.guessed import Guess, guessed
 from jindle_core.supplies.whole import Supplies
 from server.access import one, own_record, records_of
-from server.catalogue.api.fields import BoxSerializer, JsonField, box_of
+from server.catalogue.api.fields import JsonField, box_of
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import data_url
-from server.catalogue.swatches import SwatchSerializer, swatch
+from server.catalogue.swatches import swatch
 from server.pictures import opened
 from server.records.models import RecordUse
 from server.requests import Request
+from server.told.readings import Box
+from server.told.records import Guess as GuessTold
+from server.told.records import WhichAnswer
+from server.told.schema import component
 
 
 class WhichSerializer(serializers.Serializer):
@@ -45,30 +50,6 @@ class WhichSerializer(serializers.Serializer):
     )
 
 
-class GuessSerializer(serializers.Serializer):
-    """A supply that it may have been."""
-
-    swatch = SwatchSerializer()
-    layers = serializers.IntegerField()
-    sure = serializers.FloatField(help_text="0 to 1")
-    distance = serializers.FloatField(help_text="ΔE00 of what was read from it, laid so")
-    known = serializers.ChoiceField(choices=[(one.value, one.value) for one in Acquaintance])
-
-
-class WhichAnswerSerializer(serializers.Serializer):
-    """The photo as it is shown, what was read where it is marked, and what that may have been."""
-
-    preview = serializers.CharField(help_text="data URL")
-    width = serializers.IntegerField()
-    height = serializers.IntegerField()
-    known = BoxSerializer(allow_null=True, help_text="what was taken for white, or marked")
-    uncertainty = serializers.FloatField()
-    hex = serializers.CharField(allow_blank=True)
-    lab = serializers.ListField(child=serializers.FloatField())
-    uneven = serializers.BooleanField(help_text="streaks, a shadow or an edge lie within the frame")
-    guesses = GuessSerializer(many=True)
-
-
 class Which(APIView):
     """Which supply was it?"""
 
@@ -76,7 +57,7 @@ class Which(APIView):
 
     @extend_schema(
         request={"multipart/form-data": WhichSerializer},
-        responses=WhichAnswerSerializer,
+        responses=component(WhichAnswer),
         operation_id="which_was_it",
     )
     def post(self, request: Request) -> Response:
@@ -84,7 +65,7 @@ class Which(APIView):
         given = WhichSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         asked = given.validated_data
-        return Response(WhichAnswerSerializer(_answer(request, asked)).data)
+        return Response(_answer(request, asked))
 
 
 def _content(request: Request, asked: dict[str, Any]) -> bytes:
@@ -96,37 +77,38 @@ def _content(request: Request, asked: dict[str, Any]) -> bytes:
     return bytes(one(own_record(request.user, asked["record"]).photos.all(), pk=asked["photo"]).picture)
 
 
-def _answer(request: Request, asked: dict[str, Any]) -> dict[str, Any]:
+def _answer(request: Request, asked: dict[str, Any]) -> WhichAnswer:
     supplies = catalogue_for(request.user)
     picture = opened(_content(request, asked))
     known = box_of(asked["known"]) if asked.get("known") else find_white(picture.linear)
     white = figures.laying.PAPER_WHITE_LAB
     lab = supplies.lab_at(place_of(supplies, asked["colour"])) if asked.get("colour") else white
     corrected = correct(picture.linear, picture.clipped, known, lab)
-    image, sides = Image.fromarray(picture.pixels), ("left", "top", "width", "height")
-    told = {
-        "preview": data_url(jpeg(image), "image/jpeg"),
-        "width": image.width,
-        "height": image.height,
-        "known": known and {side: getattr(known, side) for side in sides},
-        "uncertainty": corrected.sigma,
-        "hex": "",
-        "lab": [],
-        "uneven": False,
-        "guesses": [],
-    }
+    image = Image.fromarray(picture.pixels)
+    told = WhichAnswer(
+        preview=data_url(jpeg(image), "image/jpeg"),
+        width=image.width,
+        height=image.height,
+        known=None if known is None else Box(**asdict(known)),
+        uncertainty=corrected.sigma,
+        hex="",
+        lab=[],
+        uneven=False,
+        guesses=[],
+    )
     if not asked.get("box"):
         return told
     (patch,) = read_patches(corrected, box_of(asked["box"]).corners[None], white)
     noted, used = _known(request, supplies, asked.get("record"))
     media = [Medium(asked["medium"])] if asked.get("medium") else list(Medium)
     found = guessed(supplies, patch.lab, corrected.sigma, noted, used, media)
-    return told | {
-        "hex": lab_to_hex(np.array([patch.lab]))[0],
-        "lab": [round(value, 1) for value in patch.lab],
-        "uneven": patch.uneven,
-        "guesses": [_told(supplies, guess) for guess in found],
-    }
+    return replace(
+        told,
+        hex=lab_to_hex(np.array([patch.lab]))[0],
+        lab=[round(value, 1) for value in patch.lab],
+        uneven=patch.uneven,
+        guesses=[_told(supplies, guess) for guess in found],
+    )
 
 
 def _known(request: Request, supplies: Supplies, record: int | None) -> tuple[set[int], set[int]]:
@@ -142,11 +124,11 @@ def _known(request: Request, supplies: Supplies, record: int | None) -> tuple[se
     return noted, used
 
 
-def _told(supplies: Supplies, guess: Guess) -> dict[str, Any]:
-    return {
-        "swatch": swatch(supplies, guess.place),
-        "layers": guess.layers,
-        "sure": round(guess.sure, 3),
-        "distance": round(guess.distance, 1),
-        "known": guess.known.value,
-    }
+def _told(supplies: Supplies, guess: Guess) -> GuessTold:
+    return GuessTold(
+        swatch=swatch(supplies, guess.place),
+        layers=guess.layers,
+        sure=round(guess.sure, 3),
+        distance=round(guess.distance, 1),
+        known=guess.known,
+    )

@@ -18,7 +18,6 @@ from server.access import own_set, sets_of
 from server.cards.building.cutting_serializers import SheetsQuery
 from server.cards.planning.api import Bench, begun_anew, pressed, wanted
 from server.cards.planning.serializers import (
-    PlanSerializer,
     PressSerializer,
     StartOverSerializer,
     WishesSerializer,
@@ -33,15 +32,16 @@ from server.sets.pdf import set_cutting_pdf, set_pdf
 from server.sets.serializers import (
     CarriedSerializer,
     ChangedSetSerializer,
-    MadeSetSerializer,
     NewSetSerializer,
-    SetCuttingSerializer,
-    SetRecordsSerializer,
     SetSaidSerializer,
-    SetSerializer,
-    SetSummarySerializer,
 )
 from server.sets.views import readable, set_cutting_told, set_told
+from server.told.made import Made
+from server.told.plan import Plan
+from server.told.schema import component
+from server.told.sets import Set, SetSummary
+from server.told.sets import SetCutting as SetCuttingTold
+from server.told.sets import SetRecords as SetRecordsTold
 
 _PDF = {(200, "application/pdf"): OpenApiTypes.BINARY}
 
@@ -71,23 +71,23 @@ def _counts(given: list[dict[str, Any]]) -> dict[int, int]:
 class Sets(APIView):
     """The sets of a person."""
 
-    @extend_schema(responses=SetSummarySerializer(many=True), operation_id="sets")
+    @extend_schema(responses=component(SetSummary, many=True), operation_id="sets")
     def get(self, request: Request) -> Response:
         """Every one, the latest first."""
         found = sets_of(request.user).prefetch_related("members__card")
         return Response(
             [
-                {
-                    "id": one.pk,
-                    "name": one.name,
-                    "cards": [member.card.name for member in one.members.all()],
-                    "count": sum(member.count for member in one.members.all()),
-                }
+                SetSummary(
+                    id=one.pk,
+                    name=one.name,
+                    cards=[member.card.name for member in one.members.all()],
+                    count=sum(member.count for member in one.members.all()),
+                )
                 for one in found
             ]
         )
 
-    @extend_schema(request=NewSetSerializer, responses={201: MadeSetSerializer}, operation_id="make_set")
+    @extend_schema(request=NewSetSerializer, responses={201: component(Made)}, operation_id="make_set")
     def post(self, request: Request) -> Response:
         """Put some cards together."""
         given = NewSetSerializer(data=request.data)
@@ -95,18 +95,18 @@ class Sets(APIView):
         made = actions.make_set(
             request.user, given.validated_data["name"], _counts(given.validated_data["cards"])
         )
-        return Response({"id": made.pk}, status.HTTP_201_CREATED)
+        return Response(Made(id=made.pk), status.HTTP_201_CREATED)
 
 
 class OneSet(APIView):
     """A set."""
 
-    @extend_schema(responses=SetSerializer, operation_id="set")
+    @extend_schema(responses=component(Set), operation_id="set")
     def get(self, request: Request, pk: int) -> Response:
         """Its cards as they look, what they share, and what is to be bought for all of them."""
         return _told(request, own_set(request.user, pk))
 
-    @extend_schema(request=ChangedSetSerializer, responses=SetSerializer, operation_id="change_set")
+    @extend_schema(request=ChangedSetSerializer, responses=component(Set), operation_id="change_set")
     def patch(self, request: Request, pk: int) -> Response:
         """Call it otherwise, or make other cards of it, or more."""
         given = ChangedSetSerializer(data=request.data)
@@ -126,7 +126,7 @@ class OneSet(APIView):
 class SetCarry(APIView):
     """One build for all."""
 
-    @extend_schema(request=CarriedSerializer, responses=SetSerializer, operation_id="carry_build")
+    @extend_schema(request=CarriedSerializer, responses=component(Set), operation_id="carry_build")
     def post(self, request: Request, pk: int) -> Response:
         """Build some of its cards as the first is, in their own colours; each can take it back by itself."""
         given = CarriedSerializer(data=request.data)
@@ -146,7 +146,7 @@ def _cutting(request: Request, of: CardSet) -> SetCutting:
 class CutSet(APIView):
     """What is cut for a set."""
 
-    @extend_schema(parameters=[SheetsQuery], responses=SetCuttingSerializer, operation_id="set_cutting")
+    @extend_schema(parameters=[SheetsQuery], responses=component(SetCuttingTold), operation_id="set_cutting")
     def get(self, request: Request, pk: int) -> Response:
         """The pieces of all its cards on sheets that they share."""
         return Response(set_cutting_told(_cutting(request, own_set(request.user, pk))))
@@ -192,12 +192,12 @@ def _bench(request: Request, of: CardSet) -> Bench:
 class SetPlan(APIView):
     """The work on a set."""
 
-    @extend_schema(responses=PlanSerializer, operation_id="set_plan")
+    @extend_schema(responses=component(Plan), operation_id="set_plan")
     def get(self, request: Request, pk: int) -> Response:
         """Every batch, what of it is past, and the rest in its order."""
         return Response(_bench(request, own_set(request.user, pk)).now(request)[1])
 
-    @extend_schema(request=WishesSerializer, responses=PlanSerializer, operation_id="want_of_set_plan")
+    @extend_schema(request=WishesSerializer, responses=component(Plan), operation_id="want_of_set_plan")
     def patch(self, request: Request, pk: int) -> Response:
         """Change what is wanted of the order."""
         return wanted(request, _bench(request, own_set(request.user, pk)))
@@ -206,7 +206,7 @@ class SetPlan(APIView):
 class SetPlanPresses(APIView):
     """What is pressed at the table."""
 
-    @extend_schema(request=PressSerializer, responses=PlanSerializer, operation_id="press_batch")
+    @extend_schema(request=PressSerializer, responses=component(Plan), operation_id="press_batch")
     def post(self, request: Request, pk: int) -> Response:
         """A batch is begun, done, left out or taken back, or what dries after it is."""
         return pressed(request, _bench(request, own_set(request.user, pk)))
@@ -215,7 +215,7 @@ class SetPlanPresses(APIView):
 class SetPlanAnew(APIView):
     """The same set once more."""
 
-    @extend_schema(request=StartOverSerializer, responses=PlanSerializer, operation_id="start_set_over")
+    @extend_schema(request=StartOverSerializer, responses=component(Plan), operation_id="start_set_over")
     def post(self, request: Request, pk: int) -> Response:
         """Nothing is done yet; what is wanted of the order stays."""
         return begun_anew(request, _bench(request, own_set(request.user, pk)))
@@ -225,7 +225,7 @@ class SetRecords(APIView):
     """What was made of a set."""
 
     @extend_schema(
-        request=SetSaidSerializer, responses={201: SetRecordsSerializer}, operation_id="record_set"
+        request=SetSaidSerializer, responses={201: component(SetRecordsTold)}, operation_id="record_set"
     )
     def post(self, request: Request, pk: int) -> Response:
         """Keep all its cards as they are made now, together."""
@@ -234,4 +234,4 @@ class SetRecords(APIView):
         told, of = dict(given.validated_data), own_set(request.user, pk)
         version = told.pop("version")
         made = actions.record_set(of, version, Said(**told), _members(request, of))
-        return Response({"ids": [one.pk for one in made]}, status.HTTP_201_CREATED)
+        return Response(SetRecordsTold(ids=[one.pk for one in made]), status.HTTP_201_CREATED)

@@ -29,14 +29,25 @@ from server.catalogue.arrays import catalogue_for
 from server.requests import Request
 from server.sets.actions import take_colourway
 from server.sets.colourways_serializers import (
-    ColourwayChoicesSerializer,
-    ColourwaysLineSerializer,
     ColourwaysQuery,
-    ColourwayTakenSerializer,
     TakeQuery,
 )
 from server.sets.like import choices, mood_named, moods_offered
 from server.streams import MEDIA_TYPE, progress
+from server.told.colourways import (
+    Bold,
+    ColourwayChoices,
+    ColourwaysLine,
+    ColourwayTaken,
+    Holdable,
+    Keeps,
+    LeftOut,
+    Worded,
+)
+from server.told.colourways import Colourway as ColourwayTold
+from server.told.everywhere import GivesWay
+from server.told.made import Streamed
+from server.told.schema import component
 
 _NAMED = 4  # of what would not hold in what was left out
 
@@ -73,24 +84,22 @@ def _colourways(person: Person, card: StoredCard, asked: dict[str, Any]) -> Colo
 class CardColourways(APIView):
     """A card in other colours."""
 
-    @extend_schema(responses=ColourwayChoicesSerializer, operation_id="colourway_choices")
+    @extend_schema(responses=component(ColourwayChoices), operation_id="colourway_choices")
     def get(self, request: Request, pk: int) -> Response:
         """What of it can be held as it is, what it can go by, and how bold it can be."""
         seen = checked_card(own_card(request.user, pk), catalogue_for(request.user), request.user).seen
         shown = {seen.card.followed(area).thing for area in seen.card.areas}
-        told = {
-            "holdable": [one._asdict() for one in holdable(seen)],
-            "things": [
-                {"value": one.value, "words": words} for one, words in KEEPS_HUE.items() if one in shown
-            ],
-            "bold": [{"value": value, "words": words} for value, words in BOLDNESS.items()],
-            "like": choices(request.user),
-        }
-        return Response(ColourwayChoicesSerializer(told).data)
+        told = ColourwayChoices(
+            holdable=[Holdable(**one._asdict()) for one in holdable(seen)],
+            things=[Worded(value=one.value, words=words) for one, words in KEEPS_HUE.items() if one in shown],
+            bold=[Bold(value=value, words=words) for value, words in BOLDNESS.items()],
+            like=choices(request.user),
+        )
+        return Response(told)
 
     @extend_schema(
         request=ColourwaysQuery,
-        responses={(200, MEDIA_TYPE): ColourwaysLineSerializer},
+        responses={(200, MEDIA_TYPE): component(ColourwaysLine)},
         operation_id="colourways",
     )
     def post(self, request: Request, pk: int) -> StreamingHttpResponse:
@@ -101,45 +110,45 @@ class CardColourways(APIView):
         return progress(_lines(found))
 
 
-def _lines(found: Colourways) -> Iterator[dict[str, Any]]:
+def _lines(found: Colourways) -> Iterator[Streamed]:
     most = figures.sets.SHOWN
-    yield {"share": 0.05, "words": "turning hues"}
+    yield Streamed(share=0.05, words="turning hues")
     count = 0
     for one in found.looking():
         if one is None:  # told all the same: to whoever has left it cannot be, which ends the search
-            yield {"share": max(count / most, 0.05), "words": f"{count} found" if count else "turning hues"}
+            yield Streamed(share=max(count / most, 0.05), words=f"{count} found" if count else "turning hues")
             continue
         count += 1
-        yield {"share": count / most, "words": f"{count} found", "colourway": _told(one)}
-    broken = [{"title": title, "count": times} for title, times in found.broken.most_common(_NAMED)]
-    yield {"share": 1.0, "words": f"{count} found", "broken": broken, "alike": found.alike}
+        yield ColourwaysLine(share=count / most, words=f"{count} found", colourway=_told(one))
+    broken = [LeftOut(title=title, count=times) for title, times in found.broken.most_common(_NAMED)]
+    yield ColourwaysLine(share=1.0, words=f"{count} found", broken=broken, alike=found.alike)
 
 
-def _told(one: Colourway) -> dict[str, Any]:
+def _told(one: Colourway) -> ColourwayTold:
     seen = one.seen
     supplies = seen.supplies
     lacking = shopping([seen.card], supplies, seen.sheets)
-    return {
-        "scheme": one.scheme.kind.value,
-        "like": one.scheme.like.key if one.scheme.like else "",
-        "words": one.scheme.like.title if one.scheme.like else in_words(one.scheme.kind),
-        "turn": one.scheme.turn,
-        "choice": one.choice,
-        "desk": desk_told(one.checked.desk),
-        "strip": shades(one.changed),
-        "keeps": [{"how": how, "words": ", ".join(words)} for how, words in _kept(one).items()],
-        "held": len(one.held),
-        "gives_way": [{"title": check.title, "words": check.finding.reason} for check in one.gives_way],
-        "supplies": len(named(seen.card).every),
-        "lacking": [f"{supplies.rows[wanted.place].label} ({wanted.why})" for wanted in lacking],
-    }
+    return ColourwayTold(
+        scheme=one.scheme.kind.value,
+        like=one.scheme.like.key if one.scheme.like else "",
+        words=one.scheme.like.title if one.scheme.like else in_words(one.scheme.kind),
+        turn=one.scheme.turn,
+        choice=one.choice,
+        desk=desk_told(one.checked.desk),
+        strip=shades(one.changed),
+        keeps=[Keeps(how=how, words=", ".join(words)) for how, words in _kept(one).items()],
+        held=len(one.held),
+        gives_way=[GivesWay(title=check.title, words=check.finding.reason) for check in one.gives_way],
+        supplies=len(named(seen.card).every),
+        lacking=[f"{supplies.rows[wanted.place].label} ({wanted.why})" for wanted in lacking],
+    )
 
 
 class TakeColourway(APIView):
     """A colourway becomes a card of its own."""
 
     @extend_schema(
-        request=TakeQuery, responses={201: ColourwayTakenSerializer}, operation_id="take_colourway"
+        request=TakeQuery, responses={201: component(ColourwayTaken)}, operation_id="take_colourway"
     )
     def post(self, request: Request, pk: int) -> Response:
         """Make the card that was proposed, under a name."""
@@ -155,4 +164,4 @@ class TakeColourway(APIView):
         scheme = Scheme(kind, asked["turn"], asked["bold"], like)
         value = found.of(scheme, asked["choice"]).seen.card
         made, of = take_colourway(card, replace(value, name=checked_name(asked["name"])))
-        return Response(ColourwayTakenSerializer({"id": made.pk, "set": of.pk}).data, status.HTTP_201_CREATED)
+        return Response(ColourwayTaken(id=made.pk, set=of.pk), status.HTTP_201_CREATED)

@@ -13,6 +13,7 @@ from server.cards.sheets import sheets_seen
 from server.palettes.models import Combination
 from server.palettes.moods import OWN, every_mood, mood_read
 from server.papers.models import Paper
+from server.told.colourways import GoneBy
 
 _OFFERED = 4  # combinations and papers of a person's own that are gone by where nothing is said
 
@@ -39,13 +40,13 @@ def mood_named(key: str, person: Person, palette: SeenPalette) -> Mood:
     return found
 
 
-def choices(person: Person) -> list[dict[str, str]]:
+def choices(person: Person) -> list[GoneBy]:
     """All that a card can go by: keys, and words under which of which kind."""
-    told = [{"key": mood.key, "words": mood.title, "of": "Seasons and places"} for mood in every_mood(person)]
+    told = [GoneBy(key=mood.key, words=mood.title, of="Seasons and places") for mood in every_mood(person)]
     kept = combinations_seen_by(person).values_list("pk", "name")
-    told += [{"key": f"combination:{pk}", "words": name, "of": "Kept combinations"} for pk, name in kept]
+    told += [GoneBy(key=f"combination:{pk}", words=name, of="Kept combinations") for pk, name in kept]
     papers = papers_offered_to(person).values_list("pk", "title")
-    return told + [{"key": f"paper:{pk}", "words": title, "of": "Papers"} for pk, title in papers]
+    return told + [GoneBy(key=f"paper:{pk}", words=title, of="Papers") for pk, title in papers]
 
 
 def _of_combination(kept: Combination) -> Mood | None:

@@ -1,7 +1,5 @@
 """A set on paper: its cards and their work, and what is cut for all of them."""
 
-from typing import Any
-
 from jindle_core.planning.planned import Planned
 from jindle_core.sets.shared_sheets import SetCutting
 from server.access import cards_of
@@ -11,14 +9,16 @@ from server.catalogue.downloads import data_url
 from server.catalogue.printing import pdf
 from server.sets.models import CardSet
 from server.sets.views import set_cutting_told
+from server.told.encoder import as_json
+from server.told.sets import Set
 
 
-def set_pdf(of: CardSet, told: dict[str, Any], work: Planned) -> bytes:
+def set_pdf(of: CardSet, told: Set, work: Planned) -> bytes:
     """Its cards with their pictures, what to buy, and the batches in their order."""
     pictures = {card.pk: picture_of(card) for card in cards_of(of.owner).filter(in_sets__of=of)}
     cards = [
         one | {"picture": found and data_url(*found)}
-        for one in told["cards"]
+        for one in as_json(told.cards)
         for found in [pictures.get(one["id"])]
     ]
     steps = [
@@ -30,7 +30,7 @@ def set_pdf(of: CardSet, told: dict[str, Any], work: Planned) -> bytes:
         for placed in work.schedule.placed
     ]
     made = {"title": of.name, "cards": cards, "steps": steps, "hands": work.schedule.hands}
-    return pdf("print/set.html", told | made | {"cautions": work.cautions})
+    return pdf("print/set.html", as_json(told) | made | {"cautions": work.cautions})
 
 
 def set_cutting_pdf(name: str, cutting: SetCutting) -> bytes:
@@ -47,4 +47,4 @@ def set_cutting_pdf(name: str, cutting: SetCutting) -> bytes:
         for member, each in zip(cutting.members, cutting.cuttings, strict=True)
         for one in each.pieces
     ]
-    return cutting_pages(f"Cutting: {name}", set_cutting_told(cutting) | {"pieces": pieces})
+    return cutting_pages(f"Cutting: {name}", as_json(set_cutting_told(cutting)) | {"pieces": pieces})

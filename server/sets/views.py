@@ -1,7 +1,5 @@
 """A set as the screens get it."""
 
-from typing import Any
-
 from jindle_core import figures
 from jindle_core.contrast.rules import Status
 from jindle_core.cutting.grain import Grain
@@ -19,6 +17,8 @@ from server.cards.models import StoredCard
 from server.cards.supplies import to_buy, wanted_told
 from server.errors import CannotBeShown
 from server.sets.models import CardSet
+from server.told.sets import Alike, Set, SetCut, SetMember, SetSheet
+from server.told.sets import SetCutting as SetCuttingTold
 
 _FEW = 12  # cards of a set of which any two are told by what they share
 
@@ -37,36 +37,36 @@ def readable(of: CardSet, supplies: Supplies) -> tuple[list[tuple[StoredCard, Me
     return found, broken
 
 
-def set_told(of: CardSet, supplies: Supplies) -> dict[str, Any]:
-    """All of it, as ``SetSerializer`` describes it."""
+def set_told(of: CardSet, supplies: Supplies) -> Set:
+    """All of it."""
     cards, broken = readable(of, supplies)
     members = [member for _, member in cards]
     stored = cards_of(of.owner).filter(pk__in=[member.key for member in members])
-    return {
-        "id": of.pk,
-        "name": of.name,
-        "version": of.version,
-        "count": sum(member.count for member in members),
-        "cards": [_member(card, member, members[0]) for card, member in cards],
-        "broken": broken,
-        "alike": [
-            {
-                "first": members[one.first].key,
-                "second": members[one.second].key,
-                "shared": len(one.shared),
-                "names": _labels(supplies, one.shared) if len(members) <= _FEW else [],
-                "off": round(one.off, 1),
-                "words": one.words,
-            }
+    return Set(
+        id=of.pk,
+        name=of.name,
+        version=of.version,
+        count=sum(member.count for member in members),
+        cards=[_member(card, member, members[0]) for card, member in cards],
+        broken=broken,
+        alike=[
+            Alike(
+                first=members[one.first].key,
+                second=members[one.second].key,
+                shared=len(one.shared),
+                names=_labels(supplies, one.shared) if len(members) <= _FEW else [],
+                off=round(one.off, 1),
+                words=one.words,
+            )
             for one in alike(members)
         ],
-        "shopping": wanted_told(supplies, to_buy(stored, supplies, of.owner)),
-        "unit": members[0].palette.card.size.width.unit if members else of.owner.units,
-        "sheets": sheets_to_cut(),
-        "grains": [one.value for one in Grain],
-        "most_cards": figures.sets.MOST_MEMBERS,
-        "most_made": figures.work.MOST_CARDS,
-    }
+        shopping=wanted_told(supplies, to_buy(stored, supplies, of.owner)),
+        unit=members[0].palette.card.size.width.unit if members else of.owner.units,
+        sheets=sheets_to_cut(),
+        grains=list(Grain),
+        most_cards=figures.sets.MOST_MEMBERS,
+        most_made=figures.work.MOST_CARDS,
+    )
 
 
 def _labels(supplies: Supplies, ids: frozenset[int]) -> list[str]:
@@ -76,27 +76,27 @@ def _labels(supplies: Supplies, ids: frozenset[int]) -> list[str]:
     return [f"{supplies.ranges[row.range_id].name} {row.label}" for row in rows]
 
 
-def _member(card: StoredCard, member: Member, first: Member) -> dict[str, Any]:
+def _member(card: StoredCard, member: Member, first: Member) -> SetMember:
     checked, palette = member.checked, member.palette
     failing = [
         one
         for one in checked.checks
         if one.finding.status is Status.FAILS and not palette.card.waiver(one.key)
     ]
-    return {
-        "id": member.key,
-        "name": member.name,
-        "version": card.version,
-        "count": member.count,
-        "desk": desk_told(checked.desk),
-        "strip": [palette.end_shades(End("palette", colour.key)) for colour in palette.card.colours],
-        "failing": len(failing),
-        "differs": differences(first.checked.seen.card, checked.seen.card),
-    }
+    return SetMember(
+        id=member.key,
+        name=member.name,
+        version=card.version,
+        count=member.count,
+        desk=desk_told(checked.desk),
+        strip=[palette.end_shades(End("palette", colour.key)) for colour in palette.card.colours],
+        failing=len(failing),
+        differs=differences(first.checked.seen.card, checked.seen.card),
+    )
 
 
-def set_cutting_told(cutting: SetCutting) -> dict[str, Any]:
-    """What is cut for all of it, as ``SetCuttingSerializer`` describes it."""
+def set_cutting_told(cutting: SetCutting) -> SetCuttingTold:
+    """What is cut for all of it."""
     names = [one.name for one in cutting.members]
     sheets = []
     for one in cutting.sheets:
@@ -109,17 +109,15 @@ def set_cutting_told(cutting: SetCutting) -> dict[str, Any]:
             else member.checked.inventory.stock_words(end)
         )
         told = sheet_told(member.palette, one.sheet, words)
-        told["cuts"] = [
-            cut | {"card": names[at]} for cut, at in zip(told["cuts"], one.cards, strict=True)
-        ]  # fmt: skip
-        sheets.append(told)
-    return {
-        "sheets": sheets,
-        "bound": cutting.bound,
-        "apart": cutting.apart,
-        "too_large": [
+        cuts = [SetCut(card=names[at], **vars(cut)) for cut, at in zip(told.cuts, one.cards, strict=True)]
+        sheets.append(SetSheet(**vars(told) | {"cuts": cuts}))
+    return SetCuttingTold(
+        sheets=sheets,
+        bound=cutting.bound,
+        apart=cutting.apart,
+        too_large=[
             sized(f"{name}: {piece}", size)
             for name, one in zip(names, cutting.cuttings, strict=True)
             for piece, size in one.too_large
         ],
-    }
+    )

@@ -17,6 +17,8 @@ from server.accounts.models import Person
 from server.requests import Request
 from server.shelf import actions
 from server.shelf.models import Shelved
+from server.told.schema import component
+from server.told.shelf import Deleted as DeletedTold
 
 
 @dataclass(frozen=True)
@@ -58,14 +60,6 @@ class PutBySerializer(serializers.Serializer):
     away = serializers.BooleanField()
 
 
-class DeletedSerializer(serializers.Serializer):
-    """What can be brought back."""
-
-    id = serializers.IntegerField()
-    name = serializers.CharField()
-    deleted = serializers.DateTimeField()
-
-
 class PutBy(APIView):
     """Out of the way."""
 
@@ -81,11 +75,11 @@ class PutBy(APIView):
 class Deleted(APIView):
     """What a person has deleted."""
 
-    @extend_schema(parameters=[_KIND], responses=DeletedSerializer(many=True), operation_id="deleted")
+    @extend_schema(parameters=[_KIND], responses=component(DeletedTold, many=True), operation_id="deleted")
     def get(self, request: Request, kind: str) -> Response:
         """All that can be brought back, the latest first."""
         found = KINDS[kind].deleted(request.user)
-        return Response([{"id": one.pk, "name": one.name, "deleted": one.deleted} for one in found])
+        return Response([DeletedTold(id=one.pk, name=one.name, deleted=one.deleted) for one in found])
 
 
 class OneDeleted(APIView):

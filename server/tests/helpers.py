@@ -11,6 +11,7 @@ from server.catalogue.arrays import forget_catalogues
 from server.catalogue.drawer_actions import set_owned
 from server.catalogue.models import Colour, Range
 from server.catalogue.range_actions import RangeDetails, store_range
+from server.tests.answers import hold
 
 PADS = "code,name,L,a,b,discontinued\nSKY-1,early sky,80,-5,-18,no\nSKY-2,late sky,55,-5,-35,no\nTAR-1,tar,20,0,0,no\nSKY-3,gone sky,79,-5,-19,yes\n"
 CARDS = "name,L,a,b\nbread,88,3,12\nsoot,18,0,0\nmilk,95,0,3\n"
@@ -59,7 +60,9 @@ class ApiTestCase(TestCase):
         self.assertEqual(answer.status_code, status, "" if answer.streaming else answer.content[:500])
         if answer.streaming or answer.get("Content-Type") != "application/json":
             return None
-        return answer.json() if answer.content else None
+        told = answer.json() if answer.content else None
+        hold(method, "/api/" + path.partition("?")[0], status, told)
+        return told
 
     def new_card(self, name="Kingfisher"):
         size = {"width": "5 1/2", "height": "4 1/4", "unit": "in"}

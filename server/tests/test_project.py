@@ -20,6 +20,7 @@ from server.cards.models import StoredCard
 from server.catalogue.arrays import catalogue_for, forget_catalogues
 from server.catalogue.models import Colour
 from server.demo.studio import DEMO_NAME
+from server.told.encoder import as_json
 
 
 class ProjectTests(SimpleTestCase):
@@ -77,7 +78,7 @@ class DatabaseTests(TestCase):
         for checked in checked_cards(cards, catalogue_for(studio), studio):
             pictures = checked.seen.coloured
             needless = checked.examined.covered.needless
-            told = colouring_told(checked)["pictures"]
+            told = as_json(colouring_told(checked))["pictures"]
             for coloured, one in zip(pictures, told, strict=True):
                 with self.subTest(checked.seen.card.name, picture=coloured.picture.name):
                     self.assertIsNotNone(coloured.drawing)

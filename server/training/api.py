@@ -22,6 +22,11 @@ from server.access import own_card, training_answers_of, training_missed_of
 from server.accounts.models import Person
 from server.catalogue.arrays import catalogue_for
 from server.requests import Request
+from server.told.schema import component
+from server.told.training import PastAnswer, PastAnswers, Scored
+from server.told.training import Progress as ProgressTold
+from server.told.training import Question as QuestionTold
+from server.told.training import Training as TrainingTold
 from server.training import told
 from server.training.actions import begin_anew, keep_answer, read_answered, threshold_of
 from server.training.asking import answers_for_progress, next_question, read_token, wish_of
@@ -29,12 +34,7 @@ from server.training.models import TrainingAnswer
 from server.training.serializers import (
     AnswerSerializer,
     AskSerializer,
-    PastAnswersSerializer,
     PastQuery,
-    ProgressSerializer,
-    QuestionSerializer,
-    ScoredSerializer,
-    TrainingSerializer,
 )
 
 _PAGE = 20  # answers that are told at once
@@ -43,7 +43,7 @@ _PAGE = 20  # answers that are told at once
 class Training(APIView):
     """Training, and where it stands."""
 
-    @extend_schema(responses=TrainingSerializer, operation_id="training")
+    @extend_schema(responses=component(TrainingTold), operation_id="training")
     def get(self, request: Request) -> Response:
         """The five exercises: whether their person's colours give any, how fine the eye is, what is due."""
         person, supplies = request.user, catalogue_for(request.user)
@@ -74,13 +74,13 @@ class Training(APIView):
             exercises.append(told.exercise_told(one, found, row, due.get(one.value, 0), ready))
         label = figures.colour.UNCERTAINTY["label"]
         return Response(
-            {
-                "exercises": exercises,
-                "session": figures.training.SESSION,
-                "own": int(supplies.usable.sum()),
-                "beyond_screen": told.beyond_screen(supplies),
-                "rough": int((supplies.usable & (supplies.sigma >= label)).sum()),
-            }
+            TrainingTold(
+                exercises=exercises,
+                session=figures.training.SESSION,
+                own=int(supplies.usable.sum()),
+                beyond_screen=told.beyond_screen(supplies),
+                rough=int((supplies.usable & (supplies.sigma >= label)).sum()),
+            )
         )
 
     @extend_schema(responses={204: None}, operation_id="begin_training_anew")
@@ -93,7 +93,7 @@ class Training(APIView):
 class NextQuestion(APIView):
     """The next question."""
 
-    @extend_schema(request=AskSerializer, responses=QuestionSerializer, operation_id="training_question")
+    @extend_schema(request=AskSerializer, responses=component(QuestionTold), operation_id="training_question")
     def post(self, request: Request) -> Response:
         """A question of these colours, as hard as is good for this eye; nothing is stored."""
         given = AskSerializer(data=request.data)
@@ -113,7 +113,7 @@ class NextQuestion(APIView):
 class Answers(APIView):
     """What was answered."""
 
-    @extend_schema(parameters=[PastQuery], responses=PastAnswersSerializer, operation_id="training_answers")
+    @extend_schema(parameters=[PastQuery], responses=component(PastAnswers), operation_id="training_answers")
     def get(self, request: Request) -> Response:
         """Answers given before, each with its question and truth, the latest first."""
         given = PastQuery(data=request.query_params)
@@ -124,10 +124,10 @@ class Answers(APIView):
         if "before" in given.validated_data:
             found = found.filter(pk__lt=given.validated_data["before"])
         rows = list(found[: _PAGE + 1])
-        return Response({"answers": [_past(row) for row in rows[:_PAGE]], "more": len(rows) > _PAGE})
+        return Response(PastAnswers(answers=[_past(row) for row in rows[:_PAGE]], more=len(rows) > _PAGE))
 
     @extend_schema(
-        request=AnswerSerializer, responses={201: ScoredSerializer}, operation_id="answer_training"
+        request=AnswerSerializer, responses={201: component(Scored)}, operation_id="answer_training"
     )
     def post(self, request: Request) -> Response:
         """Answer a question: the truth with its figures, and how fine the eye is by now."""
@@ -151,7 +151,7 @@ class Answers(APIView):
 class Progress(APIView):
     """How an eye comes on."""
 
-    @extend_schema(responses=ProgressSerializer, operation_id="training_progress")
+    @extend_schema(responses=component(ProgressTold), operation_id="training_progress")
     def get(self, request: Request) -> Response:
         """Week by week by exercise, beside what guessing would give; and by region, the weakest first."""
         return Response(told.progress_told(answers_for_progress(request.user)))
@@ -164,11 +164,11 @@ def _standing(person: Person, question: Question) -> dict[str, Any]:
     return {"unit": question.unit, "threshold": told.threshold_told(found, count)}
 
 
-def _past(row: TrainingAnswer) -> dict[str, Any]:
+def _past(row: TrainingAnswer) -> PastAnswer:
     question, answer = read_answered(row)
-    return {
-        "id": row.pk,
-        "at": row.at,
-        "on_paper": row.row is not None,
-        "answered": told.answered_told(question, answer, scored(question, answer)),
-    }
+    return PastAnswer(
+        id=row.pk,
+        at=row.at,
+        on_paper=row.row is not None,
+        answered=told.answered_told(question, answer, scored(question, answer)),
+    )

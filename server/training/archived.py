@@ -1,8 +1,6 @@
 """How training travels in an archive: questions name their colours as the archive does."""
 
-from collections.abc import Callable
 from copy import deepcopy
-from datetime import UTC, datetime
 from math import isfinite
 from typing import Any
 
@@ -15,14 +13,18 @@ from jindle_core.training.scoring import scored
 from jindle_core.training.sound import sound
 from server.access import training_answers_of, training_missed_of, training_sheets_of
 from server.accounts.models import Person
+from server.parcel import Packing, Turn, Unpacking, when
 from server.training.actions import read_answer, read_question
 from server.training.models import MissedQuestion, TrainingAnswer, TrainingSheet
 
-Turn = Callable[[Any], Any]  # a colour's id to what an archive calls it, or back; None: it is known no more
 
-
-def training_told(person: Person, turn: Turn) -> dict[str, Any]:
+def pack_training(parcel: Packing) -> None:
     """Everything of a person's training, from the earliest on."""
+    # Not for reading line by line: somebody who trains every day has thousands of answers.
+    parcel.tell("training.json", _told(parcel.person, parcel.colours.get), indent=None)
+
+
+def _told(person: Person, turn: Turn) -> dict[str, Any]:
     sheets = list(training_sheets_of(person).order_by("id"))
     numbers = {sheet.pk: number for number, sheet in enumerate(sheets)}
     return {
@@ -54,8 +56,13 @@ def training_told(person: Person, turn: Turn) -> dict[str, Any]:
     }
 
 
-def bring_training(person: Person, told: dict[str, Any], turn: Turn) -> int:
-    """Store what was told; says how many answers. ValueError, or what reading raises, where it is none."""
+def unpack_training(parcel: Unpacking) -> dict[str, int]:
+    """Store it; earlier archives have none. ValueError, or what reading raises, where it is none."""
+    told = parcel.later("training.json") or {"sheets": [], "answers": [], "missed": []}
+    return {"answers": _brought(parcel.person, told, lambda one: parcel.colours.get(tuple(one)))}
+
+
+def _brought(person: Person, told: dict[str, Any], turn: Turn) -> int:
     sheets = [_sheet(person, one, turn) for one in told["sheets"]]
     latest = told["answers"][-figures.training.KEPT :]
     answers = [_answer(person, one, number, sheets, turn) for number, one in enumerate(latest)]
@@ -69,7 +76,7 @@ def bring_training(person: Person, told: dict[str, Any], turn: Turn) -> int:
             exercise=question.exercise.value,
             question=plain(question),
             box=one["box"],
-            due=_when(one["due"]),
+            due=when(one["due"]),
         )
     return len(answers)
 
@@ -87,7 +94,7 @@ def _sheet(person: Person, one: dict[str, Any], turn: Turn) -> TrainingSheet:
         sheet=one["sheet"],
         number=one["number"],
         questions=[plain(question) for question in questions],
-        made=_when(one["made"]),
+        made=when(one["made"]),
     )
 
 
@@ -101,7 +108,7 @@ def _answer(
     sheet = None if one["sheet"] is None else sheets[one["sheet"]]
     return TrainingAnswer(
         owner=person,
-        at=_when(one["at"]),
+        at=when(one["at"]),
         exercise=question.exercise.value,
         value_only=question.value_only,
         right=worth.right,
@@ -123,7 +130,3 @@ def _turned(question: dict[str, Any], turn: Turn) -> dict[str, Any]:
     for colour in [*made["given"], *(one for option in made["options"] for one in option["shown"])]:
         colour["id"] = None if colour["id"] is None else turn(colour["id"])
     return made
-
-
-def _when(told: str) -> datetime:
-    return datetime.fromisoformat(told).astimezone(UTC)

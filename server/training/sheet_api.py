@@ -43,6 +43,9 @@ from server.catalogue.printing import pdf
 from server.catalogue.reading_actions import Laid
 from server.pictures import opened
 from server.requests import Request
+from server.told.schema import component
+from server.told.training import SheetRow, SheetScored
+from server.told.training import TrainingSheet as TrainingSheetTold
 from server.training import told
 from server.training.actions import keep_answer, make_sheet, read_answered, read_question
 from server.training.asking import questions_for_sheet, spread_of, wish_of
@@ -52,8 +55,6 @@ from server.training.serializers import (
     MakeSheetSerializer,
     SheetPhotoSerializer,
     SheetSceneSerializer,
-    SheetScoredSerializer,
-    TrainingSheetSerializer,
 )
 from standins.camera import SimulatedCamera
 from standins.learner import SimulatedLearner
@@ -69,7 +70,7 @@ def own_sheet(person: Person, pk: int) -> TrainingSheet:
 class TrainingSheets(APIView):
     """Pages that were printed."""
 
-    @extend_schema(responses=TrainingSheetSerializer(many=True), operation_id="training_sheets")
+    @extend_schema(responses=component(TrainingSheetTold, many=True), operation_id="training_sheets")
     def get(self, request: Request) -> Response:
         """All of them, the latest first, and how they were answered."""
         found = training_sheets_of(request.user).prefetch_related("answers")
@@ -77,7 +78,7 @@ class TrainingSheets(APIView):
 
     @extend_schema(
         request=MakeSheetSerializer,
-        responses={201: TrainingSheetSerializer},
+        responses={201: component(TrainingSheetTold)},
         operation_id="make_training_sheet",
     )
     def post(self, request: Request) -> Response:
@@ -122,7 +123,7 @@ class TrainingSheetPhoto(APIView):
 
     @extend_schema(
         request={"multipart/form-data": SheetPhotoSerializer},
-        responses=SheetScoredSerializer,
+        responses=component(SheetScored),
         operation_id="score_training_sheet",
     )
     def post(self, request: Request, pk: int) -> Response:
@@ -136,17 +137,17 @@ class TrainingSheetPhoto(APIView):
         rows, sigma, trouble = page_read(sheet, questions, picture, Light(light) if light else None)
         image = Image.fromarray(picture.pixels)
         return Response(
-            {
-                "preview": data_url(jpeg(image), "image/jpeg"),
-                "width": image.width,
-                "height": image.height,
-                "uncertainty": round(sigma, 1),
-                "warning": trouble,
-                "rows": [
+            SheetScored(
+                preview=data_url(jpeg(image), "image/jpeg"),
+                width=image.width,
+                height=image.height,
+                uncertainty=round(sigma, 1),
+                warning=trouble,
+                rows=[
                     _row_scored(request.user, sheet, at, question, patches)
                     for at, (question, patches) in enumerate(zip(questions, rows, strict=True))
                 ],
-            }
+            )
         )
 
 
@@ -206,19 +207,19 @@ def _questions(sheet: TrainingSheet) -> list[Question]:
     return [read_question(stored) for stored in sheet.questions]
 
 
-def _sheet_told(sheet: TrainingSheet) -> dict[str, Any]:
+def _sheet_told(sheet: TrainingSheet) -> TrainingSheetTold:
     answers = list(sheet.answers.all())
-    return {
-        "id": sheet.pk,
-        "exercise": sheet.exercise,
-        "title": EXERCISES[Exercise(sheet.exercise)].title,
-        "number": sheet.number,
-        "sheet": sheet.sheet,
-        "made": sheet.made,
-        "questions": len(sheet.questions),
-        "answered": len(answers),
-        "right": sum(answer.right for answer in answers),
-    }
+    return TrainingSheetTold(
+        id=sheet.pk,
+        exercise=Exercise(sheet.exercise),
+        title=EXERCISES[Exercise(sheet.exercise)].title,
+        number=sheet.number,
+        sheet=sheet.sheet,
+        made=sheet.made,
+        questions=len(sheet.questions),
+        answered=len(answers),
+        right=sum(answer.right for answer in answers),
+    )
 
 
 def _printed(sheet: TrainingSheet) -> dict[str, Any]:
@@ -255,7 +256,7 @@ def _printed(sheet: TrainingSheet) -> dict[str, Any]:
 
 def _row_scored(
     person: Person, sheet: TrainingSheet, row: int, question: Question, patches: Sequence[Patch]
-) -> dict[str, Any]:
+) -> SheetRow:
     before = training_answers_of(person).filter(sheet=sheet, row=row).first()
     seen = seen_row(question, patches)
     answered = None
@@ -266,10 +267,10 @@ def _row_scored(
             person, question, seen.answer, f"sheet {sheet.pk} row {row}", sheet=sheet, row=row
         )
         answered = told.answered_told(question, seen.answer, worth)
-    return {
-        "row": row + 1,
-        "words": words_of(question),
-        "trouble": "" if answered else seen.trouble,
-        "before": before is not None,
-        "answered": answered,
-    }
+    return SheetRow(
+        row=row + 1,
+        words=words_of(question),
+        trouble="" if answered else seen.trouble,
+        before=before is not None,
+        answered=answered,
+    )

@@ -11,25 +11,15 @@ from django.db import DatabaseError, connection
 from django.db.migrations.loader import MigrationLoader
 from django.db.migrations.recorder import MigrationRecorder
 from drf_spectacular.utils import extend_schema
-from rest_framework import serializers
 from rest_framework.permissions import AllowAny
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from server.requests import Request
+from server.told.health import Health as HealthTold
+from server.told.schema import component
 
 _LEAST_FREE = 500 * 1024 * 1024  # bytes: a nightly backup and some days of growth still fit
-
-
-class HealthSerializer(serializers.Serializer):
-    """What is up."""
-
-    up = serializers.BooleanField(help_text="all of it")
-    database = serializers.BooleanField(help_text="it answers")
-    migrations = serializers.BooleanField(
-        help_text="its tables are as this version of the program wants them"
-    )
-    disk = serializers.BooleanField(help_text="there is room left")
 
 
 class Health(APIView):
@@ -38,15 +28,17 @@ class Health(APIView):
     authentication_classes: list[Any] = []
     permission_classes = [AllowAny]
 
-    @extend_schema(responses={200: HealthSerializer, 503: HealthSerializer}, operation_id="health", auth=[])
+    @extend_schema(
+        responses={200: component(HealthTold), 503: component(HealthTold)}, operation_id="health", auth=[]
+    )
     def get(self, request: Request) -> Response:  # noqa: ARG002 (it is the same for everybody)
         """What is up; 503 where something is not."""
         told = health()
-        return Response(told, 200 if told["up"] else 503, headers={"Cache-Control": "no-store"})
+        return Response(told, 200 if told.up else 503, headers={"Cache-Control": "no-store"})
 
 
-def health() -> dict[str, bool]:
-    """What is up, as ``HealthSerializer`` describes it."""
+def health() -> HealthTold:
+    """What is up."""
     try:
         with connection.cursor() as cursor:
             cursor.execute("SELECT 1")
@@ -55,12 +47,12 @@ def health() -> dict[str, bool]:
         database = migrations = False
     places = [place for place in (settings.ROOT, Path(settings.STATIC_ROOT).parent) if place.exists()]
     disk = min(shutil.disk_usage(place).free for place in places) >= _LEAST_FREE
-    return {
-        "up": database and migrations and disk,
-        "database": database,
-        "migrations": migrations,
-        "disk": disk,
-    }
+    return HealthTold(
+        up=database and migrations and disk,
+        database=database,
+        migrations=migrations,
+        disk=disk,
+    )
 
 
 def _migrated() -> bool:

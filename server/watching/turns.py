@@ -9,6 +9,7 @@ from django.conf import settings
 from django.http import HttpRequest, HttpResponse, JsonResponse
 
 from server import errors
+from server.told.encoder import as_json
 
 AT_ONCE, EACH = 2, 4  # a picture takes a whole core for a second or two; of one person, waiting ones too
 PATIENCE = 120.0  # seconds that somebody waits for a turn: less than the proxy does
@@ -77,7 +78,7 @@ class InTurns:
         person = request.user.pk or request.META.get("REMOTE_ADDR", "")
         if not self.turns.take(person):
             headers = {"Retry-After": "2"}
-            return JsonResponse(errors.body("too_much_at_once", _SAID), status=429, headers=headers)
+            return JsonResponse(as_json(errors.body("too_much_at_once", _SAID)), status=429, headers=headers)
         try:
             answer = self._get_response(request)
         except BaseException:

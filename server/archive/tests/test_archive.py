@@ -7,7 +7,6 @@ import zipfile
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
-from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import connection
 from django.test import override_settings
 from hypothesis import given
@@ -17,29 +16,18 @@ from PIL import Image
 from jindle_core import figures
 from jindle_core.errors import BadInput
 from jindle_core.interchange.bare_picture import jpeg
-from jindle_core.line_art.drawing import LineDrawing, Shape
 from server.access import photos_of
 from server.accounts.models import Person
-from server.archive.history import differences, whole
 from server.archive.pack import pack
-from server.archive.zipped import unzipped
+from server.archive.tests.filled import PICTURE, FilledTestCase
+from server.cards.history import differences, whole
 from server.cards.models import StepTaken, StoredCard
 from server.catalogue.models import Range, Reading
 from server.catalogue.range_actions import delete_range_for_good
-from server.colouring.actions import store_drawing
-from server.papers.actions import Named, store_paper
 from server.papers.models import Paper
 from server.records.models import MOST_PHOTOS, Record, RecordPhoto
-from server.tests.helpers import ApiTestCase, make_range, packed
-
-
-def picture() -> bytes:
-    out = io.BytesIO()
-    Image.new("RGB", (60, 40), "#7799aa").save(out, "JPEG")
-    return out.getvalue()
-
-
-PICTURE = picture()
+from server.tests.helpers import packed
+from server.zipped import unzipped
 
 
 def connection_rows(query):
@@ -55,60 +43,7 @@ def names_in(content, most):
         return unzipped((str(packed), folder, most))
 
 
-class ArchiveTests(ApiTestCase):
-    def setUp(self):
-        super().setUp()
-        self.own = make_range(
-            self.ann, "Mine", "gel pen", "code,name,hex\nPEN-1,moon,#f0f0ff\nPEN-2,,#102030\n"
-        )
-        pen = self.own.colours.first().pk
-        card = self.full_card()
-        card = self.change(card, kind="add_colour", anchor={"colour": pen}, name="moonlight", role="light")
-        card = self.change(card, kind="choose", key=1, column="pad", colour=self.ids["SKY-1"])
-        end = {"source": "supply", "id": pen}
-        card = self.change(
-            card, kind="add_pair", pair_kind="small-lettering", upper=end, lower={"source": "white"}
-        )
-        self.ask("post", f"cards/{card['id']}/undo", {"version": card["version"]})
-        self.ask("post", "drawer", {"colours": [pen], "fullness": "half", "note": "gift"})
-        self.ask("post", "shopping/asked", {"colours": [self.ids["SKY-2"]]}, 204)
-        self.ask("post", f"colours/{pen}/readings", {"value": "95, 1, -6", "layers": 2}, 201)
-        below = {"value": "60, 1, -6", "below": self.ids["SKY-1"]}
-        self.ask("post", f"colours/{pen}/readings", below, 201)
-        self.ask("put", "strip", {"colours": [self.ids["SKY-2"], pen]})
-        sheet = [Named((50.0, 1.0, 2.0), 0.75, "ground"), Named((30.0, 4.0, 5.0), 0.25, "main")]
-        store_paper(self.ann, "Quayside", "Stripes", PICTURE, sheet, "photographed")
-        self.ask("post", "palettes/combinations", {"name": "Moonrise", "card": card["id"]}, 201)
-        pencils = make_range(self.ann, "Tray", "wax pencil", "code,L,a,b\nTRAY-1,80,0,9\nTRAY-2,50,0,9\n")
-        tones = [one.pk for one in pencils.colours.all()]
-        drawing = LineDrawing(100.0, 100.0, (Shape("sail", "M0 0 90 0 90 90Z", 0.4, ()),), ())
-        card = self.ask("get", f"cards/{card['id']}")
-        for change in (
-            {"kind": "set_drawing", "drawing": store_drawing(self.ann, "Boat", drawing).pk},
-            {"kind": "set_families", "families": [{"key": 1, "colours": tones}]},
-            {"kind": "edit_areas", "keys": [1], "glaze": self.ids["SKY-2"]},
-            {"kind": "set_colouring", "paper": self.ids["milk"], "line_range": self.own.pk},
-        ):
-            card = self.change(card, **change)
-        self.ask("post", "families/kept", {"name": "canvas", "colours": tones}, 201)
-        card = self.change(card, kind="start_layout", layout="framed")
-        said = {"version": 0, "made": "2026-05-06", "count": 3, "person": "Ida"}
-        record = self.ask("post", f"cards/{card['id']}/records", said, 201)
-        self.client.post(f"/api/records/{record['id']}/photos", {"file": SimpleUploadedFile("x", PICTURE)})
-        for version, press in ((1, "begin"), (2, "done")):
-            told = {"press": press, "key": "base", "version": version}
-            self.ask("post", f"cards/{card['id']}/plan/presses", told)
-        wanted = {"version": 3, "cards": 4, "before": [["flat", "post"]]}
-        self.ask("patch", f"cards/{card['id']}/plan", wanted)
-        self.ask("patch", "me", {"units": "mm", "surround": "dark"})
-        self.ann.refresh_from_db()
-
-    def bring_back(self, content, status=200):
-        upload = SimpleUploadedFile("archive.zip", content)
-        answer = self.client.post("/api/me/archive", {"file": upload})
-        self.assertEqual(answer.status_code, status, answer.content)
-        return answer.json()
-
+class ArchiveTests(FilledTestCase):
     def with_changed(self, name, change):
         """Ann's archive with one of its files put through ``change``."""
         out = io.BytesIO()
@@ -137,15 +72,15 @@ class ArchiveTests(ApiTestCase):
                     "strip.json",
                     "readings.json",
                     "combinations.json",
-                    "moods.json",
                     "drawings.json",
                     "families.json",
                     "times.json",
+                    "cards/0001.json",
+                    "moods.json",
+                    "sets.json",
                     "training.json",
                     "photos/0001-1.jpg",
                     "records/0001.json",
-                    "sets.json",
-                    "cards/0001.json",
                 ],
             )
             self.assertEqual(json.loads(archive.read("readings.json"))[0]["colour"], ["own 1", "PEN-1"])

@@ -16,15 +16,11 @@ from jindle_core.line_art.own_outline import read_outline
 from jindle_core.offers.layouts import layout_offers
 from jindle_core.planning.cutting import Cutting
 from server.access import own_card
-from server.cards.building.cutting_serializers import CuttingQuery, CuttingSerializer
-from server.cards.building.inside_serializers import InsideQuery, InsideSerializer
+from server.cards.building.cutting_serializers import CuttingQuery
+from server.cards.building.inside_serializers import InsideQuery
 from server.cards.building.pdf import cutting_pdf
 from server.cards.building.serializers import (
-    BuildSerializer,
-    LayoutSerializer,
     OutlineFileSerializer,
-    OwnOutlineSerializer,
-    PieceInsteadSerializer,
 )
 from server.cards.held import checked_card
 from server.cards.json.build import build_told
@@ -36,6 +32,11 @@ from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 from server.guarded import guarded
 from server.requests import Request
+from server.told.build import Build, Layout, OwnOutline
+from server.told.build import PieceInstead as PieceInsteadTold
+from server.told.cutting import Cutting as CuttingTold
+from server.told.inside import Inside
+from server.told.schema import component
 
 
 def _examined(request: Request, pk: int) -> Examined:
@@ -46,7 +47,7 @@ def _examined(request: Request, pk: int) -> Examined:
 class CardBuild(APIView):
     """How a card is built."""
 
-    @extend_schema(responses=BuildSerializer, operation_id="build")
+    @extend_schema(responses=component(Build), operation_id="build")
     def get(self, request: Request, pk: int) -> Response:
         """Its pieces with their sizes, places and heights, and how they fit and stand."""
         return Response(build_told(_examined(request, pk), request.user.units))
@@ -55,14 +56,14 @@ class CardBuild(APIView):
 class CardLayouts(APIView):
     """With which layouts a card can begin."""
 
-    @extend_schema(responses=LayoutSerializer(many=True), operation_id="layouts")
+    @extend_schema(responses=component(Layout, many=True), operation_id="layouts")
     def get(self, request: Request, pk: int) -> Response:
         """Each as this card would look."""
         card = own_card(request.user, pk)
         seen = checked_card(card, catalogue_for(request.user), request.user).seen
         return Response(
             [
-                {"key": one.key, "words": one.words, "desk": desk_told(desk, inside=False)}
+                Layout(key=one.key, words=one.words, desk=desk_told(desk, inside=False))
                 for one, desk in layout_offers(seen)
             ]
         )
@@ -71,7 +72,7 @@ class CardLayouts(APIView):
 class CardInside(APIView):
     """The inside of a card."""
 
-    @extend_schema(parameters=[InsideQuery], responses=InsideSerializer, operation_id="inside")
+    @extend_schema(parameters=[InsideQuery], responses=component(Inside), operation_id="inside")
     def get(self, request: Request, pk: int) -> Response:
         """How much can be written there, and ways to lay it out with what is on the front."""
         given = InsideQuery(data=request.query_params)
@@ -84,7 +85,7 @@ class CardInside(APIView):
 class PieceInstead(APIView):
     """What a piece could be instead."""
 
-    @extend_schema(responses=PieceInsteadSerializer(many=True), operation_id="piece_instead")
+    @extend_schema(responses=component(PieceInsteadTold, many=True), operation_id="piece_instead")
     def get(self, request: Request, pk: int, key: int) -> Response:
         """The card as it is, without it, and with it inked by oneself, white, black, kraft, metallic."""
         examined = _examined(request, pk)
@@ -113,7 +114,7 @@ class CuttingSheet(APIView):
 class CardCutting(APIView):
     """What is cut out of which sheet."""
 
-    @extend_schema(parameters=[CuttingQuery], responses=CuttingSerializer, operation_id="cutting")
+    @extend_schema(parameters=[CuttingQuery], responses=component(CuttingTold), operation_id="cutting")
     def get(self, request: Request, pk: int) -> Response:
         """The pieces of so many cards, laid on few sheets that a trimmer can cut."""
         given = CuttingQuery(data=request.query_params)
@@ -128,7 +129,7 @@ class Outlines(APIView):
 
     @extend_schema(
         request={"multipart/form-data": OutlineFileSerializer},
-        responses=OwnOutlineSerializer,
+        responses=component(OwnOutline),
         operation_id="read_outline",
     )
     def post(self, request: Request) -> Response:
@@ -145,11 +146,11 @@ class Outlines(APIView):
             Length.near(Fraction(side).limit_denominator(10_000), unit) for side in (wide, wide / found.shape)
         )
         return Response(
-            {
-                "ring": found.ring,
-                "measured": found.width is not None,
-                "width": width.text(),
-                "height": height.text(),
-                "notes": found.notes,
-            }
+            OwnOutline(
+                ring=found.ring,
+                measured=found.width is not None,
+                width=width.text(),
+                height=height.text(),
+                notes=found.notes,
+            )
         )

@@ -4,15 +4,18 @@ printer's page holds it."""
 from typing import Any
 
 from server.catalogue.printing import pdf
+from server.told.build import Build
+from server.told.cutting import Cutting
+from server.told.encoder import as_json
 
 _PAGE = (216.0, 297.0)  # mm: what letter and A4 printers take, either way round
 _CLEAR = 6.0  # mm from the edge of a page that many printers leave white
 _RULERS = (("0 to 4 in", 101.6, 25.4), ("0 to 100 mm", 100.0, 10.0))
 
 
-def cutting_pdf(title: str, built: dict[str, Any], cutting: dict[str, Any]) -> bytes:
+def cutting_pdf(title: str, built: Build, cutting: Cutting) -> bytes:
     """The pages of one card, from the build and the cutting as the API tells them."""
-    return cutting_pages(title, cutting | {"built": built})
+    return cutting_pages(title, as_json(cutting) | {"built": as_json(built)})
 
 
 def cutting_pages(title: str, cutting: dict[str, Any]) -> bytes:
@@ -51,7 +54,7 @@ def _scaled(told: Any, scale: float) -> Any:
     return [_scaled(one, scale) for one in told] if isinstance(told, list) else told
 
 
-def _box(line: dict[str, Any]) -> dict[str, Any]:
+def _box(line: dict[str, Any]) -> dict[str, float]:
     """A line as a box without width, or height."""
     return {
         "x": line["x1"],

@@ -15,19 +15,18 @@ from jindle_core.offers.for_join import join_offers, rainbow_offers, together
 from jindle_core.seen.ground import Grounded
 from server.access import own_card
 from server.cards.grounds.serializers import (
-    GroundSerializer,
     PadsQuery,
-    RainbowSerializer,
     StencilFileSerializer,
-    StencilSerializer,
-    TogetherMakeSerializer,
-    WayOutSerializer,
 )
 from server.cards.held import checked_card
 from server.cards.json.ground import ground_told, join_offers_told, rainbows_told, together_told
 from server.catalogue.arrays import catalogue_for
 from server.guarded import guarded
 from server.requests import Request
+from server.told.ground import Ground, Rainbow, WayOut
+from server.told.ground import Stencil as StencilTold
+from server.told.ground import TogetherMake as TogetherMakeTold
+from server.told.schema import component
 
 
 def _on_ground(request: Request, pk: int) -> OnGround:
@@ -43,7 +42,7 @@ def _grounded(request: Request, pk: int) -> Grounded:
 class CardGround(APIView):
     """The ground of a card."""
 
-    @extend_schema(responses=GroundSerializer, operation_id="ground")
+    @extend_schema(responses=component(Ground), operation_id="ground")
     def get(self, request: Request, pk: int) -> Response:
         """Pads and joins as predicted, what holds of the ground, and how it is laid."""
         return Response(ground_told(_on_ground(request, pk)))
@@ -53,7 +52,7 @@ class JoinWays(APIView):
     """Ways out of a join."""
 
     @extend_schema(
-        parameters=[PadsQuery], responses=WayOutSerializer(many=True), operation_id="ways_out_of_join"
+        parameters=[PadsQuery], responses=component(WayOut, many=True), operation_id="ways_out_of_join"
     )
     def get(self, request: Request, pk: int, at: int) -> Response:
         """What would be better than the join after a pad, with what it would give."""
@@ -67,7 +66,7 @@ class JoinWays(APIView):
 class GroundRainbows(APIView):
     """Finding a rainbow."""
 
-    @extend_schema(parameters=[PadsQuery], responses=RainbowSerializer(many=True), operation_id="rainbows")
+    @extend_schema(parameters=[PadsQuery], responses=component(Rainbow, many=True), operation_id="rainbows")
     def get(self, request: Request, pk: int) -> Response:
         """Which two to five pads give the full circle with clean overlaps, the best first."""
         given = PadsQuery(data=request.query_params)
@@ -83,7 +82,7 @@ class Stencils(APIView):
 
     @extend_schema(
         request={"multipart/form-data": StencilFileSerializer},
-        responses=StencilSerializer,
+        responses=component(StencilTold),
         operation_id="read_stencil",
     )
     def post(self, request: Request) -> Response:
@@ -98,7 +97,7 @@ class Stencils(APIView):
 class TogetherMake(APIView):
     """What the pads of a ground can make."""
 
-    @extend_schema(responses=TogetherMakeSerializer, operation_id="what_pads_make")
+    @extend_schema(responses=component(TogetherMakeTold), operation_id="what_pads_make")
     def get(self, request: Request, pk: int) -> Response:
         """Their best order, and what each two give where both lie."""
         grounded = _grounded(request, pk)

@@ -5,27 +5,22 @@ from typing import Any
 from rest_framework import serializers
 
 from jindle_core.blending.effects import EffectKind
-from jindle_core.blending.joins import Meeting
 from jindle_core.blending.meeting import Reach, Seam
 from jindle_core.blending.painting import GroundShape
 from jindle_core.blending.standing import Wish
 from jindle_core.blending.stencils import Stencil, StencilForm
-from jindle_core.blending.ways import WayKind
 from jindle_core.card.changes import ground as ground_changes
 from jindle_core.card.ground import Effect, InkedCard, PadUse
 from jindle_core.prediction.behaviour import Hand
 from server.cards.change_serializers import ChangeSerializer, kind_field
-from server.cards.serializers import EFFECT_CHOICES, PanelSerializer, StepSerializer
+from server.cards.serializers import EFFECT_CHOICES
 from server.catalogue.models import HAND_CHOICES
-from server.catalogue.swatches import VERDICT_CHOICES, ShadesSerializer, SwatchSerializer
 
 SHAPE_CHOICES = [(one.value, one.value) for one in GroundShape]
 REACH_CHOICES = [(one.value, one.value) for one in Reach]
 STENCIL_CHOICES = [(one.value, one.value) for one in StencilForm]
 SEAM_CHOICES = [(one.value, one.value) for one in Seam]
 WISH_CHOICES = [(one.value, one.value) for one in Wish]
-MEETING_CHOICES = [(one.value, one.value) for one in Meeting]
-WAY_OUT_CHOICES = [(one.value, one.value) for one in WayKind]
 _LONGEST = 100  # what the core then says no to, in words
 
 
@@ -157,133 +152,7 @@ class PadsQuery(serializers.Serializer):
 # --- What it gives.
 
 
-class PadSerializer(PadUseSerializer):
-    """A pad as it is laid here."""
-
-    swatch = SwatchSerializer()
-    shades = ShadesSerializer(help_text="as laid, dry")
-    lightness = serializers.FloatField(help_text="L* as laid, dry")
-    uncertainty = serializers.FloatField(help_text="one sigma of the prediction, in ΔE00")
-    predicted = serializers.BooleanField(help_text="or not to be predicted at all")
-    layer = serializers.IntegerField(help_text="the stencil that it goes through, counted from 0")
-    notes = serializers.ListField(child=serializers.CharField())
-
-
-class JoinSerializer(serializers.Serializer):
-    """How a pad meets the next; ``meeting`` is none where it is not predicted."""
-
-    meeting = serializers.ChoiceField(choices=MEETING_CHOICES, allow_null=True)
-    words = serializers.CharField()
-    rough = serializers.BooleanField(help_text="one of the two is not well enough known")
-    brushed = serializers.BooleanField(help_text="one pad into the next: it can be joined otherwise")
-    uncertainty = serializers.FloatField(help_text="one sigma of the prediction, in ΔE00")
-    strip = ShadesSerializer(many=True)
-    wet = ShadesSerializer(many=True, help_text="the same while it is wet, where that is told")
-
-
-class EffectSerializer(EffectUseSerializer):
-    """Something over the ground."""
-
-    swatch = SwatchSerializer(allow_null=True)
-
-
-class NearestColourSerializer(serializers.Serializer):
-    """The palette colour that is nearest to something."""
-
-    key = serializers.IntegerField()
-    name = serializers.CharField()
-    verdict = serializers.ChoiceField(choices=VERDICT_CHOICES)
-    distance = serializers.FloatField(help_text="ΔE00")
-
-
-class InkedCardSerializer(InkedCardUseSerializer):
-    """A card for mats, inked by oneself, as predicted."""
-
-    swatch = SwatchSerializer()
-    paper_swatch = SwatchSerializer(allow_null=True)
-    shades = ShadesSerializer()
-    lightness = serializers.FloatField()
-    uncertainty = serializers.FloatField(help_text="one sigma of the prediction, in ΔE00")
-    like = NearestColourSerializer(allow_null=True)
-
-
-class GroundSerializer(serializers.Serializer):
-    """A card's ground."""
-
-    shape = serializers.ChoiceField(choices=SHAPE_CHOICES)
-    across = serializers.BooleanField()
-    tinted = serializers.BooleanField()
-    wish = serializers.ChoiceField(choices=WISH_CHOICES)
-    lettered = serializers.BooleanField()
-    most_pads = serializers.IntegerField()
-    back = serializers.BooleanField()
-    one_side = serializers.BooleanField()
-    stencilled = serializers.BooleanField(help_text="its pads go through stencils, layer by layer")
-    turns = serializers.BooleanField(help_text="whether it can run from left to right")
-    inked_effects = serializers.ListField(child=serializers.ChoiceField(choices=EFFECT_CHOICES))
-    most_coats = serializers.IntegerField()
-    paper = SwatchSerializer(allow_null=True)
-    paper_shades = ShadesSerializer()
-    pads = PadSerializer(many=True)
-    lost = serializers.IntegerField(help_text="pads that have left the supplies")
-    joins = JoinSerializer(many=True)
-    panel = PanelSerializer(allow_null=True)
-    wet = PanelSerializer(allow_null=True)
-    built = serializers.BooleanField(help_text="of pieces: then words lie where Build has them")
-    effects = EffectSerializer(many=True)
-    mat = InkedCardSerializer(allow_null=True)
-    inks = SwatchSerializer(many=True, help_text="all that are taken up for it, which ``order`` uses")
-    order = StepSerializer(many=True)
-    cautions = serializers.ListField(child=serializers.CharField())
-
-
 class StencilFileSerializer(serializers.Serializer):
     """An SVG of a stencil."""
 
     file = serializers.FileField(allow_empty_file=True)
-
-
-class WayOutSerializer(serializers.Serializer):
-    """A way out of a join that is not clean: post its pads as ``set_ground``."""
-
-    way = serializers.ChoiceField(choices=WAY_OUT_CHOICES)
-    words = serializers.CharField()
-    swatch = SwatchSerializer(allow_null=True, help_text="the pad that it brings in")
-    joins = JoinSerializer(many=True)
-    pads = PadUseSerializer(many=True)
-
-
-class OverlapSerializer(serializers.Serializer):
-    """What two of the pads give where both lie fully."""
-
-    words = serializers.CharField(help_text="the two pads")
-    shades = ShadesSerializer()
-    hue_name = serializers.CharField()
-    uncertainty = serializers.FloatField(help_text="one sigma of the prediction, in ΔE00")
-    meeting = serializers.ChoiceField(choices=MEETING_CHOICES)
-    like = NearestColourSerializer(allow_null=True)
-
-
-class BestOrderSerializer(serializers.Serializer):
-    """The best order of the pads; ``same``: they stand so already."""
-
-    same = serializers.BooleanField()
-    words = serializers.CharField()
-    pads = PadUseSerializer(many=True)
-    joins = JoinSerializer(many=True)
-
-
-class RainbowSerializer(BestOrderSerializer):
-    """Pads that go all round the circle of hues, or leave a gap of so many degrees."""
-
-    whole = serializers.BooleanField()
-    gap = serializers.IntegerField()
-
-
-class TogetherMakeSerializer(serializers.Serializer):
-    """What the chosen pads can make."""
-
-    best = BestOrderSerializer(allow_null=True)
-    overlaps = OverlapSerializer(many=True)
-    rainbow = serializers.BooleanField()
-    words = serializers.CharField()

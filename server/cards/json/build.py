@@ -2,7 +2,6 @@
 
 from collections.abc import Mapping
 from dataclasses import asdict
-from typing import Any
 
 from jindle_core import figures
 from jindle_core.card.layouts import EDGE
@@ -13,127 +12,132 @@ from jindle_core.layers.pieces import BASE, OF_CARD, OF_SHEET, SHAPED, WORDS, Ki
 from jindle_core.layers.shapes import BORDERS
 from jindle_core.layers.stacking import ENVELOPES
 from jindle_core.lengths import Length
-from jindle_core.material import End
+from jindle_core.material import End as Material
 from jindle_core.offers.for_piece import mats_for
 from jindle_core.seen.ruler import halves, lies
-from server.cards.json.changes import end_told
 from server.cards.json.checks import finding_told
 from server.cards.json.cutting import sheets_to_cut
 from server.cards.json.palette import end_seen_told
+from server.told.build import Build, InkedOver, NamedPicture, Pattern, PlacedBox, SheetToCut, Trimming
+from server.told.build import Piece as PieceTold
+from server.told.card import End
 
 _SIDES = ("x", "y", "width", "height")
 
 
-def build_told(examined: Examined, units: str) -> dict[str, Any]:
-    """Everything, as ``BuildSerializer`` describes it; lengths are told in the person's unit."""
+def build_told(examined: Examined, units: str) -> Build:
+    """Everything; lengths are told in the person's unit."""
     stack = examined.stack
     card, plan = stack.palette.card.size, stack.build
     fold = stack.palette.card.fold
     laid = flat(card, fold)
     edge = "left" if laid.upright else "top"
     mats = mats_for(stack)
-    return {
-        "fold": fold.value,
-        "base": end_seen_told(stack.seen(BASE)),
-        "flat": laid.size.text(units),
-        "score": f"{halves(laid, units)[0].text()} {units} from the {edge}",
-        "edge": EDGE[stack.unit].text(),
-        "post_limit": plan.post_limit,
-        "thickness": finding_told(examined.thick),
-        "envelope": examined.envelope and examined.envelope.text(),
-        "own_envelope": plan.envelope is not None,
-        "envelopes": [
-            {
-                "words": one.text(),
-                "width": one.width.text(),
-                "height": one.height.text(),
-                "unit": one.width.unit,
-            }
+    return Build(
+        fold=fold,
+        base=end_seen_told(stack.seen(BASE)),
+        flat=laid.size.text(units),
+        score=f"{halves(laid, units)[0].text()} {units} from the {edge}",
+        edge=EDGE[stack.unit].text(),
+        post_limit=plan.post_limit,
+        thickness=finding_told(examined.thick),
+        envelope=None if examined.envelope is None else examined.envelope.text(),
+        own_envelope=plan.envelope is not None,
+        envelopes=[
+            SheetToCut(
+                words=one.text(),
+                width=one.width.text(),
+                height=one.height.text(),
+                unit=one.width.unit,
+            )
             for one in sorted(ENVELOPES, key=lambda one: one.width.unit != stack.unit)
         ],
-        "pieces": [_piece(examined, piece, units, mats) for piece in plan.pieces],
-        "inside": [_piece(examined, piece, units, mats) for piece in plan.inside],
-        "carrier": stack.carrier,
-        "ground_said": plan.ground_on is not None,
-        "ground": stack.palette.card.ground.laid,
-        "trimmings": [
-            {"name": one.name, "size": one.text(units), "could_be": list(one.could_be)}
+        pieces=[_piece(examined, piece, units, mats) for piece in plan.pieces],
+        inside=[_piece(examined, piece, units, mats) for piece in plan.inside],
+        carrier=stack.carrier,
+        ground_said=plan.ground_on is not None,
+        ground=stack.palette.card.ground.laid,
+        trimmings=[
+            Trimming(name=one.name, size=one.text(units), could_be=list(one.could_be))
             for one in examined.trimmings
         ],
-        "base_thickness": figures.building.THICKNESS["base"],
-        "sheets": sheets_to_cut(),
-        "borders": [one.value for one in BORDERS],
-        "pictures": [{"key": one.picture.key, "name": one.picture.name} for one in examined.stack.coloured],
-        "grains": [one.value for one in Grain],
-    }
+        base_thickness=figures.building.THICKNESS["base"],
+        sheets=sheets_to_cut(),
+        borders=list(BORDERS),
+        pictures=[
+            NamedPicture(key=one.picture.key, name=one.picture.name) for one in examined.stack.coloured
+        ],
+        grains=list(Grain),
+    )
 
 
-def _piece(examined: Examined, piece: Piece, units: str, mats: Mapping[int, End]) -> dict[str, Any]:
+def _piece(examined: Examined, piece: Piece, units: str, mats: Mapping[int, Material]) -> PieceTold:
     stack = examined.stack
     size, fit, stands = stack.cut_to(piece), examined.fits[piece.key], examined.stands.get(piece.key)
+    mat = mats[piece.key]
     height, sigma = stack.heights[piece.key], stack.inked_sigma(piece.key)
-    return {
-        "key": piece.key,
-        "kind": piece.kind.value,
-        "name": piece.name,
-        "on": piece.on,
-        "size": size.text(),
-        "width": size.width.text(),
-        "height": size.height.text(),
-        "size_shown": size.text(units),
-        "lies": lies(stack, piece, units),
-        "reveal": piece.reveal and piece.reveal.text(),
-        "reveal_unit": piece.reveal and piece.reveal.unit,
-        "across": piece.place.across.value,
-        "down": piece.place.down.value,
-        "right": _signed(piece.place.right),
-        "below": _signed(piece.place.below),
-        "material": end_seen_told(stack.seen(piece.key)),
-        "pattern": _pattern(piece.pattern) if stack.sheet(piece.key) is not None else None,
-        "inked": piece.inked and asdict(piece.inked),
-        "inked_uncertainty": sigma if sigma is None else round(sigma, 1),
-        "of_card": piece.kind in OF_CARD,
-        "of_sheet": piece.kind in OF_SHEET,
-        "is_ink": piece.is_ink,
-        "carries": not piece.is_ink,
-        "says_words": piece.kind in WORDS,
-        "raised": piece.raised.value,
-        "trimmed": piece.trimmed,
-        "tucked": piece.tucked,
-        "white_edge": piece.white_edge,
-        "text": piece.text,
-        "bold": piece.bold,
-        "picture": stack.shows(piece.key).picture.key if piece.kind is Kind.IMAGE else None,
-        "mirrored": piece.mirrored,
-        "is_made": piece.kind is Kind.LETTERING,
-        "made": piece.made and piece.made.value,
-        "shaped": piece.kind in SHAPED,
-        "shape": piece.shape and piece.shape.value,
-        "sides": [one.value for one in piece.sides],
-        "stitched": piece.stitched,
-        "rim": piece.opening and f"{piece.opening.rim.text()} {piece.opening.rim.unit}",
-        "opening_shape": piece.opening and piece.opening.shape and piece.opening.shape.value,
-        "turn": piece.turn,
-        "own": bool(piece.own),
-        "stamped": piece.stamped,
-        "mat": end_told(mats[piece.key]),
-        "box": {side: float(getattr(stack.boxes[piece.key], side)) for side in _SIDES},
-        "bottom": round(height.bottom, 2),
-        "top": round(height.top, 2),
-        "fit": finding_told(fit.finding),
-        "fits_turned": fit.fits_turned,
-        "stands": stands and finding_told(stands.finding),
-        "beside": stands.beside if stands else "",
-    }
+    return PieceTold(
+        key=piece.key,
+        kind=piece.kind,
+        name=piece.name,
+        on=piece.on,
+        size=size.text(),
+        width=size.width.text(),
+        height=size.height.text(),
+        size_shown=size.text(units),
+        lies=lies(stack, piece, units),
+        reveal=None if piece.reveal is None else piece.reveal.text(),
+        reveal_unit=None if piece.reveal is None else piece.reveal.unit,
+        across=piece.place.across,
+        down=piece.place.down,
+        right=_signed(piece.place.right),
+        below=_signed(piece.place.below),
+        material=end_seen_told(stack.seen(piece.key)),
+        pattern=_pattern(piece.pattern) if stack.sheet(piece.key) is not None else None,
+        inked=None if piece.inked is None else InkedOver(**asdict(piece.inked)),
+        inked_uncertainty=sigma if sigma is None else round(sigma, 1),
+        of_card=piece.kind in OF_CARD,
+        of_sheet=piece.kind in OF_SHEET,
+        is_ink=piece.is_ink,
+        carries=not piece.is_ink,
+        says_words=piece.kind in WORDS,
+        raised=piece.raised,
+        trimmed=piece.trimmed,
+        tucked=piece.tucked,
+        white_edge=piece.white_edge,
+        text=piece.text,
+        bold=piece.bold,
+        picture=stack.shows(piece.key).picture.key if piece.kind is Kind.IMAGE else None,
+        mirrored=piece.mirrored,
+        is_made=piece.kind is Kind.LETTERING,
+        made=piece.made,
+        shaped=piece.kind in SHAPED,
+        shape=piece.shape,
+        sides=piece.sides,
+        stitched=piece.stitched,
+        rim=None if piece.opening is None else f"{piece.opening.rim.text()} {piece.opening.rim.unit}",
+        opening_shape=None if piece.opening is None else piece.opening.shape,
+        turn=piece.turn,
+        own=bool(piece.own),
+        stamped=piece.stamped,
+        mat=End(source=mat.source, id=mat.id),
+        box=PlacedBox(**{side: float(getattr(stack.boxes[piece.key], side)) for side in _SIDES}),
+        bottom=round(height.bottom, 2),
+        top=round(height.top, 2),
+        fit=finding_told(fit.finding),
+        fits_turned=fit.fits_turned,
+        stands=None if stands is None else finding_told(stands.finding),
+        beside=stands.beside if stands else "",
+    )
 
 
-def _pattern(laid: PatternLaid) -> dict[str, Any]:
-    return {
-        "right": _signed(laid.right),
-        "below": _signed(laid.below),
-        "turn": laid.turn,
-        "repeated": laid.repeated,
-    }
+def _pattern(laid: PatternLaid) -> Pattern:
+    return Pattern(
+        right=_signed(laid.right),
+        below=_signed(laid.below),
+        turn=laid.turn,
+        repeated=laid.repeated,
+    )
 
 
 def _signed(length: Length) -> str:

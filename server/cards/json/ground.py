@@ -2,7 +2,6 @@
 
 from collections.abc import Sequence
 from dataclasses import asdict
-from typing import Any
 
 import numpy as np
 
@@ -20,54 +19,71 @@ from jindle_core.seen.ground import Grounded
 from jindle_core.seen.joins import JoinSeen, joins_seen
 from jindle_core.seen.palette import value_shades
 from jindle_core.seen.panel import panel_seen
-from server.cards.json.changes import use_told
 from server.cards.json.panel import panel_told
 from server.cards.json.step import step_told
 from server.catalogue.swatches import swatch
+from server.told.ground import (
+    BestOrder,
+    Effect,
+    Ground,
+    InkedCard,
+    NearestColour,
+    Overlap,
+    Pad,
+    PadUse,
+    Rainbow,
+    TogetherMake,
+    WayOut,
+)
+from server.told.ground import Join as JoinTold
+from server.told.swatch import Swatch
 
 
-def ground_told(on: OnGround) -> dict[str, Any]:
-    """Everything of the stage, as ``GroundSerializer`` describes it."""
+def ground_told(on: OnGround) -> Ground:
+    """Everything of the stage."""
     grounded, plan = on.grounded, on.grounded.ground
     supplies = grounded.supplies
     paper = None if plan.paper is None else supplies.places.get(plan.paper)
     stencilled = plan.shape is GroundShape.STENCILS
     media = {grounded.facts(place).medium for place in grounded.places}
-    return {
-        "shape": plan.shape.value,
-        "across": plan.across,
-        "tinted": plan.tinted,
-        "wish": plan.wish.value,
-        "lettered": plan.lettered,
-        "back": plan.back,
-        "one_side": plan.one_side,
-        "stencilled": stencilled,
-        "turns": plan.shape in TURNING,
-        "inked_effects": [kind.value for kind in INKED],
-        "most_pads": figures.grounds.STENCIL_PADS if stencilled else figures.grounds.GROUND_PADS,
-        "most_coats": figures.grounds.PAD_COATS,
-        "paper": None if paper is None else swatch(supplies, paper),
-        "paper_shades": value_shades(tuple(map(float, grounded.card_lab))),
-        "pads": _pads(grounded),
-        "lost": len(plan.pads) - len(grounded.pads) + int(supplies.lost[list(grounded.places)].sum()),
-        "joins": _joins([(grounded, dict(enumerate(grounded.joins)))], damp=True)[0],
-        "panel": panel_told(panel_seen(grounded)),
-        "wet": panel_told(panel_seen(grounded, is_wet=True)),
-        "built": on.stack is not None,
-        "effects": [use_told(one) | {"swatch": _swatch_of(grounded, one.colour)} for one in plan.effects],
-        "mat": _mat(grounded),
-        "inks": [swatch(supplies, supplies.places[pk]) for pk in grounded.taken],
-        "order": [step_told(step, grounded.palette.unit) for step in ground_steps(grounded)],
-        "cautions": cautions(media, {effect.kind for effect in plan.effects}),
-    }
+    return Ground(
+        shape=plan.shape,
+        across=plan.across,
+        tinted=plan.tinted,
+        wish=plan.wish,
+        lettered=plan.lettered,
+        back=plan.back,
+        one_side=plan.one_side,
+        stencilled=stencilled,
+        turns=plan.shape in TURNING,
+        inked_effects=list(INKED),
+        most_pads=figures.grounds.STENCIL_PADS if stencilled else figures.grounds.GROUND_PADS,
+        most_coats=figures.grounds.PAD_COATS,
+        paper=None if paper is None else swatch(supplies, paper),
+        paper_shades=value_shades(tuple(map(float, grounded.card_lab))),
+        pads=_pads(grounded),
+        lost=len(plan.pads) - len(grounded.pads) + int(supplies.lost[list(grounded.places)].sum()),
+        joins=_joins([(grounded, dict(enumerate(grounded.joins)))], damp=True)[0],
+        panel=panel_told(panel_seen(grounded)),
+        wet=panel_told(panel_seen(grounded, is_wet=True)),
+        built=on.stack is not None,
+        effects=[
+            Effect(effect=one.kind, colour=one.colour, hand=one.hand, swatch=_swatch_of(grounded, one.colour))
+            for one in plan.effects
+        ],
+        mat=_mat(grounded),
+        inks=[swatch(supplies, supplies.places[pk]) for pk in grounded.taken],
+        order=[step_told(step, grounded.palette.unit) for step in ground_steps(grounded)],
+        cautions=cautions(media, {effect.kind for effect in plan.effects}),
+    )
 
 
-def _swatch_of(grounded: Grounded, pk: int | None) -> dict[str, Any] | None:
+def _swatch_of(grounded: Grounded, pk: int | None) -> Swatch | None:
     place = None if pk is None else grounded.supplies.places.get(pk)
     return None if place is None else swatch(grounded.supplies, place)
 
 
-def _pads(grounded: Grounded) -> list[dict[str, Any]]:
+def _pads(grounded: Grounded) -> list[Pad]:
     if not grounded.pads:
         return []
     labs = seen_on(grounded.inks, grounded.card)
@@ -79,108 +95,109 @@ def _pads(grounded: Grounded) -> list[dict[str, Any]]:
     ):
         about = grounded.known(place)
         found.append(
-            asdict(pad)
-            | {
-                "swatch": swatch(grounded.supplies, place),
-                "shades": view,
-                "lightness": round(float(lab[0]), 1),
-                "uncertainty": round(grounded.sigma(at), 1),
-                "predicted": about.predicted,
-                "layer": layer_of[at],
-                "notes": list(about.notes),
-            }
+            Pad(
+                swatch=swatch(grounded.supplies, place),
+                shades=view,
+                lightness=round(float(lab[0]), 1),
+                uncertainty=round(grounded.sigma(at), 1),
+                predicted=about.predicted,
+                layer=layer_of[at],
+                notes=about.notes,
+                **asdict(pad),
+            )
         )
     return found
 
 
-def _join(seen: JoinSeen) -> dict[str, Any]:
-    return {
-        "meeting": seen.meeting and seen.meeting.value,
-        "words": seen.words,
-        "rough": seen.rough,
-        "brushed": seen.brushed,
-        "uncertainty": round(seen.sigma, 1),
-        "strip": list(seen.strip),
-        "wet": list(seen.wet),
-    }
+def _join(seen: JoinSeen) -> JoinTold:
+    return JoinTold(
+        meeting=seen.meeting,
+        words=seen.words,
+        rough=seen.rough,
+        brushed=seen.brushed,
+        uncertainty=round(seen.sigma, 1),
+        strip=list(seen.strip),
+        wet=list(seen.wet),
+    )
 
 
-def _joins(wanted: Sequence[tuple[Grounded, dict[int, Join]]], damp: bool = False) -> list[list[Any]]:
+def _joins(wanted: Sequence[tuple[Grounded, dict[int, Join]]], damp: bool = False) -> list[list[JoinTold]]:
     return [[_join(one) for one in joins] for joins in joins_seen(wanted, damp)]
 
 
-def _mat(grounded: Grounded) -> dict[str, Any] | None:
+def _mat(grounded: Grounded) -> InkedCard | None:
     mat, lab, sigma = grounded.ground.mat, grounded.mat_lab, grounded.mat_sigma
     if mat is None or lab is None or sigma is None:
         return None
-    return asdict(mat) | {
-        "swatch": _swatch_of(grounded, mat.colour),
-        "paper_swatch": _swatch_of(grounded, mat.paper),
-        "shades": value_shades(tuple(map(float, lab))),
-        "lightness": round(float(lab[0]), 1),
-        "uncertainty": round(sigma, 1),
-        "like": _like(grounded, lab),
-    }
+    return InkedCard(
+        swatch=swatch(grounded.supplies, grounded.supplies.places[mat.colour]),
+        paper_swatch=_swatch_of(grounded, mat.paper),
+        shades=value_shades(tuple(map(float, lab))),
+        lightness=round(float(lab[0]), 1),
+        uncertainty=round(sigma, 1),
+        like=_like(grounded, lab),
+        **asdict(mat),
+    )
 
 
-def _like(grounded: Grounded, lab: np.ndarray) -> dict[str, Any] | None:
+def _like(grounded: Grounded, lab: np.ndarray) -> NearestColour | None:
     """The palette colour nearest to a predicted one."""
     found = grounded.palette.nearest(lab)
     if found is None:
         return None
-    return {
-        "key": found.colour.key,
-        "name": found.colour.name,
-        "verdict": found.verdict.value,
-        "distance": round(found.distance, 1),
-    }
+    return NearestColour(
+        key=found.colour.key,
+        name=found.colour.name,
+        verdict=found.verdict,
+        distance=round(found.distance, 1),
+    )
 
 
-def join_offers_told(grounded: Grounded, offers: Sequence[JoinOffer]) -> list[dict[str, Any]]:
-    """Ways out of a join, as ``WayOutSerializer`` describes them."""
+def join_offers_told(grounded: Grounded, offers: Sequence[JoinOffer]) -> list[WayOut]:
+    """Ways out of a join."""
     joins = _joins([(one.after, one.joins) for one in offers])
     return [
-        {
-            "way": one.kind.value,
-            "words": one.words,
-            "swatch": None if one.brought is None else swatch(grounded.supplies, one.brought),
-            "pads": [asdict(pad) for pad in one.after.pads],
-            "joins": its,
-        }
+        WayOut(
+            way=one.kind,
+            words=one.words,
+            swatch=None if one.brought is None else swatch(grounded.supplies, one.brought),
+            pads=[PadUse(**asdict(pad)) for pad in one.after.pads],
+            joins=its,
+        )
         for one, its in zip(offers, joins, strict=True)
     ]
 
 
-def _order(best: OrderOffer) -> dict[str, Any]:
-    return {
-        "same": best.same,
-        "words": best.words,
-        "pads": [asdict(pad) for pad in best.after.pads],
-        "joins": _joins([(best.after, dict(enumerate(best.joins)))])[0],
-    }
+def _order(best: OrderOffer) -> BestOrder:
+    return BestOrder(
+        same=best.same,
+        words=best.words,
+        pads=[PadUse(**asdict(pad)) for pad in best.after.pads],
+        joins=_joins([(best.after, dict(enumerate(best.joins)))])[0],
+    )
 
 
-def rainbows_told(found: Sequence[RainbowOffer]) -> list[dict[str, Any]]:
-    """Pads for a rainbow, as ``RainbowSerializer`` describes them."""
-    return [{"whole": one.whole, "gap": round(one.gap)} | _order(one.order) for one in found]
+def rainbows_told(found: Sequence[RainbowOffer]) -> list[Rainbow]:
+    """Pads for a rainbow."""
+    return [Rainbow(whole=one.whole, gap=round(one.gap), **vars(_order(one.order))) for one in found]
 
 
-def together_told(grounded: Grounded, found: Together) -> dict[str, Any]:
-    """What the pads make, as ``TogetherMakeSerializer`` describes it."""
+def together_told(grounded: Grounded, found: Together) -> TogetherMake:
+    """What the pads make."""
     views = shades(np.array([one.lab for one in found.overlaps])) if found.overlaps else []
-    return {
-        "best": found.best and _order(found.best),
-        "overlaps": [
-            {
-                "words": one.words,
-                "shades": view,
-                "hue_name": hue_family(one.lab),
-                "uncertainty": round(one.sigma, 1),
-                "meeting": one.meeting.value,
-                "like": _like(grounded, np.array(one.lab)),
-            }
+    return TogetherMake(
+        best=None if found.best is None else _order(found.best),
+        overlaps=[
+            Overlap(
+                words=one.words,
+                shades=view,
+                hue_name=hue_family(one.lab),
+                uncertainty=round(one.sigma, 1),
+                meeting=one.meeting,
+                like=_like(grounded, np.array(one.lab)),
+            )
             for one, view in zip(found.overlaps, views, strict=True)
         ],
-        "rainbow": found.rainbow,
-        "words": found.words,
-    }
+        rainbow=found.rainbow,
+        words=found.words,
+    )

@@ -20,57 +20,61 @@ from server.cards.json.checks import finding_told
 from server.cards.json.colouring import judgement_told
 from server.cards.json.desk import parts_told
 from server.catalogue.swatches import swatch
+from server.told.build import PieceInstead
+from server.told.card import Adding as AddingTold
+from server.told.card import ChangedPair
+from server.told.colouring import FamilyMend, OfferedFamily, OfferedTone, Offers
 
 Told = dict[str, Any]
 
 
-def area_offers_told(coloured: Coloured, area: Area, owned: bool, tones: int | None) -> Told:
-    """What can be chosen for an area, as ``OffersSerializer`` describes it."""
+def area_offers_told(coloured: Coloured, area: Area, owned: bool, tones: int | None) -> Offers:
+    """What can be chosen for an area."""
     supplies = coloured.palette.supplies
 
-    def tone(place: int, lab: np.ndarray) -> Told:
-        return {"swatch": swatch(supplies, place), "shades": shades(lab)[0]}
+    def tone(place: int, lab: np.ndarray) -> OfferedTone:
+        return OfferedTone(swatch=swatch(supplies, place), shades=shades(lab)[0])
 
-    return {
-        "wanted": tones_to_offer(area, tones),
-        "families": [
-            {
-                "kept": one.family.kept,
-                "tones": [tone(*each) for each in zip(one.places, one.labs, strict=True)],
-                "judgement": judgement_told(one.family.judgement),
-            }
+    return Offers(
+        wanted=tones_to_offer(area, tones),
+        families=[
+            OfferedFamily(
+                kept=one.family.kept,
+                tones=[tone(*each) for each in zip(one.places, one.labs, strict=True)],
+                judgement=judgement_told(one.family.judgement),
+            )
             for one in family_offers(coloured, area, owned, tones)
         ],
-        "mends": [
-            {"words": one.words, "family": one.family and list(one.family)} | tone(one.place, one.lab)
+        mends=[
+            FamilyMend(words=one.words, family=one.family, **vars(tone(one.place, one.lab)))
             for one in tone_offers(coloured, area, owned)
         ],
-    }
+    )
 
 
-def piece_offers_told(examined: Examined, piece: Piece) -> list[Told]:
-    """What a piece could be, as ``PieceInsteadSerializer`` describes it."""
+def piece_offers_told(examined: Examined, piece: Piece) -> list[PieceInstead]:
+    """What a piece could be."""
     at = 1 if piece in examined.stack.build.inside else 0
     return [_piece(one, at, examined.stack.unit) for one in piece_offers(examined, piece)]
 
 
-def _piece(offer: PieceOffer, face: int, unit: str) -> Told:
-    return {
-        "words": offer.words,
-        "note": offer.note,
-        "stands": offer.stands and finding_told(offer.stands.finding),
-        "parts": parts_told(drawn(offer.stack.parts[face], offer.laid, offer.stack)),
-        "change": offer.change and change_told(offer.change, unit),
-    }
+def _piece(offer: PieceOffer, face: int, unit: str) -> PieceInstead:
+    return PieceInstead(
+        words=offer.words,
+        note=offer.note,
+        stands=None if offer.stands is None else finding_told(offer.stands.finding),
+        parts=parts_told(drawn(offer.stack.parts[face], offer.laid, offer.stack)),
+        change=None if offer.change is None else change_told(offer.change, unit),
+    )
 
 
-def adding_told(found: Adding) -> Told:
-    """What adding a colour would mean, as ``AddingSerializer`` describes it."""
+def adding_told(found: Adding) -> AddingTold:
+    """What adding a colour would mean."""
     changes = [
-        {"before": _stands(one.before), "after": _stands(one.after) if one.after else ""}
+        ChangedPair(before=_stands(one.before), after=_stands(one.after) if one.after else "")
         for one in found.turned
     ]
-    return {"role": found.role.value, "changes": changes}
+    return AddingTold(role=found.role, changes=changes)
 
 
 def _stands(check: Check) -> str:

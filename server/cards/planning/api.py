@@ -2,7 +2,6 @@
 
 from collections.abc import Callable, Hashable, Mapping
 from dataclasses import dataclass, replace
-from typing import Any
 
 from drf_spectacular.utils import extend_schema
 from rest_framework import status
@@ -24,13 +23,14 @@ from server.cards.planning import actions
 from server.cards.planning.serializers import (
     InsteadRequestSerializer,
     PaceQuery,
-    PlanSerializer,
     PressSerializer,
     StartOverSerializer,
     WishesSerializer,
 )
 from server.catalogue.arrays import catalogue_for
 from server.requests import Request
+from server.told.plan import Plan, PlanStanding, UsedInstead
+from server.told.schema import component
 
 _KEPT = 32  # plans of one person's cards: some kilobytes each
 
@@ -44,13 +44,13 @@ class Bench:
     palette: SeenPalette
     work: Callable[[actions.Going, Mapping[Work, Pace], float], Planned]
 
-    def now(self, request: Request) -> tuple[Planned, dict[str, Any]]:
+    def now(self, request: Request) -> tuple[Planned, Plan]:
         """The work as it stands now, and as it is told; worked out once for what it depends on."""
         supplies, going, now = self.palette.supplies, actions.going_on(self.place), actions.now()
         units = request.user.units
         paces = actions.paces_of(request.user)
 
-        def tell() -> tuple[Planned, dict[str, Any]]:
+        def tell() -> tuple[Planned, PlanStanding]:
             found = self.work(going, paces, now)
             return found, plan_told(found, paces, self.palette, units)
 
@@ -58,8 +58,8 @@ class Bench:
         kind = type(self.place).__name__
         key = (kind, self.place.pk, self.of, going.version, begins, units, tuple(paces.items()))
         found, told = told_once(supplies, "plan", key, tell, _KEPT)
-        instead = [plain(one) for one in going.instead]
-        return found, told | {"version": going.version, "now": now, "instead": instead}
+        instead = [UsedInstead(**plain(one)) for one in going.instead]
+        return found, Plan(version=going.version, now=now, instead=instead, **vars(told))
 
 
 def card_bench(request: Request, pk: int) -> Bench:
@@ -76,7 +76,7 @@ def card_bench(request: Request, pk: int) -> Bench:
 
 
 def wanted(request: Request, bench: Bench) -> Response:
-    """Change what is wanted of the order, as ``WishesSerializer`` says it."""
+    """Change what is wanted of the order."""
     given = WishesSerializer(data=request.data, partial=True)
     given.is_valid(raise_exception=True)
     told = dict(given.validated_data)
@@ -112,12 +112,12 @@ def begun_anew(request: Request, bench: Bench) -> Response:
 class CardPlan(APIView):
     """The order of work of a card."""
 
-    @extend_schema(responses=PlanSerializer, operation_id="plan")
+    @extend_schema(responses=component(Plan), operation_id="plan")
     def get(self, request: Request, pk: int) -> Response:
         """Every step that the card asks, what of it is past, and the rest in its order."""
         return Response(card_bench(request, pk).now(request)[1])
 
-    @extend_schema(request=WishesSerializer, responses=PlanSerializer, operation_id="want_of_plan")
+    @extend_schema(request=WishesSerializer, responses=component(Plan), operation_id="want_of_plan")
     def patch(self, request: Request, pk: int) -> Response:
         """Change what is wanted of the order."""
         return wanted(request, card_bench(request, pk))
@@ -126,7 +126,7 @@ class CardPlan(APIView):
 class CardPlanPresses(APIView):
     """What is pressed at the table."""
 
-    @extend_schema(request=PressSerializer, responses=PlanSerializer, operation_id="press_step")
+    @extend_schema(request=PressSerializer, responses=component(Plan), operation_id="press_step")
     def post(self, request: Request, pk: int) -> Response:
         """A step is begun, done, left out or taken back, or what dries after it is."""
         return pressed(request, card_bench(request, pk))
@@ -135,7 +135,7 @@ class CardPlanPresses(APIView):
 class CardPlanAnew(APIView):
     """The same card once more."""
 
-    @extend_schema(request=StartOverSerializer, responses=PlanSerializer, operation_id="start_over")
+    @extend_schema(request=StartOverSerializer, responses=component(Plan), operation_id="start_over")
     def post(self, request: Request, pk: int) -> Response:
         """Nothing is done yet; what is wanted of the order stays."""
         return begun_anew(request, card_bench(request, pk))
@@ -145,7 +145,7 @@ class CardPlanInstead(APIView):
     """What is used otherwise than planned while a card is made."""
 
     @extend_schema(
-        request=InsteadRequestSerializer, responses=PlanSerializer, operation_id="say_used_instead"
+        request=InsteadRequestSerializer, responses=component(Plan), operation_id="say_used_instead"
     )
     def post(self, request: Request, pk: int) -> Response:
         """Say so, or take it back."""

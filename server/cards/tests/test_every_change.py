@@ -27,6 +27,7 @@ from server.catalogue.arrays import catalogue_for
 from server.catalogue.models import Colour
 from server.colouring.actions import store_drawing
 from server.tests.helpers import ApiTestCase, make_range
+from server.told.encoder import as_json
 
 MARKERS = "code,name,L,a,b\nFERN-1,,85,-18,24\nFERN-2,,68,-24,32\nFERN-3,,50,-26,33\nFERN-4,,32,-20,24\nASH-1,,82,0,-1\nASH-2,,55,0,-2\nASH-3,,28,0,-2\n"
 # ``./jindle trial changes`` sets more.
@@ -121,17 +122,17 @@ class EveryChangeTests(ApiTestCase):
                 """All that the stages tell of it can be worked out, and it can be gone back to the beginning."""
                 supplies = catalogue_for(ann)
                 card = StoredCard.objects.get(pk=self.card.pk)
-                told = whole_card(card, supplies, ann)
+                told = as_json(whole_card(card, supplies, ann))
                 if self.told is not None:
-                    assert told["checks"] == self.told["checks"]
+                    assert told["checks"] == as_json(self.told)["checks"]
                 checked = checked_card(card, supplies, ann)
                 colouring_told(checked)
                 ground_told(checked.laid)
                 build_told(checked.examined, "in")
                 for one in mends(card, supplies, ann):
-                    for mend in one["mends"]:
+                    for mend in one.mends:
                         copy = StoredCard.objects.get(pk=card.pk)
-                        change_card(copy, copy.version, read_change(mend["change"], supplies, ann), supplies)
+                        change_card(copy, copy.version, read_change(mend.change, supplies, ann), supplies)
                         go_to_state(copy, copy.version, card.head)
                 try:
                     cutting_told(Cutting(checked.seen.stack, read_size("8 1/2", "11", "in"), 1))

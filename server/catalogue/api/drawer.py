@@ -1,7 +1,6 @@
 """The API of the drawer: what a person owns, how full, by ticking, by list and by file."""
 
 from collections import Counter
-from typing import Any
 
 import numpy as np
 from django.http import HttpResponse
@@ -24,25 +23,21 @@ from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 from server.catalogue.drawer_actions import Before, keep, put_back, set_asked, set_owned, there_of
 from server.catalogue.models import FULLNESS_CHOICES
-from server.catalogue.swatches import SwatchSerializer, swatch
+from server.catalogue.swatches import swatch
 from server.requests import Request
+from server.told.drawer import (
+    AskedColours,
+    Doubtful,
+    DrawerBefore,
+    DrawerEntry,
+    DrawerThere,
+    ListReport,
+    Taken,
+)
+from server.told.drawer import Drawer as DrawerTold
+from server.told.schema import component
 
 _LIST_LIMIT = 200_000  # characters; more is a file's business
-
-
-class DrawerEntrySerializer(serializers.Serializer):
-    """A colour in the drawer."""
-
-    swatch = SwatchSerializer()
-    note = serializers.CharField()
-    sheet = serializers.IntegerField(allow_null=True, help_text="the patterned paper that it is a colour of")
-
-
-class DrawerSerializer(serializers.Serializer):
-    """The drawer and how many of it stand how."""
-
-    entries = DrawerEntrySerializer(many=True)
-    counts = serializers.DictField(child=serializers.IntegerField(), help_text="by fullness")
 
 
 class DrawerRequestSerializer(serializers.Serializer):
@@ -82,12 +77,6 @@ class AskedRequestSerializer(serializers.Serializer):
     asked = serializers.BooleanField(default=True)
 
 
-class AskedColoursSerializer(serializers.Serializer):
-    """What stands on the shopping list because the person put it there."""
-
-    colours = serializers.ListField(child=serializers.IntegerField())
-
-
 class ListRequestSerializer(serializers.Serializer):
     """Codes or names in any order; ``store`` puts what is understood into the drawer."""
 
@@ -96,44 +85,16 @@ class ListRequestSerializer(serializers.Serializer):
     store = serializers.BooleanField(default=False)
 
 
-class DoubtfulSerializer(serializers.Serializer):
-    """A part of the list that was not understood, and what it may mean."""
-
-    text = serializers.CharField()
-    reason = serializers.CharField()
-    suggestions = SwatchSerializer(many=True)
-
-
-class ListReportSerializer(serializers.Serializer):
-    """What was understood of a list, and what was not."""
-
-    understood = SwatchSerializer(many=True)
-    new = serializers.IntegerField(help_text="how many of them were not in the drawer")
-    numbers = serializers.ListField(
-        child=serializers.CharField(), help_text="ranges that numbers alone were taken for"
-    )
-    doubtful = DoubtfulSerializer(many=True)
-    repeated = serializers.IntegerField()
-    stored = serializers.BooleanField()
-
-
 class DrawerFileSerializer(serializers.Serializer):
     """A drawer's file."""
 
     file = serializers.FileField(allow_empty_file=True)
 
 
-class TakenSerializer(serializers.Serializer):
-    """How many colours were taken, and what the drawer held of them before."""
-
-    count = serializers.IntegerField()
-    before = DrawerBeforeSerializer()
-
-
 class Drawer(APIView):
     """What the person owns."""
 
-    @extend_schema(responses=DrawerSerializer, operation_id="drawer")
+    @extend_schema(responses=component(DrawerTold), operation_id="drawer")
     def get(self, request: Request) -> Response:
         """Every colour in the drawer, by range."""
         supplies = catalogue_for(request.user)
@@ -145,11 +106,13 @@ class Drawer(APIView):
             for place in supplies.sheets.get((range_id, title), ())
         }
         entries = [
-            {"swatch": swatch(supplies, place), "note": one.note, "sheet": sheets.get(place)}
+            DrawerEntry(swatch=swatch(supplies, place), note=one.note, sheet=sheets.get(place))
             for place, one in kept
         ]
         counts = Counter(one.fullness for _, one in kept)
-        return Response({"entries": entries, "counts": {name: counts[name] for name, _ in FULLNESS_CHOICES}})
+        return Response(
+            DrawerTold(entries=entries, counts={name: counts[name] for name, _ in FULLNESS_CHOICES})
+        )
 
     @extend_schema(request=DrawerBeforeSerializer, responses={204: None}, operation_id="put_drawer_back")
     def put(self, request: Request) -> Response:
@@ -166,7 +129,7 @@ class Drawer(APIView):
         return Response(status=status.HTTP_204_NO_CONTENT)
 
     @extend_schema(
-        request=DrawerRequestSerializer, responses=DrawerBeforeSerializer, operation_id="set_owned"
+        request=DrawerRequestSerializer, responses=component(DrawerBefore), operation_id="set_owned"
     )
     def post(self, request: Request) -> Response:
         """Put colours into the drawer, say how full they are, or take them out; tells what was before."""
@@ -190,10 +153,12 @@ class Drawer(APIView):
 class AskedFor(APIView):
     """What the person puts on the shopping list, whether a card needs it or not."""
 
-    @extend_schema(responses=AskedColoursSerializer, operation_id="asked")
+    @extend_schema(responses=component(AskedColours), operation_id="asked")
     def get(self, request: Request) -> Response:
         """All of it, by the colours' ids."""
-        return Response({"colours": list(asked_for_by(request.user).values_list("colour_id", flat=True))})
+        return Response(
+            AskedColours(colours=list(asked_for_by(request.user).values_list("colour_id", flat=True)))
+        )
 
     @extend_schema(request=AskedRequestSerializer, responses={204: None}, operation_id="set_asked")
     def post(self, request: Request) -> Response:
@@ -205,9 +170,9 @@ class AskedFor(APIView):
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 
-def _before(there: Before) -> dict[str, Any]:
-    entries = [{"colour": pk, "fullness": full, "note": note} for pk, full, note in there.entries]
-    return {"colours": there.colours, "entries": entries}
+def _before(there: Before) -> DrawerBefore:
+    entries = [DrawerThere(colour=pk, fullness=full, note=note) for pk, full, note in there.entries]
+    return DrawerBefore(colours=there.colours, entries=entries)
 
 
 def _seen(person: Person, ids: list[int]) -> list[int]:
@@ -221,7 +186,7 @@ def _seen(person: Person, ids: list[int]) -> list[int]:
 class DrawerList(APIView):
     """Marking what one owns by a list of codes."""
 
-    @extend_schema(request=ListRequestSerializer, responses=ListReportSerializer, operation_id="read_list")
+    @extend_schema(request=ListRequestSerializer, responses=component(ListReport), operation_id="read_list")
     def post(self, request: Request) -> Response:
         """What the list means; with ``store`` what was understood goes into the drawer."""
         given = ListRequestSerializer(data=request.data)
@@ -242,27 +207,27 @@ class DrawerList(APIView):
         read = read_list(values["text"], labels, search)
         understood = [int(places[part.place]) for part in read.understood]
         new = sum(not supplies.owned[place] for place in understood)
-        answer = {
-            "understood": [swatch(supplies, place) for place in understood],
-            "new": new,
-            "numbers": sorted(
+        answer = ListReport(
+            understood=[swatch(supplies, place) for place in understood],
+            new=new,
+            numbers=sorted(
                 {
                     supplies.ranges[int(supplies.range_ids[place])].name
                     for place, part in zip(understood, read.understood, strict=True)
                     if part.text.isdecimal()
                 }
             ),
-            "doubtful": [
-                {
-                    "text": part.text,
-                    "reason": part.reason,
-                    "suggestions": [swatch(supplies, int(places[at])) for at in part.places],
-                }
+            doubtful=[
+                Doubtful(
+                    text=part.text,
+                    reason=part.reason,
+                    suggestions=[swatch(supplies, int(places[at])) for at in part.places],
+                )
                 for part in read.doubtful
             ],
-            "repeated": read.repeated,
-            "stored": values["store"],
-        }
+            repeated=read.repeated,
+            stored=values["store"],
+        )
         if values["store"]:
             set_owned(request.user, [supplies.rows[place].id for place in understood], True)
         return Response(answer)
@@ -280,7 +245,7 @@ class DrawerFile(APIView):
 
     @extend_schema(
         request={"multipart/form-data": DrawerFileSerializer},
-        responses=TakenSerializer,
+        responses=component(Taken),
         operation_id="import_drawer",
     )
     def post(self, request: Request) -> Response:
@@ -291,7 +256,7 @@ class DrawerFile(APIView):
         kept = ids_of(catalogue_for(request.user), lines)
         before = there_of(request.user, sorted(set(kept)))
         keep(request.user, [(pk, line.full, line.note) for pk, line in zip(kept, lines, strict=True)])
-        return Response({"count": len(set(kept)), "before": _before(before)})
+        return Response(Taken(count=len(set(kept)), before=_before(before)))
 
 
 def drawer_lines(supplies: Supplies) -> list[KeptLine]:

@@ -7,7 +7,6 @@ import numpy as np
 from django.http import Http404, HttpResponse, StreamingHttpResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import OpenApiParameter, extend_schema
-from rest_framework import serializers
 from rest_framework.views import APIView
 
 from jindle_core.interchange.cgats import write_cgats
@@ -25,10 +24,13 @@ from server.catalogue.models import Range
 from server.catalogue.range_actions import entry_of
 from server.requests import Request
 from server.streams import MEDIA_TYPE, finished, progress
+from server.told.made import Streamed
+from server.told.ranges import ChartLine
+from server.told.schema import component
 
 KINDS = ("csv", "json", "txt", "gpl", "tokens.json")
 # Its file name, and its pages in the making.
-_Chart = tuple[str, Generator[dict, None, bytes]]
+_Chart = tuple[str, Generator[Streamed, None, bytes]]
 _SHEET = OpenApiParameter("sheet", str, enum=list(SHEETS), description="letter (as it is) or a4")
 
 
@@ -62,15 +64,6 @@ class RangeFile(APIView):
         return download(text, media_type, f"{found.name}.{kind}")
 
 
-class ChartLineSerializer(serializers.Serializer):
-    """How far it has come; the last line has the whole PDF."""
-
-    share = serializers.FloatField()
-    words = serializers.CharField(required=False)
-    name = serializers.CharField(required=False)
-    pdf = serializers.CharField(required=False, help_text="in base64")
-
-
 class RangeChart(APIView):
     """A range's swatch chart."""
 
@@ -86,7 +79,7 @@ class RangeChart(APIView):
     @extend_schema(
         parameters=[_SHEET, OpenApiParameter("owned", bool)],
         request=None,
-        responses={(200, MEDIA_TYPE): ChartLineSerializer},
+        responses={(200, MEDIA_TYPE): component(ChartLine)},
         operation_id="follow_range_chart",
     )
     def post(self, request: Request, pk: int) -> StreamingHttpResponse:
@@ -109,7 +102,7 @@ class DrawerChart(APIView):
     @extend_schema(
         parameters=[_SHEET],
         request=None,
-        responses={(200, MEDIA_TYPE): ChartLineSerializer},
+        responses={(200, MEDIA_TYPE): component(ChartLine)},
         operation_id="follow_drawer_chart",
     )
     def post(self, request: Request) -> StreamingHttpResponse:
@@ -141,10 +134,10 @@ def _downloaded(chart: _Chart) -> HttpResponse:
     return download(finished(steps), "application/pdf", name)
 
 
-def _followed(chart: _Chart) -> Iterator[dict]:
+def _followed(chart: _Chart) -> Iterator[Streamed]:
     name, steps = chart
     content = yield from steps
-    yield {"share": 1.0, "name": name, "pdf": b64encode(content).decode()}
+    yield ChartLine(share=1.0, name=name, pdf=b64encode(content).decode())
 
 
 def _sheet(request: Request) -> str:

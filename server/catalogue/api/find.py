@@ -11,7 +11,7 @@ from rest_framework.views import APIView
 from jindle_core import figures
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import lab_to_hex, on_screen
-from jindle_core.colorimetry.typed import read_typed
+from jindle_core.colorimetry.typed import TypedColour, read_typed
 from jindle_core.media.groups import EVERY_COLUMN
 from jindle_core.supplies.alike import like
 from jindle_core.supplies.looked_for import by_looks, own_first
@@ -19,8 +19,11 @@ from jindle_core.supplies.whole import Supplies
 from server.catalogue.api.targets import Target, target_of
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.models import MEDIUM_CHOICES
-from server.catalogue.swatches import MatchSerializer, ShadesSerializer, SwatchSerializer, match_told, swatch
+from server.catalogue.swatches import match_told, swatch
 from server.requests import Request
+from server.told.find import Found, FoundValue, LikeInRange
+from server.told.find import Like as LikeTold
+from server.told.schema import component
 
 _FOUND = 24
 _NAMED = 8  # that are called so, before those that only look so
@@ -44,29 +47,10 @@ class FindQuery(serializers.Serializer):
     )
 
 
-class FoundValueSerializer(serializers.Serializer):
-    """A colour that was typed as a value."""
-
-    lab = serializers.ListField(child=serializers.FloatField())
-    hex = serializers.CharField()
-    provenance = serializers.CharField()
-    on_screen = serializers.BooleanField()
-    hue_name = serializers.CharField()
-
-
-class FoundSerializer(serializers.Serializer):
-    """What a typed text may mean."""
-
-    value = FoundValueSerializer(allow_null=True)
-    colours = SwatchSerializer(many=True)
-    more = serializers.BooleanField()
-    described = serializers.BooleanField(help_text="found by what they look like, nearest first")
-
-
 class Find(APIView):
     """Finding a colour by what somebody types."""
 
-    @extend_schema(parameters=[FindQuery], responses=FoundSerializer, operation_id="find")
+    @extend_schema(parameters=[FindQuery], responses=component(Found), operation_id="find")
     def get(self, request: Request) -> Response:
         """Colours by code or name, and the value where the text is #rrggbb or Lab."""
         given = FindQuery(data=request.query_params)
@@ -93,22 +77,24 @@ class Find(APIView):
             looks = bool(seen)
             # A name that says so comes before what only looks so.
             places = list(dict.fromkeys([*places[:_NAMED], *seen])) if seen else places
-        answer: dict[str, Any] = {
-            "value": None,
-            "described": looks,
-            "colours": [swatch(supplies, place) for place in places[:_FOUND]],
-            "more": len(places) > _FOUND,
-        }
-        if value:
-            lab = np.array(value.lab)
-            answer["value"] = {
-                "lab": [round(part, 2) for part in value.lab],
-                "hex": lab_to_hex(lab[None])[0],
-                "provenance": value.provenance,
-                "on_screen": bool(on_screen(lab)),
-                "hue_name": hue_family(value.lab),
-            }
+        answer = Found(
+            value=None if value is None else _value(value),
+            described=looks,
+            colours=[swatch(supplies, place) for place in places[:_FOUND]],
+            more=len(places) > _FOUND,
+        )
         return Response(answer)
+
+
+def _value(value: TypedColour) -> FoundValue:
+    lab = np.array(value.lab)
+    return FoundValue(
+        lab=[round(part, 2) for part in value.lab],
+        hex=lab_to_hex(lab[None])[0],
+        provenance=value.provenance,
+        on_screen=bool(on_screen(lab)),
+        hue_name=hue_family(value.lab),
+    )
 
 
 def _within(supplies: Supplies, asked: dict[str, Any]) -> np.ndarray:
@@ -135,38 +121,6 @@ def _in_column(
     return [place for place in found if place in there][: _FOUND + 1]
 
 
-class TargetSerializer(serializers.Serializer):
-    """What is matched: a supply, or a value that was typed."""
-
-    swatch = SwatchSerializer(allow_null=True)
-    label = serializers.CharField()  # type: ignore[assignment]
-    lab = serializers.ListField(child=serializers.FloatField())
-    shades = ShadesSerializer()
-    hue_name = serializers.CharField()
-    provenance_words = serializers.CharField()
-    uncertainty = serializers.FloatField()
-    on_screen = serializers.BooleanField()
-    wide = serializers.CharField(allow_null=True)
-
-
-class LikeInRangeSerializer(serializers.Serializer):
-    """What of one range is like the target, nearest first."""
-
-    range_id = serializers.IntegerField()
-    range_name = serializers.CharField()
-    maker = serializers.CharField()
-    medium = serializers.CharField()
-    own = serializers.BooleanField()
-    matches = MatchSerializer(many=True)
-
-
-class LikeSerializer(serializers.Serializer):
-    """What is like a colour in every range, the range with the nearest first."""
-
-    target = TargetSerializer()
-    ranges = LikeInRangeSerializer(many=True)
-
-
 class LikeQuery(serializers.Serializer):
     """Which colour, and whether only what is owned counts."""
 
@@ -178,7 +132,7 @@ class LikeQuery(serializers.Serializer):
 class Like(APIView):
     """What is like a colour, everywhere."""
 
-    @extend_schema(parameters=[LikeQuery], responses=LikeSerializer, operation_id="like")
+    @extend_schema(parameters=[LikeQuery], responses=component(LikeTold), operation_id="like")
     def get(self, request: Request) -> Response:
         """The three nearest of every other range, by the id of a supply or by a typed value."""
         given = LikeQuery(data=request.query_params)
@@ -186,19 +140,19 @@ class Like(APIView):
         wanted = given.validated_data
         supplies = catalogue_for(request.user)
         target = target_of(supplies, wanted["colour"], wanted["value"])
-        return Response({"target": target.told, "ranges": _like(supplies, target, wanted["owned"])})
+        return Response(LikeTold(target=target.told, ranges=_like(supplies, target, wanted["owned"])))
 
 
-def _like(supplies: Supplies, target: Target, owned: bool) -> list[dict[str, Any]]:
+def _like(supplies: Supplies, target: Target, owned: bool) -> list[LikeInRange]:
     own_range = None if target.place is None else supplies.rows[target.place].range_id
     return [
-        {
-            "range_id": one.facts.id,
-            "range_name": one.facts.name,
-            "maker": one.facts.maker,
-            "medium": one.facts.medium.value,
-            "own": one.facts.own,
-            "matches": [match_told(each) for each in one.matches],
-        }
+        LikeInRange(
+            range_id=one.facts.id,
+            range_name=one.facts.name,
+            maker=one.facts.maker,
+            medium=one.facts.medium.value,
+            own=one.facts.own,
+            matches=[match_told(each) for each in one.matches],
+        )
         for one in like(supplies, target.lab, target.sigma, own_range, owned)
     ]

@@ -2,7 +2,7 @@
 
 import json
 from collections.abc import Generator, Iterator
-from dataclasses import replace
+from dataclasses import asdict, replace
 from typing import Any
 
 import numpy as np
@@ -22,9 +22,11 @@ from jindle_core.interchange.file_name import medium_of
 from jindle_core.interchange.range_csv import look
 from server.catalogue import range_actions
 from server.catalogue.models import MEDIUM_CHOICES, PROVENANCE_CHOICES, Range
-from server.errors import ErrorSerializer, ProblemSerializer
 from server.requests import Request
 from server.streams import MEDIA_TYPE, progress
+from server.told.error import Problem as ProblemTold
+from server.told.ranges import ImportLine, Preview, PreviewEntry
+from server.told.schema import component
 
 _PREVIEWED = 12
 _PROBLEMS_TOLD = 200
@@ -63,41 +65,6 @@ class ImportRequestSerializer(PreviewRequestSerializer):
     without_codes = serializers.BooleanField(default=False, help_text="the range has names alone")
 
 
-class PreviewEntrySerializer(serializers.Serializer):
-    """A row as it would be stored."""
-
-    row = serializers.IntegerField()
-    code = serializers.CharField()
-    name = serializers.CharField()
-    lab = serializers.ListField(child=serializers.FloatField())
-    hex = serializers.CharField()
-    on_screen = serializers.BooleanField()
-    family = serializers.CharField()
-    paper = serializers.CharField()
-    discontinued = serializers.BooleanField()
-
-
-class PreviewSerializer(serializers.Serializer):
-    """What a file holds and what is wrong with it; nothing is stored."""
-
-    header = serializers.ListField(child=serializers.CharField())
-    columns = serializers.DictField(child=serializers.CharField())
-    sample = serializers.ListField(
-        child=serializers.ListField(child=serializers.CharField()), help_text="the first rows as they stand"
-    )
-    fields_known = serializers.ListField(child=serializers.ChoiceField(choices=FIELDS))
-    kind = serializers.CharField(help_text="the kind of file, in words")
-    name = serializers.CharField(help_text="the range's name, where the file tells it")
-    medium = serializers.ChoiceField(
-        choices=MEDIUM_CHOICES, allow_null=True, help_text="as the file tells, or its name speaks of one"
-    )
-    codes_asked = serializers.BooleanField(help_text="no column of codes was recognised in a table")
-    count = serializers.IntegerField()
-    entries = PreviewEntrySerializer(many=True)
-    problem_count = serializers.IntegerField()
-    problems = ProblemSerializer(many=True)
-
-
 def _read_file(given: dict, partly: bool = False) -> tuple[dict[str, Any], RangeFile]:
     """The range's details and colours; ``partly``: what can be told where columns are not recognised."""
     upload = given["file"]
@@ -124,7 +91,7 @@ class RangePreview(APIView):
 
     @extend_schema(
         request={"multipart/form-data": PreviewRequestSerializer},
-        responses=PreviewSerializer,
+        responses=component(Preview),
         operation_id="preview_range",
     )
     def post(self, request: Request) -> Response:
@@ -136,32 +103,26 @@ class RangePreview(APIView):
         lab = np.array([entry.lab for entry in shown]).reshape(-1, 3)
         rows = zip(shown, lab_to_hex(lab), on_screen(lab), strict=True)
         fields = ("row", "code", "name", "lab", "family", "paper", "discontinued")
-        answer = {
-            "header": file.header,
-            "columns": file.columns,
-            "sample": file.sample,
-            "fields_known": FIELDS,
-            "kind": file.kind,
-            "name": details.get("name", ""),
-            "medium": details.get("medium") or medium_of(given.validated_data["file"].name or ""),
-            "codes_asked": _lacks_codes(file),
-            "count": len(file.entries),
-            "entries": [
-                {name: getattr(entry, name) for name in fields} | {"hex": shade, "on_screen": bool(fits)}
+        answer = Preview(
+            header=file.header,
+            columns=file.columns,
+            sample=file.sample,
+            fields_known=FIELDS,
+            kind=file.kind,
+            name=details.get("name", ""),
+            medium=details.get("medium") or medium_of(given.validated_data["file"].name or ""),
+            codes_asked=_lacks_codes(file),
+            count=len(file.entries),
+            entries=[
+                PreviewEntry(
+                    hex=shade, on_screen=bool(fits), **{name: getattr(entry, name) for name in fields}
+                )
                 for entry, shade, fits in rows
             ],
-            "problem_count": len(file.problems),
-            "problems": file.problems[:_PROBLEMS_TOLD],
-        }
-        return Response(PreviewSerializer(answer).data)
-
-
-class ImportLineSerializer(serializers.Serializer):
-    """A line of the answer: how far it has come, and in the last the range or what went wrong."""
-
-    share = serializers.FloatField(required=False)
-    id = serializers.IntegerField(required=False, help_text="the range's, in the last line")
-    error = ErrorSerializer(required=False)
+            problem_count=len(file.problems),
+            problems=[ProblemTold(**asdict(one)) for one in file.problems[:_PROBLEMS_TOLD]],
+        )
+        return Response(answer)
 
 
 class RangeImport(APIView):
@@ -171,7 +132,7 @@ class RangeImport(APIView):
 
     @extend_schema(
         request={"multipart/form-data": ImportRequestSerializer},
-        responses={(200, MEDIA_TYPE): ImportLineSerializer},
+        responses={(200, MEDIA_TYPE): component(ImportLine)},
         operation_id="import_range",
     )
     def post(self, request: Request) -> StreamingHttpResponse:
@@ -191,11 +152,11 @@ class RangeImport(APIView):
         return progress(_lines(range_actions.storing_range(request.user, details, file)))
 
 
-def _lines(steps: Generator[float, None, Range]) -> Iterator[dict[str, Any]]:
+def _lines(steps: Generator[float, None, Range]) -> Iterator[ImportLine]:
     while True:
         try:
-            yield {"share": next(steps)}
+            yield ImportLine(share=next(steps))
         except StopIteration as end:
             made: Range = end.value
-            yield {"id": made.pk}
+            yield ImportLine(id=made.pk)
             return

@@ -1,7 +1,7 @@
 """The API of swatches that are read from a photograph."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass, field
+from dataclasses import asdict, dataclass, field
 from typing import Any
 
 import numpy as np
@@ -29,17 +29,21 @@ from jindle_core.swatch_sheet import SHEETS, swatch_sheet
 from server.access import one, ranges_seen_by
 from server.accounts.models import Person
 from server.catalogue.api.fields import LIGHT_CHOICES, BoxSerializer, JsonField, box_of
-from server.catalogue.api.readings import CountSerializer, LaidSerializer, laid_as_said
+from server.catalogue.api.readings import LaidSerializer, laid_as_said
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.charts import chart_places
 from server.catalogue.downloads import data_url
 from server.catalogue.models import Colour
 from server.catalogue.reading_actions import Value, add_readings
 from server.catalogue.strips import StripSeen, strip_seen
-from server.catalogue.swatches import SwatchSerializer, swatch
+from server.catalogue.swatches import swatch
 from server.pictures import opened
 from server.requests import Request
 from server.streams import MEDIA_TYPE, progress
+from server.told.made import Streamed
+from server.told.photographed import Photographed, SwatchesLine, SwatchesRead
+from server.told.readings import Box, Count
+from server.told.schema import component
 from standins.camera import is_made_up
 
 TAKEN_WITH = "a photograph"
@@ -74,40 +78,6 @@ class ReadSwatchesSerializer(serializers.Serializer):
     grey_box = JsonField(required=False, help_text="JSON: left, top, width, height")
     grey_card = serializers.IntegerField(required=False)
     light = serializers.ChoiceField(choices=LIGHT_CHOICES, required=False, help_text="none: nobody said")
-
-
-class PhotographedSerializer(serializers.Serializer):
-    """A swatch as it was read."""
-
-    swatch = SwatchSerializer(help_text="the colour that it is of, as it is known now")
-    corners = serializers.ListField(child=serializers.ListField(child=serializers.FloatField()))
-    lab = serializers.ListField(child=serializers.FloatField())
-    hex = serializers.CharField()
-    off = serializers.FloatField(help_text="ΔE00 from what is known now")
-    bare = serializers.BooleanField(help_text="seems to be card with nothing on it")
-    uneven = serializers.BooleanField(help_text="streaks, a shadow or a wrong frame")
-
-
-class SwatchesReadSerializer(serializers.Serializer):
-    """What was read from a photograph; nothing is stored."""
-
-    preview = serializers.CharField(help_text="data URL")
-    width = serializers.IntegerField()
-    height = serializers.IntegerField()
-    white = BoxSerializer(allow_null=True)
-    uncertainty = serializers.FloatField()
-    strip = serializers.BooleanField(help_text="the person's strip of known swatches lies in the picture")
-    simulated = serializers.BooleanField(help_text="the picture is a stand-in's: nothing was before a lens")
-    warning = serializers.CharField()
-    swatches = PhotographedSerializer(many=True)
-
-
-class SwatchesLineSerializer(serializers.Serializer):
-    """How far it has come, or at last what was read."""
-
-    share = serializers.FloatField(required=False)
-    words = serializers.CharField(required=False)
-    read = SwatchesReadSerializer(required=False)
 
 
 class KeptSwatchSerializer(serializers.Serializer):
@@ -149,7 +119,7 @@ class ReadSwatches(APIView):
 
     @extend_schema(
         request={"multipart/form-data": ReadSwatchesSerializer},
-        responses={(200, MEDIA_TYPE): SwatchesLineSerializer},
+        responses={(200, MEDIA_TYPE): component(SwatchesLine)},
         operation_id="read_swatches",
     )
     def post(self, request: Request) -> StreamingHttpResponse:
@@ -167,7 +137,7 @@ class KeepSwatches(APIView):
     """Keeping swatches that were read from a photograph."""
 
     @extend_schema(
-        request=KeepSwatchesSerializer, responses={201: CountSerializer}, operation_id="keep_swatches"
+        request=KeepSwatchesSerializer, responses={201: component(Count)}, operation_id="keep_swatches"
     )
     def post(self, request: Request) -> Response:
         """Keep them as readings "photographed": all, or none."""
@@ -188,20 +158,22 @@ class KeepSwatches(APIView):
             for reading in asked["readings"]
         ]
         add_readings(request.user, values, laid_as_said(request.user, asked, list(colours)))
-        return Response({"count": len(values)}, status=status.HTTP_201_CREATED)
+        return Response(Count(count=len(values)), status=status.HTTP_201_CREATED)
 
 
-def _reading(person: Person, asked: dict[str, Any], content: bytes) -> Iterator[dict]:
-    yield {"share": 0.05, "words": "opening the picture"}
+def _reading(person: Person, asked: dict[str, Any], content: bytes) -> Iterator[Streamed]:
+    yield Streamed(share=0.05, words="opening the picture")
     picture, supplies = opened(content), catalogue_for(person)
-    yield {"share": 0.4, "words": "looking for the sheet" if "range" in asked else "looking for the white"}
+    yield Streamed(share=0.4, words="looking for the sheet" if "range" in asked else "looking for the white")
     if "range" in asked:
         found = _chart(supplies, asked, picture)
     else:
         found = _marked(supplies, asked, picture, strip_seen(person, supplies, picture.linear))
     if not found.places:
-        told = _told(supplies, found, [], figures.colour.UNCERTAINTY["photographed"], picture)
-        yield {"read": told | {"simulated": is_made_up(content)}}
+        told = _told(
+            supplies, found, [], figures.colour.UNCERTAINTY["photographed"], picture, is_made_up(content)
+        )
+        yield SwatchesLine(read=told)
         return
     if found.white is None:
         raise BadInput(
@@ -209,15 +181,15 @@ def _reading(person: Person, asked: dict[str, Any], content: bytes) -> Iterator[
                 "No white card was found in the picture.", field="white", expected="a frame on the white card"
             )
         )
-    yield {"share": 0.6, "words": "taking the light out"}
+    yield Streamed(share=0.6, words="taking the light out")
     corrected = correct(picture.linear, picture.clipped, found.white, found.white_lab, found.grey)
     light = Light(asked["light"]) if asked.get("light") else None
     lit = relit(corrected, light, found.white_lab, found.known)
     corrected = lit.picture
-    yield {"share": 0.85, "words": "reading the swatches"}
+    yield Streamed(share=0.85, words="reading the swatches")
     patches = read_patches(corrected, found.quads, found.white_lab)
-    told = _told(supplies, found, patches, corrected.sigma, picture, lit.trouble)
-    yield {"read": told | {"simulated": is_made_up(content)}}
+    told = _told(supplies, found, patches, corrected.sigma, picture, is_made_up(content), lit.trouble)
+    yield SwatchesLine(read=told)
 
 
 def _chart(supplies: Supplies, asked: dict[str, Any], picture: Picture) -> _Asked:
@@ -279,32 +251,39 @@ def _cards(supplies: Supplies, asked: dict[str, Any]) -> tuple[tuple[float, ...]
 
 
 def _told(
-    supplies: Supplies, found: _Asked, patches: list[Patch], sigma: float, picture: Picture, trouble: str = ""
-) -> dict[str, Any]:
+    supplies: Supplies,
+    found: _Asked,
+    patches: list[Patch],
+    sigma: float,
+    picture: Picture,
+    simulated: bool,
+    trouble: str = "",
+) -> SwatchesRead:
     labs = np.array([patch.lab for patch in patches]).reshape(-1, 3)
     off = delta_e(labs, supplies.lab[found.places])
     warning = f"{strange(patches, off)} {trouble}".strip()
-    image, sides = Image.fromarray(picture.pixels), ("left", "top", "width", "height")
-    return {
-        "preview": data_url(jpeg(image), "image/jpeg"),
-        "width": image.width,
-        "height": image.height,
-        "white": found.white and {side: getattr(found.white, side) for side in sides},
-        "uncertainty": round(sigma, 1),
-        "strip": bool(found.known),
-        "warning": warning,
-        "swatches": [
-            {
-                "swatch": swatch(supplies, place),
-                "corners": np.round(quad, 1).tolist(),
-                "lab": [round(value, 2) for value in patch.lab],
-                "hex": shade,
-                "off": round(float(distance), 2),
-                "bare": patch.bare,
-                "uneven": patch.uneven,
-            }
+    image = Image.fromarray(picture.pixels)
+    return SwatchesRead(
+        preview=data_url(jpeg(image), "image/jpeg"),
+        width=image.width,
+        height=image.height,
+        white=None if found.white is None else Box(**asdict(found.white)),
+        uncertainty=round(sigma, 1),
+        strip=bool(found.known),
+        warning=warning,
+        swatches=[
+            Photographed(
+                swatch=swatch(supplies, place),
+                corners=np.round(quad, 1).tolist(),
+                lab=[round(value, 2) for value in patch.lab],
+                hex=shade,
+                off=round(float(distance), 2),
+                bare=patch.bare,
+                uneven=patch.uneven,
+            )
             for place, quad, patch, shade, distance in zip(
                 found.places, found.quads, patches, lab_to_hex(labs), off, strict=True
             )
         ],
-    }
+        simulated=simulated,
+    )

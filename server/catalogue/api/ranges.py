@@ -23,10 +23,14 @@ from server.access import deleted_ranges_of, one, own_range, ranges_seen_by
 from server.catalogue import range_actions
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.models import MEDIUM_CHOICES, Range
-from server.catalogue.swatches import MatchSerializer, SwatchSerializer, match_told, swatch, swatch_told
+from server.catalogue.swatches import match_told, swatch, swatch_told
 from server.catalogue.within import DOTS, TYPED_PAGE, page_of, spread, within
 from server.requests import Request
-from server.shelf.api import DeletedSerializer
+from server.told.ranges import Comparison, Dot, Fit, Gap, RangeSet, Twin, TypedColour, TypedPage, WholeRange
+from server.told.ranges import Range as RangeTold
+from server.told.ranges import RangeDots as RangeDotsTold
+from server.told.schema import component
+from server.told.shelf import Deleted
 
 _STRIP = 24  # colours shown of a range in the list
 _MOST_AWAY = 500  # ranges at once: many times those that come with Jindle
@@ -68,68 +72,12 @@ class RangeSerializer(serializers.ModelSerializer):
         )  # fmt: skip
 
 
-class DotSerializer(serializers.Serializer):
-    """A colour, and where it lies on the range's chart; a neutral has no hue."""
-
-    swatch = SwatchSerializer()
-    hue = serializers.FloatField(allow_null=True)
-    lightness = serializers.FloatField()
-    chroma = serializers.FloatField()
-
-
-class GapSerializer(serializers.Serializer):
-    """A field of the chart that holds no colour though one could stand there."""
-
-    hue = serializers.ListField(child=serializers.FloatField())
-    lightness = serializers.ListField(child=serializers.FloatField())
-    words = serializers.CharField()
-
-
-class FitSerializer(serializers.Serializer):
-    """How the range behaves by the person's own readings, and how well that is known."""
-
-    readings = serializers.IntegerField()
-    before = serializers.FloatField(help_text="mean ΔE00 of the readings from what is usually predicted")
-    after = serializers.FloatField(
-        allow_null=True, help_text="the same after the fit, each judged by the others; of one nobody can say"
-    )
-
-
-class RangeDotsSerializer(serializers.Serializer):
-    """The range by hue and lightness: its colours, or of very many some from everywhere among them."""
-
-    dots = DotSerializer(many=True)
-    gaps = GapSerializer(many=True)
-
-
-class RangeSetSerializer(serializers.Serializer):
-    """A set or family of a range, and how much of it is owned."""
-
-    name = serializers.CharField()
-    count = serializers.IntegerField()
-    owned = serializers.IntegerField()
-
-
 class WithinQuery(serializers.Serializer):
     """What is looked for within a range, and which page of it."""
 
     words = serializers.CharField(max_length=200, allow_blank=True, default="")
     owned = serializers.BooleanField(default=False, help_text="only what the person owns")
     page = serializers.IntegerField(min_value=1, max_value=figures.files.LARGEST_RANGE, default=1)
-
-
-class WholeRangeSerializer(RangeSerializer):
-    """A range with a page of its colours, of those that were looked for."""
-
-    colours = SwatchSerializer(many=True)
-    before = serializers.IntegerField(help_text="how many stand on the pages before")
-    found = serializers.IntegerField(help_text="how many are what was looked for")
-    more = serializers.BooleanField(help_text="there is another page")
-    sets = RangeSetSerializer(many=True)
-    fit = FitSerializer(allow_null=True)
-
-    class Meta(RangeSerializer.Meta):
-        fields = (*RangeSerializer.Meta.fields, "colours", "before", "found", "more", "sets", "fit")  # type: ignore[assignment]
 
 
 class RangeDetailsSerializer(serializers.Serializer):
@@ -161,60 +109,30 @@ class RangeChangeSerializer(serializers.Serializer):
     remove = serializers.ListField(child=serializers.IntegerField(), default=list)
 
 
-class TypedColourSerializer(serializers.Serializer):
-    """A colour as the texts that a change takes."""
-
-    id = serializers.IntegerField()
-    texts = serializers.DictField(child=serializers.CharField(allow_blank=True))
-
-
-class TypedPageSerializer(serializers.Serializer):
-    """Some of an own range's colours as texts."""
-
-    rows = TypedColourSerializer(many=True)
-    found = serializers.IntegerField(help_text="how many are what was looked for")
-
-
-class TwinSerializer(serializers.Serializer):
-    """A colour of one range and what is nearest to it in the other."""
-
-    swatch = SwatchSerializer()
-    match = MatchSerializer(allow_null=True)
-    twin = serializers.BooleanField(help_text="same to the eye, or very near")
-
-
-class ComparisonSerializer(serializers.Serializer):
-    """Two ranges side by side."""
-
-    here = TwinSerializer(many=True)
-    there = TwinSerializer(many=True)
-    name = serializers.CharField(help_text="of the other range")
-
-
-def _listed(found: Range, supplies: Supplies, person_id: int) -> dict:
+def _listed(found: Range, supplies: Supplies, person_id: int) -> RangeTold:
     places = within(supplies, found.pk)
     shown = spread(places, _STRIP)
-    return {
-        "id": found.pk,
-        "version": found.version,
-        "name": found.name,
-        "maker": found.maker,
-        "medium": found.medium,
-        "note": found.note,
-        "properties": found.properties,
-        "own": found.owner_id == person_id,
-        "away": supplies.ranges[found.pk].away,
-        "count": len(places),
-        "owned": int(supplies.owned[places].sum()),
-        "discontinued": int(supplies.discontinued[places].sum()),
-        "strip": [supplies.shades[place]["colour"] for place in shown],
-    }
+    return RangeTold(
+        id=found.pk,
+        version=found.version,
+        name=found.name,
+        maker=found.maker,
+        medium=Medium(found.medium),
+        note=found.note,
+        properties=found.properties,
+        own=found.owner_id == person_id,
+        away=supplies.ranges[found.pk].away,
+        count=len(places),
+        owned=int(supplies.owned[places].sum()),
+        discontinued=int(supplies.discontinued[places].sum()),
+        strip=[supplies.shades[place]["colour"] for place in shown],
+    )
 
 
 class Ranges(APIView):
     """Ranges: all that the person may match against."""
 
-    @extend_schema(responses=RangeSerializer(many=True), operation_id="ranges")
+    @extend_schema(responses=component(RangeTold, many=True), operation_id="ranges")
     def get(self, request: Request) -> Response:
         """Every range, shared and own, with a strip of its colours."""
         supplies = catalogue_for(request.user)
@@ -222,7 +140,7 @@ class Ranges(APIView):
         return Response([_listed(each, supplies, request.user.pk) for each in found])
 
     @extend_schema(
-        request=RangeDetailsSerializer, responses={201: RangeSerializer}, operation_id="make_range"
+        request=RangeDetailsSerializer, responses={201: component(RangeTold)}, operation_id="make_range"
     )
     def post(self, request: Request) -> Response:
         """Make an own range without colours, to be filled by hand."""
@@ -233,33 +151,34 @@ class Ranges(APIView):
         return Response(answer, status=status.HTTP_201_CREATED)
 
 
-def _whole(found: Range, supplies: Supplies, person_id: int, asked: dict[str, Any]) -> dict:
+def _whole(found: Range, supplies: Supplies, person_id: int, asked: dict[str, Any]) -> WholeRange:
     page = page_of(within(supplies, found.pk, asked["words"], asked["owned"]), asked["page"])
-    return _listed(found, supplies, person_id) | {
-        "colours": [swatch(supplies, int(place)) for place in page.places],
-        "before": page.before,
-        "found": page.found,
-        "more": page.more,
-        "sets": _sets(found, supplies),
-        "fit": _fit(found, supplies),
-    }
+    return WholeRange(
+        colours=[swatch(supplies, int(place)) for place in page.places],
+        before=page.before,
+        found=page.found,
+        more=page.more,
+        sets=_sets(found, supplies),
+        fit=_fit(found, supplies),
+        **vars(_listed(found, supplies, person_id)),
+    )
 
 
-def _sets(found: Range, supplies: Supplies) -> list[dict[str, Any]]:
+def _sets(found: Range, supplies: Supplies) -> list[RangeSet]:
     every, owned = Counter[str](), Counter[str]()
     for place in np.flatnonzero(supplies.range_ids == found.pk):
         if family := supplies.rows[place].family:
             every[family] += 1
             owned[family] += bool(supplies.owned[place])
-    return [{"name": name, "count": count, "owned": owned[name]} for name, count in every.items()]
+    return [RangeSet(name=name, count=count, owned=owned[name]) for name, count in every.items()]
 
 
-def _fit(found: Range, supplies: Supplies) -> dict[str, Any] | None:
+def _fit(found: Range, supplies: Supplies) -> Fit | None:
     fit = supplies.predicted.known(found.pk) if Medium(found.medium).traits.covering is not None else None
     if fit is None or not fit.readings:
         return None
     after = None if fit.after is None else round(fit.after, 2)
-    return {"readings": fit.readings, "before": round(fit.before, 2), "after": after}
+    return Fit(readings=fit.readings, before=round(fit.before, 2), after=after)
 
 
 def _asked(request: Request) -> dict[str, Any]:
@@ -280,7 +199,7 @@ class RangesAway(APIView):
     """What of the shared ranges a person wants to see."""
 
     @extend_schema(
-        request=AwaySerializer, responses=RangeSerializer(many=True), operation_id="put_ranges_away"
+        request=AwaySerializer, responses=component(RangeTold, many=True), operation_id="put_ranges_away"
     )
     def post(self, request: Request) -> Response:
         """Put some away, or take them out again; all ranges then. One's own are deleted instead."""
@@ -299,7 +218,7 @@ class RangesAway(APIView):
 class OneRange(APIView):
     """A range with its colours."""
 
-    @extend_schema(parameters=[WithinQuery], responses=WholeRangeSerializer, operation_id="range")
+    @extend_schema(parameters=[WithinQuery], responses=component(WholeRange), operation_id="range")
     def get(self, request: Request, pk: int) -> Response:
         """The range, and a page of its colours."""
         found = one(ranges_seen_by(request.user), pk=pk)
@@ -315,11 +234,17 @@ class OneRange(APIView):
 class DeletedRanges(APIView):
     """The ranges that a person has deleted."""
 
-    @extend_schema(responses=DeletedSerializer(many=True), operation_id="deleted_ranges")
+    @extend_schema(responses=component(Deleted, many=True), operation_id="deleted_ranges")
     def get(self, request: Request) -> Response:
         """All that can be brought back, the latest first."""
         found = deleted_ranges_of(request.user)
-        return Response([{"id": one.pk, "name": one.name, "deleted": one.deleted} for one in found])
+        return Response(
+            [
+                Deleted(id=one.pk, name=one.name, deleted=one.deleted)
+                for one in found
+                if one.deleted is not None
+            ]
+        )
 
 
 class OneDeletedRange(APIView):
@@ -341,21 +266,23 @@ class OneDeletedRange(APIView):
 class RangeDots(APIView):
     """The chart of a range."""
 
-    @extend_schema(responses=RangeDotsSerializer, operation_id="range_dots")
+    @extend_schema(responses=component(RangeDotsTold), operation_id="range_dots")
     def get(self, request: Request, pk: int) -> Response:
         """Its colours by hue and lightness, and its gaps."""
         found, supplies = one(ranges_seen_by(request.user), pk=pk), catalogue_for(request.user)
         every = within(supplies, found.pk)
         places = spread(every, DOTS)
         placed = zip(places, points(supplies.lab[places]), strict=True)
-        dots = [{"swatch": swatch(supplies, int(place)), **asdict(point)} for place, point in placed]
-        return Response({"dots": dots, "gaps": [asdict(gap) for gap in gaps(supplies.lab[every])]})
+        dots = [Dot(swatch=swatch(supplies, int(place)), **asdict(point)) for place, point in placed]
+        return Response(
+            RangeDotsTold(dots=dots, gaps=[Gap(**asdict(gap)) for gap in gaps(supplies.lab[every])])
+        )
 
 
 class RangeChanges(APIView):
     """Changing an own range by hand."""
 
-    @extend_schema(parameters=[WithinQuery], responses=TypedPageSerializer, operation_id="typed_colours")
+    @extend_schema(parameters=[WithinQuery], responses=component(TypedPage), operation_id="typed_colours")
     def get(self, request: Request, pk: int) -> Response:
         """A page of the colours of an own range as the texts that a change takes."""
         found, asked = own_range(request.user, pk), _asked(request)
@@ -363,12 +290,14 @@ class RangeChanges(APIView):
         page = page_of(within(supplies, found.pk, asked["words"], asked["owned"]), asked["page"], TYPED_PAGE)
         colours = found.colours.in_bulk([supplies.rows[place].id for place in page.places])
         typed = [
-            {"id": key, "texts": range_actions.typed(range_actions.entry_of(colour))}
+            TypedColour(id=key, texts=range_actions.typed(range_actions.entry_of(colour)))
             for key, colour in sorted(colours.items())
         ]
-        return Response({"rows": typed, "found": page.found})
+        return Response(TypedPage(rows=typed, found=page.found))
 
-    @extend_schema(request=RangeChangeSerializer, responses=WholeRangeSerializer, operation_id="change_range")
+    @extend_schema(
+        request=RangeChangeSerializer, responses=component(WholeRange), operation_id="change_range"
+    )
     def post(self, request: Request, pk: int) -> Response:
         """Change details, put colours in or take them out; 409 where the range has moved on."""
         found = own_range(request.user, pk)
@@ -391,7 +320,7 @@ class RangeComparison(APIView):
 
     @extend_schema(
         parameters=[OpenApiParameter("other", int, required=True)],
-        responses=ComparisonSerializer,
+        responses=component(Comparison),
         operation_id="compare_ranges",
     )
     def get(self, request: Request, pk: int) -> Response:
@@ -402,20 +331,20 @@ class RangeComparison(APIView):
         other = one(seen, pk=int(given) if given.isdecimal() else 0)
         supplies = catalogue_for(request.user)
         return Response(
-            {
-                "here": _twins(supplies, found.pk, other.pk),
-                "there": _twins(supplies, other.pk, found.pk),
-                "name": other.name,
-            }
+            Comparison(
+                here=_twins(supplies, found.pk, other.pk),
+                there=_twins(supplies, other.pk, found.pk),
+                name=other.name,
+            )
         )
 
 
-def _twins(supplies: Supplies, range_id: int, other_id: int) -> list[dict[str, Any]]:
+def _twins(supplies: Supplies, range_id: int, other_id: int) -> list[Twin]:
     return [
-        {
-            "swatch": swatch_told(one.swatch),
-            "match": one.nearest and match_told(one.nearest),
-            "twin": one.is_twin,
-        }
+        Twin(
+            swatch=swatch_told(one.swatch),
+            match=None if one.nearest is None else match_told(one.nearest),
+            twin=one.is_twin,
+        )
         for one in twins(supplies, range_id, other_id)
     ]

@@ -19,14 +19,16 @@ from jindle_core.supplies.whole import Supplies
 from server.access import colours_seen_by, one
 from server.accounts.models import Person
 from server.accounts.stand_ins import check_stand_ins
-from server.catalogue.api.readings import LaidSerializer, ReadingSerializer, laid_as_said, told
+from server.catalogue.api.readings import LaidSerializer, laid_as_said, told
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.models import Colour
 from server.catalogue.reading_actions import Laid, Value, add_readings, keep_reader_state, reader_state
 from server.catalogue.readings import from_bytes
-from server.errors import ErrorSerializer
 from server.requests import Request
 from server.streams import MEDIA_TYPE, progress
+from server.told.readings import Reader as ReaderTold
+from server.told.readings import ReadLine
+from server.told.schema import component
 from standins.device import Measured, ReaderFault, Swatch, SwatchReader
 from standins.reader import SimulatedReader
 
@@ -36,15 +38,6 @@ def reader() -> SwatchReader:
     return SimulatedReader()
 
 
-class ReaderSerializer(serializers.Serializer):
-    """The swatch reader."""
-
-    name = serializers.CharField()
-    simulated = serializers.BooleanField()
-    calibrated = serializers.BooleanField()
-    battery = serializers.IntegerField()
-
-
 class ReadRequestSerializer(LaidSerializer):
     """What to read; ``touching`` is for the simulated reader only."""
 
@@ -52,19 +45,10 @@ class ReadRequestSerializer(LaidSerializer):
     touching = serializers.BooleanField(default=True)
 
 
-class ReadLineSerializer(serializers.Serializer):
-    """A line of the answer: how far the reader has come, and in the last the reading or the fault."""
-
-    share = serializers.FloatField(required=False)
-    words = serializers.CharField(required=False)
-    reading = ReadingSerializer(required=False)
-    error = ErrorSerializer(required=False)
-
-
 class Reader(APIView):
     """The swatch reader."""
 
-    @extend_schema(responses=ReaderSerializer, operation_id="reader")
+    @extend_schema(responses=component(ReaderTold), operation_id="reader")
     def get(self, request: Request) -> Response:
         """Which reader is connected and how it is."""
         check_stand_ins(request.user)
@@ -85,7 +69,7 @@ class _Tend(APIView):
 class ReaderCalibrate(_Tend):
     """Calibrating the reader."""
 
-    @extend_schema(request=None, responses=ReaderSerializer, operation_id="calibrate_reader")
+    @extend_schema(request=None, responses=component(ReaderTold), operation_id="calibrate_reader")
     def post(self, request: Request) -> Response:
         """Read the white tile."""
         return self._do(request, "calibrate")
@@ -94,7 +78,7 @@ class ReaderCalibrate(_Tend):
 class ReaderRecharge(_Tend):
     """Charging the reader."""
 
-    @extend_schema(request=None, responses=ReaderSerializer, operation_id="recharge_reader")
+    @extend_schema(request=None, responses=component(ReaderTold), operation_id="recharge_reader")
     def post(self, request: Request) -> Response:
         """Put it on its charger."""
         return self._do(request, "recharge")
@@ -105,7 +89,7 @@ class ReaderRead(APIView):
 
     @extend_schema(
         request=ReadRequestSerializer,
-        responses={(200, MEDIA_TYPE): ReadLineSerializer},
+        responses={(200, MEDIA_TYPE): component(ReadLine)},
         operation_id="read_swatch",
     )
     def post(self, request: Request) -> StreamingHttpResponse:
@@ -119,7 +103,7 @@ class ReaderRead(APIView):
         return progress(_reading(request.user, colour, laid, values["touching"]))
 
 
-def _reading(person: Person, colour: Colour, laid: Laid, touching: bool) -> Iterator[dict]:
+def _reading(person: Person, colour: Colour, laid: Laid, touching: bool) -> Iterator[ReadLine]:
     device = reader()
     under = lying_there(catalogue_for(person), colour, laid, touching)
     try:
@@ -134,9 +118,9 @@ def _reading(person: Person, colour: Colour, laid: Laid, touching: bool) -> Iter
                     device.simulated,
                 )
                 (made,) = add_readings(person, [(colour, value)], laid)
-                yield {"reading": told(made, catalogue_for(person), set())}
+                yield ReadLine(reading=told(made, catalogue_for(person), set()))
             else:
-                yield asdict(step)
+                yield ReadLine(**asdict(step))
     except ReaderFault as fault:
         raise BadInput(Problem(str(fault), field=fault.code)) from None
 
@@ -170,11 +154,11 @@ def lying_there(supplies: Supplies, colour: Colour, laid: Laid, touching: bool =
     )
 
 
-def _reader(person: Person) -> dict:
+def _reader(person: Person) -> ReaderTold:
     device, state = reader(), reader_state(person)
-    return {
-        "name": device.name,
-        "simulated": device.simulated,
-        "calibrated": state.calibrated,
-        "battery": state.battery,
-    }
+    return ReaderTold(
+        name=device.name,
+        simulated=device.simulated,
+        calibrated=state.calibrated,
+        battery=state.battery,
+    )

@@ -20,6 +20,7 @@ from jindle_core.interchange.cgats import read_cgats, write_cgats
 from jindle_core.interchange.entries import Entry
 from jindle_core.matching.search import plain
 from jindle_core.media.medium import Medium
+from jindle_core.prediction.behaviour import Hand
 from jindle_core.provenance import Provenance
 from jindle_core.supplies.readings import off_label
 from jindle_core.supplies.whole import Supplies
@@ -35,8 +36,12 @@ from server.catalogue.reading_actions import (
     delete_reading,
 )
 from server.catalogue.readings import counts, from_bytes, is_usual, settled_of
-from server.catalogue.swatches import PROVENANCE_WORDS, SwatchSerializer, swatch
+from server.catalogue.swatches import swatch
 from server.requests import Request
+from server.told.choices import PROVENANCE_WORDS
+from server.told.readings import Count, Readings
+from server.told.readings import Reading as ReadingTold
+from server.told.schema import component
 
 READ_CHOICES = [("read", "with an instrument"), ("photographed", "from a photograph")]
 
@@ -62,78 +67,37 @@ class TypedReadingSerializer(LaidSerializer):
     taken_with = serializers.CharField(max_length=120, allow_blank=True, default="")
 
 
-class ReadingSerializer(serializers.Serializer):
-    """A reading as kept."""
-
-    id = serializers.IntegerField()
-    lab = serializers.ListField(child=serializers.FloatField())
-    hex = serializers.CharField()
-    provenance_words = serializers.CharField()
-    taken_with = serializers.CharField()
-    taken = serializers.DateField()
-    paper = SwatchSerializer(allow_null=True)
-    below = SwatchSerializer(allow_null=True)
-    layers = serializers.IntegerField()
-    hand = serializers.ChoiceField(choices=HAND_CHOICES)
-    note = serializers.CharField()
-    spectrum = serializers.BooleanField()
-    usual = serializers.BooleanField(
-        help_text="laid as colours are defined, so that it counts for the colour"
-    )
-    simulated = serializers.BooleanField(help_text="by a stand-in: nothing was read")
-    counts = serializers.BooleanField(help_text="against the range's figure, or for how the range behaves")
-    outlier = serializers.BooleanField(help_text="far from the others: read it again")
-
-
-class ReadingsSerializer(serializers.Serializer):
-    """A colour's own readings, and how far off the range's figure was."""
-
-    swatch = SwatchSerializer()
-    label_lab = serializers.ListField(child=serializers.FloatField())
-    label_hex = serializers.CharField()
-    label_provenance = serializers.CharField()
-    off = serializers.FloatField(allow_null=True, help_text="ΔE00 of the range's figure from the readings")
-    off_words = serializers.CharField(help_text="how the range's figure differs, in words")
-    readings = ReadingSerializer(many=True)
-
-
-class CountSerializer(serializers.Serializer):
-    """How many readings were kept."""
-
-    count = serializers.IntegerField()
-
-
 class CgatsRequestSerializer(serializers.Serializer):
     """A CGATS.17 file with readings of a range's colours."""
 
     file = serializers.FileField(allow_empty_file=True)
 
 
-def told(reading: Reading, supplies: Supplies, outliers: set[int]) -> dict:
-    """A reading as ``ReadingSerializer`` describes it; ``outliers`` are ids."""
+def told(reading: Reading, supplies: Supplies, outliers: set[int]) -> ReadingTold:
+    """A reading; ``outliers`` are ids."""
     lab = (reading.lab_l, reading.lab_a, reading.lab_b)
     paper, below = (supplies.places.get(pk or 0) for pk in (reading.paper_id, reading.below_id))
-    return {
-        "id": reading.pk,
-        "lab": [round(value, 2) for value in lab],
-        "hex": lab_to_hex(np.array([lab]))[0],
-        "provenance_words": PROVENANCE_WORDS[reading.provenance],
-        "taken_with": reading.taken_with,
-        "taken": reading.taken.isoformat(),
-        "paper": None if paper is None else swatch(supplies, paper),
-        "below": None if below is None else swatch(supplies, below),
-        "layers": reading.layers,
-        "hand": reading.hand,
-        "note": reading.note,
-        "spectrum": reading.spectrum is not None,
-        "usual": is_usual(reading),
-        "simulated": reading.simulated,
-        "counts": counts(reading),
-        "outlier": reading.pk in outliers,
-    }
+    return ReadingTold(
+        id=reading.pk,
+        lab=[round(value, 2) for value in lab],
+        hex=lab_to_hex(np.array([lab]))[0],
+        provenance_words=PROVENANCE_WORDS[reading.provenance],
+        taken_with=reading.taken_with,
+        taken=reading.taken,
+        paper=None if paper is None else swatch(supplies, paper),
+        below=None if below is None else swatch(supplies, below),
+        layers=reading.layers,
+        hand=Hand(reading.hand),
+        note=reading.note,
+        spectrum=reading.spectrum is not None,
+        usual=is_usual(reading),
+        simulated=reading.simulated,
+        counts=counts(reading),
+        outlier=reading.pk in outliers,
+    )
 
 
-def _readings(person: Person, colour: Colour) -> dict:
+def _readings(person: Person, colour: Colour) -> Readings:
     supplies = catalogue_for(person)
     place = supplies.places[colour.pk]
     kept = list(readings_of(person).filter(colour=colour).select_related("colour__range"))
@@ -145,15 +109,15 @@ def _readings(person: Person, colour: Colour) -> dict:
         settled, _ = settled_of(usual)
         outliers = {usual[at].pk for at in settled.outliers}
         off, words = off_label(settled, label, colour.provenance)
-    return {
-        "swatch": swatch(supplies, place),
-        "label_lab": [round(value, 2) for value in label],
-        "label_hex": lab_to_hex(np.array([label]))[0],
-        "label_provenance": PROVENANCE_WORDS[colour.provenance],
-        "off": None if off is None else round(off, 2),
-        "off_words": words,
-        "readings": [told(reading, supplies, outliers) for reading in kept],
-    }
+    return Readings(
+        swatch=swatch(supplies, place),
+        label_lab=[round(value, 2) for value in label],
+        label_hex=lab_to_hex(np.array([label]))[0],
+        label_provenance=PROVENANCE_WORDS[colour.provenance],
+        off=None if off is None else round(off, 2),
+        off_words=words,
+        readings=[told(reading, supplies, outliers) for reading in kept],
+    )
 
 
 def laid_as_said(person: Person, values: dict, colours: Collection[int]) -> Laid:
@@ -182,13 +146,13 @@ def laid_as_said(person: Person, values: dict, colours: Collection[int]) -> Laid
 class ColourReadings(APIView):
     """The person's readings of a colour."""
 
-    @extend_schema(responses=ReadingsSerializer, operation_id="readings")
+    @extend_schema(responses=component(Readings), operation_id="readings")
     def get(self, request: Request, pk: int) -> Response:
         """Every own reading, and how far off the range's figure was."""
         return Response(_readings(request.user, one(colours_seen_by(request.user), pk=pk)))
 
     @extend_schema(
-        request=TypedReadingSerializer, responses={201: ReadingsSerializer}, operation_id="add_reading"
+        request=TypedReadingSerializer, responses={201: component(Readings)}, operation_id="add_reading"
     )
     def post(self, request: Request, pk: int) -> Response:
         """Keep a reading that was typed."""
@@ -240,7 +204,7 @@ class RangeReadings(APIView):
 
     @extend_schema(
         request={"multipart/form-data": CgatsRequestSerializer},
-        responses={201: CountSerializer},
+        responses={201: component(Count)},
         operation_id="import_readings",
     )
     def post(self, request: Request, pk: int) -> Response:
@@ -269,7 +233,7 @@ class RangeReadings(APIView):
         if problems:
             raise BadInput(*problems)
         add_readings(request.user, values, Laid(timezone.localdate()))
-        return Response({"count": len(values)}, status=status.HTTP_201_CREATED)
+        return Response(Count(count=len(values)), status=status.HTTP_201_CREATED)
 
 
 def _entry(reading: Reading) -> Entry:

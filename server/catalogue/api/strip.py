@@ -1,7 +1,5 @@
 """The API of the strip of known swatches."""
 
-from typing import Any
-
 from django.http import HttpResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import OpenApiParameter, extend_schema
@@ -19,17 +17,10 @@ from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
 from server.catalogue.printing import pdf
 from server.catalogue.strips import check_strip, set_strip, strip_places
-from server.catalogue.swatches import SwatchSerializer, swatch
+from server.catalogue.swatches import swatch
 from server.requests import Request
-
-
-class StripSerializer(serializers.Serializer):
-    """The colours on the strip, box by box; none at all: there is no strip."""
-
-    boxes = serializers.ListField(
-        child=SwatchSerializer(allow_null=True), help_text="null: its colour is no more"
-    )
-    most = serializers.IntegerField()
+from server.told.photographed import Strip as StripTold
+from server.told.schema import component
 
 
 class StripRequestSerializer(serializers.Serializer):
@@ -41,12 +32,12 @@ class StripRequestSerializer(serializers.Serializer):
 class Strip(APIView):
     """The person's strip."""
 
-    @extend_schema(responses=StripSerializer, operation_id="strip")
+    @extend_schema(responses=component(StripTold), operation_id="strip")
     def get(self, request: Request) -> Response:
         """The colours on it."""
         return Response(_told(request.user))
 
-    @extend_schema(request=StripRequestSerializer, responses=StripSerializer, operation_id="set_strip")
+    @extend_schema(request=StripRequestSerializer, responses=component(StripTold), operation_id="set_strip")
     def put(self, request: Request) -> Response:
         """Have these colours on it; the printed one is then another one."""
         given = StripRequestSerializer(data=request.data)
@@ -74,7 +65,7 @@ class StripSheet(APIView):
     )
     def get(self, request: Request) -> HttpResponse:
         """The strip twice, at its true size, its boxes empty."""
-        boxes = _told(request.user)["boxes"]
+        boxes = _told(request.user).boxes
         if not boxes:
             raise BadInput(Problem("There is no strip yet: choose its colours.", field="colours"))
         sheet = request.query_params.get("sheet", "letter")
@@ -95,10 +86,10 @@ class StripSheet(APIView):
         return download(pdf("print/strip.html", told), "application/pdf", "strip of known swatches.pdf")
 
 
-def _told(person: Person) -> dict[str, Any]:
+def _told(person: Person) -> StripTold:
     supplies = catalogue_for(person)
     places = strip_places(person, supplies)
-    return {
-        "boxes": [None if place is None else swatch(supplies, place) for place in places],
-        "most": figures.paper.STRIP_SWATCHES,
-    }
+    return StripTold(
+        boxes=[None if place is None else swatch(supplies, place) for place in places],
+        most=figures.paper.STRIP_SWATCHES,
+    )

@@ -1,7 +1,6 @@
 """A colour to be matched: a supply by its id, or a value that was typed."""
 
 from dataclasses import dataclass
-from typing import Any
 
 import numpy as np
 
@@ -14,7 +13,9 @@ from jindle_core.colorimetry.wide import wide_shade
 from jindle_core.errors import BadInput, Problem
 from jindle_core.supplies.asked import place_of
 from jindle_core.supplies.whole import Supplies
-from server.catalogue.swatches import PROVENANCE_WORDS, swatch
+from server.catalogue.swatches import swatch
+from server.told.choices import PROVENANCE_WORDS
+from server.told.find import Target as TargetTold
 
 
 @dataclass(frozen=True)
@@ -24,7 +25,7 @@ class Target:
     lab: tuple[float, float, float]
     sigma: float
     place: int | None
-    told: dict[str, Any]
+    told: TargetTold
 
 
 def target_of(supplies: Supplies, colour: int | None, value: str) -> Target:
@@ -34,8 +35,9 @@ def target_of(supplies: Supplies, colour: int | None, value: str) -> Target:
         shown = swatch(supplies, place)
         sigma = float(supplies.sigma[place])
         same = ("lab", "shades", "hue_name", "provenance_words", "uncertainty", "on_screen", "wide")
-        told: dict[str, Any] = {"swatch": shown, "label": f"{shown['range_name']} {shown['label']}"}
-        return Target(supplies.lab_at(place), sigma, place, told | {name: shown[name] for name in same})
+        label = f"{shown.range_name} {shown.label}"
+        told = TargetTold(swatch=shown, label=label, **{name: getattr(shown, name) for name in same})
+        return Target(supplies.lab_at(place), sigma, place, told)
     typed = read_typed(value)
     if typed is None:
         raise BadInput(
@@ -48,15 +50,15 @@ def target_of(supplies: Supplies, colour: int | None, value: str) -> Target:
         )
     lab = np.array(typed.lab)
     sigma = figures.colour.UNCERTAINTY[typed.provenance]
-    told = {
-        "swatch": None,
-        "label": value.strip(),
-        "lab": [round(part, 2) for part in typed.lab],
-        "shades": shades(lab)[0],
-        "hue_name": hue_family(typed.lab),
-        "provenance_words": PROVENANCE_WORDS[typed.provenance],
-        "uncertainty": sigma,
-        "on_screen": bool(on_screen(lab)),
-        "wide": wide_shade(typed.lab),
-    }
+    told = TargetTold(
+        swatch=None,
+        label=value.strip(),
+        lab=[round(part, 2) for part in typed.lab],
+        shades=shades(lab)[0],
+        hue_name=hue_family(typed.lab),
+        provenance_words=PROVENANCE_WORDS[typed.provenance],
+        uncertainty=sigma,
+        on_screen=bool(on_screen(lab)),
+        wide=wide_shade(typed.lab),
+    )
     return Target(typed.lab, sigma, None, told)

@@ -30,7 +30,7 @@ class WatchedTestCase(TestCase):
 
 
 class AwayTests(WatchedTestCase):
-    def answer(self, error, at="server.accounts.api.PersonSerializer"):
+    def answer(self, error, at="server.accounts.api.person_told"):
         self.client.force_login(self.ann)
         with mock.patch(at, side_effect=error):
             return self.client.get("/api/me")

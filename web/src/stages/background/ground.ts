@@ -28,6 +28,7 @@ export const plainUse = (colour: number): PadUse => ({
   coats: 1,
   reach: 'halfway',
   seam: 'blended',
+  stencil: { form: 'hills', openings: [], shape: 1 },
   same: false,
 })
 
