@@ -43,7 +43,7 @@ from jindle_core.sets.batch import batched
 from jindle_core.sets.colourways import Colourway, Colourways, Wanted
 from jindle_core.sets.members import Member
 from jindle_core.sets.shared_sheets import SetCutting
-from jindle_core.supplies.whole import Kept, Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.travelling.arriving import Arriving
 from jindle_core.travelling.foreign import Foreign
 from jindle_core.travelling.recipe_file import read_recipe
@@ -60,7 +60,7 @@ def with_drawer(supplies: Supplies) -> Supplies:
     for row in supplies.rows:
         line = owned.get((supplies.ranges[row.range_id].name, row.code or row.name))
         if line is not None:
-            drawer[row.id] = Kept(line.full, "")
+            drawer[row.id] = line.kept
     return replace(supplies, drawer=drawer)
 
 

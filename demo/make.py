@@ -19,6 +19,7 @@ from demo.dyes import BANDS, swatch
 from demo.names import Namer
 from demo.papers import draw_sheet
 from jindle_core.colorimetry.spaces import lab_to_hex, reflectance_to_lab
+from jindle_core.fullness import Kept
 from jindle_core.interchange.drawer_csv import FULLNESS, KeptLine, write_drawer
 from jindle_core.interchange.entries import Entry
 from jindle_core.interchange.range_csv import write_range
@@ -254,9 +255,9 @@ def _drawer(made: Range, listed: list[Entry]) -> Iterator[KeptLine]:
             full = "full" if lasting else random.choice(FULLNESS, p=(0.72, 0.14, 0.09, 0.05))
             full = "half" if needed and full == "dry" else full
             note = "order two" if full == "dry" else ""
-            yield KeptLine(0, made.name, one.key, str(full), note)
+            yield KeptLine(0, made.name, one.key, Kept(str(full), note))
         elif needed:
-            yield KeptLine(0, made.name, one.key, "full", "")
+            yield KeptLine(0, made.name, one.key, Kept())
 
 
 def files() -> dict[str, str]:

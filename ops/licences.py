@@ -11,7 +11,7 @@ FILE = ROOT / "docs" / "licences.md"
 # What may ship: all of these let anybody use, change and pass on what is built with them. GPL and LGPL ask
 # for more of who passes the whole on, which the file says.
 ALLOWED = frozenset({
-    "0BSD", "Apache-2.0", "BSD-2-Clause", "BSD-3-Clause", "Bitstream-Vera", "CC0-1.0", "ISC", "MIT", "MIT-0",
+    "0BSD", "Apache-2.0", "BSD-2-Clause", "BSD-3-Clause", "CC0-1.0", "ISC", "MIT", "MIT-0",
     "MIT-CMU", "OFL-1.1", "PSF-2.0", "Zlib",
     "GPL-2.0-or-later", "LGPL-3.0-only", "MPL-1.1",
 })  # fmt: skip
@@ -25,7 +25,6 @@ _CALLED = {
     "BSD License": "BSD-3-Clause",
     "MIT License": "MIT",
     "PSFL": "PSF-2.0",
-    "SEE LICENSE IN README.md AND LICENSE": "Bitstream-Vera",  # DejaVu's
 }
 # Of several that one may choose from, the one that asks least.
 _CHOSEN = {"pyphen": "MPL-1.1"}
@@ -38,7 +37,9 @@ or where one is under a licence that is not allowed (`ops/licences.py`).
 Two ask more of who passes Jindle on *together with them*; running it for people, or passing on this source
 alone, asks nothing of the kind. **mysqlclient** (GPL-2.0-or-later): the whole that it is part of is passed on
 under the GPL, with its source. **fpdf2** (LGPL-3.0-only): whoever gets it must be able to put another version
-of it in its place, as they can here. This is how we read them, and no advice: ask somebody qualified.
+of it in its place, as they can here. The typefaces of printed pages stand in `server/fonts` with their
+licences (SIL Open Font License; DejaVu's, which is as free). This is how we read them, and no advice: ask
+somebody qualified.
 
 | package | licence |
 |---|---|

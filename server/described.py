@@ -18,6 +18,8 @@ _WORDS = {
     "503": "The database is away for the moment; Retry-After says when to ask again.",
     "507": "There is no room left on the server's disk; nothing of it was kept.",
 }
+# What is asked for without saying more, and refused all the same: too much, or not switched on.
+_REFUSED = ("/api/me/archive", "/api/reader", "/api/camera")
 _GUARDED = ("/api/sign-in", "/api/sign-up", "/api/forgotten", "/api/new-password", "/api/me/password")
 
 
@@ -37,7 +39,7 @@ def name_errors(result: dict[str, Any], **_: Any) -> dict[str, Any]:
 
 def _codes(path: str, method: str, operation: dict[str, Any]) -> Iterator[str]:
     changes, body = method != "get", operation.get("requestBody")
-    if changes or operation.get("parameters") or path == "/api/me/archive":
+    if changes or operation.get("parameters") or path in _REFUSED:
         yield "400"
     if any(one["in"] == "query" for one in operation.get("parameters", [])):
         yield "414"

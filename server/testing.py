@@ -2,17 +2,9 @@
 
 from typing import Any
 
-import hypothesis
 from django.test.runner import DiscoverRunner
 
-# The same examples every time, and never a test that fails because the machine is busy.
-hypothesis.settings.register_profile(
-    "jindle",
-    deadline=None,
-    derandomize=True,
-    suppress_health_check=[hypothesis.HealthCheck.too_slow],
-)
-hypothesis.settings.load_profile("jindle")
+import jindle_core.tests  # noqa: F401 (how Hypothesis draws, for all tests)
 
 
 class Runner(DiscoverRunner):

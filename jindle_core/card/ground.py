@@ -2,13 +2,14 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass, field
-from typing import TypedDict
+from typing import Annotated, TypedDict
 
 from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.meeting import Joint, Reach, Seam
 from jindle_core.blending.painting import GroundShape
 from jindle_core.blending.standing import Wish
 from jindle_core.blending.stencils import Stencil
+from jindle_core.naming import Names, Use
 from jindle_core.prediction.behaviour import Hand
 
 
@@ -20,7 +21,7 @@ class PadUse:
     that of the pad before.
     """
 
-    colour: int
+    colour: Annotated[int, Names(Use.PADS)]
     hand: Hand = Hand.MIDDLE
     coats: int = 1
     reach: Reach = Reach.MIDDLE
@@ -50,7 +51,7 @@ class Effect:
     """Something over the ground, with the pad (a colour's id) and the hand where it needs one."""
 
     kind: EffectKind
-    colour: int | None = None
+    colour: Annotated[int | None, Names(Use.PADS, holds=True)] = None
     hand: Hand = Hand.MIDDLE
 
 
@@ -61,11 +62,11 @@ class InkedCard:
     ``paper`` is a cardstock's id, None for white.
     """
 
-    colour: int
+    colour: Annotated[int, Names(Use.PADS)]
     hand: Hand = Hand.MIDDLE
     coats: int = 1
     whole: bool = False
-    paper: int | None = None
+    paper: Annotated[int | None, Names(Use.PAPERS)] = None
 
 
 class GroundSettings(TypedDict, total=False):
@@ -98,7 +99,7 @@ class Ground:
     shape: GroundShape = GroundShape.BANDS
     across: bool = False
     pads: tuple[PadUse, ...] = ()
-    paper: int | None = None
+    paper: Annotated[int | None, Names(Use.PAPERS)] = None
     tinted: bool = False
     wish: Wish = Wish.QUIET
     lettered: bool = False

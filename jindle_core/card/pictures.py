@@ -1,19 +1,20 @@
 """What is planned for colouring a card's pictures: areas, families, light, materials?"""
 
 from dataclasses import dataclass, replace
-from typing import TypedDict
+from typing import Annotated, TypedDict
 
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light
 from jindle_core.media.medium import Medium
+from jindle_core.naming import Names, Use
 
 
 @dataclass(frozen=True, slots=True)
 class Over:
     """A colour that is laid over one of a family's, dry, so that both are the tone: ids, layers of each."""
 
-    tone: int
-    colour: int
+    tone: Annotated[int, Names(Use.TONES)]
+    colour: Annotated[int, Names(Use.TONES)]
     tone_layers: int = 1
     layers: int = 1
 
@@ -39,8 +40,8 @@ class Area:
     focal: bool = False
     medium: Medium = Medium.ALCOHOL_MARKER
     layers: int = 1
-    family: tuple[int, ...] = ()
-    glaze: int | None = None
+    family: Annotated[tuple[int, ...], Names(Use.TONES)] = ()
+    glaze: Annotated[int | None, Names(Use.TONES)] = None
     like: int | None = None
     over: tuple[Over, ...] = ()
 
@@ -83,14 +84,14 @@ class Picture:
 
     key: int
     name: str = "picture"
-    drawing: int | None = None
+    drawing: Annotated[int | None, Names(Use.DRAWING)] = None
     areas: tuple[Area, ...] = ()
-    paper: int | None = None
+    paper: Annotated[int | None, Names(Use.PAPERS)] = None
     surface: str = ""
     light: Light = Light.UPPER_LEFT
     dark_first: bool | None = None
     line: str = "alcohol-proof"
-    line_range: int | None = None
+    line_range: Annotated[int | None, Names(Use.LINE)] = None
     finishes: tuple[str, ...] = ()
     proportion: float | None = None
 

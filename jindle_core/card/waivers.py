@@ -8,6 +8,7 @@ from collections.abc import Hashable
 from dataclasses import replace
 
 from jindle_core.card.pictures import Picture
+from jindle_core.card.references import named
 from jindle_core.card.whole import Card
 from jindle_core.checks import ids
 from jindle_core.errors import BadInput
@@ -55,7 +56,7 @@ def _subject(card: Card, check: ids.CheckId | None) -> Hashable | None:
         case ids.Covers():
             return card.followed(card.area(check.key)).family or None
         case ids.Supplied() | ids.NoCard():
-            return True if check.key in _supplies(card) else None
+            return True if check.key in named(card).taken else None
         case ids.CutOf():
             return card.colour(check.key).anchor, card.choice(check.key, "cardstock")
         case ids.Conflicts():
@@ -81,24 +82,6 @@ def _end(card: Card, end: End) -> Hashable:
     return card.colour(end.id).anchor if end.source == "palette" else None
 
 
-def _supplies(card: Card) -> frozenset[int]:
-    """The ids of the supplies that things are laid with or cut of."""
-    ground, pieces = card.ground, card.build.every
-    ends = [card.build.base, *(one.material for one in pieces)]
-    ends += [end for pair in card.pairs or () for end in (pair.upper, pair.lower)]
-    ids_of = [
-        *(pk for area in card.areas for pk in (*area.family, *(one.colour for one in area.over), area.glaze)),
-        *(one.paper for one in card.pictures),
-        *(one.colour for one in ground.pads),
-        *(one.colour for one in ground.effects),
-        *(() if ground.mat is None else (ground.mat.colour, ground.mat.paper)),
-        ground.paper,
-        *(one.inked.colour for one in pieces if one.inked),
-        *(end.id for end in ends if end.source == "supply"),
-    ]
-    return frozenset(pk for pk in ids_of if pk is not None)
-
-
 def _materials(card: Card, used: Picture, rule: str) -> Hashable:
     coloured = [card.followed(area) for area in used.areas]
     areas = frozenset((area.medium, area.layers) for area in coloured)
@@ -113,7 +96,7 @@ def _whole(card: Card, what: ids.Whole) -> Hashable:
     if what is ids.Whole.SPAN:
         return True if len(card.colours) > 1 else None
     if what in (ids.Whole.DRAWER, ids.Whole.LOW):
-        return _supplies(card) or None
+        return named(card).taken or None
     build = card.build
     if what is ids.Whole.FLOW:
         finishes = tuple(piece for piece in build.pieces if piece.kind is Kind.FINISH)

@@ -6,6 +6,7 @@ card can be kept and gone back to.
 
 from collections.abc import Callable
 from dataclasses import dataclass, field, replace
+from typing import Annotated
 
 from jindle_core.card.build import Build
 from jindle_core.card.ground import Ground
@@ -17,6 +18,7 @@ from jindle_core.layers.folding import Fold, usual_fold
 from jindle_core.lengths import Size
 from jindle_core.material import End
 from jindle_core.media.groups import COLUMNS, FURTHER_COLUMNS, Column
+from jindle_core.naming import Names, Use
 from jindle_core.palettes.role import Role
 from jindle_core.provenance import Provenance
 
@@ -30,7 +32,7 @@ class Anchor:
     they stand in should that colour leave the supplies.
     """
 
-    colour: int | None
+    colour: Annotated[int | None, Names(Use.PALETTE)]
     lab: tuple[float, float, float]
     provenance: Provenance
 
@@ -51,7 +53,7 @@ class Choice:
 
     key: int
     column: str
-    colour: int
+    colour: Annotated[int, Names(Use.CELLS)]
     locked: bool = False
 
 

@@ -10,7 +10,6 @@ from jindle_core import figures
 from jindle_core.card.changes.build import EditPiece, SetBuild
 from jindle_core.card.changes.every import AnyChange, Purpose, Several
 from jindle_core.card.changes.everywhere import GlazeInstead, UseInstead
-from jindle_core.card.references import Use
 from jindle_core.card.whole import Anchor
 from jindle_core.checked.build import Examined
 from jindle_core.checked.check import Check, Mend
@@ -22,6 +21,7 @@ from jindle_core.layers.pieces import BASE, OF_CARD, WHITE_END, InkedOver, Piece
 from jindle_core.matching.verdicts import Verdict
 from jindle_core.material import End
 from jindle_core.media.medium import Medium
+from jindle_core.naming import Use
 from jindle_core.seen.palette import value_shades
 from jindle_core.seen.uses import UsedThing, card_of, uses
 from jindle_core.supplies.inked import inked_cards

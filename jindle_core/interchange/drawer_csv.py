@@ -7,7 +7,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 
 from jindle_core.errors import BadInput, Problem
-from jindle_core.fullness import FULLNESS, Fullness, is_fullness
+from jindle_core.fullness import FULLNESS, NOTE_LIMIT, Kept, is_fullness
 from jindle_core.interchange.range_csv import neutral
 from jindle_core.interchange.text import read_table
 
@@ -26,8 +26,7 @@ class KeptLine:
     row: int
     range: str
     colour: str
-    full: Fullness
-    note: str
+    kept: Kept
 
 
 def write_drawer(lines: Iterable[KeptLine]) -> str:
@@ -36,7 +35,7 @@ def write_drawer(lines: Iterable[KeptLine]) -> str:
     writer = csv.writer(out, lineterminator="\n")
     writer.writerow(("range", "colour", "full", "note"))
     for one in lines:
-        writer.writerow((neutral(one.range), neutral(one.colour), one.full, neutral(one.note)))
+        writer.writerow((neutral(one.range), neutral(one.colour), one.kept.fullness, neutral(one.kept.note)))
     return out.getvalue()
 
 
@@ -69,7 +68,7 @@ def read_drawer(content: bytes) -> list[KeptLine]:
             told = f"Row {row}, full: “{texts['full'][:40]}” is no fullness."
             problems.append(Problem(told, "", row, "full", texts["full"][:200], ", ".join(FULLNESS)))
             continue
-        lines.append(KeptLine(row, texts["range"], texts["colour"], full, texts["note"][:200]))
+        lines.append(KeptLine(row, texts["range"], texts["colour"], Kept(full, texts["note"][:NOTE_LIMIT])))
     if problems:
         raise BadInput(*problems)
     return lines

@@ -2,12 +2,13 @@
 
 from dataclasses import dataclass, field
 from enum import StrEnum
-from typing import TypedDict
+from typing import Annotated, TypedDict
 
 from jindle_core.layers.making import Making
 from jindle_core.layers.shapes import EVERY_SIDE, Shape, Side
 from jindle_core.lengths import Length, Size
 from jindle_core.material import End
+from jindle_core.naming import Names, Use
 from jindle_core.prediction.behaviour import Hand
 
 WHITE_END = End("white")
@@ -80,7 +81,7 @@ OF_SHEET = (Kind.MAT, Kind.PANEL, Kind.STRIP, Kind.PAPER)  # what can be cut out
 class InkedOver:
     """A pad (a colour's id), a hand and coats that a piece is inked with by oneself."""
 
-    colour: int
+    colour: Annotated[int, Names(Use.PIECES)]
     hand: Hand = Hand.MIDDLE
     coats: int = 1
 

@@ -13,7 +13,6 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.card.pictures import Area
-from jindle_core.card.references import Use
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
@@ -23,6 +22,7 @@ from jindle_core.layers.pieces import BASE, WHITE_END, Kind, Piece, Raised
 from jindle_core.lengths import read_size
 from jindle_core.matching.verdicts import Verdict
 from jindle_core.material import End
+from jindle_core.naming import Use
 from jindle_core.planning.cutting import Cutting
 from jindle_core.planning.planned import Planned, planned
 from jindle_core.planning.step import Step

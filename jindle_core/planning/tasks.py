@@ -147,7 +147,7 @@ class _Making:
             parts[-1].append(step)
         dries = max((grounded.facts(place).medium.pad.dries for place in grounded.places), default=5.0)
         after = list(self._waits.bare[carrier])
-        hazards = {Hazard.POWDER} if any("chalk" in step.words for part in parts for step in part) else set()
+        dusts = any(grounded.facts(place).medium.traits.dusts for place in grounded.places)
         for number, part in enumerate(parts, start=1):
             key, minutes = f"ground:{number}", figures.work.GROUND_STEP * len(part)
             if number == 1:
@@ -156,7 +156,7 @@ class _Making:
             yield Task(
                 key, Work.GROUND, words, minutes, Tool.BRUSHES, tuple(after), (carrier,),
                 supplies=tuple(End("supply", pk) for pk in grounded.taken), steps=tuple(part),
-                hazards=frozenset(hazards),
+                hazards=frozenset({Hazard.POWDER} if dusts else ()),
                 once=figures.work.PAD_FIRST * sum(step.using is not None for step in part),
             )  # fmt: skip
             after = [After(key, dries, "the ink before must be dry")]

@@ -3,7 +3,6 @@
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
-from jindle_core.card.references import Use
 from jindle_core.card.whole import Card, Choice
 from jindle_core.families.judge import tone_names
 from jindle_core.layers.folding import flat
@@ -11,6 +10,7 @@ from jindle_core.layers.pieces import BASE, WHITE_END, Kind, Piece
 from jindle_core.lengths import Size
 from jindle_core.material import End
 from jindle_core.media.medium import Medium
+from jindle_core.naming import Use
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.covered import Covered
 from jindle_core.seen.palette import SeenPalette

@@ -8,7 +8,7 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.families.build import Builder
-from jindle_core.fullness import Fullness
+from jindle_core.fullness import Kept
 from jindle_core.held import Held
 from jindle_core.matching.nearest import Indices, Nearest, NearestIndex
 from jindle_core.media.medium import Medium
@@ -19,14 +19,6 @@ from jindle_core.supplies.searched import Searching
 
 _BUILDERS = 12  # media, drawers and papers whose families are held at once
 _BuiltOf = tuple[Medium, bool, int, int | None]
-
-
-@dataclass(frozen=True, slots=True)
-class Kept:
-    """A colour in the drawer: how full, and the person's note."""
-
-    fullness: Fullness
-    note: str
 
 
 @dataclass(frozen=True, eq=False)

@@ -2,10 +2,11 @@
 
 import numpy as np
 
+from jindle_core.fullness import Kept
 from jindle_core.media.medium import Medium
 from jindle_core.patterned.sheet import Sheet
 from jindle_core.supplies.colours import RangeFacts, SupplyColour
-from jindle_core.supplies.whole import Kept, Supplies
+from jindle_core.supplies.whole import Supplies
 
 PADS, BOARDS, MARKERS, SHEET = (1, 2, 3), (11, 12, 13), (21, 22, 23, 24, 25, 26), (31, 32, 33)
 LABS = {

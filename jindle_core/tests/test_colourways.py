@@ -19,6 +19,7 @@ from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import lab_to_hue
 from jindle_core.errors import BadInput
 from jindle_core.families.recipes import Thing
+from jindle_core.fullness import Kept
 from jindle_core.lengths import read_size
 from jindle_core.media.medium import Medium
 from jindle_core.palettes.moods import MOODS
@@ -30,7 +31,7 @@ from jindle_core.sets.joint import Joint
 from jindle_core.sets.landing import Landing
 from jindle_core.sets.schemes import Leading, Scheme, SchemeKind, leading, recoloured
 from jindle_core.supplies.colours import RangeFacts, SupplyColour
-from jindle_core.supplies.whole import Kept, Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.tests.drawn_changes import DRAWING
 from jindle_core.tests.made import LABS, some_supplies
 from jindle_core.tests.strategies import LAB, some_lab

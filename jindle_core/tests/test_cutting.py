@@ -40,7 +40,7 @@ def overlap(one, other):
 
 
 class PackingTests(unittest.TestCase):
-    @settings(max_examples=25)
+    @settings(max_examples=15)
     @given(st.lists(SIZES, min_size=1, max_size=14))
     def test_nothing_overlaps_everything_is_there_and_a_trimmer_can_cut_it(self, sizes):
         wanted = cuts(*sizes)

@@ -9,11 +9,11 @@ from hypothesis import strategies as st
 
 from jindle_core import figures
 from jindle_core.colorimetry.naming import hue_family
+from jindle_core.fullness import Kept
 from jindle_core.interchange.code_list import read_list
 from jindle_core.matching.described import described, like, off, otherwise
 from jindle_core.matching.search import SearchIndex
 from jindle_core.supplies.looked_for import by_looks, own_first
-from jindle_core.supplies.whole import Kept
 from jindle_core.tests.strategies import LAB, some_lab
 from jindle_core.tests.test_colourways import SUPPLIES
 

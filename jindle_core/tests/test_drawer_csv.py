@@ -4,14 +4,20 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from jindle_core.errors import BadInput
-from jindle_core.fullness import FULLNESS
+from jindle_core.fullness import FULLNESS, Kept
 from jindle_core.interchange.drawer_csv import KeptLine, read_drawer, write_drawer
 
 WORDS = st.text(st.characters(exclude_categories=["C", "Zl", "Zp"]), max_size=20).map(
     lambda text: " ".join(text.split())
 )
 LINES = st.lists(
-    st.builds(KeptLine, st.just(0), WORDS, WORDS.filter(bool), st.sampled_from(FULLNESS), WORDS),
+    st.builds(
+        KeptLine,
+        st.just(0),
+        WORDS,
+        WORDS.filter(bool),
+        st.builds(Kept, st.sampled_from(FULLNESS), WORDS),
+    ),
     min_size=1,
     max_size=5,
 )
@@ -22,14 +28,14 @@ class DrawerCsvTests(unittest.TestCase):
     @given(LINES)
     def test_round_trip(self, lines):
         read = read_drawer(write_drawer(lines).encode())
-        same = [(one.range, one.colour, one.full, one.note) for one in lines]
-        self.assertEqual([(one.range, one.colour, one.full, one.note) for one in read], same)
+        same = [(one.range, one.colour, one.kept) for one in lines]
+        self.assertEqual([(one.range, one.colour, one.kept) for one in read], same)
 
     def test_usual_spellings_and_what_is_left_out(self):
         (line,) = read_drawer(b"\xef\xbb\xbfBrand;Nr.;How full\r\nQuay;12;HALF\r\n")
-        self.assertEqual(line, KeptLine(2, "Quay", "12", "half", ""))
+        self.assertEqual(line, KeptLine(2, "Quay", "12", Kept("half")))
         (line,) = read_drawer(b"code,note\nMOSS-3,from a friend\n")
-        self.assertEqual(line, KeptLine(2, "", "MOSS-3", "full", "from a friend"))
+        self.assertEqual(line, KeptLine(2, "", "MOSS-3", Kept("full", "from a friend")))
 
     def test_every_faulty_line_is_told(self):
         with self.assertRaises(BadInput) as raised:

@@ -4,11 +4,11 @@ from itertools import product
 from unittest import TestCase
 
 import numpy as np
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from jindle_core.fullness import Kept
 from jindle_core.media.medium import Medium
-from jindle_core.supplies.whole import Kept
 from jindle_core.tests.made import LABS, some_supplies
 
 DRAWERS = st.dictionaries(
@@ -56,6 +56,7 @@ class MovedTests(TestCase):
                     one.families(medium, owned, 1, None)[1], other.families(medium, owned, 1, None)[1]
                 )
 
+    @settings(max_examples=20)
     @given(st.lists(DRAWERS, min_size=1, max_size=4))
     def test_however_often_it_changes(self, drawers):
         moved = some_supplies()

@@ -191,7 +191,7 @@ class EveryChangeTests(unittest.TestCase):
         )
 
     def test_any_sequence_of_changes_leaves_a_card_that_is_stored_as_it_is(self):
-        self.assert_holds(Changed, sequences=50)
+        self.assert_holds(Changed, sequences=30)
 
     def test_any_sequence_of_changes_leaves_a_card_that_can_be_seen_checked_and_made(self):
-        self.assert_holds(Seen, sequences=25)
+        self.assert_holds(Seen, sequences=15)

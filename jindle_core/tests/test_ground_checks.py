@@ -16,6 +16,7 @@ from jindle_core.card.changes.pictures import EditAreas, SetDrawing, areas_of
 from jindle_core.card.ground import Effect, PadUse
 from jindle_core.card.whole import Anchor, Card
 from jindle_core.checked.whole import CheckedCard
+from jindle_core.fullness import Kept
 from jindle_core.lengths import read_size
 from jindle_core.line_art.drawing import LineDrawing, Shape
 from jindle_core.media.medium import Medium
@@ -25,7 +26,7 @@ from jindle_core.prediction.behaviour import Hand
 from jindle_core.seen.joins import joins_seen
 from jindle_core.seen.whole import SeenCard
 from jindle_core.supplies.colours import RangeFacts, SupplyColour
-from jindle_core.supplies.whole import Kept, Supplies
+from jindle_core.supplies.whole import Supplies
 
 PADS = {
     "sun": (88, -4, 78), "moss": (56, -44, 30), "plum": (40, 34, -40), "pond": (64, -28, -34), "rose": (66, 54, 2),

@@ -574,7 +574,7 @@ class PlanTests(unittest.TestCase):
         card = SetGround({name: getattr(self.GROUND, name) for name in self.GROUND.__slots__}).apply(PLAN)
         self.assertEqual(card.ground, self.GROUND)
         self.assertEqual(card_from_json(card_to_json(card)), card)
-        self.assertEqual((named(card).pads, named(card).papers), ((6, 3, 4, 5), (7, 9)))
+        self.assertEqual((named(card).pads, named(card).papers), ((3, 4, 5, 6), (9, 7)))
         self.assertFalse(Ground().laid)
 
     def test_what_nobody_could_lay_is_refused_in_words(self):

@@ -6,11 +6,12 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
+from jindle_core.fullness import Kept
 from jindle_core.media.medium import Medium
 from jindle_core.provenance import Provenance
 from jindle_core.supplies.colours import RangeFacts, SupplyColour
 from jindle_core.supplies.guessed import Acquaintance, guessed
-from jindle_core.supplies.whole import Kept, Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.tests.strategies import some_lab
 
 COUNT = 240

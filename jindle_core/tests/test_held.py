@@ -86,7 +86,7 @@ class HeldTests(unittest.TestCase):
         wanted = [[one(calm, at) for at in laid] for one in asked]
 
         def work(number):
-            for turn in range(3 * len(asked)):
+            for turn in range(2 * len(asked)):
                 one, at = (turn * (number + 1)) % len(asked), turn % len(laid)
                 np.testing.assert_allclose(asked[one](busy, laid[at]), wanted[one][at], atol=1e-9)
 

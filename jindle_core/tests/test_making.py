@@ -11,6 +11,7 @@ from jindle_core.card.ground import PadUse
 from jindle_core.card.whole import Card
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.contrast.rules import Status
+from jindle_core.fullness import Kept
 from jindle_core.layers.making import EMBOSSED, Making
 from jindle_core.layers.pieces import WHITE_END, Kind
 from jindle_core.lengths import OF_PIECES, Length, read_size
@@ -18,7 +19,7 @@ from jindle_core.material import End
 from jindle_core.media.medium import Medium
 from jindle_core.seen.whole import SeenCard
 from jindle_core.supplies.colours import RangeFacts, SupplyColour
-from jindle_core.supplies.whole import Kept, Supplies
+from jindle_core.supplies.whole import Supplies
 
 ROWS = (
     ("rose pad", Medium.DYE_PAD, (55.0, 50.0, 10.0)),

@@ -33,6 +33,7 @@ from jindle_core.checked.whole import CheckedCard
 from jindle_core.contrast.rules import Status
 from jindle_core.errors import BadInput
 from jindle_core.families.recipes import Thing
+from jindle_core.fullness import Kept
 from jindle_core.layers.pieces import WHITE_END, InkedOver, Kind
 from jindle_core.lengths import Length, read_size
 from jindle_core.material import End
@@ -45,7 +46,6 @@ from jindle_core.seen.uses import without_needless
 from jindle_core.seen.whole import SeenCard
 from jindle_core.supplies.asked import check_named
 from jindle_core.supplies.used import shopping
-from jindle_core.supplies.whole import Kept
 from jindle_core.tests.drawn_changes import DRAWING
 from jindle_core.tests.made import BOARDS, LABS, MARKERS, PADS, some_supplies
 

@@ -18,6 +18,7 @@ from jindle_core.errors import BadInput
 from jindle_core.families.judge import tone_names
 from jindle_core.families.recipes import Extent, Thing
 from jindle_core.families.shading import Light, away
+from jindle_core.fullness import Kept
 from jindle_core.lengths import read_size
 from jindle_core.line_art.svg import read_svg
 from jindle_core.media.medium import Medium
@@ -29,7 +30,7 @@ from jindle_core.seen.whole import SeenCard
 from jindle_core.supplies.asked import check_named
 from jindle_core.supplies.choose import papers_to_try
 from jindle_core.supplies.colours import RangeFacts, SupplyColour
-from jindle_core.supplies.whole import Kept, Supplies
+from jindle_core.supplies.whole import Supplies
 
 DRAWING = read_svg(
     b"""<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 50">

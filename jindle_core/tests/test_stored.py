@@ -14,7 +14,7 @@ from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.changes.pictures import SetColouring
 from jindle_core.card.ground import Ground
 from jindle_core.card.pictures import Picture
-from jindle_core.card.references import Use, named, turned
+from jindle_core.card.references import named, turned
 from jindle_core.card.sound import sound
 from jindle_core.card.stored import VERSION, card_from_json, card_to_json, upgraded
 from jindle_core.card.waivers import subject
@@ -25,6 +25,7 @@ from jindle_core.layers.pieces import Across, Kind
 from jindle_core.line_art.drawing import LineDrawing, Shape, drawing_from_json, drawing_to_json
 from jindle_core.material import End
 from jindle_core.media.medium import Medium
+from jindle_core.naming import Use
 from jindle_core.palettes.role import Role
 from jindle_core.tests.test_waivers import full_card
 from jindle_core.words import in_words
@@ -209,11 +210,11 @@ class ReferencesTests(unittest.TestCase):
         found = named(card)
         self.assertEqual((found.palette, found.cells, found.tones), ((7,), (5,), (5, 6)))
         self.assertEqual((sorted(found.pads), sorted(found.pieces), found.papers), ([11, 12], [9, 9], (8, 8)))
-        up = card_from_json(turned(card_to_json(card), lambda use, pk: pk + 100))
+        up = turned(card, lambda use, pk: pk + 100)
         for use in ("palette", "cells", "tones", "pads", "pieces", "papers"):
             self.assertEqual(getattr(named(up), use), tuple(pk + 100 for pk in getattr(found, use)))
         self.assertEqual((up.pictures[0].drawing, up.pictures[0].line_range), (103, 102))
-        back = card_from_json(turned(card_to_json(up), lambda use, pk: pk - 100))
+        back = turned(up, lambda use, pk: pk - 100)
         self.assertEqual(back, card)
 
     def test_what_is_gone_leaves_a_card_that_can_be_seen(self):

@@ -3,7 +3,7 @@
 from unittest import TestCase
 
 import numpy as np
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from jindle_core import figures
@@ -46,6 +46,7 @@ def page(seed=0, left=40, top=30, white=0.85, without=()):
 
 
 class StripTests(TestCase):
+    @settings(max_examples=10)
     @given(
         seed=st.integers(0, 10_000),
         turns=st.integers(0, 3),

@@ -16,11 +16,12 @@ from jindle_core.colorimetry.spaces import lab_to_hue
 from jindle_core.colorimetry.views import lamp
 from jindle_core.errors import BadInput
 from jindle_core.families.judge import judge_family
+from jindle_core.fullness import Kept
 from jindle_core.media.medium import Medium
 from jindle_core.patterned.patches import Patch
 from jindle_core.stored import plain, structured
 from jindle_core.supplies.colours import RangeFacts, SupplyColour
-from jindle_core.supplies.whole import Kept, Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.swatch_sheet import swatch_sheet
 from jindle_core.tests.strategies import some_lab
 from jindle_core.training.exercises import EXERCISES, Wish, ask, ask_again, ask_on_paper
@@ -168,7 +169,7 @@ class QuestionTests(TestCase):
     def test_right_answers_are_spread_evenly_over_the_places(self):
         for exercise in Exercise:
             counted = Counter()
-            for seed in range(240):
+            for seed in range(120):
                 question = asked(exercise, seed)
                 if question is not None and len(question.options) in (3, 4):
                     counted[len(question.options), question.truth[0]] += 1
@@ -441,7 +442,7 @@ class ThresholdTests(TestCase):
         """The bench asks real questions and more learners; here each choice is exactly as hard as wanted."""
         for finer, slips in ((0.0, 0.02), (1.0, 0.1)):
             held, off = [], []
-            for seed in range(16):
+            for seed in range(12):
                 random, trials, margin = np.random.default_rng(seed), [], 6.0
                 first = float(random.uniform(2, 8))
                 for number in range(40):

@@ -12,6 +12,7 @@ from jindle_core.card.stored import card_from_json, card_to_json
 from jindle_core.card.whole import Anchor, Card
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.contrast.rules import Status
+from jindle_core.fullness import Kept
 from jindle_core.layers.pieces import Kind
 from jindle_core.lengths import read_size
 from jindle_core.material import End
@@ -21,7 +22,7 @@ from jindle_core.seen.table import moved, table
 from jindle_core.seen.whole import SeenCard
 from jindle_core.supplies.colours import RangeFacts, SupplyColour
 from jindle_core.supplies.used import shopping
-from jindle_core.supplies.whole import Kept, Supplies
+from jindle_core.supplies.whole import Supplies
 
 ARCHITECTURE = Path(__file__).resolve().parents[2] / "ARCHITECTURE.md"
 

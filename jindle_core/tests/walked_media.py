@@ -24,6 +24,7 @@ from jindle_core.card.stored import card_from_json, card_to_json
 from jindle_core.card.whole import Anchor, Card
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.compatibility.properties import properties_of
+from jindle_core.fullness import Kept
 from jindle_core.interchange.file_name import medium_of
 from jindle_core.layers.making import Making, made_with
 from jindle_core.layers.pieces import Kind
@@ -41,7 +42,7 @@ from jindle_core.seen.whole import SeenCard
 from jindle_core.supplies.colours import RangeFacts, SupplyColour
 from jindle_core.supplies.matched import swatch_of
 from jindle_core.supplies.used import shopping
-from jindle_core.supplies.whole import Kept, Supplies
+from jindle_core.supplies.whole import Supplies
 from jindle_core.training.exercises import EXERCISES, Wish, ask
 
 DRAWING = read_svg(

@@ -14,8 +14,7 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.card.changes.every import Purpose
 from jindle_core.card.changes.pictures import EditAreas
-from jindle_core.card.references import Use, turned
-from jindle_core.card.stored import card_from_json, card_to_json
+from jindle_core.card.references import turned
 from jindle_core.checked.check import Check
 from jindle_core.checked.compared import gives_way, holding
 from jindle_core.checked.whole import CheckedCard
@@ -24,6 +23,7 @@ from jindle_core.matching.verdicts import Verdict, judge_distance
 from jindle_core.material import End
 from jindle_core.media.groups import DRAWN_MEDIA, PAD_MEDIA
 from jindle_core.media.medium import Medium
+from jindle_core.naming import Use
 from jindle_core.offers.following import Following
 from jindle_core.offers.moving import Follower, Moving, families
 from jindle_core.seen.whole import SeenCard
@@ -140,7 +140,7 @@ class Arriving:
             found = self._moving.nearest(supplies.places[pk], PAD_MEDIA if medium in PAD_MEDIA else (medium,))
             return None if found is None else self._id(found)
 
-        value = card_from_json(turned(card_to_json(card), mine))
+        value = turned(card, mine)
         return replace(self.before, card=value, supplies=self.foreign.mine)
 
     def _medium_of(self, pk: int) -> Medium:

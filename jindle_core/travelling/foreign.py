@@ -11,13 +11,13 @@ from functools import cached_property
 import numpy as np
 
 from jindle_core import figures
-from jindle_core.card.references import Use, turned
-from jindle_core.card.stored import card_from_json, card_to_json
+from jindle_core.card.references import turned
 from jindle_core.card.whole import Card
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.material import End
 from jindle_core.media.medium import Medium
+from jindle_core.naming import Use
 from jindle_core.patterned.sheet import Sheet
 from jindle_core.seen.whole import SeenCard
 from jindle_core.supplies.colours import RangeFacts, SupplyColour
@@ -149,9 +149,8 @@ class Foreign:
                 return drawn[number - 1]
             return number if use is Use.SHEETS else self.ids[number - 1]
 
-        stored = turned(card_to_json(card), mine)
         dark_first = self.shelf.dark_first
-        return SeenCard(card_from_json(stored), self.supplies, self.drawings, dark_first, sheets)
+        return SeenCard(turned(card, mine), self.supplies, self.drawings, dark_first, sheets)
 
     def _cut(self, end: End) -> End:
         """A sheet of one's own of the same name, else, as a supply, the colour that most of it is of."""

@@ -5,12 +5,12 @@ from dataclasses import fields, replace
 from typing import Any
 
 from jindle_core import figures
-from jindle_core.card.references import Use, turned
+from jindle_core.card.references import turned
 from jindle_core.card.sound import sound
-from jindle_core.card.stored import card_to_json
 from jindle_core.compatibility.properties import checked_properties
 from jindle_core.errors import BadInput, Problem
 from jindle_core.media.medium import Medium
+from jindle_core.naming import Use
 from jindle_core.patterned.sheet import SIGNS
 from jindle_core.travelling.told import PatternTold, Travelling
 
@@ -25,7 +25,7 @@ def possible(told: Travelling) -> Travelling:
     if problems:
         raise BadInput(*problems[:_SAID])
     card = sound(replace(told.card, waivers=()))
-    turned(card_to_json(card), lambda use, number: _there(told, use, number))
+    turned(card, lambda use, number: _there(told, use, number))
     for area in card.areas:
         media = {told.ranges[told.supplies[number - 1].range - 1].medium for number in area.family}
         if media - {area.medium}:

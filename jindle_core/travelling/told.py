@@ -10,11 +10,11 @@ from dataclasses import dataclass, field, replace
 from typing import Any
 
 from jindle_core import figures
-from jindle_core.card.references import Use, turned
-from jindle_core.card.stored import card_from_json, card_to_json
+from jindle_core.card.references import turned
 from jindle_core.card.whole import Card
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.media.medium import Medium
+from jindle_core.naming import Use
 from jindle_core.patterned.sheet import SIGNS, Sheet
 from jindle_core.provenance import Provenance
 from jindle_core.supplies.whole import Supplies
@@ -127,8 +127,8 @@ class _Telling:
             Use.DRAWING: lambda pk: _number(self._drawings, pk) if pk in self._known.drawings else None,
             Use.SHEETS: self._sheet,
         }
-        plain = card_to_json(replace(card, waivers=()))
-        numbered = card_from_json(turned(plain, lambda use, pk: numbers.get(use, self._colour)(pk)))
+        bare = replace(card, waivers=())
+        numbered = turned(bare, lambda use, pk: numbers.get(use, self._colour)(pk))
         sheets = tuple(self._sheet_told(pk) for pk in self._sheets)
         supplies = tuple(self._supply_told(pk) for pk in self._colours)
         ranges = tuple(self._range_told(pk) for pk in self._ranges)

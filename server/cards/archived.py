@@ -4,9 +4,10 @@ from collections.abc import Callable
 from typing import Any
 
 from jindle_core import figures
-from jindle_core.card.references import Use, turned
+from jindle_core.card.references import turned
 from jindle_core.card.sound import sound
 from jindle_core.card.stored import card_from_json, card_to_json, upgraded
+from jindle_core.naming import Use
 from jindle_core.planning.pace import Taken
 from jindle_core.planning.task import Work
 from server.access import cards_of, steps_taken_by

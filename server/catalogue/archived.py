@@ -1,8 +1,10 @@
 """How ranges, the drawer, what is wanted and what was read travel in an archive."""
 
+from dataclasses import asdict
 from datetime import date
 from typing import Any
 
+from jindle_core.fullness import FULLNESS, NOTE_LIMIT, Kept
 from jindle_core.interchange.range_json import DETAILS, read_range_json, write_range_json
 from server.access import (
     asked_for_by,
@@ -16,9 +18,8 @@ from server.access import (
     strip_of,
 )
 from server.catalogue.arrays import read_catalogue
-from server.catalogue.drawer_actions import keep, set_asked
+from server.catalogue.drawer_actions import keep, kept_in, set_asked
 from server.catalogue.models import (
-    FULLNESS_CHOICES,
     HAND_CHOICES,
     LAYERS_LIMIT,
     MEDIUM_CHOICES,
@@ -86,26 +87,23 @@ def unpack_ranges(parcel: Unpacking) -> dict[str, int]:
 
 def pack_drawer(parcel: Packing) -> None:
     """What is in it, and what is to be bought."""
-    entries = drawer_of(parcel.person).order_by("id")
-    parcel.tell(
-        "drawer.json",
-        [
-            {"colour": parcel.colours[entry.colour_id], "full": entry.fullness, "note": entry.note}
-            for entry in entries
-        ],
-    )
+    kept = kept_in(drawer_of(parcel.person).order_by("id"))
+    parcel.tell("drawer.json", [{"colour": parcel.colours[pk]} | asdict(one) for pk, one in kept.items()])
     parcel.tell("asked for.json", [parcel.colours[one.colour_id] for one in asked_for_by(parcel.person)])
 
 
 def unpack_drawer(parcel: Unpacking) -> dict[str, int]:
     """Store both."""
-    fullness, lines = dict(FULLNESS_CHOICES), parcel.read("drawer.json")
-    told = [
-        (parcel.colour(one["colour"]), among(one["full"], fullness), str(one["note"])[:200]) for one in lines
-    ]
-    keep(parcel.person, told)
+    lines = parcel.read("drawer.json")
+    keep(parcel.person, [(parcel.colour(one["colour"]), _kept(one)) for one in lines])
     set_asked(parcel.person, [parcel.colour(one) for one in parcel.later("asked for.json")], True)
     return {"drawer": len(lines)}
+
+
+def _kept(told: dict[str, Any]) -> Kept:
+    """What an archive tells of a colour in the drawer; earlier ones call how full it is ``full``."""
+    fullness = told["fullness"] if "fullness" in told else told["full"]
+    return Kept(among(fullness, FULLNESS), str(told["note"])[:NOTE_LIMIT])
 
 
 def pack_readings(parcel: Packing) -> None:

@@ -8,11 +8,13 @@ from collections import OrderedDict
 from collections.abc import Mapping
 from threading import Lock
 
+from jindle_core.fullness import Kept
 from jindle_core.media.medium import Medium
 from jindle_core.supplies.colours import RangeFacts, SupplyColour
-from jindle_core.supplies.whole import Kept, Supplies
+from jindle_core.supplies.whole import Supplies
 from server.access import drawer_of, gone_ranges_of, papers_off_shelf, put_away_by, ranges_seen_by
 from server.accounts.models import Person
+from server.catalogue.drawer_actions import kept_in
 from server.catalogue.models import CatalogueStamp, Colour
 from server.catalogue.readings import from_bytes, read_of
 
@@ -133,14 +135,10 @@ def read_catalogue(person: Person) -> Supplies:
 
 def _drawer(person: Person, supplies: Supplies) -> dict[int, Kept]:
     """What the person's drawer holds of some supplies."""
-    told = drawer_of(person).values_list("colour_id", "colour__range", "fullness", "note")
-    drawer = {
-        pk: Kept(fullness, note)
-        for pk, range_id, fullness, note in told
-        if range_id not in supplies.ranges or not supplies.ranges[range_id].away
-    }
+    away = [key for key, facts in supplies.ranges.items() if facts.away]
+    drawer = kept_in(drawer_of(person).exclude(colour__range__in=away))
     # A sheet of one's own that was photographed lies on one's shelf.
     for pk in supplies.shares.keys() - supplies.off - drawer.keys():
         if supplies.ranges[supplies.rows[supplies.places[pk]].range_id].own:
-            drawer[pk] = Kept("full", "")
+            drawer[pk] = Kept()
     return drawer

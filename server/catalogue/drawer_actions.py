@@ -1,29 +1,39 @@
 """Every write to a drawer, and to what is asked for beside it."""
 
-from collections.abc import Iterable
-from dataclasses import dataclass
+from collections.abc import Iterable, Mapping
+from dataclasses import asdict, dataclass, fields
+from typing import Any
 
-from jindle_core.fullness import Fullness
+from django.db.models import QuerySet
+
+from jindle_core.fullness import Kept
 from jindle_core.media.medium import Medium
 from server.access import asked_for_by, drawer_of
 from server.accounts.models import Person
 from server.catalogue.models import AskedFor, Colour, DrawerEntry, touch_drawer
 from server.writes import write
 
+_TOLD = [one.name for one in fields(Kept)]
+
 
 @dataclass(frozen=True)
 class Before:
-    """What the drawer held of some colours: these (id, fullness, note) of these ids."""
+    """What the drawer held of some colours: these, by their ids, of these ids."""
 
     colours: tuple[int, ...]
-    entries: tuple[tuple[int, Fullness, str], ...]
+    entries: dict[int, Kept]
 
 
 def there_of(person: Person, colour_ids: Iterable[int]) -> Before:
     """What the person's drawer holds of some colours, and of what is had with them."""
     ids = tuple(pk for sheet in _sheets(colour_ids) for pk in sheet)
-    rows = drawer_of(person).filter(colour__in=ids).order_by("colour_id")
-    return Before(ids, tuple(rows.values_list("colour_id", "fullness", "note")))
+    return Before(ids, kept_in(drawer_of(person).filter(colour__in=ids).order_by("colour_id")))
+
+
+def kept_in(entries: QuerySet[DrawerEntry]) -> dict[int, Kept]:
+    """How each lies there, by the ids of the colours."""
+    told = entries.values_list("colour_id", *_TOLD)
+    return {pk: Kept(*kept) for pk, *kept in told}
 
 
 @write
@@ -31,8 +41,7 @@ def put_back(person: Person, before: Before) -> None:
     """Have of some colours in the drawer exactly what was there."""
     drawer_of(person).filter(colour__in=before.colours).delete()
     DrawerEntry.objects.bulk_create(
-        DrawerEntry(owner=person, colour_id=pk, fullness=fullness, note=note)
-        for pk, fullness, note in before.entries
+        DrawerEntry(owner=person, colour_id=pk, **asdict(kept)) for pk, kept in before.entries.items()
     )
     touch_drawer(person)
 
@@ -61,22 +70,27 @@ def set_asked(person: Person, colour_ids: Iterable[int], asked: bool) -> None:
 
 
 @write
-def keep(person: Person, kept: Iterable[tuple[int, Fullness | None, str | None]]) -> None:
-    """Put colours into the drawer with how full they are and a note: (id, fullness, note).
+def keep(person: Person, kept: Iterable[tuple[int, Kept]]) -> None:
+    """Put colours, by their ids, into the drawer as they lie there; of one named twice the last counts."""
+    say(person, [(pk, asdict(one)) for pk, one in kept])
 
-    None leaves what is said of a colour that is there already; of a colour
-    named twice the last counts.
+
+@write
+def say(person: Person, said: Iterable[tuple[int, Mapping[str, Any]]]) -> None:
+    """Put colours into the drawer, and say some of how they lie there, by the fields of ``Kept``.
+
+    What is not said of a colour that is there already stays.
     """
     there = {entry.colour_id: entry for entry in drawer_of(person)}
-    said = {}
-    kept = list(kept)
-    for (_, fullness, note), sheet in zip(kept, _sheets(pk for pk, *_ in kept), strict=True):
+    entries: dict[int, DrawerEntry] = {}
+    said = list(said)
+    for (_, told), sheet in zip(said, _sheets(pk for pk, _ in said), strict=True):
         for pk in sheet:
-            entry = said[pk] = there.get(pk) or DrawerEntry(owner=person, colour_id=pk)
-            entry.fullness = fullness or entry.fullness
-            entry.note = entry.note if note is None else note
+            entry = entries[pk] = there.get(pk) or DrawerEntry(owner=person, colour_id=pk)
+            for name, value in told.items():
+                setattr(entry, name, value)
     DrawerEntry.objects.bulk_create(
-        said.values(), update_conflicts=True, update_fields=["fullness", "note"], batch_size=1000
+        entries.values(), update_conflicts=True, update_fields=_TOLD, batch_size=1000
     )
     touch_drawer(person)
 

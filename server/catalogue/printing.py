@@ -10,11 +10,11 @@ from django.conf import settings
 from django.template.loader import render_to_string
 from PIL import ImageFile
 
-_MODULES = settings.ROOT / "web" / "node_modules"
+_FONTS = settings.ROOT / "server" / "fonts"
 
 
 def _face(name: str, alphabet: str, weight: int) -> Path:
-    return _MODULES / f"@fontsource/{name}/files/{name}-{alphabet}-{weight}-normal.woff2"
+    return _FONTS / f"{name}-{alphabet}-{weight}-normal.woff2"
 
 
 # By family and weight; "More" and "Rest" have letters that "Text" lacks, the rest Greek, Cyrillic and others.
@@ -23,8 +23,8 @@ FACES = {
     ("Text", 700): _face("atkinson-hyperlegible-next", "latin", 700),
     ("More", 400): _face("atkinson-hyperlegible-next", "latin-ext", 400),
     ("More", 700): _face("atkinson-hyperlegible-next", "latin-ext", 700),
-    ("Rest", 400): _MODULES / "dejavu-fonts-ttf/ttf/DejaVuSans.ttf",
-    ("Rest", 700): _MODULES / "dejavu-fonts-ttf/ttf/DejaVuSans-Bold.ttf",
+    ("Rest", 400): _FONTS / "DejaVuSans.ttf",
+    ("Rest", 700): _FONTS / "DejaVuSans-Bold.ttf",
     ("Head", 600): _face("bricolage-grotesque", "latin", 600),
 }
 
@@ -68,5 +68,5 @@ def pdf(template: str, told: dict[str, Any]) -> bytes:
         for (family, weight), path in FACES.items()
     ]
     whole = render_to_string(template, told | {"faces": faces})
-    made: bytes = HTML(string=whole, base_url=str(_MODULES)).write_pdf()
+    made: bytes = HTML(string=whole, base_url=str(_FONTS)).write_pdf()
     return made

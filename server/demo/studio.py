@@ -158,7 +158,7 @@ def _furnish(studio: Person) -> None:
     studio.save(update_fields=["stand_ins"])
     ids = _ids()
     lines = read_drawer((DATA / "drawer.csv").read_bytes())
-    keep(studio, [(ids[line.range, line.colour], line.full, line.note) for line in lines])
+    keep(studio, [(ids[line.range, line.colour], line.kept) for line in lines])
     stories = _stories(studio, owned=True)
     for story in json.loads((DATA / "cards.json").read_text()):
         keep_card(studio, stories.card(story))

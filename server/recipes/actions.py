@@ -4,8 +4,8 @@ import secrets
 from dataclasses import replace
 
 from jindle_core.card.changes.palette import checked_name
-from jindle_core.card.references import Use, turned
-from jindle_core.card.stored import card_from_json, card_to_json
+from jindle_core.card.references import turned
+from jindle_core.naming import Use
 from jindle_core.travelling.arriving import Arriving
 from jindle_core.travelling.foreign import Foreign
 from jindle_core.travelling.recipe_file import (
@@ -104,7 +104,7 @@ def start_from(person: Person, found: Arriving, name: str) -> StoredCard:
         pk: pk if pk > 0 else store_drawing(person, one.name, one.drawing).pk
         for pk, one in zip(found.foreign.drawings, found.foreign.told.drawings, strict=True)
     }
-    stored = turned(card_to_json(found.after.card), lambda use, pk: kept[pk] if use is Use.DRAWING else pk)
-    card = keep_card(person, replace(card_from_json(stored), name=checked_name(name)))
+    mine = turned(found.after.card, lambda use, pk: kept[pk] if use is Use.DRAWING else pk)
+    card = keep_card(person, replace(mine, name=checked_name(name)))
     card_told(card, checked_card(card, catalogue_for(person), person), person, {})
     return card

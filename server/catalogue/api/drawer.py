@@ -1,6 +1,7 @@
 """The API of the drawer: what a person owns, how full, by ticking, by list and by file."""
 
 from collections import Counter
+from dataclasses import asdict, fields
 
 import numpy as np
 from django.http import HttpResponse
@@ -13,6 +14,7 @@ from rest_framework.views import APIView
 
 from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
+from jindle_core.fullness import Kept
 from jindle_core.interchange.code_list import read_list
 from jindle_core.interchange.drawer_csv import KeptLine, read_drawer, write_drawer
 from jindle_core.matching.search import SearchIndex, plain
@@ -21,7 +23,7 @@ from server.access import asked_for_by, colours_seen_by, one, papers_seen_by, ra
 from server.accounts.models import Person
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import download
-from server.catalogue.drawer_actions import Before, keep, put_back, set_asked, set_owned, there_of
+from server.catalogue.drawer_actions import Before, keep, put_back, say, set_asked, set_owned, there_of
 from server.catalogue.models import FULLNESS_CHOICES
 from server.catalogue.swatches import swatch
 from server.requests import Request
@@ -121,11 +123,10 @@ class Drawer(APIView):
         given.is_valid(raise_exception=True)
         values = given.validated_data
         wanted = _seen(request.user, values["colours"])
-        entries = {one["colour"]: one for one in values["entries"]}
+        entries = {one.pop("colour"): one for one in values["entries"]}
         if not set(entries) <= set(wanted):
             raise BadInput(Problem("An entry is of none of these colours.", field="entries"))
-        told = ((pk, one["fullness"], one["note"]) for pk, one in entries.items())
-        put_back(request.user, Before(tuple(wanted), tuple(told)))
+        put_back(request.user, Before(tuple(wanted), {pk: Kept(**one) for pk, one in entries.items()}))
         return Response(status=status.HTTP_204_NO_CONTENT)
 
     @extend_schema(
@@ -142,9 +143,9 @@ class Drawer(APIView):
             of = of.filter(family=values["family"]) if "family" in values else of
             wanted = list(of.values_list("pk", flat=True))
         before = there_of(request.user, wanted)
-        said = values.get("fullness"), values.get("note")
-        if values["owned"] and any(one is not None for one in said):
-            keep(request.user, [(pk, *said) for pk in wanted])
+        said = {one.name: values[one.name] for one in fields(Kept) if values.get(one.name) is not None}
+        if values["owned"] and said:
+            say(request.user, [(pk, said) for pk in wanted])
         else:
             set_owned(request.user, wanted, values["owned"])
         return Response(_before(before))
@@ -171,7 +172,7 @@ class AskedFor(APIView):
 
 
 def _before(there: Before) -> DrawerBefore:
-    entries = [DrawerThere(colour=pk, fullness=full, note=note) for pk, full, note in there.entries]
+    entries = [DrawerThere(colour=pk, **asdict(kept)) for pk, kept in there.entries.items()]
     return DrawerBefore(colours=there.colours, entries=entries)
 
 
@@ -255,7 +256,7 @@ class DrawerFile(APIView):
         lines = read_drawer(given.validated_data["file"].read(figures.files.LARGEST_FILE + 1))
         kept = ids_of(catalogue_for(request.user), lines)
         before = there_of(request.user, sorted(set(kept)))
-        keep(request.user, [(pk, line.full, line.note) for pk, line in zip(kept, lines, strict=True)])
+        keep(request.user, [(pk, line.kept) for pk, line in zip(kept, lines, strict=True)])
         return Response(Taken(count=len(set(kept)), before=_before(before)))
 
 
@@ -265,7 +266,7 @@ def drawer_lines(supplies: Supplies) -> list[KeptLine]:
     for place, kept in supplies.all_kept:
         row = supplies.rows[place]
         name = supplies.ranges[row.range_id].name
-        lines.append(KeptLine(0, name, row.label, kept.fullness, kept.note))
+        lines.append(KeptLine(0, name, row.label, kept))
     return lines
 
 

@@ -1,5 +1,6 @@
 from django.core.files.uploadedfile import SimpleUploadedFile
 
+from jindle_core.fullness import Kept
 from jindle_core.interchange.drawer_csv import KeptLine, read_drawer, write_drawer
 from server.tests.helpers import ApiTestCase, make_range
 
@@ -107,7 +108,7 @@ class DrawerTests(ApiTestCase):
         self.file("Range;Code\nmore;tar 1\n")
 
     def test_lines_round_trip(self):
-        lines = [KeptLine(2, "Pads", "-5 blue", "full", ""), KeptLine(3, "", "a,b;c", "dry", 'say "hi"')]
+        lines = [KeptLine(2, "Pads", "-5 blue", Kept()), KeptLine(3, "", "a,b;c", Kept("dry", 'say "hi"'))]
         self.assertEqual(read_drawer(write_drawer(lines).encode()), lines)
 
 
