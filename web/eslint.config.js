@@ -14,6 +14,8 @@ export default [
       // TypeScript says so already, and knows more.
       'vue/require-default-prop': 'off',
       'no-undef': 'off',
+      // What is named beside a rest is what the rest is without.
+      '@typescript-eslint/no-unused-vars': ['error', { ignoreRestSiblings: true }],
     },
   },
   prettier,

@@ -3,6 +3,7 @@
 import unittest
 from itertools import pairwise
 
+import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -122,6 +123,23 @@ class ScatterTests(unittest.TestCase):
         dots = [piece for piece in after.build.pieces if piece.kind is Kind.FINISH]
         self.assertEqual(len(dots), count)
         self.assertTrue(all(boxes(after)[one.key].inside(boxes(after)[1]) for one in dots))
+
+    @given(st.sampled_from(Along), st.integers(0, 50))
+    def test_none_lies_on_a_picture_or_on_words(self, along, seed):
+        words = (Kind.LETTERING, sized("2", "1/2", text="ahoy", on=1, place={"below": Length(80, "in")}))
+        card = a_card((Kind.PANEL, sized("5", "3 1/2")), (Kind.IMAGE, sized("2", "2", on=1)), words)
+        after = changed(card, Scatter(7, along, WHITE_END, seed))
+        lie = boxes(after)
+        for dot in (lie[piece.key] for piece in after.build.pieces if piece.kind is Kind.FINISH):
+            off = [
+                (
+                    abs(float(dot.x + dot.width / 2 - box.x - box.width / 2)) / float(box.width / 2),
+                    abs(float(dot.y + dot.height / 2 - box.y - box.height / 2)) / float(box.height / 2),
+                )
+                for box in (lie[2], lie[3])
+            ]
+            self.assertGreaterEqual(np.hypot(*off[0]), 1)
+            self.assertGreaterEqual(max(off[1]), 1)
 
     def test_five_hundred_are_too_many(self):
         for count in (0, 16, 500):

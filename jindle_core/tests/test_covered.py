@@ -12,6 +12,7 @@ from jindle_core.card.changes.palette import Waive
 from jindle_core.card.changes.pictures import AreaFamily, SetDrawing, SetFamilies, areas_of
 from jindle_core.card.ground import PadUse
 from jindle_core.card.whole import Card
+from jindle_core.checked.covering import covered_areas
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.contrast.rules import Status
 from jindle_core.layers.pieces import Kind
@@ -95,6 +96,12 @@ class CoveredTests(unittest.TestCase):
         after = changed(card, mend.change)
         self.assertEqual(checks_of(after, "covered"), [])
         self.assertFalse(any(after.area(key).family for key in covered.needless))
+        listed = covered_areas(checked(card).examined)
+        self.assertEqual({one.area for one in listed}, covered.needless)
+        for one in listed:
+            self.assertEqual((one.picture, one.words, one.by), (1, card.area(one.area).name, "piece 2"))
+            self.assertAlmostEqual(one.covered, 1 - covered.of_pictures[one.area].shows)
+            self.assertGreater(one.covered, 0.5)
         waived = changed(card, Waive(found[0].key, "it is lifted up"))
         self.assertEqual(len(waived.waivers), 1)
         self.assertEqual(changed(waived, mend.change).waivers, ())

@@ -151,6 +151,16 @@ class ArrivingTests(unittest.TestCase):
         far = some_of(SUPPLIES, set(SUPPLIES.places) - set(SHEET), shift=-30.0)
         self.assertTrue(all(pk < 0 for pk in Foreign(TOLD, far).ids[:3]))
 
+    def test_what_one_has_put_away_is_had_no_more_and_all_else_is(self):
+        had = Foreign(TOLD, SUPPLIES).ids
+        self.assertTrue(all(pk > 0 for pk in had))
+        away = {key: replace(one, away=key == 3) for key, one in SUPPLIES.ranges.items()}
+        without = Foreign(TOLD, replace(SUPPLIES, ranges=away)).ids
+        self.assertEqual([pk < 0 for pk in without], [pk in MARKERS for pk in had])
+        kept = [(pk, mine) for pk, mine in zip(had, without, strict=True) if mine > 0]
+        self.assertTrue(kept)
+        self.assertTrue(all(pk == mine for pk, mine in kept))
+
     def test_who_has_nothing_has_values(self):
         one = arriving(NOTHING, owned=True)
         self.assertEqual(named(one.after.card).every, frozenset())

@@ -2,6 +2,7 @@
 
 from datetime import date
 
+from jindle_core.fullness import Kept
 from server.cards.models import StoredCard
 from server.catalogue.drawer_actions import keep
 from server.catalogue.reading_actions import Laid, Value, add_readings
@@ -16,7 +17,10 @@ class PrivacyTests(ApiTestCase):
         super().setUp()
         self.own = make_range(self.ann, "Hush", "dye ink pad", SECRET)
         hidden = self.own.colours.first()
-        keep(self.ann, [(hidden.pk, "low", "hidden note"), (self.ids["SKY-1"], "dry", "hidden note")])
+        keep(
+            self.ann,
+            [(hidden.pk, Kept("low", "hidden note")), (self.ids["SKY-1"], Kept("dry", "hidden note"))],
+        )
         shared = hidden.__class__.objects.get(pk=self.ids["SKY-1"])
         laid, value = Laid(date(2026, 1, 1), note="hidden note"), Value((30.0, 1.0, 2.0), "read")
         (self.reading,) = add_readings(self.ann, [(shared, value)], laid)

@@ -6,7 +6,7 @@ from django.test import TransactionTestCase
 
 from server.accounts.models import Person
 from server.catalogue.arrays import forget_catalogues
-from server.catalogue.drawer_actions import keep, set_owned
+from server.catalogue.drawer_actions import say, set_owned
 from server.catalogue.models import Colour, DrawerEntry, Range
 from server.tests.helpers import make_range
 from server.writes import write
@@ -43,7 +43,7 @@ class WriteTests(TransactionTestCase):
         for owned in (True, False, True):
             ticks = [lambda pk=pk, owned=owned: set_owned(self.ann, [pk], owned) for pk in ids[:14]]
             many = [
-                lambda part=part: keep(self.ann, [(pk, "low", None) for pk in part])
+                lambda part=part: say(self.ann, [(pk, {"fullness": "low"}) for pk in part])
                 for part in (ids[8:], ids[::-1][:20])
             ]
             self.assertEqual(self.at_once(*ticks, *many), [])

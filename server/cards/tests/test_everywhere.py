@@ -1,5 +1,6 @@
 """A card as one thing, over the API: what it uses, what takes its place, what follows, moves and copies."""
 
+from jindle_core.fullness import Kept
 from server.catalogue.drawer_actions import keep
 from server.tests.helpers import ApiTestCase, make_range
 
@@ -11,7 +12,7 @@ class EverywhereTests(ApiTestCase):
         super().setUp()
         found = make_range(self.ann, "Ferns", "alcohol marker", MARKERS)
         self.ferns = dict(found.colours.values_list("key", "pk"))
-        keep(self.ann, [(pk, "full", "") for pk in self.ferns.values()])
+        keep(self.ann, [(pk, Kept()) for pk in self.ferns.values()])
         card = self.full_card()
         card = self.change(card, kind="add_area", name="leaf")
         card = self.change(card, kind="edit_areas", keys=[1], colour=1)
@@ -26,7 +27,7 @@ class EverywhereTests(ApiTestCase):
         return self.ask(method, f"cards/{self.card['id']}/{path}", data, status)
 
     def dry(self, key):
-        keep(self.ann, [(self.ferns[key], "dry", "")])
+        keep(self.ann, [(self.ferns[key], Kept("dry"))])
 
     def test_what_it_uses_is_told_in_her_unit(self):
         self.client.patch("/api/me", {"units": "mm"}, "application/json")

@@ -6,6 +6,7 @@ from unittest import mock
 from django.core.files.uploadedfile import SimpleUploadedFile
 from PIL import Image
 
+from jindle_core.fullness import Kept
 from server.cards import glances
 from server.cards.glances import cannot_be_shown, look
 from server.cards.models import Glance, StoredCard
@@ -41,7 +42,7 @@ class GlanceTests(ApiTestCase):
         self.assertEqual(Image.open(BytesIO(answer.content)).size, (60, 60))
         self.assertIn("private", answer["Cache-Control"])
         self.assertIsNone(self.drawing_of(card))
-        keep(self.ann, [(self.ids["SKY-1"], "full", "")])  # which changes nothing of how it looks
+        keep(self.ann, [(self.ids["SKY-1"], Kept())])  # which changes nothing of how it looks
         (one,) = self.listed()["cards"]
         self.assertIsNotNone(one["picture"])
         self.change(card, kind="edit_colour", key=1, name="other")
@@ -82,7 +83,7 @@ class GlanceTests(ApiTestCase):
             self.assertEqual([one["name"] for one in told], [f"card {number}" for number in (3, 2, 1, 0)])
             told = self.listed()["cards"]
             self.assertEqual([one["current"] for one in told], [True] * 4)
-            keep(self.ann, [(self.ids["SKY-1"], "low", "")])
+            keep(self.ann, [(self.ids["SKY-1"], Kept("low"))])
             self.assertEqual([one["current"] for one in self.listed()["cards"]], [True, True, False, False])
             rest = [one["id"] for one in told[2:]]
             self.assertTrue(

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ApiError, got } from '@/api/client'
+import { api, ApiError, form, got } from '@/api/client'
 import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
@@ -55,9 +55,8 @@ const signOutElsewhere = () =>
   })
 const bringBack = (file: File) =>
   attempt('archive', async () => {
-    const body = new FormData()
-    body.append('file', file)
-    const found = await got(api.POST('/api/me/archive', { body: body as never }))
+    const body = form('/api/me/archive', { file })
+    const found = await got(api.POST('/api/me/archive', { body }))
     notices.show(
       `Back are ${plural(found.cards, 'card')}, ${plural(found.ranges, 'own range')}, ` +
         `${plural(found.drawer, 'colour')} of the drawer and ${plural(found.readings, 'reading')}.`,

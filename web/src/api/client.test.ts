@@ -28,17 +28,16 @@ describe('an answer', () => {
 describe('a form', () => {
   it('leaves out what is empty, and writes lists and objects as JSON', () => {
     const file = new Blob(['x'])
-    const made = form({
+    const made = form('/api/papers', {
       file,
-      name: 'Rods',
-      note: '',
-      none: null,
-      page: 0,
+      title: 'Rods',
+      width: '',
+      light: null,
+      reference: 0,
       box: { left: 1 },
-      on: false,
     })
-    expect([...made.keys()]).toEqual(['file', 'name', 'page', 'box', 'on'])
+    expect([...made.keys()]).toEqual(['file', 'title', 'reference', 'box'])
     expect(made.get('box')).toBe('{"left":1}')
-    expect(made.get('page')).toBe('0')
+    expect(made.get('reference')).toBe('0')
   })
 })

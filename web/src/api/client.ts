@@ -25,6 +25,7 @@ export type WantedReading = Schemas['WantedReading']
 export type SetCutting = Schemas['SetCutting']
 export type SetMember = Schemas['SetMember']
 export type Column = Schemas['ColumnKey']
+export type Landing = Schemas['Landing']
 export type Colourway = Schemas['Colourway']
 export type ColourwaysLine = Schemas['ColourwaysLine']
 export type Comparison = Schemas['Comparison']
@@ -37,6 +38,11 @@ export type DrawerEntry = Schemas['DrawerEntry']
 export type Following = Schemas['Following']
 export type Found = Schemas['Found']
 export type Fullness = Schemas['Fullness']
+/** All that can be said of what lies in the drawer. */
+export type DrawerSaid = Omit<
+  Schemas['DrawerRequestRequest'],
+  'colours' | 'owned' | 'range' | 'family'
+>
 export type Going = Schemas['Going']
 export type Hand = Schemas['Hand']
 export type KeptFamily = Schemas['KeptFamily']
@@ -155,13 +161,24 @@ export async function got<T>(answer: Promise<{ data?: T }>): Promise<T> {
   return (await answer).data as T
 }
 
-/** A form for an endpoint that takes a file; empty values are left out. */
-export function form(values: Record<string, unknown>): FormData {
+type Sent<T> = T extends string ? T | Blob | '' | null | undefined : T | '' | null | undefined
+/** What an address that takes a file is sent, by its fields: files for those that the schema calls binary. */
+type Fields<P extends keyof paths> = paths[P] extends {
+  post: { requestBody?: { content: { 'multipart/form-data': infer Body } } }
+}
+  ? Body
+  : never
+
+/** A form for an address that takes a file; empty values are left out. */
+export function form<P extends keyof paths>(
+  _: P,
+  values: { [K in keyof Fields<P>]?: Sent<Fields<P>[K]> },
+): Fields<P> & FormData {
   const made = new FormData()
   for (const [name, value] of Object.entries(values)) {
     if (value instanceof Blob) made.append(name, value)
     else if (typeof value === 'object' && value) made.append(name, JSON.stringify(value))
     else if (value !== '' && value != null) made.append(name, String(value))
   }
-  return made
+  return made as Fields<P> & FormData
 }

@@ -20,7 +20,7 @@ onMounted(async () => {
   try {
     const scale = LONGEST / Math.max(width, height)
     const file = await asPicture(svg, [width, height], scale, 'image/webp')
-    const body = form({ file, drawn: drawing.drawn }) as never
+    const body = form('/api/cards/{id}/picture', { file, drawn: drawing.drawn })
     const path = { id: card.id }
     await got(api.POST('/api/cards/{id}/picture', { params: { path }, body }))
     emit('kept', `/api/cards/${card.id}/picture?drawn=${drawing.drawn}`)

@@ -1,4 +1,4 @@
-import { api, got, type Fullness, type Swatch } from '@/api/client'
+import { api, got, type DrawerSaid, type Fullness, type Swatch } from '@/api/client'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import type { components } from '@/api/schema'
@@ -7,7 +7,6 @@ import { isOffline, useOutbox, type Mark } from './outbox'
 
 type Before = components['schemas']['DrawerBefore']
 type Kept = Pick<Swatch, 'id' | 'label'>
-type Said = { fullness?: Fullness; note?: string }
 
 /** What one put on the shopping list, for every place where a colour stands; asked once. */
 export const useAsked = defineStore('asked', () => {
@@ -42,13 +41,13 @@ export function useDrawer(changed: () => unknown) {
     notices.show(words, false, { words: 'Take it back', run: () => undo().catch(notices.fail) })
   }
   /** What is told of some colours, and one press that takes it back with all that was noted of them. */
-  async function tell(words: string, colours: number[], owned: boolean, more: Said = {}) {
+  async function tell(words: string, colours: number[], owned: boolean, more: DrawerSaid = {}) {
     try {
       const body = { colours, owned, ...more }
       told(words, await got(api.POST('/api/drawer', { body })))
     } catch (error) {
       const fullness = owned ? (more.fullness ?? 'full') : null
-      later(error, { kind: 'owned', ids: colours, fullness, note: more.note, words })
+      later(error, { ...more, kind: 'owned', ids: colours, fullness, words })
     }
     await changed()
   }

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
-import { api, ApiError, got, type Fullness, type Press } from '@/api/client'
+import { api, ApiError, got, type DrawerSaid, type Fullness, type Press } from '@/api/client'
 import { stale } from './fetched'
 import { inTurn } from './inTurn'
 import { useNotices } from './notices'
@@ -10,7 +10,7 @@ import { plural } from './words'
 
 /** What is pressed without a network; `words` say it to people. */
 export type Mark = { words: string } & (
-  | { kind: 'owned'; ids: number[]; fullness: Fullness | null; note?: string }
+  | ({ kind: 'owned'; ids: number[]; fullness: Fullness | null } & Omit<DrawerSaid, 'fullness'>)
   | { kind: 'asked'; id: number; asked: boolean }
   | {
       kind: 'step'
@@ -36,8 +36,9 @@ async function deliver(
 ): Promise<number | undefined> {
   const headers = { 'X-Person': String(person) }
   if (mark.kind === 'owned') {
-    const { ids: colours, fullness, note } = mark
-    const body = { colours, owned: fullness !== null, ...(fullness ? { fullness, note } : {}) }
+    // All that was said goes along; how full it is says whether it is there at all.
+    const { kind, words, ids: colours, fullness, ...more } = mark
+    const body = { colours, owned: fullness !== null, ...(fullness ? { ...more, fullness } : {}) }
     await got(api.POST('/api/drawer', { body, headers }))
     return
   }

@@ -1,6 +1,6 @@
 import { describe, expect, it, vi } from 'vitest'
 import { asked, inSetup, settled } from '@/testing'
-import { usePasted, useProgress } from './reading'
+import { usePasted, usePictureReading, useProgress } from './reading'
 
 describe('work that tells its progress', () => {
   it('is stopped by the next question, whose answer counts', async () => {
@@ -49,5 +49,55 @@ describe('a picture that is pasted', () => {
     unmount()
     paste('image/png')
     expect(take).toHaveBeenCalledOnce()
+  })
+})
+
+describe('a picture that is read', () => {
+  const page = () => {
+    const told: string[] = []
+    const found = inSetup(() =>
+      usePictureReading<{ colours: number }>((_, ask) => ask('/api/papers/read', {}), {
+        begin: (name) => told.push(`begins with ${name}`),
+        came: (one) => told.push(`${one.colours} colours`),
+      }),
+    )
+    return { ...found, told }
+  }
+
+  it('forgets what was said of the one before, and tells what came', async () => {
+    const { take, reading, chosen, toggle, told } = page()
+    take(new File(['x'], 'quay.stripes.png'))
+    await settled()
+    await asked.at(-1)!.answer(new Response('{"colours": 3}\n'))
+    await settled()
+    expect([reading.value, told]).toEqual([
+      { colours: 3 },
+      ['begins with quay.stripes', '3 colours'],
+    ])
+    toggle(1)
+    toggle(2)
+    toggle(1)
+    expect(chosen.value).toEqual([2])
+  })
+
+  it('keeps what was read where it fails, and says why', async () => {
+    const { take, read, reading, problem, busy, attempt } = page()
+    take(new File(['x'], 'a.png'))
+    await settled()
+    await asked.at(-1)!.answer(new Response('{"colours": 3}\n'))
+    await settled()
+    void read()
+    await settled()
+    await asked
+      .at(-1)!
+      .answer({ code: 'bad', message: 'The picture is damaged.', problems: [] }, 400)
+    await settled()
+    expect([reading.value, problem.value, busy.value]).toEqual([
+      { colours: 3 },
+      'The picture is damaged.',
+      false,
+    ])
+    expect(await attempt(() => Promise.reject(new Error('no room')))).toBe(null)
+    expect(problem.value).toBe('Error: no room')
   })
 })

@@ -45,7 +45,7 @@ async function save(instead: Made['instead'] = data.value!.instead) {
 const drop = (at: number) => save(data.value!.instead.filter((_, n) => n !== at))
 async function addPhoto(file: File) {
   try {
-    const body = form({ file }) as never
+    const body = form('/api/records/{id}/photos', { file })
     await got(api.POST('/api/records/{id}/photos', { params: { path: path.value }, body }))
     await refresh()
   } catch (error) {

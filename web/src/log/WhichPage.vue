@@ -27,13 +27,13 @@ const box = ref<Box | null>(null)
 const known = ref<Box | null>(null)
 const colour = ref<Swatch>()
 const active = ref<'box' | 'known'>('box')
-const medium = ref('')
+const medium = ref<Swatch['medium'] | ''>('')
 const last = ref<WhichAnswer | null>(null)
 const { data, problem, busy } = useFetched([file, photo, box, known, colour, medium, record], () =>
   file.value || photo.value
     ? got(
         api.POST('/api/which', {
-          body: form({
+          body: form('/api/which', {
             file: file.value,
             photo: file.value ? undefined : photo.value,
             record: record.value,
@@ -41,7 +41,7 @@ const { data, problem, busy } = useFetched([file, photo, box, known, colour, med
             known: known.value,
             colour: colour.value?.id,
             medium: medium.value,
-          }) as never,
+          }),
         }),
       )
     : null,
@@ -86,7 +86,7 @@ const KNOWN = {
   other: 'not mine',
 }
 const media = [
-  { value: '', words: 'anything' },
+  { value: '' as const, words: 'anything' },
   ...mediumValues.map((value) => ({ value, words: value })),
 ]
 const back = computed(() => (record.value ? `/log/${record.value}` : '/log'))

@@ -2,13 +2,13 @@
 import { useSession } from '@/lib/session'
 import { computed, defineAsyncComponent, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ApiError, form, got, type PaperReading, type PhotoLight } from '@/api/client'
+import { api, form, got, type PaperReading, type PhotoLight } from '@/api/client'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import PictureButton from '@/ui/PictureButton.vue'
 import PhotoFrame, { type Box } from '@/ui/PhotoFrame.vue'
 import ProgressLine from '@/ui/ProgressLine.vue'
 import { useOwnCards } from '@/lib/ownCards'
-import { useProgress, usePasted } from '@/lib/reading'
+import { usePictureReading } from '@/lib/reading'
 import { percent } from '@/lib/words'
 import FoundColour from './FoundColour.vue'
 import KnownSwatches from './KnownSwatches.vue'
@@ -24,21 +24,16 @@ const session = useSession()
 /** A paper from a scan or photo: mark the white card, put the colours right, keep it. */
 type Edit = { way: 'merge' | 'split' | 'drop'; places: number[] }
 const router = useRouter()
-const file = ref<Blob | null>(null)
-const reading = ref<PaperReading | null>(null)
 const white = ref<'auto' | 'box' | 'none'>('auto')
 const box = ref<Box | null>(null)
 const reference = ref(0)
 const corners = ref<[number, number][]>()
 const width = ref('')
 const edits = ref<Edit[]>([])
-const chosen = ref<number[]>([])
 const pointed = ref<number | null>(null)
 const names = reactive<Record<number, string>>({})
 const title = ref('')
 const collection = ref('My papers') // a collection's own name, where it has one
-const { step, problem, ask, cancel } = useProgress()
-const keeping = ref(false)
 const references = useOwnCards('a usual white card')
 const light = ref<PhotoLight | ''>('')
 // Swatches in the picture whose colours are known: with six of them a lamp is undone.
@@ -76,38 +71,41 @@ function forget(at: number) {
   known.value = known.value.filter((_, other) => other !== at)
   void read()
 }
-const told = () => ({
-  file: file.value,
+const told = (picture: Blob | null) => ({
+  file: picture,
   white: white.value,
   box: white.value === 'box' ? box.value : undefined,
   reference: reference.value || undefined,
   corners: corners.value,
   light: light.value || undefined,
-  strip: byStrip.value ? 'auto' : 'none',
+  strip: byStrip.value ? ('auto' as const) : ('none' as const),
   known: known.value.length ? known.value : undefined,
   edits: edits.value.length ? edits.value : undefined,
 })
 
-async function read() {
-  if (!file.value) return
-  const found = await ask<{ reading: PaperReading }>('/api/papers/read', form(told()))
-  if (!found) return
-  reading.value = found.reading
-  if (white.value === 'auto') box.value = found.reading.box
-  chosen.value = []
-}
-function take(picture: Blob, title_ = '') {
-  file.value = picture
-  white.value = 'auto'
-  corners.value = undefined
-  edits.value = []
-  known.value = []
-  byStrip.value = true
-  drawing.value = 'white'
-  for (const key of Object.keys(names)) delete names[Number(key)]
-  if (title_ && !title.value) title.value = title_.replace(/\.(png|jpe?g|webp)$/i, '')
-  void read()
-}
+const { file, reading, chosen, step, problem, busy, read, take, dropped, toggle, attempt, cancel } =
+  usePictureReading<PaperReading>(
+    async (picture, ask) => {
+      const body = form('/api/papers/read', told(picture))
+      const found = await ask<{ reading: PaperReading }>('/api/papers/read', body)
+      return found && found.reading
+    },
+    {
+      begin(named) {
+        white.value = 'auto'
+        corners.value = undefined
+        edits.value = []
+        known.value = []
+        byStrip.value = true
+        drawing.value = 'white'
+        for (const key of Object.keys(names)) delete names[Number(key)]
+        title.value ||= named
+      },
+      came(found) {
+        if (white.value === 'auto') box.value = found.box
+      },
+    },
+  )
 function mark(marked: Box) {
   if (drawing.value === 'known') {
     pending.value = marked
@@ -142,46 +140,25 @@ function edit(way: Edit['way']) {
   for (const key of Object.keys(names)) delete names[Number(key)]
   void read()
 }
-function toggle(place: number) {
-  chosen.value = chosen.value.includes(place)
-    ? chosen.value.filter((one) => one !== place)
-    : [...chosen.value, place]
-}
-async function keep() {
-  keeping.value = true
-  problem.value = ''
-  try {
+const keep = () =>
+  attempt(async () => {
     const made = await got(
       api.POST('/api/papers', {
-        body: form({
-          ...told(),
+        body: form('/api/papers', {
+          ...told(file.value),
           title: title.value,
           width: width.value,
           collection: collection.value,
           names: reading.value!.colours.map((_, place) => names[place] ?? ''),
-        }) as never,
+        }),
       }),
     )
     await router.push(`/papers/${made.id}`)
-  } catch (error) {
-    problem.value = error instanceof ApiError ? error.message : String(error)
-  } finally {
-    keeping.value = false
-  }
-}
-usePasted(take)
+  })
 </script>
 
 <template>
-  <main
-    class="overflow-y-auto p-6 small:p-3"
-    @dragover.prevent
-    @drop.prevent="
-      (event) =>
-        event.dataTransfer?.files[0] &&
-        take(event.dataTransfer.files[0], event.dataTransfer.files[0].name)
-    "
-  >
+  <main class="overflow-y-auto p-6 small:p-3" @dragover.prevent @drop.prevent="dropped">
     <RouterLink to="/papers" class="text-xs underline">Papers</RouterLink>
     <h1 class="mt-1 mb-4 text-xl">Add a paper</h1>
     <div class="mb-5 flex flex-wrap items-start gap-5">
@@ -193,7 +170,7 @@ usePasted(take)
           <RouterLink to="/papers/strip" class="underline">strip of known swatches</RouterLink>
           does better.
         </p>
-        <PictureButton @file="(one) => take(one, one.name)">Choose a picture</PictureButton>
+        <PictureButton @file="take">Choose a picture</PictureButton>
       </div>
       <PaperCamera class="min-w-72 flex-1" @taken="take" />
     </div>
@@ -387,7 +364,7 @@ usePasted(take)
           <button
             type="submit"
             class="button button-main self-end justify-self-start"
-            :disabled="!!step || keeping"
+            :disabled="!!step || busy"
           >
             Put it on the shelf
           </button>

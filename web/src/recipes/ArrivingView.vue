@@ -31,7 +31,7 @@ provide(
 )
 const asked = () => (said.value === undefined ? {} : { owned: said.value })
 const { data, problem, busy } = useFetched([said], () =>
-  got(api.POST('/api/recipes', { body: form({ ...source, ...asked() }) as never })),
+  got(api.POST('/api/recipes', { body: form('/api/recipes', { ...source, ...asked() }) })),
 )
 watch(data, (found) => {
   if (!found) return
@@ -44,7 +44,7 @@ const left = computed(() => last.value?.followers.filter((one) => one.fixed) ?? 
 async function start() {
   starting.value = true
   try {
-    const body = form({ ...source, ...asked(), name: name.value }) as never
+    const body = form('/api/recipes/cards', { ...source, ...asked(), name: name.value })
     const card = await got(api.POST('/api/recipes/cards', { body }))
     await router.push(`/cards/${card.id}/palette`)
   } catch (error) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api, got, type DrawerEntry, type Fullness } from '@/api/client'
+import { api, form, got, type DrawerEntry, type Fullness } from '@/api/client'
 import { fullnessValues } from '@/api/schema'
 import { useDrawer } from '@/lib/drawer'
 import { useFetched } from '@/lib/fetched'
@@ -62,10 +62,9 @@ const CHARTS = [
 ]
 
 async function bring(file: File) {
-  const body = new FormData()
-  body.append('file', file)
   try {
-    const { count, before } = await got(api.POST('/api/drawer/file', { body: body as never }))
+    const body = form('/api/drawer/file', { file })
+    const { count, before } = await got(api.POST('/api/drawer/file', { body }))
     told(`${plural(count, 'colour')} of ${file.name} in the drawer.`, before)
     await refresh()
   } catch (error) {

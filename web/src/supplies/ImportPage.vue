@@ -46,9 +46,9 @@ async function look(chosen: File | null | undefined, mapped?: Record<string, str
     header.value = []
   }
   const provenance = details.provenance
-  const body = form({ file: chosen, columns: mapped, provenance })
+  const body = form('/api/ranges/preview', { file: chosen, columns: mapped, provenance })
   try {
-    const found = await got(api.POST('/api/ranges/preview', { body: body as never }))
+    const found = await got(api.POST('/api/ranges/preview', { body }))
     if (mine !== asked) return
     preview.value = found
     columns.value = found.columns
@@ -80,7 +80,7 @@ async function store() {
   share.value = 0
   try {
     const how = { columns: columns.value, without_codes: withoutCodes.value }
-    const body = form({ file: file.value, ...how, ...details })
+    const body = form('/api/ranges/import', { file: file.value, ...how, ...details })
     const done = await follow<{ share?: number; id?: number }>(
       '/api/ranges/import',
       body,

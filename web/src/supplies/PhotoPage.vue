@@ -1,20 +1,12 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import {
-  api,
-  ApiError,
-  form,
-  got,
-  type PhotoLight,
-  type Swatch,
-  type SwatchesRead,
-} from '@/api/client'
+import { api, form, got, type PhotoLight, type Swatch, type SwatchesRead } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import { isLaid, useLaid } from '@/lib/laid'
 import { useNotices } from '@/lib/notices'
 import { useOwnCards } from '@/lib/ownCards'
-import { usePasted, useProgress } from '@/lib/reading'
+import { usePictureReading } from '@/lib/reading'
 import { plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
@@ -60,9 +52,6 @@ watch(ranges, (now) => {
   if (!chart.value.range && now?.length) chart.value.range = now[0]!.id
 })
 
-const file = ref<Blob | null>(null)
-const read = ref<SwatchesRead | null>(null)
-const { step, problem, ask, cancel } = useProgress()
 const white = ref<Box | null>(null)
 const whiteCard = ref(0)
 const grey = ref(false)
@@ -73,40 +62,52 @@ const marked = ref<Marked[]>([])
 const active = ref<'swatch' | 'white' | 'grey'>('swatch')
 const pending = ref<Box | null>(null)
 const pointed = ref('')
-const left = ref<number[]>([])
 const laid = useLaid()
 const whites = useOwnCards('a usual white card')
 const greys = useOwnCards('a usual grey card')
 const WORDS = { swatch: 'a swatch', white: 'the white card', grey: 'the grey card' }
 
-async function look() {
-  if (!file.value) return
-  const which = marking.value
-    ? {
-        patches: JSON.stringify(marked.value),
-        white: white.value ?? undefined,
-        grey_box: greyBox.value ?? undefined,
-      }
-    : { ...chart.value, grey: grey.value }
-  const body = form({
-    file: file.value,
-    white_card: whiteCard.value || undefined,
-    grey_card: greyCard.value || undefined,
-    light: light.value || undefined,
-    ...which,
-  })
-  const found = await ask<{ read: SwatchesRead }>('/api/swatches/read', body)
-  if (!found) return
-  read.value = found.read
-  left.value = found.read.swatches.flatMap((one, at) => (one.bare || one.uneven ? [at] : []))
-}
-function take(picture: Blob) {
-  file.value = picture
-  read.value = white.value = greyBox.value = null
-  marked.value = []
-  active.value = 'swatch'
-  void look()
-}
+const {
+  reading,
+  chosen: left,
+  step,
+  problem,
+  read,
+  take,
+  dropped,
+  toggle,
+  attempt,
+  cancel,
+} = usePictureReading<SwatchesRead>(
+  async (file, ask) => {
+    const which = marking.value
+      ? {
+          patches: JSON.stringify(marked.value),
+          white: white.value ?? undefined,
+          grey_box: greyBox.value ?? undefined,
+        }
+      : { ...chart.value, grey: grey.value }
+    const body = form('/api/swatches/read', {
+      file,
+      white_card: whiteCard.value || undefined,
+      grey_card: greyCard.value || undefined,
+      light: light.value || undefined,
+      ...which,
+    })
+    const found = await ask<{ read: SwatchesRead }>('/api/swatches/read', body)
+    return found && found.read
+  },
+  {
+    begin() {
+      reading.value = white.value = greyBox.value = null
+      marked.value = []
+      active.value = 'swatch'
+    },
+    came(found) {
+      left.value = found.swatches.flatMap((one, at) => (one.bare || one.uneven ? [at] : []))
+    },
+  },
+)
 function mark(box: Box) {
   if (active.value === 'swatch') {
     pending.value = box
@@ -114,62 +115,48 @@ function mark(box: Box) {
   }
   if (active.value === 'white') white.value = box
   else greyBox.value = box
-  void look()
+  void read()
 }
 function name(picked: Picked) {
   if (!('swatch' in picked) || !pending.value) return
   marked.value = [...marked.value, { ...pending.value, colour: picked.swatch.id }]
   pending.value = null
-  void look()
+  void read()
 }
 function unmark(at: number) {
   marked.value = marked.value.filter((_, other) => other !== at)
-  void look()
-}
-function toggle(at: number) {
-  left.value = left.value.includes(at)
-    ? left.value.filter((one) => one !== at)
-    : [...left.value, at]
+  void read()
 }
 const box = computed(
   () => ({ swatch: pending.value, white: white.value, grey: greyBox.value })[active.value],
 )
 const frames = computed(() =>
-  (read.value?.swatches ?? []).map((one, at) => ({
+  (reading.value?.swatches ?? []).map((one, at) => ({
     key: String(at),
     words: one.swatch.label,
     corners: one.corners as [number, number][],
   })),
 )
 const chosen = computed(
-  () => read.value?.swatches.filter((_, at) => !left.value.includes(at)) ?? [],
+  () => reading.value?.swatches.filter((_, at) => !left.value.includes(at)) ?? [],
 )
 const onCard = computed(() =>
   chosen.value.some((one) => isLaid(one.swatch.medium as Swatch['medium'])),
 )
 
-async function keep() {
-  problem.value = ''
-  try {
+const keep = () =>
+  attempt(async () => {
     const readings = chosen.value.map((one) => ({ colour: one.swatch.id, lab: one.lab }))
-    const body = { readings, simulated: read.value!.simulated, note: '', ...laid.told() }
+    const body = { readings, simulated: reading.value!.simulated, note: '', ...laid.told() }
     const { count } = await got(api.POST('/api/swatches/keep', { body }))
     const how = body.simulated ? 'simulated' : 'photographed'
     notices.show(`${plural(count, 'reading')} kept, ${how}.`)
     await router.push(`/supplies/${chosen.value[0]!.swatch.range_id}`)
-  } catch (error) {
-    problem.value = error instanceof ApiError ? error.message : String(error)
-  }
-}
-usePasted(take)
+  })
 </script>
 
 <template>
-  <main
-    class="overflow-y-auto p-6 small:p-3"
-    @dragover.prevent
-    @drop.prevent="(event) => event.dataTransfer?.files[0] && take(event.dataTransfer.files[0])"
-  >
+  <main class="overflow-y-auto p-6 small:p-3" @dragover.prevent @drop.prevent="dropped">
     <RouterLink to="/supplies" class="text-xs underline">Supplies</RouterLink>
     <header class="head">
       <h1 class="text-xl">Swatches from a photo</h1>
@@ -204,12 +191,12 @@ usePasted(take)
     </div>
     <ProgressLine v-if="step" :step="step" class="mb-4" @cancel="cancel" />
     <p v-if="problem" role="alert" class="mb-4 border-l-2 border-ink pl-3">{{ problem }}</p>
-    <div v-if="read" class="flex flex-wrap gap-6">
+    <div v-if="reading" class="flex flex-wrap gap-6">
       <div class="w-full max-w-[460px]">
         <PhotoFrame
-          :src="read.preview"
-          :width="read.width"
-          :height="read.height"
+          :src="reading.preview"
+          :width="reading.width"
+          :height="reading.height"
           :box="marking ? box : null"
           :words="WORDS[active]"
           :frames="frames"
@@ -238,7 +225,7 @@ usePasted(take)
               v-model="whiteCard"
               label="The white is"
               :options="whites"
-              @update:model-value="look"
+              @update:model-value="read"
             />
           </div>
           <div>
@@ -247,7 +234,7 @@ usePasted(take)
               v-model="light"
               label="The light was"
               :options="LIGHTS"
-              @update:model-value="look"
+              @update:model-value="read"
             />
           </div>
           <div v-if="greyBox || (grey && !marking)">
@@ -256,31 +243,31 @@ usePasted(take)
               v-model="greyCard"
               label="The grey is"
               :options="greys"
-              @update:model-value="look"
+              @update:model-value="read"
             />
           </div>
         </div>
-        <p v-if="marking && !read.white" class="mt-3 border-l-2 border-ink pl-3">
+        <p v-if="marking && !reading.white" class="mt-3 border-l-2 border-ink pl-3">
           No white card was found by itself: choose “the white card” above and draw a frame on it.
         </p>
       </div>
       <section class="min-w-80 flex-1" aria-labelledby="read-swatches">
         <h2 id="read-swatches" class="mb-1 text-base">
-          {{ plural(read.swatches.length, 'swatch', 'swatches') }} read
+          {{ plural(reading.swatches.length, 'swatch', 'swatches') }} read
         </h2>
         <p class="mb-2 text-xs text-soft">
           Left as photographed, right as known until now. A photograph tells colours only roughly; a
           reader does better.
-          <TheFigure tip :text="`good to about ΔE ${read.uncertainty}`" />
+          <TheFigure tip :text="`good to about ΔE ${reading.uncertainty}`" />
         </p>
-        <p v-if="read.strip" class="mb-2 text-xs">
+        <p v-if="reading.strip" class="mb-2 text-xs">
           Your strip of known swatches was found by itself.
         </p>
-        <p v-if="read.warning" class="mb-3 border-l-2 border-ink pl-3">{{ read.warning }}</p>
-        <p v-if="!read.swatches.length" class="mb-3">Draw a frame on a swatch in the picture.</p>
+        <p v-if="reading.warning" class="mb-3 border-l-2 border-ink pl-3">{{ reading.warning }}</p>
+        <p v-if="!reading.swatches.length" class="mb-3">Draw a frame on a swatch in the picture.</p>
         <ul class="mb-5 grid grid-cols-[repeat(auto-fill,minmax(250px,1fr))] gap-x-5 gap-y-1.5">
           <ReadSwatch
-            v-for="(one, at) in read.swatches"
+            v-for="(one, at) in reading.swatches"
             :key="at"
             :read="one"
             :taken="!left.includes(at)"
@@ -292,7 +279,7 @@ usePasted(take)
           />
         </ul>
         <form
-          v-if="read.swatches.length"
+          v-if="reading.swatches.length"
           class="panel max-w-xl space-y-3 p-4"
           @submit.prevent="keep"
         >

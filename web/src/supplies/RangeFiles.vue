@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api, ApiError, got, type WholeRange } from '@/api/client'
+import { api, ApiError, form, got, type WholeRange } from '@/api/client'
 import { useNotices } from '@/lib/notices'
 import { plural } from '@/lib/words'
 import FileButton from '@/ui/FileButton.vue'
@@ -33,13 +33,11 @@ const charts = computed(() => [
 
 async function bring(file: File) {
   problem.value = ''
-  const body = new FormData()
-  body.append('file', file)
   try {
     const { count } = await got(
       api.POST('/api/ranges/{id}/readings', {
         params: { path: { id: range.id } },
-        body: body as never,
+        body: form('/api/ranges/{id}/readings', { file }),
       }),
     )
     notices.show(`${plural(count, 'reading')} kept from ${file.name}.`)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
-import { api, form, got, type ExerciseKey, type SheetScored } from '@/api/client'
+import { api, form, got, type ExerciseKey, type SheetScored, type Camera } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import { usePasted } from '@/lib/reading'
 import { useNotices } from '@/lib/notices'
@@ -29,7 +29,7 @@ const sheet = computed(() => sheets.value?.find((one) => one.id === chosen.value
 async function make() {
   problem.value = ''
   try {
-    const body = { exercise: exercise.value, sheet: size.value as never, owned: true }
+    const body = { exercise: exercise.value, sheet: size.value, owned: true }
     const made = await got(api.POST('/api/training/sheets', { body }))
     await refresh()
     choose(made.id)
@@ -50,7 +50,9 @@ async function score(picture: Blob, name = 'page.jpg') {
     scored.value = await got(
       api.POST('/api/training/sheets/{id}/photo', {
         params: { path: { id: chosen.value } },
-        body: form({ file: new File([picture], name, { type: picture.type }) }) as never,
+        body: form('/api/training/sheets/{id}/photo', {
+          file: new File([picture], name, { type: picture.type }),
+        }),
       }),
     )
     await refresh()
@@ -61,7 +63,7 @@ async function score(picture: Blob, name = 'page.jpg') {
     busy.value = false
   }
 }
-async function shoot(light: never) {
+async function shoot(light: Camera['lights'][number]) {
   const answer = await api.POST('/api/camera/training/{id}', {
     params: { path: { id: chosen.value! } },
     body: { light },
@@ -159,7 +161,7 @@ usePasted((picture) => void score(picture, picture.name))
       <TheCamera
         v-else
         about="It pictures this page as a made-up hand would have filled it, with an eye as fine as yours is known to be, under a made-up lamp. What it scores counts as answered: on a page that you mean to fill yourself, use a photograph."
-        :shoot="shoot as never"
+        :shoot="shoot"
         @taken="score"
       />
     </div>

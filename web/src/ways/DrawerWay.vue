@@ -2,12 +2,12 @@
 import { computed } from 'vue'
 import { api, got } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
-import LandedPalette from './LandedPalette.vue'
-import { COLUMNS, onSupplies } from './starting'
+import LandedList from './LandedList.vue'
+import { COLUMNS } from './starting'
 import { useWays } from './ways'
 
 /** Three that go together and one accent, out of what there is. */
-const { column, owned, start, keep } = useWays()
+const { column, owned } = useWays()
 const question = computed(() => ({ column: column.value, owned: owned.value }))
 const { data, refresh } = useFetched(question, () =>
   got(api.GET('/api/palettes/drawer', { params: { query: question.value } })),
@@ -32,28 +32,7 @@ const medium = computed(() => COLUMNS.find((one) => one.value === column.value)!
             : 'Choose another medium.'
         }}
       </p>
-      <div class="space-y-4">
-        <LandedPalette
-          v-for="(one, at) in data.landings"
-          :key="at"
-          :title="one.title"
-          :about="one.about"
-          :colours="one.colours"
-          :reasons="one.reasons"
-          @changed="refresh"
-        >
-          <button type="button" class="button" @click="keep(one.title, onSupplies(one.colours))">
-            Keep it …
-          </button>
-          <button
-            type="button"
-            class="button button-main"
-            @click="start(one.title, onSupplies(one.colours))"
-          >
-            Start a card …
-          </button>
-        </LandedPalette>
-      </div>
+      <LandedList :landings="data.landings" @changed="refresh" />
     </template>
   </div>
 </template>

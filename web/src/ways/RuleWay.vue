@@ -6,12 +6,11 @@ import { useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
 import AppDialog from '@/ui/AppDialog.vue'
 import FindColour, { type Picked } from '@/ui/FindColour.vue'
-import LandedPalette from './LandedPalette.vue'
-import { onSupplies } from './starting'
+import LandedList from './LandedList.vue'
 import { useWays } from './ways'
 
 /** Every rule's palette around one colour. */
-const { column, owned, start, keep } = useWays()
+const { column, owned } = useWays()
 const session = useSession()
 const route = useRoute()
 const choosing = ref(false)
@@ -48,31 +47,11 @@ function pick(picked: Picked) {
       <button type="button" class="button" @click="choosing = true">Choose another colour</button>
     </div>
     <p v-else-if="!problem" class="text-soft">Turning the circle …</p>
-    <div v-if="data" class="space-y-4">
-      <LandedPalette
-        v-for="one in data.landings"
-        :key="one.rule"
-        :title="one.title"
-        :about="one.about"
-        :colours="one.colours"
-        :reasons="one.reasons"
-        @changed="refresh"
-      >
-        <button type="button" class="button" @click="keep(one.title, onSupplies(one.colours))">
-          Keep it …
-        </button>
-        <button
-          type="button"
-          class="button button-main"
-          @click="start(one.title, onSupplies(one.colours))"
-        >
-          Start a card …
-        </button>
-      </LandedPalette>
+    <LandedList v-if="data" :landings="data.landings" @changed="refresh">
       <p v-for="words in data.missing" :key="words" class="border-l-2 border-ink pl-3">
         {{ words }}
       </p>
-    </div>
+    </LandedList>
     <AppDialog v-if="choosing" title="A colour to start from" @close="choosing = false">
       <FindColour act="start from it" @leave="choosing = false" @pick="pick" />
     </AppDialog>

@@ -18,7 +18,7 @@ function choose(shape: (typeof stencilFormValues)[number]) {
 async function read(file: File) {
   wrong.value = ''
   try {
-    const stencil = await got(api.POST('/api/stencils', { body: form({ file }) as never }))
+    const stencil = await got(api.POST('/api/stencils', { body: form('/api/stencils', { file }) }))
     emit('change', { stencil })
   } catch (error) {
     wrong.value = error instanceof ApiError ? error.message : String(error)

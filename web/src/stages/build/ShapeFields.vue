@@ -66,7 +66,7 @@ async function cutTo(file: File) {
   notes.value = []
   try {
     const size = { width: piece.width, unit: store.card!.size.unit }
-    const body = form({ file, ...size }) as never
+    const body = form('/api/outlines', { file, ...size })
     const found = await got(api.POST('/api/outlines', { body }))
     await set({ own: found.ring, width: found.width, height: found.height })
     notes.value = [

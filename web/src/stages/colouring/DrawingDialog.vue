@@ -43,7 +43,7 @@ async function bring(file: File) {
   problem.value = ''
   try {
     const name = file.name.replace(/\.svg$/i, '')
-    const body = form({ file, name }) as never
+    const body = form('/api/drawings', { file, name })
     const stored = await got(api.POST('/api/drawings', { body }))
     const left = stored.notes.length ? ` ${stored.notes.join('; ')}.` : ''
     notices.show(`${plural(stored.areas, 'closed shape')} found.${left}`)

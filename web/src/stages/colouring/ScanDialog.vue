@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api, ApiError, form, got, type ScanReading } from '@/api/client'
+import { api, form, got, type ScanReading } from '@/api/client'
+import { usePictureReading } from '@/lib/reading'
 import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
@@ -11,54 +12,34 @@ type Point = [number, number]
 type Stroke = { way: 'line' | 'join'; points: Point[] }
 const emit = defineEmits<{ close: []; stored: [drawing: number, name: string] }>()
 const session = useSession()
-const file = ref<File | null>(null)
-const reading = ref<ScanReading | null>(null)
 const mends = ref<Stroke[]>([])
 const quarters = ref(0)
 const names = ref<string[]>([])
 const title = ref('')
-const busy = ref(false)
-const problem = ref('')
-const chosen = ref<number[]>([])
 const pointed = ref<number | null>(null)
 const way = ref<Stroke['way']>('line')
 const drawn = ref<Point[]>([])
 const frame = ref<SVGSVGElement | null>(null)
 
-const told = () => ({
-  file: file.value,
+const told = (picture: Blob | null) => ({
+  file: picture,
   quarters: quarters.value,
   mends: mends.value.length ? mends.value : undefined,
 })
-async function answered<T>(ask: () => Promise<T>): Promise<T | null> {
-  busy.value = true
-  problem.value = ''
-  try {
-    return await ask()
-  } catch (error) {
-    problem.value = error instanceof ApiError ? error.message : String(error)
-    return null
-  } finally {
-    busy.value = false
-  }
-}
-/** Reads anew; where that fails what was read stays, and so does what can still be undone. */
-async function read() {
-  const body = form(told()) as never
-  const found = await answered(() => got(api.POST('/api/drawings/scan', { body })))
-  if (!found) return
-  reading.value = found
-  chosen.value = []
-}
-function take(picture: File) {
-  file.value = picture
-  mends.value = []
-  names.value = []
-  quarters.value = 0
-  reading.value = null
-  title.value = picture.name.replace(/\.\w+$/, '')
-  void read()
-}
+const { file, reading, chosen, problem, busy, read, take, attempt } =
+  usePictureReading<ScanReading>(
+    (picture) =>
+      got(api.POST('/api/drawings/scan', { body: form('/api/drawings/scan', told(picture)) })),
+    {
+      begin(named) {
+        mends.value = []
+        names.value = []
+        quarters.value = 0
+        reading.value = null
+        title.value = named
+      },
+    },
+  )
 function turn() {
   quarters.value = (quarters.value + 1) % 4
   mends.value = []
@@ -111,8 +92,12 @@ const line = (points: Point[]) => points.map((point) => point.join()).join(' ')
 const lit = (at: number) => pointed.value === at || chosen.value.includes(at)
 
 async function keep() {
-  const body = form({ ...told(), name: title.value, names: named.value }) as never
-  const stored = await answered(() => got(api.POST('/api/drawings/scanned', { body })))
+  const body = form('/api/drawings/scanned', {
+    ...told(file.value),
+    name: title.value,
+    names: named.value,
+  })
+  const stored = await attempt(() => got(api.POST('/api/drawings/scanned', { body })))
   if (stored) emit('stored', stored.id, title.value)
 }
 const named = computed(() => reading.value!.areas.map((_, at) => names.value[at] ?? ''))
