@@ -52,26 +52,6 @@ class PropertiesSerializer(serializers.Serializer):
     metallic = serializers.BooleanField(required=False, help_text="of pads and card: it turns with the light")
 
 
-class RangeSerializer(serializers.ModelSerializer):
-    """A range without its colours."""
-
-    version = serializers.IntegerField(help_text="counts every edit; say it with the next")
-    own = serializers.BooleanField(help_text="the person's own, so that they may change it")
-    away = serializers.BooleanField(help_text="put away: seen nowhere but here")
-    count = serializers.IntegerField()
-    owned = serializers.IntegerField(help_text="how many of its colours are in the drawer")
-    discontinued = serializers.IntegerField()
-    properties = PropertiesSerializer()
-    strip = serializers.ListField(child=serializers.CharField(), help_text="#rrggbb, spread over the range")
-
-    class Meta:
-        model = Range
-        fields = (
-            "id", "version", "name", "maker", "medium", "note", "properties", "own", "away", "count", "owned",
-            "discontinued", "strip",
-        )  # fmt: skip
-
-
 class WithinQuery(serializers.Serializer):
     """What is looked for within a range, and which page of it."""
 
