@@ -61,36 +61,41 @@ IN_FLIGHT = InFlight()
 _held_with_it: dict = {}  # what the server holds of the demo's supplies, as they are loaded
 
 
+_columns: dict[str, str] = {}  # of the tables that the demo fills
+
+
 def load_demo() -> None:
     """The demo data: worked out once in a process, then copied from beside the tables that every test empties."""
-    tables = connection.introspection.django_table_names(only_existing=True)
     with connection.cursor() as cursor:
-        there = set(connection.introspection.table_names(cursor))
-        if not there >= {BESIDE + one for one in tables}:
+        if not _columns:
             forget_catalogues()
             call_command("load_demo", stdout=io.StringIO())
             cards = StoredCard.objects.all()
             glances(cards[0].owner, [one.pk for one in cards])  # how each stands in the list is kept with it
-            for one in tables:
-                cursor.execute(f"CREATE TABLE {BESIDE}{one} LIKE {one}")
-                _copy(cursor, one, f"{BESIDE}{one}")
+            for one in connection.introspection.django_table_names(only_existing=True):
+                _keep(cursor, one)
             _held_with_it.update(forget_catalogues())
         else:
             with connection.constraint_checks_disabled():
-                for one in tables:
-                    _copy(cursor, f"{BESIDE}{one}", one)
+                for one, columns in _columns.items():
+                    # The rows that are not there yet.
+                    cursor.execute(
+                        f"INSERT IGNORE INTO {one} ({columns}) SELECT {columns} FROM {BESIDE}{one}"
+                    )
     forget_catalogues(_held_with_it)
 
 
-def _copy(cursor, source: str, into: str) -> None:
-    """The rows that are not there yet; what the database works out itself it works out again."""
+def _keep(cursor, table: str) -> None:
+    """A table's rows beside it, if it has any; what the database works out itself it works out again."""
     cursor.execute(
         "SELECT column_name FROM information_schema.columns WHERE table_schema = DATABASE()"
         " AND table_name = %s AND is_generated = 'NEVER'",
-        [source],
+        [table],
     )
     columns = ", ".join(f"`{name}`" for (name,) in cursor.fetchall())
-    cursor.execute(f"INSERT IGNORE INTO {into} ({columns}) SELECT {columns} FROM {source}")
+    cursor.execute(f"CREATE TABLE {BESIDE}{table} LIKE {table}")
+    if cursor.execute(f"INSERT INTO {BESIDE}{table} ({columns}) SELECT {columns} FROM {table}"):
+        _columns[table] = columns
 
 
 class BrowserTestCase(StaticLiveServerTestCase):
@@ -141,15 +146,29 @@ class BrowserTestCase(StaticLiveServerTestCase):
     def go(self, path: str) -> None:
         self.page.goto(self.live_server_url + path)
 
-    def open_demo(self) -> None:
+    def come_in(self, path: str) -> None:
         """As who came in by the demo's door."""
         client = Client()
         client.force_login(StoredCard.objects.all()[0].owner)
         session = client.cookies[settings.SESSION_COOKIE_NAME]
         told = {"name": session.key, "value": session.value, "url": self.live_server_url}
         self.page.context.add_cookies([told])
-        self.go("/cards")
+        self.go(path)
+
+    def open_demo(self) -> None:
+        """Where who came in by the demo's door is led."""
+        self.come_in("/cards")
         self.heading("Cards")
+
+    def open_stage_of(self, name: str, stage: str) -> None:
+        """A stage of one of the studio's cards."""
+        card = next(one for one in StoredCard.objects.all() if one.stored["name"].startswith(name))
+        self.come_in(f"/cards/{card.pk}/{stage}")
+
+    def open_palette_of(self, name: str) -> None:
+        """The palette of one of the studio's cards."""
+        self.open_stage_of(name, "palette")
+        expect(self.grid).to_be_visible()
 
     def take_apart(self, name: str) -> None:
         """The studio's card as it was before anything was built."""

@@ -10,9 +10,7 @@ from server.accounts.models import Person
 
 class BackgroundTests(BrowserTestCase):
     def open_stage(self, card="Allotment"):
-        self.open_demo()
-        self.open_card(card)
-        self.page.get_by_role("link", name="Background").click()
+        self.open_stage_of(card, "background")
         expect(self.page.get_by_role("region", name="Pads and joins")).to_be_visible()
 
     def part(self, name):

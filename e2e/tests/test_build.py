@@ -14,9 +14,7 @@ from e2e.tests.base import BrowserTestCase
 class BuildTests(BrowserTestCase):
     def open_stage(self, card="Kingfisher", layout="three mats, a picture over a raised strip"):
         self.take_apart(card)
-        self.open_demo()
-        self.open_card(card)
-        self.page.get_by_role("link", name="Build").click()
+        self.open_stage_of(card, "build")
         expect(self.page.get_by_text("Nothing lies on the card yet.")).to_be_visible()
         if layout:
             self.button("Begin from a layout").click()

@@ -16,9 +16,7 @@ PICTURE = "The picture, coloured as predicted"
 
 class ColouringTests(BrowserTestCase):
     def open_stage(self, card="Allotment"):
-        self.open_demo()
-        self.open_card(card)
-        self.page.get_by_role("link", name="Colouring").click()
+        self.open_stage_of(card, "colouring")
         expect(self.page.get_by_role("heading", name="Families around it")).to_be_visible()
 
     def area(self, name):

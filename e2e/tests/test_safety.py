@@ -34,8 +34,7 @@ class SafetyTests(BrowserTestCase):
         expect(self.page.get_by_text("Cannot be shown")).to_have_count(0)
 
     def test_a_dialog_begins_in_its_first_field_and_keeps_the_keys(self):
-        self.open_demo()
-        self.open_card("Kingfisher, get well")
+        self.open_palette_of("Kingfisher, get well")
         for opener, field in (
             ("Add a colour", self.dialog().get_by_role("combobox")),
             ("change name or size", self.dialog().get_by_label("Name")),
@@ -56,8 +55,7 @@ class SafetyTests(BrowserTestCase):
 
     def test_notices_go_by_themselves_but_not_while_they_are_pointed_at(self):
         self.page.clock.install()
-        self.open_demo()
-        self.open_card("Kingfisher, get well")
+        self.open_palette_of("Kingfisher, get well")
         kept = self.page.get_by_role("status").filter(has_text="is kept among")
         for name in ("First", "Second"):
             self.button("With this palette").click()

@@ -181,8 +181,7 @@ class KeyboardTests(BrowserTestCase):
             self.page.keyboard.press(key)
 
     def test_palette_stage(self):
-        self.open_demo()
-        self.open_card("Kingfisher, get well")
+        self.open_palette_of("Kingfisher, get well")
         self.row(1).get_by_role("rowheader").focus()
         self.press("ArrowRight", "ArrowRight", "ArrowDown", "ArrowDown")
         cell = self.cell(3, "Ink pad")
@@ -227,8 +226,7 @@ class KeyboardTests(BrowserTestCase):
         expect(self.grid.get_by_role("rowheader")).to_have_count(6)
 
     def test_further_columns_of_the_palette(self):
-        self.open_demo()
-        self.open_card("Kingfisher")
+        self.open_palette_of("Kingfisher")
         self.button("With this palette").click()
         self.page.get_by_role("menuitem", name="Further columns").click()
         self.page.get_by_role("switch", name="Gel pen").click()
@@ -302,8 +300,7 @@ class ColourwayTests(BrowserTestCase):
     """The same card in other colours, as proposed and as it is taken."""
 
     def test_a_card_is_looked_at_in_other_colours_and_one_is_taken(self):
-        self.open_demo()
-        self.open_card("Allotment, happy birthday")
+        self.open_palette_of("Allotment, happy birthday")
         self.page.get_by_role("link", name="In other colours").click()
         self.heading("As it is")
         take = self.page.get_by_role("button", name="Take it")
@@ -633,8 +630,7 @@ class MistakeTests(BrowserTestCase):
         expect(self.page.get_by_text("1 colour read")).to_be_visible()
 
     def test_while_the_database_is_away_it_waits_and_nothing_typed_is_lost(self):
-        self.open_demo()
-        self.open_card("Kingfisher")
+        self.open_palette_of("Kingfisher")
         away = json.dumps({"code": "away", "message": "It is away.", "problems": []})
         answers = iter([503, 503])
         asked = []
@@ -656,8 +652,7 @@ class MistakeTests(BrowserTestCase):
         self.assertEqual(len(set(asked)), 1)
 
     def test_two_windows_on_one_card(self):
-        self.open_demo()
-        self.open_card("Kingfisher, get well")
+        self.open_palette_of("Kingfisher, get well")
         second = self.page.context.new_page()
         second.goto(self.page.url)
         expect(second.get_by_role("grid")).to_be_visible()

@@ -7,9 +7,9 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.blending.inks import Inks, on_card, seen_on
+from jindle_core.checks.finding import Finding, Status
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
-from jindle_core.contrast.rules import Finding, Status
 from jindle_core.limits import at_least, at_most
 from jindle_core.prediction.kubelka_munk import film
 from jindle_core.prediction.laying import SCATTER_SHAPE

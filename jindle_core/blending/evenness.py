@@ -4,9 +4,9 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.blending.inks import Inks, seen_on
+from jindle_core.checks.finding import Finding, Status
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
-from jindle_core.contrast.rules import Finding, Status
 from jindle_core.limits import at_least, at_most
 from jindle_core.prediction.stocks import WHITE_CARD
 from jindle_core.shown import shown

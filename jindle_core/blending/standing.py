@@ -8,10 +8,11 @@ import numpy as np
 from numpy.typing import NDArray
 
 from jindle_core import figures
+from jindle_core.checks.finding import Finding, Status
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.contrast.measures import measure
-from jindle_core.contrast.rules import PAIR_RULES, Finding, PairKind, Status, holds, judged
+from jindle_core.contrast.rules import PAIR_RULES, PairKind, holds, judged
 from jindle_core.limits import at_least, at_most
 from jindle_core.shown import percent, shown
 

@@ -10,8 +10,8 @@ import shapely
 from jindle_core import figures
 from jindle_core.card.whole import PaletteColour
 from jindle_core.checked.standing import PieceStands, standing, touching
+from jindle_core.checks.finding import Finding, Status
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.contrast.rules import Finding, Status
 from jindle_core.contrast.stacked import (
     examine_finish,
     examine_once,
@@ -39,7 +39,8 @@ from jindle_core.lengths import Length, Size
 from jindle_core.material import End
 from jindle_core.palettes.role import Role
 from jindle_core.seen.covered import Covered
-from jindle_core.seen.stack import Face, Stack
+from jindle_core.seen.stack.look import Face
+from jindle_core.seen.stack.whole import Stack
 
 # What is of one colour all over and large enough to be taken for one with its neighbour.
 PLAIN = (Kind.MAT, Kind.PANEL, Kind.STRIP, Kind.PAPER, Kind.RIBBON)
@@ -79,12 +80,12 @@ class Examined:
         stack = self.stack
         found = {
             fit.key: fit
-            for face in stack.build.faces
-            for fit in fits(stack.boxes, face, stack.unit, stack.outlines)
+            for face in stack.where.build.faces
+            for fit in fits(stack.where.boxes, face, stack.where.unit, stack.where.outlines)
         }
         better = (
             self._past_sheet(piece, found[piece.key]) or self._by_outline(piece, found[piece.key])
-            for piece in stack.build.every
+            for piece in stack.where.build.every
         )
         return found | {fit.key: fit for fit in better if fit is not None}
 
@@ -93,10 +94,10 @@ class Examined:
         stack, key = self.stack, piece.key
         if piece.kind is not Kind.IMAGE or fit.finding.status is Status.HOLDS:
             return None
-        part = stack.face_of(key).parts[key]
-        box = as_polygon(stack.boxes[piece.on])
-        under = stack.outlines[piece.on].lies if piece.on in stack.outlines else box
-        x, y = stack.as_turned(key, *stack.pictured.edge(part).places.T)
+        part = stack.look.face_of(key).parts[key]
+        box = as_polygon(stack.where.boxes[piece.on])
+        under = stack.where.outlines[piece.on].lies if piece.on in stack.where.outlines else box
+        x, y = stack.where.as_turned(key, *stack.look.pictured.edge(part).places.T)
         if not shapely.contains_xy(shapely.buffer(under, -part.rim), x, y).all():
             return None
         finding = Finding(Status.HOLDS, fit.finding.figure, "", "what is cut out lies on it")
@@ -104,10 +105,10 @@ class Examined:
 
     def _past_sheet(self, piece: Piece, fit: Fit) -> Fit | None:
         """What is found of a piece for which its sheet, whose pattern is not to be repeated, is too small."""
-        sheet, laid = self.stack.sheet(piece.key), piece.pattern
+        sheet, laid = self.stack.of.sheet(piece.key), piece.pattern
         if sheet is None or laid.repeated or fit.finding.status is not Status.HOLDS:
             return None
-        size = self.stack.cut_to(piece)
+        size = self.stack.where.cut_to(piece)
         wide, high = float(size.width.millimetres), float(size.height.millimetres)
         corners = np.array([(0, 0), (wide, 0), (wide, high), (0, high)])
         start = float(laid.right.millimetres), float(laid.below.millimetres)
@@ -127,8 +128,8 @@ class Examined:
         """What falls off pieces that are trimmed and is large enough for something."""
         stack = self.stack
         return [
-            Trimming(piece.key, piece.name, off, stack.unit, tuple(self._could_be(piece, off)))
-            for piece in stack.build.every
+            Trimming(piece.key, piece.name, off, stack.where.unit, tuple(self._could_be(piece, off)))
+            for piece in stack.where.build.every
             if piece.is_laid
             for off in to_use_elsewhere(self.fits[piece.key].trimmings)
         ]
@@ -136,9 +137,13 @@ class Examined:
     def _could_be(self, piece: Piece, off: Box) -> Iterator[str]:
         """The names of other pieces of the same stock that go into what falls off one, turned or not."""
         stack = self.stack
-        for other in stack.build.every:
-            if other.key != piece.key and other.of_sheet and stack.stock(other.key) == stack.stock(piece.key):
-                box = of_size(stack.cut_to(other))
+        for other in stack.where.build.every:
+            if (
+                other.key != piece.key
+                and other.of_sheet
+                and stack.of.stock(other.key) == stack.of.stock(piece.key)
+            ):
+                box = of_size(stack.where.cut_to(other))
                 for wide, high in ((box.width, box.height), (box.height, box.width)):
                     if wide <= off.width and high <= off.height:
                         yield other.name
@@ -157,9 +162,9 @@ class Examined:
     def is_plain(self, key: int) -> bool:
         """Whether a thing is large and of one colour all over."""
         stack = self.stack
-        if key in (BASE, stack.carrier):
-            return key != stack.carrier
-        return stack.piece(key).kind in PLAIN and stack.sheet(key) is None
+        if key in (BASE, stack.where.carrier):
+            return key != stack.where.carrier
+        return stack.where.piece(key).kind in PLAIN and stack.of.sheet(key) is None
 
     @cached_property
     def melting(self) -> list[tuple[int, int]]:
@@ -178,14 +183,14 @@ class Examined:
     def colours_without(self, piece: Piece) -> tuple[np.ndarray, list[str]]:
         """The colours (n, 3) of a piece's face but for finishing pieces', and what they are on."""
         stack = self.stack
-        face = stack.face_of(piece.key)
-        keys = [key for key in face.keys if key == BASE or stack.piece(key).kind is not Kind.FINISH]
+        face = stack.look.face_of(piece.key)
+        keys = [key for key in face.keys if key == BASE or stack.where.piece(key).kind is not Kind.FINISH]
         labs, names = [], []
         for key in keys:
             own = self._labs_of(key)
             labs += [*own]
-            names += [stack.name(key)] * len(own)
-        for coloured in stack.drawn_on(face):
+            names += [stack.where.name(key)] * len(own)
+        for coloured in stack.look.drawn_on(face):
             for area in coloured.areas:
                 wanted = [] if area.colour is None else [stack.palette.end_lab(End("palette", area.colour))]
                 found = [*wanted, *coloured.tones[area.key].lab]
@@ -195,7 +200,7 @@ class Examined:
 
     def _labs_of(self, key: int) -> np.ndarray:
         """The colours (n, 3) that a thing is of: those of its sheet, or its one."""
-        sheet = self.stack.sheet(key)
+        sheet = self.stack.of.sheet(key)
         return self.stack.lab(key)[None] if sheet is None else self.stack.palette.sheet_labs(sheet)
 
     def finish(self, piece: Piece) -> Finding:
@@ -205,13 +210,13 @@ class Examined:
     @cached_property
     def finishes(self) -> list[Piece]:
         """The finishing pieces of the front."""
-        return [piece for piece in self.stack.build.pieces if piece.kind is Kind.FINISH]
+        return [piece for piece in self.stack.where.build.pieces if piece.kind is Kind.FINISH]
 
     @cached_property
     def flow(self) -> Finding:
         """What holds of the finishing pieces of the front together; there is one at least."""
         stack, size = self.stack, self.stack.palette.card.size
-        boxes = [stack.boxes[piece.key] for piece in self.finishes]
+        boxes = [stack.where.boxes[piece.key] for piece in self.finishes]
         middles = np.array([(float(box.x + box.width / 2), float(box.y + box.height / 2)) for box in boxes])
         areas = np.array([float(box.width * box.height) for box in boxes])
         kinds = [piece.material for piece in self.finishes]
@@ -234,13 +239,13 @@ class Examined:
         stack = self.stack
         labs = [
             self._labs_of(piece.key)
-            for piece in stack.build.every
-            if piece.key != stack.carrier
-            and not (piece.kind is Kind.IMAGE and stack.shows(piece.key).drawing is not None)
+            for piece in stack.where.build.every
+            if piece.key != stack.where.carrier
+            and not (piece.kind is Kind.IMAGE and stack.of.shows(piece.key).drawing is not None)
         ]
         of = np.repeat(np.arange(len(labs)), [len(one) for one in labs])
         near = delta_e(np.concatenate([*labs, np.zeros((0, 3))]), lab) <= figures.colour.NEAR
-        areas = [area for coloured in stack.drawn_on(*stack.faces) for area in coloured.areas]
+        areas = [area for coloured in stack.look.drawn_on(*stack.look.faces) for area in coloured.areas]
         return len(np.unique(of[near])) + sum(area.colour == colour.key for area in areas)
 
     def seen(self, face: Face) -> tuple[np.ndarray, np.ndarray]:
@@ -249,13 +254,13 @@ class Examined:
         labs, areas = [], []
         for key, area in zip(face.keys, what_shows(face.sides, face.areas), strict=True):
             found = stack.lab(key)[None]
-            shares = None if (sheet := stack.sheet(key)) is None else sheet.shares
+            shares = None if (sheet := stack.of.sheet(key)) is None else sheet.shares
             if sheet is not None:
                 found = stack.palette.sheet_labs(sheet)
-            elif key == stack.carrier:
+            elif key == stack.where.carrier:
                 found = _all_over(stack)
             elif key in face.parts and face.parts[key].shape == "drawing":
-                found = stack.pictured.labs(face.parts[key].picture)
+                found = stack.look.pictured.labs(face.parts[key].picture)
             labs.append(found)
             areas.append(area * shares if shares is not None else np.full(len(found), area / len(found)))
         return np.concatenate(labs), np.concatenate(areas)
@@ -263,26 +268,26 @@ class Examined:
     @cached_property
     def spread(self) -> Finding:
         """Whether the front reaches from light to dark."""
-        return examine_spread(*self.seen(self.stack.faces[0]))
+        return examine_spread(*self.seen(self.stack.look.faces[0]))
 
     @cached_property
     def writing(self) -> Finding:
         """Whether there is room to write inside."""
-        return examine_writing(*self.seen(self.stack.faces[1]))
+        return examine_writing(*self.seen(self.stack.look.faces[1]))
 
     @cached_property
     def bulk(self) -> Bulk:
         """How high both faces stand together."""
         stack = self.stack
-        areas = {key: as_polygon(box) for key, box in stack.boxes.items()}
-        areas |= {key: outline.lies for key, outline in stack.outlines.items()} | self.covered.bodies
-        front, inside = stack.stacks
+        areas = {key: as_polygon(box) for key, box in stack.where.boxes.items()}
+        areas |= {key: outline.lies for key, outline in stack.where.outlines.items()} | self.covered.bodies
+        front, inside = stack.where.stacks
         return bulk(stack.palette.card.size, (front, areas), (inside, areas))
 
     @cached_property
     def thick(self) -> Finding:
         """How thick the card is, against what the post takes."""
-        return examine_thickness(thickness(*self.stack.stacks), self.stack.build.post_limit)
+        return examine_thickness(thickness(*self.stack.where.stacks), self.stack.where.build.post_limit)
 
     @cached_property
     def usual_envelope(self) -> Size | None:
@@ -292,7 +297,7 @@ class Examined:
     @property
     def envelope(self) -> Size | None:
         """What the card is posted in: as said, or the usual one."""
-        return self.stack.build.envelope or self.usual_envelope
+        return self.stack.where.build.envelope or self.usual_envelope
 
     @cached_property
     def posted(self) -> Finding:
@@ -307,4 +312,4 @@ def _all_over(stack: Stack) -> np.ndarray:
     """The ground's colours (25, 3) at even places."""
     side = np.linspace(0.1, 0.9, 5)
     x, y = (one.ravel() for one in np.meshgrid(side, side))
-    return stack.grounded.seen_at(x, y)
+    return stack.of.grounded.seen_at(x, y)

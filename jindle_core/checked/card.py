@@ -12,9 +12,10 @@ from jindle_core.checked.ground import ground_checks, join_checks
 from jindle_core.checked.on_ground import OnGround
 from jindle_core.checked.pieces import build_checks
 from jindle_core.checked.supplied import Inventory, supply_checks
+from jindle_core.checks.finding import Finding
 from jindle_core.checks.ids import OnPair, OnWhole, Whole
 from jindle_core.contrast.mending import Recoloured, mend
-from jindle_core.contrast.rules import PAIR_RULES, Finding, examine_each, examine_span
+from jindle_core.contrast.rules import PAIR_RULES, examine_each, examine_span
 from jindle_core.material import End
 from jindle_core.seen.palette import SeenPalette, palette_ends
 from jindle_core.supplies.choose import supply_ends

@@ -6,9 +6,9 @@ from typing import NamedTuple
 
 from jindle_core.card.changes.every import AnyChange
 from jindle_core.card.whole import Card
+from jindle_core.checks.finding import Finding, Status
 from jindle_core.checks.ids import CheckId
 from jindle_core.colorimetry.views import Shades
-from jindle_core.contrast.rules import Finding, Status
 
 _MENDED = 8  # checks whose mends are sought: nobody reads on before these are mended
 

@@ -10,8 +10,8 @@ from jindle_core.card.whole import Card
 from jindle_core.checked.build import Examined
 from jindle_core.checked.check import Check, Mend
 from jindle_core.checked.covering import by_what
+from jindle_core.checks.finding import Finding, Status
 from jindle_core.checks.ids import Bare, CheckId, Conflicts, Covers, OnFamily
-from jindle_core.contrast.rules import Finding, Status
 from jindle_core.families.recipes import Thing
 from jindle_core.seen.colouring import Coloured
 from jindle_core.shown import percent, shown
@@ -22,7 +22,7 @@ def colouring_checks(pictures: Iterable[Coloured], examined: Examined) -> Iterat
     for coloured in pictures:
         yield from _of_materials(coloured)
         yield from _of_families(coloured)
-        if examined.stack.build.every:
+        if examined.stack.where.build.every:
             yield from _needless(coloured, examined)
         yield from _bare(coloured, examined)
 
@@ -99,7 +99,7 @@ def _to_leave(card: Card, areas: Sequence[Area]) -> list[Mend]:
 
 def _bare(coloured: Coloured, examined: Examined) -> Iterator[Check]:
     """The areas of a picture that have no colour, if any show: what is left white is said to be."""
-    built = examined.stack.build.every
+    built = examined.stack.where.build.every
     on_card = examined.covered.of_pictures if built else None
     needless = examined.covered.needless if built else frozenset[int]()
     bare = [

@@ -4,8 +4,8 @@ from collections.abc import Iterable
 
 from jindle_core.checked.check import Check
 from jindle_core.checked.whole import CheckedCard
+from jindle_core.checks.finding import Status
 from jindle_core.checks.ids import CutOf, NoCard, Supplied
-from jindle_core.contrast.rules import Status
 
 
 def holding(checked: CheckedCard) -> list[Check]:

@@ -8,8 +8,8 @@ from jindle_core import figures
 from jindle_core.card.changes.build import BuildChange, MovePiece, RemovePiece
 from jindle_core.checked.build import Examined
 from jindle_core.checked.check import Check, Mend
+from jindle_core.checks.finding import Finding, Status
 from jindle_core.checks.ids import Shows
-from jindle_core.contrast.rules import Finding, Status
 from jindle_core.layers.pieces import Kind, Piece
 from jindle_core.limits import at_least
 from jindle_core.shown import percent
@@ -20,7 +20,7 @@ _NAMED = 2  # of what covers something, the most
 def covering_checks(examined: Examined) -> Iterator[Check]:
     """Pieces of which nothing shows."""
     covered = examined.covered
-    for piece in examined.stack.build.every:
+    for piece in examined.stack.where.build.every:
         shows = covered.pieces.get(piece.key, 1.0)
         if not at_least(shows, figures.building.HIDDEN):
             yield _hidden(examined, piece, shows)
@@ -51,7 +51,7 @@ def covered_areas(examined: Examined) -> list[CoveredArea]:
 
 def by_what(examined: Examined, keys: list[int]) -> str:
     """The names of what covers something, the most first."""
-    names = [examined.stack.name(key) for key in keys]
+    names = [examined.stack.where.name(key) for key in keys]
     more = f" and {len(names) - _NAMED} more" if len(names) > _NAMED + 1 else ""
     return (", ".join(names[:_NAMED]) + more if more else " and ".join(names)) or "the card's edge"
 
@@ -69,7 +69,7 @@ def _to_show(examined: Examined, piece: Piece) -> list[Mend]:
     """Brought up, or left out."""
     found = []
     changes: list[tuple[str, BuildChange]] = []
-    face = examined.stack.face_of(piece.key).pieces
+    face = examined.stack.look.face_of(piece.key).pieces
     if piece is not face[-1]:
         changes.append((f"bring {piece.name} up", MovePiece(piece.key, len(face) - 1)))
     for words, change in changes:

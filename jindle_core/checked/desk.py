@@ -10,7 +10,7 @@ from jindle_core.seen.desk import Part
 from jindle_core.seen.filled import PictureSeen, picture_seen
 from jindle_core.seen.palette import value_shades
 from jindle_core.seen.panel import PanelSeen, panel_seen
-from jindle_core.seen.stack import VEIL_OPACITY, Stack
+from jindle_core.seen.stack.whole import VEIL_OPACITY, Stack
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,9 +45,9 @@ def desk_of(laid: OnGround, stack: Stack) -> Desk:
         float(card.size.width.millimetres),
         float(card.size.height.millimetres),
         drawn(laid.parts, laid, stack),
-        drawn(stack.parts[1], laid, stack) if card.build.every else (),
+        drawn(stack.where.parts[1], laid, stack) if card.build.every else (),
         card.fold,
-        {key: seen for key, one in stack.drawn.items() if (seen := picture_seen(one))},
+        {key: seen for key, one in stack.look.drawn.items() if (seen := picture_seen(one))},
         panel_seen(laid.grounded),
     )
 

@@ -26,9 +26,10 @@ from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.ground import Effect, GroundSettings, PadUse
 from jindle_core.checked.check import Check, Mend
 from jindle_core.checked.on_ground import OnGround
+from jindle_core.checks.finding import Finding, Status
 from jindle_core.checks.ids import GroundId, GroundPart
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.contrast.rules import Finding, PairKind, Status, holds
+from jindle_core.contrast.rules import PairKind, holds
 from jindle_core.media.groups import PAD_MEDIA
 from jindle_core.prediction.behaviour import Hand
 from jindle_core.seen.ground import Grounded

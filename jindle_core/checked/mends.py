@@ -18,8 +18,8 @@ from jindle_core.card.whole import PaletteColour
 from jindle_core.checked.build import PLAIN, Examined
 from jindle_core.checked.check import Mend
 from jindle_core.checked.recolour import WantedColour, recolourings
+from jindle_core.checks.finding import Status
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.contrast.rules import Status
 from jindle_core.contrast.stacked import examine_finish, examine_melting
 from jindle_core.layers.fitting import ways_to_fit
 from jindle_core.layers.folding import Fold, examine_base
@@ -48,8 +48,8 @@ _TRIED = 3  # colours for a strip, those that are furthest off first
 def to_fit(examined: Examined, piece: Piece) -> list[Mend]:
     """Turned, moved back, cut or trimmed."""
     found = []
-    ways = ways_to_fit(piece, examined.stack.boxes)
-    if examined.stack.sheet(piece.key) is not None:
+    ways = ways_to_fit(piece, examined.stack.where.boxes)
+    if examined.stack.of.sheet(piece.key) is not None:
         nothing = Length(0, "mm")
         from_corner: PieceSaid = {"pattern": {"right": nothing, "below": nothing, "turn": 0.0}}
         ways += [
@@ -97,9 +97,9 @@ def _in_white(examined: Examined, piece: Piece) -> list[Mend]:
 def _on_strip(examined: Examined, piece: Piece) -> list[Mend]:
     """Words on a pattern put on a strip, in white or the palette's colour that is furthest from theirs."""
     stack = examined.stack
-    if piece.kind not in WORDS or all(stack.sheet(key) is None for key in examined.stands[piece.key].at):
+    if piece.kind not in WORDS or all(stack.of.sheet(key) is None for key in examined.stands[piece.key].at):
         return []
-    ends, labs = palette_ends(stack.palette, [stack.material(piece.key)])
+    ends, labs = palette_ends(stack.palette, [stack.where.material(piece.key)])
     ends, labs = [*ends, WHITE_END], np.concatenate([labs, stack.palette.end_lab(WHITE_END)[None]])
     apart = np.abs(labs[:, 0] - stack.lab(piece.key)[0])
     for at in np.argsort(-apart, kind="stable")[:_TRIED]:
@@ -136,7 +136,7 @@ def _to_uncover(examined: Examined, piece: Piece) -> list[Mend]:
     """Words in front, moved, or what covers them made smaller: of each way the first that does."""
     stack = examined.stack
     ways: list[list[tuple[str, MovePiece | EditPiece]]] = [
-        [("bring it to the front", MovePiece(piece.key, len(stack.build.face(piece.key))))],
+        [("bring it to the front", MovePiece(piece.key, len(stack.where.build.face(piece.key))))],
         [
             (
                 f"move it: {in_words(down)}, {in_words(across)}",
@@ -147,8 +147,8 @@ def _to_uncover(examined: Examined, piece: Piece) -> list[Mend]:
         ],
         [
             (f"{over.name} {size.text()}", EditPiece(over.key, {"size": size}))
-            for over in (stack.piece(key) for key in examined.stands[piece.key].over)
-            for size in _smaller(stack.cut_to(over))
+            for over in (stack.where.piece(key) for key in examined.stands[piece.key].over)
+            for size in _smaller(stack.where.cut_to(over))
         ],
     ]
     found = []
@@ -241,7 +241,7 @@ def to_return(examined: Examined, colour: PaletteColour) -> list[Mend]:
 
 def to_lead(examined: Examined) -> list[Mend]:
     """The finishing pieces along a line, as many as make one, where they lead then and all fits."""
-    build, pieces = examined.stack.build, examined.finishes
+    build, pieces = examined.stack.where.build, examined.finishes
     more = max(figures.building.FLOW_COUNT - len(pieces), 0)
     keys = (*(piece.key for piece in pieces), *(build.next_key + at for at in range(more)))
     found = []
@@ -260,7 +260,11 @@ def to_spread(examined: Examined) -> list[Mend]:
     stack, found = examined.stack, []
     ends = [End("palette", colour.key) for colour in stack.palette.card.colours]
     order = np.argsort(stack.palette.lab[:, 0])
-    pieces = [piece for piece in stack.build.pieces if piece.kind in PLAIN and piece.key != stack.carrier]
+    pieces = [
+        piece
+        for piece in stack.where.build.pieces
+        if piece.kind in PLAIN and piece.key != stack.where.carrier
+    ]
     for end in (ends[at] for at in (*order[:1], *order[1:][-1:])):
         for piece in pieces:
             if piece.material != end:
@@ -278,7 +282,7 @@ def to_spread(examined: Examined) -> list[Mend]:
 def to_write(examined: Examined) -> list[Mend]:
     """A white panel inside."""
     stack = examined.stack
-    told: PieceSaid = {"reveal": EDGE[stack.unit], "material": WHITE_END}
+    told: PieceSaid = {"reveal": EDGE[stack.where.unit], "material": WHITE_END}
     change = AddPiece(Kind.PANEL, "writing panel", told, inside=True)
     after = _tried(examined, change)
     if after.writing.status is not Status.HOLDS or not _no_worse(examined, after):
@@ -290,7 +294,7 @@ def to_write(examined: Examined) -> list[Mend]:
 def to_thin(examined: Examined) -> list[Mend]:
     """Of the pieces that are raised, which, held flat or lower, makes the card thin enough."""
     found = []
-    for piece in examined.stack.build.every:
+    for piece in examined.stack.where.build.every:
         for raised in (Raised.TAPE, Raised.FLAT):
             if figures.building.FOAM[raised.value] < figures.building.FOAM[piece.raised.value]:
                 change = EditPiece(piece.key, {"raised": raised})
@@ -316,7 +320,7 @@ def to_fold(examined: Examined) -> list[Mend]:
 def to_post(examined: Examined) -> list[Mend]:
     """A usual envelope instead of one's own."""
     usual = examined.usual_envelope
-    if examined.stack.build.envelope is None or usual is None:
+    if examined.stack.where.build.envelope is None or usual is None:
         return []
     change = SetBuild({"envelope": None})
     after = Examined(examined.stack.after(change))
@@ -331,5 +335,5 @@ def _tried(examined: Examined, change: BuildChange | ArrangeChange | Several) ->
 
 
 def _area(examined: Examined, key: int) -> float:
-    box = examined.stack.boxes[key]
+    box = examined.stack.where.boxes[key]
     return float(box.width * box.height)

@@ -10,14 +10,15 @@ from jindle_core.blending.inks import seen_on
 from jindle_core.blending.painting import spread
 from jindle_core.blending.standing import examine_lettering, examine_picture, examine_wish, picture_stands
 from jindle_core.card.ground import Ground
-from jindle_core.contrast.rules import Finding, PairKind
+from jindle_core.checks.finding import Finding
+from jindle_core.contrast.rules import PairKind
 from jindle_core.layers.lettering import lettering_rule
 from jindle_core.layers.showing import topmost
 from jindle_core.seen.desk import Part, desk
 from jindle_core.seen.ground import Grounded
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.seen.pictures import Edge, Pictured
-from jindle_core.seen.stack import Stack
+from jindle_core.seen.stack.whole import Stack
 
 _PATTERN_WEIGHT = 5  # samples for each motif of a pattern: together about a fifth of the ground
 
@@ -51,7 +52,7 @@ class OnGround:
         """Millimetres on the card as shares of the panel."""
         panel = self._panel
         if self.stack is not None:
-            x, y = self.stack.as_laid(panel.piece, x, y)
+            x, y = self.stack.where.as_laid(panel.piece, x, y)
         return (x - panel.x) / panel.width, (y - panel.y) / panel.height
 
     @cached_property
@@ -69,16 +70,16 @@ class OnGround:
         edge = self.pictured.edge(part)
         if self.stack is None:
             return edge
-        return replace(edge, places=np.stack(self.stack.as_turned(part.piece, *edge.places.T), axis=1))
+        return replace(edge, places=np.stack(self.stack.where.as_turned(part.piece, *edge.places.T), axis=1))
 
     def _on_ground(self, part: Part, edge: Edge) -> Edge:
         """What of an outline lies on the ground: on a card that is built of pieces not all may."""
         if self.stack is None:
             return edge
-        face = self.stack.faces[0]
+        face = self.stack.look.faces[0]
         x, y = edge.places.T
         places = topmost(face.sides, x, y, np.full(len(x), face.place(part.piece)), face.areas)
-        return edge.only(places == face.place(self.stack.build.carrier))
+        return edge.only(places == face.place(self.stack.where.build.carrier))
 
     @cached_property
     def picture(self) -> np.ndarray:
@@ -156,6 +157,6 @@ def on_ground(stack: Stack) -> OnGround:
     """The ground of a card with what lies on it."""
     palette = stack.palette
     if palette.card.build.every:
-        return OnGround(stack.pictured, stack.grounded, tuple(stack.parts[0]), stack)
-    parts = desk(palette.card, palette.pairs, stack.drawings)
-    return OnGround(stack.pictured, stack.grounded, tuple(parts))
+        return OnGround(stack.look.pictured, stack.of.grounded, tuple(stack.where.parts[0]), stack)
+    parts = desk(palette.card, palette.pairs, stack.where.drawings)
+    return OnGround(stack.look.pictured, stack.of.grounded, tuple(parts))

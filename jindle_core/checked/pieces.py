@@ -7,8 +7,8 @@ from jindle_core.checked import mends
 from jindle_core.checked.build import Examined
 from jindle_core.checked.check import Check, Mend
 from jindle_core.checked.covering import covering_checks
+from jindle_core.checks.finding import Finding, Status
 from jindle_core.checks.ids import CheckId, Fits, Makes, Melts, OnAccent, OnWhole, Repeats, Stands, Whole
-from jindle_core.contrast.rules import Finding, Status
 from jindle_core.contrast.stacked import examine_melting
 from jindle_core.layers.folding import examine_base
 from jindle_core.layers.pieces import WORDS, Kind, Piece
@@ -20,7 +20,7 @@ _ON = (*WORDS, Kind.IMAGE)
 
 def build_checks(examined: Examined) -> list[Check]:
     """Every check of a card with pieces; none without any."""
-    build = examined.stack.build
+    build = examined.stack.where.build
     if not build.every:
         return []
     found = [check for piece in build.every for check in _of_piece(examined, piece)]
@@ -40,7 +40,7 @@ def _of_build(check: CheckId, title: str, finding: Finding, to_mend: Callable[[]
 def _of_piece(examined: Examined, piece: Piece) -> Iterator[Check]:
     key, fit = piece.key, examined.fits[piece.key].finding
     if fit.status is not Status.HOLDS:
-        title = f"{piece.name} on {examined.stack.name(piece.on)}"
+        title = f"{piece.name} on {examined.stack.where.name(piece.on)}"
         yield _of_build(Fits(key), title, fit, partial(mends.to_fit, examined, piece))
     if key in examined.stands:
         stands = examined.stands[key]
@@ -59,7 +59,7 @@ def _together(examined: Examined) -> Iterator[Check]:
     """What is found of all the pieces together."""
     stack = examined.stack
     for one, other in examined.melting:
-        title = f"{stack.name(other)} and {stack.name(one)}"
+        title = f"{stack.where.name(other)} and {stack.where.name(one)}"
         finding = examine_melting(stack.lab(one), stack.lab(other))
         yield _of_build(Melts(one, other), title, finding, partial(mends.to_part, examined, one, other))
     for colour, finding in examined.accents:
@@ -68,7 +68,7 @@ def _together(examined: Examined) -> Iterator[Check]:
     if examined.finishes:
         to_mend = partial(mends.to_lead, examined)
         yield _of_build(OnWhole(Whole.FLOW), "Finishing pieces together", examined.flow, to_mend)
-    if stack.build.pieces:
+    if stack.where.build.pieces:
         to_mend = partial(mends.to_spread, examined)
         yield _of_build(OnWhole(Whole.SPREAD), "Light to dark on the card", examined.spread, to_mend)
     to_mend = partial(mends.to_write, examined)
@@ -83,7 +83,7 @@ def _of_base(examined: Examined) -> Iterator[Check]:
 
 
 def _in_the_post(examined: Examined) -> Iterator[Check]:
-    if examined.stack.build.post_limit is not None:
+    if examined.stack.where.build.post_limit is not None:
         to_mend = partial(mends.to_thin, examined)
         yield _of_build(OnWhole(Whole.THICKNESS), "Thickness", examined.thick, to_mend)
     yield _of_build(OnWhole(Whole.ENVELOPE), "Envelope", examined.posted, partial(mends.to_post, examined))

@@ -16,7 +16,7 @@ from jindle_core.contrast.rules import PAIR_RULES, PairKind, examine_each, holds
 from jindle_core.layers.pieces import BASE, WHITE_END, Kind
 from jindle_core.material import End
 from jindle_core.media.groups import FINISH_MEDIA, GROUND_MEDIA
-from jindle_core.seen.stack import Stack
+from jindle_core.seen.stack.whole import Stack
 from jindle_core.shown import percent
 from jindle_core.supplies.choose import supply_ends
 
@@ -47,7 +47,7 @@ def recolourings(
     ``judged`` is the key of the piece that is to stand; what stands now goes on
     standing. What the card has already comes first, then supplies.
     """
-    if not stack.takes_colour(key):
+    if not stack.of.takes_colour(key):
         return []
     own = stands.get(key)
 
@@ -57,7 +57,7 @@ def recolourings(
         return _figure(stands[judged], key, key == judged, lab)
 
     media = dict(PAIR_RULES[own.rule].remedies)["upper"] if own else GROUND_MEDIA
-    if key != BASE and stack.piece(key).kind is Kind.FINISH:
+    if key != BASE and stack.where.piece(key).kind is Kind.FINISH:
         media = FINISH_MEDIA
     found: list[Mend] = []
     for ends, labs in (_there(stack, key), supply_ends(stack.palette.supplies, media)):
@@ -75,10 +75,10 @@ def recolourings(
 
 def _there(stack: Stack, key: int) -> tuple[list[End], np.ndarray]:
     """The palette's colours and what else the card is made of, but for what a piece is of."""
-    used = [stack.material(each) for each in (BASE, *(piece.key for piece in stack.build.every))]
+    used = [stack.where.material(each) for each in (BASE, *(piece.key for piece in stack.where.build.every))]
     palette = [End("palette", colour.key) for colour in stack.palette.card.colours]
     every = [end for end in dict.fromkeys([*palette, *used, WHITE_END]) if end.source != "sheet"]
-    ends = [end for end in every if end != stack.material(key)]
+    ends = [end for end in every if end != stack.where.material(key)]
     return ends, np.array([stack.palette.end_lab(end) for end in ends]).reshape(-1, 3)
 
 
@@ -128,7 +128,7 @@ def _shares(asked: Sequence[_Compared]) -> list[np.ndarray]:
 
 
 def _mend(stack: Stack, key: int, end: End, figure: str) -> Mend:
-    words = f"{stack.name(key)} in {stack.palette.end_words(end)}"
+    words = f"{stack.where.name(key)} in {stack.palette.end_words(end)}"
     change: BuildChange = SetBuild({"base": end})
     if key != BASE:
         change = EditPiece(key, {"material": end, "inked": None})

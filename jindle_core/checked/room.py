@@ -8,7 +8,7 @@ from numpy.typing import NDArray
 from jindle_core import figures
 from jindle_core.contrast.rules import PairKind, holds
 from jindle_core.layers.pieces import BASE, Kind
-from jindle_core.seen.stack import Stack
+from jindle_core.seen.stack.whole import Stack
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,17 +53,17 @@ def room(stack: Stack) -> Room | None:
     wide, high = float(card.width.millimetres), float(card.height.millimetres)
     across, down = ((np.arange(side) + 0.5) / side * length for length in (wide, high))
     x, y = (one.ravel() for one in np.meshgrid(across, down))
-    face = stack.faces[1]
-    labs, places = stack.seen_at(face, x, y, np.full(len(x), len(face.keys)))
+    face = stack.look.faces[1]
+    labs, places = stack.look.seen_at(face, x, y, np.full(len(x), len(face.keys)))
     free = holds(PairKind.LETTERING_SMALL, np.broadcast_to(figures.building.PEN_LAB, labs.shape), labs)
     # Nobody writes over a picture, a strip or words, light as they may be.
-    written_on = np.array([key == BASE or stack.piece(key).kind in _WRITTEN_ON for key in face.keys])
+    written_on = np.array([key == BASE or stack.where.piece(key).kind in _WRITTEN_ON for key in face.keys])
     free = np.asarray(free) & written_on[np.maximum(places, 0)]
     margin = figures.building.WRITING_MARGIN
     free &= (x > margin) & (x < wide - margin) & (y > margin) & (y < high - margin)
     for piece in face.pieces:
         if piece.is_ink:
-            box = stack.boxes[piece.key]
+            box = stack.where.boxes[piece.key]
             left, top = float(box.x) - margin / 2, float(box.y) - margin / 2
             right, foot = left + float(box.width) + margin, top + float(box.height) + margin
             free &= ~((x > left) & (x < right) & (y > top) & (y < foot))

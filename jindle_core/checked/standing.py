@@ -7,14 +7,17 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.blending.standing import examine_lettering, examine_picture, picture_stands
+from jindle_core.checks.finding import Finding, Status
 from jindle_core.colorimetry.spaces import as_lab
-from jindle_core.contrast.rules import Finding, PairKind, Status
+from jindle_core.contrast.rules import PairKind
 from jindle_core.contrast.stacked import Neighbour, StackStanding, examine_stack
 from jindle_core.layers.lettering import lettering_rule
 from jindle_core.layers.pieces import WORDS, Kind, Piece, Raised
 from jindle_core.layers.touching import Beside, lies_beside, rings
 from jindle_core.seen.pictures import Edge
-from jindle_core.seen.stack import Face, Stack
+from jindle_core.seen.stack.look import Face
+from jindle_core.seen.stack.under_words import under_words
+from jindle_core.seen.stack.whole import Stack
 from jindle_core.shown import percent
 
 _OUTSIDE = 0.01  # mm beside a piece where one looks at what lies there
@@ -43,7 +46,7 @@ class PieceStands:
 def touching(stack: Stack) -> dict[int, list[Beside]]:
     """By key what shows beside each piece; what is only ink lies beside nothing."""
     found: dict[int, list[Beside]] = {}
-    for face in stack.faces:
+    for face in stack.look.faces:
         for one in lies_beside(face.keys, face.sides, face.areas):
             found.setdefault(one.key, []).append(one)
     return found
@@ -53,7 +56,7 @@ def standing(stack: Stack, beside: dict[int, list[Beside]]) -> dict[int, PieceSt
     """By key how each piece stands; not those that are hidden, nor vellum, which shows what is under it."""
     found: dict[int, PieceStands] = {}
     plain: list[tuple[Piece, StackStanding, list[int]]] = []
-    for pieces, face in zip(stack.build.faces, stack.faces, strict=True):
+    for pieces, face in zip(stack.where.build.faces, stack.look.faces, strict=True):
         sides = _sides(stack, face, beside)
         pictures: list[Piece] = []
         for piece in pieces:
@@ -93,19 +96,19 @@ def _as_meant(piece: Piece, judged: StackStanding, finding: Finding) -> Finding:
 
 def _by_sides(stack: Stack, key: int) -> bool:
     """Whether what a thing shows depends on where one looks; a pattern is of all its colours everywhere."""
-    return stack.varies(key) and (key == stack.carrier or stack.sheet(key) is None)
+    return stack.of.varies(key) and (key == stack.where.carrier or stack.of.sheet(key) is None)
 
 
 def _own(stack: Stack, piece: Piece) -> tuple[float, float, float]:
     """The colour of a piece; of what carries the ground, what its edge shows on the whole, of a pattern
     that of the most of it."""
     lab = stack.lab(piece.key)
-    if (sheet := stack.sheet(piece.key)) is not None:
+    if (sheet := stack.of.sheet(piece.key)) is not None:
         lab = stack.palette.sheet_labs(sheet)[sheet.shares.argmax()]
-    if piece.key == stack.carrier:
+    if piece.key == stack.where.carrier:
         along, ends = np.linspace(0, 1, 2 * _ALONG), np.repeat([0.0, 1.0], _ALONG)
         x, y = np.concatenate([along, ends]), np.concatenate([ends, along])
-        lab = stack.grounded.seen_at(x, y).mean(axis=0)
+        lab = stack.of.grounded.seen_at(x, y).mean(axis=0)
     lightness, a, b = map(float, lab)
     return lightness, a, b
 
@@ -122,28 +125,28 @@ def _sides(stack: Stack, face: Face, beside: dict[int, list[Beside]]) -> _Sides:
         key
         for key in face.keys
         if any(_by_sides(stack, one.beside) for one in beside.get(key, ()))
-        and stack.piece(key).kind not in WORDS
+        and stack.where.piece(key).kind not in WORDS
     ]
     if not keys:
         return {}
     along = np.linspace(0.1, 0.9, _ALONG)
     x, y = np.zeros((2, len(keys), len(_ENDS), _ALONG))
     for at, key in enumerate(keys):
-        if key in stack.outlines:
+        if key in stack.where.outlines:
             x[at], y[at] = _around_outline(stack, key)
             continue
-        box = stack.boxes[key]
+        box = stack.where.boxes[key]
         left, top, wide, high = (float(getattr(box, side)) for side in ("x", "y", "width", "height"))
         for side, (level, end) in enumerate(_ENDS.values()):
             off = _OUTSIDE if end else -_OUTSIDE
             x[at, side] = left + (wide * along if level else wide * end + off)
             y[at, side] = top + (high * end + off if level else high * along)
     below = np.repeat([face.place(key) for key in keys], len(_ENDS) * _ALONG)
-    labs, places = stack.seen_at(face, x.ravel(), y.ravel(), below)
+    labs, places = stack.look.seen_at(face, x.ravel(), y.ravel(), below)
     labs, places = labs.reshape(*x.shape, 3), places.reshape(x.shape)
     found: _Sides = {}
     for at, key in enumerate(keys):
-        box = stack.boxes[key]
+        box = stack.where.boxes[key]
         for side, (name, (level, _)) in enumerate(_ENDS.items()):
             length = float((box.width if level else box.height) / (2 * (box.width + box.height)))
             for place in np.unique(places[at, side]):
@@ -157,8 +160,8 @@ def _sides(stack: Stack, face: Face, beside: dict[int, list[Beside]]) -> _Sides:
 
 def _around_outline(stack: Stack, key: int) -> tuple[np.ndarray, np.ndarray]:
     """Points (4, n) just outside the outline of a piece, by the side on which they lie."""
-    _, points = rings(stack.outlines[key].lies)
-    left, top, right, bottom = stack.outlines[key].lies.bounds
+    _, points = rings(stack.where.outlines[key].lies)
+    left, top, right, bottom = stack.where.outlines[key].lies.bounds
     across, down = ((points - [(left + right) / 2, (top + bottom) / 2]) / [right - left, bottom - top]).T
     far = np.stack([-down, down, -across, across])  # in the order of the sides
     nearest = np.argsort(-far, axis=1)[:, : max(len(points) // 4, _ALONG)]
@@ -172,11 +175,11 @@ def _around(
     """What lies beside a piece, with its key; what is not of one colour by what each side shows of it."""
     found = []
     for one in beside:
-        name = stack.name(one.beside)
-        if (sheet := stack.sheet(one.beside)) is not None:
+        name = stack.where.name(one.beside)
+        if (sheet := stack.of.sheet(one.beside)) is not None:
             for lab, share in zip(stack.palette.sheet_labs(sheet), sheet.shares, strict=True):
                 found.append((Neighbour(name, as_lab(lab), one.share * float(share)), one.beside))
-        elif stack.varies(one.beside):
+        elif stack.of.varies(one.beside):
             found += [
                 (Neighbour(f"{name}, at its {side}", lab, share), key)
                 for side, key, lab, share in sides.get(piece.key, ())
@@ -190,16 +193,18 @@ def _around(
 
 def _pictures(stack: Stack, face: Face, pieces: Sequence[Piece]) -> dict[int, PieceStands]:
     """By key how pictures stand along their real outlines, against whatever lies there; not those hidden."""
-    edges = [stack.pictured.edge(face.parts[piece.key]) for piece in pieces]
+    edges = [stack.look.pictured.edge(face.parts[piece.key]) for piece in pieces]
     if not edges:
         return {}
-    turned = [stack.as_turned(piece.key, *edge.places.T) for piece, edge in zip(pieces, edges, strict=True)]
+    turned = [
+        stack.where.as_turned(piece.key, *edge.places.T) for piece, edge in zip(pieces, edges, strict=True)
+    ]
     x, y = (np.concatenate(side) for side in zip(*turned, strict=True))
     lengths = [len(edge.places) for edge in edges]
     own = np.repeat([face.place(piece.key) for piece in pieces], lengths)
     # All at once: what is asked of every point is the same.
-    _, above = stack.seen_at(face, x, y, np.full(len(x), len(face.keys)))
-    under, places = stack.seen_at(face, x, y, own)
+    _, above = stack.look.seen_at(face, x, y, np.full(len(x), len(face.keys)))
+    under, places = stack.look.seen_at(face, x, y, own)
     # Just on its own outline a picture is seen or not as rounding has it.
     shows = (places >= 0) & (above <= own)
     found, ends = {}, np.cumsum(lengths)[:-1]
@@ -222,7 +227,7 @@ def _picture(
     """A picture along its outline, where that ``shows`` (k,), on colours (k, 3) of things at places (k,)."""
     edge, under, places = edge.only(shows), under[shows], places[shows]
     stands = picture_stands(edge.labs, under)
-    outlined = stack.pictured.outlined(face.parts[piece.key])
+    outlined = stack.look.pictured.outlined(face.parts[piece.key])
     finding = examine_picture(stands, edge.labs, under, edge.names, outlined)
     beside = _names(stack, face, places if stands.all() else places[~stands])
     return PieceStands(PairKind.PICTURE, finding, beside, edge.labs, under, np.array(face.keys)[places])
@@ -231,8 +236,8 @@ def _picture(
 def _words(stack: Stack, face: Face, piece: Piece) -> PieceStands:
     """Words by their size and weight, where they are worst on what is under them, or what covers them."""
     part, place = face.parts[piece.key], face.place(piece.key)
-    (x, y), under, places = stack.under_words(face, piece)
-    _, above = stack.seen_at(face, x, y, np.full(len(x), len(face.keys)))
+    (x, y), under, places = under_words(stack.look, face, piece)
+    _, above = stack.look.seen_at(face, x, y, np.full(len(x), len(face.keys)))
     rule = lettering_rule(part.size, piece.bold)
     finding = examine_lettering(rule, stack.lab(piece.key), under)
     beside = _names(stack, face, places)
@@ -252,4 +257,4 @@ def _names(stack: Stack, face: Face, places: np.ndarray) -> str:
     """What is at places of the stack, but for what is hardly there."""
     found, counts = np.unique(places, return_counts=True)
     kept = found[counts >= min(figures.contrast.BESIDE_LEAST * len(places), counts.max())]
-    return " and ".join(stack.name(face.keys[max(at, 0)]) for at in kept)
+    return " and ".join(stack.where.name(face.keys[max(at, 0)]) for at in kept)

@@ -13,9 +13,9 @@ from jindle_core.card.changes.everywhere import GlazeInstead, UseInstead
 from jindle_core.card.whole import Anchor
 from jindle_core.checked.build import Examined
 from jindle_core.checked.check import Check, Mend
+from jindle_core.checks.finding import Finding, Status
 from jindle_core.checks.ids import CutOf, NoCard, OnWhole, Supplied, Whole
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.contrast.rules import Finding, Status
 from jindle_core.layers.making import Making
 from jindle_core.layers.pieces import BASE, OF_CARD, WHITE_END, InkedOver, Piece
 from jindle_core.matching.verdicts import Verdict
@@ -241,11 +241,13 @@ def _inked(inventory: Inventory, end: End) -> list[Mend]:
     stack = examined.stack
     pieces = [
         piece
-        for piece in stack.build.every
+        for piece in stack.where.build.every
         if piece.material == end and piece.kind in OF_CARD and piece.inked is None
     ]
-    kept = [one for one in stack.build.every if one.material == end and one.is_cut and one not in pieces]
-    if not pieces or kept or stack.build.base == end:
+    kept = [
+        one for one in stack.where.build.every if one.material == end and one.is_cut and one not in pieces
+    ]
+    if not pieces or kept or stack.where.build.base == end:
         return []
     target = stack.palette.end_lab(end)
     found = inked_cards(supplies, tuple(map(float, target)), 1, plain=True) or []

@@ -9,7 +9,7 @@ from jindle_core.checked.check import Check, Judged, Mend, judged, to_mend_first
 from jindle_core.checked.desk import Desk, desk_of
 from jindle_core.checked.on_ground import OnGround, on_ground
 from jindle_core.checked.supplied import Inventory
-from jindle_core.contrast.rules import Status
+from jindle_core.checks.finding import Status
 from jindle_core.seen.whole import SeenCard
 
 

@@ -7,8 +7,8 @@ common experience in our own words; the label of a product goes before them.
 from collections.abc import Callable
 from dataclasses import dataclass
 
+from jindle_core.checks.finding import Status
 from jindle_core.compatibility.materials import LineInk, Surface
-from jindle_core.contrast.rules import Status
 from jindle_core.media.medium import Carrier, Medium, Toning, Traits
 
 

@@ -4,9 +4,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from jindle_core.checks.finding import Finding
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
-from jindle_core.contrast.rules import Finding, PairKind, examine, holds
+from jindle_core.contrast.rules import PairKind, examine, holds
 
 
 @dataclass(frozen=True, slots=True)

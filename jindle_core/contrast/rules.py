@@ -8,6 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from jindle_core import figures
+from jindle_core.checks.finding import Finding, Status
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.contrast.measures import Measures, measure, weakest_eyes
 from jindle_core.limits import at_least, at_most
@@ -26,19 +27,6 @@ class PairKind(StrEnum):
     PICTURE = "picture"
     MAT = "mat"
     QUIET = "quiet-pattern"
-
-
-class Status(StrEnum):
-    """What a check found."""
-
-    HOLDS = "holds"
-    LOOK_AGAIN = "look-again"
-    FAILS = "fails"
-
-    def worse_than(self, other: "Status") -> bool:
-        """Whether less holds."""
-        order = list(Status)
-        return order.index(self) > order.index(other)
 
 
 @dataclass(frozen=True, slots=True)
@@ -158,16 +146,6 @@ _EYES_WORDS = {
     "deutan": "eyes that lack the green cones",
     "tritan": "eyes that lack the blue cones",
 }
-
-
-@dataclass(frozen=True, slots=True)
-class Finding:
-    """What a rule found on one pair: status, figure, limit and the reason in words."""
-
-    status: Status
-    figure: str
-    limit: str
-    reason: str
 
 
 def holds(kind: PairKind, upper: Array, lower: Array) -> Holds:

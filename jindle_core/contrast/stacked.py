@@ -6,10 +6,11 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from jindle_core import figures
+from jindle_core.checks.finding import Finding, Status
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.contrast.measures import measure
-from jindle_core.contrast.rules import Finding, PairKind, Status, examine_each, holds
+from jindle_core.contrast.rules import PairKind, examine_each, holds
 from jindle_core.limits import at_least, at_most
 from jindle_core.shown import percent, shown
 

@@ -8,7 +8,7 @@ from functools import lru_cache
 import shapely
 
 from jindle_core import figures
-from jindle_core.contrast.rules import Finding, Status
+from jindle_core.checks.finding import Finding, Status
 from jindle_core.layers.letters import letters
 from jindle_core.layers.outlines import NO_OUTLINES, Outline, as_polygon
 from jindle_core.layers.pieces import BASE, WORDS, Across, Down, Piece, PieceSaid, Place, PlaceSaid

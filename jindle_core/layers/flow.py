@@ -6,8 +6,8 @@ from collections.abc import Hashable, Sequence
 import numpy as np
 
 from jindle_core import figures
+from jindle_core.checks.finding import Finding, Status
 from jindle_core.colorimetry.spaces import Array
-from jindle_core.contrast.rules import Finding, Status
 from jindle_core.limits import at_least, at_most
 from jindle_core.shown import percent
 

@@ -5,7 +5,7 @@ from enum import StrEnum
 from fractions import Fraction
 
 from jindle_core import figures
-from jindle_core.contrast.rules import Finding, Status
+from jindle_core.checks.finding import Finding, Status
 from jindle_core.lengths import Length, Size, read_size
 from jindle_core.words import in_words
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 from typing import assert_never
 
-from jindle_core.contrast.rules import Finding, Status
+from jindle_core.checks.finding import Finding, Status
 from jindle_core.media.medium import Medium, Writing
 
 

@@ -10,7 +10,7 @@ import shapely
 from numpy.typing import NDArray
 
 from jindle_core import figures
-from jindle_core.contrast.rules import Finding, Status
+from jindle_core.checks.finding import Finding, Status
 from jindle_core.layers.outlines import NO_OUTLINES, Outline, as_polygon
 from jindle_core.layers.pieces import BASE, Kind, Piece
 from jindle_core.layers.sizing import Box, edges, in_order

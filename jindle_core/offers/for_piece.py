@@ -12,7 +12,7 @@ from jindle_core.checked.standing import PieceStands
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.layers.pieces import BASE, OF_CARD, WHITE_END, InkedOver, Piece, PieceSaid
 from jindle_core.material import End
-from jindle_core.seen.stack import Stack
+from jindle_core.seen.stack.whole import Stack
 from jindle_core.supplies.choose import stocks
 from jindle_core.supplies.inked import inked_cards
 
@@ -38,16 +38,16 @@ class PieceOffer:
 
 def piece_offers(examined: Examined, piece: Piece) -> Iterator[PieceOffer]:
     """As it is, without it, and of what else it could be."""
-    yield _tried(examined, piece, "as it is", examined.stack.words(piece.key), None)
+    yield _tried(examined, piece, "as it is", examined.stack.of.words(piece.key), None)
     for way in _ways(examined, piece):
         yield _tried(examined, piece, *way)
 
 
 def _ways(examined: Examined, piece: Piece) -> Iterator[_Way]:
     stack = examined.stack
-    note = "what lay on it follows" if any(one.on == piece.key for one in stack.build.every) else ""
+    note = "what lay on it follows" if any(one.on == piece.key for one in stack.where.build.every) else ""
     yield f"without {piece.name}", note, RemovePiece(piece.key)
-    if piece.kind not in OF_CARD or piece.key == stack.carrier:
+    if piece.kind not in OF_CARD or piece.key == stack.where.carrier:
         return
     supplies = stack.palette.supplies
     for one in inked_cards(supplies, tuple(map(float, stack.lab(piece.key))), _INKED, plain=True) or ():
@@ -72,7 +72,7 @@ def _tried(
 
 def _stands(after: Examined, piece: Piece) -> PieceStands | None:
     """How a piece stands with everything that lies on it: the worst of it."""
-    on_it = (one.key for one in after.stack.build.every if one.on == piece.key)
+    on_it = (one.key for one in after.stack.where.build.every if one.on == piece.key)
     found = [after.stands[key] for key in (piece.key, *on_it) if key in after.stands]
     worst: PieceStands | None = None
     for one in found:
@@ -84,7 +84,7 @@ def _stands(after: Examined, piece: Piece) -> PieceStands | None:
 def mats_for(stack: Stack) -> dict[int, End]:
     """By key what a mat under each piece is of: the palette colour best told apart from both around it."""
     palette = stack.palette
-    pieces = stack.build.every
+    pieces = stack.where.build.every
     if not len(palette.lab) or not pieces:
         return {piece.key: WHITE_END for piece in pieces}
     keys = [BASE, *(piece.key for piece in pieces)]

@@ -13,12 +13,12 @@ from jindle_core.checked.check import Check
 from jindle_core.checked.compared import gives_way, holding
 from jindle_core.checked.room import Room, room
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.contrast.rules import Status
+from jindle_core.checks.finding import Status
 from jindle_core.layers.pieces import BASE, WHITE_END, Across, Down, Kind, Piece, PieceSaid, PlaceSaid
 from jindle_core.lengths import Size
 from jindle_core.material import End
 from jindle_core.palettes.role import Role
-from jindle_core.seen.stack import Stack
+from jindle_core.seen.stack.whole import Stack
 
 
 @dataclass(frozen=True, eq=False)
@@ -91,14 +91,17 @@ def _leaves_room(after: CheckedCard) -> bool:
 
 
 def _changes(stack: Stack, way: _Way, words: str, panel: bool) -> Iterator[AnyChange]:
-    card, build = stack.palette.card, stack.build
+    card, build = stack.palette.card, stack.where.build
     # What lies on others goes first.
     for piece in reversed(build.inside):
         yield RemovePiece(piece.key)
     on = BASE
     if panel:
         yield AddPiece(
-            Kind.PANEL, "writing panel", {"reveal": EDGE[stack.unit], "material": WHITE_END}, inside=True
+            Kind.PANEL,
+            "writing panel",
+            {"reveal": EDGE[stack.where.unit], "material": WHITE_END},
+            inside=True,
         )
         on = build.next_key
     across, down, wide, high = way.strip
@@ -118,7 +121,7 @@ def _changes(stack: Stack, way: _Way, words: str, panel: bool) -> Iterator[AnyCh
             "place": _place(across, down),
             "material": shown.material,
             "picture": shown.picture,
-            "stamped": on == BASE and stack.shows(shown.key).line is not None,
+            "stamped": on == BASE and stack.of.shows(shown.key).line is not None,
         }
         yield AddPiece(Kind.IMAGE, f"{shown.name} again"[: figures.palettes.NAME_LIMIT], picture, inside=True)
     if words.strip():
@@ -146,11 +149,11 @@ def _area(piece: Piece) -> float:
 def repeated(stack: Stack) -> End:
     """The colour of the front that comes again: of what is plain there the strongest that much is seen of."""
     best, most = _dark(stack), 0.0
-    for piece in stack.build.pieces:
-        if piece.kind not in _PLAIN or piece.key == stack.carrier or piece.inked is not None:
+    for piece in stack.where.build.pieces:
+        if piece.kind not in _PLAIN or piece.key == stack.where.carrier or piece.inked is not None:
             continue
         lab = stack.lab(piece.key)
-        box = stack.boxes[piece.key]
+        box = stack.where.boxes[piece.key]
         weight = float(np.hypot(lab[1], lab[2])) * float(box.width * box.height) ** 0.25
         if weight > most:
             best, most = piece.material, weight
@@ -176,7 +179,7 @@ def _part(size: Size, wide: float, high: float) -> Size:
 
 def _shaped(stack: Stack, piece: Piece, wide: float) -> Size:
     """A size in the picture's own proportion, so many parts of the card wide."""
-    size = stack.cut_to(piece)
+    size = stack.where.cut_to(piece)
     card = stack.palette.card.size
     shape = float(size.height.millimetres / size.width.millimetres)
     high = float(card.width.millimetres) * wide * shape / float(card.height.millimetres)

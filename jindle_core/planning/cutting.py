@@ -20,7 +20,7 @@ from jindle_core.layers.pieces import BASE, SHAPED, Kind, Piece
 from jindle_core.lengths import Length, Size, read_size
 from jindle_core.material import End
 from jindle_core.planning.step import Step
-from jindle_core.seen.stack import Stack
+from jindle_core.seen.stack.whole import Stack
 
 _GRAIN = 1 / 320  # mm
 _PATTERNED = read_size(*figures.cutting.PATTERNED_SHEET)
@@ -103,10 +103,10 @@ class Listed:
 
 def is_by_die(stack: Stack, piece: Piece) -> bool:
     """Whether a trimmer cannot cut a piece: a die or scissors do."""
-    outline = stack.outlines.get(piece.key)
+    outline = stack.where.outlines.get(piece.key)
     shaped = outline is not None and piece.kind in SHAPED
     sharp = not shaped or outline is None or outline.straight.equals(outline.straight.envelope)
-    is_drawing = piece.kind is Kind.IMAGE and stack.shows(piece.key).drawing is not None
+    is_drawing = piece.kind is Kind.IMAGE and stack.of.shows(piece.key).drawing is not None
     return not sharp or piece.kind is Kind.CUT_WORDS or is_drawing
 
 
@@ -114,12 +114,14 @@ def blank(stack: Stack, piece: Piece) -> Size | None:
     """What the trimmer cuts for a piece that is no rectangle, also for a picture; else None."""
     if not piece.of_sheet or not is_by_die(stack, piece):
         return None
-    return _larger(stack.cut_to(piece), Length(2 * figures.cutting.DIE_ROOM[stack.unit], stack.unit))
+    return _larger(
+        stack.where.cut_to(piece), Length(2 * figures.cutting.DIE_ROOM[stack.where.unit], stack.where.unit)
+    )
 
 
 def sizes(stack: Stack, pieces: Iterable[Piece], blanks: bool = True) -> Iterator[Step]:
     """To which size pieces are cut, like ones told together, and the blanks that they come of."""
-    found = Counter((piece.name, stack.cut_to(piece), blank(stack, piece)) for piece in pieces)
+    found = Counter((piece.name, stack.where.cut_to(piece), blank(stack, piece)) for piece in pieces)
     for (name, size, of), times in found.items():
         often = f", {times} times" if times > 1 else ""
         yield Step(f"{name}{often}:", measures=(size,))
@@ -158,19 +160,21 @@ class Cutting:
         """By material what is cut for one card."""
         stack, found = self.stack, defaultdict[End, list[ToCut]](list)
         size = self._flat.size.turned() if self._base_turned else self._flat.size
-        found[stack.build.base].append(ToCut(BASE, "base", size, self._base_turned is None))
-        for piece in stack.build.every:
+        found[stack.where.build.base].append(ToCut(BASE, "base", size, self._base_turned is None))
+        for piece in stack.where.build.every:
             if piece.of_sheet:
                 turns = piece.kind is not Kind.PAPER  # a pattern has its direction
                 of = self._blanks.get(piece.key)
-                name, size = (f"blank for {piece.name}", of) if of else (piece.name, self.stack.cut_to(piece))
-                found[stack.stock(piece.key)].append(ToCut(piece.key, name, size, turns))
+                name, size = (
+                    (f"blank for {piece.name}", of) if of else (piece.name, self.stack.where.cut_to(piece))
+                )
+                found[stack.of.stock(piece.key)].append(ToCut(piece.key, name, size, turns))
         return dict(found)
 
     @cached_property
     def _blanks(self) -> dict[int, Size]:
         """By key what the trimmer cuts for pieces that are no rectangles, pictures that are cut out too."""
-        found = {piece.key: blank(self.stack, piece) for piece in self.stack.build.every}
+        found = {piece.key: blank(self.stack, piece) for piece in self.stack.where.build.every}
         return {key: size for key, size in found.items() if size is not None}
 
     def sheet_of(self, end: End) -> Size:
@@ -180,10 +184,10 @@ class Cutting:
         """
         palette = self.stack.palette
         if (sheet := palette.sheet(end)) is not None:
-            unit = self.stack.unit
+            unit = self.stack.where.unit
             own = Size(*(Length.near(Fraction(side), unit) for side in (sheet.width, sheet.height)))
             past = (one.key for one in self._of_one[end] if not holds(one, own))
-            return _PATTERNED if any(self.stack.piece(key).pattern.repeated for key in past) else own
+            return _PATTERNED if any(self.stack.where.piece(key).pattern.repeated for key in past) else own
         place = palette.supplies.places.get(end.id) if end.source == "supply" else None
         of = None if place is None else palette.supplies.ranges[int(palette.supplies.range_ids[place])].medium
         return _PATTERNED if of is not None and of.traits.printed else self.sheet
@@ -192,7 +196,10 @@ class Cutting:
     def _middles(self) -> dict[int, Middle]:
         """By key of a mat the middle that can be cut out of it."""
         stack = self.stack
-        of_faces = (middles(stack.boxes, face, stack.unit, stack.outlines) for face in stack.build.faces)
+        of_faces = (
+            middles(stack.where.boxes, face, stack.where.unit, stack.where.outlines)
+            for face in stack.where.build.faces
+        )
         return {one.key: one for found in of_faces for one in found}
 
     @cached_property
@@ -221,7 +228,9 @@ class Cutting:
     def _sizes(self) -> dict[int, Size]:
         """By key what each piece is cut to, as it stands."""
         stack = self.stack
-        return {piece.key: stack.cut_to(piece) for piece in stack.build.every} | {BASE: self._flat.size}
+        return {piece.key: stack.where.cut_to(piece) for piece in stack.where.build.every} | {
+            BASE: self._flat.size
+        }
 
     @cached_property
     def sheets(self) -> list[SheetCut]:
@@ -256,12 +265,12 @@ class Cutting:
     @property
     def middles(self) -> list[tuple[str, Size]]:
         """The names of mats, and the middles that can be cut out of them."""
-        return [(self.stack.name(key), one.size) for key, one in self._middles.items()]
+        return [(self.stack.where.name(key), one.size) for key, one in self._middles.items()]
 
     def _listed(self, end: End, piece: ToCut) -> Listed:
         mat = self._filled.get(piece.key)
-        out_of = "" if mat is None else f"the middle of {self.stack.name(mat)}"
-        name = self.stack.name(piece.key) if piece.key != BASE else piece.name
+        out_of = "" if mat is None else f"the middle of {self.stack.where.name(mat)}"
+        name = self.stack.where.name(piece.key) if piece.key != BASE else piece.name
         of = self._blanks.get(piece.key)
         return Listed(name, self._sizes[piece.key], end, self._direction(piece), out_of, of)
 

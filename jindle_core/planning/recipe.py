@@ -188,13 +188,13 @@ class _Writing:
     def __init__(self, checked: CheckedCard, units: str, work: Planned) -> None:
         self._checked, self._units, self._work = checked, units, work
         self._stack = checked.seen.stack
-        self._palette, self._build = self._stack.palette, self._stack.build
+        self._palette, self._build = self._stack.palette, self._stack.where.build
         self._supplies: Supplies = self._palette.supplies
 
     def recipe(self) -> Recipe:
         card, units, work = self._palette.card, self._units, self._work
         laid = flat(card.size, card.fold)
-        grounded = self._stack.grounded
+        grounded = self._stack.of.grounded
         built = bool(self._build.every)
         edge = "left" if laid.upright else "top"
         return Recipe(
@@ -268,11 +268,11 @@ class _Writing:
         shown = [
             piece
             for piece in self._build.every
-            if piece.kind is Kind.IMAGE and stack.shows(piece.key) is coloured
+            if piece.kind is Kind.IMAGE and stack.of.shows(piece.key) is coloured
         ]
         told = Counter(
-            f"{stack.cut_to(piece).text(self._units)}"
-            + (f", straight on {stack.name(piece.on)}" if piece.stamped else ", cut out")
+            f"{stack.where.cut_to(piece).text(self._units)}"
+            + (f", straight on {stack.where.name(piece.on)}" if piece.stamped else ", cut out")
             for piece in shown
         )
         for words, times in told.items():
@@ -296,7 +296,7 @@ class _Writing:
         return AreaLine(areas, tones, first.layers, first.medium.value, tuple(over))
 
     def _pads(self) -> Iterator[PadLine]:
-        grounded = self._stack.grounded
+        grounded = self._stack.of.grounded
         joins = dict(enumerate(joins_seen([(grounded, dict(enumerate(grounded.joins)))])[0]))
         for at, (pad, place) in enumerate(zip(grounded.pads, grounded.places, strict=True)):
             coats = "" if pad.coats == 1 else f", {pad.coats} coats"
@@ -338,10 +338,10 @@ class _Writing:
         if piece.text:
             notes.insert(0, f"“{piece.text}”")
         place = lies(stack, piece, self._units)
-        under = "the base" if piece.on == BASE else stack.name(piece.on)
+        under = "the base" if piece.on == BASE else stack.where.name(piece.on)
         return PieceLine(
             piece.name,
-            stack.cut_to(piece).text(self._units),
+            stack.where.cut_to(piece).text(self._units),
             self._of(piece),
             f"on {under}: {place}" if place else f"on {under}",
             tuple(notes),
@@ -356,7 +356,7 @@ class _Writing:
             return "the line and its colours"
         if piece.kind is Kind.FINISH:
             return inventory.words_for(piece.material, "finish")
-        return self._stock(stack.stock(piece.key))
+        return self._stock(stack.of.stock(piece.key))
 
     def _stock(self, end: End) -> str:
         sheet = self._palette.sheet(end)

@@ -16,7 +16,7 @@ from jindle_core.layers.sizing import in_order
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.line_art.outline import silhouette, visible_shapes
 from jindle_core.seen.desk import Part
-from jindle_core.seen.stack import Stack
+from jindle_core.seen.stack.whole import Stack
 from jindle_core.seen.stamped import on_part
 
 _DISC = shapely.Point(0, 0).buffer(0.5, quad_segs=12)
@@ -50,8 +50,8 @@ class Covered:
     @cached_property
     def bodies(self) -> dict[int, shapely.Polygon]:
         """By key the area of what can be covered or cover, in mm; the base is each face's first."""
-        found = {BASE: as_polygon(self.stack.boxes[BASE])}
-        for piece in self.stack.build.every:
+        found = {BASE: as_polygon(self.stack.where.boxes[BASE])}
+        for piece in self.stack.where.build.every:
             if not piece.is_ink and piece.kind not in _THROUGH:
                 found[piece.key] = self._body(piece)
         return found
@@ -59,26 +59,26 @@ class Covered:
     def _body(self, piece: Piece) -> shapely.Polygon:
         stack = self.stack
         if piece.kind not in (Kind.IMAGE, Kind.FINISH):
-            box = as_polygon(stack.boxes[piece.key])
-            return stack.outlines[piece.key].lies if piece.key in stack.outlines else box
-        part = stack.face_of(piece.key).parts[piece.key]
+            box = as_polygon(stack.where.boxes[piece.key])
+            return stack.where.outlines[piece.key].lies if piece.key in stack.where.outlines else box
+        part = stack.look.face_of(piece.key).parts[piece.key]
         drawing = self._drawn(part)
         if drawing is None:
             body = _disc(part.x, part.y, part.width, part.height)
         else:
             body = _placed(silhouette(drawing), drawing, part).buffer(part.rim)
-        turn = stack.turn(piece.key)
+        turn = stack.where.turn(piece.key)
         return body if turn is None else shapely.transform(body, turn.placed)
 
     def _drawn(self, part: Part) -> LineDrawing | None:
-        return self.stack.drawn[part.picture].drawing if part.shape == "drawing" else None
+        return self.stack.look.drawn[part.picture].drawing if part.shape == "drawing" else None
 
     @cached_property
     def _orders(self) -> list[list[int]]:
         """Of each face the keys of its bodies, from the base up."""
         return [
             [BASE, *(piece.key for piece in in_order(face) if piece.key in self.bodies)]
-            for face in self.stack.build.faces
+            for face in self.stack.where.build.faces
         ]
 
     @cached_property
@@ -104,7 +104,7 @@ class Covered:
     def _above(self) -> dict[int, list[int]]:
         """By key of every piece those of what can cover and is laid after it, also of what is only ink."""
         found = {}
-        for face in self.stack.build.faces:
+        for face in self.stack.where.build.faces:
             above: list[int] = []
             for piece in reversed(in_order(face)):
                 found[piece.key] = above[::-1]
@@ -130,7 +130,7 @@ class Covered:
     @property
     def ground(self) -> float | None:
         """How much of the ground shows (0 to 1); None where none is laid on a piece."""
-        carrier = self.stack.carrier
+        carrier = self.stack.where.carrier
         if carrier is None:
             return None
         if carrier == BASE:
@@ -141,7 +141,7 @@ class Covered:
     def of_pictures(self) -> dict[int, AreaShows]:
         """By key of an area, for those that some piece shows, the one that shows the most of it."""
         found: dict[int, AreaShows] = {}
-        for piece in self.stack.build.every:
+        for piece in self.stack.where.build.every:
             if piece.kind is Kind.IMAGE:
                 for area, shown in self._of_picture(piece):
                     if area not in found or found[area].shows < shown.shows:
@@ -149,7 +149,7 @@ class Covered:
         return found
 
     def _of_picture(self, piece: Piece) -> Iterator[tuple[int, AreaShows]]:
-        coloured, base = self.stack.shows(piece.key), self.bodies[BASE]
+        coloured, base = self.stack.of.shows(piece.key), self.bodies[BASE]
         drawing = coloured.drawing
         keys = {area.shape: area.key for area in coloured.areas if area.shape}
         if drawing is None or not keys:
@@ -157,7 +157,7 @@ class Covered:
         if self.pieces.get(piece.key, 0.0) > _WHOLE:
             yield from ((key, AreaShows(1.0, piece.key)) for key in keys.values())
             return
-        part, turn = self.stack.face_of(piece.key).parts[piece.key], self.stack.turn(piece.key)
+        part, turn = self.stack.look.face_of(piece.key).parts[piece.key], self.stack.where.turn(piece.key)
         lie = _placed(np.array(visible_shapes(drawing)), drawing, part)
         lie = lie if turn is None else shapely.transform(lie, turn.placed)
         above = self._above[piece.key]

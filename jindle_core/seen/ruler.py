@@ -6,7 +6,7 @@ from jindle_core.layers.folding import Flat
 from jindle_core.layers.pieces import Piece
 from jindle_core.layers.sizing import Box, as_read
 from jindle_core.lengths import Length
-from jindle_core.seen.stack import Stack
+from jindle_core.seen.stack.whole import Stack
 
 
 def halves(laid: Flat, units: str) -> list[Length]:
@@ -17,7 +17,7 @@ def halves(laid: Flat, units: str) -> list[Length]:
 
 def lies(stack: Stack, piece: Piece, units: str) -> str:
     """Where a piece lies on another, the parts adding up; blank where it hangs over."""
-    return _lies(stack.boxes[piece.key], stack.boxes[piece.on], stack.unit, units)
+    return _lies(stack.where.boxes[piece.key], stack.where.boxes[piece.on], stack.where.unit, units)
 
 
 @lru_cache(maxsize=1024)  # of the pieces of a card most lie where they lay before a change

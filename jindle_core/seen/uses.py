@@ -14,7 +14,7 @@ from jindle_core.naming import Use
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.covered import Covered
 from jindle_core.seen.palette import SeenPalette
-from jindle_core.seen.stack import Stack
+from jindle_core.seen.stack.whole import Stack
 from jindle_core.words import in_words
 
 
@@ -112,7 +112,7 @@ def _of_ground(stack: Stack) -> Iterator[tuple[End, Usage]]:
 
 
 def _of_pieces(stack: Stack) -> Iterator[tuple[End, Usage]]:
-    build, card = stack.build, stack.palette.card
+    build, card = stack.where.build, stack.palette.card
     if not build.every:
         return
     size = flat(card.size, card.fold).size
@@ -124,8 +124,8 @@ def _of_pieces(stack: Stack) -> Iterator[tuple[End, Usage]]:
 
 def _of_piece(stack: Stack, piece: Piece, where: str) -> Iterator[tuple[End, Usage]]:
     if piece.is_cut:
-        size = stack.cut_to(piece)
-        yield stack.stock(piece.key), Usage(Use.PIECES, where, piece.name, piece=piece.key, size=size)
+        size = stack.where.cut_to(piece)
+        yield stack.of.stock(piece.key), Usage(Use.PIECES, where, piece.name, piece=piece.key, size=size)
     elif piece.kind is not Kind.IMAGE:
         yield piece.material, Usage(Use.PIECES, where, piece.name, piece=piece.key)
     if piece.inked is not None:

@@ -11,7 +11,7 @@ from jindle_core.patterned.sheet import Sheet
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.ground import Grounded
 from jindle_core.seen.palette import SeenPalette
-from jindle_core.seen.stack import Stack
+from jindle_core.seen.stack.whole import Stack
 from jindle_core.supplies.whole import Supplies
 
 
@@ -58,7 +58,7 @@ class SeenCard:
     @property
     def ground(self) -> Grounded:
         """Its ground as it is laid."""
-        return self.stack.grounded
+        return self.stack.of.grounded
 
     def after(self, change: AnyChange) -> "SeenCard":
         """The same after a change; BadInput where it cannot be made."""

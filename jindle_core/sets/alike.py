@@ -47,8 +47,8 @@ def greys(checked: CheckedCard) -> Array:
                                                across * float(size.height.millimetres)))  # fmt: skip
     if not checked.seen.card.build.every:
         return np.full((side, side), np.nan)
-    front = stack.faces[0]
-    labs, _ = stack.seen_at(front, x, y, np.full(len(x), len(front.keys)))
+    front = stack.look.faces[0]
+    labs, _ = stack.look.seen_at(front, x, y, np.full(len(x), len(front.keys)))
     return np.asarray(labs[:, 0].reshape(side, side))
 
 

@@ -21,11 +21,11 @@ from jindle_core.card.whole import Anchor, Card
 from jindle_core.checked.check import Check
 from jindle_core.checked.compared import gives_way, holding
 from jindle_core.checked.whole import CheckedCard
+from jindle_core.checks.finding import Status
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.naming import hue_family
 from jindle_core.colorimetry.spaces import Array, as_lab, hue_to_lab, lab_to_hue
 from jindle_core.colorimetry.views import Shades
-from jindle_core.contrast.rules import Status
 from jindle_core.errors import BadInput, Problem
 from jindle_core.families.recipes import Thing
 from jindle_core.layers.pieces import BASE

@@ -12,7 +12,7 @@ from jindle_core.card.changes.arranging import Along, Arrange, CopyPieces, How, 
 from jindle_core.card.changes.build import AddPiece, EditPiece, RemovePiece
 from jindle_core.card.changes.every import changed
 from jindle_core.card.whole import Card
-from jindle_core.contrast.rules import Status
+from jindle_core.checks.finding import Status
 from jindle_core.errors import BadInput
 from jindle_core.layers.fitting import fits
 from jindle_core.layers.letters import letters
@@ -52,7 +52,7 @@ class MatTests(unittest.TestCase):
         mat, piece = after.build.piece(2), after.build.piece(1)
         self.assertEqual((piece.on, mat.on), (2, 0))
         self.assertEqual(boxes(after)[1], boxes(card)[1])
-        lies = [SeenCard(one, some_supplies()).stack.outlines for one in (card, after)]
+        lies = [SeenCard(one, some_supplies()).stack.where.outlines for one in (card, after)]
         frame = float(Length(figures.building.MAT_FRAME["in"], "in").millimetres)
         grown = lies[1][2].lies.buffer(-frame + 0.3).difference(lies[1][1].lies.buffer(0.3))
         self.assertLess(grown.area, 0.05 * lies[1][2].lies.area)

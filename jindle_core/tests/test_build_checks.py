@@ -10,7 +10,7 @@ from jindle_core.card.changes.palette import AddColour, RemoveColour, SetCard, W
 from jindle_core.card.ground import PadUse
 from jindle_core.card.whole import Anchor, Card
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.contrast.rules import Status
+from jindle_core.checks.finding import Status
 from jindle_core.errors import BadInput
 from jindle_core.layers.pieces import WHITE_END, Kind, Raised
 from jindle_core.lengths import OF_PIECES, Size, read_length, read_offset, read_size

@@ -1,9 +1,9 @@
 import unittest
 
+from jindle_core.checks.finding import Status
 from jindle_core.compatibility.materials import FINISHES, LINE_INKS, SURFACES
 from jindle_core.compatibility.properties import checked_properties, line_ink_of, surface_of
 from jindle_core.compatibility.rules import CONFLICTS, Used, cautions, conflicts
-from jindle_core.contrast.rules import Status
 from jindle_core.errors import BadInput
 from jindle_core.media.medium import Medium
 

@@ -2,11 +2,12 @@ import unittest
 
 import numpy as np
 
+from jindle_core.checks.finding import Status
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.guess import guess_pairs
 from jindle_core.contrast.measures import measure, weakest_eyes
 from jindle_core.contrast.mending import mend
-from jindle_core.contrast.rules import PairKind, Status, examine, examine_span, holds
+from jindle_core.contrast.rules import PairKind, examine, examine_span, holds
 from jindle_core.contrast.stacked import (
     Neighbour,
     StackStanding,

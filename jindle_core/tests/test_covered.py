@@ -14,7 +14,7 @@ from jindle_core.card.ground import PadUse
 from jindle_core.card.whole import Card
 from jindle_core.checked.covering import covered_areas
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.contrast.rules import Status
+from jindle_core.checks.finding import Status
 from jindle_core.layers.pieces import Kind
 from jindle_core.layers.shapes import Shape
 from jindle_core.lengths import OF_PIECES, Length, read_size

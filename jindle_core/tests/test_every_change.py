@@ -19,7 +19,7 @@ from jindle_core.card.stored import card_from_json, card_to_json
 from jindle_core.card.waivers import subject
 from jindle_core.card.whole import Anchor, Card
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.contrast.rules import Status
+from jindle_core.checks.finding import Status
 from jindle_core.errors import BadInput
 from jindle_core.lengths import read_size
 from jindle_core.offers.for_area import family_offers, proposed

@@ -36,8 +36,9 @@ from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.ground import Effect, Ground, InkedCard, PadUse
 from jindle_core.card.references import named
 from jindle_core.card.stored import card_from_json, card_to_json
+from jindle_core.checks.finding import Status
 from jindle_core.colorimetry.spaces import reflectance_to_lab
-from jindle_core.contrast.rules import PairKind, Status
+from jindle_core.contrast.rules import PairKind
 from jindle_core.errors import BadInput
 from jindle_core.line_art.outline import outline, shapes_at
 from jindle_core.line_art.svg import read_svg

@@ -14,7 +14,7 @@ from jindle_core.card.sound import sound
 from jindle_core.card.whole import Card
 from jindle_core.checked.room import _largest, room
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.contrast.rules import Status
+from jindle_core.checks.finding import Status
 from jindle_core.layers.pieces import WHITE_END, Across, Down, Kind
 from jindle_core.lengths import read_size
 from jindle_core.material import End

@@ -11,7 +11,8 @@ from jindle_core.card.build import Build
 from jindle_core.card.changes.build import EditPiece
 from jindle_core.card.layouts import STARTS, start
 from jindle_core.card.whole import Anchor, Card, PaletteColour
-from jindle_core.contrast.rules import PairKind, Status
+from jindle_core.checks.finding import Status
+from jindle_core.contrast.rules import PairKind
 from jindle_core.errors import BadInput
 from jindle_core.layers.fitting import fits, to_use_elsewhere, ways_to_fit
 from jindle_core.layers.lettering import capitals, font_size, lettering_rule

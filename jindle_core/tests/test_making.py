@@ -10,7 +10,7 @@ from jindle_core.card.changes.ground import SetGround
 from jindle_core.card.ground import PadUse
 from jindle_core.card.whole import Card
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.contrast.rules import Status
+from jindle_core.checks.finding import Status
 from jindle_core.fullness import Kept
 from jindle_core.layers.making import EMBOSSED, Making
 from jindle_core.layers.pieces import WHITE_END, Kind

@@ -130,7 +130,7 @@ class PieceTests(unittest.TestCase):
             self.assertIn(wanted, words)
         for one in offers[1:]:
             after = CheckedCard(checked.seen.after(one.change))
-            self.assertEqual(one.stack.parts, after.seen.stack.parts, one.words)
+            self.assertEqual(one.stack.where.parts, after.seen.stack.where.parts, one.words)
             if one.stands:
                 on_it = [each.key for each in after.seen.card.build.every if each.on == piece.key]
                 found = [

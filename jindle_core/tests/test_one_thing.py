@@ -30,7 +30,7 @@ from jindle_core.card.stored import card_from_json, card_to_json
 from jindle_core.card.whole import Anchor, Card
 from jindle_core.checked.supplied import Inventory, instead_of
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.contrast.rules import Status
+from jindle_core.checks.finding import Status
 from jindle_core.errors import BadInput
 from jindle_core.families.recipes import Thing
 from jindle_core.fullness import Kept
@@ -346,7 +346,7 @@ class CopyTests(unittest.TestCase):
         self.assertEqual((palette.colours, palette.choices), (card.colours, card.choices))
         self.assertFalse(palette.build.every or palette.areas or palette.ground.laid)
         built = copied(card, "Pieces", Part.BUILD)
-        self.assertEqual(seen(built).stack.boxes, seen(card).stack.boxes)
+        self.assertEqual(seen(built).stack.where.boxes, seen(card).stack.where.boxes)
         self.assertEqual(named(built).every, frozenset())
         for copy in (palette, built):
             self.assertEqual(sound(copy), copy)

@@ -32,11 +32,11 @@ class RecipeTests(unittest.TestCase):
     def test_every_piece_has_its_size_and_what_it_is_cut_of(self):
         stack = self.card.seen.stack
         pieces = {one.name: one for one in (*self.recipe.pieces, *self.recipe.inside)}
-        self.assertEqual(set(pieces), {piece.name for piece in stack.build.every})
-        for piece in stack.build.every:
-            self.assertEqual(pieces[piece.name].size, stack.cut_to(piece).text("in"))
+        self.assertEqual(set(pieces), {piece.name for piece in stack.where.build.every})
+        for piece in stack.where.build.every:
+            self.assertEqual(pieces[piece.name].size, stack.where.cut_to(piece).text("in"))
         listed = {name for one in self.recipe.stocks for name in one.pieces}
-        cut = {piece.name for piece in stack.build.every if piece.is_cut}
+        cut = {piece.name for piece in stack.where.build.every if piece.is_cut}
         self.assertTrue(all(any(name in one for one in listed) for name in cut))
         self.assertRegex(self.recipe.score, "in from the (left|top)")
         self.assertTrue(self.recipe.base.endswith("in"))
@@ -52,7 +52,7 @@ class RecipeTests(unittest.TestCase):
         self.assertGreater(several.hands, self.recipe.hands)
 
     def test_pads_stand_in_their_order_with_how_they_meet(self):
-        ground = self.card.seen.stack.grounded
+        ground = self.card.seen.stack.of.grounded
         self.assertEqual([one.ink.id for one in self.recipe.pads], [pad.colour for pad in ground.pads])
         self.assertEqual([bool(one.join) for one in self.recipe.pads].count(True), len(ground.pads) - 1)
 

@@ -27,8 +27,8 @@ from jindle_core.card.changes.pictures import (
 from jindle_core.card.sound import sound
 from jindle_core.card.whole import Anchor, Card
 from jindle_core.checked.whole import CheckedCard
+from jindle_core.checks.finding import Status
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.contrast.rules import Status
 from jindle_core.errors import BadInput
 from jindle_core.layers.pieces import WHITE_END, Kind, Raised
 from jindle_core.lengths import Length, read_size
@@ -159,21 +159,22 @@ class ShownTests(unittest.TestCase):
     @given(INSIDE, INSIDE)
     def test_mirrored_it_shows_what_it_showed_on_the_other_side(self, across, down):
         stack = seen(self.built()).stack
-        first, again, _ = (part for part in stack.parts[0] if part.shape == "drawing")
+        first, again, _ = (part for part in stack.where.parts[0] if part.shape == "drawing")
         x, y = np.array([first.x + across * first.width]), np.array([first.y + down * first.height])
         other = np.array([again.x + again.width - across * again.width])
-        covered, labs = stack.pictured.at(first, x, y)
-        covered_too, labs_too = stack.pictured.at(again, other, y)
+        covered, labs = stack.look.pictured.at(first, x, y)
+        covered_too, labs_too = stack.look.pictured.at(again, other, y)
         self.assertEqual(covered, covered_too)
         np.testing.assert_array_equal(labs, labs_too)
         np.testing.assert_array_equal(
-            stack.pictured.at(replace(again, mirrored=False), x, y)[1], stack.pictured.at(first, x, y)[1]
+            stack.look.pictured.at(replace(again, mirrored=False), x, y)[1],
+            stack.look.pictured.at(first, x, y)[1],
         )
 
     def test_outlines_are_mirrored_too(self):
         stack = seen(self.built()).stack
-        first, again, _ = (part for part in stack.parts[0] if part.shape == "drawing")
-        edge, mirrored = stack.pictured.edge(first), stack.pictured.edge(again)
+        first, again, _ = (part for part in stack.where.parts[0] if part.shape == "drawing")
+        edge, mirrored = stack.look.pictured.edge(first), stack.look.pictured.edge(again)
         np.testing.assert_allclose(edge.places[:, 0] - first.x, again.x + again.width - mirrored.places[:, 0])
         np.testing.assert_array_equal(edge.labs, mirrored.labs)
 
@@ -190,7 +191,7 @@ class ShownTests(unittest.TestCase):
             SetColouring({"line": "dye"}, 2), EditAreas((FIN_TOO,), colour=2), NamePicture(2, "rust")
         )
         stack = seen(card).stack
-        self.assertEqual([one.picture.key for one in stack.drawn_on(*stack.faces)], [1, 2])
+        self.assertEqual([one.picture.key for one in stack.look.drawn_on(*stack.look.faces)], [1, 2])
         checks = {str(one.id): one.title for one in CheckedCard(seen(card)).checks}
         (clash,) = [title for key, title in checks.items() if key.startswith("conflict:")]
         self.assertIn("in rust", clash)
@@ -224,7 +225,7 @@ class StampedTests(unittest.TestCase):
         return seen(card).stack
 
     def tones(self, stack):
-        return stack.stamped(2).tones[FIN].lab
+        return stack.look.stamped(2).tones[FIN].lab
 
     def test_its_tones_are_those_on_what_is_under_it(self):
         kraft = seen(changed(a_card(), SetColouring({"paper": BOARDS[2]}))).picture(None).tones[FIN].lab
@@ -239,21 +240,21 @@ class StampedTests(unittest.TestCase):
         black = AddPiece(Kind.PANEL, "black", half | {"place": {"right": Length(-64, "in")}})
         bird = {"size": read_size("4", "4", "in"), "mirrored": mirrored, "stamped": True, "turn": turn}
         stack = seen(changed(changed(a_card(), black), AddPiece(Kind.IMAGE, "bird", bird))).stack
-        coloured, face = stack.stamped(2), stack.faces[0]
+        coloured, face = stack.look.stamped(2), stack.look.faces[0]
         inside = np.array([(20.0, 30.0)])  # of the fin
-        places = np.stack(stack.as_turned(2, *on_part(DRAWING, face.parts[2], inside).T), axis=1)
+        places = np.stack(stack.where.as_turned(2, *on_part(DRAWING, face.parts[2], inside).T), axis=1)
         on_black = places[0, 0] < 5.5 / 2 * 25.4
         if turn in (0.0, 180.0):
             self.assertEqual(coloured.bare("fin")[0] < 50, on_black)
-        covers, labs = stack.pictured.at(face.parts[2], *on_part(DRAWING, face.parts[2], inside).T)
+        covers, labs = stack.look.pictured.at(face.parts[2], *on_part(DRAWING, face.parts[2], inside).T)
         self.assertTrue(covers.all())
         np.testing.assert_allclose(labs[0], coloured.tones[FIN].lab.mean(axis=0))
 
     def test_where_nothing_is_coloured_the_ground_shows(self):
         stack = self.on(End("supply", BOARDS[1]))
-        face = stack.faces[0]
-        eye = np.stack(stack.as_turned(2, *on_part(DRAWING, face.parts[2], np.array([(80.0, 20.0)])).T))
-        labs, places = stack.seen_at(face, *eye, np.array([3]))
+        face = stack.look.faces[0]
+        eye = np.stack(stack.where.as_turned(2, *on_part(DRAWING, face.parts[2], np.array([(80.0, 20.0)])).T))
+        labs, places = stack.look.seen_at(face, *eye, np.array([3]))
         self.assertEqual(face.keys[places[0]], 1)
         np.testing.assert_allclose(labs[0], LABS[BOARDS[1]], atol=1e-6)
         self.assertTrue(
@@ -262,7 +263,7 @@ class StampedTests(unittest.TestCase):
 
     def test_it_is_ink(self):
         stack = self.on(WHITE_END, raised=Raised.TAPE, white_edge=True)
-        self.assertEqual(stack.heights[2].top, stack.heights[1].top)
+        self.assertEqual(stack.where.heights[2].top, stack.where.heights[1].top)
         cut = Cutting(stack, read_size("8 1/2", "11", "in"), 1)
         self.assertEqual([one.name for one in cut.pieces], ["base", "panel"])
         bird = changed(stack.palette.card, EditPiece(2, {"stamped": True})).build.piece(2)

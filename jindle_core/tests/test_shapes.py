@@ -11,7 +11,7 @@ from jindle_core.card.changes.build import AddPiece, EditPiece, NudgePiece, SetB
 from jindle_core.card.changes.every import changed
 from jindle_core.card.whole import Card
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.contrast.rules import Status
+from jindle_core.checks.finding import Status
 from jindle_core.errors import BadInput
 from jindle_core.layers.outlines import as_polygon, outlines
 from jindle_core.layers.pieces import BASE, Kind, Opening, Piece, Place, Raised
@@ -92,12 +92,12 @@ class OutlineTests(unittest.TestCase):
             sized("1", "1", on=1),
         )
         stack = seen(card).stack
-        face = stack.faces[0]
+        face = stack.look.faces[0]
         x, y = np.array([69.85, 69.85, 5.0]), np.array([53.975, 19.0, 5.0])
-        _, places = stack.seen_at(face, x, y, np.full(3, 3))
+        _, places = stack.look.seen_at(face, x, y, np.full(3, 3))
         self.assertEqual([face.keys[at] for at in places], [1, 2, 1])
-        self.assertEqual(stack.heights[3].bottom, stack.heights[1].top)
-        self.assertEqual(stack.heights[2].bottom, stack.heights[1].top + 1.2)
+        self.assertEqual(stack.where.heights[3].bottom, stack.where.heights[1].top)
+        self.assertEqual(stack.where.heights[2].bottom, stack.where.heights[1].top + 1.2)
 
     def test_what_turns_carries_along_what_lies_on_it(self):
         card = a_card(sized(turn=30.0), {"reveal": EIGHTH, "on": 1}, sized("1/2", "1/2", on=2, turn=-30.0))

@@ -13,8 +13,8 @@ from jindle_core.card.references import named, turned
 from jindle_core.card.stored import card_to_json
 from jindle_core.card.whole import Anchor, Card
 from jindle_core.checked.whole import CheckedCard
+from jindle_core.checks.finding import Status
 from jindle_core.colorimetry.spaces import lab_to_linear
-from jindle_core.contrast.rules import Status
 from jindle_core.errors import BadInput
 from jindle_core.layers.pieces import WHITE_END, Kind
 from jindle_core.lengths import OF_PIECES, OF_SHEETS, Length, read_size
@@ -91,13 +91,13 @@ class PieceOfSheetTests(unittest.TestCase):
     def test_it_shows_the_sheets_colours_at_true_scale_where_it_lies(self):
         card = with_strip(pattern={"right": Length(60, "mm")})
         stack = checked(card, a_sheet(60.0)).seen.stack
-        left, top = (float(getattr(stack.boxes[1], side)) for side in ("x", "y"))
+        left, top = (float(getattr(stack.where.boxes[1], side)) for side in ("x", "y"))
         for off, pk in ((6 + 3, 31), (6 + 45, 32), (6 + 57, 33), (3, 33)):
-            labs, _ = stack.seen_at(
-                stack.faces[0], np.array([left + off]), np.array([top + 5]), np.array([2])
+            labs, _ = stack.look.seen_at(
+                stack.look.faces[0], np.array([left + off]), np.array([top + 5]), np.array([2])
             )
             np.testing.assert_allclose(labs[0], LABS[pk], err_msg=f"{off} mm from its edge")
-        self.assertEqual(stack.words(1), "Bank")
+        self.assertEqual(stack.of.words(1), "Bank")
 
     def test_words_are_judged_by_the_worst_under_them_and_a_strip_is_the_first_mend(self):
         card = changed(
@@ -115,7 +115,7 @@ class PieceOfSheetTests(unittest.TestCase):
         self.assertEqual(first.change, PutOnStrip(2, WHITE_END))
         after = checked(found.seen.after(first.change).card, a_sheet(60.0))
         self.assertIs(after.examined.stands[2].finding.status, Status.HOLDS)
-        before, now = found.seen.stack.boxes[2], after.seen.stack.boxes[2]
+        before, now = found.seen.stack.where.boxes[2], after.seen.stack.where.boxes[2]
         self.assertAlmostEqual(float(before.x - now.x), 0, delta=0.06)
         self.assertAlmostEqual(float(before.y - now.y), 0, delta=0.06)
         strip = after.seen.card.build.piece(3)
@@ -153,5 +153,5 @@ class PieceOfSheetTests(unittest.TestCase):
         away = turned(card_to_json(card), lambda use, pk: None if use == "sheets" else pk)
         self.assertEqual(away["build"]["pieces"][0]["material"], {"source": "sheet", "id": 0})
         gone = CheckedCard(SeenCard(card, SUPPLIES))
-        self.assertEqual(gone.seen.stack.words(1), "a sheet no longer on your shelf")
+        self.assertEqual(gone.seen.stack.of.words(1), "a sheet no longer on your shelf")
         self.assertIsNone(gone.desk.front[1].part.pattern)

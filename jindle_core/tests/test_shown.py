@@ -5,7 +5,8 @@ import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from jindle_core.contrast.rules import Status, examine_span
+from jindle_core.checks.finding import Status
+from jindle_core.contrast.rules import examine_span
 from jindle_core.layers.fitting import fits
 from jindle_core.layers.pieces import BASE, Kind, Piece
 from jindle_core.layers.sizing import Box

@@ -11,7 +11,7 @@ from jindle_core.card.references import named
 from jindle_core.card.stored import card_from_json, card_to_json
 from jindle_core.card.whole import Anchor, Card
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.contrast.rules import Status
+from jindle_core.checks.finding import Status
 from jindle_core.fullness import Kept
 from jindle_core.layers.pieces import Kind
 from jindle_core.lengths import read_size
@@ -148,5 +148,5 @@ class WholeCardTests(unittest.TestCase):
         after = seen.after(
             AddPiece(Kind.MAT, "mat", {"reveal": None, "size": seen.card.size, "material": End("supply", 6)})
         )
-        self.assertEqual(after.stack.words(1), "Boards ROD-6")
+        self.assertEqual(after.stack.of.words(1), "Boards ROD-6")
         self.assertEqual(seen.card.build.every, ())

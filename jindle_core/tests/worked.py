@@ -27,7 +27,7 @@ def faults(checked, found, cut_first=False):
     if not found:
         return []
     stack, told = checked.seen.stack, []
-    before, build = before_each(found), stack.build
+    before, build = before_each(found), stack.where.build
     last = found[-1].key
     told += [f"{one.words} after the end" for one in found[:-1] if one.key not in before[last]]
     told += [f"{one.words} waits for itself" for one in found if one.key in before[one.key]]
@@ -61,7 +61,7 @@ def _faces(task, pieces, stack):
     if task.work is Work.COLOUR:
         number = int(task.key.split(":")[1])
         shown = [one for one in pieces.values() if one.kind is Kind.IMAGE]
-        keys = [one.key for one in shown if stack.shows(one.key).picture.key == number]
+        keys = [one.key for one in shown if stack.of.shows(one.key).picture.key == number]
     else:
         keys = [key for key in task.to if key != BASE]
     on = {pieces[key].on if pieces[key].is_ink else key for key in keys}

@@ -20,7 +20,7 @@ from PIL import Image, UnidentifiedImageError
 
 import jindle_core
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.contrast.rules import Status
+from jindle_core.checks.finding import Status
 from jindle_core.errors import BadInput, Problem
 from jindle_core.material import End
 from server.access import cards_of, drawings_seen_by

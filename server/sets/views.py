@@ -1,7 +1,7 @@
 """A set as the screens get it."""
 
 from jindle_core import figures
-from jindle_core.contrast.rules import Status
+from jindle_core.checks.finding import Status
 from jindle_core.cutting.grain import Grain
 from jindle_core.material import End
 from jindle_core.sets.alike import alike

@@ -2,16 +2,17 @@
 
 import io
 import re
-import subprocess
-import sys
-from pathlib import Path
 
 from django.conf import settings
 from django.core.management import call_command
 from django.test import Client, SimpleTestCase, TestCase
+from drf_spectacular.drainage import GENERATOR_STATS
+from drf_spectacular.generators import SchemaGenerator
+from drf_spectacular.renderers import OpenApiYamlRenderer
+from drf_spectacular.validation import validate_schema
 
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.contrast.rules import Status
+from jindle_core.checks.finding import Status
 from jindle_core.offers.following import moving_to
 from server.accounts.models import Person
 from server.cards.held import checked_cards
@@ -25,19 +26,12 @@ from server.told.encoder import as_json
 
 class ProjectTests(SimpleTestCase):
     def test_the_committed_schema_is_the_apis(self):
-        out = io.StringIO()
-        call_command("spectacular", "--validate", "--fail-on-warn", stdout=out)
+        described = SchemaGenerator().get_schema(request=None, public=True)
+        self.assertFalse(GENERATOR_STATS, "what it warns of stands above")
+        validate_schema(described)
+        made = OpenApiYamlRenderer().render(described, renderer_context={}).decode()
         committed = (settings.ROOT / "server" / "schema.yml").read_text()
-        self.assertEqual(out.getvalue(), committed, "run ./jindle schema")
-
-    def test_import_contracts(self):
-        done = subprocess.run(
-            [Path(sys.executable).parent / "lint-imports", "--no-logo"],
-            cwd=settings.ROOT,
-            capture_output=True,
-            text=True,
-        )
-        self.assertEqual(done.returncode, 0, done.stdout)
+        self.assertEqual(made, committed, "run ./jindle schema")
 
     def test_lock_files_name_no_address(self):
         self.assertNotIn('"resolved"', (settings.ROOT / "web" / "package-lock.json").read_text())

@@ -3,7 +3,7 @@
 from collections.abc import Mapping, Sequence
 from typing import Annotated, Any
 
-from jindle_core.contrast.rules import Status
+from jindle_core.checks.finding import Status
 from jindle_core.cutting.grain import Grain
 from jindle_core.layers.folding import Fold
 from jindle_core.layers.making import Making

@@ -5,9 +5,10 @@ from typing import Annotated, Any
 
 from jindle_core.blending.effects import EffectKind
 from jindle_core.blending.painting import Way
+from jindle_core.checks.finding import Status
 from jindle_core.checks.ids import KINDS
 from jindle_core.colorimetry.views import Shades
-from jindle_core.contrast.rules import PairKind, Status
+from jindle_core.contrast.rules import PairKind
 from jindle_core.layers.folding import Fold
 from jindle_core.lengths import TICKS
 from jindle_core.palettes.role import Role

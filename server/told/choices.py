@@ -1,7 +1,7 @@
 """How are choices called whose words are not their keys?"""
 
 from jindle_core.blending.joins import Meeting
-from jindle_core.contrast.rules import Status
+from jindle_core.checks.finding import Status
 from jindle_core.matching.verdicts import Verdict
 from jindle_core.media.groups import EVERY_COLUMN
 from jindle_core.media.medium import Form

@@ -3,8 +3,8 @@
 from collections.abc import Mapping, Sequence
 from typing import Annotated, Any
 
+from jindle_core.checks.finding import Status
 from jindle_core.colorimetry.views import Shades
-from jindle_core.contrast.rules import Status
 from jindle_core.naming import Use
 from server.told.answer import Answer, OneOf
 from server.told.card import Desk, Mend

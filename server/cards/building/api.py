@@ -89,7 +89,7 @@ class PieceInstead(APIView):
     def get(self, request: Request, pk: int, key: int) -> Response:
         """The card as it is, without it, and with it inked by oneself, white, black, kraft, metallic."""
         examined = _examined(request, pk)
-        return Response(piece_offers_told(examined, examined.stack.piece(key)))
+        return Response(piece_offers_told(examined, examined.stack.where.piece(key)))
 
 
 class CuttingSheet(APIView):

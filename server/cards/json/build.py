@@ -28,7 +28,7 @@ _SIDES = ("x", "y", "width", "height")
 def build_told(examined: Examined, units: str) -> Build:
     """Everything; lengths are told in the person's unit."""
     stack = examined.stack
-    card, plan = stack.palette.card.size, stack.build
+    card, plan = stack.palette.card.size, stack.where.build
     fold = stack.palette.card.fold
     laid = flat(card, fold)
     edge = "left" if laid.upright else "top"
@@ -38,7 +38,7 @@ def build_told(examined: Examined, units: str) -> Build:
         base=end_seen_told(stack.seen(BASE)),
         flat=laid.size.text(units),
         score=f"{halves(laid, units)[0].text()} {units} from the {edge}",
-        edge=EDGE[stack.unit].text(),
+        edge=EDGE[stack.where.unit].text(),
         post_limit=plan.post_limit,
         thickness=finding_told(examined.thick),
         envelope=None if examined.envelope is None else examined.envelope.text(),
@@ -50,11 +50,11 @@ def build_told(examined: Examined, units: str) -> Build:
                 height=one.height.text(),
                 unit=one.width.unit,
             )
-            for one in sorted(ENVELOPES, key=lambda one: one.width.unit != stack.unit)
+            for one in sorted(ENVELOPES, key=lambda one: one.width.unit != stack.where.unit)
         ],
         pieces=[_piece(examined, piece, units, mats) for piece in plan.pieces],
         inside=[_piece(examined, piece, units, mats) for piece in plan.inside],
-        carrier=stack.carrier,
+        carrier=stack.where.carrier,
         ground_said=plan.ground_on is not None,
         ground=stack.palette.card.ground.laid,
         trimmings=[
@@ -73,9 +73,9 @@ def build_told(examined: Examined, units: str) -> Build:
 
 def _piece(examined: Examined, piece: Piece, units: str, mats: Mapping[int, Material]) -> PieceTold:
     stack = examined.stack
-    size, fit, stands = stack.cut_to(piece), examined.fits[piece.key], examined.stands.get(piece.key)
+    size, fit, stands = stack.where.cut_to(piece), examined.fits[piece.key], examined.stands.get(piece.key)
     mat = mats[piece.key]
-    height, sigma = stack.heights[piece.key], stack.inked_sigma(piece.key)
+    height, sigma = stack.where.heights[piece.key], stack.of.inked_sigma(piece.key)
     return PieceTold(
         key=piece.key,
         kind=piece.kind,
@@ -93,7 +93,7 @@ def _piece(examined: Examined, piece: Piece, units: str, mats: Mapping[int, Mate
         right=_signed(piece.place.right),
         below=_signed(piece.place.below),
         material=end_seen_told(stack.seen(piece.key)),
-        pattern=_pattern(piece.pattern) if stack.sheet(piece.key) is not None else None,
+        pattern=_pattern(piece.pattern) if stack.of.sheet(piece.key) is not None else None,
         inked=None if piece.inked is None else InkedOver(**asdict(piece.inked)),
         inked_uncertainty=sigma if sigma is None else round(sigma, 1),
         of_card=piece.kind in OF_CARD,
@@ -107,7 +107,7 @@ def _piece(examined: Examined, piece: Piece, units: str, mats: Mapping[int, Mate
         white_edge=piece.white_edge,
         text=piece.text,
         bold=piece.bold,
-        picture=stack.shows(piece.key).picture.key if piece.kind is Kind.IMAGE else None,
+        picture=stack.of.shows(piece.key).picture.key if piece.kind is Kind.IMAGE else None,
         mirrored=piece.mirrored,
         is_made=piece.kind is Kind.LETTERING,
         made=piece.made,
@@ -121,7 +121,7 @@ def _piece(examined: Examined, piece: Piece, units: str, mats: Mapping[int, Mate
         own=bool(piece.own),
         stamped=piece.stamped,
         mat=End(source=mat.source, id=mat.id),
-        box=PlacedBox(**{side: float(getattr(stack.boxes[piece.key], side)) for side in _SIDES}),
+        box=PlacedBox(**{side: float(getattr(stack.where.boxes[piece.key], side)) for side in _SIDES}),
         bottom=round(height.bottom, 2),
         top=round(height.top, 2),
         fit=finding_told(fit.finding),

@@ -2,7 +2,7 @@
 
 from jindle_core.checked.check import Judged
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.contrast.rules import Finding
+from jindle_core.checks.finding import Finding
 from jindle_core.training.exercises import PRACTISED
 from server.cards.json.changes import change_told
 from server.told.build import PieceFinding

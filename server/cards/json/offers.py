@@ -8,8 +8,8 @@ from jindle_core.card.pictures import Area
 from jindle_core.checked.build import Examined
 from jindle_core.checked.check import Check
 from jindle_core.checked.desk import drawn
+from jindle_core.checks.finding import Status
 from jindle_core.colorimetry.views import shades
-from jindle_core.contrast.rules import Status
 from jindle_core.layers.pieces import Piece
 from jindle_core.offers.for_area import family_offers, tone_offers, tones_to_offer
 from jindle_core.offers.for_piece import PieceOffer, piece_offers
@@ -54,8 +54,8 @@ def area_offers_told(coloured: Coloured, area: Area, owned: bool, tones: int | N
 
 def piece_offers_told(examined: Examined, piece: Piece) -> list[PieceInstead]:
     """What a piece could be."""
-    at = 1 if piece in examined.stack.build.inside else 0
-    return [_piece(one, at, examined.stack.unit) for one in piece_offers(examined, piece)]
+    at = 1 if piece in examined.stack.where.build.inside else 0
+    return [_piece(one, at, examined.stack.where.unit) for one in piece_offers(examined, piece)]
 
 
 def _piece(offer: PieceOffer, face: int, unit: str) -> PieceInstead:
@@ -63,7 +63,7 @@ def _piece(offer: PieceOffer, face: int, unit: str) -> PieceInstead:
         words=offer.words,
         note=offer.note,
         stands=None if offer.stands is None else finding_told(offer.stands.finding),
-        parts=parts_told(drawn(offer.stack.parts[face], offer.laid, offer.stack)),
+        parts=parts_told(drawn(offer.stack.where.parts[face], offer.laid, offer.stack)),
         change=None if offer.change is None else change_told(offer.change, unit),
     )
 

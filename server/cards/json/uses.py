@@ -6,7 +6,7 @@ from jindle_core.checked.check import Mend
 from jindle_core.checked.covering import covered_areas
 from jindle_core.checked.supplied import Inventory
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.contrast.rules import Status
+from jindle_core.checks.finding import Status
 from jindle_core.material import End
 from jindle_core.naming import Use
 from jindle_core.offers.following import Following

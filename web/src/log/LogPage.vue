@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { watchDebounced } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, got, type MadeSummary } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
@@ -26,10 +26,13 @@ watch(
   () => asked.value.words,
   (words) => (typed.value = words),
 )
+// What was typed last is asked here, not on the page that one went on to.
+let isHere = true
+onBeforeUnmount(() => (isHere = false))
 watchDebounced(
   typed,
   (words) => {
-    if (words !== asked.value.words)
+    if (isHere && words !== asked.value.words)
       void router.replace({ query: { ...route.query, page: undefined, words: words || undefined } })
   },
   { debounce: 250 },
