@@ -19,9 +19,13 @@ export const asked: Asked[] = []
 /** Let everything that waits for an answer go on. */
 export const settled = () => new Promise((done) => setTimeout(done))
 
+/** What comes to hold; a busy machine is no fault. */
+export const eventually = <T>(holds: () => T | Promise<T>): Promise<T> =>
+  vi.waitFor(holds, { timeout: 45_000 })
+
 /** The nth question, once it has come: a form takes a moment to be read. */
 export async function question(number: number): Promise<Asked> {
-  await vi.waitFor(() => {
+  await eventually(() => {
     if (!asked[number]) throw new Error(`question ${number} did not come`)
   })
   return asked[number]!

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { asked } from '@/testing'
+import { asked, eventually } from '@/testing'
 import { patient, WAITING } from './again'
 
 const away = (code = 'away') =>
@@ -15,7 +15,7 @@ describe('a question while the database is away', () => {
     return () => vi.useRealTimers()
   })
   const turn = async (at: number, answer: Response | object) => {
-    await vi.waitFor(() => expect(asked.length).toBe(at + 1))
+    await eventually(() => expect(asked.length).toBe(at + 1))
     void asked[at]!.answer(answer)
     await vi.advanceTimersByTimeAsync(2000)
   }

@@ -1,8 +1,8 @@
-import { expect, it, vi } from 'vitest'
+import { expect, it } from 'vitest'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
-import { asked, onPage, question } from '@/testing'
+import { asked, onPage, question, eventually } from '@/testing'
 import CardsPage from './CardsPage.vue'
 
 const card = (id: number, name: string, failing = 0) => ({
@@ -32,7 +32,7 @@ async function opened(cards: object[]) {
     routes: [{ path: '/:rest(.*)*', component: { template: '<p />' } }],
   })
   const place = await onPage(CardsPage, {}, router)
-  await vi.waitFor(() => expect(asked.length).toBeGreaterThan(0))
+  await eventually(() => expect(asked.length).toBeGreaterThan(0))
   await asked[0]!.answer(answer(cards))
   const names = () => [...place.querySelectorAll('h2')].map((one) => one.textContent!.trim())
   return { place, names }
@@ -57,7 +57,7 @@ it('a deleted card is told and taken back from the notice', async () => {
   place.querySelector<HTMLElement>('[aria-label="More of Heron"]')!.click()
   const item = () =>
     [...place.querySelectorAll('button')].find((one) => one.textContent!.trim() === 'Delete')
-  await vi.waitFor(() => expect(item()).toBeDefined())
+  await eventually(() => expect(item()).toBeDefined())
   item()!.click()
   const gone = await question(1)
   expect([gone.method, gone.path]).toEqual(['DELETE', '/api/cards/1'])
@@ -81,6 +81,6 @@ it('few cards are shown as they are', async () => {
 
 it('none at all open on the doors', async () => {
   const { place } = await opened([])
-  await vi.waitFor(() => expect(place.textContent).toContain('I have paper or a picture'))
+  await eventually(() => expect(place.textContent).toContain('I have paper or a picture'))
   expect(place.textContent).toContain('I have these supplies')
 })

@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from 'vitest'
-import { asked, inSetup, question } from '@/testing'
+import { asked, inSetup, question, eventually } from '@/testing'
 import { useDrawer } from './drawer'
 import { stale } from './fetched'
 import { useNotices } from './notices'
@@ -45,7 +45,7 @@ describe('what is pressed without a network', () => {
     await (await question(0)).fail()
     void drawer.want(moss, true)
     await (await question(1)).fail()
-    await vi.waitFor(() => expect(outbox.count).toBe(2))
+    await eventually(() => expect(outbox.count).toBe(2))
     expect([outbox.owned(4), outbox.asked(4)]).toEqual(['low', true])
     expect(outbox.owned(5)).toBeUndefined()
     const before = stale.value
@@ -56,7 +56,7 @@ describe('what is pressed without a network', () => {
     await first.answer({ colours: [4], entries: [] })
     expect((await question(4)).path).toBe('/api/shopping/asked')
     await asked[4]!.answer(null)
-    await vi.waitFor(() => expect(outbox.count).toBe(0))
+    await eventually(() => expect(outbox.count).toBe(0))
     expect(stale.value).toBe(before + 1)
     expect(useNotices().list.at(-1)!.text).toBe('2 marks kept on this device are sent.')
   })
@@ -105,7 +105,7 @@ describe('what is pressed without a network', () => {
     await atTheDoor(0)
     await (await question(1)).answer(told, 409)
     await (await question(2)).answer(null)
-    await vi.waitFor(() => expect(outbox.count).toBe(0))
+    await eventually(() => expect(outbox.count).toBe(0))
     expect(failures()[0]!.text).toBe('Not marked: “base” is done. The work went on elsewhere.')
   })
 
@@ -118,7 +118,7 @@ describe('what is pressed without a network', () => {
     vi.stubGlobal('localStorage', { getItem: () => null, setItem: full })
     void drawer.keep(moss, 'full')
     await (await question(0)).fail()
-    await vi.waitFor(() => expect(failures()).toHaveLength(1))
+    await eventually(() => expect(failures()).toHaveLength(1))
     expect(failures()[0]!.text).toContain('no room')
     expect([useOutbox().count, useOutbox().owned(4)]).toEqual([0, undefined])
     vi.unstubAllGlobals()

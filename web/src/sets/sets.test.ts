@@ -2,7 +2,7 @@ import { describe, expect, it, vi } from 'vitest'
 import { defineComponent, h, nextTick, provide, ref } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import type { CardSet } from '@/api/client'
-import { asked, onPage, question, settled } from '@/testing'
+import { asked, onPage, question, settled, eventually } from '@/testing'
 import CardsOfSet from './CardsOfSet.vue'
 import SetTogether from './SetTogether.vue'
 import { SET, type HowMany } from './set'
@@ -108,7 +108,7 @@ describe('a set together', () => {
       ],
     })
     await sent.answer({ code: 'bad_input', message: 'too many', problems: [] }, 400)
-    await vi.waitFor(() => expect(field.value).toBe('1'))
+    await eventually(() => expect(field.value).toBe('1'))
     expect(set.value!.version).toBe(3)
   })
 })
@@ -122,10 +122,10 @@ describe('cards of a set', () => {
     }
     const props = { title: 'Cards', act: 'Keep', there: [{ card: 1, count: 2 }], make }
     await onPage(CardsOfSet, props, router())
-    await vi.waitFor(() => expect(asked).toHaveLength(1))
+    await eventually(() => expect(asked).toHaveLength(1))
     await asked[0]!.answer({ cards: [1, 2].map((id) => ({ id, name: `card ${id}` })), broken: [] })
     const page = document.body
-    await vi.waitFor(() => expect(page.textContent).toContain('card 2'))
+    await eventually(() => expect(page.textContent).toContain('card 2'))
     page.querySelectorAll<HTMLInputElement>('input[type=checkbox]')[1]!.click()
     await nextTick()
     const first = [...page.querySelectorAll('button')].find((one) =>
@@ -134,7 +134,7 @@ describe('cards of a set', () => {
     first.click()
     await nextTick()
     page.querySelector('form')!.dispatchEvent(new Event('submit', { cancelable: true }))
-    await vi.waitFor(() => expect(kept).toHaveLength(1))
+    await eventually(() => expect(kept).toHaveLength(1))
     expect(kept[0]).toEqual([
       { card: 2, count: 1 },
       { card: 1, count: 2 },

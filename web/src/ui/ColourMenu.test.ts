@@ -1,7 +1,7 @@
-import { describe, expect, it, vi } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { useNotices } from '@/lib/notices'
-import { asked, onPage, question } from '@/testing'
+import { asked, onPage, question, eventually } from '@/testing'
 import ColourMenu from './ColourMenu.vue'
 
 const swatch = {
@@ -28,14 +28,14 @@ describe('the menu of a colour', () => {
     const put = await question(1)
     expect(put.body).toEqual({ colours: [4], owned: true, fullness: 'full' })
     await put.answer({ colours: [4], entries: [] })
-    await vi.waitFor(() => expect(useNotices().list).toHaveLength(1))
+    await eventually(() => expect(useNotices().list).toHaveLength(1))
     const [notice] = useNotices().list
     expect(notice!.text).toBe('MOSS-4 is in your drawer, full.')
     notice!.act!.run()
     const back = await question(2)
     expect([back.method, back.body]).toEqual(['PUT', { colours: [4], entries: [] }])
     await back.answer(null, 200)
-    await vi.waitFor(() => expect(changed).toBe(2))
+    await eventually(() => expect(changed).toBe(2))
   })
 
   it('of an owned one brings its fullness back, and tells what could not be stored', async () => {
@@ -44,7 +44,7 @@ describe('the menu of a colour', () => {
     expect(place.textContent).not.toContain('I own it')
     await (await question(0)).answer({ colours: [] })
     place.querySelector('button')!.click()
-    await vi.waitFor(() => expect(place.textContent).toContain('It is not mine'))
+    await eventually(() => expect(place.textContent).toContain('It is not mine'))
     const press = (words: string) =>
       [...place.querySelectorAll('button')].find((one) => one.textContent!.includes(words))!
     press('It is dry').click()
@@ -52,12 +52,12 @@ describe('the menu of a colour', () => {
     expect(dry.body).toEqual({ colours: [4], owned: true, fullness: 'dry' })
     const there = { colours: [4], entries: [{ colour: 4, fullness: 'half', note: 'the old one' }] }
     await dry.answer(there)
-    await vi.waitFor(() => expect(useNotices().list).toHaveLength(1))
+    await eventually(() => expect(useNotices().list).toHaveLength(1))
     useNotices().list[0]!.act!.run()
     const back = await question(2)
     expect([back.method, back.body]).toEqual(['PUT', there])
     await back.answer({ code: 'bad', message: 'No room.', problems: [] }, 400)
-    await vi.waitFor(() => expect(useNotices().list.at(-1)!.text).toBe('No room.'))
+    await eventually(() => expect(useNotices().list.at(-1)!.text).toBe('No room.'))
     expect(asked).toHaveLength(3)
   })
 
@@ -70,9 +70,9 @@ describe('the menu of a colour', () => {
     const put = await question(1)
     expect(put.body).toEqual({ colours: [4], asked: true })
     await put.answer(null, 200)
-    await vi.waitFor(() => expect(press('To buy')).toBeUndefined())
+    await eventually(() => expect(press('To buy')).toBeUndefined())
     place.querySelector<HTMLElement>('[aria-label^="More"]')!.click()
-    await vi.waitFor(() => expect(press('Off the shopping list')).toBeDefined())
+    await eventually(() => expect(press('Off the shopping list')).toBeDefined())
     press('Off the shopping list')!.click()
     const off = await question(2)
     expect(off.body).toEqual({ colours: [4], asked: false })

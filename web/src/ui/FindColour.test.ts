@@ -1,6 +1,6 @@
 import { expect, it, vi } from 'vitest'
 import { recentOf } from '@/lib/recent'
-import { onPage, press, question } from '@/testing'
+import { onPage, question, press, eventually } from '@/testing'
 import FindColour from './FindColour.vue'
 
 const found = (label: string) => ({
@@ -14,15 +14,15 @@ it('offers what was picked last until something is typed, and never for that', a
   recentOf('').add(4)
   const place = await onPage(FindColour)
   await (await question(0)).answer(found('MOSS-4'))
-  await vi.waitFor(() => expect(place.textContent).toContain('Picked last'))
+  await eventually(() => expect(place.textContent).toContain('Picked last'))
   expect(place.textContent).toContain('MOSS-4')
   const input = place.querySelector('input')!
   input.value = 'clay'
   input.dispatchEvent(new Event('input'))
   const typed = await question(1)
-  await vi.waitFor(() => expect(place.textContent).not.toContain('MOSS-4'))
+  await eventually(() => expect(place.textContent).not.toContain('MOSS-4'))
   await typed.answer(found('CLAY-4'))
-  await vi.waitFor(() => expect(place.textContent).toContain('CLAY-4'))
+  await eventually(() => expect(place.textContent).toContain('CLAY-4'))
 })
 
 it('Enter before the answer has come means what is typed, not what the letters before it found', async () => {
@@ -37,13 +37,13 @@ it('Enter before the answer has come means what is typed, not what the letters b
   }
   type('cla')
   await (await question(1)).answer(found('CLARET-4'))
-  await vi.waitFor(() => expect(place.textContent).toContain('CLARET-4'))
+  await eventually(() => expect(place.textContent).toContain('CLARET-4'))
   type('clay')
   const late = await question(2)
   input.focus()
   await press('Enter')
   expect(picked).not.toHaveBeenCalled()
   await late.answer(found('CLAY-4'))
-  await vi.waitFor(() => expect(picked).toHaveBeenCalledTimes(1))
+  await eventually(() => expect(picked).toHaveBeenCalledTimes(1))
   expect(picked.mock.calls[0]![0].swatch.label).toBe('CLAY-4')
 })

@@ -1,7 +1,7 @@
-import { expect, it, vi } from 'vitest'
+import { expect, it } from 'vitest'
 import { nextTick } from 'vue'
 import type { Mood } from '@/api/client'
-import { asked, onPage, settled } from '@/testing'
+import { asked, onPage, settled, eventually } from '@/testing'
 import MoodDialog from './MoodDialog.vue'
 
 const shades = { colour: '#333', greys: '#333' }
@@ -22,7 +22,7 @@ it('a season is tried as it is changed, and kept under its name', async () => {
   let kept = 0
   const question = { column: 'pad', owned: true }
   await onPage(MoodDialog, { from, question, onKept: () => (kept += 1) })
-  await vi.waitFor(() => expect(asked).toHaveLength(1))
+  await eventually(() => expect(asked).toHaveLength(1))
   const hues = [
     { middle: 335, reach: 16 },
     { middle: 110, reach: 14 },
@@ -41,15 +41,15 @@ it('a season is tried as it is changed, and kept under its name', async () => {
       .find((one) => one.textContent!.includes(words))!
       .click()
   press('One more hue')
-  await vi.waitFor(() => expect(asked).toHaveLength(2))
+  await eventually(() => expect(asked).toHaveLength(2))
   expect(asked[1]!.body!.hues).toEqual([...hues, { middle: 230, reach: 10 }])
   await asked[1]!.answer({ code: 'bad_input', message: 'Too dark.', problems: [] }, 400)
   await settled()
   await nextTick()
   expect(document.body.textContent).toContain('Too dark.')
   document.querySelector('form')!.dispatchEvent(new Event('submit', { cancelable: true }))
-  await vi.waitFor(() => expect(asked).toHaveLength(3))
+  await eventually(() => expect(asked).toHaveLength(3))
   expect(asked[2]!.body!.keep).toBe(true)
   await asked[2]!.answer({ id: 4 }, 201)
-  await vi.waitFor(() => expect(kept).toBe(1))
+  await eventually(() => expect(kept).toBe(1))
 })

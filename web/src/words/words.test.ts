@@ -1,7 +1,7 @@
-import { expect, it, vi } from 'vitest'
+import { expect, it } from 'vitest'
 import { nextTick } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
-import { onPage } from '@/testing'
+import { onPage, eventually } from '@/testing'
 import WordTip from './WordTip.vue'
 import WordsPage from './WordsPage.vue'
 import { WORDS, plainly } from './words'
@@ -27,7 +27,7 @@ it('is told where it stands, at a press', async () => {
   // What a browser tells of the press.
   const opens = Object.assign(new Event('beforetoggle'), { newState: 'open' })
   place.querySelector('[popover]')!.dispatchEvent(opens)
-  await vi.waitFor(() => expect(place.textContent).toContain(plainly('grain')))
+  await eventually(() => expect(place.textContent).toContain(plainly('grain')))
 })
 
 it('is found on the page of all words', async () => {

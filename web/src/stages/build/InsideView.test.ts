@@ -1,7 +1,7 @@
-import { describe, expect, it, vi } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import type { Build, Card } from '@/api/client'
 import { useCard } from '@/card/card'
-import { asked, onPage, question, settled } from '@/testing'
+import { asked, onPage, question, settled, eventually } from '@/testing'
 import InsideView from './InsideView.vue'
 
 const room = { width: 90, height: 50, lines: [{ hand: 'usual', count: 6, words: 5, apart: 8 }] }
@@ -22,7 +22,7 @@ describe('the inside', () => {
     await (await question(before)).answer(offered('without'), 200)
     const lay = () =>
       [...place.querySelectorAll('button')].find((one) => one.textContent!.includes('Lay it so'))!
-    await vi.waitFor(() => expect(lay().disabled).toBe(false))
+    await eventually(() => expect(lay().disabled).toBe(false))
     const input = place.querySelector('input')!
     input.value = 'with love'
     input.dispatchEvent(new Event('input'))
@@ -31,7 +31,7 @@ describe('the inside', () => {
     expect(anew.path).toBe('/api/cards/3/build/inside')
     expect(lay().disabled).toBe(true)
     await anew.answer(offered('with'), 200)
-    await vi.waitFor(() => expect(lay().disabled).toBe(false))
+    await eventually(() => expect(lay().disabled).toBe(false))
     lay().click()
     expect((await question(before + 2)).body).toMatchObject({ change: { kind: 'with' } })
   })
