@@ -15,7 +15,7 @@ HEAVY = (
     ("POST", "/api/ranges/(preview|import)"),
     ("POST", "/api/drawer/file"),
     ("POST", "/api/recipes(/cards)?"),
-    ("(GET|POST)", "/api/me/archive"),
+    ("(GET|POST)", "/api/me/archive(/followed)?"),
     ("(GET|POST)", "/api/.+/(sheet|chart)"),
     ("GET", "/api/.+/file(/[a-z]+)?"),
     ("GET", "/api/records/(export|years/[0-9]+)"),

@@ -19,7 +19,7 @@ _WORDS = {
     "507": "There is no room left on the server's disk; nothing of it was kept.",
 }
 # What is asked for without saying more, and refused all the same: too much, or not switched on.
-_REFUSED = ("/api/me/archive", "/api/reader", "/api/camera")
+_REFUSED = ("/api/me/archive", "/api/me/archive/followed", "/api/reader", "/api/camera")
 _GUARDED = ("/api/sign-in", "/api/sign-up", "/api/forgotten", "/api/new-password", "/api/me/password")
 
 

@@ -84,6 +84,7 @@ api = [
     path("me/password", accounts.Password.as_view()),
     path("me/delete", accounts.DeleteMe.as_view()),
     path("me/archive", archive.Archive.as_view()),
+    path("me/archive/followed", archive.FollowedArchive.as_view()),
     path("find", find.Find.as_view()),
     path("like", find.Like.as_view()),
     path("drawer", drawer.Drawer.as_view()),

@@ -29,24 +29,10 @@ def grains(length: Length) -> int:
     return length.ticks * GRAINS[length.unit]
 
 
-def pack(pieces: Sequence[ToCut], sheet: Size, work: int = figures.cutting.PACKING_WORK) -> list[Sheet]:
-    """The pieces on as few sheets as are found, each cut right across from edge to edge (guillotine cuts).
-
-    Many ways of laying them are tried (``rectpack``: every guillotine bin and
-    order that it has, pieces standing, lying and turned at random) until one
-    needs no more sheets than the pieces' area does, or ``work`` pieces were laid;
-    the fewest sheets win, then the way that leaves one of them emptiest. Raises BadInput for a piece that no
-    sheet holds, and for more than ``figures.cutting.SHEET_PIECES``.
-    """
+def _check(pieces: Sequence[ToCut], sheet: Size) -> None:
     if len(pieces) > (most := figures.cutting.SHEET_PIECES):
-        raise BadInput(
-            Problem(
-                f"{len(pieces)} pieces are asked for; {most} can be laid out at once.",
-                field="count",
-                value=str(len(pieces)),
-            )
-        )
-    wide, high = grains(sheet.width), grains(sheet.height)
+        words = f"{len(pieces)} pieces are asked for; {most} can be laid out at once."
+        raise BadInput(Problem(words, field="count", value=str(len(pieces))))
     for piece in pieces:
         if not holds(piece, sheet):
             raise BadInput(
@@ -57,6 +43,19 @@ def pack(pieces: Sequence[ToCut], sheet: Size, work: int = figures.cutting.PACKI
                     expected=f"a sheet of {piece.size.text()} or larger",
                 )
             )
+
+
+def pack(pieces: Sequence[ToCut], sheet: Size, work: int = figures.cutting.PACKING_WORK) -> list[Sheet]:
+    """The pieces on as few sheets as are found, each cut right across from edge to edge (guillotine cuts).
+
+    Many ways of laying them are tried (``rectpack``: every guillotine bin and
+    order that it has, pieces standing, lying and turned at random) until one
+    needs no more sheets than the pieces' area does, or ``work`` pieces were laid;
+    the fewest sheets win, then the way that leaves one of them emptiest. Raises BadInput for a piece that no
+    sheet holds, and for more than ``figures.cutting.SHEET_PIECES``.
+    """
+    _check(pieces, sheet)
+    wide, high = grains(sheet.width), grains(sheet.height)
     best: list[Sheet] = []
     least = area_bound(pieces, sheet)
     tries = max(work // max(len(pieces), 1), _FEWEST_TRIES)

@@ -40,13 +40,53 @@ _Places = tuple[int, ...]
 _Path = tuple[float, _Places]  # with what it costs
 
 
+class _Costs:
+    """What the steps between candidates (n, 3) cost; each way of asking is worked out once."""
+
+    def __init__(self, candidates: Array) -> None:
+        self._candidates = candidates
+        self._near: dict[float, np.ndarray] = {}
+        self._costs: dict[tuple[int, FamilyLimits, bool], Array] = {}
+
+    @cached_property
+    def _steps(self) -> Steps:
+        """[i, j]: from candidate i down to candidate j."""
+        return steps(self._candidates[:, None], self._candidates[None])
+
+    def hue_holds(self, hue: float) -> np.ndarray:
+        """[i, j]: whether the hue drifts little enough between two candidates."""
+        if hue not in self._near:
+            self._near[hue] = self._steps.hue_holds(hue)
+        return self._near[hue]
+
+    def cost(self, tones: int, wanted: FamilyLimits, kept: str) -> Array:
+        """What each step between two candidates costs, infinite where it may not be taken."""
+        key = (tones, wanted, kept == "best")
+        if key not in self._costs:
+            found, costs = self._steps, figures.families.STEP_COST
+            aim = wanted.span / (tones - 1) + figures.families.STEP_AIM
+            chroma = np.maximum(0, found.chroma - costs["free chroma"])
+            cost = (
+                ((found.lightness - aim) / costs["lightness"]) ** 2
+                + (found.hue_distance / costs["hue"]) ** 2
+                + (chroma / costs["chroma"]) ** 2
+            )
+            if kept == "best":
+                allowed = found.lightness >= figures.families.FAMILY_LEAST_LIGHTNESS
+            else:
+                least, most = wanted.lightness
+                allowed = at_least(found.lightness, least) & at_most(found.lightness, most)
+                allowed &= found.hue_holds(wanted.hue) & found.chroma_holds
+            self._costs[key] = np.where(allowed, cost, np.inf)
+        return self._costs[key]
+
+
 class Builder:
     """Candidates (n, 3) with every step between two of them, to be asked for many families."""
 
     def __init__(self, candidates: Array) -> None:
         self.candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
-        self._near: dict[float, np.ndarray] = {}
-        self._costs: dict[tuple[int, FamilyLimits, bool], Array] = {}
+        self._steps = _Costs(self.candidates)
         self._paths: dict[tuple[int, int, str, int, Allowance], list[_Path]] = {}
 
     def best(
@@ -97,12 +137,7 @@ class Builder:
 
     def allowed(self, tones: int, allowance: Allowance = USUAL) -> np.ndarray:
         """[i, j]: whether a family of so many tones may step from candidate i down to candidate j."""
-        return np.isfinite(self._step_cost(tones, limits(tones, allowance), "whole"))
-
-    @cached_property
-    def _steps(self) -> Steps:
-        """[i, j]: from candidate i down to candidate j."""
-        return steps(self.candidates[:, None], self.candidates[None])
+        return np.isfinite(self._steps.cost(tones, limits(tones, allowance), "whole"))
 
     def _among_alike(
         self, wanted: Array, tones: int, count: int, allowance: Allowance, reach: float
@@ -154,8 +189,8 @@ class Builder:
         rows = np.arange(len(self.candidates))
         near = rows
         if kept != "best":
-            near = rows[self._holds(wanted.anchor_hue)[anchor]]
-        step_cost = self._step_cost(tones, wanted, kept)[np.ix_(near, near)]
+            near = rows[self._steps.hue_holds(wanted.anchor_hue)[anchor]]
+        step_cost = self._steps.cost(tones, wanted, kept)[np.ix_(near, near)]
         start = int(np.flatnonzero(near == anchor)[0])
         darker = _walk(step_cost, start, tones)
         lighter = _walk(step_cost.T, start, tones)
@@ -181,33 +216,6 @@ class Builder:
                     path = (*upper, *lower[::-1][1:])
                     found.append((float(flat[at]) + more, tuple(int(near[one]) for one in path)))
         return found
-
-    def _holds(self, hue: float) -> np.ndarray:
-        """[i, j]: whether the hue drifts little enough between two candidates."""
-        if hue not in self._near:
-            self._near[hue] = self._steps.hue_holds(hue)
-        return self._near[hue]
-
-    def _step_cost(self, tones: int, wanted: FamilyLimits, kept: str) -> Array:
-        """What each step between two candidates costs, infinite where it may not be taken."""
-        key = (tones, wanted, kept == "best")
-        if key not in self._costs:
-            found, costs = self._steps, figures.families.STEP_COST
-            aim = wanted.span / (tones - 1) + figures.families.STEP_AIM
-            chroma = np.maximum(0, found.chroma - costs["free chroma"])
-            cost = (
-                ((found.lightness - aim) / costs["lightness"]) ** 2
-                + (found.hue_distance / costs["hue"]) ** 2
-                + (chroma / costs["chroma"]) ** 2
-            )
-            if kept == "best":
-                allowed = found.lightness >= figures.families.FAMILY_LEAST_LIGHTNESS
-            else:
-                least, most = wanted.lightness
-                allowed = at_least(found.lightness, least) & at_most(found.lightness, most)
-                allowed &= found.hue_holds(wanted.hue) & found.chroma_holds
-            self._costs[key] = np.where(allowed, cost, np.inf)
-        return self._costs[key]
 
 
 _Walk = list[tuple[Array, np.ndarray]]

@@ -38,6 +38,17 @@ class ReadList:
     repeated: int
 
 
+def _parts(text: str) -> list[str]:
+    parts = [part.strip() for part in _PARTS.split(text) if part.strip()]
+    if not parts:
+        raise BadInput(
+            Problem("The list is empty.", field="text", expected="codes or names, such as moss 3, rook 7")
+        )
+    if len(parts) > (most := figures.files.LARGEST_RANGE):
+        raise BadInput(Problem(f"The list has {len(parts)} parts; {most} are the most.", field="text"))
+    return parts
+
+
 def read_list(text: str, labels: Sequence[tuple[str, str, str]], search: SearchIndex) -> ReadList:
     """Codes or names in any order, parted by commas, semicolons or lines; codes also by spaces alone.
 
@@ -46,17 +57,7 @@ def read_list(text: str, labels: Sequence[tuple[str, str, str]], search: SearchI
     name it is, with or without its range before it, or its code and name together. Raises BadInput for
     nothing at all, and for more parts than a range can have.
     """
-    parts = [part.strip() for part in _PARTS.split(text) if part.strip()]
-    if not parts:
-        raise BadInput(
-            Problem("The list is empty.", field="text", expected="codes or names, such as moss 3, rook 7")
-        )
-    if len(parts) > figures.files.LARGEST_RANGE:
-        raise BadInput(
-            Problem(
-                f"The list has {len(parts)} parts; {figures.files.LARGEST_RANGE} are the most.", field="text"
-            )
-        )
+    parts = _parts(text)
     known: dict[str, list[int]] = {}
     counted: dict[str, list[int]] = {}  # where nothing is it to the letter: numbers as they count
     for place, (range_name, code, name) in enumerate(labels):

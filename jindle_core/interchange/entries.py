@@ -136,6 +136,16 @@ class _RowReader:
         self._provenance = provenance
         self._seen: dict[str, int] = {}
 
+    def _unnamed(self, row: int, code: str, name: str) -> list[Problem]:
+        """What is wrong where a row's key is none, or another row's."""
+        key = code or name
+        if not key:
+            return [Problem(f"Row {row} has neither code nor name.", row=row, expected="a code or a name")]
+        if (earlier := self._seen.setdefault(key, row)) == row:
+            return []
+        field = "code" if code else "name"
+        return [self._problem(row, field, key, f"stands in row {earlier} already", "each only once")]
+
     def entry(self, row: int, cells: tuple[str, ...]) -> Entry:
         if len(cells) > self._width and any(cells[self._width :]):
             raise BadInput(
@@ -158,16 +168,7 @@ class _RowReader:
                 expected = ", ".join(FILE_PROVENANCES)
                 problems.append(self._problem(row, "provenance", said, "is no provenance", expected))
         discontinued = self._flag(row, texts.get("discontinued", ""), problems)
-        key = plain["code"] or plain["name"]
-        if not key:
-            problems.append(
-                Problem(f"Row {row} has neither code nor name.", row=row, expected="a code or a name")
-            )
-        elif (earlier := self._seen.setdefault(key, row)) != row:
-            field = "code" if plain["code"] else "name"
-            problems.append(
-                self._problem(row, field, key, f"stands in row {earlier} already", "each only once")
-            )
+        problems += self._unnamed(row, plain["code"], plain["name"])
         if problems or lab is None:
             raise BadInput(*problems)
         return Entry(

@@ -84,6 +84,21 @@ class Landable:
         return self._asked[keys]
 
 
+def _off(rule: PaletteRule, on: Landable, places: Indices) -> Array:
+    """How far the hues of palettes, places (k, n), stand from the rule's in degrees: (n,).
+
+    The rule may be turned: what counts is how the hues stand to one another.
+    """
+    hued = rule.hued[:, None]
+    apart = on.towards[places] * np.exp(-1j * np.radians(rule.turns))[:, None]
+    weight = hued & (on.chroma[places] >= figures.palettes.RULE_COLOURED)
+    mean = (apart * weight).sum(axis=0)
+    off = np.abs(np.degrees(np.angle(apart * mean.conj())))
+    off = np.where(weight, off, figures.palettes.RULE_GREY_OFF)
+    found: Array = (off * hued).sum(axis=0) / hued.sum()
+    return found
+
+
 def standing(
     rule: PaletteRule, on: Landable, chosen: Indices, asked: Array, asked_close: Array | None = None
 ) -> PaletteStanding:
@@ -94,15 +109,7 @@ def standing(
     places = np.atleast_2d(chosen).T  # along the first axis sums are quick: (k, n)
     size = len(places)
     asked_close = _first(din99o(asked) if asked_close is None else asked_close, 2)
-    lightness, hued = on.lab[places, 0], rule.hued[:, None]
-    # The rule may be turned: what counts is how the hues stand to one another.
-    apart = on.towards[places] * np.exp(-1j * np.radians(rule.turns))[:, None]
-    weight = hued & (on.chroma[places] >= figures.palettes.RULE_COLOURED)
-    mean = (apart * weight).sum(axis=0)
-    off = np.abs(np.degrees(np.angle(apart * mean.conj())))
-    off = np.where(weight, off, figures.palettes.RULE_GREY_OFF)
-    off = (off * hued).sum(axis=0) / hued.sum()
-
+    lightness, off = on.lab[places, 0], _off(rule, on, places)
     span = lightness.max(axis=0) - lightness.min(axis=0)
     close = on.close.T[:, places]
     first, second = np.triu_indices(size, 1)

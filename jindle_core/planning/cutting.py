@@ -160,14 +160,12 @@ class Cutting:
         """By material what is cut for one card."""
         stack, found = self.stack, defaultdict[End, list[ToCut]](list)
         size = self._flat.size.turned() if self._base_turned else self._flat.size
-        found[stack.where.build.base].append(ToCut(BASE, "base", size, self._base_turned is None))
+        found[stack.where.build.base] = [ToCut(BASE, "base", size, self._base_turned is None)]
         for piece in stack.where.build.every:
             if piece.of_sheet:
                 turns = piece.kind is not Kind.PAPER  # a pattern has its direction
                 of = self._blanks.get(piece.key)
-                name, size = (
-                    (f"blank for {piece.name}", of) if of else (piece.name, self.stack.where.cut_to(piece))
-                )
+                name, size = f"blank for {piece.name}" if of else piece.name, of or self._sizes[piece.key]
                 found[stack.of.stock(piece.key)].append(ToCut(piece.key, name, size, turns))
         return dict(found)
 
@@ -184,10 +182,9 @@ class Cutting:
         """
         palette = self.stack.palette
         if (sheet := palette.sheet(end)) is not None:
-            unit = self.stack.where.unit
-            own = Size(*(Length.near(Fraction(side), unit) for side in (sheet.width, sheet.height)))
-            past = (one.key for one in self._of_one[end] if not holds(one, own))
-            return _PATTERNED if any(self.stack.where.piece(key).pattern.repeated for key in past) else own
+            own = _near(sheet.width, sheet.height, self.stack.where.unit)
+            past = [self.stack.where.piece(one.key) for one in self._of_one[end] if not holds(one, own)]
+            return _PATTERNED if any(piece.pattern.repeated for piece in past) else own
         place = palette.supplies.places.get(end.id) if end.source == "supply" else None
         of = None if place is None else palette.supplies.ranges[int(palette.supplies.range_ids[place])].medium
         return _PATTERNED if of is not None and of.traits.printed else self.sheet
@@ -195,12 +192,9 @@ class Cutting:
     @cached_property
     def _middles(self) -> dict[int, Middle]:
         """By key of a mat the middle that can be cut out of it."""
-        stack = self.stack
-        of_faces = (
-            middles(stack.where.boxes, face, stack.where.unit, stack.where.outlines)
-            for face in stack.where.build.faces
-        )
-        return {one.key: one for found in of_faces for one in found}
+        where = self.stack.where
+        of = (middles(where.boxes, face, where.unit, where.outlines) for face in where.build.faces)
+        return {one.key: one for found in of for one in found}
 
     @cached_property
     def _filled(self) -> dict[int, int]:
@@ -227,10 +221,8 @@ class Cutting:
     @cached_property
     def _sizes(self) -> dict[int, Size]:
         """By key what each piece is cut to, as it stands."""
-        stack = self.stack
-        return {piece.key: stack.where.cut_to(piece) for piece in stack.where.build.every} | {
-            BASE: self._flat.size
-        }
+        where = self.stack.where
+        return {piece.key: where.cut_to(piece) for piece in where.build.every} | {BASE: self._flat.size}
 
     @cached_property
     def sheets(self) -> list[SheetCut]:
@@ -255,10 +247,10 @@ class Cutting:
     @property
     def too_large(self) -> list[tuple[str, Size]]:
         """The names and sizes of pieces that no sheet holds."""
-        every = ((end, piece) for end, pieces in self._of_one.items() for piece in pieces)
         return [
             (piece.name, self._blanks.get(piece.key) or self._sizes[piece.key])
-            for end, piece in every
+            for end, pieces in self._of_one.items()
+            for piece in pieces
             if not holds(piece, self.sheet_of(end))
         ]
 
@@ -271,13 +263,10 @@ class Cutting:
         mat = self._filled.get(piece.key)
         out_of = "" if mat is None else f"the middle of {self.stack.where.name(mat)}"
         name = self.stack.where.name(piece.key) if piece.key != BASE else piece.name
-        of = self._blanks.get(piece.key)
-        return Listed(name, self._sizes[piece.key], end, self._direction(piece), out_of, of)
-
-    def _direction(self, piece: ToCut) -> str:
+        way = "either way" if piece.turns else "pattern upright"
         if piece.key == BASE and self.grain is not Grain.UNKNOWN:
-            return "folded across the grain" if self._base_turned is None else "folded along the grain"
-        return "either way" if piece.turns else "pattern upright"
+            way = "folded across the grain" if self._base_turned is None else "folded along the grain"
+        return Listed(name, self._sizes[piece.key], end, way, out_of, self._blanks.get(piece.key))
 
     def piece_cut(self, cut: Cut) -> PieceCut:
         """A piece as it lies on a sheet."""
@@ -312,6 +301,11 @@ def cut_up(end: End, sheet: Sheet, unit: str, piece_cut: Callable[[Cut], PieceCu
 def _left(part: TrimPart, unit: str) -> LeftOver:
     sides = (Length(side // GRAINS[unit], unit).text() for side in (part.width, part.height))
     return LeftOver(_place(part), f"{' × '.join(sides)} {unit}")
+
+
+def _near(width: float, height: float, unit: str) -> Size:
+    """So many millimetres as a size in a unit."""
+    return Size(*(Length.near(Fraction(side), unit) for side in (width, height)))
 
 
 def _larger(size: Size, room: Length) -> Size:

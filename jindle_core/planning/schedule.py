@@ -17,6 +17,7 @@ from jindle_core import figures
 from jindle_core.planning.task import Task, Tool
 from jindle_core.planning.timing import (
     Bounds,
+    Break,
     Placed,
     changes_of,
     in_order,
@@ -146,9 +147,21 @@ class _Model:
         breaks = [one for one in bounds.breaks if _ticks(one.start) < horizon]
         self._starts = {task.key: self._model.new_int_var(0, horizon, task.key) for task in tasks}
         self._end = self._model.new_int_var(_ticks(self._shortest), horizon, "end")
+        self._one_at_a_time(bounds, breaks, horizon)
+        self._in_order(bounds)
+        for placed in known:
+            self._model.add_hint(self._starts[placed.task.key], _ticks(placed.start))
+        self._solver = cp_model.CpSolver()
+        self._solver.parameters.num_workers = 1
+        self._solver.parameters.random_seed = 1
+        self._solver.parameters.max_deterministic_time = figures.work.SEARCH
+        self._solver.parameters.relative_gap_limit = figures.work.NEAR_ENOUGH if breaks else 0.0
+
+    def _one_at_a_time(self, bounds: Bounds, breaks: Sequence[Break], horizon: int) -> None:
+        """There is one pair of hands, and none in a break."""
         hands = [
             self._model.new_fixed_size_interval_var(self._starts[task.key], _ticks(task.minutes), task.key)
-            for task in tasks
+            for task in self._tasks
         ]
         self._model.add_no_overlap(hands)
         pauses = [
@@ -157,9 +170,9 @@ class _Model:
             )
             for one in breaks
         ]
-        short = [hand for hand, task in zip(hands, tasks, strict=True) if not bounds.is_long(task)]
+        short = [hand for hand, task in zip(hands, self._tasks, strict=True) if not bounds.is_long(task)]
         self._model.add_no_overlap(short + pauses)
-        for task in tasks:
+        for task in self._tasks:
             if bounds.is_long(task):
                 starts = [
                     [_ticks(begin), _ticks(begin) if end < inf else max(_ticks(begin), horizon)]
@@ -167,7 +180,10 @@ class _Model:
                 ]
                 of_its_own = cp_model.Domain.from_intervals(starts)
                 self._model.add_linear_expression_in_domain(self._starts[task.key], of_its_own)
-        for task in tasks:
+
+    def _in_order(self, bounds: Bounds) -> None:
+        """Nothing before what it waits for."""
+        for task in self._tasks:
             start = self._starts[task.key]
             self._model.add(self._end >= start + _ticks(task.minutes))
             if task.key in bounds.ready:
@@ -179,13 +195,6 @@ class _Model:
         for first, then in bounds.before:
             if first in self._starts and then in self._starts:
                 self._model.add(self._starts[then] >= self._starts[first] + self._length(first))
-        for placed in known:
-            self._model.add_hint(self._starts[placed.task.key], _ticks(placed.start))
-        self._solver = cp_model.CpSolver()
-        self._solver.parameters.num_workers = 1
-        self._solver.parameters.random_seed = 1
-        self._solver.parameters.max_deterministic_time = figures.work.SEARCH
-        self._solver.parameters.relative_gap_limit = figures.work.NEAR_ENOUGH if breaks else 0.0
 
     def _length(self, key: str) -> int:
         return _ticks(next(task.minutes for task in self._tasks if task.key == key))

@@ -21,6 +21,22 @@ class Wanted:
     asked: bool = False
 
 
+def _users(cards: Iterable[Card], sheets: Mapping[int, Sheet], asked: Iterable[int]) -> dict[int, list[str]]:
+    """The names of the cards that use each colour, and of none for what is only asked for."""
+    users: dict[int, list[str]] = {pk: [] for pk in asked}
+    for card in cards:
+        cut = (
+            sheets.get(piece.material.id) for piece in card.build.every if piece.material.source == "sheet"
+        )
+        for pk in named(card).every | {sheet.colours[0] for sheet in cut if sheet is not None}:
+            users.setdefault(pk, []).append(card.name)
+    return users
+
+
+def _there(supplies: Supplies, pk: int) -> bool:
+    return pk in supplies.places and not supplies.lost[supplies.places[pk]]
+
+
 def shopping(
     cards: Iterable[Card],
     supplies: Supplies,
@@ -35,17 +51,8 @@ def shopping(
     wanted whether a card needs them or not, until they are in the drawer.
     """
     asked_for = frozenset(asked)
-    users: dict[int, dict[str, None]] = {
-        pk: {} for pk in asked_for if pk in supplies.places and not supplies.lost[supplies.places[pk]]
-    }
-    for card in cards:
-        cut = (
-            sheets.get(piece.material.id) for piece in card.build.every if piece.material.source == "sheet"
-        )
-        on_sheets = {sheet.colours[0] for sheet in cut if sheet is not None}
-        for pk in named(card).every | on_sheets:
-            if pk in supplies.places and not supplies.lost[supplies.places[pk]]:
-                users.setdefault(pk, {})[card.name] = None
+    users = {pk: dict.fromkeys(names) for pk, names in _users(cards, sheets, asked_for).items()}
+    users = {pk: names for pk, names in users.items() if _there(supplies, pk)}
     found, listed = [], set()
     for pk, its_cards in sorted(users.items()):
         place, names, by_hand = supplies.places[pk], its_cards, pk in asked_for

@@ -6,7 +6,7 @@ from jindle_core.card.whole import Card
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.lengths import read_size
 from jindle_core.planning.planned import planned
-from jindle_core.planning.recipe import recipe_of
+from jindle_core.planning.recipe.whole import recipe_of
 from jindle_core.planning.wishes import Wishes
 from jindle_core.seen.whole import SeenCard
 from jindle_core.stored import plain

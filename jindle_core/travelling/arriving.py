@@ -7,7 +7,6 @@ what is nearest; where one has nothing of a kind, colours stay as values.
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
 from functools import cached_property
-from typing import NamedTuple
 
 import numpy as np
 
@@ -18,8 +17,7 @@ from jindle_core.card.references import turned
 from jindle_core.checked.check import Check
 from jindle_core.checked.compared import gives_way, holding
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.colorimetry.difference import delta_e, direction_words
-from jindle_core.matching.verdicts import Verdict, judge_distance
+from jindle_core.colorimetry.difference import delta_e
 from jindle_core.material import End
 from jindle_core.media.groups import DRAWN_MEDIA, PAD_MEDIA
 from jindle_core.media.medium import Medium
@@ -28,15 +26,9 @@ from jindle_core.offers.following import Following
 from jindle_core.offers.moving import Follower, Moving, families
 from jindle_core.seen.whole import SeenCard
 from jindle_core.travelling.foreign import Foreign
+from jindle_core.travelling.otherwise import Otherwise, otherwise
 
 _KEPT = (Use.LINE, Use.DRAWING, Use.SHEETS)  # what is one's own already, or comes along
-
-
-class Otherwise(NamedTuple):
-    """Something that is not as it was told, and how it is instead."""
-
-    title: str
-    words: str
 
 
 @dataclass(frozen=True, eq=False)
@@ -184,34 +176,4 @@ class Arriving:
     @cached_property
     def otherwise(self) -> list[Otherwise]:
         """What of the ground and the pieces is far from what it was, or is not there at all."""
-        return [*self._otherwise()]
-
-    def _otherwise(self) -> Iterator[Otherwise]:
-        before, after = self.before.card, self.after.card
-        pads = [pad.colour for pad in before.ground.pads]
-        now = [pad.colour for pad in after.ground.pads]
-        if pads and not now:
-            yield Otherwise("The ground", "goes: there is no pad to lay it with")
-        elif len(pads) == len(now):
-            for at, (was, taken) in enumerate(zip(pads, now, strict=True), start=1):
-                yield from self._far(f"Pad {at} of the ground", was, taken)
-        pieces = {one.key: one for one in after.build.every}
-        for piece in before.build.every:
-            if (then := pieces.get(piece.key)) is None:
-                continue
-            if piece.material.source == then.material.source == "supply":
-                yield from self._far(piece.name, piece.material.id, then.material.id)
-            if piece.inked and then.inked:
-                yield from self._far(f"{piece.name}, inked over", piece.inked.colour, then.inked.colour)
-            elif piece.inked:
-                yield Otherwise(f"{piece.name}, inked over", "stays bare: there is no pad for it")
-
-    def _far(self, what: str, was: int, now: int) -> Iterator[Otherwise]:
-        theirs, mine = self.foreign.supplies, self.after.supplies
-        if was == now or was not in theirs.places or now not in mine.places:
-            return
-        lab, taken = theirs.lab_at(theirs.places[was]), mine.lab_at(mine.places[now])
-        if judge_distance(float(delta_e(np.array(lab), np.array(taken)))).verdict is Verdict.FAR:
-            label = mine.rows[mine.places[now]].label
-            turned = direction_words(lab, taken)
-            yield Otherwise(what, f"the nearest, {label}, is far from it" + (f": {turned}" if turned else ""))
+        return list(otherwise(self.before, self.after))

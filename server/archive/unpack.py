@@ -1,6 +1,8 @@
 """Bringing an archive back into an empty account."""
 
 import shutil
+from collections.abc import Generator
+from concurrent.futures import ThreadPoolExecutor, wait
 from dataclasses import replace
 from pathlib import Path
 from tempfile import TemporaryDirectory
@@ -16,30 +18,53 @@ from server.archive.parts import PARTS, is_empty
 from server.guarded import guarded
 from server.parcel import NOT_AS_WRITTEN, Files, Unpacking
 from server.quotas import check_all, largest_archive, refuse_in_demo
+from server.streams import finished
+from server.told.archive import Unpacked
+from server.told.made import Streamed
 from server.writes import write
 from server.zipped import unzipped
 
 _SECONDS = 30  # of computing, to unpack a small archive
+_LOOKS = 0.5  # seconds after which it is looked again how far it is
+_ZIPPED = 0.8  # of the work: pictures are made anew, and then only stored
 _EACH_SECOND = 1_000_000  # bytes: a photo is made anew five to ten times as fast
 # What reading a file raises that is not as it was written.
 _BROKEN = (*NOT_AS_WRITTEN, RecursionError, OverflowError, DataError, IntegrityError)
 
 
-def unpack(person: Person, archive: IO[bytes]) -> dict[str, int]:
+def unpack(person: Person, archive: IO[bytes]) -> Unpacked:
     """Store everything of an archive, or nothing; says how much of each.
 
     Raises BadInput for what is no archive of ours, and where the account has
     something in it already.
     """
+    return finished(unpacking(person, archive))
+
+
+def unpacking(person: Person, archive: IO[bytes]) -> Generator[Streamed, None, Unpacked]:
+    """The same, telling how far it is."""
     refuse_in_demo(person, "bring an archive")
     with TemporaryDirectory() as folder:
         packed = Path(folder, "packed")
         with packed.open("wb") as out:
             shutil.copyfileobj(archive, out)
-        told = (str(packed), folder, largest_archive(person))
-        names = guarded(unzipped, told, _SECONDS + packed.stat().st_size // _EACH_SECOND)
-        packed.unlink()
-        return _unpacked(person, Files(folder, names))
+        names = yield from _unzipping(packed, largest_archive(person))
+        yield Streamed(share=_ZIPPED, words="storing what is in it")
+        return Unpacked(**_unpacked(person, Files(folder, names)))
+
+
+def _unzipping(packed: Path, most: int) -> Generator[Streamed, None, list[str]]:
+    """The names of the files of a zip, once they lie beside it; by how much of it is there."""
+    size, folder = packed.stat().st_size, packed.parent
+    told = (str(packed), str(folder), most)
+    with ThreadPoolExecutor(1) as beside:
+        done = beside.submit(guarded, unzipped, told, _SECONDS + size // _EACH_SECOND)
+        while not wait([done], _LOOKS).done:
+            there = [one.stat().st_size for one in folder.iterdir() if one != packed]
+            share = min(sum(there) / size, 1) * _ZIPPED
+            yield Streamed(share=share, words=f"unpacking, {len(there):,} files so far")
+    packed.unlink()
+    return done.result()
 
 
 def _check(about: Any) -> None:

@@ -125,15 +125,9 @@ def look(
             continue
         if desks is not None:
             desks[card.pk] = desk
+        looked_at = {"card_id": card.pk, "version": card.version, "seen_as": key, "told": told}
         drawn = sha256(json.dumps(desk, cls=Encoder).encode()).hexdigest()
-        fresh[card.pk] = {
-            "card_id": card.pk,
-            "version": card.version,
-            "seen_as": key,
-            "told": told,
-            "drawn": drawn,
-            "pictured": pictured.get(card.pk, ""),
-        }
+        fresh[card.pk] = looked_at | {"drawn": drawn, "pictured": pictured.get(card.pk, "")}
     _store(list(fresh.values()))
     return fresh, broken
 

@@ -85,29 +85,15 @@ def forget_catalogues(but: Mapping[_Key, Supplies] | None = None) -> dict[_Key, 
 
 def read_catalogue(person: Person) -> Supplies:
     """The same read anew and not held: within a transaction that changes supplies and may not be kept."""
-    away = set(put_away_by(person).values_list("range", flat=True))
-    ranges = {
-        one.pk: RangeFacts(
-            one.pk,
-            one.name,
-            one.maker,
-            Medium(one.medium),
-            one.owner_id is not None,
-            one.gone,
-            one.properties,
-            one.pk in away,
-        )
-        for one in ranges_seen_by(person) | gone_ranges_of(person)
-    }
+    ranges = _ranges(person)
     told = ("id", "range_id", "code", "name", "family", "provenance", "discontinued")
     kinds = (*told, "lab_l", "lab_a", "lab_b")
     stored = Colour.objects.filter(range__in=list(ranges)).order_by("id").values_list(*kinds)
     rows = tuple(SupplyColour(*row) for row in stored)
+    measured = Colour.objects.filter(range__in=list(ranges), spectrum__isnull=False)
     spectra = {
         pk: spectrum
-        for pk, stored in Colour.objects.filter(range__in=list(ranges), spectrum__isnull=False).values_list(
-            "id", "spectrum"
-        )
+        for pk, stored in measured.values_list("id", "spectrum")
         if (spectrum := from_bytes(stored)) is not None
     }
     reads = read_of(person)
@@ -131,6 +117,24 @@ def read_catalogue(person: Person) -> Supplies:
         off=off,
     )
     return found.with_drawer(_drawer(person, found))
+
+
+def _ranges(person: Person) -> dict[int, RangeFacts]:
+    """All that the person sees, and those that are gone but stand in for what cards name."""
+    away = set(put_away_by(person).values_list("range", flat=True))
+    return {
+        one.pk: RangeFacts(
+            one.pk,
+            one.name,
+            one.maker,
+            Medium(one.medium),
+            one.owner_id is not None,
+            one.gone,
+            one.properties,
+            one.pk in away,
+        )
+        for one in ranges_seen_by(person) | gone_ranges_of(person)
+    }
 
 
 def _drawer(person: Person, supplies: Supplies) -> dict[int, Kept]:

@@ -49,6 +49,27 @@ def set_width(paper: Paper, millimetres: float) -> None:
     touch_catalogue(paper.owner)
 
 
+def _collection(owner: Person, name: str, title: str) -> Range:
+    """The person's collection of a name, which has no such sheet; it is made where there is none."""
+    found = ranges_of(owner).filter(medium=Medium.PATTERNED_PAPER, name=name).first()
+    if found is None:
+        return Range.objects.create(owner=owner, name=name, medium=Medium.PATTERNED_PAPER)
+    if there := found.papers.filter(title=title).first():
+        words = f"“{name}” has a sheet “{title}” already"
+        if there.deleted:
+            words += ", which was deleted: bring it back, or delete it for good"
+        raise BadInput(Problem(f"{words}.", field="title", value=title))
+    return found
+
+
+def _names(title: str, colours: Sequence[Named]) -> list[str]:
+    names = [f"{title}, {checked_name(one.name)}"[: figures.palettes.NAME_LIMIT] for one in colours]
+    for name in names:
+        if names.count(name) > 1:
+            raise BadInput(Problem(f"Two colours are called “{name}”.", field="colours", value=name))
+    return names
+
+
 @write
 def store_paper(
     owner: Person,
@@ -68,26 +89,10 @@ def store_paper(
         )
     check_room(owner, "papers")
     check_bytes(owner, len(picture))
-    found = ranges_of(owner).filter(medium=Medium.PATTERNED_PAPER, name=collection).first()
-    found = found or Range.objects.create(owner=owner, name=collection, medium=Medium.PATTERNED_PAPER)
-    if there := found.papers.filter(title=title).first():
-        words = f"“{collection}” has a sheet “{title}” already"
-        if there.deleted:
-            words += ", which was deleted: bring it back, or delete it for good"
-        raise BadInput(Problem(f"{words}.", field="title", value=title))
-    names = [f"{title}, {checked_name(one.name)}"[: figures.palettes.NAME_LIMIT] for one in colours]
-    for name in names:
-        if names.count(name) > 1:
-            raise BadInput(Problem(f"Two colours are called “{name}”.", field="colours", value=name))
-    made = Paper.objects.create(
-        owner=owner,
-        range=found,
-        title=title,
-        picture=picture,
-        mime="image/jpeg",
-        width_mm=checked_width(width),
-        simulated=simulated,
-    )
+    found = _collection(owner, collection, title)
+    names = _names(title, colours)
+    kept = {"picture": picture, "mime": "image/jpeg", "width_mm": checked_width(width)}
+    made = Paper.objects.create(owner=owner, range=found, title=title, simulated=simulated, **kept)
     Colour.objects.bulk_create(
         Colour(
             range=found,

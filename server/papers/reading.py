@@ -14,7 +14,7 @@ from rest_framework.views import APIView
 from jindle_core import figures
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.bare_picture import jpeg
-from jindle_core.interchange.picture import as_image
+from jindle_core.interchange.picture import Picture, as_image
 from jindle_core.patterned.colours import SheetColour, sheet_colours
 from jindle_core.patterned.correction import Corrected, PictureBox, correct, find_white, is_cut_off
 from jindle_core.patterned.editing import WAYS, Edit, edited
@@ -26,7 +26,7 @@ from server.accounts.models import Person
 from server.catalogue.api.fields import LIGHT_CHOICES, BoxSerializer, JsonField
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import data_url
-from server.catalogue.strips import strip_seen
+from server.catalogue.strips import StripSeen, strip_seen
 from server.catalogue.swatches import swatch
 from server.papers.views import found_colours
 from server.pictures import opened
@@ -99,7 +99,6 @@ def read_sheet(person: Person, values: dict, content: bytes) -> Generator[Stream
     """Tells its progress and comes to what was read."""
     yield Streamed(share=0.05, words="opening the picture")
     picture = opened(content)
-    box, reference = None, figures.laying.PAPER_WHITE_LAB
     supplies = catalogue_for(person)
     strip = None
     if values["strip"] == "auto" and values["white"] != "none":
@@ -107,16 +106,12 @@ def read_sheet(person: Person, values: dict, content: bytes) -> Generator[Stream
         strip = strip_seen(person, supplies, picture.linear)
     if values["white"] == "auto":
         yield Streamed(share=0.3, words="looking for the white card")
-        box = strip.found.white if strip else find_white(picture.linear)
-    elif values["white"] == "box":
-        given = BoxSerializer(data=values.get("box"))
-        given.is_valid(raise_exception=True)
-        box = PictureBox(**given.validated_data)
+    box = _white_card(values, strip, picture)
+    reference = figures.laying.PAPER_WHITE_LAB
     if values.get("reference") is not None:
         reference = supplies.lab_at(place_of(supplies, values["reference"], "reference"))
     yield Streamed(share=0.4, words="taking the light out")
     corners, trouble = _corners(values), ""
-
     light = Light(values["light"]) if values.get("light") else None
     of_strip = strip.known if strip else []
     known = of_strip + _known(values, supplies)
@@ -136,43 +131,68 @@ def read_sheet(person: Person, values: dict, content: bytes) -> Generator[Stream
         if values["white"] == "box" or any(one.field in ("corners", "known") for one in error.problems):
             raise
         # What was found by itself is no card to go by: read it without one, and say so.
-        box, trouble = None, f"{error} "
+        box, trouble = None, str(error)
         whole, corrected, lit = taken(None)
         found = sheet_colours(corrected)
+    colours = edited(corrected, found, _edits(values))
+    by_itself = values["white"] == "auto" and reference == figures.laying.PAPER_WHITE_LAB and not strip
+    yellowish = light is None and whole.cast > figures.paper.CAST
+    warnings = [
+        (trouble, True),
+        (_NO_WHITE, box is None),
+        (_BY_ITSELF, box is not None and by_itself),
+        (_YELLOWISH, box is not None and yellowish),
+        (_NOT_ALONE if box is None and known else lit.trouble, True),
+        (_CUT_OFF, is_cut_off(picture.clipped, box)),
+        ("The whole sheet is of one colour.", len(colours) == 1),
+    ]
+    warning = " ".join(words for words, so in warnings if words and so)
+    image = Image.fromarray(picture.pixels)
+    told = _known_seen(supplies, known, lit, len(of_strip))
+    return Read(corrected, colours, image, warning, box, whole.uneven, corners is not None, told)
+
+
+_NO_WHITE = "No white card is marked, so the colours are only as good as the light was."
+_BY_ITSELF = "The white card was found by itself: look whether the frame lies on it."
+_YELLOWISH = "The white card looks yellowish: was it a lamp? Say which light it was."
+_NOT_ALONE = "Known swatches help only beside white card."
+_CUT_OFF = (
+    "Some strong colours were too bright for the camera and are cut off: they are stronger than they look"
+    " here. A darker picture shows them."
+)
+
+
+def _white_card(values: dict, strip: StripSeen | None, picture: Picture) -> PictureBox | None:
+    """Where the white card lies, found or said."""
+    if values["white"] == "auto":
+        return strip.found.white if strip else find_white(picture.linear)
+    if values["white"] == "none":
+        return None
+    given = BoxSerializer(data=values.get("box"))
+    given.is_valid(raise_exception=True)
+    return PictureBox(**given.validated_data)
+
+
+def _edits(values: dict) -> list[Edit]:
     wanted = EditSerializer(data=values.get("edits") or [], many=True)
     wanted.is_valid(raise_exception=True)
-    edits = [Edit(one["way"], tuple(one["places"])) for one in wanted.validated_data]
-    colours = edited(corrected, found, edits)
-    by_itself = values["white"] == "auto" and reference == figures.laying.PAPER_WHITE_LAB
-    warnings = [
-        f"{trouble}No white card is marked, so the colours are only as good as the light was."
-        if box is None
-        else "The white card was found by itself: look whether the frame lies on it."
-        if by_itself and not strip
-        else "",
-        "The white card looks yellowish: was it a lamp? Say which light it was."
-        if box is not None and light is None and whole.cast > figures.paper.CAST
-        else "",
-        "Known swatches help only beside white card." if box is None and known else lit.trouble,
-        "Some strong colours were too bright for the camera and are cut off: they are stronger than they look"
-        " here. A darker picture shows them."
-        if is_cut_off(picture.clipped, box)
-        else "",
-        "The whole sheet is of one colour." if len(colours) == 1 else "",
-    ]
-    warning = " ".join(filter(None, warnings))
-    image = Image.fromarray(picture.pixels)
-    told = [
+    return [Edit(one["way"], tuple(one["places"])) for one in wanted.validated_data]
+
+
+def _known_seen(
+    supplies: Supplies, known: list[tuple[PictureBox, int]], lit: Relit, of_strip: int
+) -> list[KnownSeen]:
+    """The known swatches as the picture has them, those of the strip first."""
+    return [
         KnownSeen(
             swatch=swatch(supplies, place),
-            box=Box(**asdict(one_box)),
-            of_strip=at < len(of_strip),
+            box=Box(**asdict(box)),
+            of_strip=at < of_strip,
             off=round(off, 1),
             used=used,
         )
-        for at, ((one_box, place), off, used) in enumerate(zip(known, lit.off, lit.used, strict=False))
+        for at, ((box, place), off, used) in enumerate(zip(known, lit.off, lit.used, strict=False))
     ]
-    return Read(corrected, colours, image, warning, box, whole.uneven, corners is not None, told)
 
 
 def _known(values: dict, supplies: Supplies) -> list[tuple[PictureBox, int]]:

@@ -17,7 +17,7 @@ from rest_framework.views import APIView
 
 from jindle_core import figures
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.planning.recipe import recipe_of
+from jindle_core.planning.recipe.whole import recipe_of
 from jindle_core.supplies.whole import Supplies
 from jindle_core.travelling.foreign import Foreign
 from jindle_core.travelling.recipe_file import RecipeFile

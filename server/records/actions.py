@@ -17,7 +17,8 @@ from jindle_core.lengths import TICKS
 from jindle_core.planning.instead import UsedInstead
 from jindle_core.planning.planned import Planned
 from jindle_core.planning.progress import Progress
-from jindle_core.planning.recipe import Recipe, recipe_of
+from jindle_core.planning.recipe.lines import Recipe
+from jindle_core.planning.recipe.whole import recipe_of
 from jindle_core.stored import plain, structured
 from jindle_core.travelling.recipe_file import told_to_json
 from jindle_core.travelling.told import Travelling

@@ -18,7 +18,8 @@ from rest_framework.views import APIView
 from jindle_core import figures
 from jindle_core.planning.instead import UsedInstead
 from jindle_core.planning.planned import Planned, planned
-from jindle_core.planning.recipe import Recipe, recipe_of
+from jindle_core.planning.recipe.lines import Recipe
+from jindle_core.planning.recipe.whole import recipe_of
 from server.access import one, own_card, own_record, records_of
 from server.cards.glances import picture_of
 from server.cards.held import checked_card

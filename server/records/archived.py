@@ -6,7 +6,7 @@ from typing import Any
 from jindle_core.card.changes.palette import checked_name
 from jindle_core.lengths import TICKS
 from jindle_core.planning.instead import UsedInstead
-from jindle_core.planning.recipe import Recipe
+from jindle_core.planning.recipe.lines import Recipe
 from jindle_core.stored import structured
 from jindle_core.travelling.recipe_file import told_from_json
 from server.access import cards_of, records_of

@@ -6,7 +6,7 @@ from enum import StrEnum
 from itertools import zip_longest
 from typing import Any
 
-from jindle_core.planning.recipe import Recipe
+from jindle_core.planning.recipe.lines import Recipe
 from server.catalogue.printing import page, pdf
 
 _TEMPLATE = "print/recipe.html"

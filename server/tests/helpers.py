@@ -57,7 +57,8 @@ class ApiTestCase(TestCase):
             answer = call(f"/api/{path}", data)
         else:
             answer = call(f"/api/{path}", json.dumps(data), content_type="application/json")
-        self.assertEqual(answer.status_code, status, "" if answer.streaming else answer.content[:500])
+        content = answer.getvalue()  # to its end, which closes what it was read from
+        self.assertEqual(answer.status_code, status, content[:500])
         if answer.streaming or answer.get("Content-Type") != "application/json":
             return None
         told = answer.json() if answer.content else None

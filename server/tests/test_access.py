@@ -190,6 +190,7 @@ TABLE = (
     ("cards/{card}/papers", "get", None, 401, 200, 404),
     ("me/archive", "get", None, 401, 200, 200),
     ("me/archive", "post", {}, 401, 415, 415),
+    ("me/archive/followed", "post", {}, 401, 415, 415),
     ("me/address", "post", {"email": "", "password": "wrong"}, 401, 400, 400),
     ("me/password", "post", {"old": "wrong", "new": "x"}, 401, 400, 400),
     ("me/delete", "post", {"password": "wrong"}, 401, 400, 400),

@@ -60,7 +60,7 @@ class QuotaTests(ApiTestCase):
         with override_settings(QUOTAS={"cards": 2}), self.assertRaisesRegex(BadInput, "2 cards at most"):
             unpack(self.ben, BytesIO(content))
         self.assertFalse(StoredCard.objects.filter(owner=self.ben).exists())
-        self.assertEqual(unpack(self.ben, BytesIO(content))["cards"], 3)
+        self.assertEqual(unpack(self.ben, BytesIO(content)).cards, 3)
 
     def test_what_was_deleted_long_ago_goes_for_good(self):
         ids = [self.new_card(name)["id"] for name in ("Old", "New")]

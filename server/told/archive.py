@@ -1,6 +1,7 @@
 """What came back out of an archive?"""
 
-from server.told.answer import Answer
+from server.told.answer import LEFT_OUT, Answer
+from server.told.made import Streamed
 
 
 class Unpacked(Answer):
@@ -14,3 +15,9 @@ class Unpacked(Answer):
     drawings: int
     families: int
     cards: int
+
+
+class UnpackedLine(Streamed):
+    """How far it has come; the last line says how much of each was brought back."""
+
+    back: Unpacked = LEFT_OUT

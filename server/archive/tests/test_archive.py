@@ -7,6 +7,7 @@ import zipfile
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
+from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import connection
 from django.test import override_settings
 from hypothesis import given
@@ -124,6 +125,25 @@ class ArchiveTests(FilledTestCase):
         told = self.ask("get", f"records/{record['id']}")
         self.assertEqual((told["card"], len(told["photos"])), (card["id"], 1))
         self.assertIn("PEN-1", self.client.get(f"/api/records/{record['id']}/recipe").content.decode())
+
+    def followed(self, content):
+        answer = self.client.post("/api/me/archive/followed", {"file": SimpleUploadedFile("a.zip", content)})
+        return [json.loads(line) for line in b"".join(answer.streaming_content).splitlines()]
+
+    def test_who_follows_it_is_told_how_far_it_is_and_what_came_back(self):
+        archive = packed(self.ann)
+        self.client.force_login(self.ben)
+        *steps, last = self.followed(archive)
+        shares = [step["share"] for step in steps]
+        self.assertEqual((shares, steps[-1]["words"]), (sorted(shares), "storing what is in it"))
+        self.assertEqual((last["share"], last["back"]["cards"]), (1, 1))
+        self.assertEqual(packed(Person.objects.get(name="Ben")), archive)
+
+    def test_who_follows_it_is_told_what_is_wrong(self):
+        self.client.force_login(self.ben)
+        for broken in (b"not a zip", packed(self.ann)[:-200]):
+            self.assertIn("message", self.followed(broken)[-1]["error"])
+        self.assertEqual(self.ask("get", "cards")["cards"], [])
 
     def test_only_into_an_empty_account(self):
         self.assertIn("not empty", self.bring_back(packed(self.ann), 400)["message"])
@@ -327,9 +347,10 @@ class ArchiveTests(FilledTestCase):
                 RecordPhoto(record=record, picture=photo) for _ in range(MOST_PHOTOS)
             )
         with override_settings(QUOTAS={"megabytes": most}):
-            archive = pack(self.ann)
+            with pack(self.ann) as packed_up:
+                archive = packed_up.read()
             self.client.force_login(self.ben)
-            self.assertEqual(self.bring_back(archive.read())["records"], 1 + photos // MOST_PHOTOS)
+            self.assertEqual(self.bring_back(archive)["records"], 1 + photos // MOST_PHOTOS)
             self.assertEqual(photos_of(self.ben).count(), photos_of(self.ann).count())
 
     def test_nothing_is_handed_out_that_would_not_be_taken_back(self):

@@ -68,16 +68,8 @@ def _picture(coloured: Coloured, covered: Mapping[int, CoveredArea]) -> Coloured
 
 
 def _area(coloured: Coloured, area: Area, covered: CoveredArea | None) -> AreaTold:
-    supplies, likeness = coloured.palette.supplies, coloured.likeness(area)
-    tones, views, glaze = coloured.tones[area.key], coloured.tone_shades[area.key], None
-    if area.key in coloured.glazes:
-        place, lab = coloured.glazes[area.key]
-        glaze = _tone(
-            supplies, "glazed shadow", place, views[-1], lab, figures.laying.GLAZE_SIGMA, predicted=True
-        )
-    judged = coloured.judgement(area)
-    count, over = len(tones.places), coloured.laid_over(area)
-    names = tone_names(count) if count >= figures.families.FAMILY_SIZES[0] else ("tone",) * count
+    tones, judged = coloured.tones[area.key], coloured.judgement(area)
+    count = len(tones.places)
     return AreaTold(
         key=area.key,
         name=area.name,
@@ -95,23 +87,32 @@ def _area(coloured: Coloured, area: Area, covered: CoveredArea | None) -> AreaTo
         note=" ".join(filter(None, (recipe(area.thing).note, _GUESS if coloured.is_guess(area) else ""))),
         of_greys=area.thing in OF_GREYS,
         lost=len(area.family) - count + int(coloured.palette.supplies.lost[list(tones.places)].sum()),
-        likeness=likeness,
-        tones=[
-            _tone(
-                supplies,
-                *each,
-                predicted=area.layers > 1 or coloured.paper is not None or at in over,
-                over=over.get(at),
-            )
-            for at, each in enumerate(
-                zip(names, tones.places, views[:count], tones.lab, tones.sigma, strict=True)
-            )
-        ],
-        glaze=glaze,
+        likeness=coloured.likeness(area),
+        tones=_tones(coloured, area),
+        glaze=_glaze(coloured, area),
         judgement=None if judged is None else judgement_told(judged),
         order=[step_told(one, coloured.palette.unit) for one in area_steps(coloured, area)],
         edge=edge_tone(count, coloured.picture.light) if count else None,
     )
+
+
+def _tones(coloured: Coloured, area: Area) -> list[Tone]:
+    tones, over = coloured.tones[area.key], coloured.laid_over(area)
+    count, predicted = len(tones.places), area.layers > 1 or coloured.paper is not None
+    names = tone_names(count) if count >= figures.families.FAMILY_SIZES[0] else ("tone",) * count
+    views = coloured.tone_shades[area.key][:count]
+    return [
+        _tone(coloured.palette.supplies, *each, predicted=predicted or at in over, over=over.get(at))
+        for at, each in enumerate(zip(names, tones.places, views, tones.lab, tones.sigma, strict=True))
+    ]
+
+
+def _glaze(coloured: Coloured, area: Area) -> Tone | None:
+    if area.key not in coloured.glazes:
+        return None
+    place, lab = coloured.glazes[area.key]
+    shades, sigma = coloured.tone_shades[area.key][-1], figures.laying.GLAZE_SIGMA
+    return _tone(coloured.palette.supplies, "glazed shadow", place, shades, lab, sigma, predicted=True)
 
 
 _GUESS = "How it looks laid so is a guess: a swatch of it, read on this card, makes it sure (in Supplies)."

@@ -60,26 +60,8 @@ class _Telling:
             spent=progress.spent.get(progress.hand, 0.0),
             tasks=[self._left(one) for one in found.placed],
             past=[self._past(tasks[key], one) for key, one in past],
-            dries=[
-                Dries(
-                    key=one.task.key,
-                    words=f"{one.task.words}: {one.reason}",
-                    start=round(one.start, 1),
-                    end=round(one.end, 1),
-                    meanwhile=[task.words for task in one.meanwhile],
-                )
-                for one in work.running
-            ],
-            timers=[
-                Timer(
-                    key=one.task.key,
-                    words=one.task.words,
-                    reason=one.reason,
-                    since=one.since,
-                    until=one.until,
-                )
-                for one in work.timers
-            ],
+            dries=self._dries(),
+            timers=self._timers(),
             breaks=[Pause(**asdict(one)) for one in work.breaks if one.start < found.minutes],
             too_long=[task.words for task in work.too_long],
             minutes=round(found.minutes, 1),
@@ -96,6 +78,30 @@ class _Telling:
             ],
             cautions=work.cautions,
         )
+
+    def _dries(self) -> list[Dries]:
+        return [
+            Dries(
+                key=one.task.key,
+                words=f"{one.task.words}: {one.reason}",
+                start=round(one.start, 1),
+                end=round(one.end, 1),
+                meanwhile=[task.words for task in one.meanwhile],
+            )
+            for one in self._work.running
+        ]
+
+    def _timers(self) -> list[Timer]:
+        return [
+            Timer(
+                key=one.task.key,
+                words=one.task.words,
+                reason=one.reason,
+                since=one.since,
+                until=one.until,
+            )
+            for one in self._work.timers
+        ]
 
     def _wish(self, first: str, then: str) -> StepBefore:
         words = f"“{self._words[first]}” before “{self._words[then]}”"

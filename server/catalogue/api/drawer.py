@@ -198,19 +198,13 @@ class DrawerList(APIView):
         if values["range"] is not None:
             found = one(ranges_seen_by(request.user), pk=values["range"])
             places = np.flatnonzero(supplies.range_ids == found.pk)
-        rows = [supplies.rows[place] for place in places]
-        # What is put away is meant by nothing.
-        labels = [
-            ("", "", "") if supplies.lost[place] else (supplies.ranges[row.range_id].name, row.code, row.name)
-            for place, row in zip(places, rows, strict=True)
-        ]
+        labels = _labels(supplies, places)
         search = supplies.search if values["range"] is None else SearchIndex([label[1:] for label in labels])
         read = read_list(values["text"], labels, search)
         understood = [int(places[part.place]) for part in read.understood]
-        new = sum(not supplies.owned[place] for place in understood)
         answer = ListReport(
             understood=[swatch(supplies, place) for place in understood],
-            new=new,
+            new=sum(not supplies.owned[place] for place in understood),
             numbers=sorted(
                 {
                     supplies.ranges[int(supplies.range_ids[place])].name
@@ -232,6 +226,15 @@ class DrawerList(APIView):
         if values["store"]:
             set_owned(request.user, [supplies.rows[place].id for place in understood], True)
         return Response(answer)
+
+
+def _labels(supplies: Supplies, places: np.ndarray) -> list[tuple[str, str, str]]:
+    """Range, code and name of each; what is put away is meant by nothing."""
+    rows = [(place, supplies.rows[place]) for place in places]
+    return [
+        ("", "", "") if supplies.lost[place] else (supplies.ranges[row.range_id].name, row.code, row.name)
+        for place, row in rows
+    ]
 
 
 class DrawerFile(APIView):

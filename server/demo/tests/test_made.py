@@ -5,7 +5,7 @@ import re
 from django.test import TestCase
 
 from jindle_core.planning.planned import planned
-from jindle_core.planning.recipe import recipe_of
+from jindle_core.planning.recipe.whole import recipe_of
 from jindle_core.planning.task import Work
 from jindle_core.planning.tasks import Habits, tasks
 from jindle_core.sets.batch import batched

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ApiError, form, got } from '@/api/client'
+import { api, ApiError, form } from '@/api/client'
+import type { components } from '@/api/schema'
 import { useNotices } from '@/lib/notices'
+import { useProgress } from '@/lib/reading'
 import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
 import LinksGiven from '@/recipes/LinksGiven.vue'
@@ -10,7 +12,9 @@ import MyEyes from './MyEyes.vue'
 import RoomLeft from './RoomLeft.vue'
 import FileButton from '@/ui/FileButton.vue'
 import OnOff from '@/ui/OnOff.vue'
+import ProgressLine from '@/ui/ProgressLine.vue'
 import { forgetSeen } from '@/lib/seen'
+import Field from '@/ui/Field.vue'
 
 /** How things are shown, the password, and everything of mine: out, back, or gone. */
 const session = useSession()
@@ -53,16 +57,18 @@ const signOutElsewhere = () =>
     await api.POST('/api/me/sign-out-elsewhere')
     notices.show('You are signed in here only.')
   })
-const bringBack = (file: File) =>
-  attempt('archive', async () => {
-    const body = form('/api/me/archive', { file })
-    const found = await got(api.POST('/api/me/archive', { body }))
-    notices.show(
-      `Back are ${plural(found.cards, 'card')}, ${plural(found.ranges, 'own range')}, ` +
-        `${plural(found.drawer, 'colour')} of the drawer and ${plural(found.readings, 'reading')}.`,
-    )
-    await router.push('/cards')
-  })
+const { step, problem: notBack, ask, cancel } = useProgress()
+async function bringBack(file: File) {
+  const body = form('/api/me/archive/followed', { file })
+  const found = await ask<components['schemas']['UnpackedLine']>('/api/me/archive/followed', body)
+  if (!found?.back) return
+  const { cards, ranges, drawer, readings } = found.back
+  notices.show(
+    `Back are ${plural(cards, 'card')}, ${plural(ranges, 'own range')}, ` +
+      `${plural(drawer, 'colour')} of the drawer and ${plural(readings, 'reading')}.`,
+  )
+  await router.push('/cards')
+}
 const darkFirst = computed({
   get: () => session.person?.dark_first ?? false,
   set: (value) => void session.set({ dark_first: value }).catch(notices.fail),
@@ -94,9 +100,8 @@ const remove = () =>
           combinations, families, cards with their history, the log with its photos, and settings.
           It can be brought back into an empty account.
         </p>
-        <p v-if="problems.archive" role="alert" class="mb-3 border-l-2 border-ink pl-3">
-          {{ problems.archive }}
-        </p>
+        <ProgressLine v-if="step" :step="step" class="mb-3" @cancel="cancel" />
+        <p v-if="notBack" role="alert" class="mb-3 border-l-2 border-ink pl-3">{{ notBack }}</p>
         <div class="flex flex-wrap gap-2">
           <a class="button button-main" href="/api/me/archive">Take out everything</a>
           <FileButton accept=".zip" @file="bringBack">Bring an archive back</FileButton>
@@ -127,15 +132,15 @@ const remove = () =>
       </section>
       <form class="panel p-5" aria-labelledby="password" @submit.prevent="changePassword">
         <h2 id="password" class="mb-3 text-base">Password</h2>
-        <label class="label" for="old-password">As it is</label>
-        <input
-          id="old-password"
-          v-model="old"
-          class="input mb-3"
-          type="password"
-          required
-          autocomplete="current-password"
-        />
+        <Field label="As it is">
+          <input
+            v-model="old"
+            class="input mb-3"
+            type="password"
+            required
+            autocomplete="current-password"
+          />
+        </Field>
         <label class="label" for="new-password">As it shall be</label>
         <input
           id="new-password"
@@ -184,15 +189,15 @@ const remove = () =>
           The account goes with every card, own range, reading and the drawer, for good. Take out
           everything first if you may want it again.
         </p>
-        <label class="label" for="sure-password">Your password, to be sure</label>
-        <input
-          id="sure-password"
-          v-model="sure"
-          class="input"
-          type="password"
-          required
-          autocomplete="current-password"
-        />
+        <Field label="Your password, to be sure">
+          <input
+            v-model="sure"
+            class="input"
+            type="password"
+            required
+            autocomplete="current-password"
+          />
+        </Field>
         <p v-if="problems.delete" role="alert" class="mt-3 border-l-2 border-ink pl-3">
           {{ problems.delete }}
         </p>

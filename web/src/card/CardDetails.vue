@@ -6,6 +6,7 @@ import { useShelf } from '@/lib/shelf'
 import AppDialog from '@/ui/AppDialog.vue'
 import SizeFields, { type Size } from '@/cards/SizeFields.vue'
 import { useCard } from './card'
+import Field from '@/ui/Field.vue'
 
 const session = useSession()
 
@@ -33,14 +34,9 @@ async function remove() {
 <template>
   <AppDialog title="Name and size" @close="$emit('close')">
     <form @submit.prevent="save">
-      <label class="label" for="card-name">Name</label>
-      <input
-        id="card-name"
-        v-model="name"
-        class="input mb-4"
-        required
-        :maxlength="session.limits?.name"
-      />
+      <Field label="Name">
+        <input v-model="name" class="input mb-4" required :maxlength="session.limits?.name" />
+      </Field>
       <SizeFields v-model="size" />
       <div class="mt-5 flex flex-wrap gap-2">
         <button type="submit" class="button button-main">Save</button>

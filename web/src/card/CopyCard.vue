@@ -5,6 +5,7 @@ import { api, ApiError, got } from '@/api/client'
 import { useSession } from '@/lib/session'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
+import Field from '@/ui/Field.vue'
 
 /** A copy of a card: all of it, or a new one with its palette or its pieces. */
 const { id, name } = defineProps<{ id: number; name: string }>()
@@ -39,14 +40,9 @@ async function copy() {
 <template>
   <AppDialog title="Copy this card" @close="$emit('close')">
     <form @submit.prevent="copy">
-      <label class="label" for="copy-name">Name of the copy</label>
-      <input
-        id="copy-name"
-        v-model="called"
-        class="input mb-4"
-        required
-        :maxlength="session.limits?.name"
-      />
+      <Field label="Name of the copy">
+        <input v-model="called" class="input mb-4" required :maxlength="session.limits?.name" />
+      </Field>
       <span class="label">What is copied</span>
       <ChoiceList v-model="part" label="What is copied" :options="[...PARTS]" />
       <p v-if="problem" role="alert" class="mt-3">{{ problem }}</p>

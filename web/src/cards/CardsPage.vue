@@ -11,6 +11,7 @@ import { useShelf } from '@/lib/shelf'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import GroupChoice from '@/ui/GroupChoice.vue'
 import CardTile from './CardTile.vue'
+import Field from '@/ui/Field.vue'
 
 const CopyCard = defineAsyncComponent(() => import('@/card/CopyCard.vue'))
 const DeletedList = defineAsyncComponent(() => import('@/ui/DeletedList.vue'))
@@ -131,10 +132,9 @@ watch([words, order, group], () => turnTo(1))
     <p v-if="!cards" class="text-soft">Fetching your cards …</p>
     <div v-if="looking" class="mb-5 space-y-3">
       <div v-if="(every ?? 0) > FEW" class="flex flex-wrap items-end gap-3" role="search">
-        <label class="min-w-0 flex-1 basis-60"
-          ><span class="label">Look for a card</span
-          ><input v-model="typed" class="input" type="search" placeholder="a part of its name"
-        /></label>
+        <Field label="Look for a card" class="min-w-0 flex-1 basis-60">
+          <input v-model="typed" class="input" type="search" placeholder="a part of its name" />
+        </Field>
         <div class="w-44">
           <span class="label">In order</span>
           <ChoiceList v-model="order" label="In order" :options="ORDERS" />

@@ -5,6 +5,7 @@ import { api, ApiError, got } from '@/api/client'
 import { useSession } from '@/lib/session'
 import AppDialog from '@/ui/AppDialog.vue'
 import SizeFields, { type Size } from './SizeFields.vue'
+import Field from '@/ui/Field.vue'
 
 const { sizes } = defineProps<{ sizes: (Size & { words: string })[] }>()
 defineEmits<{ close: [] }>()
@@ -33,15 +34,15 @@ async function make() {
 <template>
   <AppDialog title="New card" @close="$emit('close')">
     <form @submit.prevent="make">
-      <label class="label" for="card-name">Name</label>
-      <input
-        id="card-name"
-        v-model="name"
-        class="input mb-4"
-        required
-        :maxlength="session.limits?.name"
-        placeholder="Kingfisher, get well"
-      />
+      <Field label="Name">
+        <input
+          v-model="name"
+          class="input mb-4"
+          required
+          :maxlength="session.limits?.name"
+          placeholder="Kingfisher, get well"
+        />
+      </Field>
       <SizeFields v-model="size" :sizes="sizes" />
       <p v-if="problem" class="mt-3 border-l-2 border-ink pl-3" role="alert">{{ problem }}</p>
       <button type="submit" class="button button-main mt-5">Start the card</button>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
+import Field from '@/ui/Field.vue'
 
 /** Width, height and unit of a card, with the usual sizes to start from. */
 export type Size = { width: string; height: string; unit: 'in' | 'mm' }
@@ -44,24 +45,24 @@ function turn() {
     />
     <div class="flex flex-wrap items-end gap-2">
       <div class="w-24">
-        <label class="label" for="width">Width</label>
-        <input
-          id="width"
-          class="input"
-          :value="size.width"
-          required
-          @input="size = { ...size, width: ($event.target as HTMLInputElement).value }"
-        />
+        <Field label="Width">
+          <input
+            class="input"
+            :value="size.width"
+            required
+            @input="size = { ...size, width: ($event.target as HTMLInputElement).value }"
+          />
+        </Field>
       </div>
       <div class="w-24">
-        <label class="label" for="height">Height</label>
-        <input
-          id="height"
-          class="input"
-          :value="size.height"
-          required
-          @input="size = { ...size, height: ($event.target as HTMLInputElement).value }"
-        />
+        <Field label="Height">
+          <input
+            class="input"
+            :value="size.height"
+            required
+            @input="size = { ...size, height: ($event.target as HTMLInputElement).value }"
+          />
+        </Field>
       </div>
       <div class="w-36">
         <span class="label">Unit</span>

@@ -6,6 +6,7 @@ import { useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
 import AppDialog from '@/ui/AppDialog.vue'
 import SizeFields, { type Size } from './SizeFields.vue'
+import Field from '@/ui/Field.vue'
 
 /** Name and size of a card that starts with a palette. */
 const { title, suggested, start } = defineProps<{
@@ -40,14 +41,9 @@ async function make() {
 <template>
   <AppDialog :title="title" @close="$emit('close')">
     <form @submit.prevent="make">
-      <label class="label" for="start-name">Name of the card</label>
-      <input
-        id="start-name"
-        v-model="name"
-        class="input mb-4"
-        required
-        :maxlength="session.limits?.name"
-      />
+      <Field label="Name of the card">
+        <input v-model="name" class="input mb-4" required :maxlength="session.limits?.name" />
+      </Field>
       <SizeFields v-model="size" :sizes="cards?.sizes" />
       <p v-if="problem" role="alert" class="mt-3 border-l-2 border-ink pl-3">{{ problem }}</p>
       <button type="submit" class="button button-main mt-5" :disabled="!cards">

@@ -6,6 +6,7 @@ import { api, got, type MadeSummary } from '@/api/client'
 import { useFetched } from '@/lib/fetched'
 import { inWords } from '@/lib/words'
 import ChoiceList from '@/ui/ChoiceList.vue'
+import Field from '@/ui/Field.vue'
 
 /** All that was made, the newest first; what is looked for stands in the address. */
 const route = useRoute()
@@ -93,14 +94,14 @@ const day = (one: MadeSummary) =>
       </span>
     </header>
     <form class="mb-4 flex flex-wrap items-end gap-3" @submit.prevent="look({ words: typed })">
-      <label class="min-w-0 flex-1 basis-72"
-        ><span class="label">Look for</span
-        ><input
+      <Field label="Look for" class="min-w-0 flex-1 basis-72">
+        <input
           v-model="typed"
           class="input"
           type="search"
           placeholder="greys used in spring, a code, a name, an occasion …"
-      /></label>
+        />
+      </Field>
       <div>
         <span class="label">Used for</span>
         <ChoiceList

@@ -8,6 +8,7 @@ import { useFetched } from '@/lib/fetched'
 import { useNotices } from '@/lib/notices'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
+import Field from '@/ui/Field.vue'
 
 const session = useSession()
 
@@ -80,10 +81,9 @@ async function send() {
             ]"
           />
         </div>
-        <div>
-          <label class="label" for="palette-name">Your name for it (or leave its own)</label>
-          <input id="palette-name" v-model="name" class="input" :maxlength="session.limits?.name" />
-        </div>
+        <Field label="Your name for it (or leave its own)">
+          <input v-model="name" class="input" :maxlength="session.limits?.name" />
+        </Field>
       </div>
       <p v-if="problem" role="alert" class="mt-3 border-l-2 border-ink pl-3">{{ problem }}</p>
       <button type="submit" class="button button-main mt-5">Add it</button>

@@ -4,6 +4,7 @@ import { api, ApiError, type Swatch } from '@/api/client'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import LaidFields from '@/ui/LaidFields.vue'
 import { isLaid, useLaid } from '@/lib/laid'
+import Field from '@/ui/Field.vue'
 
 /** Type a reading that was taken elsewhere. */
 const { id, medium } = defineProps<{ id: number; medium: Swatch['medium'] }>()
@@ -41,15 +42,15 @@ async function add() {
 <template>
   <form class="panel p-4" aria-labelledby="type-reading" @submit.prevent="add">
     <h2 id="type-reading" class="mb-3 text-base">Type a reading</h2>
-    <label class="label" for="reading-value">L*a*b* (D50), or #rrggbb</label>
-    <input
-      id="reading-value"
-      v-model="value"
-      class="input mb-3"
-      required
-      maxlength="100"
-      placeholder="52, −10, 20"
-    />
+    <Field label="L*a*b* (D50), or #rrggbb">
+      <input
+        v-model="value"
+        class="input mb-3"
+        required
+        maxlength="100"
+        placeholder="52, −10, 20"
+      />
+    </Field>
     <LaidFields
       v-if="isLaid(medium)"
       v-model:layers="layers"
@@ -71,18 +72,15 @@ async function add() {
           ]"
         />
       </div>
-      <div>
-        <label class="label" for="reading-with">With (optional)</label>
-        <input id="reading-with" v-model="takenWith" class="input" maxlength="120" />
-      </div>
-      <div>
-        <label class="label" for="reading-taken">On the day (today)</label>
-        <input id="reading-taken" v-model="taken" class="input" type="date" />
-      </div>
-      <div>
-        <label class="label" for="reading-note">Note (optional)</label>
-        <input id="reading-note" v-model="note" class="input" maxlength="200" />
-      </div>
+      <Field label="With (optional)">
+        <input v-model="takenWith" class="input" maxlength="120" />
+      </Field>
+      <Field label="On the day (today)">
+        <input v-model="taken" class="input" type="date" />
+      </Field>
+      <Field label="Note (optional)">
+        <input v-model="note" class="input" maxlength="200" />
+      </Field>
     </div>
     <p v-if="problem" role="alert" class="mt-3 border-l-2 border-ink pl-3">{{ problem }}</p>
     <button type="submit" class="button mt-4">Keep it</button>

@@ -16,6 +16,7 @@ import PaperCamera from './PaperCamera.vue'
 import TheFigure from '@/ui/TheFigure.vue'
 import type { Picked } from '@/ui/FindColour.vue'
 import { LIGHTS } from './lights'
+import Field from '@/ui/Field.vue'
 
 const FindDialog = defineAsyncComponent(() => import('@/ui/FindDialog.vue'))
 
@@ -338,29 +339,19 @@ const keep = () =>
           />
         </ul>
         <form class="panel grid gap-3 p-4 sm:grid-cols-2" @submit.prevent="keep">
-          <div>
-            <label class="label" for="paper-title">Title of the sheet</label>
-            <input id="paper-title" v-model="title" class="input" required maxlength="120" />
-          </div>
-          <div>
-            <label class="label" for="paper-collection">Collection</label>
+          <Field label="Title of the sheet">
+            <input v-model="title" class="input" required maxlength="120" />
+          </Field>
+          <Field label="Collection">
+            <input v-model="collection" class="input" required :maxlength="session.limits?.name" />
+          </Field>
+          <Field label="Width of what it shows (or later)">
             <input
-              id="paper-collection"
-              v-model="collection"
-              class="input"
-              required
-              :maxlength="session.limits?.name"
-            />
-          </div>
-          <div>
-            <label class="label" for="paper-width">Width of what it shows (or later)</label>
-            <input
-              id="paper-width"
               v-model="width"
               class="input"
               :placeholder="session.person?.units === 'mm' ? '305 mm' : '12 in'"
             />
-          </div>
+          </Field>
           <button
             type="submit"
             class="button button-main self-end justify-self-start"

@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import { api, ApiError, got, type Paper } from '@/api/client'
 import { useSession } from '@/lib/session'
 import AppDialog from '@/ui/AppDialog.vue'
+import Field from '@/ui/Field.vue'
 
 /** How wide what the picture of a sheet shows is: with that its scale is known. */
 const { paper } = defineProps<{ paper: Paper }>()
@@ -30,16 +31,14 @@ async function keep() {
         part of it that you photographed.
       </p>
       <div class="flex items-end gap-2">
-        <div class="w-40">
-          <label class="label" for="sheet-width">Width</label>
+        <Field label="Width" class="w-40">
           <input
-            id="sheet-width"
             v-model="width"
             class="input"
             required
             :placeholder="session.person?.units === 'mm' ? '305 mm' : '12 in'"
           />
-        </div>
+        </Field>
         <button type="submit" class="button button-main">Keep it</button>
       </div>
       <p v-if="problem" role="alert" class="border-l-2 border-ink pl-3">{{ problem }}</p>

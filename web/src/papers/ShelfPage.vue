@@ -9,6 +9,7 @@ import DeletedList from '@/ui/DeletedList.vue'
 import DotsMenu from '@/ui/DotsMenu.vue'
 import GroupChoice from '@/ui/GroupChoice.vue'
 import SheetTile from './SheetTile.vue'
+import Field from '@/ui/Field.vue'
 
 /** A shelf of patterned papers, by collection. */
 const { data, group, groups, there, menu } = useShelved(
@@ -57,14 +58,14 @@ const collections = computed(() => {
       and its colours are read.
     </p>
     <div v-if="(data?.length ?? 0) > FEW" class="mb-3 flex flex-wrap items-end gap-3" role="search">
-      <label class="min-w-0 flex-1 basis-60"
-        ><span class="label">Look for a paper</span
-        ><input
+      <Field label="Look for a paper" class="min-w-0 flex-1 basis-60">
+        <input
           v-model="typed"
           class="input"
           type="search"
           placeholder="a title, a collection, a colour word"
-      /></label>
+        />
+      </Field>
       <div class="w-44">
         <span class="label">In order</span>
         <ChoiceList v-model="order" label="In order" :options="ORDERS" />

@@ -10,6 +10,7 @@ import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
 import OnOff from '@/ui/OnOff.vue'
+import Field from '@/ui/Field.vue'
 
 /** A recipe as it would be in one's own supplies; nothing is kept before a card is started from it. */
 const { source } = defineProps<{ source: { file: File } | { token: string } }>()
@@ -61,14 +62,9 @@ async function start() {
   <div v-else :class="busy && 'opacity-60'">
     <form class="mb-4 flex flex-wrap items-end gap-3" @submit.prevent="start">
       <span class="min-w-48 flex-1">
-        <label class="label" for="recipe-name">What your card is called</label>
-        <input
-          id="recipe-name"
-          v-model="name"
-          class="input"
-          required
-          :maxlength="session.limits?.name"
-        />
+        <Field label="What your card is called">
+          <input v-model="name" class="input" required :maxlength="session.limits?.name" />
+        </Field>
       </span>
       <OnOff v-model="owned">Only from my drawer</OnOff>
       <button type="submit" class="button button-main" :disabled="busy || starting">

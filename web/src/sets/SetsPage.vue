@@ -8,6 +8,7 @@ import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
 import CardsOfSet from './CardsOfSet.vue'
 import type { HowMany } from './set'
+import Field from '@/ui/Field.vue'
 
 /** The sets of cards that are made together. */
 const router = useRouter()
@@ -63,14 +64,14 @@ async function make(cards: HowMany[]) {
       :make="make"
       @close="making = false"
     >
-      <label class="label" for="set-named">Name</label>
-      <input
-        id="set-named"
-        v-model="name"
-        class="input mb-4"
-        :maxlength="session.limits?.name"
-        placeholder="Made together"
-      />
+      <Field label="Name">
+        <input
+          v-model="name"
+          class="input mb-4"
+          :maxlength="session.limits?.name"
+          placeholder="Made together"
+        />
+      </Field>
     </CardsOfSet>
   </main>
 </template>

@@ -2,6 +2,7 @@
 import type { Range } from '@/api/client'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import type { ChartPage } from './chartPage'
+import Field from '@/ui/Field.vue'
 
 /** Which page of which printed chart. */
 defineProps<{ ranges: Range[] }>()
@@ -31,10 +32,8 @@ const chart = defineModel<ChartPage>({ required: true })
         @update:model-value="(sheet) => (chart = { ...chart, sheet })"
       />
     </div>
-    <div>
-      <label class="label" for="chart-page">Page</label>
+    <Field label="Page">
       <input
-        id="chart-page"
         :value="chart.page"
         class="input"
         type="number"
@@ -42,7 +41,7 @@ const chart = defineModel<ChartPage>({ required: true })
         max="999"
         @input="chart = { ...chart, page: Number(($event.target as HTMLInputElement).value) || 1 }"
       />
-    </div>
+    </Field>
     <div class="col-span-2">
       <span class="label">Its boxes</span>
       <ChoiceList

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { Range } from '@/api/client'
 import { mediumValues, surfaceValues } from '@/api/schema'
 import ChoiceList from '@/ui/ChoiceList.vue'
+import Field from '@/ui/Field.vue'
 
 const session = useSession()
 
@@ -52,25 +53,12 @@ function say(told: Properties) {
 
 <template>
   <div class="grid gap-3 sm:grid-cols-2">
-    <div>
-      <label class="label" for="range-name">Name</label>
-      <input
-        id="range-name"
-        v-model="fields.name"
-        class="input"
-        required
-        :maxlength="session.limits?.name"
-      />
-    </div>
-    <div>
-      <label class="label" for="range-maker">Maker (optional)</label>
-      <input
-        id="range-maker"
-        v-model="fields.maker"
-        class="input"
-        :maxlength="session.limits?.name"
-      />
-    </div>
+    <Field label="Name">
+      <input v-model="fields.name" class="input" required :maxlength="session.limits?.name" />
+    </Field>
+    <Field label="Maker (optional)">
+      <input v-model="fields.maker" class="input" :maxlength="session.limits?.name" />
+    </Field>
     <div>
       <span class="label">Medium</span>
       <ChoiceList v-model="fields.medium" label="Medium" :options="media" />
@@ -107,9 +95,8 @@ function say(told: Properties) {
         />
       </div>
     </template>
-    <div class="sm:col-span-2">
-      <label class="label" for="range-note">Note on how its codes are built (optional)</label>
-      <input id="range-note" v-model="fields.note" class="input" maxlength="2000" />
-    </div>
+    <Field label="Note on how its codes are built (optional)" class="sm:col-span-2">
+      <input v-model="fields.note" class="input" maxlength="2000" />
+    </Field>
   </div>
 </template>

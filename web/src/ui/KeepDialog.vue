@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { ApiError } from '@/api/client'
 import { useNotices } from '@/lib/notices'
 import AppDialog from './AppDialog.vue'
+import Field from '@/ui/Field.vue'
 
 const session = useSession()
 
@@ -34,14 +35,9 @@ async function submit() {
 <template>
   <AppDialog :title="title" @close="$emit('close')">
     <form @submit.prevent="submit">
-      <label class="label" for="keep-name">Name</label>
-      <input
-        id="keep-name"
-        v-model="name"
-        class="input"
-        required
-        :maxlength="session.limits?.name"
-      />
+      <Field label="Name">
+        <input v-model="name" class="input" required :maxlength="session.limits?.name" />
+      </Field>
       <p class="mt-2 text-xs text-soft"><slot /></p>
       <p v-if="problem" role="alert" class="mt-3 border-l-2 border-ink pl-3">{{ problem }}</p>
       <button type="submit" class="button button-main mt-5">Keep it</button>

@@ -6,6 +6,7 @@ import { useNotices } from '@/lib/notices'
 import { useSession } from '@/lib/session'
 import AppDialog from '@/ui/AppDialog.vue'
 import type { Column } from './ways'
+import Field from '@/ui/Field.vue'
 
 /** A season or place of one's own, begun from another: its hues, how light and how strong it is, and why. */
 const { from, question } = defineProps<{
@@ -58,14 +59,12 @@ async function keep() {
 <template>
   <AppDialog title="A season or place of my own" @close="$emit('close')">
     <form class="space-y-4" @submit.prevent="keep">
-      <label class="block"
-        ><span class="label">Name</span
-        ><input v-model="said.title" class="input" required :maxlength="session.limits?.name"
-      /></label>
-      <label class="block"
-        ><span class="label">Why these colours</span
-        ><textarea v-model="said.about" class="input" rows="2" maxlength="300" />
-      </label>
+      <Field label="Name" class="block">
+        <input v-model="said.title" class="input" required :maxlength="session.limits?.name" />
+      </Field>
+      <Field label="Why these colours" class="block">
+        <textarea v-model="said.about" class="input" rows="2" maxlength="300" />
+      </Field>
       <fieldset class="space-y-2">
         <legend class="label">Hues</legend>
         <div v-for="(hue, at) in said.hues" :key="at" class="flex items-center gap-3">
@@ -101,25 +100,25 @@ async function keep() {
         </button>
       </fieldset>
       <div class="grid gap-3 text-xs sm:grid-cols-2">
-        <label v-for="(words, at) in ['Darkest, L*', 'Lightest, L*']" :key="words"
-          ><span class="label">{{ words }}</span
-          ><input
+        <Field v-for="(words, at) in ['Darkest, L*', 'Lightest, L*']" :key="words" :label="words">
+          <input
             v-model.lazy.number="said.lightness[at]"
             type="range"
             min="0"
             max="100"
             class="w-full"
-        /></label>
-        <label v-for="(words, at) in ['Weakest', 'Strongest']" :key="words"
-          ><span class="label">{{ words }}</span
-          ><input
+          />
+        </Field>
+        <Field v-for="(words, at) in ['Weakest', 'Strongest']" :key="words" :label="words">
+          <input
             v-model.lazy.number="said.chroma[at]"
             type="range"
             min="0"
             max="0.3"
             step="0.01"
             class="w-full"
-        /></label>
+          />
+        </Field>
       </div>
       <div v-if="tried.data.value?.landing" class="flex h-12 overflow-hidden rounded-data">
         <span

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { WORDS } from './words'
+import Field from '@/ui/Field.vue'
 
 /** Every special word that Jindle says, each in one plain line. */
 const typed = ref('')
@@ -16,9 +17,9 @@ const shown = computed(() => {
     <p class="mb-4 max-w-2xl">
       Nobody needs to know these to make a card. Where one stands, a ? beside it says the same.
     </p>
-    <label class="mb-4 block max-w-sm"
-      ><span class="label">Look for a word</span><input v-model="typed" class="input" type="search"
-    /></label>
+    <Field label="Look for a word" class="mb-4 block max-w-sm">
+      <input v-model="typed" class="input" type="search" />
+    </Field>
     <p v-if="!shown.length">None of these words is “{{ typed }}”.</p>
     <dl class="max-w-3xl">
       <div v-for="one in shown" :key="one.word" class="border-b border-line py-2 sm:flex sm:gap-6">

@@ -8,6 +8,7 @@ import { useFetched } from '@/lib/fetched'
 import { useSession } from '@/lib/session'
 import { choices, inWords } from '@/lib/words'
 import { useBuild } from './build'
+import Field from '@/ui/Field.vue'
 
 /** One more piece: with a reveal it follows what it lies on, else it has a size of its own. */
 const { build, inside } = defineProps<{ build: Build; inside: boolean }>()
@@ -75,20 +76,17 @@ async function submit() {
         <span class="label">What it is</span>
         <ChoiceList v-model="kind" label="What it is" :options="choices(pieceKindValues)" />
       </div>
-      <div>
-        <label class="label" for="new-piece">Name (or leave it)</label>
+      <Field label="Name (or leave it)">
         <input
-          id="new-piece"
           v-model="name"
           class="input"
           :maxlength="session.limits?.name"
           :placeholder="inWords(kind)"
         />
-      </div>
-      <div v-if="saysWords" class="col-span-2">
-        <label class="label" for="new-text">What does it say? (It can stay open.)</label>
-        <input id="new-text" v-model="text" class="input" :maxlength="session.limits?.words" />
-      </div>
+      </Field>
+      <Field v-if="saysWords" label="What does it say? (It can stay open.)" class="col-span-2">
+        <input v-model="text" class="input" :maxlength="session.limits?.words" />
+      </Field>
       <div v-if="kind === 'patterned-paper' && papers?.length" class="col-span-2">
         <span class="label">Cut out of</span>
         <ChoiceList
@@ -117,18 +115,15 @@ async function submit() {
           ]"
         />
       </div>
-      <div>
-        <label class="label" for="new-reveal">Frame that shows all around</label>
-        <input id="new-reveal" v-model="reveal" class="input" />
-      </div>
-      <div>
-        <label class="label" for="new-width">or width, {{ store.card!.size.unit }}</label>
-        <input id="new-width" v-model="width" class="input" />
-      </div>
-      <div>
-        <label class="label" for="new-height">and height</label>
-        <input id="new-height" v-model="height" class="input" />
-      </div>
+      <Field label="Frame that shows all around">
+        <input v-model="reveal" class="input" />
+      </Field>
+      <Field :label="`or width, ${store.card!.size.unit}`">
+        <input v-model="width" class="input" />
+      </Field>
+      <Field label="and height">
+        <input v-model="height" class="input" />
+      </Field>
       <button type="submit" class="button button-main col-span-2 justify-self-start">
         Add the piece
       </button>

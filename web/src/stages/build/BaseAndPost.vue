@@ -8,6 +8,7 @@ import ChoiceList from '@/ui/ChoiceList.vue'
 import { choices } from '@/lib/words'
 import MaterialChoice from './MaterialChoice.vue'
 import { useBuild } from './build'
+import Field from '@/ui/Field.vue'
 
 /** The card's own base: how it is folded and scored, of what it is, and in what it is posted. */
 const { build } = defineProps<{ build: Build }>()
@@ -70,10 +71,8 @@ async function own() {
           @update:model-value="take"
         />
       </div>
-      <div>
-        <label class="label" for="post-limit">Thickest that my post takes, mm</label>
+      <Field label="Thickest that my post takes, mm">
         <input
-          id="post-limit"
           class="input"
           type="number"
           min="0.1"
@@ -83,7 +82,7 @@ async function own() {
           :value="build.post_limit"
           @change="post($event)"
         />
-      </div>
+      </Field>
     </div>
     <dl class="mt-4 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-xs">
       <dt class="text-soft">Base, flat</dt>

@@ -7,6 +7,7 @@ import { plural } from '@/lib/words'
 import CutSheet from './CutSheet.vue'
 import SheetFields from './SheetFields.vue'
 import { addressOf, type AskedSheets } from './cutting'
+import Field from '@/ui/Field.vue'
 
 /** What is cut out of which sheet, for one card or a set of them. */
 const { build } = defineProps<{ build: Build }>()
@@ -50,8 +51,9 @@ const cut = computed(() => cutting.value?.sheets ?? [])
       :middles="!!cutting?.middles.length"
     >
       <div class="w-20">
-        <label class="label" for="cards">Cards</label>
-        <input id="cards" v-model.lazy.number="count" type="number" min="1" class="input" />
+        <Field label="Cards">
+          <input v-model.lazy.number="count" type="number" min="1" class="input" />
+        </Field>
       </div>
     </SheetFields>
     <p v-if="problem" role="alert" class="mb-4 border-l-2 border-ink pl-3">{{ problem }}</p>

@@ -5,6 +5,7 @@ import { useCard } from '@/card/card'
 import DeskCard from '@/drawing/DeskCard.vue'
 import { useFetched } from '@/lib/fetched'
 import { plural } from '@/lib/words'
+import Field from '@/ui/Field.vue'
 
 /** The inside: how much can be written there, and the front's picture and colour again, in one press. */
 const { build } = defineProps<{ build: Build }>()
@@ -76,15 +77,15 @@ const here = computed(() => data.value?.room)
         </p>
         <template v-else>
           <form class="mb-3 flex flex-wrap items-end gap-3" @submit.prevent="words = typed">
-            <label class="w-72"
-              ><span class="label">Words inside, if any</span
-              ><input
+            <Field label="Words inside, if any" class="w-72">
+              <input
                 v-model="typed"
                 class="input"
                 maxlength="120"
                 placeholder="with love"
                 @change="words = typed"
-            /></label>
+              />
+            </Field>
             <button type="submit" class="button">Show it with them</button>
             <p v-if="build.inside.length" class="pb-2 text-xs text-soft">
               What lies inside by now gives way; it can be undone.

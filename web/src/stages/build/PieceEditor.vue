@@ -17,6 +17,7 @@ import PatternFields from './PatternFields.vue'
 import ShapeFields from './ShapeFields.vue'
 import { checksOn, useBuild, type Fields } from './build'
 import WordTip from '@/words/WordTip.vue'
+import Field from '@/ui/Field.vue'
 
 /** One piece: what it lies on, how large, where, of what, how raised, and how it fits and stands. */
 const { piece, face, build } = defineProps<{ piece: Piece; face: Piece[]; build: Build }>()
@@ -141,17 +142,15 @@ function of(material: MendableEnd) {
         />
       </div>
       <div v-if="piece.says_words" class="col-span-2 flex items-end gap-3">
-        <div class="min-w-0 flex-1">
-          <label class="label" for="piece-text">What does it say?</label>
+        <Field label="What does it say?" class="min-w-0 flex-1">
           <input
-            id="piece-text"
             v-model="text"
             class="input"
             :maxlength="session.limits?.words"
             placeholder="nothing yet"
             @change="set({ text })"
           />
-        </div>
+        </Field>
         <OnOff class="pb-1.5" :model-value="piece.bold" @update:model-value="set({ bold: $event })"
           >Bold</OnOff
         >
@@ -221,14 +220,12 @@ function of(material: MendableEnd) {
         />
       </form>
       <form class="grid grid-cols-2 gap-2" @submit.prevent>
-        <div>
-          <label class="label" for="piece-width">Width, {{ store.card!.size.unit }}</label>
-          <input id="piece-width" v-model="width" class="input" @change="size" />
-        </div>
-        <div>
-          <label class="label" for="piece-height">Height</label>
-          <input id="piece-height" v-model="height" class="input" @change="size" />
-        </div>
+        <Field :label="`Width, ${store.card!.size.unit}`">
+          <input v-model="width" class="input" @change="size" />
+        </Field>
+        <Field label="Height">
+          <input v-model="height" class="input" @change="size" />
+        </Field>
       </form>
       <div>
         <span class="label">From left to right</span>
@@ -248,26 +245,22 @@ function of(material: MendableEnd) {
           @update:model-value="set({ down: $event })"
         />
       </div>
-      <div>
-        <label class="label" for="piece-right">Moved right (− left)</label>
+      <Field label="Moved right (− left)">
         <input
-          id="piece-right"
           class="input"
           placeholder="not moved"
           :value="piece.right"
           @change="offset('right', $event)"
         />
-      </div>
-      <div>
-        <label class="label" for="piece-below">Moved down (− up)</label>
+      </Field>
+      <Field label="Moved down (− up)">
         <input
-          id="piece-below"
           class="input"
           placeholder="not moved"
           :value="piece.below"
           @change="offset('below', $event)"
         />
-      </div>
+      </Field>
       <div v-if="!piece.is_ink">
         <span class="label">Held by</span>
         <ChoiceList

@@ -6,6 +6,7 @@ import { useSession } from '@/lib/session'
 import { plural } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
 import PictureButton from '@/ui/PictureButton.vue'
+import Field from '@/ui/Field.vue'
 
 /** A photo or scan of a stamped outline: areas are found, gaps are closed by hand, pieces made one, named. */
 type Point = [number, number]
@@ -175,16 +176,9 @@ const named = computed(() => reading.value!.areas.map((_, at) => names.value[at]
         </p>
       </div>
       <form class="flex max-h-[70vh] w-64 flex-col gap-3" @submit.prevent="keep">
-        <div>
-          <label class="label" for="scan-name">Name of the drawing</label>
-          <input
-            id="scan-name"
-            v-model="title"
-            class="input"
-            required
-            :maxlength="session.limits?.name"
-          />
-        </div>
+        <Field label="Name of the drawing">
+          <input v-model="title" class="input" required :maxlength="session.limits?.name" />
+        </Field>
         <div class="flex items-center justify-between gap-2">
           <b>{{ plural(reading.areas.length, 'area') }}</b>
           <button

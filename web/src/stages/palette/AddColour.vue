@@ -9,6 +9,7 @@ import { useNotices } from '@/lib/notices'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import FindColour, { type Picked } from '@/ui/FindColour.vue'
+import Field from '@/ui/Field.vue'
 
 const session = useSession()
 
@@ -102,10 +103,9 @@ async function add(picked: Picked, as: Role, keep_pairs: boolean) {
             ]"
           />
         </div>
-        <div>
-          <label class="label" for="colour-name">Your name for it (or leave its own)</label>
-          <input id="colour-name" v-model="name" class="input" :maxlength="session.limits?.name" />
-        </div>
+        <Field label="Your name for it (or leave its own)">
+          <input v-model="name" class="input" :maxlength="session.limits?.name" />
+        </Field>
       </div>
     </template>
   </AppDialog>

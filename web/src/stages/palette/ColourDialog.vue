@@ -8,6 +8,7 @@ import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import AddColour from './AddColour.vue'
 import TheFigure from '@/ui/TheFigure.vue'
+import Field from '@/ui/Field.vue'
 
 const { colourKey } = defineProps<{ colourKey: number }>()
 const emit = defineEmits<{ close: [] }>()
@@ -53,16 +54,9 @@ async function remove() {
         </p>
       </div>
       <div class="grid grid-cols-2 gap-3">
-        <div>
-          <label class="label" for="edit-name">Name</label>
-          <input
-            id="edit-name"
-            v-model="name"
-            class="input"
-            required
-            :maxlength="session.limits?.name"
-          />
-        </div>
+        <Field label="Name">
+          <input v-model="name" class="input" required :maxlength="session.limits?.name" />
+        </Field>
         <div>
           <span class="label">Role</span>
           <ChoiceList

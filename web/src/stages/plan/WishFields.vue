@@ -5,6 +5,7 @@ import { choices } from '@/lib/words'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
 import { usePlan } from './plan'
+import Field from '@/ui/Field.vue'
 
 /** What is wanted of the order; each is kept as it is said. */
 const { plan } = defineProps<{ plan: Plan }>()
@@ -38,25 +39,25 @@ function number(event: Event, was: number | null, keep: (value: number | null) =
       />
     </div>
     <div v-if="work.of === 'cards'">
-      <label class="label" for="cards">Cards at once</label>
-      <input
-        id="cards"
-        class="input !w-[90px]"
-        inputmode="numeric"
-        :value="plan.cards"
-        @change="number($event, plan.cards, (cards) => work.want({ cards: cards ?? 1 }))"
-      />
+      <Field label="Cards at once">
+        <input
+          class="input !w-[90px]"
+          inputmode="numeric"
+          :value="plan.cards"
+          @change="number($event, plan.cards, (cards) => work.want({ cards: cards ?? 1 }))"
+        />
+      </Field>
     </div>
     <div>
-      <label class="label" for="evening">An evening has, minutes</label>
-      <input
-        id="evening"
-        class="input !w-[150px]"
-        inputmode="numeric"
-        placeholder="all at once"
-        :value="plan.evening ?? ''"
-        @change="number($event, plan.evening, (evening) => work.want({ evening }))"
-      />
+      <Field label="An evening has, minutes">
+        <input
+          class="input !w-[150px]"
+          inputmode="numeric"
+          placeholder="all at once"
+          :value="plan.evening ?? ''"
+          @change="number($event, plan.evening, (evening) => work.want({ evening }))"
+        />
+      </Field>
     </div>
     <OnOff
       class="mb-2"

@@ -1,0 +1,1 @@
+"""What somebody needs to know to make a card again."""
