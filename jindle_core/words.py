@@ -1,5 +1,6 @@
 """In which words is a key said? What is stored and sent are keys; people read words."""
 
+from collections.abc import Mapping
 from types import MappingProxyType
 
 # Where the words are not the key with its hyphens taken out.
@@ -33,6 +34,29 @@ PHRASES = MappingProxyType(
         "softens": "a little dull",
     }
 )
+
+
+class Said(str):
+    """A sentence that keeps the pattern that it is made by, and what stands in it.
+
+    The pattern is its key: what says the same of other things has the same. So another language is a table of
+    patterns, and no rule needs to read a sentence. What stands in it may be such a sentence itself.
+    """
+
+    pattern: str
+    values: Mapping[str, object]
+
+
+def said(pattern: str, **values: object) -> Said:
+    """The sentence of a pattern.
+
+    >>> told = said("Ink {piece} with {ink}", piece="mat 1", ink="KILN-7")
+    >>> told, told.pattern
+    ('Ink mat 1 with KILN-7', 'Ink {piece} with {ink}')
+    """
+    made = Said(pattern.format(**values))
+    made.pattern, made.values = pattern, MappingProxyType(values)
+    return made
 
 
 def in_words(key: str) -> str:

@@ -28,6 +28,7 @@ from jindle_core.tests.drawn_changes import DRAWING
 from jindle_core.tests.made import MARKERS, PADS, some_supplies
 from jindle_core.tests.test_one_thing import a_card
 from jindle_core.tests.worked import before_each, faults
+from jindle_core.words import Said, said
 
 SIZE = read_size("5 1/2", "4 1/4", "in")
 SMALL = read_size("1", "1", "in")
@@ -100,7 +101,13 @@ class TasksTests(unittest.TestCase):
     def test_the_work_on_any_card_can_be_done_as_it_stands(self, drawn):
         card, cut_first = drawn
         checked = CheckedCard(SeenCard(card, some_supplies(), {1: DRAWING}))
-        self.assertEqual(faults(checked, tasks(checked, Habits(cut_first)), cut_first), [])
+        found = tasks(checked, Habits(cut_first))
+        self.assertEqual(faults(checked, found, cut_first), [])
+        for words in (one.words for one in found):
+            # What it is of stands beside the words, never in what would be looked up in another language.
+            pattern, values = (words.pattern, words.values) if isinstance(words, Said) else (words, {})
+            self.assertEqual(said(pattern, **values), words)
+            self.assertNotRegex(pattern, r"\d|moth|panel|thanks|PEN|ducks")
 
     def test_a_picture_stamped_on_a_panel_is_done_before_that_is_glued(self):
         card = full_card()

@@ -15,6 +15,10 @@ class Unpacked(Answer):
     drawings: int
     families: int
     cards: int
+    moods: int
+    sets: int
+    answers: int
+    records: int
 
 
 class UnpackedLine(Streamed):

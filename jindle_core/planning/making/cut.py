@@ -13,14 +13,15 @@ from jindle_core.planning.making.doing import DRY, Doing, prepared
 from jindle_core.planning.step import Step, listed
 from jindle_core.planning.task import After, Hazard, Task, Tool, Work
 from jindle_core.seen.ruler import halves
+from jindle_core.words import said
 
 
 @dataclass(frozen=True, slots=True)
 class _Cutter:
-    """A way in which pieces are cut out: what it is called, by what, and the minutes that it takes."""
+    """A way in which pieces are cut out: how it is said, by what, and the minutes that it takes."""
 
     key: str
-    verb: str
+    words: str
     work: Work
     tool: Tool
     hazard: Hazard
@@ -29,10 +30,22 @@ class _Cutter:
 
 
 _BY_TRIMMER = _Cutter(
-    "cut", "Cut", Work.CUT, Tool.TRIMMER, Hazard.BLADE, figures.work.CUT_SHEET, figures.work.CUT_PIECE
+    "cut",
+    "Cut {names} out of {stock}",
+    Work.CUT,
+    Tool.TRIMMER,
+    Hazard.BLADE,
+    figures.work.CUT_SHEET,
+    figures.work.CUT_PIECE,
 )
 _BY_DIE = _Cutter(
-    "die", "Die-cut", Work.DIE, Tool.MACHINE, Hazard.ROLLERS, figures.work.DIE_SHEET, figures.work.DIE_PIECE
+    "die",
+    "Die-cut {names} out of {stock}",
+    Work.DIE,
+    Tool.MACHINE,
+    Hazard.ROLLERS,
+    figures.work.DIE_SHEET,
+    figures.work.DIE_PIECE,
 )
 _BY_SCISSORS = replace(_BY_TRIMMER, key="ribbon", tool=Tool.SCISSORS)
 
@@ -46,9 +59,10 @@ def base(checked: CheckedCard) -> Doing:
     edge = "left" if laid.upright else "upper"
     steps = (
         Step("cut it to", measures=(laid.size,)),
-        Step(f"score it, from its {edge} edge at", measures=(half,)),
+        Step(said("score it, from its {edge} edge at", edge=edge), measures=(half,)),
     )
-    words = f"Cut, score and fold the base out of {checked.inventory.stock_words(build.base)}"
+    stock = checked.inventory.stock_words(build.base)
+    words = said("Cut, score and fold the base out of {stock}", stock=stock)
     task = Task(
         "base", Work.BASE, words, figures.work.SCORE_BASE, Tool.TRIMMER,
         to=(BASE,), supplies=(build.base,), steps=steps, hazards=frozenset({Hazard.BLADE}),
@@ -75,10 +89,10 @@ def _cut(checked: CheckedCard, by: _Cutter, stock: End, alike: list[Piece]) -> D
     names, keys = listed(piece.name for piece in alike), tuple(piece.key for piece in alike)
     of = checked.inventory.stock_words(stock)
     if not alike[0].of_sheet and stock != RIBBON_END:
-        of = f"ribbon in {of}"
+        of = said("ribbon in {colour}", colour=of)
     key = f"{by.key}:{min(keys)}"
     task = Task(
-        key, by.work, f"{by.verb} {names} out of {of}", by.once + by.each * len(alike), by.tool,
+        key, by.work, said(by.words, names=names, stock=of), by.once + by.each * len(alike), by.tool,
         to=keys, supplies=(stock,), steps=tuple(sizes(checked.seen.stack, alike)),
         hazards=frozenset({by.hazard}), once=by.once,
     )  # fmt: skip

@@ -12,6 +12,7 @@ from jindle_core.planning.making.doing import DRY, Doing, Left, bare, prepared
 from jindle_core.planning.step import Step
 from jindle_core.planning.task import After, Hazard, Task, Tool, Work
 from jindle_core.seen.ground import Grounded
+from jindle_core.words import said
 
 
 def ground(checked: CheckedCard) -> Iterator[Doing]:
@@ -64,7 +65,7 @@ def _inking(checked: CheckedCard, piece: Piece, by: InkedOver) -> Doing:
     medium = Medium.DYE_PAD if place is None else stack.of.grounded.facts(place).medium
     pad, key = End("supply", by.colour), f"ink:{piece.key}"
     task = Task(
-        key, Work.INK, f"Ink {piece.name} with {stack.palette.end_words(pad)}",
+        key, Work.INK, said("Ink {piece} with {ink}", piece=piece.name, ink=stack.palette.end_words(pad)),
         figures.work.INK_PIECE * by.coats, Tool.BRUSHES, to=(piece.key,), supplies=(pad,),
         once=figures.work.PAD_FIRST,
     )  # fmt: skip

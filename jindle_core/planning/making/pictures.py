@@ -16,6 +16,7 @@ from jindle_core.planning.step import Step, listed
 from jindle_core.planning.task import After, Hazard, Task, Tool, Work
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.stack.whole import Stack
+from jindle_core.words import Said, said
 
 
 def pictures(checked: CheckedCard, cut_first: bool) -> Iterator[Doing]:
@@ -121,15 +122,16 @@ def _is_out(shown: _Shown) -> tuple[Left, ...]:
 def _stamp(shown: _Shown, start: tuple[After, ...]) -> Task:
     picture, line, times = shown.coloured.picture, shown.coloured.line, len(shown.pieces)
     minutes = figures.work.STAMP_FIRST + figures.work.STAMP_EACH * times
-    words, hazards = f"Stamp {picture.name}{_stamped_on(shown)}", set[Hazard]()
+    pattern, hazards = "Stamp {picture} {on}", set[Hazard]()
     if _is_sealed(shown.coloured):
-        words += "; at once clear powder over the wet line, and melt it"
+        pattern += "; at once clear powder over the wet line, and melt it"
         minutes += figures.work.EMBOSS * times
         hazards |= {Hazard.HEAT, Hazard.POWDER}
     elif line is not None and line.slow:
-        words += "; heat-set it"
+        pattern += "; heat-set it"
         minutes += figures.work.HEAT_SET * times
         hazards |= {Hazard.HEAT}
+    words = said(pattern, picture=picture.name, on=_stamped_on(shown))
     printed = dict.fromkeys(shown.stack.where.cut_to(piece) for piece in shown.pieces)
     return Task(
         shown.key("stamp"), Work.STAMP, words, minutes, Tool.STAMPS, start, shown.keys,
@@ -138,16 +140,19 @@ def _stamp(shown: _Shown, start: tuple[After, ...]) -> Task:
     )  # fmt: skip
 
 
-def _stamped_on(shown: _Shown) -> str:
+def _stamped_on(shown: _Shown) -> Said:
     """On what a picture is stamped, and how often."""
-    said, cut = [], shown.cut
+    told, cut = [], shown.cut
     if cut:
-        times = f" {len(cut)} times, with room for its die," if len(cut) > 1 else ""
-        said.append(f"{times} on {shown.checked.inventory.stock_words(shown.stack.of.stock(cut[0].key))}")
+        stock = shown.checked.inventory.stock_words(shown.stack.of.stock(cut[0].key))
+        several = "{times} times, with room for its die, on {stock}"
+        told.append(said(several if len(cut) > 1 else "on {stock}", times=len(cut), stock=stock))
     if straight := [piece for piece in shown.pieces if piece.stamped]:
-        times = f" {len(straight)} times" if len(straight) > 1 else ""
-        said.append(f"{times} straight on {listed(shown.stack.where.name(piece.on) for piece in straight)}")
-    return ", and".join(said)
+        pieces = listed(shown.stack.where.name(piece.on) for piece in straight)
+        several = "{times} times straight on {pieces}"
+        one = "straight on {pieces}"
+        told.append(said(several if len(straight) > 1 else one, times=len(straight), pieces=pieces))
+    return said("{first}, and {then}", first=told[0], then=told[1]) if len(told) > 1 else told[0]
 
 
 def _is_sealed(coloured: Coloured) -> bool:
@@ -166,10 +171,11 @@ def _line_dries(coloured: Coloured) -> tuple[float, str]:
 def _die_cut(shown: _Shown) -> Task:
     """Pictures that are cut out before they are stamped: no scissors follow what is not there yet."""
     cut, stock = shown.cut, shown.stack.of.stock(shown.cut[0].key)
-    often = f", {len(cut)} times," if len(cut) > 1 else ""
+    several = "Die-cut {picture}, {times} times, out of {stock}, to be stamped on"
+    pattern = several if len(cut) > 1 else "Die-cut {picture} out of {stock}, to be stamped on"
     of = shown.checked.inventory.stock_words(stock)
     return Task(
-        shown.key("out"), Work.DIE, f"Die-cut {shown.name}{often} out of {of}, to be stamped on",
+        shown.key("out"), Work.DIE, said(pattern, picture=shown.name, times=len(cut), stock=of),
         figures.work.DIE_SHEET + figures.work.DIE_PIECE * len(cut), Tool.MACHINE,
         to=tuple(piece.key for piece in cut), supplies=(stock,), steps=tuple(sizes(shown.stack, cut)),
         hazards=frozenset({Hazard.ROLLERS}), once=figures.work.DIE_SHEET,
@@ -211,7 +217,8 @@ def _coloured(key: str, coloured: Coloured, group: list[Area], after: tuple[Afte
     if "solvent" in coloured.picture.finishes:
         hazards.add(Hazard.SOLVENT)
     ids = dict.fromkeys(pk for area in group for pk in area.family)
-    words = f"Colour {listed(area.name for area in group)} of {coloured.picture.name}"
+    areas = listed(area.name for area in group)
+    words = said("Colour {areas} of {picture}", areas=areas, picture=coloured.picture.name)
     tool = Tool.BRUSHES if traits.toning is Toning.BRUSHED else Tool.COLOURS
     return Task(
         key, Work.COLOUR, words, minutes, tool, after, (), tuple(area.key for area in group),
@@ -222,7 +229,8 @@ def _coloured(key: str, coloured: Coloured, group: list[Area], after: tuple[Afte
 
 def _cut_out(shown: _Shown, after: tuple[After, ...]) -> Task:
     cut = shown.cut
-    words = f"Cut out {shown.name}" + (f", {len(cut)} times" if len(cut) > 1 else "")
+    pattern = "Cut out {picture}, {times} times" if len(cut) > 1 else "Cut out {picture}"
+    words = said(pattern, picture=shown.name, times=len(cut))
     return Task(
         shown.key("out"), Work.CUT_OUT, words, figures.work.CUT_OUT * len(cut), Tool.SCISSORS, after,
         tuple(piece.key for piece in cut), steps=tuple(sizes(shown.stack, cut, blanks=False)),
@@ -233,6 +241,6 @@ def _cut_out(shown: _Shown, after: tuple[After, ...]) -> Task:
 def _white_edges(shown: _Shown, many: int, done: list[After]) -> Task:
     no_edge = After(shown.key("out"), 0, "there is no edge before it is cut out")
     return Task(
-        shown.key("edge"), Work.EDGE, f"Touch up the white edges of {shown.name}",
+        shown.key("edge"), Work.EDGE, said("Touch up the white edges of {picture}", picture=shown.name),
         figures.work.WHITE_EDGE * many, Tool.COLOURS, (no_edge, *done), shown.keys,
     )  # fmt: skip

@@ -10,6 +10,7 @@ from jindle_core.layers.pieces import Kind, Piece
 from jindle_core.planning.making.doing import DRY, Doing, Stage, State, bare
 from jindle_core.planning.step import Step
 from jindle_core.planning.task import After, Hazard, Task, Tool, Work
+from jindle_core.words import said
 
 
 def words(checked: CheckedCard) -> Iterator[Doing]:
@@ -29,7 +30,7 @@ def words(checked: CheckedCard) -> Iterator[Doing]:
 class _How:
     """How words come on a piece: the minutes that they take and dry, and why they are waited for."""
 
-    verb: str
+    words: str
     tool: Tool
     minutes: float
     dries: float
@@ -39,14 +40,14 @@ class _How:
 
 
 _STAMPED = _How(
-    "Stamp",
+    "Stamp {words} on {on}, with {ink}",
     Tool.STAMPS,
     figures.work.WORDS_FIRST + figures.work.STAMP_WORDS,
     figures.work.LINE_DRIES["quick"],
     once=figures.work.WORDS_FIRST,
 )
 _POWDERED = _How(
-    "Stamp, powder at once and melt",
+    "Stamp, powder at once and melt {words} on {on}, with {ink}",
     Tool.STAMPS,
     _STAMPED.minutes + figures.work.EMBOSS,
     figures.work.POWDER_COOLS,
@@ -54,7 +55,7 @@ _POWDERED = _How(
     figures.work.WORDS_FIRST,
     frozenset({Hazard.HEAT, Hazard.POWDER}),
 )
-_BY_PEN = _How("Write", Tool.PEN, figures.work.WRITE, figures.work.PEN_DRIES)
+_BY_PEN = _How("Write {words} on {on}, with {ink}", Tool.PEN, figures.work.WRITE, figures.work.PEN_DRIES)
 
 
 def _how(made: Making) -> _How:
@@ -65,10 +66,10 @@ def _how(made: Making) -> _How:
 
 def _written(checked: CheckedCard, piece: Piece) -> Doing:
     stack, how = checked.seen.stack, _how(piece.made or Making.STAMPED)
-    said = "the words" if piece.is_wanting_words else f"“{piece.text}”"
+    told = "the words" if piece.is_wanting_words else f"“{piece.text}”"
     on, ink = stack.where.name(piece.on), checked.inventory.ink_words(piece)
     task = Task(
-        f"words:{piece.key}", Work.WORDS, f"{how.verb} {said} on {on}, with {ink}", how.minutes, how.tool,
+        f"words:{piece.key}", Work.WORDS, said(how.words, words=told, on=on, ink=ink), how.minutes, how.tool,
         (After("lay", 0, "its place must be known"),), (piece.key,),
         supplies=(piece.material,) if piece.material.source == "supply" else (),
         steps=(Step("what do they say? Nobody typed it yet"),) if piece.is_wanting_words else (),

@@ -95,7 +95,7 @@ class _Writing:
             told = f"{wait.end - wait.start:g} min" if wait else ""
             task = placed.task
             how = tuple(self._how(task, step) for step in task.steps)
-            yield StepLine(task.words, task.minutes, told, task.tool.value, how)
+            yield StepLine(str(task.words), task.minutes, told, task.tool.value, how)
 
     def _how(self, task: Task, step: Step) -> str:
         """A step of a task, with what it is done with."""

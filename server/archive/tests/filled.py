@@ -8,6 +8,7 @@ from PIL import Image
 from jindle_core.line_art.drawing import LineDrawing, Shape
 from server.colouring.actions import store_drawing
 from server.papers.actions import Named, store_paper
+from server.tests.answers import hold
 from server.tests.helpers import ApiTestCase, make_range
 
 
@@ -72,4 +73,5 @@ class FilledTestCase(ApiTestCase):
         upload = SimpleUploadedFile("archive.zip", content)
         answer = self.client.post("/api/me/archive", {"file": upload})
         self.assertEqual(answer.status_code, status, answer.content)
+        hold("post", "/api/me/archive", status, answer.json())
         return answer.json()
