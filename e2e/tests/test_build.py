@@ -33,6 +33,7 @@ class BuildTests(BrowserTestCase):
         expect(self.editor("panel")).to_be_visible()
         self.check_axe()
         self.button("Add a piece").click()
+        expect(self.dialog().get_by_role("heading").first).to_be_visible()
         self.check_axe()
         self.page.keyboard.press("Escape")
         for part, words in (

@@ -43,6 +43,7 @@ class ScreenTests(BrowserTestCase):
         self.open_demo()
         self.check_axe()
         self.button("New card").click()
+        expect(self.dialog().get_by_role("heading").first).to_be_visible()
         self.check_axe()
         self.page.keyboard.press("Escape")
         self.open_card("Kingfisher, get well")
