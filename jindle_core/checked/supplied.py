@@ -18,7 +18,7 @@ from jindle_core.checks.ids import CutOf, NoCard, OnWhole, Supplied, Whole
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.layers.making import Making
 from jindle_core.layers.pieces import BASE, OF_CARD, WHITE_END, InkedOver, Piece
-from jindle_core.matching.verdicts import Verdict
+from jindle_core.matching.verdicts import Verdict, combined, judge_distance
 from jindle_core.material import End
 from jindle_core.media.medium import Medium
 from jindle_core.naming import Use
@@ -218,21 +218,23 @@ def _glazed(inventory: Inventory, end: End, place: int) -> list[Mend]:
     own = int(here[0]) if len(here) else None
     found = []
     for glaze in table.best(np.array(supplies.lab_at(place)), _GLAZES, own) if tones else ():
-        under, over = (supplies.rows[int(places[at])] for at in (glaze.under, glaze.over))
+        below, above = int(places[glaze.under]), int(places[glaze.over])
+        under, over = supplies.rows[below], supplies.rows[above]
         if glaze.distance > figures.colour.COUSIN or any(under.id in area.family for area in tones):
             continue
         change = GlazeInstead(end.id, under.id, over.id, glaze.under_layers, glaze.over_layers)
         words = f"{over.called} glazed over {under.called}, in every area"
-        figure = f"predicted ΔE {glaze.distance:.1f}, ± {2 * figures.laying.GLAZE_SIGMA:.0f}"
+        sigma = supplies.predicted.glaze_sigma(below, above)
+        near = judge_distance(glaze.distance, combined(sigma, float(supplies.sigma[place])))
+        first = "read both first, " if sigma > figures.colour.UNCERTAINTY["label"] else ""
+        figure = f"predicted, {first}ΔE {near.low:.0f} to {near.high:.0f}"
         found.append(Mend(words, figure, change, value_shades(glaze.lab)))
         break
     return found
 
 
 def _how_near(match: Match) -> str:
-    near = match.near
-    towards = f", {near.direction}" if near.direction else ""
-    return f"{in_words(near.verdict)}, ΔE {near.distance:.1f}{towards}"
+    return f"{match.near.words} (ΔE {match.near.distance:.1f})"
 
 
 def _inked(inventory: Inventory, end: End) -> list[Mend]:

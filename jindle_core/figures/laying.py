@@ -37,7 +37,9 @@ LEFT_OPEN = MappingProxyType(
 )
 UNLIKE_WHITE = 30.0  # ΔE00 from white card that counts as 1: about kraft
 SCALE_PRIOR = 3  # readings that held as stated count beside a range's own
-GLAZE_SIGMA = 3.0  # the best of many predictions flatters itself: 1.5 to 2 above the predicted
+# One sigma (ΔE00) that one colour over another leaves open beside the doubt of both; the best of many
+# predictions flatters itself by 1.5 to 2.
+GLAZE_SIGMA = 2.5
 
 # Fitting a range's behaviour to readings.
 READING_LAYERS = 6  # of a swatch that is read; nobody lays more on one

@@ -163,5 +163,6 @@ def _glazes(coloured: Coloured, area: Area, candidates: np.ndarray, places: np.n
     glaze = glazed_shadow(dark, supplies.reflectance(greys), behaviour, area.layers, coloured.card)
     if glaze is None:
         return []
-    words = f"over the dark once it is dry: predicted (± {figures.laying.GLAZE_SIGMA:.0f})"
+    sigma = supplies.predicted.glaze_sigma(tones.places[-1], int(greys[glaze.place]))
+    words = f"over the dark once it is dry: predicted (± {sigma:.0f})"
     return [ToneOffer(words, int(greys[glaze.place]), np.array(glaze.lab), None)]

@@ -40,6 +40,11 @@ class GlazeOffer:
     over_layers: int
     predicted: Predicted
 
+    @property
+    def unread(self) -> bool:
+        """Whether one of them is known no better than by its label: of two labels no glaze is foreseen."""
+        return max(self.under.uncertainty, self.over.uncertainty) >= figures.colour.UNCERTAINTY["label"]
+
 
 @dataclass(frozen=True, slots=True)
 class InkedOffer:
@@ -134,16 +139,20 @@ def glazed(supplies: Supplies, target: Target, best: float) -> tuple[list[GlazeO
     ]
     if not found:
         return [], "No two of what you own come nearer than one alone by enough to be worth it."
-    return [
-        GlazeOffer(
-            swatch_of(supplies, int(places[glaze.under])),
-            swatch_of(supplies, int(places[glaze.over])),
-            glaze.under_layers,
-            glaze.over_layers,
-            _predicted(target, glaze.lab, glaze.distance, figures.laying.GLAZE_SIGMA, best),
+    offers = []
+    for glaze in found:
+        under, over = int(places[glaze.under]), int(places[glaze.over])
+        sigma = supplies.predicted.glaze_sigma(under, over)
+        offers.append(
+            GlazeOffer(
+                swatch_of(supplies, under),
+                swatch_of(supplies, over),
+                glaze.under_layers,
+                glaze.over_layers,
+                _predicted(target, glaze.lab, glaze.distance, sigma, best),
+            )
         )
-        for glaze in found
-    ], ""
+    return offers, ""
 
 
 def inked_whole(supplies: Supplies, target: Target, best: float) -> tuple[list[InkedOffer], str]:

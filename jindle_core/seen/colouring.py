@@ -148,7 +148,8 @@ class Coloured:
                 dye(under), laid.under_layers, dye(over), laid.layers, behaviour, self._card_under(area)
             )
             labs[tone] = reflectance_to_lab(seen)
-            sigma[tone] = combined(sigma[tone], figures.laying.GLAZE_SIGMA)
+            over_it = combined(float(self._supplies.sigma[laid.place]), figures.laying.GLAZE_SIGMA)
+            sigma[tone] = combined(sigma[tone], over_it)
         return Tones(tones.places, labs, tuple(sigma))
 
     def laid_over(self, area: Area) -> dict[int, LaidOver]:
@@ -349,5 +350,9 @@ class Coloured:
         at = [colour.key for colour in self.palette.card.colours].index(area.colour)
         off = delta_e(self.palette.lab[at], tones.lab)
         nearest = int(off.argmin())
-        sigma = combined(self.palette.sigma[at], tones.sigma[nearest])
+        own = self.palette.sigma[at]
+        sigma = combined(own, tones.sigma[nearest])
+        if tones.places[nearest] == self.palette.place(self.palette.card.colours[at]):
+            # The colour itself, laid otherwise: its own doubt is in both, and so in no difference of them.
+            sigma = max(tones.sigma[nearest] ** 2 - own**2, 0.0) ** 0.5
         return judge_distance(float(off[nearest]), sigma).verdict

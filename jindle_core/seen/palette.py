@@ -14,10 +14,10 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Lab, as_lab, on_screen
 from jindle_core.colorimetry.views import Shades, shades
 from jindle_core.contrast.guess import guess_pairs
-from jindle_core.matching.verdicts import Verdict, judge_distance
+from jindle_core.matching.verdicts import Verdict, combined, judge_distance
 from jindle_core.material import End
 from jindle_core.patterned.sheet import Sheet
-from jindle_core.supplies.matched import Match, match_of
+from jindle_core.supplies.matched import ITSELF, Match, match_of, swatch_of
 from jindle_core.supplies.whole import Supplies
 
 WHITE_WORDS = "white card"
@@ -118,6 +118,8 @@ class SeenPalette:
 
     def match(self, at: int, place: int, distance: float) -> Match:
         """The supply at a place, ``distance`` (ΔE00) away, beside the palette colour at a place."""
+        if place == self.place(self.card.colours[at]):
+            return Match(swatch_of(self.supplies, place), ITSELF)
         return match_of(self.supplies, place, self.lab[at].tolist(), self.sigma[at], distance)
 
     @property
@@ -185,13 +187,13 @@ class SeenPalette:
         white = figures.laying.PAPER_WHITE_LAB
         return np.array([white if place is None else self.supplies.lab[place] for place in places], float)
 
-    def nearest(self, lab: np.ndarray) -> Likest | None:
-        """The palette colour nearest to a predicted CIELAB (3,); None where there is no colour."""
+    def nearest(self, lab: np.ndarray, sigma: float) -> Likest | None:
+        """The palette colour nearest to a CIELAB (3,) known to a sigma; None where there is no colour."""
         if not self.card.colours:
             return None
         off = delta_e(np.asarray(lab, float), self.lab)
         at = int(off.argmin())
-        verdict = judge_distance(float(off[at]), figures.laying.GLAZE_SIGMA).verdict
+        verdict = judge_distance(float(off[at]), combined(self.sigma[at], sigma)).verdict
         return Likest(self.card.colours[at], float(off[at]), verdict)
 
     def _supply(self, end: End) -> int | None:

@@ -6,7 +6,7 @@ import numpy as np
 
 from jindle_core.colorimetry.spaces import Lab
 from jindle_core.matching.nearest import NearestIndex, query_each
-from jindle_core.matching.verdicts import Verdict
+from jindle_core.matching.verdicts import Verdict, may_be
 from jindle_core.supplies.colours import RangeFacts
 from jindle_core.supplies.matched import Match, Swatch, match_of, swatch_of
 from jindle_core.supplies.whole import Supplies
@@ -48,8 +48,8 @@ def like(
 
 @dataclass(frozen=True, slots=True)
 class Twin:
-    """A colour of a range, its nearest in another (None where that is empty), and whether one can stand for
-    the other."""
+    """A colour of a range, its nearest in another (None where that is empty), and whether one may stand for
+    the other: where both are known by their labels only reading them tells whether it does."""
 
     swatch: Swatch
     nearest: Match | None
@@ -66,6 +66,6 @@ def twins(supplies: Supplies, range_id: int, other_id: int) -> list[Twin]:
             other, distance = int(nearest.indices[0]), float(nearest.distances[0])
             lab, sigma = supplies.lab_at(place), float(supplies.sigma[place])
             match = match_of(supplies, other, lab, sigma, distance)
-        is_twin = match is not None and match.near.verdict in _TWINS
+        is_twin = match is not None and may_be(match.near.distance, match.near.judged.uncertainty) in _TWINS
         found.append(Twin(swatch_of(supplies, place), match, is_twin))
     return sorted(found, key=lambda one: -np.inf if one.nearest is None else -one.nearest.near.distance)

@@ -13,11 +13,12 @@ from jindle_core.colorimetry.views import Shades
 from jindle_core.colorimetry.wide import wide_shade
 from jindle_core.fullness import Fullness
 from jindle_core.matching.nearest import query_each
-from jindle_core.matching.verdicts import Verdict, combined, direction, judge_distance
+from jindle_core.matching.verdicts import Judgement, Verdict, combined, direction, judge_distance
 from jindle_core.media.groups import COLUMNS
 from jindle_core.media.medium import Form, Medium
 from jindle_core.provenance import Provenance
 from jindle_core.supplies.whole import Supplies
+from jindle_core.words import in_words
 
 
 class Swatch(NamedTuple):
@@ -90,16 +91,23 @@ def swatch_of(supplies: Supplies, place: int) -> Swatch:
 
 @dataclass(frozen=True, slots=True)
 class Nearness:
-    """How near a colour is to a target: ΔE00, the uncertainty (ΔE00) of both together, what that means.
-
-    ``tentative`` says that the uncertainty alone decided the verdict.
-    """
+    """How near a colour is to a target: ΔE00, what that means, and which way it is off."""
 
     distance: float
-    uncertainty: float
-    verdict: Verdict
-    tentative: bool
+    judged: Judgement
     direction: str
+
+    @property
+    def verdict(self) -> Verdict:
+        """What one calls it."""
+        return self.judged.verdict
+
+    @property
+    def words(self) -> str:
+        """The same as one would say it, with which way it is off."""
+        sure = "probably " if self.judged.tentative else ""
+        towards = f", {self.direction}" if self.direction else ""
+        return f"{sure}{in_words(self.verdict)}{towards}"
 
 
 def nearness(
@@ -107,9 +115,11 @@ def nearness(
 ) -> Nearness:
     """How near a CIELAB (3,) known to ``its_sigma`` is to a target (3,) known to ``sigma``."""
     uncertainty = combined(sigma, its_sigma)
-    judged = judge_distance(distance, uncertainty)
     towards = direction(target, lab, distance, uncertainty)
-    return Nearness(distance, uncertainty, judged.verdict, judged.tentative, towards)
+    return Nearness(distance, judge_distance(distance, uncertainty), towards)
+
+
+ITSELF = Nearness(0.0, judge_distance(0.0), "")  # however surely or not a supply is known
 
 
 @dataclass(frozen=True, slots=True)

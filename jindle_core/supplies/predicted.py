@@ -5,6 +5,7 @@ from functools import cached_property
 
 import numpy as np
 
+from jindle_core import figures
 from jindle_core.blending.inks import Inks, one_dab
 from jindle_core.colorimetry.spaces import reflectance_to_lab
 from jindle_core.colorimetry.views import Shades, shades
@@ -75,6 +76,14 @@ class Predicted:
         return self._sigmas.get(
             key, lambda: float(np.hypot(own, self.laying_sigma(np.array([place]), way)[0]))
         )
+
+    def glaze_sigma(self, under: int, over: int) -> float:
+        """One sigma (ΔE00) of the colour at a place laid over that at another.
+
+        What both have themselves, and what laying one over the other leaves open.
+        """
+        own = self._colours.sigma
+        return float(np.sqrt(own[under] ** 2 + own[over] ** 2 + figures.laying.GLAZE_SIGMA**2))
 
     def _by_range(self, places: np.ndarray) -> Iterator[tuple[np.ndarray, int, list[int], np.ndarray]]:
         """Of the colours at some places those of each range: which, the range, their ids, single layers."""

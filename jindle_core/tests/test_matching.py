@@ -8,7 +8,7 @@ from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.matching.nearest import NearestIndex, query_each
 from jindle_core.matching.search import SearchIndex
-from jindle_core.matching.verdicts import Verdict, combined, direction, judge_distance
+from jindle_core.matching.verdicts import Verdict, combined, direction, judge_distance, may_be, within
 from jindle_core.tests.strategies import some_lab
 
 
@@ -59,15 +59,47 @@ class VerdictTests(unittest.TestCase):
                 self.assertEqual(judge_distance(distance).verdict, words)
 
     @given(st.floats(0, 20), st.floats(0, 1))
-    def test_what_is_nearer_than_the_uncertainty_is_never_different(self, uncertainty, part):
+    def test_what_is_nearer_than_the_uncertainty_may_be_the_same_and_goes_no_way(self, uncertainty, part):
         distance = uncertainty * part
-        self.assertIs(judge_distance(distance, uncertainty).verdict, Verdict.SAME)
+        self.assertIs(may_be(distance, uncertainty), Verdict.SAME)
         self.assertEqual(direction([50, 0, 0], [60, 20, 5], distance, uncertainty), "")
 
-    def test_tentative_only_where_the_uncertainty_decided(self):
-        self.assertTrue(judge_distance(3.0, 4.0).tentative)
-        self.assertFalse(judge_distance(0.4, 4.0).tentative)
-        self.assertFalse(judge_distance(30, 4.0).tentative)
+    def test_no_two_labels_are_the_same_to_the_eye(self):
+        label, photo = (figures.colour.UNCERTAINTY[one] for one in ("label", "photographed"))
+        self.assertIs(judge_distance(0.0, combined(label, label)).verdict, Verdict.NEAR)
+        self.assertIs(judge_distance(0.0, combined(photo, 0.5)).verdict, Verdict.VERY_NEAR)
+        self.assertIs(judge_distance(0.3, combined(0.5, 0.5)).verdict, Verdict.SAME)
+
+    @given(st.floats(0, 40), st.floats(0, 40), st.floats(0, 12), st.floats(0, 12))
+    def test_what_is_farther_or_less_sure_is_never_called_nearer(self, one, other, doubt, more):
+        near, far = sorted((one, other))
+        words = list(Verdict)
+        nearer, farther = (words.index(judge_distance(each, doubt).verdict) for each in (near, far))
+        self.assertLessEqual(nearer, farther)
+        sure, unsure = (words.index(judge_distance(near, each).verdict) for each in sorted((doubt, more)))
+        self.assertLessEqual(sure, unsure)
+
+    @given(st.floats(0, 60), st.floats(0, 12))
+    def test_the_word_lies_between_the_two_that_are_told(self, distance, doubt):
+        told, words = judge_distance(distance, doubt), list(Verdict)
+        places = [words.index(one) for one in (told.nearest, told.verdict, told.farthest)]
+        self.assertEqual(places, sorted(places))
+        self.assertLessEqual(told.low, told.high)
+        self.assertGreaterEqual(told.chance, 0.5 - 1e-6)
+        self.assertEqual(told.tentative, told.chance < 0.8)
+
+    def test_chances_come_as_they_are_said(self):
+        # Two colours, each read off its place by an error along three axes; all places as likely.
+        random, sigma = np.random.default_rng(5), 5.7
+        along = sigma * figures.colour.VERDICT_VARIANCE**0.5
+        true = random.uniform(-30, 30, (400_000, 3))
+        seen = np.linalg.norm(true + random.normal(0, along, true.shape), axis=1)
+        far = np.linalg.norm(true, axis=1)
+        for distance in (2.0, 5.0, 9.0):
+            those = far[abs(seen - distance) < 0.4]
+            told = judge_distance(distance, sigma)
+            self.assertAlmostEqual(within(distance, sigma, 5.0), (those <= 5).mean(), delta=0.06)
+            self.assertAlmostEqual(((those >= told.low) & (those <= told.high)).mean(), 0.8, delta=0.06)
 
     def test_uncertainties_add_in_quadrature(self):
         self.assertEqual(combined(3, 4), 5)

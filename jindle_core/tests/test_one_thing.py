@@ -240,7 +240,7 @@ class InsteadTests(unittest.TestCase):
         supplies = replace(SUPPLIES, rows=rows, drawer=dict(SUPPLIES.drawer) | kept)
         (check,) = checks_of(a_card(), "supply", supplies)
         mend = next(one for one in check.to_mend() if isinstance(one.change, GlazeInstead))
-        self.assertEqual(mend.figure, "predicted ΔE 0.0, ± 6")
+        self.assertEqual(mend.figure, "predicted, ΔE 1 to 3")
         after = changed(a_card(), mend.change)
         self.assertEqual(checks_of(after, "supply", supplies), [])
 

@@ -2,7 +2,7 @@
 
 import logging
 from collections.abc import Mapping
-from typing import Any
+from typing import Any, TypedDict
 
 from django.db import DatabaseError
 from rest_framework.exceptions import APIException
@@ -11,6 +11,7 @@ from jindle_core.checked.whole import CheckedCard
 from jindle_core.layers.sizing import nudge
 from jindle_core.lengths import USUAL_SIZES
 from jindle_core.media.groups import FURTHER_COLUMNS
+from jindle_core.offers.to_read import to_read
 from jindle_core.seen.palette import SeenPalette
 from jindle_core.seen.table import table
 from jindle_core.supplies.whole import Supplies
@@ -21,9 +22,11 @@ from server.cards.json.desk import desk_told
 from server.cards.json.palette import pair_told, row_told
 from server.cards.models import StoredCard
 from server.cards.stages import along
+from server.catalogue.swatches import swatch_told
 from server.errors import CannotBeShown
 from server.told.card import Column, FurtherColumn, Mends, Nudge, PaletteColour, Size, State, UsualSize
 from server.told.staged import CardWithStage
+from server.told.swatch import Swatch as SwatchTold
 
 log = logging.getLogger(__name__)
 _TABLES = 8  # held for one person: up to a quarter of a megabyte each
@@ -71,7 +74,7 @@ def card_told(
             FurtherColumn(key=one.key, title=one.title, shown=one.key in card_now.further)
             for one in FURTHER_COLUMNS
         ],
-        colours=_table(palette, person.only_owned),
+        **_table(palette, person.only_owned),
         pairs=[pair_told(one) for one in palette.pairs_seen],
         guessed=card_now.pairs is None,
         nudge=Nudge(coarse=coarse, fine=fine),
@@ -83,12 +86,20 @@ def card_told(
     )
 
 
-def _table(palette: SeenPalette, only_owned: bool) -> list[PaletteColour]:
-    """The palette's rows: most changes are of something else."""
+class _Table(TypedDict):
+    """The palette's rows, and what to read of it."""
+
+    colours: list[PaletteColour]
+    to_read: list[SwatchTold]
+
+
+def _table(palette: SeenPalette, only_owned: bool) -> _Table:
+    """Most changes are of something else."""
     key = (palette.card.colours, palette.card.choices, palette.card.further, only_owned)
 
-    def tell() -> list[PaletteColour]:
-        return [row_told(one) for one in table(palette, only_owned)]
+    def tell() -> _Table:
+        rows = table(palette, only_owned)
+        return {"colours": [row_told(one) for one in rows], "to_read": list(map(swatch_told, to_read(rows)))}
 
     return told_once(palette.supplies, "table", key, tell, _TABLES)
 

@@ -44,15 +44,20 @@ class NearTold(TypedDict):
     uncertainty: float
     verdict: Verdict
     tentative: bool
+    between: tuple[Verdict, Verdict]
+    likely: tuple[float, float]
     direction: str
 
 
 def nearness_told(near: Nearness) -> NearTold:
     """How near a colour is to a target."""
+    judged = near.judged
     return {
         "distance": round(near.distance, 2),
-        "uncertainty": round(near.uncertainty, 2),
-        "verdict": near.verdict,
-        "tentative": near.tentative,
+        "uncertainty": round(judged.uncertainty, 2),
+        "verdict": judged.verdict,
+        "tentative": judged.tentative,
+        "between": (judged.nearest, judged.farthest),
+        "likely": (round(judged.low, 1), round(judged.high, 1)),
         "direction": near.direction,
     }

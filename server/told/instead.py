@@ -4,22 +4,16 @@ from collections.abc import Sequence
 from typing import Annotated
 
 from jindle_core.colorimetry.views import Shades
-from jindle_core.matching.verdicts import Verdict
 from jindle_core.prediction.behaviour import Hand
 from server.told.answer import Answer
-from server.told.swatch import Match, Swatch
+from server.told.swatch import Match, Near, Swatch
 
 
-class Predicted(Answer):
+class Predicted(Near):
     """A colour that is predicted, not read, and how near it would be."""
 
     lab: Sequence[float]
     shades: Shades
-    distance: Annotated[float, "ΔE00"]
-    uncertainty: Annotated[float, "ΔE00, of target and prediction combined"]
-    verdict: Verdict
-    tentative: bool
-    direction: str
     gain: Annotated[float, "ΔE00 nearer than the nearest single colour that is owned"]
 
 
@@ -30,6 +24,7 @@ class Glaze(Predicted):
     over: Swatch
     under_layers: int
     over_layers: int
+    unread: Annotated[bool, "one of them is known no better than by its label: both are to be read first"]
 
 
 class Inked(Predicted):

@@ -8,6 +8,7 @@ from server.told.build import Build
 from server.told.card import Check, Column, Desk, FurtherColumn, Nudge, Pair, PaletteColour, Size
 from server.told.colouring import Colouring
 from server.told.ground import Ground
+from server.told.swatch import Swatch
 
 
 class CardWithStage(Answer):
@@ -22,6 +23,7 @@ class CardWithStage(Answer):
     columns: Sequence[Column]
     further: Sequence[FurtherColumn]
     colours: Sequence[PaletteColour]
+    to_read: Annotated[Sequence[Swatch], "readings that would make the most of its words sure"]
     pairs: Sequence[Pair]
     guessed: Annotated[bool, "the pairs are a guess from the roles"]
     nudge: Nudge

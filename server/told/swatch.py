@@ -41,12 +41,19 @@ class Swatch(Answer):
     sheet: Annotated[Sequence[Shades], "for patterned paper: all colours of its sheet"]
 
 
-class Match(Answer):
-    """How near a colour is to a target."""
+class Near(Answer):
+    """How near something is to a target."""
 
-    swatch: Swatch
     distance: Annotated[float, "ΔE00"]
     uncertainty: Annotated[float, "ΔE00, both colours combined"]
     verdict: Verdict
-    tentative: Annotated[bool, "the uncertainty alone decided the verdict"]
+    tentative: Annotated[bool, "not sure enough to be said without “probably”"]
+    between: Annotated[Sequence[Verdict], Long(2, 2), "the words it really lies between, four times of five"]
+    likely: Annotated[Sequence[float], Long(2, 2), "the same in ΔE00"]
     direction: str
+
+
+class Match(Near):
+    """How near a colour is to a target."""
+
+    swatch: Swatch

@@ -141,7 +141,4 @@ class _Writing:
             (match,) = matches_of(supplies, np.array([nearest]), supplies.lab[[place]], sigma)
             if match.near.verdict is Verdict.FAR:
                 continue
-            words = in_words(match.near.verdict)
-            if match.near.direction:
-                words += f", {match.near.direction}"
-            yield InsteadLine(self._naming.ink(place), self._naming.ink(int(nearest)), words)
+            yield InsteadLine(self._naming.ink(place), self._naming.ink(int(nearest)), match.near.words)

@@ -111,8 +111,9 @@ def _glaze(coloured: Coloured, area: Area) -> Tone | None:
     if area.key not in coloured.glazes:
         return None
     place, lab = coloured.glazes[area.key]
-    shades, sigma = coloured.tone_shades[area.key][-1], figures.laying.GLAZE_SIGMA
-    return _tone(coloured.palette.supplies, "glazed shadow", place, shades, lab, sigma, predicted=True)
+    supplies, shades = coloured.palette.supplies, coloured.tone_shades[area.key][-1]
+    sigma = supplies.predicted.glaze_sigma(coloured.tones[area.key].places[-1], place)
+    return _tone(supplies, "glazed shadow", place, shades, lab, sigma, predicted=True)
 
 
 _GUESS = "How it looks laid so is a guess: a swatch of it, read on this card, makes it sure (in Supplies)."

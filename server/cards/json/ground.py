@@ -135,14 +135,14 @@ def _mat(grounded: Grounded) -> InkedCard | None:
         shades=value_shades(tuple(map(float, lab))),
         lightness=round(float(lab[0]), 1),
         uncertainty=round(sigma, 1),
-        like=_like(grounded, lab),
+        like=_like(grounded, lab, sigma),
         **asdict(mat),
     )
 
 
-def _like(grounded: Grounded, lab: np.ndarray) -> NearestColour | None:
+def _like(grounded: Grounded, lab: np.ndarray, sigma: float) -> NearestColour | None:
     """The palette colour nearest to a predicted one."""
-    found = grounded.palette.nearest(lab)
+    found = grounded.palette.nearest(lab, sigma)
     if found is None:
         return None
     return NearestColour(
@@ -194,7 +194,7 @@ def together_told(grounded: Grounded, found: Together) -> TogetherMake:
                 hue_name=hue_family(one.lab),
                 uncertainty=round(one.sigma, 1),
                 meeting=one.meeting,
-                like=_like(grounded, np.array(one.lab)),
+                like=_like(grounded, np.array(one.lab), one.sigma),
             )
             for one, view in zip(found.overlaps, views, strict=True)
         ],

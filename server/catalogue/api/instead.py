@@ -58,6 +58,7 @@ def glaze_told(one: GlazeOffer) -> Glaze:
         over=swatch_told(one.over),
         under_layers=one.under_layers,
         over_layers=one.over_layers,
+        unread=one.unread,
         **vars(_predicted(one.predicted)),
     )
 

@@ -15,17 +15,25 @@ export const choices = <T extends string>(keys: readonly T[]) =>
   keys.map((value) => ({ value, words: inWords(value) }))
 
 /** What a match and a prediction share. */
-type Near = Pick<Match, 'verdict' | 'tentative' | 'direction' | 'distance' | 'uncertainty'>
+type Near = Pick<Match, 'verdict' | 'tentative' | 'direction' | 'distance' | 'between' | 'likely'>
 
-/** How near a match is, said first in words. */
-export function nearness(match: Near): string {
-  const verdict = match.tentative ? `probably ${inWords(match.verdict)}` : inWords(match.verdict)
-  return match.direction ? `${verdict}, ${match.direction}` : verdict
+/** How near a match is, said first in words; `told` that it stands elsewhere how sure that is. */
+export function nearness(match: Near, told = false): string {
+  const sure = match.tentative && !told ? 'probably ' : ''
+  const towards = match.direction ? `, ${match.direction}` : ''
+  return sure + inWords(match.verdict) + towards
 }
 
-/** The same as a figure with its uncertainty. */
-export function figure(match: Near): string {
-  return `ΔE\u00a0${match.distance.toFixed(1)}\u00a0±\u00a0${match.uncertainty.toFixed(1)}`
+/** Between which words it really is, where it is not sure; else nothing. */
+export function really({ tentative, between: [least, most] }: Near): string {
+  if (!tentative || least === most) return ''
+  return `really between ${inWords(least!)} and ${most === 'cousin' ? 'a cousin' : inWords(most!)}`
+}
+
+/** The same as a figure, with how far it may really be. */
+export function figure({ distance, likely: [low, high] }: Near): string {
+  const told = `ΔE\u00a0${distance.toFixed(1)}`
+  return low === high ? told : `${told}, really ${low!.toFixed(1)} to ${high!.toFixed(1)}`
 }
 
 /** A supply as it is looked for: its code with its name, or whichever it has. */

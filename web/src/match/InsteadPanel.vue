@@ -88,7 +88,7 @@ function glazeWords(under: string, underLayers: number, over: string, overLayers
               )
             }}</b>
             <span class="block"
-              >{{ nearness(glaze) }}: a prediction
+              >{{ nearness(glaze) }}: a prediction{{ glaze.unread ? ', read both first' : '' }}
               <TheFigure
                 tip
                 :text="`${figure(glaze)}; ΔE ${glaze.gain.toFixed(1)} nearer than the nearest single one`"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Match, Target } from '@/api/client'
-import { figure, nearness } from '@/lib/words'
+import { figure, nearness, really } from '@/lib/words'
 import TheFigure from '@/ui/TheFigure.vue'
 import ColourMenu from '@/ui/ColourMenu.vue'
 import { useScreen, useShade } from '@/lib/screen'
@@ -53,7 +53,9 @@ const { off, words, wide } = useScreen()
         />
         <p class="text-xs">
           {{ candidate.swatch.range_name }}, {{ candidate.swatch.medium }}<br />
-          <b>{{ nearness(candidate) }}</b> <TheFigure tip :text="figure(candidate)" />
+          <b>{{ nearness(candidate) }}</b> <TheFigure tip :text="figure(candidate)" /><br />{{
+            really(candidate)
+          }}
         </p>
       </div>
     </div>

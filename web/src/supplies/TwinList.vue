@@ -15,8 +15,8 @@ const twins = computed(() => rows.filter((row) => row.twin).length)
   <section>
     <h2 class="text-base">{{ title }}</h2>
     <p class="mb-2 text-xs text-soft">
-      {{ twins }} of {{ rows.length }} have a twin: same to the eye, or very near. Those without
-      come first.
+      {{ twins }} of {{ rows.length }} may have a twin, as surely as both are known. Those that have
+      none come first.
     </p>
     <ul class="divide-y divide-line">
       <li v-for="row in rows" :key="row.swatch.id" class="flex items-center gap-3 py-1">

@@ -5,7 +5,7 @@ import { api, got, type Column, type Match } from '@/api/client'
 import { useCard } from '@/card/card'
 import { useNotices } from '@/lib/notices'
 import { useOnlyOwned } from '@/lib/owned'
-import { figure, nearness } from '@/lib/words'
+import { figure, nearness, really } from '@/lib/words'
 import AppDialog from '@/ui/AppDialog.vue'
 import ChoiceList from '@/ui/ChoiceList.vue'
 import OnOff from '@/ui/OnOff.vue'
@@ -90,7 +90,7 @@ async function goBack() {
       </p>
       <p v-if="shown">
         <b>{{ shown.swatch.range_name }} {{ shown.swatch.label }}</b
-        ><br />{{ nearness(shown) }} <TheFigure tip :text="figure(shown)" />,
+        ><br />{{ nearness(shown) }} <TheFigure tip :text="figure(shown)" /><br />{{ really(shown) }}
         {{ shown.swatch.provenance_words
         }}<template v-if="shown.swatch.discontinued">, discontinued</template><br />
         <ColourMenu :swatch="shown.swatch" @changed="look" />

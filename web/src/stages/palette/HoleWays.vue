@@ -53,7 +53,8 @@ const WAY = 'panel flex flex-wrap items-center gap-3 p-2'
           <b class="block text-sm"
             >Glaze two you own: {{ one.over.label }} over {{ one.under.label }}</b
           >
-          {{ nearness(one) }}: a prediction <TheFigure tip :text="figure(one)" />
+          {{ nearness(one) }}: a prediction{{ one.unread ? ', read both first' : '' }}
+          <TheFigure tip :text="figure(one)" />
         </p>
         <button
           type="button"

@@ -15,7 +15,7 @@ const store = useCard()
 const { keep } = useDrawer(() => store.refresh())
 const near = ref(false) // what a cell can be asked is made once somebody comes near it: there are many cells
 const words = computed(() =>
-  itself ? 'the colour itself' : cell.match ? nearness(cell.match) : 'nothing to choose from',
+  itself ? 'the colour itself' : cell.match ? nearness(cell.match, true) : 'nothing to choose from',
 )
 </script>
 
