@@ -20,6 +20,7 @@ from bench.cutting import build_rows, cutting_rows
 from bench.families import family_rows
 from bench.landings import landing_rows
 from bench.listing import growth_rows, listing_rows
+from bench.nearness import nearness_rows
 from bench.papers import paper_rows
 from bench.photos import photo_rows
 from bench.planning import planning_rows
@@ -233,6 +234,7 @@ PARTS: dict[str, Callable[[Visitor], list[Row]]] = {
         big_import(Visitor("Somebody with a long file")),
     ],
     "screens": lambda _: [first_load(), *screen_rows()],
+    "nearness": lambda _: nearness_rows(),
     "prediction": lambda _: [*prediction_rows(), *reliability_rows()],
     "blending": lambda _: blending_rows(),
     "papers": lambda _: paper_rows(),

@@ -1,11 +1,12 @@
 """Predictions asked of made-up worlds: what is right, and what is said of it, kind by kind.
 
-The stand-in's physics (``standins/world.py``) makes as many worlds as one likes. Constants were found on
-``TUNED`` alone; what the bench shows is of ``bench/unseen.py``, whose worlds nothing was found on.
+The stand-in's physics (``standins/world.py``) makes as many worlds as one likes. No colour of a range is laid
+quite as the next one, no swatch quite as the one before, and every reading has its noise. Constants were
+found on ``TUNED`` alone; what the bench shows is of ``bench/unseen.py``, whose worlds nothing was found on.
 """
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -19,7 +20,7 @@ from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.fitting import Laying, fit
 from jindle_core.prediction.known import Known, usually
 from jindle_core.prediction.near import Way, pulled
-from standins.world import WAVES, dyes, made_up, noisy
+from standins.world import WAVES, Habit, dyes, made_up, noisy
 
 TUNED = tuple(range(1, 9))
 Layings = tuple[tuple[int, str], ...]
@@ -46,8 +47,12 @@ TAUGHT: dict[Covering, Layings] = {
     Covering.WAX: ((2, "white"), (2, "grey"), (2, "kraft"), (1, "kraft"), (3, "white"), (2, "cream")),
     Covering.FILM: ((1, "black"),),
 }
+SIX = 6  # readings that a range gets, where it has so many ways that matter
 _COLOURS, _LEARNT = 40, 6  # of a range; the first are those that are read
 _DEEPER = 1.6  # pigment and wax are stronger than dye
+# By how much (one sigma of its logarithm) a colour soaks in, covers and is drawn otherwise than the next one
+# of its range, a stroke than the one before, and what is taken up by a colour below.
+_UNLIKE, _STROKES, _TAKEN = 0.08, 0.05, 0.08
 
 
 @dataclass(frozen=True)
@@ -81,6 +86,7 @@ class MadeUp:
             medium: dyes(seed * 100 + at, _COLOURS + _LEARNT) * deeper[medium]
             for at, medium in enumerate(MEDIA)
         }
+        self._habits = {medium: [self._own(medium) for _ in self._inks[medium]] for medium in MEDIA}
         self.ones = {medium: self._read(self._true(medium, 1, "white")) for medium in MEDIA}
 
     def _card(self, name: str, usual: tuple[float, float, float]) -> np.ndarray:
@@ -93,15 +99,32 @@ class MadeUp:
     def _read(self, seen: np.ndarray) -> np.ndarray:
         return noisy(seen, self._random)
 
-    def _true(self, medium: Medium, layers: int, card: str) -> np.ndarray:
-        habit = self._world.habits[medium.value]
-        return self._world.covered(self._inks[medium], habit.weight(layers), habit, self.cards[card])
+    def _own(self, medium: Medium) -> tuple[Habit, float]:
+        """How one colour of a range lies, and how much of it a stroke brings."""
+        usual, (soak, cover, drawn) = self._world.habits[medium.value], self._near(_UNLIKE, 3)
+        bare = min((1 - usual.cover) * cover, 0.6)
+        return replace(usual, soak=min(usual.soak * soak, 0.97), cover=1 - bare), drawn
+
+    def _near(self, by: float, count: int) -> np.ndarray:
+        return np.exp(self._random.normal(0, by, count))
+
+    def _true(self, medium: Medium, layers: int, card: str, hand: Hand = Hand.MIDDLE) -> np.ndarray:
+        strokes = self._near(_STROKES, len(self._inks[medium]))
+        each = zip(self._inks[medium], self._habits[medium], strokes, strict=True)
+        return np.array(
+            [
+                self._world.covered(
+                    ink, drawn * stroke * habit.weight(layers, hand.value), habit, self.cards[card]
+                )
+                for ink, (habit, drawn), stroke in each
+            ]
+        )
 
     def _card_of(self, card: str) -> np.ndarray | None:
         return None if card == "white" else self.cards[card]
 
-    def learnt(self, medium: Medium) -> Known:
-        """What a range's readings say of it."""
+    def learnt(self, medium: Medium, count: int) -> Known:
+        """What a range's first readings say of it."""
         read = [
             Laying(
                 self.ones[medium][at],
@@ -110,33 +133,38 @@ class MadeUp:
                 self.cards[card],
                 reflectance_to_lab(self._read(self._true(medium, layers, card)[at])),
             )
-            for at, (layers, card) in enumerate(TAUGHT[medium.traits.covering])
+            for at, (layers, card) in enumerate(TAUGHT[medium.traits.covering][:count])
         ]
         return fit(medium, read)
 
-    def asked(self, known: Known, layers: int, card: str) -> Asked:
+    def asked(self, known: Known, layers: int, card: str, hand: Hand = Hand.MIDDLE) -> Asked:
         """Every colour that was not read, laid in layers on a card."""
         ones, on = self.ones[known.medium][_LEARNT:], self._card_of(card)
-        seen = reflectance_to_lab(self._true(known.medium, layers, card)[_LEARNT:])
-        said = reflectance_to_lab(known.says(ones, layers, card=on))
-        return Asked(delta_e(said, seen), known.sigma(ones, layers, card=on))
+        seen = reflectance_to_lab(self._read(self._true(known.medium, layers, card, hand))[_LEARNT:])
+        said = reflectance_to_lab(known.says(ones, layers, hand, card=on))
+        own = figures.colour.UNCERTAINTY["read"]
+        return Asked(delta_e(said, seen), np.hypot(known.sigma(ones, layers, hand, card=on), own))
 
     def glazed(self, known: Known) -> Asked:
         """Every such colour over its neighbour, one layer each on white."""
-        habit, inks = self._world.habits[known.medium.value], self._inks[known.medium]
+        habits, inks = self._habits[known.medium], self._inks[known.medium]
         under, over = (self.ones[known.medium][_LEARNT + step : -1 + step or None] for step in (0, 1))
         seen = []
         for at in range(_LEARNT, len(inks) - 1):
-            ink, weight = self._world.over(inks[at + 1], 1.0, inks[at], 1.0)
-            seen.append(self._world.covered(ink, weight, habit, self.cards["white"]))
-        said = reflectance_to_lab(known.says(over, below=under))
-        return Asked(delta_e(said, reflectance_to_lab(np.array(seen))), known.sigma(over, below=under))
+            (lower, much), (_, drawn) = habits[at], habits[at + 1]
+            second, first = drawn * self._near(_TAKEN, 1)[0], much * self._near(_STROKES, 1)[0]
+            ink, weight = self._world.over(inks[at + 1], second, inks[at], first)
+            seen.append(self._read(self._world.covered(ink, weight, lower, self.cards["white"])))
+        said, own = reflectance_to_lab(known.says(over, below=under)), figures.colour.UNCERTAINTY["read"]
+        sigma = np.hypot(known.sigma(over, below=under), 2**0.5 * own)
+        return Asked(delta_e(said, reflectance_to_lab(np.array(seen))), sigma)
 
     def pulled(self, medium: Medium, read: tuple[int, str], asked: tuple[int, str]) -> Asked:
         """Every such colour after one reading of itself, nothing else being known of its range."""
         known = usually(medium)
         way, there = (Way(layers, card=self.cards[card]) for layers, card in (read, asked))
-        seen, true = self._read(self._true(medium, *read)), reflectance_to_lab(self._true(medium, *asked))
+        seen, true = (self._read(self._true(medium, *one)) for one in (read, asked))
+        true = reflectance_to_lab(true)
         off, sigma = [], []
         for at in range(_LEARNT, len(seen)):
             one = self.ones[medium][at][None]
@@ -152,28 +180,36 @@ class Many:
 
     def __init__(self, seeds: Sequence[int]) -> None:
         self._worlds = [MadeUp(seed) for seed in seeds]
-        self._taught = {(world, medium): world.learnt(medium) for world in self._worlds for medium in MEDIA}
+        self._taught = {
+            (world, medium, count): world.learnt(medium, count)
+            for world in self._worlds
+            for medium in MEDIA
+            for count in (0, 1, SIX)
+        }
 
-    def _of(self, covering: Covering, taught: bool) -> Iterator[tuple[MadeUp, Known]]:
-        for (world, medium), known in self._taught.items():
-            if medium.traits.covering is covering:
-                yield world, known if taught else usually(medium)
+    def _of(self, covering: Covering, readings: int) -> Iterator[tuple[MadeUp, Known]]:
+        for (world, medium, count), known in self._taught.items():
+            if medium.traits.covering is covering and count == readings:
+                yield world, known
 
-    def laid(self, covering: Covering, layings: Layings, *, taught: bool) -> Asked:
-        """Colours of some kind, laid in some ways, before or after the readings of their range."""
+    def laid(
+        self, covering: Covering, layings: Layings, readings: int, hands: Sequence[Hand] = (Hand.MIDDLE,)
+    ) -> Asked:
+        """Colours of some kind, laid in some ways, after so many readings of their range."""
         return _together(
-            world.asked(known, *laying) for world, known in self._of(covering, taught) for laying in layings
+            world.asked(known, *laying, hand)
+            for world, known in self._of(covering, readings)
+            for laying in layings
+            for hand in hands
         )
 
-    def glazed(self, *, taught: bool) -> Asked:
+    def glazed(self, readings: int) -> Asked:
         """One transparent colour over another."""
-        return _together(world.glazed(known) for world, known in self._of(Covering.TRANSPARENT, taught))
+        return _together(world.glazed(known) for world, known in self._of(Covering.TRANSPARENT, readings))
 
     def pulled(self, covering: Covering, read: tuple[int, str], asked: tuple[int, str]) -> Asked:
         """Colours of some kind laid one way, that were read laid another, or so."""
-        return _together(
-            world.pulled(known.medium, read, asked) for world, known in self._of(covering, taught=False)
-        )
+        return _together(world.pulled(known.medium, read, asked) for world, known in self._of(covering, 0))
 
 
 def _together(parts: Iterator[Asked]) -> Asked:

@@ -130,7 +130,10 @@ def _film(absorbing: Array, scattering: Array, ground: Array) -> Array:
 
 def made_up(seed: int) -> World:
     """A world of its own: other habits and surfaces, films from semi-opaque to opaque, wax of both kinds."""
-    random = np.random.default_rng(seed)
+    random, hand = np.random.default_rng(seed), np.random.default_rng((seed, 1))
+
+    def near_hand(value: float, by: float) -> float:
+        return float(value * np.exp(hand.normal(0, by)))
 
     def near(value: float, by: float) -> float:
         return float(value * np.exp(random.normal(0, by)))
@@ -146,6 +149,7 @@ def made_up(seed: int) -> World:
             cover=1 - min((1 - usual.cover) * near(1.0, 0.35), 0.6),
             next=min(near(usual.next, 0.05), 0.98),
             grains=random.uniform(1.2, 2.4) if usual.grains else 0.0,
+            hands=(near_hand(usual.hands[0], 0.25), 1.0, near_hand(usual.hands[2], 0.12)),
         )
     return World(
         habits,

@@ -9,7 +9,7 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
 from jindle_core.media.medium import Covering, Medium
-from jindle_core.prediction.behaviour import HAND_WEIGHT, Behaviour, Hand, layer_weight
+from jindle_core.prediction.behaviour import Behaviour, Hand, layer_weight
 from jindle_core.prediction.kubelka_munk import film, film_absorption
 from jindle_core.prediction.laying import SCATTER_SHAPE, Dye, dye, soaked
 from jindle_core.prediction.stocks import WHITE_CARD, uptake
@@ -98,7 +98,7 @@ def inks_of(given: Sequence[Ink]) -> Inks:
 def amount(medium: Medium, behaviour: Behaviour, hand: Hand, coats: int) -> float:
     """How many full dabs so many coats by a hand bring; a film's coats lie whole on one another."""
     film_like = medium.laid is Covering.FILM
-    return HAND_WEIGHT[hand] * (coats if film_like else layer_weight(coats, behaviour.decay))
+    return behaviour.weight(hand) * (coats if film_like else layer_weight(coats, behaviour.decay))
 
 
 def one_dab(ones: Array, media: Sequence[Medium], behaviours: Sequence[Behaviour]) -> Inks:

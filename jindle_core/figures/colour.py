@@ -17,9 +17,10 @@ VERY_NEAR = 2.5
 NEAR = 5.0
 COUSIN = 9.0
 # The variance of an error along L*, a* or b*, as a share of the square of a σ in ΔE00: the errors of three
-# axes add up to that of the distance, and ΔE00 sees strong colours' errors smaller than they are. 0.5 to 0.75
-# of a third do as well as one another: the word told is right as often in every made-up world that was tried.
-VERDICT_VARIANCE = 0.6 / 3
+# axes add up to that of the distance, and not all of one lies along the way between two colours. From half a
+# third to a whole one the word told is right about as often; at three quarters its chances come as they are
+# said (bench, *nearness*).
+VERDICT_VARIANCE = 0.75 / 3
 VERDICT_SURE = 0.8  # less likely than this, a word is said with "probably"
 VERDICT_BAND = (
     0.1  # of the likely distances so many lie below, and above, the two words that one lies between

@@ -18,6 +18,7 @@ FILM_SCATTER = MappingProxyType({"semi-opaque": 0.2, "opaque": 0.6})  # S at 550
 # A pencil: S at 550 nm of what one layer lays where it covers, the share that it leaves bare, and at most how
 # much of the darkest band of a colour its gaps may be.
 PENCIL_SCATTER, PENCIL_GAP, PENCIL_GAP_MOST = 0.15, 0.2, 0.8
+PENCIL_GRAIN = 1.3  # how far light spreads under its grains: 1 is a film with gaps, 2 and more coarse grains
 PAPER_WHITE_LAB = (95.5, 0.3, -1.2)  # a usual smooth white card, slightly blue
 # Kinds of stock by a typical colour, and the share of a colour's strength that shows on them.
 STOCKS = MappingProxyType(
@@ -31,12 +32,15 @@ STOCKS = MappingProxyType(
 )
 # One sigma (ΔE00) that the formulas leave open once a range's parameters are known: a layer after the first
 # adds so much, another card so much times how unlike white it is, to a power. Found on the made-up worlds of
-# ``bench/worlds.py``, shown on those of ``bench/unseen.py``.
+# ``bench/worlds.py``, in which no colour of a range is laid quite as the next, shown on those of
+# ``bench/unseen.py``.
 LEFT_OPEN = MappingProxyType(
-    {"transparent": (0.3, 0.4, 0.5), "film": (1.2, 1.3, 0.5), "wax": (0.5, 1.6, 1.0)}
+    {"transparent": (0.85, 1.02, 0.5), "film": (0.6, 1.3, 0.5), "wax": (1.2, 1.6, 1.0)}
 )
+HAND_OPEN = 1.0  # ΔE00 that a light or heavy hand leaves open beside how much it brings
 UNLIKE_WHITE = 30.0  # ΔE00 from white card that counts as 1: about kraft
 SCALE_PRIOR = 3  # readings that held as stated count beside a range's own
+SCALE_LEAST = 0.75  # few readings that happen to hold earn no narrower band than so many times the usual
 # One sigma (ΔE00) that one colour over another leaves open beside the doubt of both; the best of many
 # predictions flatters itself by 1.5 to 2.
 GLAZE_SIGMA = 2.5
@@ -44,15 +48,20 @@ GLAZE_SIGMA = 2.5
 # Fitting a range's behaviour to readings.
 READING_LAYERS = 6  # of a swatch that is read; nobody lays more on one
 FIT_MOST = 120  # more add nothing that the habits of a range could show
-FIT_NOISE = 1.0  # of a reading and of the formula together, in each of L*, a*, b*
+FIT_NOISE = (
+    1.0  # of a reading in each of L*, a*, b*, beside what the formula leaves open and the colour's doubt
+)
+FIT_AXES = 2.0  # of one reading that count as read apart from one another: its three are off together
 FIT_FAR = 2.5  # times that: as hard as this a reading pulls at most
 FIT_FOLDS = 6  # into so many parts readings are told apart from those they are judged by
-# How far (one sigma) a range may lie off the usual, scatter in logarithms: drawn to it so far.
+# How far (one sigma) a range, or whoever lays it, may lie off the usual: drawn to it so far. Scatter, grain
+# and hands are in logarithms.
+_HANDS = {"light": 0.3, "heavy": 0.3}
 FIT_PRIOR = MappingProxyType(
     {
-        "transparent": {"decay": 0.08, "share": 0.15, "thirst": 0.3, "glaze": 0.04},
-        "film": {"scatter": 1.15},
-        "wax": {"decay": 0.06, "scatter": 0.5, "gap": 0.1},
+        "transparent": {"decay": 0.08, "share": 0.15, "thirst": 0.3, "glaze": 0.04, **_HANDS},
+        "film": {"scatter": 1.15, **_HANDS},
+        "wax": {"decay": 0.06, "scatter": 0.5, "gap": 0.1, "grain": 0.3, **_HANDS},
     }
 )
 FIT_LIMITS = MappingProxyType(
@@ -63,6 +72,9 @@ FIT_LIMITS = MappingProxyType(
         "glaze": (0.5, 1.1),
         "scatter": (0.01, 5.0),
         "gap": (0.0, 0.6),
+        "grain": (1.0, 3.0),
+        "light": (0.05, 0.9),
+        "heavy": (1.05, 4.0),
     }
 )
 # How far what was read of a colour reaches to other ways of laying it: e^(-1/2) of it at so many times the

@@ -72,7 +72,7 @@ def within(distance: float, uncertainty: float, limit: float) -> float:
     ours (``figures.colour.VERDICT_VARIANCE``); how well the chances hold stands in ``docs/truth.md``.
 
     >>> round(within(3, 5.7, 5), 2)
-    0.54
+    0.47
     """
     if uncertainty < _EXACT:
         return float(distance <= limit)

@@ -8,6 +8,7 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.card.whole import Card
 from jindle_core.media.medium import Covering
+from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.known import Known
 from jindle_core.prediction.near import USUAL, Way
 from jindle_core.prediction.stocks import WHITE_CARD
@@ -17,13 +18,14 @@ from jindle_core.supplies.whole import Supplies
 
 @dataclass(frozen=True, eq=False)
 class Reading:
-    """A swatch to lay and read: the colour, the layers, and the card (None: white) by their places.
+    """A swatch to lay and read: the colour, the layers, the hand, and the card (None: white) by their places.
 
     ``sigma`` is the mean of what is made of its range once this and those before it are read.
     """
 
     colour: int
     layers: int
+    hand: Hand
     card: int | None
     sigma: float
 
@@ -98,7 +100,7 @@ def _of_range(
         for place in some
         for layers in _layers(known, laid)
         for paper in sorted(papers | {0})
-    ]
+    ] + made  # what is read as cards lay it holds just there
     fresh = [
         one
         for one in offered
@@ -115,11 +117,12 @@ def _reading(supplies: Supplies, lesson: Lesson, cards: dict[bytes, int]) -> Rea
     laid = lesson.laid
     paper = cards.get(laid.way.card.tobytes(), 0)
     on = supplies.places[paper] if paper else None
-    return Reading(supplies.places[laid.colour], laid.way.layers, on, lesson.sigma)
+    return Reading(supplies.places[laid.colour], laid.way.layers, laid.way.hand, on, lesson.sigma)
 
 
 def _laid(supplies: Supplies, place: int, way: Way) -> Laid:
-    return Laid(supplies.rows[place].id, supplies.reflectance(np.array([place]))[0], way)
+    one, own = supplies.reflectance(np.array([place]))[0], float(supplies.sigma[place])
+    return Laid(supplies.rows[place].id, one, way, own)
 
 
 def _card(supplies: Supplies, paper: int) -> np.ndarray:

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
+from typing import assert_never
 
 import numpy as np
 
@@ -19,7 +20,7 @@ class Hand(StrEnum):
     HEAVY = "heavy"
 
 
-HAND_WEIGHT = {Hand(name): weight for name, weight in figures.laying.HAND_WEIGHT.items()}
+_HANDS = (Hand.LIGHT.value, Hand.HEAVY.value)
 
 
 @dataclass(frozen=True, slots=True)
@@ -31,7 +32,9 @@ class Behaviour:
     paper rather than as dye in it; ``thirst``: the power of a card's uptake;
     ``glaze``: what counts of a layer over a dry colour. ``scatter`` (S at
     550 nm): how far a film, or the grains of a pencil, cover. ``gap``: the
-    share of the area that one layer of a pencil leaves bare.
+    share of the area that one layer of a pencil leaves bare; ``grain``: how far
+    light spreads under its grains (n of Yule and Nielsen 1951). ``light`` and
+    ``heavy``: how much such a hand brings, a middle one being 1.
     """
 
     decay: float
@@ -40,9 +43,24 @@ class Behaviour:
     glaze: float = figures.laying.GLAZE_WEIGHT
     scatter: float = figures.laying.FILM_SCATTER["semi-opaque"]
     gap: float = figures.laying.PENCIL_GAP
+    grain: float = figures.laying.PENCIL_GRAIN
+    light: float = figures.laying.HAND_WEIGHT["light"]
+    heavy: float = figures.laying.HAND_WEIGHT["heavy"]
+
+    def weight(self, hand: Hand) -> float:
+        """How much colour a hand brings."""
+        match hand:
+            case Hand.LIGHT:
+                return self.light
+            case Hand.MIDDLE:
+                return 1.0
+            case Hand.HEAVY:
+                return self.heavy
+            case _:
+                assert_never(hand)
 
 
-_IN_LOGARITHMS = ("scatter",)  # of these twice as much is as likely as half
+_IN_LOGARITHMS = ("scatter", "grain", *_HANDS)  # of these twice as much is as likely as half
 
 
 def usual_behaviour(medium: Medium) -> Behaviour:

@@ -9,7 +9,7 @@ from scipy.optimize import least_squares
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array, reflectance_to_lab
-from jindle_core.media.medium import Medium
+from jindle_core.media.medium import Covering, Medium
 from jindle_core.prediction.behaviour import Behaviour, Hand, values_of, with_values
 from jindle_core.prediction.known import Known, usually
 
@@ -18,7 +18,8 @@ from jindle_core.prediction.known import Known, usually
 class Laying:
     """A swatch that was read: its one-layer reflectance (31,), how it was laid, and the Lab (3,) seen.
 
-    ``below`` (31,) is one layer of the colour that it lies over, dry; None: over nothing.
+    ``below`` (31,) is one layer of the colour that it lies over, dry; None: over nothing. ``own`` is how
+    surely (one sigma, ΔE00) the single layer is known: all that is read of it is off by that too.
     """
 
     one: Array
@@ -27,6 +28,7 @@ class Laying:
     card: Array
     seen: Array
     below: Array | None = None
+    own: float = figures.colour.UNCERTAINTY["read"]
 
 
 def fit(medium: Medium, readings: Sequence[Laying]) -> Known:
@@ -44,8 +46,6 @@ def fit(medium: Medium, readings: Sequence[Laying]) -> Known:
     behaviour, spread = _fitted(usual, readings)
     found = replace(usual, behaviour=behaviour, spread=spread, readings=len(readings), before=before)
     folds = min(figures.laying.FIT_FOLDS, len(readings))
-    if folds < 2:
-        return found
     left_out = []
     for start in range(folds):
         others = [one for at, one in enumerate(readings) if at % folds != start]
@@ -54,8 +54,8 @@ def fit(medium: Medium, readings: Sequence[Laying]) -> Known:
     errors, sigmas = map(np.concatenate, zip(*left_out, strict=True))
     prior = figures.laying.SCALE_PRIOR
     squares = np.sum((errors / sigmas) ** 2)
-    scale = float(np.sqrt((squares + prior) / (len(errors) + prior)))
-    return replace(found, scale=scale, after=float(np.mean(errors)))
+    scale = max(float(np.sqrt((squares + prior) / (len(errors) + prior))), figures.laying.SCALE_LEAST)
+    return replace(found, scale=scale, after=float(np.mean(errors)) if folds > 1 else None)
 
 
 def _groups(readings: Sequence[Laying]) -> list[list[Laying]]:
@@ -82,18 +82,29 @@ def _off(known: Known, readings: Sequence[Laying]) -> tuple[Array, Array]:
 def _told(known: Known, readings: Sequence[Laying]) -> tuple[Array, Array]:
     """How far off each is (n,), in ΔE00, and how far it is said to be, with the reading's own doubt."""
     sigmas = np.concatenate([known.sigma(*_laying(group)) for group in _groups(readings)])
-    return delta_e(*_off(known, readings)), np.hypot(sigmas, figures.colour.UNCERTAINTY["read"])
+    own = np.array([one.own for group in _groups(readings) for one in group])
+    doubt = np.hypot(own, figures.colour.UNCERTAINTY["read"])
+    return delta_e(*_off(known, readings)), np.hypot(sigmas, doubt)
+
+
+def _noise(known: Known, one: Laying) -> float:
+    return known.noise(one.layers, one.hand, one.card, one.below is not None, one.own)
 
 
 def _fitted(usual: Known, readings: Sequence[Laying]) -> tuple[Behaviour, Array]:
     """The behaviour that readings say, and how far it may lie off, as ``Known.spread``."""
+    if not readings:
+        return usual.behaviour, usual.spread
     names, start = usual.names, values_of(usual.behaviour, usual.names)
     loose = np.diag(usual.spread)
+    doubts = np.repeat([_noise(usual, one) for group in _groups(readings) for one in group], 3)
+    # Wax is off by so much otherwise that its own doubt would leave the usual values as they are.
+    noise = np.full(len(doubts), figures.laying.FIT_NOISE) if usual.medium.laid is Covering.WAX else doubts
 
     def off(moved: Array) -> Array:
         behaviour = with_values(usual.behaviour, names, start + moved * loose)
         seen, said = _off(replace(usual, behaviour=behaviour), readings)
-        return np.concatenate([(seen - said).ravel() / figures.laying.FIT_NOISE, moved])
+        return np.concatenate([(seen - said).ravel() / noise, moved])
 
     found = least_squares(
         off,
@@ -104,6 +115,7 @@ def _fitted(usual: Known, readings: Sequence[Laying]) -> tuple[Behaviour, Array]
         ftol=1e-4,
         diff_step=1e-3,
     )
-    sure = np.linalg.inv(found.jac.T @ found.jac)
+    told = found.jac[: len(noise)] * (noise / doubts)[:, None]
+    sure = np.linalg.inv(told.T @ told + np.eye(len(names)))
     spread = loose[:, None] * np.linalg.cholesky(sure)
     return with_values(usual.behaviour, names, start + found.x * loose), spread

@@ -1,5 +1,6 @@
 """What is known of how a range behaves, and how far off may be what that says?"""
 
+import math
 from dataclasses import dataclass
 
 import numpy as np
@@ -11,6 +12,8 @@ from jindle_core.media.medium import Medium
 from jindle_core.prediction.behaviour import Behaviour, Hand, usual_behaviour, values_of, with_values
 from jindle_core.prediction.laying import laid
 from jindle_core.prediction.stocks import unlike_white
+
+_OF_HANDS = (Hand.LIGHT, Hand.HEAVY)
 
 
 @dataclass(frozen=True, slots=True)
@@ -62,17 +65,29 @@ class Known:
             return np.zeros(len(ones))
         given = (self.medium, ones, layers, hand, card, below)
         here = reflectance_to_lab(_shown(self.behaviour, *given))
-        squares = np.full(len(ones), self._left_open(layers, card) ** 2)
+        squares = np.full(len(ones), self.left_open(layers, hand, card, below is not None) ** 2)
+        other_hands = [name in _OF_HANDS and name != hand for name in self.names]
         for column in self.spread.T:
+            if not np.any(column[~np.array(other_hands)]):
+                continue  # no matter how another hand lays it
             moved = values_of(self.behaviour, self.names) + column
             there = reflectance_to_lab(_shown(with_values(self.behaviour, self.names, moved), *given))
             squares += delta_e(here, there) ** 2
         return np.asarray(self.scale * np.sqrt(squares))
 
-    def _left_open(self, layers: int, card: Array | None) -> float:
+    def left_open(self, layers: int, hand: Hand, card: Array | None, over: bool) -> float:
+        """One sigma (ΔE00) of what the formula cannot say: layers, hand, card, one ``over`` another."""
         more, other, power = figures.laying.LEFT_OPEN[self.medium.laid]
         far = 0.0 if card is None else unlike_white(card) ** power
-        return float(np.hypot(more * (layers - 1), other * far * layers**0.5))
+        parts = [more * (layers - 1), other * far * layers**0.5]
+        parts.append(figures.laying.HAND_OPEN if hand is not Hand.MIDDLE else 0.0)
+        parts.append(figures.laying.GLAZE_SIGMA if over else 0.0)
+        return math.hypot(*parts)
+
+    def noise(self, layers: int, hand: Hand, card: Array | None, over: bool, own: float) -> float:
+        """One sigma of a reading laid so, along L*, a* or b*, of a colour that is known to ``own`` (ΔE00)."""
+        parts = (figures.laying.FIT_NOISE, self.left_open(layers, hand, card, over), own)
+        return math.hypot(*parts) * math.sqrt(3 / figures.laying.FIT_AXES)
 
 
 def _shown(

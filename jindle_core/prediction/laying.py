@@ -11,7 +11,7 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import BANDS, Array
 from jindle_core.media.medium import Covering, Medium
-from jindle_core.prediction.behaviour import HAND_WEIGHT, Behaviour, Hand, layer_weight, usual_behaviour
+from jindle_core.prediction.behaviour import Behaviour, Hand, layer_weight, usual_behaviour
 from jindle_core.prediction.kubelka_munk import absorption, film, film_absorption, reflectance_of
 from jindle_core.prediction.stocks import WHITE_CARD, uptake
 
@@ -73,10 +73,10 @@ def laid(
         if medium.laid is Covering.TRANSPARENT:
             return glazed(dye(below, white), 1, dye(one, white), layers, behaviour, card, hand)
         card = below * card / white
-    weight = HAND_WEIGHT[hand] * layer_weight(layers, behaviour.decay)
+    weight = behaviour.weight(hand) * layer_weight(layers, behaviour.decay)
     if medium.laid is Covering.FILM:
         # A film's layers lie on one another: each adds a whole film.
-        return _film(one, HAND_WEIGHT[hand] * layers, card, white, behaviour.scatter)
+        return _film(one, behaviour.weight(hand) * layers, card, white, behaviour.scatter)
     if medium.laid is Covering.WAX:
         return _wax(one, weight, card, white, behaviour)
     alone = dye(one, white)
@@ -95,16 +95,21 @@ def _wax(one: Array, weight: float, card: Array, white: Array, behaviour: Behavi
 
     Ours; checked against two kinds of pencils of made-up worlds (``docs/truth.md``).
     """
+    # Light that spreads under grains mixes what they cover and what they leave bare in a root of it.
+    spread = behaviour.grain
+    on, between = one ** (1 / spread), white ** (1 / spread)
     # No gap is lighter than what the darkest band still shows.
-    most = figures.laying.PENCIL_GAP_MOST * np.min(one / white, axis=-1, keepdims=True)
+    most = figures.laying.PENCIL_GAP_MOST * np.min(on / between, axis=-1, keepdims=True)
     bare = np.clip(most, _LEAST_GAP, behaviour.gap)
     scattering = behaviour.scatter * SCATTER_SHAPE
-    alone = np.maximum((one - bare * white) / (1 - bare), figures.colour.REFLECTANCE_FLOOR / 10)
+    least = (figures.colour.REFLECTANCE_FLOOR / 10) ** (1 / spread)
+    alone = np.maximum((on - bare * between) / (1 - bare), least) ** spread
     absorbing = film_absorption(alone, scattering, white)
     still_bare = bare**weight
     thicker = weight * (1 - bare) / (1 - still_bare)
     covered = film(absorbing * thicker, scattering * thicker, card)
-    return np.asarray((1 - still_bare) * covered + still_bare * card)
+    mixed = (1 - still_bare) * covered ** (1 / spread) + still_bare * card ** (1 / spread)
+    return np.asarray(mixed**spread)
 
 
 def glazed(
@@ -122,7 +127,7 @@ def glazed(
     """
     taken = uptake(card) ** behaviour.thirst
     first = taken * layer_weight(under_layers, behaviour.decay)
-    second = taken * behaviour.glaze * HAND_WEIGHT[hand] * layer_weight(over_layers, behaviour.decay)
+    second = taken * behaviour.glaze * behaviour.weight(hand) * layer_weight(over_layers, behaviour.decay)
     together = Dye(
         first * under.log_passed + second * over.log_passed, first * under.gained + second * over.gained
     )

@@ -8,7 +8,7 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.media.medium import Covering
-from jindle_core.prediction.behaviour import HAND_WEIGHT, Hand, layer_weight
+from jindle_core.prediction.behaviour import Hand, layer_weight
 from jindle_core.prediction.known import Known
 from jindle_core.prediction.stocks import WHITE_CARD, unlike
 
@@ -91,5 +91,5 @@ def _likeness(known: Known, one: Way, other: Way) -> float:
 
 
 def _amount(known: Known, way: Way, covering: Covering) -> float:
-    film = covering is Covering.FILM
-    return HAND_WEIGHT[way.hand] * (way.layers if film else layer_weight(way.layers, known.behaviour.decay))
+    film, behaviour = covering is Covering.FILM, known.behaviour
+    return behaviour.weight(way.hand) * (way.layers if film else layer_weight(way.layers, behaviour.decay))

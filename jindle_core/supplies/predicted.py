@@ -32,7 +32,12 @@ class Predicted:
     @cached_property
     def _says(self) -> Predictions:
         media = {key: facts.medium for key, facts in self._colours.ranges.items()}
-        return Predictions(self._colours.swatches, media, self._ones)
+        colours = self._colours
+
+        def own(pk: int) -> float:
+            return float(colours.sigma[colours.places[pk]])
+
+        return Predictions(colours.swatches, media, self._ones, own)
 
     def _ones(self, ids: Sequence[int]) -> dict[int, np.ndarray]:
         at = self._colours.places

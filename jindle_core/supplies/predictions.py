@@ -24,12 +24,13 @@ class Predictions:
     """What is known of ranges and colours from ``swatches``, by the id of their range.
 
     ``media`` gives a range's medium; ``ones`` the one-layer reflectances (m, 31) of colours by their ids, and
-    nothing for those that are not there.
+    nothing for those that are not there; ``own`` how surely (one sigma, ΔE00) one of them is known.
     """
 
     swatches: Mapping[int, Sequence[LaidReading]]
     media: Mapping[int, Medium]
     ones: Callable[[Sequence[int]], dict[int, Array]]
+    own: Callable[[int], float]
 
     @cached_property
     def _known(self) -> Held[int, Known]:
@@ -118,6 +119,7 @@ class Predictions:
                 one.way.card,
                 np.array(one.lab),
                 ones[one.below] if one.below else None,
+                self.own(one.colour),
             )
             for one in listed
         ]

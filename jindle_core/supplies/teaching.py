@@ -16,11 +16,12 @@ _STEP = 0.02  # of a parameter, to see how what is shown moves with it
 
 @dataclass(frozen=True, eq=False)
 class Laid:
-    """A colour by its id, its single layer (31,), and a way of laying it."""
+    """A colour by its id, its single layer (31,) with how surely that is known, and a way of laying it."""
 
     colour: int
     one: Array
     way: Way
+    own: float = figures.colour.UNCERTAINTY["read"]
 
 
 @dataclass(frozen=True, eq=False)
@@ -111,7 +112,8 @@ class _Item:
 
     def told(self, spread: Array) -> Array:
         """How far the parameters may lie off once this was read."""
-        noise = figures.laying.FIT_NOISE
+        way = self.laid.way
+        noise = self.known.noise(way.layers, way.hand, way.card, bool(way.below), self.laid.own)
         sure = np.linalg.inv(spread @ spread.T) + self.slope.T @ self.slope / noise**2
         return np.asarray(np.linalg.cholesky(np.linalg.inv(sure)))
 

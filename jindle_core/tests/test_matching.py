@@ -92,7 +92,7 @@ class VerdictTests(unittest.TestCase):
         # Two colours, each read off its place by an error along three axes; all places as likely.
         random, sigma = np.random.default_rng(5), 5.7
         along = sigma * figures.colour.VERDICT_VARIANCE**0.5
-        true = random.uniform(-30, 30, (400_000, 3))
+        true = random.uniform(-20, 20, (1_000_000, 3))
         seen = np.linalg.norm(true + random.normal(0, along, true.shape), axis=1)
         far = np.linalg.norm(true, axis=1)
         for distance in (2.0, 5.0, 9.0):

@@ -233,12 +233,37 @@ class FittingTests(unittest.TestCase):
     def test_readings_over_another_colour_say_how_much_of_a_glaze_counts(self):
         medium, truth = Medium.ALCOHOL_MARKER, Behaviour(0.75, glaze=0.7)
         readings = []
-        for at in range(3):
+        for at in range(12):
             over, under = LAID[at], LAID[at + 1]
             seen = reflectance_to_lab(laid(over, medium, behaviour=truth, below=under))
             readings.append(Laying(over, 1, Hand.MIDDLE, WHITE_CARD, seen, under))
         found = fit(medium, readings).behaviour
-        self.assertLess(abs(found.glaze - 0.7), 0.6 * abs(usual_behaviour(medium).glaze - 0.7))
+        self.assertLess(abs(found.glaze - 0.7), 0.85 * abs(usual_behaviour(medium).glaze - 0.7))
+
+    def test_a_hand_is_found_and_a_label_teaches_less_than_a_reading(self):
+        medium, truth = Medium.PIGMENT_PAD, Behaviour(0.9, scatter=0.3, light=0.55)
+        readings = [
+            Laying(one, 1, Hand.LIGHT, WHITE_CARD, reflectance_to_lab(seen))
+            for one, seen in zip(
+                LAID[:6], laid(LAID[:6], medium, 1, Hand.LIGHT, behaviour=truth), strict=True
+            )
+        ]
+        usual = usual_behaviour(medium).light
+        read, labels = (fit(medium, [replace(one, own=own) for one in readings]) for own in (0.5, 4.0))
+        self.assertLess(abs(read.behaviour.light - 0.55), 0.5 * abs(usual - 0.55))
+        self.assertLess(abs(labels.behaviour.light - usual), abs(read.behaviour.light - usual))
+        at = read.names.index("light")
+        spread, loose = (np.hypot.reduce(one.spread[at]) for one in (read, labels))
+        self.assertLess(spread, loose)
+        # How another hand lays it is no matter of a middle one.
+        sure = replace(read, spread=self.but(read, "light"))
+        np.testing.assert_array_equal(read.sigma(LAID, 2), sure.sigma(LAID, 2))
+
+    def but(self, known, name):
+        """Its spread, were one of its parameters sure."""
+        spread = known.spread.copy()
+        spread[known.names.index(name)] = 0
+        return spread
 
     def test_noise_is_not_taken_for_a_habit_and_bad_readings_earn_a_wider_band(self):
         medium = Medium.ALCOHOL_MARKER

@@ -7,8 +7,10 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from jindle_core.offers.for_reading import Reading, Sureness, sureness
+from jindle_core.prediction.behaviour import Hand
 from jindle_core.supplies.whole import Supplies
 from jindle_core.swatch_sheet import SHEETS
+from jindle_core.words import in_words
 from server.access import cards_of
 from server.accounts.models import Person
 from server.cards.supplies import is_readable
@@ -70,6 +72,7 @@ def _one(supplies: Supplies, found: Sureness) -> SurenessTold:
             WantedReading(
                 swatch=swatch(supplies, one.colour),
                 layers=one.layers,
+                hand=one.hand,
                 paper=None if one.card is None else swatch(supplies, one.card),
                 words=_words(supplies, one),
                 sigma=round(one.sigma, 1),
@@ -81,6 +84,8 @@ def _one(supplies: Supplies, found: Sureness) -> SurenessTold:
 
 def _words(supplies: Supplies, one: Reading) -> str:
     layers = "1 layer" if one.layers == 1 else f"{one.layers} layers"
+    if one.hand is not Hand.MIDDLE:
+        layers += f" by a {in_words(one.hand)} hand"
     if one.card is None:
         return f"{layers} on white card"
     row = supplies.rows[one.card]

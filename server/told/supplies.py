@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from typing import Annotated
 
+from jindle_core.prediction.behaviour import Hand
 from server.told.answer import Answer
 from server.told.swatch import Swatch
 
@@ -42,6 +43,7 @@ class WantedReading(Answer):
 
     swatch: Swatch
     layers: int
+    hand: Hand
     paper: Annotated[Swatch | None, "what it is laid on; none: white card"]
     words: str
     sigma: float

@@ -17,7 +17,7 @@ export const isLaid = (medium: Swatch['medium']) => useSession().medium(medium)?
 export function useLaid() {
   const { query } = useRoute() // where a reading is asked for, it says how to lay it
   const layers = ref(Number(query.layers) || 1)
-  const hand = ref<Hand>('middle')
+  const hand = ref<Hand>(HANDS.find((one) => one.value === query.hand)?.value ?? 'middle')
   const paper = ref(Number(query.on) || 0)
   const below = shallowRef<Swatch | null>(null)
   const papers = useOwnCards('white swatch card')

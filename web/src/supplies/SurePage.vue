@@ -31,7 +31,7 @@ const figures = (one: Sureness) =>
     : `± ${one.sigma.toFixed(1)}; predictions were ΔE ${one.before!.toFixed(1)} off my readings, now ${one.after.toFixed(1)}`
 const to = (wanted: WantedReading) => ({
   path: `/match/${wanted.swatch.id}`,
-  query: { tab: 'readings', layers: wanted.layers, on: wanted.paper?.id },
+  query: { tab: 'readings', layers: wanted.layers, hand: wanted.hand, on: wanted.paper?.id },
 })
 </script>
 
