@@ -5,6 +5,7 @@ import numpy as np
 from bench.unseen import WORLDS
 from bench.visitor import Row
 from bench.worlds import SIX, TUNED, Asked, Layings, Many
+from jindle_core.contrast.rules import PairKind
 from jindle_core.media.medium import Covering
 from jindle_core.prediction.behaviour import Hand
 
@@ -35,7 +36,7 @@ def prediction_rows() -> list[Row]:
             2.8,
         ),
         _near("Dyes on five stocks, after six readings", worlds.laid(dye, _STOCKS, SIX), 1.3, 3.0),
-        _near("One dye glazed over another, after six readings", worlds.glazed(SIX), 1.5, 3.5),
+        _near("One dye glazed over another, after six readings", worlds.glazed(SIX), 2.2, 6.5),
         _near("Pencils, 2 layers on grey, kraft, cream, before any", worlds.laid(wax, _WAX, 0), 3.0),
         _near("The same after six readings", worlds.laid(wax, _WAX, SIX), 2.0),
         _near("Films on black and kraft after one reading on black", worlds.laid(film, _DARK, SIX), 3.0),
@@ -57,6 +58,13 @@ def prediction_rows() -> list[Row]:
         if covering is not dye:
             dark = worlds.laid(covering, ((1, "black"),), SIX)
             rows.append(_band(f"{kind} on black, after six readings", dark, most=0.98))
+    for kind, words, most in (
+        (PairKind.LETTERING_SMALL, "small lettering", 0.1),
+        (PairKind.PICTURE, "pictures", 0.2),
+    ):
+        wrong = worlds.wrongly_held(kind, film, wax)
+        what = f"Of {words} in pads, pens and pencils that hold on dark card before any reading, truly do not"
+        rows.append((what, f"≤ {most:.0%}", f"{wrong:.0%}", wrong <= most))
     for readings, when in _WHEN.items():
         rows.append(_band(f"one dye over another, {when}", worlds.glazed(readings), 0.8))
     return rows

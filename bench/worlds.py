@@ -7,13 +7,17 @@ found on ``TUNED`` alone; what the bench shows is of ``bench/unseen.py``, whose 
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
+from itertools import chain
 
 import numpy as np
 
 from jindle_core import figures
+from jindle_core.blending.standing import examine_lettering
+from jindle_core.checks.finding import Status
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import reflectance_to_lab
+from jindle_core.contrast.rules import PairKind, holds
 from jindle_core.media.groups import LAID_MEDIA
 from jindle_core.media.medium import Covering, Medium
 from jindle_core.prediction.behaviour import Hand
@@ -145,6 +149,14 @@ class MadeUp:
         own = figures.colour.UNCERTAINTY["read"]
         return Asked(delta_e(said, seen), np.hypot(known.sigma(ones, layers, hand, card=on), own))
 
+    def on_dark(self, known: Known, card: str) -> tuple[np.ndarray, np.ndarray, np.ndarray, np.ndarray]:
+        """The same once on a dark card: what is said (m, 3), seen, one sigma (m,), and the card's CIELAB."""
+        ones, on = self.ones[known.medium][_LEARNT:], self.cards[card]
+        seen = reflectance_to_lab(self._true(known.medium, 1, card)[_LEARNT:])
+        said, sigma = reflectance_to_lab(known.says(ones, card=on)), known.sigma(ones, card=on)
+        own = figures.colour.UNCERTAINTY["read"]
+        return said, seen, np.hypot(sigma, own), reflectance_to_lab(on)
+
     def glazed(self, known: Known) -> Asked:
         """Every such colour over its neighbour, one layer each on white."""
         habits, inks = self._habits[known.medium], self._inks[known.medium]
@@ -202,6 +214,18 @@ class Many:
             for laying in layings
             for hand in hands
         )
+
+    def wrongly_held(self, kind: PairKind, *coverings: Covering) -> float:
+        """Of what is said to hold of colours on dark card before any reading the share that truly does not."""
+        held = wrong = 0
+        for world, known in chain.from_iterable(self._of(one, 0) for one in coverings):
+            for card in ("black", "kraft", "grey"):
+                *each, on = world.on_dark(known, card)
+                for said, seen, sigma in zip(*each, strict=True):
+                    if examine_lettering(kind, said, on[None], float(sigma)).status is Status.HOLDS:
+                        held += 1
+                        wrong += not holds(kind, seen[None], on[None])[0]
+        return wrong / max(held, 1)
 
     def glazed(self, readings: int) -> Asked:
         """One transparent colour over another."""

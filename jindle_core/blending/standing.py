@@ -1,6 +1,7 @@
 """How do picture and lettering stand on a ground where they lie, and does it do what is wanted of it?"""
 
 from collections.abc import Sequence
+from dataclasses import replace
 from enum import StrEnum
 from itertools import combinations
 
@@ -31,12 +32,28 @@ def picture_stands(picture: Array, ground: Array) -> NDArray[np.bool_]:
 
 
 def examine_picture(
-    stands: NDArray[np.bool_], picture: Array, ground: Array, names: Sequence[str], outlined: bool
+    stands: NDArray[np.bool_],
+    picture: Array,
+    ground: Array,
+    names: Sequence[str],
+    outlined: bool,
+    sigma: float = 0.0,
 ) -> Finding:
     """Whether a picture stands out along its outline, as ``picture_stands`` finds it.
 
-    ``names`` (k,) are what of the picture it is; a drawn or stamped line holds both apart.
+    ``names`` (k,) are what of the picture it is; a drawn or stamped line holds both apart. ``sigma`` is how
+    surely (ΔE00) its colours are known as they are laid.
     """
+    found = _picture(stands, picture, ground, names, outlined)
+    if not sigma:
+        return found
+    may = _nearer(picture, ground, sigma)
+    return _if_sure(found, _picture(picture_stands(may, ground), may, ground, names, outlined))
+
+
+def _picture(
+    stands: NDArray[np.bool_], picture: Array, ground: Array, names: Sequence[str], outlined: bool
+) -> Finding:
     share = float(stands.mean())
     wanted, least = figures.grounds.STANDS_SHARE
     figure = f"{percent(share, wanted, least)} of its outline"
@@ -53,9 +70,36 @@ def examine_picture(
     return Finding(Status.LOOK_AGAIN if at_least(share, least) else Status.FAILS, figure, limit, reason)
 
 
-def examine_lettering(kind: PairKind, lettering: Array, ground: Array) -> Finding:
-    """How lettering (3,), or a strip of card, stands where it is worst on the ground (m, 3) under it."""
+def _nearer(upper: Array, lower: Array, sigma: float) -> Array:
+    """Colours (k, 3), known to a sigma, with L* as near to what they lie on as they may well be."""
+    apart = lower[..., 0] - upper[..., 0]
+    most = figures.contrast.UNSURE * sigma
+    return np.asarray(upper + np.stack([np.clip(apart, -most, most), *np.zeros((2, *apart.shape))], axis=-1))
+
+
+_UNSURE = "not sure: nobody has read it laid so. Read it, or try it on a scrap"
+
+
+def _if_sure(found: Finding, nearer: Finding) -> Finding:
+    """What is found, where what may well be holds too."""
+    if found.status is Status.HOLDS and nearer.status is not Status.HOLDS:
+        return replace(found, status=Status.LOOK_AGAIN, reason=_UNSURE)
+    return found
+
+
+def examine_lettering(kind: PairKind, lettering: Array, ground: Array, sigma: float = 0.0) -> Finding:
+    """How lettering (3,), or a strip of card, stands where it is worst on the ground (m, 3) under it.
+
+    ``sigma`` is how surely (ΔE00) the lettering is known as it is laid there.
+    """
     upper = np.broadcast_to(np.asarray(lettering, float), ground.shape)
+    if sigma:
+        nearer = _nearer(upper, ground, sigma)
+        return _if_sure(_worst(kind, upper, ground), _worst(kind, nearer, ground))
+    return _worst(kind, upper, ground)
+
+
+def _worst(kind: PairKind, upper: Array, ground: Array) -> Finding:
     found = measure(upper, ground)
     worst = int((found.delta_e if kind is PairKind.MAT else found.ratio).argmin())
     return judged(kind, found.only(worst), upper[worst], ground[worst])

@@ -228,7 +228,8 @@ def _picture(
     edge, under, places = edge.only(shows), under[shows], places[shows]
     stands = picture_stands(edge.labs, under)
     outlined = stack.look.pictured.outlined(face.parts[piece.key])
-    finding = examine_picture(stands, edge.labs, under, edge.names, outlined)
+    sigma = stack.of.shows(piece.key).usual_sigma
+    finding = examine_picture(stands, edge.labs, under, edge.names, outlined, sigma)
     beside = _names(stack, face, places if stands.all() else places[~stands])
     return PieceStands(PairKind.PICTURE, finding, beside, edge.labs, under, np.array(face.keys)[places])
 
@@ -239,7 +240,7 @@ def _words(stack: Stack, face: Face, piece: Piece) -> PieceStands:
     (x, y), under, places = under_words(stack.look, face, piece)
     _, above = stack.look.seen_at(face, x, y, np.full(len(x), len(face.keys)))
     rule = lettering_rule(part.size, piece.bold)
-    finding = examine_lettering(rule, stack.lab(piece.key), under)
+    finding = examine_lettering(rule, stack.lab(piece.key), under, stack.written_sigma(piece))
     beside = _names(stack, face, places)
     cut = piece.kind is Kind.CUT_WORDS
     covered = above > place if cut else above != places

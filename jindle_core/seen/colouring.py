@@ -235,6 +235,12 @@ class Coloured:
         """One sigma (ΔE00) of the least known of all its tones as they are laid here; 0 without any."""
         return max((one for tones in self.tones.values() for one in tones.sigma), default=0.0)
 
+    @property
+    def usual_sigma(self) -> float:
+        """The same of a usual one of them."""
+        every = [one for tones in self.tones.values() for one in tones.sigma]
+        return float(np.median(every)) if every else 0.0
+
     def is_guess(self, area: Area) -> bool:
         """Whether nobody can say how an area looks, as of a film on dark card before any of it was read."""
         return max(self.tones[area.key].sigma, default=0.0) > figures.colour.NEAR

@@ -15,6 +15,7 @@ from jindle_core.colorimetry.views import Shades
 from jindle_core.layers.making import MadeOn, Making
 from jindle_core.layers.pieces import BASE, Kind, Piece
 from jindle_core.prediction.near import Way
+from jindle_core.prediction.stocks import unlike_white
 from jindle_core.prediction.vellum import veil
 from jindle_core.seen.colouring import Coloured
 from jindle_core.seen.palette import EndSeen, SeenPalette, value_shades
@@ -100,6 +101,19 @@ class Stack:
         vellum = any(self.where.piece(key).kind is Kind.VELLUM for key in keys)
         inked = {piece.key for piece in self.where.build.every if piece.inked}
         return vellum, bool(keys & (inked | {self.where.carrier}))
+
+    def written_sigma(self, words: Piece) -> float:
+        """One sigma (ΔE00) of words as they are made on what is under them; 0 where nothing is laid."""
+        supplies, made = self.palette.supplies, words.made
+        place = supplies.places.get(words.material.id) if words.material.source == "supply" else None
+        if words.key not in self._written or (place is None and made is not Making.WHITE):
+            return 0.0
+        face = next(one for one in self.look.faces if words in one.pieces)
+        _, under, _ = under_words(self.look, face, words)
+        card = lab_to_reflectance(under.mean(axis=0))
+        if made is Making.WHITE or place is None:
+            return figures.contrast.EMBOSSED_SIGMA * min(float(unlike_white(card)), 1.0)
+        return supplies.predicted.sigma(place, Way(1, card=card))
 
     @cached_property
     def _written(self) -> dict[int, np.ndarray]:
