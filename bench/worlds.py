@@ -216,7 +216,7 @@ class Many:
         )
 
     def wrongly_held(self, kind: PairKind, *coverings: Covering) -> float:
-        """Of what is said to hold of colours on dark card before any reading the share that truly does not."""
+        """Of what is said to hold on dark card before any reading the share that truly does not."""
         held = wrong = 0
         for world, known in chain.from_iterable(self._of(one, 0) for one in coverings):
             for card in ("black", "kraft", "grey"):

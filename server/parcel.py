@@ -54,7 +54,6 @@ class Packing:
         content = content.encode() if isinstance(content, str) else content
         self._room -= len(content)
         if self._room < 0 or len(content) > LARGEST_TEXT:
-            self.packed().close()
             raise BadInput(Problem("There is more than an archive holds: take the log out by its years."))
         # A fixed time, so that the same things make the same archive.
         kind = zipfile.ZIP_STORED if name.startswith((PICTURES, PHOTOS)) else zipfile.ZIP_DEFLATED

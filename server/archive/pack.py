@@ -16,7 +16,11 @@ def pack(person: Person) -> IO[bytes]:
     """A zip of JSON files and pictures: everything that is theirs, to be read from its beginning."""
     parcel = Packing(person, largest_archive(person))
     about = {"format": FORMAT, "version": VERSION, "settings": settings_told(person)}
-    parcel.tell("about.json", about | name_ranges(parcel))
-    for part in PARTS:
-        part.pack(parcel)
+    try:
+        parcel.tell("about.json", about | name_ranges(parcel))
+        for part in PARTS:
+            part.pack(parcel)
+    except BaseException:
+        parcel.packed().close()
+        raise
     return parcel.packed()

@@ -20,7 +20,9 @@ const match = (id: number) =>
     verdict: 'near',
     direction: '',
     distance: id / 10,
-    uncertainty: 0.5,
+    tentative: false,
+    between: ['near', 'near'],
+    likely: [id / 10, id / 10],
   }) as unknown as Match
 const ranges = [
   { range_id: 1, range_name: 'Rods', medium: 'gel pen', own: false, matches: [match(1), match(2)] },

@@ -90,7 +90,9 @@ async function goBack() {
       </p>
       <p v-if="shown">
         <b>{{ shown.swatch.range_name }} {{ shown.swatch.label }}</b
-        ><br />{{ nearness(shown) }} <TheFigure tip :text="figure(shown)" /><br />{{ really(shown) }}
+        ><br />{{ nearness(shown) }} <TheFigure tip :text="figure(shown)" /><br />{{
+          really(shown)
+        }}
         {{ shown.swatch.provenance_words
         }}<template v-if="shown.swatch.discontinued">, discontinued</template><br />
         <ColourMenu :swatch="shown.swatch" @changed="look" />

@@ -22,7 +22,9 @@ const match = (id: number) => ({
   verdict: 'near',
   direction: '',
   distance: 1,
-  uncertainty: 0.5,
+  tentative: false,
+  between: ['near', 'near'],
+  likely: [1, 1],
 })
 const cell = (column: string, id: number, state = 'nearest') => ({
   column,
@@ -49,6 +51,7 @@ const card = {
   version: 3,
   name: 'Heron',
   checks: [] as unknown[],
+  to_read: [],
   columns: [
     { key: 'marker', title: 'Marker' },
     { key: 'pad', title: 'Ink pad' },

@@ -161,8 +161,8 @@ const tab = (row: number, column: number) =>
       <p class="flex items-center text-xs text-soft small:hidden">
         The nearest in each medium<WordTip word="cousin" />
         <span v-if="card.to_read.length" class="pl-2">
-          Some are known by their labels only, so these words are probable. Read
-          {{ card.to_read.map((one) => one.label).join(', ') }} to be sure.
+          By labels only probable: read {{ card.to_read.map((one) => one.label).join(', ') }} to be
+          sure.
         </span>
         <span v-else class="pl-2 pointer-coarse:hidden"
           >Arrows move, Enter compares, L locks, M is mine, B to buy.</span
