@@ -29,8 +29,8 @@ def a_sheet(width):
     return Sheet("Bank", SHEET, labels, width)
 
 
-def some_supplies(owned=(1, 2, 11, 21, 22, 23, 24)):
-    """All of them, some in the drawer."""
+def some_supplies(owned=(1, 2, 11, 21, 22, 23, 24), known="read"):
+    """All of them, some in the drawer, and how they are known."""
     rows = tuple(
         SupplyColour(
             pk,
@@ -38,7 +38,7 @@ def some_supplies(owned=(1, 2, 11, 21, 22, 23, 24)):
             "" if pk in SHEET else f"OAR-{pk}",
             f"oar {pk}",
             "Bank" if pk in SHEET else "",
-            "read",
+            known,
             False,
             *map(float, lab),
         )

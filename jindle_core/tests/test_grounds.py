@@ -272,6 +272,33 @@ class StandingTests(unittest.TestCase):
         self.assertIn("ΔL* 15", found.figure)
         self.assertIs(examine_lettering(PairKind.MAT, np.array([60.0, 0, 0]), ground).status, Status.HOLDS)
 
+    def test_what_stands_out_on_a_guess_is_not_sure(self):
+        ground, small = self.colours((30, 0, 0)), PairKind.LETTERING_SMALL
+        for lightness, doubt, status in (
+            (76.0, 0.0, Status.HOLDS),
+            (76.0, 6.0, Status.HOLDS),
+            (76.0, 14.0, Status.LOOK_AGAIN),  # half of it nearer to the ground it would not be read
+            (60.0, 14.0, Status.FAILS),  # what does not hold is not made better by doubt
+            (60.0, 0.0, Status.FAILS),
+        ):
+            found = examine_lettering(small, np.array([lightness, 0, 0]), ground, doubt)
+            self.assertIs(found.status, status, (lightness, doubt))
+            self.assertEqual("not sure" in found.reason, status is Status.LOOK_AGAIN)
+        sure = examine_lettering(small, np.array([76.0, 0, 0]), ground)
+        unsure = examine_lettering(small, np.array([76.0, 0, 0]), ground, 14.0)
+        self.assertEqual(unsure.figure, sure.figure)  # what is told is what is predicted
+
+    def test_a_picture_on_a_guess_is_not_sure_unless_its_line_holds_it(self):
+        ground, picture = self.colours(*[(30, 0, 0)] * 8), self.colours(*[(44, 30, 10)] * 8)
+        stands, names = picture_stands(picture, ground), ("wing",) * 8
+        for doubt, outlined, status in (
+            (0.0, False, Status.HOLDS),
+            (9.0, False, Status.LOOK_AGAIN),
+            (9.0, True, Status.HOLDS),
+        ):
+            found = examine_picture(stands, picture, ground, names, outlined, doubt)
+            self.assertIs(found.status, status)
+
     def test_a_quiet_ground(self):
         even = np.tile(self.colours((86, -2, -6)), (50, 1))
         picture = self.colours((50, 30, 30), (40, -20, -30))

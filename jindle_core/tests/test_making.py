@@ -4,6 +4,7 @@ import unittest
 
 import numpy as np
 
+from jindle_core import figures
 from jindle_core.card.changes.build import AddPiece, EditPiece
 from jindle_core.card.changes.every import changed
 from jindle_core.card.changes.ground import SetGround
@@ -129,3 +130,17 @@ class MakingTests(unittest.TestCase):
         np.testing.assert_allclose(card.seen.stack.lab(2), ROWS[0][2], atol=0.01)
         said = card.seen.after(EditPiece(2, {"made": Making.CLEAR}))
         self.assertEqual(str(check(CheckedCard(said), "made:2").title), "words, stamped, under clear powder")
+
+    def test_how_surely_words_show_where_they_are_made(self):
+        def sigma(stock, made, of):
+            checked = words_on(stock, made, of)
+            (words,) = (one for one in checked.seen.stack.where.build.every if one.kind is Kind.LETTERING)
+            return checked.seen.stack.written_sigma(words)
+
+        pen = [sigma(stock, Making.PEN, supply(PEN)) for stock in (WHITE_END, supply(NIGHT))]
+        self.assertLess(pen[0], 1)  # as it was read
+        self.assertGreater(pen[1], 4)  # nobody has seen how it covers
+        white = [sigma(stock, Making.WHITE, WHITE_END) for stock in (WHITE_END, supply(NIGHT))]
+        self.assertAlmostEqual(white[0], 0, delta=0.5)
+        self.assertEqual(white[1], figures.contrast.EMBOSSED_SIGMA)
+        self.assertEqual(sigma(WHITE_END, Making.STAMPED, End("white", 0)), 0)

@@ -8,9 +8,14 @@ from jindle_core.card.changes.every import changed
 from jindle_core.card.changes.palette import AddColour
 from jindle_core.card.whole import Anchor, Card
 from jindle_core.lengths import read_size
+from jindle_core.matching.verdicts import Verdict
 from jindle_core.material import End
+from jindle_core.media.medium import Medium
+from jindle_core.offers.for_colour import Target, glazed
+from jindle_core.offers.to_read import to_read
 from jindle_core.palettes.role import Role
 from jindle_core.seen.palette import SeenPalette
+from jindle_core.seen.table import table
 from jindle_core.supplies.readings import Settled
 from jindle_core.tests.made import LABS, MARKERS, some_supplies
 
@@ -45,3 +50,35 @@ class PaletteTests(unittest.TestCase):
         self.assertEqual(palette.lab[0].tolist(), list(map(float, LABS[MARKERS[1]])))
         self.assertIsNone(palette.place(palette.card.colours[0]))
         self.assertEqual(palette.end_words(End("supply", MARKERS[1])), "a colour no longer in your supplies")
+
+    def test_a_supply_is_the_same_as_itself_however_it_is_known(self):
+        labels = a_palette(some_supplies(known="label"))
+        itself, other = (
+            labels.match(0, labels.supplies.places[pk], off) for pk, off in ((22, 0.0), (21, 18.0))
+        )
+        self.assertEqual((itself.near.verdict, itself.near.judged.uncertainty), (Verdict.SAME, 0))
+        self.assertGreater(other.near.judged.uncertainty, figures.colour.UNCERTAINTY["label"])
+        # The same value, typed, is no supply: what is nearest to it is known by its label.
+        typed = labels.match(1, labels.supplies.places[22], 0.0)
+        self.assertIs(typed.near.verdict, Verdict.NEAR)
+        self.assertTrue(typed.near.words.startswith("near"))
+
+    def test_what_is_known_by_labels_says_what_to_read_and_what_is_read_asks_for_nothing(self):
+        for known in ("label", "read"):
+            palette = a_palette(some_supplies(known=known))
+            found = to_read(table(palette, only_owned=False))
+            self.assertEqual(bool(found), known == "label")
+        asked = to_read(table(a_palette(some_supplies(known="label")), only_owned=False))
+        self.assertEqual(asked[0].id, MARKERS[1])  # the palette colour itself stands behind its whole row
+        self.assertEqual(len({one.id for one in asked}), len(asked))
+        self.assertLessEqual(len(asked), figures.laying.LESSONS)
+
+    def test_two_labels_laid_over_one_another_are_to_be_read_first(self):
+        for known, unread in (("label", True), ("read", False)):
+            supplies = some_supplies(known=known)
+            target = Target((58.0, -27.0, 34.0), 0.0, Medium.ALCOHOL_MARKER)
+            offers, _ = glazed(supplies, target, 99.0)
+            self.assertTrue(offers)
+            self.assertEqual({one.unread for one in offers}, {unread})
+            least = figures.laying.GLAZE_SIGMA + (3 if unread else 0)
+            self.assertGreater(min(one.predicted.near.judged.uncertainty for one in offers), least)
