@@ -43,6 +43,7 @@ const moving = ref(false)
 const choosingPaper = ref(false)
 const keeping = ref(false)
 const widening = ref(false)
+const toRead = computed(() => card.value.to_read.map((one) => one.label))
 // So many columns beside the colour itself; each keeps room for a code.
 const across = computed(() => ({
   gridTemplateColumns: `138px repeat(${card.value.columns.length}, minmax(130px, 1fr))`,
@@ -160,9 +161,9 @@ const tab = (row: number, column: number) =>
     <div class="mb-2 flex items-center justify-between px-1 small:mb-1">
       <p class="flex items-center text-xs text-soft small:hidden">
         The nearest in each medium<WordTip word="cousin" />
-        <span v-if="card.to_read.length" class="pl-2">
-          By labels only probable: read {{ card.to_read.map((one) => one.label).join(', ') }} to be
-          sure.
+        <span v-if="toRead.length" class="pl-2" :title="toRead.join(', ')">
+          Words beside labels are probable. Read {{ toRead.slice(0, 2).join(', ')
+          }}{{ toRead.length > 2 ? ` and ${toRead.length - 2} more` : '' }} to be sure.
         </span>
         <span v-else class="pl-2 pointer-coarse:hidden"
           >Arrows move, Enter compares, L locks, M is mine, B to buy.</span
