@@ -95,7 +95,7 @@ class PhoneTests(BrowserTestCase):
         expect(self.dialog()).to_contain_text("Nothing comes near. Ways out")
         self.button("Take it all the same").click()
         expect(self.dialog()).to_have_count(0)
-        expect(shown).not_to_contain_text("Nothing near")
+        expect(shown.get_by_role("button", name="Cardstock")).not_to_contain_text("Nothing near")
 
     def test_zoomed_to_twice_the_size_the_work_keeps_two_thirds(self):
         self.open_demo()
