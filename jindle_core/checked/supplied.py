@@ -226,7 +226,8 @@ def _glazed(inventory: Inventory, end: End, place: int) -> list[Mend]:
         words = f"{over.called} glazed over {under.called}, in every area"
         sigma = supplies.predicted.glaze_sigma(below, above)
         near = judge_distance(glaze.distance, combined(sigma, float(supplies.sigma[place])))
-        first = "read both first, " if sigma > figures.colour.UNCERTAINTY["label"] else ""
+        labels = max(supplies.sigma[[below, above]]) >= figures.colour.UNCERTAINTY["label"]
+        first = "read both first, " if labels else ""
         figure = f"predicted, {first}ΔE {near.low:.0f} to {near.high:.0f}"
         found.append(Mend(words, figure, change, value_shades(glaze.lab)))
         break
