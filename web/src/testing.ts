@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, vi } from 'vitest'
 import { createApp, nextTick, type App, type Component, type Plugin } from 'vue'
-import { createPinia, setActivePinia } from 'pinia'
+import { createPinia, type Store } from 'pinia'
 
 /** One question to the server, answered by the test when it likes. */
 export type Asked = {
@@ -60,9 +60,15 @@ globalThis.fetch = async (given: RequestInfo | URL, how?: RequestInit) => {
   })
 }
 
+// One pinia for all: any action that an earlier test left running makes its own the active one.
+const stores: Store[] = []
+export const pinia = createPinia().use(({ store }) => void stores.push(store))
+createApp({}).use(pinia)
+
 beforeEach(() => {
   asked.length = 0
-  setActivePinia(createPinia())
+  stores.splice(0).forEach((store) => store.$dispose())
+  pinia.state.value = {}
   vi.restoreAllMocks()
 })
 

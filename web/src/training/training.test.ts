@@ -1,9 +1,8 @@
-import { createPinia, setActivePinia } from 'pinia'
-import { beforeEach, expect, it } from 'vitest'
+import { expect, it } from 'vitest'
 import { nextTick } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { useSession } from '@/lib/session'
-import { onPage, press, question, settled } from '@/testing'
+import { onPage, pinia, press, question, settled } from '@/testing'
 import AnsweredView from './AnsweredView.vue'
 import ChoiceQuestion from './ChoiceQuestion.vue'
 import JoinQuestion from './JoinQuestion.vue'
@@ -14,8 +13,6 @@ import RegionCurve from './RegionCurve.vue'
 import WeekCurve from './WeekCurve.vue'
 import { placed } from './weeks'
 
-const pinia = createPinia()
-beforeEach(() => setActivePinia(pinia))
 const colour = (shade: string) => ({
   label: '',
   medium: 'gel pen',
