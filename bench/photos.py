@@ -1,4 +1,4 @@
-"""Papers photographed by cameras that nothing was found on, with and without known swatches in view.
+"""Papers photographed by cameras and under lamps that nothing was found on, known swatches in view or none.
 
 The swatches are marked, or are those of a printed strip that is found by itself.
 """
@@ -13,26 +13,29 @@ from demo.papers import draw_sheet
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.recovery import lab_to_reflectance
-from jindle_core.colorimetry.spaces import Lab, as_lab, reflectance_to_lab
+from jindle_core.colorimetry.spaces import as_lab, reflectance_to_lab
 from jindle_core.interchange.picture import read_picture
 from jindle_core.patterned.colours import sheet_colours
 from jindle_core.patterned.correction import PictureBox, correct
-from jindle_core.patterned.lamp import Light, relit
+from jindle_core.patterned.lamp import KnownSwatch, Light, relit
 from jindle_core.patterned.strip import find_strip, strip
 from jindle_core.prediction.stocks import WHITE_CARD
-from standins.camera import Scene, SimulatedCamera, made_up
+from standins.camera import Scene, Sensor, SimulatedCamera, made_up, measured
 from standins.page import with_strip
 from standins.world import HABITS, World, dyes
 
 LAMPS = {
     "daylight": Light.DAYLIGHT,
-    "lamp of 2700 K": Light.WARM_LAMP,
-    "lamp of 3000 K": Light.WARM_LAMP,
-    "LED lamp": Light.LED_LAMP,
+    "bulb of 2800 K": Light.BULB,
+    "LED of 3000 K": Light.WARM_LED,
+    "LED of 6800 K": Light.COOL_LED,
+    "tube of 3400 K": Light.FLUORESCENT,
+    "tube of 4300 K": Light.FLUORESCENT,
 }
 _SIDE, _ACCENT, _KNOWN = 1400, 0.01, 6
 _NONE, _MARKED, _STRIP = "none", "marked", "strip"
 _SHEETS = 4
+_CURVE = 0.3  # of every second camera: pictures a good deal harder than they were
 _DARK_CORNERS, _HUES, _DEPTHS = 0.9, ((25, 15), (-20, 20), (5, -30), (0, 4)), (84, 75, 66, 57)
 
 
@@ -87,16 +90,16 @@ def _row(lamp: str, words: str, found: tuple[np.ndarray, np.ndarray, int], most:
     of = len(off) + missed
     return (
         f"Papers by {lamp}, cameras never seen, {words}: ΔE00 median / 90th percentile, missed, in the band",
-        "told" if most is None else f"≤ {most:g}, ≤ 1 of 22, ≥ 85%",
+        "told" if most is None else f"≤ {most:g}, ≤ 1 of 22, ≥ 80%",
         f"{median:.1f} / {ninth:.1f}, {missed} of {of}, {inside:.0%}",
-        most is None or (median <= most and missed * 22 <= of and inside >= 0.85),
+        most is None or (median <= most and missed * 22 <= of and inside >= 0.80),
     )
 
 
 def _read(lamp: str, light: Light | None, known: str) -> tuple[np.ndarray, np.ndarray, int]:
     off, sigma, missed = [], [], 0
-    for seed in SENSORS:
-        camera = SimulatedCamera(made_up(seed))
+    for seed, sensor in _cameras():
+        camera = SimulatedCamera(sensor)
         count = figures.paper.STRIP_SWATCHES if known == _STRIP else _KNOWN
         swatches = World().covered(dyes(seed, count), 1, HABITS["alcohol marker"], WHITE_CARD)
         for number, colours in enumerate(sheets()[:_SHEETS]):
@@ -111,10 +114,12 @@ def _read(lamp: str, light: Light | None, known: str) -> tuple[np.ndarray, np.nd
                 continue
             scale = picture.linear.shape[1] / _SIDE
             card = seen.white if seen else _scaled(white, scale)
-            places = seen.boxes if seen else [_scaled(box, scale) for box, _ in boxes]
-            laid = list(zip(places, (lab for _, lab in boxes), strict=True)) if known != _NONE else []
+            places = seen.boxes if seen else [_scaled(one.box, scale) for one in boxes]
+            laid = [one._replace(box=box) for box, one in zip(places, boxes, strict=True)]
             corrected = correct(picture.linear, picture.clipped, card)
-            lit = relit(corrected, light, known=laid, beside=[seen.whole] if seen else []).picture
+            lit = relit(
+                corrected, light, known=laid if known != _NONE else [], beside=[seen.whole] if seen else []
+            ).picture
             found = np.array([one.lab for one in sheet_colours(lit)])
             for lab in reflectance_to_lab(colours):
                 nearest = float(delta_e(lab[None], found).min())
@@ -122,13 +127,19 @@ def _read(lamp: str, light: Light | None, known: str) -> tuple[np.ndarray, np.nd
                     missed += 1
                 else:
                     off.append(nearest)
-                    sigma.append(lit.sigma)
+                    sigma.append(float(lit.sigma(lab)))
     return np.array(off), np.array(sigma), missed
+
+
+def _cameras() -> list[tuple[int, Sensor]]:
+    """Made-up cameras, every second with a tone curve, and measured ones."""
+    made = [(seed, replace(made_up(seed), curve=at % 2 * _CURVE)) for at, seed in enumerate(SENSORS)]
+    return [*made, *enumerate(measured())]
 
 
 def _laid_out(
     labels: np.ndarray, colours: np.ndarray, swatches: np.ndarray
-) -> tuple[Scene, list[tuple[PictureBox, Lab]], PictureBox]:
+) -> tuple[Scene, list[KnownSwatch], PictureBox]:
     """The sheet with white card in one corner and swatches along its lower rim."""
     labels, side = labels.copy(), labels.shape[0]
     card = PictureBox(side // 30, side // 30, side // 6, side // 6)
@@ -137,7 +148,7 @@ def _laid_out(
     for at, swatch in enumerate(swatches):
         box = PictureBox(step + at * 2 * step, side - 2 * step, step, step)
         labels[box.slices()] = len(colours) + 1 + at
-        boxes.append((box, as_lab(reflectance_to_lab(swatch))))
+        boxes.append(KnownSwatch(box, as_lab(reflectance_to_lab(swatch))))
     return Scene(labels, np.vstack([colours, WHITE_CARD, swatches])), boxes, card
 
 

@@ -3,23 +3,32 @@
 It has a physical model of its own and shares no code with what reads its
 pictures: light falls unevenly and may be mixed, the sensor's three channels
 overlap, the lens darkens the corners, the sheet lies a little askew, and
-every pixel is noisy. Nothing here is measured on a real camera.
+every pixel is noisy. Its own channels are made up; for the bench there are
+measured ones too, and the lamps are those that were measured for the CIE and others.
 """
 
 import io
 from dataclasses import dataclass
 
 import numpy as np
-from colour import MSDS_CMFS, SpectralShape
+from colour import (
+    MSDS_CAMERA_SENSITIVITIES,
+    MSDS_CMFS,
+    SDS_ILLUMINANTS,
+    SDS_LIGHT_SOURCES,
+    SpectralDistribution,
+    SpectralShape,
+)
 from numpy.typing import NDArray
 from PIL import Image
 
 Array = NDArray[np.float64]
 _WAVES = np.arange(400, 701, 10)
+_BANDS = SpectralShape(400, 700, 10)
 _HEAD = 4096  # bytes of a picture among which its comment stands
 # Stands in every picture that it takes, so that whoever reads one knows: nothing was before a lens.
 MARK = b"made up by a simulated camera"
-LIGHTS = ("daylight", "shade", "warm lamp", "LED lamp", "mixed light")
+LIGHTS = ("daylight", "shade", "bulb", "warm LED", "cool LED", "fluorescent", "mixed light")
 
 
 def is_made_up(picture: bytes) -> bool:
@@ -43,7 +52,7 @@ class Scene:
     on_table: bool = False
 
 
-def _black_body(kelvin: float) -> Array:
+def black_body(kelvin: float) -> Array:
     """Planck's law over the bands, 1 at 560 nm."""
     metres = _WAVES * 1e-9
     power = metres**-5 / (np.exp(0.014388 / (metres * kelvin)) - 1)
@@ -52,34 +61,42 @@ def _black_body(kelvin: float) -> Array:
 
 def _day(kelvin: float, blue: float) -> Array:
     sky = 1 + blue * (560 - _WAVES) / 160
-    return _black_body(kelvin) * np.maximum(sky, 0.1)
+    return black_body(kelvin) * np.maximum(sky, 0.1)
 
 
 def _bump(centre: float, width: float) -> Array:
     return np.asarray(np.exp(-0.5 * ((_WAVES - centre) / width) ** 2))
 
 
-def _led() -> Array:
-    """White from a blue chip and narrow phosphors: little between its peaks."""
-    return _bump(452, 10) * 1.1 + _bump(535, 26) * 0.75 + _bump(612, 9) * 1.6 + _bump(632, 8) * 1.1 + 0.03
+def _measured(lamp: SpectralDistribution) -> Array:
+    """A lamp's light over the bands, 1 at 560 nm."""
+    power = lamp.copy().align(_BANDS).values
+    return np.asarray(power / power[16])
 
 
 _SPECTRA = {
     "daylight": _day(5600, 0.05),
     "shade": _day(7500, 0.18),
-    "warm lamp": _black_body(2900),
-    "lamp of 2700 K": _black_body(2700),
-    "lamp of 3000 K": _black_body(3000),
-    "LED lamp": _led(),
+    "bulb": black_body(2900),
+    "warm LED": _measured(SDS_ILLUMINANTS["LED-B2"]),
+    "cool LED": _measured(SDS_ILLUMINANTS["LED-B4"]),
+    "fluorescent": _measured(SDS_ILLUMINANTS["FL11"]),
+    # Those that the bench photographs under: nothing was found on them.
+    "bulb of 2800 K": _measured(SDS_LIGHT_SOURCES["Incandescent"]),
+    "LED of 3000 K": _measured(SDS_LIGHT_SOURCES["PHOS-1"]),
+    "LED of 6800 K": _measured(SDS_LIGHT_SOURCES["Phosphor LED YAG"]),
+    "tube of 3400 K": _measured(SDS_LIGHT_SOURCES["Triphosphor FL"]),
+    "tube of 4300 K": _measured(SDS_LIGHT_SOURCES["Cool White FL"]),
 }
-LAMPS = tuple(_SPECTRA)  # that the bench photographs under, besides those that the application offers
+LAMPS = tuple(_SPECTRA)
 
 
 @dataclass(frozen=True, eq=False)
 class Sensor:
     """The channels (31, 3) of a camera, its software's matrix towards sRGB, and how it makes pictures.
 
-    ``balanced``: how much of a light's cast its software takes out by itself.
+    ``balanced``: how much of a light's cast its software takes out by itself; ``curve``: how much steeper
+    than it should be it makes the middle of the scale, 0 to 1.
     """
 
     channels: Array
@@ -87,6 +104,7 @@ class Sensor:
     balanced: float = 0.8
     quality: int = 93
     vignette: float = 0.28
+    curve: float = 0.0
 
     @property
     def white(self) -> Array:
@@ -95,8 +113,12 @@ class Sensor:
 
     def shown(self, reflectances: Array, light: str) -> Array:
         """What the camera's software makes of each reflectance under a light: linear RGB."""
-        raw = reflectances @ (self.channels * _SPECTRA[light][:, None])
-        white = np.ones(31) @ (self.channels * _SPECTRA[light][:, None])
+        return self.shown_by(reflectances, _SPECTRA[light])
+
+    def shown_by(self, reflectances: Array, spectrum: Array) -> Array:
+        """The same under the light of a spectrum (31,), linear RGB (n, 3)."""
+        raw = reflectances @ (self.channels * spectrum[:, None])
+        white = np.ones(31) @ (self.channels * spectrum[:, None])
         balance = (self.white / white) ** self.balanced
         return np.maximum(raw * balance / self.white @ self.matrix, 0)
 
@@ -109,7 +131,7 @@ def _towards_srgb(channels: Array) -> Array:
     )
     light = _SPECTRA["daylight"]
     seen = smooth @ (channels * light[:, None])
-    eye = MSDS_CMFS["CIE 1931 2 Degree Standard Observer"].copy().align(SpectralShape(400, 700, 10)).values
+    eye = MSDS_CMFS["CIE 1931 2 Degree Standard Observer"].copy().align(_BANDS).values
     xyz = smooth @ (eye * light[:, None])
     white_seen, white_xyz = (np.ones(31) @ (channels * light[:, None]), np.ones(31) @ (eye * light[:, None]))
     to_rgb = np.array([[3.2406, -1.5372, -0.4986], [-0.9689, 1.8758, 0.0415], [0.0557, -0.2040, 1.0570]])
@@ -143,6 +165,16 @@ def made_up(seed: int) -> Sensor:
     )
 
 
+def measured() -> tuple[Sensor, ...]:
+    """Cameras with the sensitivities that colour-science ships: measured on real ones."""
+    found = []
+    for sensitivities in MSDS_CAMERA_SENSITIVITIES.values():
+        channels = sensitivities.copy().align(_BANDS).values
+        channels = channels / channels.max()
+        found.append(Sensor(channels, _towards_srgb(channels)))
+    return tuple(found)
+
+
 class SimulatedCamera:
     """A camera that is not there: it says so, and takes the same picture for the same seed."""
 
@@ -167,7 +199,7 @@ class SimulatedCamera:
             # A window on one side, a lamp on the other.
             lamp = 1 / (1 + np.exp(-(u + 0.2 * v) * 3.0))
             seen = self._sensor.shown(reflectances, "daylight")[labels] * (1 - 0.45 * lamp)[..., None]
-            seen += self._sensor.shown(reflectances, "warm lamp")[labels] * (0.45 * lamp)[..., None]
+            seen += self._sensor.shown(reflectances, "bulb")[labels] * (0.45 * lamp)[..., None]
         else:
             seen = self._sensor.shown(reflectances, light)[labels]
         falling = 1 + random.uniform(-0.16, 0.16) * u + random.uniform(-0.16, 0.16) * v
@@ -184,6 +216,7 @@ class SimulatedCamera:
         half = half + random.normal(0, 1, half.shape) * np.sqrt(0.00012 * np.maximum(half, 0) + 0.000012)
         encoded = np.clip(half, 0, 1)
         encoded = np.where(encoded <= 0.0031308, 12.92 * encoded, 1.055 * encoded ** (1 / 2.4) - 0.055)
+        encoded = encoded + self._sensor.curve * encoded * (1 - encoded) * (2 * encoded - 1)
         image = Image.fromarray(np.rint(encoded * 255).astype(np.uint8))
         image = image.rotate(
             random.uniform(-1.2, 1.2), Image.Resampling.BICUBIC, fillcolor=image.getpixel((2, 2))

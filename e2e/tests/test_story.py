@@ -751,7 +751,7 @@ class StoryTests(BrowserTestCase):
         self.page.go_back()
         self.page.get_by_text("with my strip").click()
         self.choose("Sheet:", "Swing bridge")
-        self.choose("Light:", "warm lamp")
+        self.choose("Light:", "bulb")
         self.button("Take the photograph").click()
         known = self.page.get_by_role("list", name="Known swatches").get_by_role("listitem")
         expect(known).to_have_count(5)

@@ -72,24 +72,45 @@ SHEET_ROUNDED = 0.05  # mm that a sheet may be short of a piece: less than a kni
 GREY_TONE = (0.5, 2.0)  # exponents beyond these say that the grey card is no grey card
 GREY_CARD_LAB = (50.0, 0.0, 0.0)  # a photographer's grey card reflects 18 %: L* 49.5
 
-# What is left of a light once white card is white: linear sRGB as by daylight, for lamps of 2700 to 3000 K
-# and for white LEDs. Found as what fits 40 made-up cameras best (``bench/photos.py`` shows it on others);
-# and one sigma (ΔE00) of colours by each.
+# What is left of a light once white card is white: linear sRGB as by daylight. Found as what fits 40
+# made-up cameras under measured lamps best (``python -m bench.lamps``); and how unsure colours are by each, a
+# grey and more for each unit of C*, as σ in ΔE00: about nine of ten papers and dyes lie within 1.6 of it,
+# each lamp left out in turn, on other cameras. A lamp that nobody named may be any; without white card
+# its cast stays too: our estimate.
 LAMPS = MappingProxyType(
     {
         "daylight": ((1.0, 0.0, 0.0), (0.0, 1.0, 0.0), (0.0, 0.0, 1.0)),
-        "shade": ((1.082, -0.097, 0.015), (0.043, 0.976, -0.019), (-0.053, 0.103, 0.951)),
-        "warm lamp": ((0.978, 0.153, -0.127), (-0.101, 0.984, 0.115), (0.039, -0.076, 1.036)),
-        "LED lamp": ((1.033, -0.014, -0.018), (-0.088, 1.031, 0.056), (0.005, 0.036, 0.96)),
+        "shade": ((1.094, -0.091, -0.003), (0.035, 0.975, -0.009), (-0.048, 0.075, 0.974)),
+        "bulb": ((1.009, 0.111, -0.118), (-0.114, 1.009, 0.103), (0.048, -0.102, 1.053)),
+        "warm LED": ((1.065, 0.018, -0.082), (-0.137, 1.027, 0.107), (0.037, -0.072, 1.034)),
+        "cool LED": ((1.163, -0.15, -0.012), (-0.071, 1.012, 0.058), (-0.008, 0.025, 0.984)),
+        "fluorescent": ((1.111, -0.033, -0.077), (-0.141, 1.03, 0.108), (0.036, -0.054, 1.017)),
     }
 )
-LAMP_SIGMA = MappingProxyType({"daylight": 2.6, "shade": 2.8, "warm lamp": 4.0, "LED lamp": 2.0})
+LAMP_DOUBT = MappingProxyType(
+    {
+        "daylight": (1.6, 0.05),
+        "shade": (1.6, 0.06),
+        "bulb": (2.8, 0.09),
+        "warm LED": (2.8, 0.09),
+        "cool LED": (2.4, 0.07),
+        "fluorescent": (2.8, 0.10),
+    }
+)
+UNSAID_DOUBT = (3.8, 0.12)
+BARE_DOUBT = (6.0, 0.15)
 # Known swatches in the picture: fewer cannot say how a lamp mixes channels; how strongly they are drawn to
-# the usual matrix of the light; ΔE00 from what the others say at which one is something else; a spread of a*
-# or b* below which they are alike; what counts as dark (linear); how many swatches the usual sigma is worth.
-KNOWN_LEAST, KNOWN_RIDGE, KNOWN_STRANGE, KNOWN_ALIKE, KNOWN_DARK, KNOWN_PRIOR = 3, 0.3, 12.0, 15.0, 0.02, 3
-# Blue against red on the white card, in logarithms: more is no daylight. So many ΔE00 of doubt each.
-CAST, CAST_SIGMA = 0.15, 6.0
+# the usual matrix of the light; ΔE00 from what the others say, and times the σ of such a colour, at which one
+# is something else; a spread of a* or b* below which they are alike; what counts as dark (linear); how many
+# swatches the usual doubt is worth.
+KNOWN_LEAST, KNOWN_RIDGE, KNOWN_ALIKE, KNOWN_DARK, KNOWN_PRIOR = 3, 0.3, 15.0, 0.02, 3
+KNOWN_STRANGE = (12.0, 3.0)
+KNOWN_LEFT = 2.0  # ΔE00 that a matrix leaves of a swatch that is surely known: one less sure counts for less
+# A camera's tone curve, as an exponent that known swatches ask for: from how many on, which are tried, and
+# one σ of its logarithm.
+TONE_LEAST, TONE_TRIED, TONE_SIGMA = 5, (0.7, 1.3, 25), 0.1
+# Blue against red on the white card, in logarithms: more is no daylight.
+CAST = 0.15
 KNOWN_MOST = 60  # in one picture: two rows of a printed strip
 CUT_OFF = 0.01  # of a picture at the end of the scale: more is told
 

@@ -60,14 +60,14 @@ class Corrected:
 
     ``linear`` (h, w, 3) is linear sRGB as under a white light; ``reference``
     is the white card's box or None; ``field`` (5, 3) the log strength of the
-    light over the picture (see ``_terms``); ``sigma`` the uncertainty of the
-    colours in ΔE00.
+    light over the picture (see ``_terms``); ``doubt`` how unsure its colours
+    are: of a grey, and more for each unit of C*, both as σ in ΔE00.
     """
 
     linear: Array
     reference: PictureBox | None
     field: Array
-    sigma: float
+    doubt: tuple[float, float]
     cast: float = 0.0  # how much redder than blue its light made the white card, in logarithms
     beside: tuple[PictureBox, ...] = ()  # what else lies in it and is no part of the sheet
 
@@ -80,6 +80,11 @@ class Corrected:
     def lab(self) -> Array:
         """Every pixel as CIELAB (h, w, 3)."""
         return linear_to_lab(self.even)
+
+    def sigma(self, lab: Array) -> Array:
+        """How unsure (…,) colours (…, 3) of it are, one σ in ΔE00; the strong ones more."""
+        grey, more = self.doubt
+        return np.asarray(np.hypot(grey, more * np.hypot(lab[..., 1], lab[..., 2])))
 
     @property
     def uneven(self) -> float:
@@ -185,7 +190,7 @@ def correct(
     outside, is too small, overexposed, or no card of that lightness.
     """
     if reference is None:
-        return Corrected(linear, None, np.zeros((5, 3)), figures.colour.UNCERTAINTY["screen"])
+        return Corrected(linear, None, np.zeros((5, 3)), figures.paper.BARE_DOUBT)
     rows, columns = reference.slices()
     patch = linear[rows, columns]
     if patch.shape[0] < figures.paper.REFERENCE_LEAST or patch.shape[1] < figures.paper.REFERENCE_LEAST:
@@ -198,10 +203,7 @@ def correct(
     gains = np.maximum(lab_to_linear(np.array(reference_lab)), _LEAST) / seen
     even = linear * gains.astype(linear.dtype)
     cast = float(np.log(gains[2] / gains[0]))
-    # A lamp does more than its cast shows, so the more of one there is the less sure the colours are.
-    doubt = figures.paper.CAST_SIGMA * cast if cast > figures.paper.CAST else 0.0
-    sigma = float(np.hypot(figures.colour.UNCERTAINTY["photographed"], doubt))
-    corrected = Corrected(even, reference, _field(even), sigma, cast)
+    corrected = Corrected(even, reference, _field(even), figures.paper.UNSAID_DOUBT, cast)
     return corrected if grey is None else _toned(corrected, np.array(reference_lab), *grey)
 
 

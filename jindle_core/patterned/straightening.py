@@ -29,7 +29,7 @@ def straightened(picture: Corrected, corners: Array) -> Corrected:
     into = ProjectiveTransform.from_estimate(square - 0.5, corners - 0.5)
     even = warp(picture.even, into, output_shape=(high, wide), order=1, mode="edge", preserve_range=True)
     card = None if picture.reference is None else _card(picture.reference, into, wide, high)
-    return Corrected(even.astype(picture.linear.dtype), card, np.zeros((5, 3)), picture.sigma)
+    return Corrected(even.astype(picture.linear.dtype), card, np.zeros((5, 3)), picture.doubt)
 
 
 def _check(corners: Array, width: int, height: int) -> None:

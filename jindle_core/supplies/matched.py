@@ -146,8 +146,11 @@ def matches_of(
     return [match_of(supplies, *one) for one in each]
 
 
-def nearest_in_each(supplies: Supplies, labs: np.ndarray, sigma: float) -> list[list[Match]]:
-    """For each colour (n, 3) the nearest of every medium but paper: an owned one where one is near enough."""
+def nearest_in_each(supplies: Supplies, labs: np.ndarray, sigmas: np.ndarray) -> list[list[Match]]:
+    """For each colour (n, 3), known to its sigma (n), the nearest of every medium but paper.
+
+    An owned one where one is near enough.
+    """
     rows: list[list[Match]] = [[] for _ in labs]
     for key in (column.key for column in COLUMNS if column.key != "paper"):
         own, all_of_them = (supplies.searched.tree(key, owned) for owned in (True, False))
@@ -157,5 +160,5 @@ def nearest_in_each(supplies: Supplies, labs: np.ndarray, sigma: float) -> list[
             (_, places), found = (own, mine) if usable else (all_of_them, best)
             if len(found.indices):
                 place, distance = int(places[found.indices[0]]), float(found.distances[0])
-                rows[at].append(match_of(supplies, place, labs[at].tolist(), sigma, distance))
+                rows[at].append(match_of(supplies, place, labs[at].tolist(), float(sigmas[at]), distance))
     return rows

@@ -219,7 +219,9 @@ class ColourTests(unittest.TestCase):
             (own.near.verdict.value, own.near.direction, own.swatch.fullness), ("same", "", "full")
         )
         labs = np.array([LABS[22], LABS[3]], dtype=float)
-        for one, places in zip(nearest_in_each(SUPPLIES, labs, 1.0), ((22, 2), (23, 3)), strict=True):
+        for one, places in zip(
+            nearest_in_each(SUPPLIES, labs, np.ones(len(labs))), ((22, 2), (23, 3)), strict=True
+        ):
             ids = {match.swatch.medium: match.swatch.id for match in one}
             self.assertLessEqual(set(ids), {Medium.ALCOHOL_MARKER, Medium.DYE_PAD, Medium.CARDSTOCK})
             self.assertEqual(ids[Medium.ALCOHOL_MARKER] == 22, places[0] == 22)

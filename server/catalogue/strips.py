@@ -9,6 +9,7 @@ from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.errors import BadInput, Problem
 from jindle_core.patterned.correction import PictureBox
+from jindle_core.patterned.lamp import KnownSwatch
 from jindle_core.patterned.strip import FoundStrip, find_strip
 from jindle_core.supplies.asked import place_of
 from jindle_core.supplies.whole import Supplies
@@ -51,6 +52,11 @@ def strip_places(person: Person, supplies: Supplies) -> list[int | None]:
     there = dict(strip_of(person).values_list("place", F("colour_id")))
     boxes = range(max(there, default=-1) + 1)
     return [supplies.places.get(there[at]) if at in there else None for at in boxes]
+
+
+def known_swatches(supplies: Supplies, known: Sequence[tuple[PictureBox, int]]) -> list[KnownSwatch]:
+    """What is known of the colours at places of the supplies that lie in a picture."""
+    return [KnownSwatch(box, supplies.lab_at(place), float(supplies.sigma[place])) for box, place in known]
 
 
 def strip_seen(person: Person, supplies: Supplies, linear: Array) -> StripSeen | None:

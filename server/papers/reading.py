@@ -26,7 +26,7 @@ from server.accounts.models import Person
 from server.catalogue.api.fields import LIGHT_CHOICES, BoxSerializer, JsonField
 from server.catalogue.arrays import catalogue_for
 from server.catalogue.downloads import data_url
-from server.catalogue.strips import StripSeen, strip_seen
+from server.catalogue.strips import StripSeen, known_swatches, strip_seen
 from server.catalogue.swatches import swatch
 from server.papers.views import found_colours
 from server.pictures import opened
@@ -119,7 +119,7 @@ def read_sheet(person: Person, values: dict, content: bytes) -> Generator[Stream
 
     def taken(box: PictureBox | None) -> tuple[Corrected, Corrected, Relit]:
         whole = correct(picture.linear, picture.clipped, box, reference)
-        laid = [(one, supplies.lab_at(place)) for one, place in known]
+        laid = known_swatches(supplies, known)
         lit = relit(whole, light, reference, laid, beside)
         return whole, lit.picture if corners is None else straightened(lit.picture, corners), lit
 
@@ -246,7 +246,7 @@ class PaperRead(APIView):
 def _told(person: Person, values: dict, content: bytes) -> Iterator[Streamed]:
     read = yield from read_sheet(person, values, content)
     yield Streamed(share=0.8, words="matching them in every medium")
-    box = read.box
+    box, labs = read.box, np.array([one.lab for one in read.colours])
     yield PaperLine(
         reading=PaperReading(
             preview=data_url(jpeg(read.image), "image/jpeg"),
@@ -254,7 +254,7 @@ def _told(person: Person, values: dict, content: bytes) -> Iterator[Streamed]:
             width=read.image.width,
             height=read.image.height,
             box=None if box is None else Box(**asdict(box)),
-            uncertainty=round(read.corrected.sigma, 1),
+            uncertainty=round(float(np.median(read.corrected.sigma(labs))), 1),
             uneven=round(read.uneven, 2),
             known=read.known,
             warning=read.warning,

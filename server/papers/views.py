@@ -66,7 +66,7 @@ def found_colours(supplies: Supplies, corrected: Corrected, colours: list[SheetC
     labs = np.array([colour.lab for colour in colours])
     step = max(1, max(corrected.linear.shape[:2]) // _WHERE_SIDE)
     labels = where(corrected.lab[::step, ::step], labs)
-    matches = nearest_in_each(supplies, labs, corrected.sigma)
+    matches = nearest_in_each(supplies, labs, corrected.sigma(labs))
     return [
         FoundColour(
             lab=[round(value, 2) for value in colour.lab],

@@ -90,7 +90,7 @@ def _answer(request: Request, asked: dict[str, Any]) -> WhichAnswer:
         width=image.width,
         height=image.height,
         known=None if known is None else Box(**asdict(known)),
-        uncertainty=corrected.sigma,
+        uncertainty=corrected.doubt[0],
         hex="",
         lab=[],
         uneven=False,
@@ -99,11 +99,13 @@ def _answer(request: Request, asked: dict[str, Any]) -> WhichAnswer:
     if not asked.get("box"):
         return told
     (patch,) = read_patches(corrected, box_of(asked["box"]).corners[None], white)
+    sigma = float(corrected.sigma(np.array(patch.lab)))
     noted, used = _known(request, supplies, asked.get("record"))
     media = [Medium(asked["medium"])] if asked.get("medium") else list(Medium)
-    found = guessed(supplies, patch.lab, corrected.sigma, noted, used, media)
+    found = guessed(supplies, patch.lab, sigma, noted, used, media)
     return replace(
         told,
+        uncertainty=sigma,
         hex=lab_to_hex(np.array([patch.lab]))[0],
         lab=[round(value, 1) for value in patch.lab],
         uneven=patch.uneven,

@@ -47,7 +47,8 @@ def page_read(
     patches = iter(read_patches(lit.picture, placed(there, np.array(quads + cells)), white_lab))
     rows = [[next(patches) for _ in range(count)] for count in counts]
     _check_number(sheet, list(patches))
-    return rows, lit.picture.sigma, lit.trouble
+    labs = np.array([patch.lab for row in rows for patch in row])
+    return rows, float(np.median(lit.picture.sigma(labs))), lit.trouble
 
 
 def dark_cells(printed: SwatchSheet, sheet: TrainingSheet) -> list[SheetArea]:

@@ -31,10 +31,10 @@ class CameraTests(unittest.TestCase):
         self.assertGreater(np.abs(taken("shade", 3) - taken("shade", 4)).mean(), 0.3)
 
     def test_lamps_tint_and_a_white_card_shows_it(self):
-        warm, cool = (taken(light)[8:20, 8:20].mean(axis=(0, 1)) for light in ("warm lamp", "shade"))
+        warm, cool = (taken(light)[8:20, 8:20].mean(axis=(0, 1)) for light in ("bulb", "shade"))
         self.assertGreater(warm[0] - warm[2], 10)
         self.assertGreater(cool[2], cool[0])
-        self.assertGreater(min(warm), taken("warm lamp")[90:110, 60:110].mean())
+        self.assertGreater(min(warm), taken("bulb")[90:110, 60:110].mean())
 
     def test_mixed_light_changes_across_the_picture(self):
         picture = taken("mixed light", white=None)

@@ -15,12 +15,12 @@ from rest_framework.views import APIView
 
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
-from jindle_core.colorimetry.spaces import Lab, lab_to_hex
+from jindle_core.colorimetry.spaces import lab_to_hex
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.bare_picture import jpeg
 from jindle_core.interchange.picture import Picture
 from jindle_core.patterned.correction import PictureBox, correct, find_white
-from jindle_core.patterned.lamp import Light, relit
+from jindle_core.patterned.lamp import KnownSwatch, Light, relit
 from jindle_core.patterned.marks import find_marks, placed, plane
 from jindle_core.patterned.patches import Patch, read_patches, strange
 from jindle_core.supplies.asked import place_of
@@ -35,7 +35,7 @@ from server.catalogue.charts import chart_places
 from server.catalogue.downloads import data_url
 from server.catalogue.models import Colour
 from server.catalogue.reading_actions import Value, add_readings
-from server.catalogue.strips import StripSeen, strip_seen
+from server.catalogue.strips import StripSeen, known_swatches, strip_seen
 from server.catalogue.swatches import swatch
 from server.pictures import opened
 from server.requests import Request
@@ -102,14 +102,24 @@ class KeepSwatchesSerializer(LaidSerializer):
 
 @dataclass(frozen=True)
 class _Asked:
-    """What was photographed: the colours, their frames, the white card and the grey one, known swatches."""
+    """What was photographed: the colours, their frames, the white and the grey card, a strip."""
 
     places: list[int]
     quads: np.ndarray
     white: PictureBox | None
     white_lab: tuple[float, ...]
     grey: tuple[PictureBox, tuple[float, ...]] | None
-    known: list[tuple[PictureBox, Lab]] = field(default_factory=list)
+    strip: list[KnownSwatch] = field(default_factory=list)
+
+    def known(self, supplies: Supplies, bare: list[bool]) -> list[KnownSwatch]:
+        """The swatches that say what the light does: those of a strip, or else the laid ones themselves."""
+        boxes = [PictureBox.inside(quad) for quad in self.quads]
+        laid = [
+            (box, place)
+            for box, place, nothing in zip(boxes, self.places, bare, strict=True)
+            if not nothing and min(box.width, box.height) >= figures.paper.REFERENCE_LEAST
+        ]
+        return self.strip or known_swatches(supplies, laid)
 
 
 class ReadSwatches(APIView):
@@ -170,10 +180,8 @@ def _reading(person: Person, asked: dict[str, Any], content: bytes) -> Iterator[
     else:
         found = _marked(supplies, asked, picture, strip_seen(person, supplies, picture.linear))
     if not found.places:
-        told = _told(
-            supplies, found, [], figures.colour.UNCERTAINTY["photographed"], picture, is_made_up(content)
-        )
-        yield SwatchesLine(read=told)
+        doubt = figures.colour.UNCERTAINTY["photographed"]
+        yield SwatchesLine(read=_told(supplies, found, [], doubt, picture, is_made_up(content)))
         return
     if found.white is None:
         raise BadInput(
@@ -184,12 +192,13 @@ def _reading(person: Person, asked: dict[str, Any], content: bytes) -> Iterator[
     yield Streamed(share=0.6, words="taking the light out")
     corrected = correct(picture.linear, picture.clipped, found.white, found.white_lab, found.grey)
     light = Light(asked["light"]) if asked.get("light") else None
-    lit = relit(corrected, light, found.white_lab, found.known)
-    corrected = lit.picture
+    bare = [patch.bare for patch in read_patches(corrected, found.quads, found.white_lab)]
+    lit = relit(corrected, light, found.white_lab, found.known(supplies, bare))
     yield Streamed(share=0.85, words="reading the swatches")
-    patches = read_patches(corrected, found.quads, found.white_lab)
-    told = _told(supplies, found, patches, corrected.sigma, picture, is_made_up(content), lit.trouble)
-    yield SwatchesLine(read=told)
+    patches = read_patches(lit.picture, found.quads, found.white_lab)
+    sigma = float(np.median(lit.picture.sigma(np.array([patch.lab for patch in patches]))))
+    trouble = lit.trouble if found.strip else ""  # of a chart it is told by how far its colours are off
+    yield SwatchesLine(read=_told(supplies, found, patches, sigma, picture, is_made_up(content), trouble))
 
 
 def _chart(supplies: Supplies, asked: dict[str, Any], picture: Picture) -> _Asked:
@@ -236,7 +245,7 @@ def _marked(supplies: Supplies, asked: dict[str, Any], picture: Picture, strip: 
     white_lab, grey_lab = _cards(supplies, asked)
     grey = (box_of(asked["grey_box"]), grey_lab) if asked.get("grey_box") else None
     quads = np.array([PictureBox(**one).corners for one in marked], dtype=float).reshape(-1, 4, 2)
-    known = [(box, supplies.lab_at(place)) for box, place in strip.known] if strip else []
+    known = known_swatches(supplies, strip.known) if strip else []
     return _Asked(places, quads, white, white_lab, grey, known)
 
 
@@ -269,7 +278,7 @@ def _told(
         height=image.height,
         white=None if found.white is None else Box(**asdict(found.white)),
         uncertainty=round(sigma, 1),
-        strip=bool(found.known),
+        strip=bool(found.strip),
         warning=warning,
         swatches=[
             Photographed(

@@ -35,7 +35,7 @@ class PhotographedTests(ApiTestCase):
         return last.get("read") or last["error"]
 
     def test_a_filled_page_becomes_readings(self):
-        for light in ("daylight", "warm lamp"):
+        for light in ("daylight", "bulb"):
             told = self.read(self.chart(light=light), range=self.markers.pk)
             self.assertEqual((len(told["swatches"]), told["warning"]), (48, ""))
             off = sorted(one["off"] for one in told["swatches"])

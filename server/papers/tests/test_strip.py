@@ -34,7 +34,7 @@ class StripTests(TestCase):
         return answer.json()
 
     def photograph(self, **said):
-        said = {"paper": self.paper.pk, "light": "warm lamp", "card": False, "strip": True} | said
+        said = {"paper": self.paper.pk, "light": "bulb", "card": False, "strip": True} | said
         return self.client.post("/api/camera/photograph", said, "application/json")
 
     def read(self, photo, path="papers/read", **said):

@@ -5,6 +5,8 @@ export const LIGHTS: { value: PhotoLight | ''; words: string }[] = [
   { value: '', words: 'I do not know' },
   { value: 'daylight', words: 'daylight' },
   { value: 'shade', words: 'daylight, in the shade' },
-  { value: 'warm lamp', words: 'a warm, yellowish lamp' },
-  { value: 'LED lamp', words: 'a white LED lamp' },
+  { value: 'warm LED', words: 'a warm, yellowish LED' },
+  { value: 'cool LED', words: 'a white LED' },
+  { value: 'bulb', words: 'a filament or halogen bulb' },
+  { value: 'fluorescent', words: 'a fluorescent tube' },
 ]
