@@ -265,7 +265,7 @@ def _inked(inventory: Inventory, end: End) -> list[Mend]:
         words = (
             f"ink your own with {stack.palette.end_words(End('supply', pad.id))}, {in_words(one.hand)} hand"
         )
-        figure = f"predicted ΔE {one.distance:.1f}, ± {2 * one.sigma:.0f}"
+        figure = f"predicted ΔE {one.distance:.1f}, ± {one.sigma:.0f}"
         mends.append(Mend(words, figure, Several(Purpose.INK, changes)))
     return mends
 

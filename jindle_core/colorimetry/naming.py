@@ -3,14 +3,17 @@
 import math
 from collections import Counter
 from collections.abc import Sequence
+from typing import TypeVar
 
 import numpy as np
 from numpy.typing import NDArray
 
 from jindle_core.colorimetry.spaces import Array
 
+_Some = TypeVar("_Some", float, Array)
+
 # Hue angle (CIELAB, degrees) up to which a name holds; boundaries set half-way
-# between the usual focal colours of each name.
+# between the usual focal colours of each name, and checked like those below.
 _HUES = (
     (15, "pink-red"),
     (42, "red"),
@@ -28,7 +31,14 @@ _HUES = (
 )
 _NEUTRAL_CHROMA = 5.0
 _GREYISH_CHROMA = 14.0
-_BROWN_HUES, _BROWN_L, _BROWN_CHROMA = (35, 85), 55, 45  # a dark orange of no great strength
+# Words that are of a depth as well as of a hue, as boxes: hue angle, L*, C* from … to. A brown is a
+# dark orange or rust of no great strength; skin, peach and coral are no pinks. Set by the centroids of the
+# ISCC–NBS names.
+_BOXES = {
+    "brown": (((35, 85), (0, 55), (0, 45)), ((28, 45), (0, 50), (0, 42)), ((40, 75), (55, 58), (0, 30))),
+    "olive": (((85, 118), (23, 58), (9, 50)),),
+    "pink": (((345, 385), (58, 101), (0, 200)), ((25, 45), (58, 101), (11, 45))),
+}
 
 
 def hue_family(lab: Sequence[float]) -> str:
@@ -62,8 +72,9 @@ def hue_name(lab: Sequence[float]) -> str:
     """
     lightness, a, b = lab
     chroma, angle = math.hypot(a, b), math.degrees(math.atan2(b, a)) % 360
-    if _BROWN_HUES[0] <= angle <= _BROWN_HUES[1] and lightness < _BROWN_L and chroma < _BROWN_CHROMA:
-        return "brown"
+    for name in _BOXES:
+        if _lies(lightness, chroma, angle, name):
+            return name
     return next(name for limit, name in _HUES if angle <= limit)
 
 
@@ -91,10 +102,18 @@ def are_brown_or_grey(labs: Array) -> NDArray[np.bool_]:
     [True, False, True]
     """
     lightness, a, b = np.moveaxis(np.asarray(labs, dtype=float), -1, 0)
-    chroma, angle = np.hypot(a, b), np.degrees(np.arctan2(b, a)) % 360
-    brown = (angle >= _BROWN_HUES[0]) & (angle <= _BROWN_HUES[1])
-    brown &= (lightness < _BROWN_L) & (chroma < _BROWN_CHROMA)
-    return np.asarray(brown | (chroma < _NEUTRAL_CHROMA))
+    chroma, angle = np.hypot(a, b), np.degrees(np.arctan2(b, a))
+    return np.asarray(_lies(lightness, chroma, angle, "brown") | (chroma < _NEUTRAL_CHROMA))
+
+
+def _lies(lightness: _Some, chroma: _Some, angle: _Some, name: str) -> bool | NDArray[np.bool_]:
+    """Whether a colour, or which of some, lies in the boxes of a name."""
+    found: bool | NDArray[np.bool_] = False
+    for (first, last), (dark, light), (dull, strong) in _BOXES[name]:
+        there = (angle - first) % 360 <= last - first
+        level = (lightness >= dark) & (lightness < light)
+        found = found | (there & level & (chroma >= dull) & (chroma < strong))
+    return found
 
 
 def _depth(lightness: float, dark: float = 32, pale: float = 78) -> str:

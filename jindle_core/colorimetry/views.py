@@ -4,10 +4,9 @@ from typing import TypedDict
 
 import numpy as np
 from colour.adaptation import CHROMATIC_ADAPTATION_TRANSFORMS
-from colour.blindness import matrix_cvd_Machado2009
-from colour.utilities import suppress_warnings
 
 from jindle_core import figures
+from jindle_core.colorimetry.eyes import EYES, shown_to
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.spaces import (
     WHITE,
@@ -15,20 +14,10 @@ from jindle_core.colorimetry.spaces import (
     lab_to_hex,
     lab_to_shown,
     linear_to_hex,
-    linear_to_lab,
     luminance,
     weights,
     xyz_to_lab,
 )
-
-with suppress_warnings(colour_usage_warnings=True):
-    # Machado, Oliveira, Fernandes 2009 at full severity, in linear RGB. The
-    # warning says that for tritan eyes the model is an approximation.
-    EYES = {
-        "protan": matrix_cvd_Machado2009("Protanomaly", 1.0),
-        "deutan": matrix_cvd_Machado2009("Deuteranomaly", 1.0),
-        "tritan": matrix_cvd_Machado2009("Tritanomaly", 1.0),
-    }
 
 
 class Shades(TypedDict):
@@ -73,18 +62,6 @@ def lamp(lab: Array) -> Array:
     return xyz_to_lab(lab_to_reflectance(lab) @ _LAMP_WEIGHTS @ _LAMP_ADAPTED.T)
 
 
-def eyes(lab: Array, kind: str) -> Array:
-    """The colours (…, 3) as seen with one kind of colour blindness.
-
-    ``kind`` is protan, deutan or tritan; KeyError for any other.
-    """
-    return linear_to_lab(_eyes_linear(lab_to_shown(lab), kind))
-
-
-def _eyes_linear(shown: Array, kind: str) -> Array:
-    return np.clip(shown @ EYES[kind].T, 0, 1)
-
-
 def shades(lab: Array) -> list[Shades]:
     """Each colour of an array (n, 3) in every view."""
     lab = np.asarray(lab, dtype=float).reshape(-1, 3)
@@ -92,7 +69,7 @@ def shades(lab: Array) -> list[Shades]:
         return []
     shown = lab_to_shown(lab)
     views = [linear_to_hex(shown), linear_to_hex(_neutral(lab)), lab_to_hex(lamp(lab))]
-    views += [linear_to_hex(_eyes_linear(shown, kind)) for kind in EYES]
+    views += [linear_to_hex(shown_to(kind, shown)) for kind in EYES]
     return [
         Shades(colour=one, greys=grey, lamp=under, protan=first, deutan=second, tritan=third)
         for one, grey, under, first, second, third in zip(*views, strict=True)

@@ -6,8 +6,8 @@ import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.eyes import each_model
 from jindle_core.colorimetry.spaces import Array, luminance
-from jindle_core.colorimetry.views import EYES, eyes
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,11 +35,8 @@ def measure(upper: Array, lower: Array) -> Measures:
 
 
 def weakest_eyes(upper: Array, lower: Array) -> tuple[str, float]:
-    """The kind of colour blindness that parts two colours (3,) least, and its ΔE00."""
+    """The kind of colour blindness that parts two colours (3,) least, by any model of it, and its ΔE00."""
     pair = np.stack([np.asarray(upper, float), np.asarray(lower, float)])
-    seen = {}
-    for kind in EYES:
-        first, second = eyes(pair, kind)
-        seen[kind] = float(delta_e(first, second))
-    kind = min(seen, key=seen.__getitem__)
-    return kind, seen[kind]
+    seen = [(float(delta_e(*two)), kind) for kind, two in each_model(pair)]
+    distance, kind = min(seen)
+    return kind, distance

@@ -55,7 +55,7 @@ def _ways(examined: Examined, piece: Piece) -> Iterator[_Way]:
         card = WHITE_END if one.card is None else End("supply", supplies.rows[one.card].id)
         inked: PieceSaid = {"material": card, "inked": InkedOver(pad, one.hand)}
         words = f"inked with {stack.palette.end_words(End('supply', pad))}, {one.hand} hand"
-        yield words, f"predicted (± {2 * one.sigma:.0f} ΔE)", EditPiece(piece.key, inked)
+        yield words, f"predicted (± {one.sigma:.0f} ΔE)", EditPiece(piece.key, inked)
     for words, end in stocks(supplies):
         if end != piece.material or piece.inked:
             told: PieceSaid = {"material": end, "inked": None}

@@ -9,10 +9,11 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from jindle_core import figures
-from jindle_core.colorimetry import naming, spaces, views
+from jindle_core.colorimetry import eyes, naming, spaces, views
 from jindle_core.colorimetry.difference import components, delta_e, din99o, direction_words
 from jindle_core.colorimetry.recovery import lab_to_reflectance
 from jindle_core.colorimetry.typed import read_typed
+from jindle_core.contrast.measures import weakest_eyes
 from jindle_core.errors import BadInput
 from jindle_core.tests.strategies import LAB, PUBLISHED_PAIRS, some_lab
 
@@ -206,16 +207,67 @@ class ViewsTests(unittest.TestCase):
     def test_red_and_green_of_equal_lightness_melt_for_deutan_eyes(self):
         pair = np.array([[50.0, 50, 30], [50, -50, 35]])
         self.assertGreater(delta_e(pair[0], pair[1]), 60)
-        seen = views.eyes(pair, "deutan")
+        seen = eyes.eyes(pair, "deutan")
         self.assertLess(delta_e(seen[0], seen[1]), 15)
-        tritan = views.eyes(pair, "tritan")
+        tritan = eyes.eyes(pair, "tritan")
         self.assertGreater(delta_e(tritan[0], tritan[1]), 40)
+
+    def test_without_blue_cones_what_they_alone_part_melts_and_the_anchors_stay(self):
+        greys = np.linspace(0.05, 0.95, 7)[:, None] * np.ones(3)
+        np.testing.assert_allclose(eyes.shown_to("tritan", greys), greys, atol=0.003)
+        # Anchors of the model: 485 and 660 nm, as much of them as a screen shows beside grey.
+        for anchor in (eyes._SHORT, eyes._LONG):
+            inside = np.linalg.inv(eyes._TO_CONES) @ (eyes._WHITE * 0.4 + 0.02 * anchor / anchor.max())
+            np.testing.assert_allclose(eyes.shown_to("tritan", inside), inside, atol=0.003)
+        other_blue = np.linalg.inv(eyes._TO_CONES) @ (eyes._TO_CONES @ np.full(3, 0.4) * [1, 1, 0.5])
+        seen = eyes.shown_to("tritan", np.array([other_blue, np.full(3, 0.4)]))
+        self.assertGreater(np.abs(other_blue - 0.4).max(), 0.15)
+        np.testing.assert_allclose(seen[0], seen[1], atol=0.003)
+
+    @given(LAB, LAB)
+    def test_what_is_judged_is_never_milder_than_what_is_shown(self, one, other):
+        _, least = weakest_eyes(np.array(one), np.array(other))
+        for kind in eyes.EYES:
+            pair = eyes.eyes(np.array([one, other]), kind)
+            self.assertLessEqual(least, delta_e(pair[0], pair[1]) + 1e-9)
 
     def test_no_colours(self):
         self.assertEqual(views.shades(np.empty((0, 3))), [])
 
 
+# Centroids of names of the ISCC–NBS system (a public standard), as sRGB, by the word that is the noun.
+CENTROIDS = {
+    "pink": "FFB5BA EA9399 E4717A F9CCCA DEA5A4 C08081 EAD8D7 C4AEAD FFB7A5 F99379 E66761 F4C2C2 D9A6A9 C48379"
+    " ECD5C5 C7ADA3 C2AC99 FFC8D6 E68FAC DE6FA1 EFBBCC D597AE C17E91 E8CCD7 C3A6B1",
+    "red": "BE0032 BC3F4A 841B2D AB4E52 722F37 905D5D AD8884",
+    "orange": "E25822 D9603B CB6D51 B4745E F38400 ED872D D99058 FAB57F",
+    "brown": "882D17 56070C A87C6D 79443B 3E1D1E 977F73 674C47 43302E 80461B 593319 A67B5B 6F4E37 422518 958070"
+    " 635147 3E322C 996515 654522 826644 4B3621 7E6D5A 483C32 C19A6B",
+    "olive": "867E36 665D1E 403D21 8C8767 5B5842 363527 967117 6C541E 3B3121 4A5D23 2B3D26 515744 404F00",
+    "yellow": "F3C300 D4AF37 F8DE7E C9AE5D AB9144 F3E5AB C2B280 DCD300 E9E450",
+    "green": "008856 3EB489 6AAB8E 1B4D3E 8DB600 7E9F2E 467129 8A9A5B 27A64C 83D37D 44944A 93C592",
+    "blue": "00A1C2 4997D0 0067A5 A1CAF1 70A3CC 436B95",
+    "violet": "9065CA 604E97 8C82B6 9A4EAE 875692 B695C0",
+}
+
+
 class NamingTests(unittest.TestCase):
+    def test_most_colours_are_called_what_a_standard_calls_them(self):
+        for word, shades in CENTROIDS.items():
+            each = shades.split()
+            named = [naming.hue_name(spaces.hex_to_lab(f"#{one}")) for one in each]
+            # "brownish pink", "dark olive brown" and the like lie between two words.
+            self.assertGreaterEqual(sum(word in name for name in named) / len(each), 0.6, (word, named))
+
+    def test_skin_coral_and_peach_are_no_pink(self):
+        for lab in ((79, 14, 20), (68, 40, 28), (85, 14, 26)):
+            self.assertNotIn("pink", naming.hue_name(lab))
+
+    @given(LAB)
+    def test_many_colours_are_called_brown_as_each_by_itself(self, lab):
+        called = naming.hue_name(lab) == "brown" or np.hypot(*lab[1:]) < 5
+        self.assertEqual(bool(naming.are_brown_or_grey(np.array([lab]))[0]), called)
+
     def test_names(self):
         cases = (
             ([97, 0, 1], "white"), ([12, 1, 0], "black"), ([55, 0, 0], "grey"),

@@ -13,8 +13,8 @@ import numpy as np
 from jindle_core import figures
 from jindle_core.blending.joins import Meeting
 from jindle_core.colorimetry.difference import delta_e
+from jindle_core.colorimetry.eyes import EYES, eyes
 from jindle_core.colorimetry.spaces import Array, Lab
-from jindle_core.colorimetry.views import EYES, eyes
 from jindle_core.media.medium import Medium
 from jindle_core.provenance import Provenance
 

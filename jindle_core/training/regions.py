@@ -12,9 +12,11 @@ from jindle_core.training.question import Question
 
 # By the hue's usual name; what lies between two is named by the one it is mostly taken for.
 _PLURAL = {
+    "pink": "pinks",
     "pink-red": "pinks",
     "red": "reds",
     "brown": "browns",
+    "olive": "olives",
     "orange": "oranges",
     "golden yellow": "yellows",
     "yellow": "yellows",

@@ -71,7 +71,7 @@ function replace(id: number | null) {
             type="button"
             class="relative w-full cursor-pointer border border-line px-1.5 py-1 text-left hover:border-ink"
             :class="{ 'border-dashed': tone.predicted }"
-            :title="`${tone.swatch.range_name} ${tone.swatch.label}, L* ${tone.lightness} ± ${tone.uncertainty}${tone.predicted ? ', predicted' : ''}`"
+            :title="`${tone.swatch.range_name} ${tone.swatch.label}, L* ${tone.lightness}, ± ${tone.uncertainty}${tone.predicted ? ', predicted' : ''}`"
             @click="changing = n"
           >
             <span class="block text-soft">{{ tone.name }}</span>
