@@ -8,6 +8,7 @@ import csv
 import json
 import statistics
 from collections.abc import Callable
+from dataclasses import replace
 from pathlib import Path
 
 import numpy as np
@@ -81,7 +82,9 @@ def _distance(said: np.ndarray, seen: np.ndarray) -> Row:
 
 
 def _mud(words: str, said: np.ndarray, seen: np.ndarray, wanted: float, most: float = 0.05) -> Row:
-    forecast, there = measure_join(said).muddy, measure_join(seen).muddy
+    forecast, met = measure_join(said).muddy, measure_join(seen)
+    # What is there needs no care: it is muddy at the limit itself.
+    there = replace(met, kept=met.kept + figures.grounds.MUD_CARE).muddy
     found, alarms = int((forecast & there).sum()), int((forecast & ~there).sum())
     return (
         f"The stand-in's muddy joins forecast {words}; false alarms among its other joins",

@@ -1,4 +1,4 @@
-"""How true the colours of patterned paper are read: drawn sheets, the stand-in camera, five lights."""
+"""How true the colours of patterned paper are read: drawn sheets, the stand-in camera, every light."""
 
 import io
 import statistics
@@ -96,7 +96,7 @@ def paper_rows() -> list[Row]:
     lights = "; ".join(f"{light} {one.told()}" for light, one in by_light.items())
     return [
         (
-            "Colours of drawn papers, white card found by itself, five lights: ΔE00 median / worst",
+            "Colours of drawn papers, white card found by itself, every light: ΔE00 median / worst",
             "median ≤ 1.5",
             f"{np.median(colours):.1f} / {colours.max():.1f} ({lights})",
             bool(np.median(colours) <= 1.5),
@@ -146,7 +146,7 @@ def _charts() -> Row:
             off.append(delta_e(np.array([patch.lab for patch in read]), labs))
         told.append(f"{np.median(off):.1f} / {np.percentile(off, 90):.1f}")
     return (
-        "Swatches of a photographed chart, five lights: ΔE00 median / 90th percentile; with grey card too",
+        "Swatches of a photographed chart, every light: ΔE00 median / 90th percentile; with grey card too",
         "told; every chart found",
         f"{told[0]}; {told[1]}; {found} of {2 * len(LIGHTS)} found",
         found == 2 * len(LIGHTS),

@@ -31,7 +31,8 @@ class Join:
     """A join: how it is, why in words, at which place (0–1) it shows, and the Lab there.
 
     ``kept`` is the least share of the duller end's C* that is left anywhere,
-    ``dip`` by how much L* the darkest place is darker than the darker end.
+    ``dip`` by how much L* the darkest place is darker than the darker end; of
+    what is ``wanted`` to be kept a muddy one falls short.
     """
 
     meeting: Meeting
@@ -40,6 +41,7 @@ class Join:
     lab: tuple[float, float, float]
     kept: float
     dip: float
+    wanted: float
 
 
 _BLENDED = BLENDED.weights()
@@ -86,11 +88,18 @@ class JoinMeasures:
     @property
     def muddy(self) -> NDArray[np.bool_]:
         """Whether they go grey or brown."""
+        return self._can & ~at_least(self.kept, self.wanted)
+
+    @property
+    def wanted(self) -> Array:
+        """The share of its colour that must be left at the dullest place: more where it darkens too."""
         share, dip = figures.grounds.MUD_DIPPED
-        return self._can & (
-            ~at_least(self.kept, figures.grounds.MUD_SHARE)
-            | (~at_least(self.kept, share) & (self.dip >= dip))
-        )
+        return np.where(self.dip >= dip, share, figures.grounds.MUD_SHARE) + figures.grounds.MUD_CARE
+
+    @property
+    def tentative(self) -> NDArray[np.bool_]:
+        """Whether what is kept lies so near to what is wanted that it may be the other way round."""
+        return self._can & (np.abs(self.kept - self.wanted) < figures.grounds.MUD_DOUBT)
 
     @property
     def softens(self) -> NDArray[np.bool_]:
@@ -167,7 +176,7 @@ def judge_each(labs: Array, card: Array, seams: Sequence[Seam]) -> list[Join]:
         return []
     found = measure_join(labs, card)
     places = np.where(found.browns, found.brown, found.dullest)
-    columns = (_meetings(found), places, found.apart, found.kept, found.dip)
+    columns = (_meetings(found), places, found.apart, found.kept, found.dip, found.wanted, found.tentative)
     return [_join(*row) for row in zip(labs, seams, *columns, strict=True)]
 
 
@@ -177,7 +186,17 @@ def _meetings(found: JoinMeasures) -> list[Meeting]:
     return [(*ways, Meeting.CLEAN)[code] for code in codes.tolist()]
 
 
-def _join(labs: Array, seam: Seam, found: Meeting, place: int, apart: float, kept: float, dip: float) -> Join:
+def _join(
+    labs: Array,
+    seam: Seam,
+    found: Meeting,
+    place: int,
+    apart: float,
+    kept: float,
+    dip: float,
+    wanted: float,
+    tentative: bool,
+) -> Join:
     meeting = Meeting.CLEAN if seam is Seam.GAP else found
     # What is clean is dullest at one of its ends, which says nothing of how it meets.
     at = len(labs) // 2 if meeting is Meeting.CLEAN else int(place)
@@ -189,7 +208,10 @@ def _join(labs: Array, seam: Seam, found: Meeting, place: int, apart: float, kep
     elif meeting is not Meeting.CLEAN:
         opposite = apart >= figures.grounds.OPPOSITE_HUES
         words += ": the two are opposite" if opposite else f": their hues are {apart:.0f}° apart"
-    return Join(meeting, words, at / (len(labs) - 1), (lightness, a, b), float(kept), float(dip))
+    if meeting is Meeting.MUDDY and tentative:
+        words = f"probably {words}"
+    seen = (lightness, a, b)
+    return Join(meeting, words, at / (len(labs) - 1), seen, float(kept), float(dip), float(wanted))
 
 
 def join(first: Inks, second: Inks, card: Array = WHITE_CARD, joint: Joint = BLENDED) -> Join:

@@ -68,8 +68,8 @@ def _met(join: Join) -> Finding:
     if join.meeting is Meeting.BROWN:  # no want of strength, so its figure would contradict it
         return Finding(Status.LOOK_AGAIN, "", "", words)
     status = Status.LOOK_AGAIN if join.meeting is Meeting.MUDDY else Status.HOLDS
-    limit = figures.grounds.MUD_SHARE
-    return Finding(status, f"{percent(join.kept, limit)} of the colour kept", percent(limit), words)
+    kept = f"{percent(join.kept, join.wanted)} of the colour kept"
+    return Finding(status, kept, percent(join.wanted), words)
 
 
 def _of_ground(

@@ -12,6 +12,10 @@ MUD_ENDS_C = 12.0  # C* that the duller end must have: grey into colour is no mu
 MUD_APART = 30.0  # degrees: nearer hues only deepen one another where they overlap
 MUD_SHARE = 0.55  # of the duller end's C* that is left at the dullest place
 MUD_DIPPED = (0.75, 3.0)  # the same where it darkens too, by this ΔL*
+# What a join keeps of its colour is foreseen to about so much of that share: nearer to the limit is
+# "probably". So much is asked for besides: a dull join that is not foreseen spoils the ground, a clean one
+# that was feared costs only a choice. More would call pairs muddy that are known to be clean.
+MUD_DOUBT, MUD_CARE = 0.05, 0.01
 SOFT_SHARE = 0.7
 MUD_SEEN = 12.0  # ΔE00 from the bare card below which a grey is paler than anyone would call mud
 OPPOSITE_HUES = 120.0  # degrees apart

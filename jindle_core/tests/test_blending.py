@@ -119,14 +119,18 @@ class JoinTests(unittest.TestCase):
         def strip(kept, dip, ends=40.0):
             labs = np.array([[60.0, ends, 0]] * 11 + [[60.0, 0, ends]] * 10)
             labs[10] = [60 - dip, ends * kept, 0]
-            return judge_join(labs).meeting
+            found = judge_join(labs)
+            self.assertEqual(found.kept < found.wanted, found.meeting is Meeting.MUDDY or ends < 12)
+            return found.meeting, "probably" in found.words
 
-        self.assertEqual(strip(0.54, 0), Meeting.MUDDY)
-        self.assertEqual(strip(0.56, 0), Meeting.SOFTENS)
-        self.assertEqual(strip(0.71, 0), Meeting.CLEAN)
-        self.assertEqual(strip(0.74, 3.1), Meeting.MUDDY)
-        self.assertEqual(strip(0.76, 3.1), Meeting.CLEAN)
-        self.assertEqual(strip(0.1, 9, ends=11), Meeting.CLEAN)
+        self.assertEqual(strip(0.50, 0), (Meeting.MUDDY, False))
+        self.assertEqual(strip(0.54, 0), (Meeting.MUDDY, True))
+        self.assertEqual(strip(0.60, 0), (Meeting.SOFTENS, False))
+        self.assertEqual(strip(0.71, 0), (Meeting.CLEAN, False))
+        self.assertEqual(strip(0.70, 3.1), (Meeting.MUDDY, False))
+        self.assertEqual(strip(0.74, 3.1), (Meeting.MUDDY, True))
+        self.assertEqual(strip(0.80, 3.1), (Meeting.CLEAN, False))
+        self.assertEqual(strip(0.1, 9, ends=11), (Meeting.CLEAN, False))
 
     def test_brown_between_two_that_are_none_is_never_clean(self):
         def strip(first, middle, last):
