@@ -12,6 +12,7 @@ from jindle_core.prediction.behaviour import Hand
 _WHITE: Layings = ((2, "white"), (3, "white"))
 _STOCKS: Layings = ((1, "white"), (1, "pale"), (1, "cream"), (1, "grey"), (1, "kraft"))
 _WAX: Layings = ((2, "grey"), (2, "kraft"), (2, "cream"))
+_TONES: Layings = ((2, "white"), (3, "white"), (1, "cream"))
 _DARK: Layings = ((1, "black"), (1, "kraft"))
 # What a range is asked in all: where its stated band is looked at.
 _EVERY: dict[Covering, Layings] = {
@@ -41,6 +42,12 @@ def prediction_rows() -> list[Row]:
         _near("The same after six readings", worlds.laid(wax, _WAX, SIX), 2.0),
         _near("Films on black and kraft after one reading on black", worlds.laid(film, _DARK, SIX), 3.0),
     ]
+    for covering, layings, most in ((dye, _TONES, 0.8), (wax, _WAX, 1.0)):
+        asked = worlds.proposed(covering, layings)
+        what = f"{_KINDS[covering].capitalize()}, what a card lays after the six readings proposed for it"
+        mean = float(asked.off.mean())
+        row = f"{what}: ΔE00 off, mean; stated band, worlds never seen"
+        rows.append((row, f"≤ {most}", f"{mean:.2f}; {asked.inside:.0%}", mean <= most))
     for covering, words in _KINDS.items():
         there = worlds.pulled(covering, (2, "kraft"), (2, "kraft"))
         rows.append(_near(f"Own reading, {words}: 2 layers on kraft, read so", there, 0.6))

@@ -24,6 +24,7 @@ from jindle_core.prediction.behaviour import Hand
 from jindle_core.prediction.fitting import Laying, fit
 from jindle_core.prediction.known import Known, usually
 from jindle_core.prediction.near import Way, pulled
+from jindle_core.supplies.teaching import Laid, lessons
 from standins.world import WAVES, Habit, dyes, made_up, noisy
 
 TUNED = tuple(range(1, 9))
@@ -53,6 +54,7 @@ TAUGHT: dict[Covering, Layings] = {
 }
 SIX = 6  # readings that a range gets, where it has so many ways that matter
 _COLOURS, _LEARNT = 40, 6  # of a range; the first are those that are read
+_ON_A_CARD = 4  # colours of a range that a card is made of
 _DEEPER = 1.6  # pigment and wax are stronger than dye
 # By how much (one sigma of its logarithm) a colour soaks in, covers and is drawn otherwise than the next one
 # of its range, a stroke than the one before, and what is taken up by a colour below.
@@ -186,6 +188,42 @@ class MadeUp:
             sigma.append(left * known.sigma(one, there.layers, card=there.card)[0])
         return Asked(np.array(off), np.hypot(sigma, figures.colour.UNCERTAINTY["read"]))
 
+    def proposed(self, medium: Medium, layings: Layings) -> Asked:
+        """What a card lays of a few colours, once the six layings that were proposed for it are read."""
+        known, ways = usually(medium), [Way(layers, card=self.cards[card]) for layers, card in layings]
+        made = [
+            Laid(at, self.ones[medium][at], way)
+            for at in range(_LEARNT, _LEARNT + _ON_A_CARD)
+            for way in ways
+        ]
+        # What is read is a swatch of its own: the card's has other strokes.
+        swatches, cards = (
+            {id(way): self._read(self._true(medium, *one)) for way, one in zip(ways, layings, strict=True)}
+            for _ in range(2)
+        )
+        proposed = [one.laid for one in lessons(known, made, made, {}, SIX)]
+        read = [(one, swatches[id(one.way)][one.colour]) for one in proposed]
+        known = fit(
+            medium,
+            [
+                Laying(one.one, one.way.layers, Hand.MIDDLE, one.way.card, reflectance_to_lab(there))
+                for one, there in read
+            ],
+        )
+        off, sigma = [], []
+        for one in made:
+            same = [(each, there) for each, there in read if each.colour == one.colour]
+            own = [(each.way, there, self._said(known, each)) for each, there in same]
+            shown, left = pulled(known, one.way, self._said(known, one), own)
+            true = cards[id(one.way)][one.colour]
+            off.append(delta_e(reflectance_to_lab(shown), reflectance_to_lab(true)))
+            sigma.append(left * known.sigma(one.one[None], one.way.layers, card=one.way.card)[0])
+        return Asked(np.array(off), np.hypot(sigma, figures.colour.UNCERTAINTY["read"]))
+
+    @staticmethod
+    def _said(known: Known, laid: Laid) -> np.ndarray:
+        return np.asarray(known.says(laid.one[None], laid.way.layers, card=laid.way.card)[0])
+
 
 class Many:
     """Several worlds, asked together."""
@@ -230,6 +268,10 @@ class Many:
     def glazed(self, readings: int) -> Asked:
         """One transparent colour over another."""
         return _together(world.glazed(known) for world, known in self._of(Covering.TRANSPARENT, readings))
+
+    def proposed(self, covering: Covering, layings: Layings) -> Asked:
+        """What cards lay in media of some kind, once what was proposed is read."""
+        return _together(world.proposed(known.medium, layings) for world, known in self._of(covering, 0))
 
     def pulled(self, covering: Covering, read: tuple[int, str], asked: tuple[int, str]) -> Asked:
         """Colours of some kind laid one way, that were read laid another, or so."""
