@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, vi } from 'vitest'
 import { createApp, nextTick, type App, type Component, type Plugin } from 'vue'
-import { createPinia, type Store } from 'pinia'
+import { createPinia, setActivePinia, type Pinia } from 'pinia'
 
 /** One question to the server, answered by the test when it likes. */
 export type Asked = {
@@ -60,15 +60,14 @@ globalThis.fetch = async (given: RequestInfo | URL, how?: RequestInit) => {
   })
 }
 
-// One pinia for all: any action that an earlier test left running makes its own the active one.
-const stores: Store[] = []
-export const pinia = createPinia().use(({ store }) => void stores.push(store))
-createApp({}).use(pinia)
+// This file runs anew for each test file. One pinia for them all, as new before each test: an action that an
+// earlier test left running would make its own the active one.
+const all = globalThis as { pinia?: Pinia }
+export const pinia = (all.pinia ??= createPinia())
 
 beforeEach(() => {
   asked.length = 0
-  stores.splice(0).forEach((store) => store.$dispose())
-  pinia.state.value = {}
+  setActivePinia(Object.assign(pinia, { ...createPinia(), install: pinia.install }))
   vi.restoreAllMocks()
 })
 

@@ -63,8 +63,11 @@ it('a deleted card is told and taken back from the notice', async () => {
   expect([gone.method, gone.path]).toEqual(['DELETE', '/api/cards/1'])
   await gone.answer(null, 200)
   await (await question(2)).answer(answer([card(2, 'Moth')], { deleted: 1 }))
-  const notice = useNotices().list.at(-1)!
-  expect(notice.text).toBe('“Heron” is deleted.')
+  const notice = await eventually(() => {
+    const last = useNotices().list.at(-1)
+    expect(last?.text).toBe('“Heron” is deleted.')
+    return last!
+  })
   notice.act!.run()
   const back = await question(3)
   expect([back.method, back.path]).toEqual(['POST', '/api/cards/deleted/1'])
