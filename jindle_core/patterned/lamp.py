@@ -166,11 +166,8 @@ class _Swatches:
 
     def left_out(self, used: np.ndarray) -> Array:
         """Each swatch (n,) by a matrix that the other used ones ask for, in ΔE00."""
-        found = np.empty(len(self.seen))
-        for at in range(len(self.seen)):
-            others = used & (np.arange(len(self.seen)) != at)
-            found[at] = _apart(self.seen[at] @ self.matrix(others).T, self.true[at])
-        return found
+        matrices = self._matrices(used & ~np.eye(len(self.seen), dtype=bool))
+        return _apart(np.einsum("nij,nj->ni", matrices, self.seen), self.true)
 
     def doubt(self, off: Array, used: np.ndarray) -> float:
         """By how much they make the usual doubt of the light smaller, or larger."""
@@ -180,22 +177,27 @@ class _Swatches:
         return float(np.sqrt((prior + np.sum(weights * apart)) / (prior + weights.sum())))
 
     def matrix(self, used: np.ndarray) -> Array:
-        """The matrix (3, 3) that keeps white and turns what is seen of the used ones into what they are.
+        """The matrix (3, 3) that keeps white and turns what is seen of the used ones into what they are."""
+        return np.asarray(self._matrices(used[None])[0])
+
+    def _matrices(self, used: np.ndarray) -> Array:
+        """Such a matrix (m, 3, 3) for each choice (m, n) of swatches.
 
         Least squares on linear light, dark colours counting more as the eye has it, drawn to
         the usual matrix of the light.
         """
-        lit, true = self.seen[used] @ self.usual.T, self.true[used]
+        lit = self.seen @ self.usual.T
         # What does not change white lies in the plane across it.
         across = np.linalg.qr(np.column_stack([self.white, np.eye(3)]))[0][:, 1:3]
-        features, more = lit @ across, np.zeros((3, 3))
-        for channel in range(3):
-            eye = np.maximum(true[:, channel], figures.paper.KNOWN_DARK) ** (-2 / 3)
-            weights = eye * np.sqrt(self.weights[used])
-            weighted, wanted = features * weights[:, None], (true - lit)[:, channel] * weights
-            system = weighted.T @ weighted + figures.paper.KNOWN_RIDGE * np.eye(2)
-            more[channel] = across @ np.linalg.solve(system, weighted.T @ wanted)
-        return (np.eye(3) + more) @ self.usual
+        features = lit @ across
+        eye = np.maximum(self.true, figures.paper.KNOWN_DARK) ** (-4 / 3)
+        weights = eye * self.weights[:, None]
+        squares = np.einsum("nc,ni,nj->ncij", weights, features, features)
+        wanted = np.einsum("nc,ni,nc->nci", weights, features, self.true - lit)
+        chosen = used.astype(float)
+        system = np.tensordot(chosen, squares, 1) + figures.paper.KNOWN_RIDGE * np.eye(2)
+        more = np.linalg.solve(system, np.tensordot(chosen, wanted, 1)[..., None])[..., 0]
+        return np.asarray((np.eye(3) + more @ across.T) @ self.usual)
 
 
 _NONE = (
