@@ -5,13 +5,13 @@ that were measured for the CIE; those that ``bench.photos`` photographs with, an
 """
 
 import numpy as np
-from colour import SDS_ILLUMINANTS, SpectralShape
+from colour import SDS_ILLUMINANTS
 
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array, lab_to_linear, reflectance_to_lab
 from jindle_core.patterned.lamp import Light
 from jindle_core.prediction.stocks import WHITE_CARD
-from standins.camera import Sensor, black_body, made_up
+from standins.camera import Sensor, black_body, made_up, power_of
 from standins.world import HABITS, World, dyes
 
 CAMERAS, DYES, SMOOTH = 40, 6, 240
@@ -19,8 +19,7 @@ TUBES = ("FL2", "FL4", "FL7", "FL8", "FL11", "FL12", "FL3.4", "FL3.7", "FL3.8")
 
 
 def _measured(*names: str) -> list[Array]:
-    bands = SpectralShape(400, 700, 10)
-    return [SDS_ILLUMINANTS[name].copy().align(bands).values for name in names]
+    return [power_of(SDS_ILLUMINANTS[name]) for name in names]
 
 
 SPECTRA = {

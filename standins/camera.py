@@ -68,7 +68,7 @@ def _bump(centre: float, width: float) -> Array:
     return np.asarray(np.exp(-0.5 * ((_WAVES - centre) / width) ** 2))
 
 
-def _measured(lamp: SpectralDistribution) -> Array:
+def power_of(lamp: SpectralDistribution) -> Array:
     """A lamp's light over the bands, 1 at 560 nm."""
     power = lamp.copy().align(_BANDS).values
     return np.asarray(power / power[16])
@@ -78,15 +78,15 @@ _SPECTRA = {
     "daylight": _day(5600, 0.05),
     "shade": _day(7500, 0.18),
     "bulb": black_body(2900),
-    "warm LED": _measured(SDS_ILLUMINANTS["LED-B2"]),
-    "cool LED": _measured(SDS_ILLUMINANTS["LED-B4"]),
-    "fluorescent": _measured(SDS_ILLUMINANTS["FL11"]),
+    "warm LED": power_of(SDS_ILLUMINANTS["LED-B2"]),
+    "cool LED": power_of(SDS_ILLUMINANTS["LED-B4"]),
+    "fluorescent": power_of(SDS_ILLUMINANTS["FL11"]),
     # Those that the bench photographs under: nothing was found on them.
-    "bulb of 2800 K": _measured(SDS_LIGHT_SOURCES["Incandescent"]),
-    "LED of 3000 K": _measured(SDS_LIGHT_SOURCES["PHOS-1"]),
-    "LED of 6800 K": _measured(SDS_LIGHT_SOURCES["Phosphor LED YAG"]),
-    "tube of 3400 K": _measured(SDS_LIGHT_SOURCES["Triphosphor FL"]),
-    "tube of 4300 K": _measured(SDS_LIGHT_SOURCES["Cool White FL"]),
+    "bulb of 2800 K": power_of(SDS_LIGHT_SOURCES["Incandescent"]),
+    "LED of 3000 K": power_of(SDS_LIGHT_SOURCES["PHOS-1"]),
+    "LED of 6800 K": power_of(SDS_LIGHT_SOURCES["Phosphor LED YAG"]),
+    "tube of 3400 K": power_of(SDS_LIGHT_SOURCES["Triphosphor FL"]),
+    "tube of 4300 K": power_of(SDS_LIGHT_SOURCES["Cool White FL"]),
 }
 LAMPS = tuple(_SPECTRA)
 
