@@ -65,7 +65,6 @@ export default defineConfig({
     environmentOptions: { happyDOM: { url: 'http://jindle.test/' } },
     setupFiles: ['./src/testing.ts'],
     testTimeout: 60_000,
-    isolate: false, // each test begins anew by itself, in a fifth of the time
   },
   server: { proxy: { '/api': 'http://127.0.0.1:8900' } },
 })

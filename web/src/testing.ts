@@ -60,14 +60,12 @@ globalThis.fetch = async (given: RequestInfo | URL, how?: RequestInit) => {
   })
 }
 
-// This file runs anew for each test file. One pinia for them all, as new before each test: an action that an
-// earlier test left running would make its own the active one.
-const all = globalThis as { pinia?: Pinia }
-export const pinia = (all.pinia ??= createPinia())
+export let pinia: Pinia
 
 beforeEach(() => {
   asked.length = 0
-  setActivePinia(Object.assign(pinia, { ...createPinia(), install: pinia.install }))
+  pinia = createPinia()
+  setActivePinia(pinia)
   vi.restoreAllMocks()
 })
 
