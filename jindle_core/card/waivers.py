@@ -86,7 +86,7 @@ def _materials(card: Card, used: Picture, rule: str) -> Hashable:
     coloured = [card.followed(area) for area in used.areas]
     areas = frozenset((area.medium, area.layers) for area in coloured)
     strokes: Hashable = None
-    if rule == "feathers":
+    if rule in ("feathers", "wears"):
         strokes = used.dark_first, frozenset((area.medium, len(area.family)) for area in coloured)
     on = used.line, used.line_range, used.paper, used.surface, used.finishes
     return (*on, areas, strokes) if areas else None

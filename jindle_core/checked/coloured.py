@@ -41,10 +41,11 @@ def _of_materials(coloured: Coloured) -> Iterator[Check]:
 
 def _measured(coloured: Coloured, conflict: str) -> tuple[str, str]:
     """The figure of a conflict and its limit, where it has one."""
-    if conflict != "feathers":
-        return "", ""
     used = coloured.used
-    return f"{used.strokes} wet strokes over one another", f"at most {used.surface.wet_layers}"
+    limits = {"feathers": used.surface.most_layers, "wears": used.surface.wet_layers}
+    if conflict not in limits:
+        return "", ""
+    return f"{used.strokes} wet strokes over one another", f"at most {limits[conflict]}"
 
 
 def _of_families(coloured: Coloured) -> Iterator[Check]:

@@ -1,5 +1,6 @@
 """What do inks, papers and finishes do? Usual properties by kind; a range may say its own."""
 
+import math
 from dataclasses import dataclass
 from types import MappingProxyType
 
@@ -20,9 +21,10 @@ class LineInk:
 
 @dataclass(frozen=True, slots=True)
 class Surface:
-    """A kind of paper: how many wet layers it takes before it feathers, whether water and heat suit it.
+    """A kind of paper: how many wet layers it takes with ease, whether water and heat suit it.
 
-    Each stroke over a join counts as a layer (``families.strokes``).
+    Each stroke over a join counts as a layer (``families.strokes``); beyond
+    ``most_layers`` it feathers.
     ``soaks``: alcohol colours sink in and blend, as they must.
     """
 
@@ -32,10 +34,19 @@ class Surface:
     takes_heat: bool = True
     soaks: bool = True
 
+    @property
+    def most_layers(self) -> int:
+        """The wet layers that it takes at all, by somebody who minds."""
+        return math.ceil(_WITH_CARE * self.wet_layers)
+
+
+# What a paper takes with care, to what it takes with ease: heavy cardstock is worked with six strokes, and
+# from five on one minds; we take the others to stand alike.
+_WITH_CARE = 1.5
 
 # Figures as cardmakers give them for the kind; a range's own properties replace them. Of wet layers they say
-# that ordinary heavy cardstock feathers after two or three, and that marker paper takes five tones worked
-# back and forth and more; the others stand between by our estimate: test them on a scrap.
+# that heavy cardstock takes a trio and feathers from the seventh on, and that marker paper takes five tones
+# worked back and forth and more; the others stand between by our estimate: test them on a scrap.
 LINE_INKS = MappingProxyType(
     {
         "dye": LineInk("dye ink, stamped", solvent_proof=False, waterproof=False),
@@ -52,10 +63,10 @@ SURFACES = MappingProxyType(
         one.title: one
         for one in (
             Surface("smooth marker paper", 8, takes_water=False),
-            Surface("heavy cardstock", 3, takes_water=False),
-            Surface("hard smooth board", 4, takes_water=False),
+            Surface("heavy cardstock", 4, takes_water=False),
+            Surface("hard smooth board", 5, takes_water=False),
             Surface("watercolour paper", 6, takes_water=True),
-            Surface("kraft", 3, takes_water=False),
+            Surface("kraft", 4, takes_water=False),
             Surface("vellum", 1, takes_water=False, takes_heat=False, soaks=False),
         )
     }

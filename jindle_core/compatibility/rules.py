@@ -97,7 +97,14 @@ CONFLICTS = (
         "Going back and forth over a join wets as a layer does. Beyond what the paper can hold, colour creeps"
         " over the line and the surface pills.",
         ("fewer tones or layers", "smooth marker paper", "let each layer dry, and go over the joins once"),
-        lambda used: bool(used.carriers) and used.strokes > used.surface.wet_layers,
+        lambda used: bool(used.carriers) and used.strokes > used.surface.most_layers,
+    ),
+    _rule(
+        "wears", Status.LOOK_AGAIN, "Many wet layers for this paper",
+        "It takes them from a light hand only; colour may creep over the line where tones join.",
+        ("let each layer dry", "try the join on a scrap of it", "fewer tones or layers"),
+        lambda used: bool(used.carriers)
+        and used.surface.wet_layers < used.strokes <= used.surface.most_layers,
     ),
     _rule(
         "sits on top", Status.FAILS, "Alcohol colour does not sink in here",

@@ -12,8 +12,8 @@ from numpy.typing import NDArray
 from jindle_core import figures
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
-from jindle_core.families.build import Builder
-from jindle_core.families.judge import USUAL, Allowance, limits
+from jindle_core.families.build import Builder, allowed_steps
+from jindle_core.families.rule import USUAL, Allowance, wanted_span
 from jindle_core.limits import at_least, at_most
 
 
@@ -26,28 +26,28 @@ def follow(
 ) -> tuple[int, ...] | None:
     """Places among the builder's candidates, one for each tone (k, 3), light to dark; k is 2 to 5.
 
-    One of them is within a ΔE00 of ``reach`` of the colour ``around`` (3,), if there is one. None where
-    the candidates hold no such family.
+    One of them is within a ΔE00 of ``reach`` of the colour ``around`` (3,), if there is one; without it
+    the middle tone is what they are a family for. None where the candidates hold no such family.
     """
-    candidates = builder.candidates
-    if len(candidates) < len(tones) or len(candidates) > figures.families.FAMILY_CANDIDATES:
+    wanted = tones[len(tones) // 2] if around is None else around
+    places = builder.of_hue(wanted)
+    if len(places) < len(tones):
         return None
-    costs = (delta_e(tones[:, None], candidates[None]) / figures.families.FAMILY_DELTA_E) ** 2
-    costs = costs + ((tones[:, None, 0] - candidates[None, :, 0]) / figures.families.FOLLOWED_L) ** 2
-    allowed = builder.allowed(len(tones), allowance)
-    near = (
-        np.ones(len(candidates), dtype=bool)
-        if around is None
-        else at_most(delta_e(around, candidates), reach)
-    )
-    span = limits(len(tones), allowance).span
+    labs = builder.candidates[places]
+    costs = (delta_e(tones[:, None], labs[None]) / figures.families.FAMILY_DELTA_E) ** 2
+    costs = costs + ((tones[:, None, 0] - labs[None, :, 0]) / figures.families.FOLLOWED_L) ** 2
+    allowed = allowed_steps(labs, wanted, allowance)
+    near = np.ones(len(labs), dtype=bool) if around is None else at_most(delta_e(around, labs), reach)
+    span = float(wanted_span(len(tones), wanted, allowance))
     for price in figures.families.SPAN_PRICES:
         pressed = costs.copy()
-        pressed[0] -= price * candidates[:, 0]
-        pressed[-1] += price * candidates[:, 0]
+        pressed[0] -= price * labs[:, 0]
+        pressed[-1] += price * labs[:, 0]
         path = _cheapest(pressed, allowed, near)
-        if path is None or at_least(candidates[path[0], 0] - candidates[path[-1], 0], span):
-            return path
+        if path is None:
+            return None
+        if at_least(labs[path[0], 0] - labs[path[-1], 0], span):
+            return tuple(int(places[at]) for at in path)
     return None
 
 
@@ -81,17 +81,25 @@ def _cheapest(costs: Array, allowed: NDArray[np.bool_], near: NDArray[np.bool_])
 
 
 def holding_one(builder: Builder, count: int, allowance: Allowance = USUAL) -> NDArray[np.bool_]:
-    """Which candidates (n,) are a tone of some family of so many tones that keeps every usual limit."""
-    allowed = builder.allowed(count, allowance)
-    lightness, span = builder.candidates[:, 0], limits(count, allowance).span
-    # The lightest that so many steps up from each lead to, and the darkest that steps down do.
-    lightest, darkest = [lightness], [lightness]
+    """Which candidates (n,) have a family of so many tones around them that keeps every limit."""
+    return np.array(
+        [_holds_one(builder, at, count, allowance) for at in range(len(builder.candidates))], bool
+    )
+
+
+def _holds_one(builder: Builder, own: int, count: int, allowance: Allowance) -> bool:
+    wanted = builder.candidates[own]
+    places = builder.of_hue(wanted)
+    labs, at = builder.candidates[places], int(np.searchsorted(places, own))
+    if len(labs) < count:
+        return False
+    allowed, lightness = allowed_steps(labs, wanted, allowance), labs[:, 0]
+    span = float(wanted_span(count, wanted, allowance))
+    # Those that so many steps up and down lead to: the lightest and the darkest of them.
+    up = down = np.arange(len(labs)) == at
+    lightest, darkest = [wanted[0]], [wanted[0]]
     for _ in range(count - 1):
-        up = np.where(allowed, lightest[-1][:, None], -np.inf).max(axis=0, initial=-np.inf)
-        down = np.where(allowed, darkest[-1][None], np.inf).min(axis=1, initial=np.inf)
-        lightest.append(up)
-        darkest.append(down)
-    found = np.zeros(len(lightness), dtype=bool)
-    for before in range(count):
-        found |= at_least(lightest[before] - darkest[count - 1 - before], span)
-    return found
+        up, down = allowed[:, up].any(axis=1), allowed[down].any(axis=0)
+        lightest.append(lightness[up].max(initial=-np.inf))
+        darkest.append(lightness[down].min(initial=np.inf))
+    return any(at_least(lightest[before] - darkest[count - 1 - before], span) for before in range(count))

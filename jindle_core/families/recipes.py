@@ -1,6 +1,6 @@
 """How is a thing shaded: with how many tones, out of which colours, around which one?"""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 
 import numpy as np
@@ -9,7 +9,7 @@ from numpy.typing import NDArray
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.colorimetry.temperature import warmth
-from jindle_core.families.judge import USUAL, Allowance
+from jindle_core.families.rule import USUAL, Allowance
 
 
 class Thing(StrEnum):
@@ -53,7 +53,7 @@ class Recipe:
 
 _RECIPES = {
     Thing.WHITE: Recipe(
-        Allowance(least_step=figures.families.WHITE_STEP, span=figures.families.WHITE_SPAN),
+        Allowance(span=figures.families.WHITE_SPAN),
         (86.0, 0.0, 0.0),
         figures.families.WHITE_BARE,
         "Leave most of it bare; shade only the far side with the palest greys.",
@@ -73,16 +73,31 @@ _RECIPES = {
     Thing.GLASS: Recipe(
         USUAL, None, figures.families.GLINT_BARE, "Keep it pale, its edge darkest; leave a bare glint."
     ),
+    Thing.FUR: Recipe(Allowance(grey_below=figures.families.FUR_GREY_C)),
     Thing.FRUIT: Recipe(USUAL, None, 0.0, "Leave the shine bare, or lift it; the dark away from it."),
-    Thing.SKIN: Recipe(USUAL, None, 0.0, "Lay it thin and blend wide; the cheeks last."),
+    Thing.SKIN: Recipe(
+        Allowance(pale_span=figures.families.PALE_SKIN_SPAN),
+        None,
+        0.0,
+        "Lay it thin and blend wide; the cheeks last.",
+    ),
 }
 
 
 OF_GREYS = (Thing.WHITE, Thing.BLACK, Thing.METAL)  # shaded with greys, whatever lies around
 
 
-def recipe(thing: Thing) -> Recipe:
-    """The recipe of a thing; most things need nothing special."""
+_WHITE_BESIDE_BLACK = replace(
+    _RECIPES[Thing.WHITE],
+    allowance=Allowance(span=figures.families.BESIDE_BLACK_SPAN),
+    around=(figures.families.BESIDE_BLACK_MIDDLE, 0.0, 0.0),
+)
+
+
+def recipe(thing: Thing, beside_black: bool = False) -> Recipe:
+    """The recipe of a thing, which white changes beside a black thing; most things need nothing special."""
+    if thing is Thing.WHITE and beside_black:
+        return _WHITE_BESIDE_BLACK
     return _RECIPES.get(thing, Recipe())
 
 

@@ -1,6 +1,6 @@
 """Which families could an area have, and what would make the one it has whole?"""
 
-from collections.abc import Sequence
+from collections.abc import Hashable, Iterator, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -11,7 +11,9 @@ from jindle_core.card.pictures import Area
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.errors import BadInput, Problem
 from jindle_core.families.build import Builder, Family
+from jindle_core.families.differing import differing
 from jindle_core.families.mending import bridge, deeper, glazed_shadow, lighter
+from jindle_core.families.part import part
 from jindle_core.families.recipes import Thing, recipe, suited, tones_wanted
 from jindle_core.seen.colouring import Coloured
 
@@ -19,11 +21,12 @@ from jindle_core.seen.colouring import Coloured
 @dataclass(frozen=True, slots=True)
 class FamilyOffer:
     """A family for an area: the places of its tones among the supplies, light to dark, and their CIELAB
-    (k, 3) as they would look in the area."""
+    (k, 3) as they would look in the area, and a few words for it."""
 
     family: Family
     places: tuple[int, ...]
     labs: np.ndarray
+    words: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,49 +48,78 @@ def tones_to_offer(area: Area, said: int | None) -> int:
 
 
 def family_offers(coloured: Coloured, area: Area, owned: bool, tones: int | None = None) -> list[FamilyOffer]:
-    """The best families for an area; empty where nothing says which colour it has."""
-    found, places = _best(coloured, area, owned, tones, figures.families.FAMILIES_OFFERED)
-    offers = []
-    for family in found:
+    """The best family for an area and some that differ; empty where nothing says which colour it has."""
+    found, places = _best(coloured, area, owned, tones, figures.families.FAMILIES_LOOKED_AT)
+    builder, _ = coloured.palette.supplies.families(area.medium, owned, area.layers, coloured.paper)
+    around, offers = _around(coloured, area), []
+    for family, words in [] if around is None else differing(builder, found, around):
         its = places[list(family.places)]
         labs = coloured.palette.supplies.predicted.in_layers(its, area.layers, coloured.paper)
-        offers.append(FamilyOffer(family, tuple(its.tolist()), labs))
+        offers.append(FamilyOffer(family, tuple(its.tolist()), labs, words))
     return offers
 
 
 def proposed(pictures: Sequence[Coloured], keys: Sequence[int], owned: bool) -> SetFamilies:
     """The best family for each of some areas of some pictures that there is one for.
 
-    Without any key, of those without a family that follow no other. BadInput
-    where there is none at all.
+    Areas of one thing share one: what has less room takes a part of it, and
+    where others of it have theirs, that is taken on. Without any key, of
+    those without a family that follow no other. BadInput where there is none
+    at all.
     """
-    families = []
-    answered: dict[tuple[object, ...], tuple[list[Family], np.ndarray]] = {}
-    known: dict[Builder, np.ndarray] = {}
     for key in keys:
         pictures[0].palette.card.area(key)
-    every = [(coloured, area) for coloured in pictures for area in coloured.areas]
-    for coloured, area in every:
-        if area.key not in keys if keys else area.family or area.like is not None:
-            continue
-        # A drawing has many leaves: what is asked alike is answered once.
-        alike = (coloured.paper, area.medium, area.layers, area.colour, area.thing, area.extent, area.focal)
-        asked = (*alike, coloured.warmth(area) > 0, coloured.beside(area, Thing.BLACK))
-        if asked not in answered:
-            answered[asked] = _best(coloured, area, owned, known=known)
-        found, places = answered[asked]
-        for family in found[:1]:
-            ids = tuple(coloured.palette.supplies.rows[place].id for place in places[list(family.places)])
-            families.append(AreaFamily(area.key, ids, area.medium))
+    things: dict[Hashable, list[tuple[Coloured, Area]]] = {}
+    others: dict[Hashable, list[tuple[Coloured, Area]]] = {}
+    for coloured in pictures:
+        for area in coloured.areas:
+            asked = area.key in keys if keys else not area.family and area.like is None
+            its = (coloured.paper, area.medium, area.layers, area.colour, area.thing)
+            (things if asked else others).setdefault(its, []).append((coloured, area))
+    known: dict[Builder, np.ndarray] = {}
+    families: list[AreaFamily] = []
+    for kind, areas in things.items():
+        families += _shared(areas, others.get(kind, []), owned, known)
     if not families:
         raise BadInput(
             Problem(
                 "No area here has a palette colour to build a family around, or the supplies hold none.",
                 field="areas",
-                expected="areas with a colour, and two colours of their medium",
+                expected="areas with a colour, and a colour of their medium in its hue",
             )
         )
     return SetFamilies(tuple(families))
+
+
+def _shared(
+    areas: Sequence[tuple[Coloured, Area]],
+    others: Sequence[tuple[Coloured, Area]],
+    owned: bool,
+    known: dict[Builder, np.ndarray],
+) -> Iterator[AreaFamily]:
+    """One family for all areas of a thing, of which each takes as many tones as it has room for."""
+    coloured, first = areas[0]
+    tones = max(tones_to_offer(area, None) for _, area in areas)
+    had = [one.tones[area.key].places for one, area in others if _holds(one, area)]
+    places = max(had, key=len, default=())
+    if not places:
+        # White beside black goes deeper: where one of them lies so, all of them do.
+        beside = next((one for one in areas if one[0].beside(one[1], Thing.BLACK)), areas[0])
+        found, candidates = _best(*beside, owned, tones, known=known)
+        if not found:
+            return
+        places = tuple(candidates[list(found[0].places)].tolist())
+    supplies = coloured.palette.supplies
+    labs = supplies.predicted.in_layers(np.array(places), first.layers, coloured.paper)
+    around = coloured.aim(first, 0.0)[0]
+    for _, area in areas:
+        taken = part(labs, tones_to_offer(area, None), around, recipe(area.thing).allowance)
+        yield AreaFamily(area.key, tuple(supplies.rows[places[at]].id for at in taken), area.medium)
+
+
+def _holds(coloured: Coloured, area: Area) -> bool:
+    judged = coloured.judgement(area)
+    return judged is not None and judged.holds
 
 
 def _best(
@@ -104,25 +136,28 @@ def _best(
     """
     supplies = coloured.palette.supplies
     builder, places = supplies.families(area.medium, owned, area.layers, coloured.paper)
-    made = recipe(area.thing)
-    around: np.ndarray | None = None if made.around is None else np.asarray(made.around)
-    off = None
-    aimed, reach = coloured.aim(area, float(np.median(supplies.sigma[places])) if len(places) else 0.0)
-    if around is None and area.colour is not None and len(places):
+    around = _around(coloured, area)
+    if around is None or not len(places):
+        return [], places
+    beside_black = coloured.beside(area, Thing.BLACK)
+    made, off = recipe(area.thing, beside_black), None
+    _, reach = coloured.aim(area, float(np.median(supplies.sigma[places])))
+    if made.around is None and area.colour is not None:
         at = [colour.key for colour in coloured.palette.card.colours].index(area.colour)
-        around = aimed
         known = {} if known is None else known
         if builder not in known:
             known[builder] = delta_e(coloured.palette.lab[:, None], builder.candidates[None])
         off = known[builder][at]
-    if around is None or not len(places):
-        return [], places
-    fits = suited(area.thing, builder.candidates, coloured.warmth(area), coloured.beside(area, Thing.BLACK))
-    if not fits.all() and fits.sum() >= figures.families.FAMILY_SIZES[0]:
-        builder, places = Builder(builder.candidates[fits]), places[fits]
-        off = None if off is None else off[fits]
+    fits = suited(area.thing, builder.candidates, coloured.warmth(area), beside_black)
+    among = fits if fits.sum() >= figures.families.FAMILY_SIZES[0] else None
     wanted = tones_to_offer(area, tones)
-    return builder.best(around, wanted, count, made.allowance, off, reach), places
+    return builder.best(around, wanted, count, made.allowance, off, reach, among), places
+
+
+def _around(coloured: Coloured, area: Area) -> np.ndarray | None:
+    """The colour that an area's family is built around; None where nothing says which."""
+    made = recipe(area.thing, coloured.beside(area, Thing.BLACK))
+    return coloured.aim(area, 0.0)[0] if made.around is None else np.asarray(made.around)
 
 
 def tone_offers(coloured: Coloured, area: Area, owned: bool) -> list[ToneOffer]:
@@ -142,13 +177,14 @@ def tone_offers(coloured: Coloured, area: Area, owned: bool) -> list[ToneOffer]:
             ids = tuple(supplies.rows[place].id for place in after)
             found.append(ToneOffer(words, int(places[at]), candidates[at], ids))
 
-    offer("a deeper shadow", deeper(tones.lab, candidates), len(tones.places))
-    offer("a lighter light", lighter(tones.lab, candidates), 0)
+    wanted = coloured.aim(area, max(tones.sigma))[0]
+    offer("a deeper shadow", deeper(tones.lab, candidates, wanted), len(tones.places))
+    offer("a lighter light", lighter(tones.lab, candidates, wanted), 0)
     judged = coloured.judgement(area)
     for fault in judged.faults if judged else ():
         if fault.key == "far" and fault.step is not None:
             upper, lower = tones.lab[fault.step], tones.lab[fault.step + 1]
-            offer("a tone in between", bridge(upper, lower, candidates), fault.step + 1)
+            offer("a tone in between", bridge(upper, lower, candidates, wanted), fault.step + 1)
     if area.medium.traits.layered and area.key not in coloured.glazes:
         found += _glazes(coloured, area, candidates, places)
     return found

@@ -170,7 +170,7 @@ class Moving:
         """What families of some places are built of, once for all areas laid in the same way."""
         way = (places.tobytes(), area.layers, paper)
         if way not in self._builders:
-            self._builders[way] = Builder(labs)
+            self._builders[way] = Builder(labs, self.supplies.range_ids[places])
         return self._builders[way]
 
     @cached_property

@@ -22,9 +22,10 @@ from jindle_core.compatibility.materials import (
 from jindle_core.compatibility.properties import line_ink_of, surface_of
 from jindle_core.compatibility.rules import Conflict, Used, conflicts
 from jindle_core.errors import BadInput, Problem
-from jindle_core.families.judge import Allowance, FamilyJudgement, judge_family
+from jindle_core.families.judge import FamilyJudgement, judge_family
 from jindle_core.families.mending import glazed_over
 from jindle_core.families.recipes import Thing, recipe
+from jindle_core.families.rule import Allowance
 from jindle_core.families.strokes import wet_strokes
 from jindle_core.line_art.drawing import LineDrawing
 from jindle_core.matching.verdicts import Verdict, combined, judge_distance

@@ -9,8 +9,8 @@ from jindle_core.colorimetry.difference import delta_e
 from jindle_core.colorimetry.spaces import Array
 from jindle_core.families.build import Builder
 from jindle_core.families.following import holding_one
-from jindle_core.families.judge import Allowance
 from jindle_core.families.recipes import recipe
+from jindle_core.families.rule import Allowance
 from jindle_core.seen.whole import SeenCard
 
 Builders = dict[tuple[bytes, int, int | None], Builder]  # by places, layers and paper
@@ -49,7 +49,7 @@ class Depths:
                 way = (places.tobytes(), area.layers, coloured.paper)
                 if way not in builders:
                     laid = seen.supplies.predicted.in_layers(places, area.layers, coloured.paper)
-                    builders[way] = Builder(laid)
+                    builders[way] = Builder(laid, seen.supplies.range_ids[places])
                 allowance = recipe(area.thing).allowance
                 ask = (builders[way], count, allowance)
                 if (area.colour, round(reach, 3), *ask) in asked:

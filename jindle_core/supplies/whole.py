@@ -113,7 +113,7 @@ class Supplies(Colours):
             mine = places[self.usable[places]]
             enough = owned and len(mine) >= figures.families.FAMILY_SIZES[0]
             places = mine if enough else places[self.to_be_had[places]]
-            return Builder(self.predicted.in_layers(places, layers, paper)), places
+            return Builder(self.predicted.in_layers(places, layers, paper), self.range_ids[places]), places
 
         return self._builders.get((medium, owned, layers, paper), made)
 

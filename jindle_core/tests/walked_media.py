@@ -73,7 +73,7 @@ def shelf():
 
 
 def _said(medium):
-    usual = {"surface": "heavy cardstock", "wet_layers": 3}
+    usual = {"surface": "heavy cardstock", "wet_layers": 4}
     return {name: usual.get(name, False) for name in properties_of(medium)}
 
 

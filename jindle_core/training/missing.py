@@ -1,13 +1,13 @@
 """The missing tone: two tones of a shading family stand there, the third is chosen of four."""
 
 from collections.abc import Sequence
-from itertools import pairwise
 
 import numpy as np
 
 from jindle_core import figures
 from jindle_core.colorimetry.spaces import Array, as_lab
-from jindle_core.families.judge import FamilyJudgement, judge_family, limits, steps, tone_names
+from jindle_core.families.judge import FamilyJudgement, judge_family, tone_names
+from jindle_core.families.rule import holds_around_its_own, keeps_hue, steps
 from jindle_core.limits import at_least, at_most
 from jindle_core.media.groups import DRAWN_MEDIA
 from jindle_core.supplies.whole import Supplies
@@ -115,12 +115,11 @@ def _family(
     """Two tones that go together, and four colours: the third, and three that are off by the margin."""
     labs, sigmas = supplies.lab[places], supplies.sigma[places]
     one = int(random.choice(np.flatnonzero(np.isin(places, beginnings(places, supplies, asked)))))
-    kept = limits(TONES)
-    least, most = (2 * limit for limit in kept.lightness) if gap == 1 else kept.lightness
-    found = steps(labs[one], labs)
-    fits = at_least(found.lightness, least) & at_most(found.lightness, most) & found.hue_holds(kept.hue)
+    found, across = steps(labs[one], labs), 2 if gap == 1 else 1  # steps between the two
+    fits = at_least(found.lightness, across * found.least) & at_most(found.lightness, across * found.most())
+    fits &= keeps_hue(labs, labs[one])
     least_chroma, share = figures.training.ALIKE_CHROMA
-    fits &= at_most(found.chroma, np.maximum(least_chroma, share * found.strongest))
+    fits &= at_most(np.abs(found.rise), np.maximum(least_chroma, share * found.strongest))
     others = np.flatnonzero(fits)
     if not len(others):
         return None
@@ -146,16 +145,9 @@ def _family(
 
 def _holding(two: Array, labs: Array, gap: int) -> np.ndarray:
     """Which colours (n, 3) make a family that holds of two tones: as ``judge_family`` says of each."""
-    kept = limits(TONES)
-    tones = [*two]
+    tones = [np.broadcast_to(one, labs.shape) for one in two]
     tones.insert(gap, labs)
-    holds = np.ones(len(labs), dtype=bool)
-    for lighter, darker in pairwise(tones):
-        step = steps(lighter, darker)
-        within = at_least(step.lightness, kept.lightness[0]) & at_most(step.lightness, kept.lightness[1])
-        holds &= within & step.hue_holds(kept.hue) & step.chroma_holds
-    span = np.asarray(tones[0])[..., 0] - np.asarray(tones[-1])[..., 0]
-    return np.asarray(holds & at_least(span, kept.span))
+    return holds_around_its_own(np.stack(tones, axis=1))
 
 
 def _why(judged: FamilyJudgement) -> str:

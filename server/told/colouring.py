@@ -100,7 +100,7 @@ class ColouredPicture(Answer):
     paper: Swatch | None
     surface: str
     surface_said: Annotated[bool, "of this card, not by the paper's range"]
-    wet_layers: Annotated[int, "that the paper takes before it feathers"]
+    wet_layers: Annotated[int, "that the paper takes with ease"]
     wet_strokes: Annotated[int, "over one another, at the busiest join of its families"]
     light: Light
     dark_first: bool
@@ -136,6 +136,7 @@ class OfferedFamily(Answer):
     kept: Annotated[
         str, "which limits it keeps: the usual, the wide, or none", OneOf("whole", "relaxed", "best")
     ]
+    words: Annotated[str, "what it is, in a few words: why it is the best, or how it differs"]
     tones: Sequence[OfferedTone]
     judgement: Judgement
 

@@ -40,6 +40,7 @@ def area_offers_told(coloured: Coloured, area: Area, owned: bool, tones: int | N
         families=[
             OfferedFamily(
                 kept=one.family.kept,
+                words=one.words,
                 tones=[tone(*each) for each in zip(one.places, one.labs, strict=True)],
                 judgement=judgement_told(one.family.judgement),
             )

@@ -363,7 +363,7 @@ class ColouringTests(ApiTestCase):
         self.assertEqual(
             [tone["name"] for tone in area["tones"]], ["palest", "light", "middle", "dark", "deep shadow"]
         )
-        self.assertEqual((len(area["judgement"]["lightness"]), area["judgement"]["wanted"]), (4, 36))
+        self.assertEqual((len(area["judgement"]["lightness"]), area["judgement"]["wanted"]), (4, 31.2))
         self.assertEqual(
             self.ask("get", f"cards/{card['id']}/areas/2/families")["mends"][:-1], []
         )  # it is full

@@ -47,12 +47,15 @@ function side(one: (typeof sideValues)[number], on: boolean) {
 }
 const turn = ref('')
 const rim = ref('')
+// Each for itself: the answer about one does not take away what is being typed into the other.
 watch(
-  () => [piece.key, piece.turn, piece.rim] as const,
-  ([, degrees, left]) => {
-    turn.value = degrees ? String(degrees) : ''
-    rim.value = left ?? ''
-  },
+  () => [piece.key, piece.turn] as const,
+  ([, degrees]) => (turn.value = degrees ? String(degrees) : ''),
+  { immediate: true },
+)
+watch(
+  () => [piece.key, piece.rim] as const,
+  ([, left]) => (rim.value = left ?? ''),
   { immediate: true },
 )
 function turnBy() {

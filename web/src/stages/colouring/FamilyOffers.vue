@@ -19,11 +19,6 @@ const COUNTS = computed(() => [
   { value: 0, words: `as it wants: ${offers.wanted}` },
   ...(session.limits?.tones ?? []).map((value) => ({ value, words: `${value} tones` })),
 ])
-const WORDS = {
-  whole: '',
-  relaxed: 'within the wide limits of a small drawer',
-  best: 'the best there is',
-}
 const has = (family: { swatch: { id: number } }[]) =>
   family.length === area.tones.length &&
   family.every((tone, n) => tone.swatch.id === area.tones[n]!.swatch.id)
@@ -59,7 +54,7 @@ const has = (family: { swatch: { id: number } }[]) =>
       {{ greys === 'warm' ? 'Warm' : 'Cool' }} greys go with this palette.
     </p>
     <p v-if="!offers.families.length && area.colour" class="text-soft">
-      Your supplies hold no two colours of this medium.
+      Nothing of this medium is of its hue.
     </p>
     <ul class="space-y-1">
       <li v-for="(family, n) in offers.families" :key="n">
@@ -86,12 +81,11 @@ const has = (family: { swatch: { id: number } }[]) =>
           <span class="min-w-0 py-1.5 pr-2">
             {{ family.tones.map((tone) => called(tone.swatch)).join(', ') }}
             <span class="block text-soft">
-              <TheFigure class="mr-1" :text="`ΔL* ${family.judgement.span.toFixed(0)}`" /><template
-                v-if="WORDS[family.kept]"
-                >{{ WORDS[family.kept] }}</template
-              ><template v-if="family.judgement.faults.length"
-                ><template v-if="WORDS[family.kept] || session.person?.figures">: </template
-                ><PlainWords
+              <TheFigure class="mr-1" :text="`ΔL* ${family.judgement.span.toFixed(0)}`" />{{
+                family.words
+              }}<template v-if="family.judgement.faults.length"
+                >:
+                <PlainWords
                   :tip="false"
                   :text="family.judgement.faults.map((fault) => fault.words).join('; ')"
               /></template>

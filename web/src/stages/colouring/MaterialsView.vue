@@ -58,8 +58,7 @@ function finish(key: string, on: boolean) {
         <PicturePaper />
         <ChoiceList v-model="surface" label="What kind of paper" class="mt-2" :options="SURFACES" />
         <p class="mt-1 text-xs text-soft">
-          {{ picture.surface }}, takes {{ plural(picture.wet_layers, 'wet layer') }} before it
-          feathers.
+          {{ picture.surface }}, takes {{ plural(picture.wet_layers, 'wet layer') }} with ease.
           <template v-if="picture.wet_strokes"
             >Going back and forth counts: here up to {{ picture.wet_strokes }}, one over the
             other.</template
