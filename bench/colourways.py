@@ -23,13 +23,13 @@ from jindle_core.card.changes.palette import AddColour
 from jindle_core.card.changes.pictures import EditAreas, SetDrawing, areas_of
 from jindle_core.card.layouts import STARTS
 from jindle_core.card.whole import Anchor, Card
+from jindle_core.checked.shading import proposed
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.families.judge import judge_family
 from jindle_core.families.recipes import recipe
 from jindle_core.interchange.drawer_csv import read_drawer
 from jindle_core.lengths import OF_SHEETS, read_size
 from jindle_core.line_art.svg import read_svg
-from jindle_core.offers.for_area import proposed
 from jindle_core.palettes.landing import Landed, land
 from jindle_core.palettes.moods import MOODS
 from jindle_core.palettes.rules import PALETTE_RULES

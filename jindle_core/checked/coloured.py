@@ -1,6 +1,7 @@
 """How does the colouring of a card's pictures stand? What several areas have in common is said once."""
 
 from collections.abc import Callable, Hashable, Iterable, Iterator, Sequence
+from dataclasses import replace
 from functools import partial
 
 from jindle_core import figures
@@ -10,8 +11,10 @@ from jindle_core.card.whole import Card
 from jindle_core.checked.build import Examined
 from jindle_core.checked.check import Check, Mend
 from jindle_core.checked.covering import by_what
+from jindle_core.checked.shading import proposed
 from jindle_core.checks.finding import Finding, Status
 from jindle_core.checks.ids import Bare, CheckId, Conflicts, Covers, OnFamily
+from jindle_core.errors import BadInput
 from jindle_core.families.recipes import Thing
 from jindle_core.seen.colouring import Coloured
 from jindle_core.shown import percent, shown
@@ -66,7 +69,27 @@ def _of_families(coloured: Coloured) -> Iterator[Check]:
         figure = f"ΔL* {shown(found.span, found.wanted)} in all"
         finding = Finding(status, figure, f"ΔL* {found.wanted:.0f} and even steps", reason)
         title = f"Family of {_named(head, areas)}{_where(coloured)}"
-        yield Check("colouring", OnFamily(head.key), title, finding)
+        mends = partial(_to_shade, coloured, areas if found.faults else ())
+        yield Check("colouring", OnFamily(head.key), title, finding, to_mend=mends)
+
+
+def _to_shade(coloured: Coloured, areas: Sequence[Area]) -> list[Mend]:
+    """A family that holds for all of them, out of the drawer where that has one."""
+    for owned in (True, False) if areas else ():
+        try:
+            made = proposed([coloured], [area.key for area in areas], owned)
+        except BadInput:
+            continue
+        card, supplies = made.apply(coloured.palette.card), coloured.palette.supplies
+        after = replace(coloured, palette=replace(coloured.palette, card=card))
+        after = replace(after, picture=card.picture(coloured.picture.key))
+        judged = [after.judgement(after.area(area.key)) for area in areas]
+        if len(made.families) == len(areas) and all(one is None or one.holds for one in judged):
+            longest = max(made.families, key=lambda one: len(one.colours))
+            labels = ", ".join(supplies.rows[supplies.places[pk]].label for pk in longest.colours)
+            span = max((one.span for one in judged if one is not None), default=0.0)
+            return [Mend(f"shade {_named(areas[0], areas)} in {labels}", f"ΔL* {span:.0f} in all", made)]
+    return []
 
 
 def _needless(coloured: Coloured, examined: Examined) -> Iterator[Check]:

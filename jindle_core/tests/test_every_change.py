@@ -18,11 +18,12 @@ from jindle_core.card.sound import sound
 from jindle_core.card.stored import card_from_json, card_to_json
 from jindle_core.card.waivers import subject
 from jindle_core.card.whole import Anchor, Card
+from jindle_core.checked.shading import proposed
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.checks.finding import Status
 from jindle_core.errors import BadInput
 from jindle_core.lengths import read_size
-from jindle_core.offers.for_area import family_offers, proposed
+from jindle_core.offers.for_area import family_offers
 from jindle_core.offers.for_join import together
 from jindle_core.offers.for_piece import piece_offers
 from jindle_core.palettes.role import Role

@@ -20,6 +20,7 @@ from jindle_core.card.changes.pictures import (
 )
 from jindle_core.card.ground import PadUse
 from jindle_core.card.whole import Anchor, Card
+from jindle_core.checked.shading import proposed, tones_to_offer
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.colorimetry.difference import delta_e
 from jindle_core.contrast.rules import PairKind
@@ -28,7 +29,7 @@ from jindle_core.layers.pieces import InkedOver, Kind
 from jindle_core.lengths import read_size
 from jindle_core.material import End
 from jindle_core.media.medium import Medium
-from jindle_core.offers.for_area import family_offers, proposed, tone_offers, tones_to_offer
+from jindle_core.offers.for_area import family_offers, tone_offers
 from jindle_core.offers.for_colour import converted, instead_of
 from jindle_core.offers.for_join import join_offers, together
 from jindle_core.offers.for_piece import piece_offers

@@ -13,6 +13,7 @@ from jindle_core.card.changes.pictures import (
     areas_of,
 )
 from jindle_core.card.whole import Anchor, Card
+from jindle_core.checked.shading import proposed, tones_to_offer
 from jindle_core.checked.whole import CheckedCard
 from jindle_core.errors import BadInput
 from jindle_core.families.judge import tone_names
@@ -22,7 +23,7 @@ from jindle_core.fullness import Kept
 from jindle_core.lengths import read_size
 from jindle_core.line_art.svg import read_svg
 from jindle_core.media.medium import Medium
-from jindle_core.offers.for_area import family_offers, proposed, tone_offers, tones_to_offer
+from jindle_core.offers.for_area import family_offers, tone_offers
 from jindle_core.palettes.role import Role
 from jindle_core.planning.colouring import area_steps, picture_steps
 from jindle_core.planning.step import Wait
@@ -170,6 +171,35 @@ class PictureTests(unittest.TestCase):
         offers = family_offers(self.coloured(card), card.area(LEAF), owned=True)
         self.assertTrue(all(one.family.judgement.faults for one in offers))
         self.assertEqual({one.family.kept for one in offers}, {"best"})
+
+    def test_areas_of_one_thing_share_their_lightest_and_their_base(self):
+        card = self.drawn(
+            EditAreas((BUD,), colour=self.drawn().area(LEAF).colour, extent=Extent.TINY),
+            EditAreas((LEAF,), focal=True, extent=Extent.LARGE),
+        )
+        card = self.propose(card)
+        leaf, bud = self.codes(card, LEAF), self.codes(card, BUD)
+        self.assertLess(len(bud), len(leaf))
+        self.assertLessEqual(set(bud), set(leaf))
+        self.assertEqual(bud[0], leaf[0])
+        # What is asked for alone takes part in what the others have.
+        alone = self.propose(changed(card, SetFamilies((AreaFamily(BUD, ()),))), BUD)
+        self.assertEqual(self.codes(alone, BUD), bud)
+
+    def test_a_family_that_turns_grey_is_told_with_what_mends_it(self):
+        ids = tuple(row.id for row in ROWS if row.code in ("FERN-3", "ASH-4", "ASH-5"))
+        card = changed(self.drawn(), SetFamilies((AreaFamily(LEAF, ids, Medium.ALCOHOL_MARKER),)))
+
+        def family_of(card):
+            (found,) = [one for one in self.checked(card).checks if one.id.kind == "family"]
+            return found
+
+        family = family_of(card)
+        self.assertIn("turns grey", family.finding.reason)
+        (mend,) = family.to_mend()
+        self.assertIn("shade", mend.words)
+        mended = family_of(changed(card, mend.change))
+        self.assertEqual((mended.finding.status, mended.to_mend()), ("holds", []))
 
     def test_white_and_black_things_are_built_from_greys_and_lean_on_their_neighbours(self):
         card = self.propose(

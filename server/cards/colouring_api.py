@@ -4,8 +4,8 @@ from drf_spectacular.utils import extend_schema
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from jindle_core.checked.shading import proposed
 from jindle_core.checked.whole import CheckedCard
-from jindle_core.offers.for_area import proposed
 from jindle_core.seen.filled import picture_seen
 from jindle_core.seen.whole import SeenCard
 from jindle_core.supplies.choose import papers_to_try

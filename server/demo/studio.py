@@ -11,6 +11,7 @@ from django.utils import timezone
 
 from jindle_core.card.changes.palette import AddColour
 from jindle_core.card.whole import Anchor, Card
+from jindle_core.checked.shading import proposed
 from jindle_core.colorimetry.spaces import as_lab
 from jindle_core.errors import BadInput, Problem
 from jindle_core.interchange.drawer_csv import read_drawer
@@ -18,7 +19,6 @@ from jindle_core.interchange.entries import RangeFile
 from jindle_core.interchange.range_csv import read_range
 from jindle_core.interchange.range_json import DETAILS
 from jindle_core.line_art.svg import read_svg
-from jindle_core.offers.for_area import proposed
 from jindle_core.palettes.role import Role
 from jindle_core.patterned.sheet import Sheet
 from jindle_core.seen.whole import SeenCard

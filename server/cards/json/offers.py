@@ -8,10 +8,11 @@ from jindle_core.card.pictures import Area
 from jindle_core.checked.build import Examined
 from jindle_core.checked.check import Check
 from jindle_core.checked.desk import drawn
+from jindle_core.checked.shading import tones_to_offer
 from jindle_core.checks.finding import Status
 from jindle_core.colorimetry.views import shades
 from jindle_core.layers.pieces import Piece
-from jindle_core.offers.for_area import family_offers, tone_offers, tones_to_offer
+from jindle_core.offers.for_area import family_offers, tone_offers
 from jindle_core.offers.for_piece import PieceOffer, piece_offers
 from jindle_core.offers.new_colour import Adding
 from jindle_core.seen.colouring import Coloured
