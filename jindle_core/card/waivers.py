@@ -53,6 +53,9 @@ def _subject(card: Card, check: ids.CheckId | None) -> Hashable | None:
         case ids.Bare():
             areas = card.picture(check.key).areas
             return tuple(area.key for area in areas if not card.followed(area).family) or None
+        case ids.SamePens():
+            of = card.families_in(check.one), card.families_in(check.other)
+            return of if all(of) else None
         case ids.Covers():
             return card.followed(card.area(check.key)).family or None
         case ids.Supplied() | ids.NoCard():

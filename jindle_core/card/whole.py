@@ -14,6 +14,7 @@ from jindle_core.card.keys import above
 from jindle_core.card.pictures import Area, Picture
 from jindle_core.contrast.rules import PairKind
 from jindle_core.errors import BadInput, Problem
+from jindle_core.families.recipes import OF_GREYS
 from jindle_core.layers.folding import Fold, usual_fold
 from jindle_core.lengths import Size
 from jindle_core.material import End
@@ -155,6 +156,12 @@ class Card:
         """An area as it is coloured: as the one that it is like, which may itself be like another."""
         found = self.led_by(area)
         return area.coloured_as(found[-1]) if found else area
+
+    def families_in(self, colour: int) -> frozenset[tuple[int, ...]]:
+        """The families of the areas in a palette colour, but of things that are built of greys anyway."""
+        every = (self.followed(area) for area in self.areas)
+        asked = (area for area in every if area.colour == colour and area.thing not in OF_GREYS)
+        return frozenset(area.family for area in asked if area.family)
 
     def led_by(self, area: Area) -> list[Area]:
         """Those that an area follows, the nearest first; BadInput where it follows itself by way of them."""

@@ -3,6 +3,7 @@
 from collections.abc import Callable, Hashable, Iterable, Iterator, Sequence
 from dataclasses import replace
 from functools import partial
+from itertools import combinations
 
 from jindle_core import figures
 from jindle_core.card.changes.pictures import AreaFamily, SetFamilies
@@ -13,7 +14,7 @@ from jindle_core.checked.check import Check, Mend
 from jindle_core.checked.covering import by_what
 from jindle_core.checked.shading import proposed
 from jindle_core.checks.finding import Finding, Status
-from jindle_core.checks.ids import Bare, CheckId, Conflicts, Covers, OnFamily
+from jindle_core.checks.ids import Bare, CheckId, Conflicts, Covers, OnFamily, SamePens
 from jindle_core.errors import BadInput
 from jindle_core.families.recipes import Thing
 from jindle_core.seen.colouring import Coloured
@@ -22,6 +23,8 @@ from jindle_core.shown import percent, shown
 
 def colouring_checks(pictures: Iterable[Coloured], examined: Examined) -> Iterator[Check]:
     """Of each picture: materials, families, areas that are covered, and those that nobody coloured."""
+    pictures = tuple(pictures)
+    yield from _same_pens(pictures[0].palette.card) if pictures else ()
     for coloured in pictures:
         yield from _of_materials(coloured)
         yield from _of_families(coloured)
@@ -90,6 +93,19 @@ def _to_shade(coloured: Coloured, areas: Sequence[Area]) -> list[Mend]:
             span = max((one.span for one in judged if one is not None), default=0.0)
             return [Mend(f"shade {_named(areas[0], areas)} in {labels}", f"ΔL* {span:.0f} in all", made)]
     return []
+
+
+def _same_pens(card: Card) -> Iterator[Check]:
+    """Palette colours whose areas are shaded with the very same tones: on the card they are one colour."""
+    families = {colour.key: card.families_in(colour.key) for colour in card.colours}
+    for one, other in combinations(card.colours, 2):
+        both = families[one.key] & families[other.key]
+        if both:
+            longest = max(both, key=len)
+            reason = "on the card they are one: give one of them another family"
+            finding = Finding(Status.LOOK_AGAIN, f"{len(longest)} tones", "", reason)
+            title = f"{one.name} and {other.name} land on the same tones"
+            yield Check("colouring", SamePens(one.key, other.key), title, finding)
 
 
 def _needless(coloured: Coloured, examined: Examined) -> Iterator[Check]:

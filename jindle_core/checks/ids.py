@@ -151,6 +151,15 @@ class Bare(CheckId):
 
 
 @dataclass(frozen=True, slots=True)
+class SamePens(CheckId):
+    """On two palette colours, by their keys, whose areas are shaded with the same tones."""
+
+    one: int
+    other: int
+    _prefix: ClassVar[str] = "pens"
+
+
+@dataclass(frozen=True, slots=True)
 class Repeats(_OnPiece):
     """Whether a finishing piece repeats a colour or sets one off."""
 
@@ -281,7 +290,8 @@ _NUMBERED: dict[str, type[_Numbered]] = {
     "no-card": NoCard,
     "cut": CutOf,
 }
-KINDS = (*_NUMBERED, "melts", "conflict", *(one.value for one in (*GroundPart, *Whole)))
+_OF_TWO: dict[str, type[Melts | SamePens]] = {"melts": Melts, "pens": SamePens}
+KINDS = (*_NUMBERED, *_OF_TWO, "conflict", *(one.value for one in (*GroundPart, *Whole)))
 
 
 def read(text: str) -> CheckId | None:
@@ -299,6 +309,6 @@ def read(text: str) -> CheckId | None:
     if not all(_KEY.fullmatch(one) for one in parts):
         return None
     keys = [int(one) for one in parts]
-    if prefix == "melts":
-        return Melts(*keys) if len(keys) == 2 else None
+    if prefix in _OF_TWO:
+        return _OF_TWO[prefix](*keys) if len(keys) == 2 else None
     return _NUMBERED[prefix](keys[0]) if prefix in _NUMBERED and len(keys) == 1 else None

@@ -201,6 +201,13 @@ class PictureTests(unittest.TestCase):
         mended = family_of(changed(card, mend.change))
         self.assertEqual((mended.finding.status, mended.to_mend()), ("holds", []))
 
+    def test_two_colours_on_the_same_tones_are_told_once(self):
+        card = self.propose(self.drawn())
+        leaf, pond = card.area(LEAF), card.area(POND)
+        same = changed(card, SetFamilies((AreaFamily(POND, leaf.family, leaf.medium),)))
+        for one, told in ((card, []), (same, [f"pens:{leaf.colour}:{pond.colour}"])):
+            self.assertEqual([check.id for check in self.checked(one).judged if check.kind == "pens"], told)
+
     def test_white_and_black_things_are_built_from_greys_and_lean_on_their_neighbours(self):
         card = self.propose(
             self.drawn(EditAreas((LEAF,), thing=Thing.BLACK), EditAreas((BUD,), thing=Thing.WHITE))

@@ -41,7 +41,9 @@ def full_card():
         AddArea("fin"),
         EditAreas((1,), colour=1),
         AddArea("eye"),
-        SetFamilies((AreaFamily(1, (5, 6)),)),
+        AddArea("gill"),
+        EditAreas((3,), colour=2),
+        SetFamilies((AreaFamily(1, (5, 6)), AreaFamily(3, (5, 6)))),
         SetBuild({"post_limit": 5.0}),
     ):
         card = changed(card, change)
@@ -53,6 +55,7 @@ EVERY = (
     "once:1",
     "family:1",
     "bare:1",
+    "pens:1:2",
     "fit:3",
     "stands:1",
     "finish:2",
@@ -92,8 +95,8 @@ class WaiverTests(unittest.TestCase):
             (changes.EditColour(1, role=Role.ACCENT), {"once:1"}),
             (changes.Reanchor(1, anchor(None, 12.0)), {"pair:1", "once:1", "family:1"}),
             (changes.Reanchor(3, anchor(None, 12.0)), {"stands:1", "melts:1:2", "melts:0:1"}),
-            (EditAreas((1,), thing=Thing.FUR), {"family:1", "bare:1"}),
-            (RemoveArea(1), {"family:1"}),
+            (EditAreas((1,), thing=Thing.FUR), {"family:1", "bare:1", "pens:1:2"}),
+            (RemoveArea(1), {"family:1", "pens:1:2"}),
             (EditAreas((2,), layers=2), {"conflict:1:pills"}),
             (SetColouring({"finishes": ("gloss",)}), {"conflict:1:pills"}),
             (SetColouring({"paper": 9}), {"family:1", "conflict:1:pills"}),
@@ -101,6 +104,7 @@ class WaiverTests(unittest.TestCase):
             (SetBuild({"post_limit": 4.0}), {"thickness"}),
             (SetBuild({"fold": Fold.TOP}), set()),
             (changes.Unwaive("spread"), {"spread"}),
+            (SetFamilies((AreaFamily(3, (7, 8)),)), {"pens:1:2"}),
             (
                 changes.SetCard(size=USUAL_SIZES[1]),
                 {"fit:3", "stands:1", "finish:2", "melts:1:2", "melts:0:1", "envelope"},
@@ -117,7 +121,7 @@ class WaiverTests(unittest.TestCase):
             card = changed(card, gone)
         self.assertEqual(card.waivers, ())
         card = changed(card, AddArea("beak"))
-        self.assertEqual([area.key for area in card.areas], [1, 3])
+        self.assertEqual([area.key for area in card.areas], [1, 3, 4])
         card = changed(card, StartLayout("framed"))
         self.assertEqual([piece.key for piece in card.build.pieces], [4, 5, 6, 7, 8])
 
@@ -146,4 +150,4 @@ class WaiverTests(unittest.TestCase):
             self.assertEqual(str(read(check)), check)
 
     def test_the_next_key_is_above_every_key_there_is(self):
-        self.assertEqual(replace(full_card(), next_area=1).next_area, 3)
+        self.assertEqual(replace(full_card(), next_area=1).next_area, 4)
