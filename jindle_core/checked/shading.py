@@ -60,16 +60,21 @@ def _shared(
 ) -> Iterator[AreaFamily]:
     """One family for all areas of a thing, of which each takes as many tones as it has room for."""
     coloured, first = areas[0]
+    if wanted_around(coloured, first) is None:
+        return
     tones = max(tones_to_offer(area, None) for _, area in areas)
     had = [one.tones[area.key].places for one, area in others if _holds(one, area)]
     places = max(had, key=len, default=())
-    if not places:
+    if len(places) < tones:
         # White beside black goes deeper: where one of them lies so, all of them do.
         beside = next((one for one in areas if one[0].beside(one[1], Thing.BLACK)), areas[0])
-        found, candidates = best_families(*beside, owned, tones, known=known)
+        count = figures.families.FAMILIES_LOOKED_AT if places else 1
+        found, candidates = best_families(*beside, owned, tones, count, known)
         if not found:
             return
-        places = tuple(candidates[list(found[0].places)].tolist())
+        each = [tuple(candidates[list(one.places)].tolist()) for one in found]
+        # What the others have is gone on with where that can be.
+        places = next((one for one in each if set(places) <= set(one)), each[0])
     supplies = coloured.palette.supplies
     labs = supplies.predicted.in_layers(np.array(places), first.layers, coloured.paper)
     around = coloured.aim(first, 0.0)[0]

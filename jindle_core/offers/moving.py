@@ -128,7 +128,8 @@ class Moving:
 
     def _taken(self, coloured: Coloured, area: Area, places: np.ndarray, labs: np.ndarray) -> list[int]:
         """The places of the family's tones then: within the usual limits where there is such a family, else
-        with its steps kept or, where less is wrong with it, the best of as many around the area's colour."""
+        with its steps kept or the best of as many around the area's colour, whichever has less wrong with it;
+        fewer tones that hold go before as many that do not."""
         wanted = self.wanted(coloured.tones[area.key].lab)
         if not len(places):
             return []
@@ -142,9 +143,10 @@ class Moving:
             return [int(places[at]) for at in followed]
         made = convert(wanted, labs)
         middle = wanted[len(wanted) // 2] if around is None else around
-        tried = [made.places] if made is not None else []
         count = figures.families.FAMILIES_TRIED if self.thorough else 1
-        tried += [one.places for one in builder.best(middle, len(wanted), count, allowed, reach=reach)]
+        found = builder.best(middle, len(wanted), count, allowed, reach=reach)
+        tried = [made.places] if made is not None else []
+        tried += [one.places for one in found]
 
         # What was wrong with it before may be wrong with it then.
         had = len(judge_family(wanted, allowed, around, reach).faults)
@@ -155,12 +157,12 @@ class Moving:
             return max(len(faults) - had, 0), float(delta_e(tones, wanted).sum())
 
         best = min((one for one in tried if len(one) == len(wanted)), key=wrong, default=())
+        fewer = found[0] if found and len(found[0].places) < len(wanted) else None
+        if fewer and fewer.judgement.holds and (not best or wrong(best)[0]):
+            return [int(places[at]) for at in fewer.places]
         if best or not self.thorough:
             return [int(places[at]) for at in best]
-        for count in range(len(wanted) - 1, 1, -1):
-            if shorter := builder.best(middle, count, 1, allowed, reach=reach):
-                return [int(places[at]) for at in shorter[0].places]
-        return [self._alone(middle, places, labs)]
+        return [int(places[at]) for at in fewer.places] if fewer else [self._alone(middle, places, labs)]
 
     def _alone(self, wanted: np.ndarray, places: np.ndarray, labs: np.ndarray) -> int:
         """The place of the tone that comes nearest."""

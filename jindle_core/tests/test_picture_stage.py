@@ -185,6 +185,15 @@ class PictureTests(unittest.TestCase):
         # What is asked for alone takes part in what the others have.
         alone = self.propose(changed(card, SetFamilies((AreaFamily(BUD, ()),))), BUD)
         self.assertEqual(self.codes(alone, BUD), bud)
+        # And what the others have is gone on with where more tones are asked for.
+        more = self.propose(changed(card, SetFamilies((AreaFamily(LEAF, ()),))), LEAF)
+        self.assertGreater(len(self.codes(more, LEAF)), len(bud))
+        self.assertLessEqual(set(bud), set(self.codes(more, LEAF)))
+        # Of what has no colour nothing is taken on.
+        bare = changed(card, EditAreas((LEAF, BUD), colour=0))
+        bare = changed(bare, SetFamilies((AreaFamily(LEAF, card.area(LEAF).family, Medium.ALCOHOL_MARKER),)))
+        with self.assertRaises(BadInput):
+            self.propose(bare, BUD)
 
     def test_a_family_that_turns_grey_is_told_with_what_mends_it(self):
         ids = tuple(row.id for row in ROWS if row.code in ("FERN-3", "ASH-4", "ASH-5"))
