@@ -1,5 +1,6 @@
 """How is a thing shaded: with how many tones, out of which colours, around which one?"""
 
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from enum import StrEnum
 
@@ -120,7 +121,7 @@ def suited(thing: Thing, candidates: Array, warm: float, beside_black: bool) -> 
     """Which candidates (n, 3) a thing is shaded with; (n,).
 
     ``warm`` is the temperature of what lies around it (above 0 warm): greys
-    lean the same way where there are enough that do. ``beside_black`` says
+    lean the same way where there are enough that do; those of black are cool. ``beside_black`` says
     that a black thing touches it, which wants a darker grey on white.
     """
     candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
@@ -138,13 +139,36 @@ def suited(thing: Thing, candidates: Array, warm: float, beside_black: bool) -> 
         return np.ones(len(candidates), dtype=bool)
     greys = chroma < figures.paper.NEUTRAL_ROLE_C
     if thing is Thing.WHITE:
-        least, most = figures.families.WHITE_THING_L
-        greys &= (lightness >= (figures.families.BESIDE_BLACK_L if beside_black else least)) & (
-            lightness <= most
-        )
+        greys &= _light_enough(lightness, beside_black)
     if thing is Thing.BLACK:
+        warm = -1.0  # cool greys are the usual for black: warm ones look brown
         greys &= (lightness >= figures.families.BLACK_THING_L[0]) & (
             lightness <= figures.families.BLACK_THING_L[1]
         )
     same = greys & ((np.sign(warmth(candidates)) == np.sign(warm)) | (chroma < figures.families.TRUE_GREY_C))
     return same if same.sum() >= figures.families.FAMILY_SIZES[1] else greys
+
+
+def _light_enough(lightness: Array, beside_black: bool) -> NDArray[np.bool_]:
+    """Whether tones of some L* shade a white thing."""
+    least, most = figures.families.WHITE_THING_L
+    if beside_black:
+        least = figures.families.BESIDE_BLACK_L
+    return np.asarray((lightness >= least) & (lightness <= most))
+
+
+def whites(candidates: Array, beside_black: bool) -> Iterator[tuple[str, Array, NDArray[np.bool_]]]:
+    """Each kind of white: its name, the colour (3,) to build around, which candidates (n, 3) are of it."""
+    candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
+    light = _light_enough(candidates[:, 0], beside_black)
+    around = recipe(Thing.WHITE, beside_black).around or (0.0, 0.0, 0.0)
+    for words, lean in figures.families.WHITES.items():
+        off = np.hypot(*(candidates[:, 1:] - lean).T)
+        yield words, np.array([around[0], *lean]), light & (off <= figures.families.WHITE_REACH)
+
+
+def white_of(tones: Array) -> str:
+    """Which kind of white some tones (k, 3) come nearest to."""
+    middle = np.asarray(tones, dtype=float)[:, 1:].mean(axis=0)
+    every = figures.families.WHITES
+    return min(every, key=lambda one: float(np.hypot(*(middle - every[one]))))

@@ -69,6 +69,11 @@ WHITE_THING_L = (72.0, 97.0)  # L* of what shades a white thing, most of it bare
 FUR_GREY_C = 20.0  # C*: fur and feathers weaker than that are chosen with grey shadows, a yellow chick is not
 # Next to black a white thing's darkest grey lies at L* 68 to 72: how dark it may be, its span, its middle.
 BESIDE_BLACK_L, BESIDE_BLACK_SPAN, BESIDE_BLACK_MIDDLE = 68.0, 18.0, 79.0
+# What white things are shaded with, as a*, b* of it, and how far off that one of its tones may lie.
+WHITES = MappingProxyType(
+    {"cool grey": (-0.5, -3.0), "toned grey": (0.5, 3.0), "cream": (0.5, 10.0), "palest pink": (8.0, 2.0)}
+)
+WHITE_REACH = 6.0
 BLACK_THING_L = (12.0, 58.0)
 GLASS_L = 58.0  # glass stays light, its glints bare paper
 WHITE_SPAN = 10.0  # ΔL*: the bare paper is its lightest tone already

@@ -1,15 +1,17 @@
 """Which families could an area have, and what would make the one it has whole?"""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
 
 from jindle_core import figures
 from jindle_core.card.pictures import Area
-from jindle_core.checked.shading import best_families, wanted_around
-from jindle_core.families.build import Family
+from jindle_core.checked.shading import best_families, tones_to_offer, wanted_around
+from jindle_core.families.build import Builder, Family
 from jindle_core.families.differing import differing
 from jindle_core.families.mending import bridge, deeper, glazed_shadow, lighter
+from jindle_core.families.recipes import Thing, recipe, white_of, whites
 from jindle_core.seen.colouring import Coloured
 
 
@@ -42,11 +44,28 @@ def family_offers(coloured: Coloured, area: Area, owned: bool, tones: int | None
     found, places = best_families(coloured, area, owned, tones, figures.families.FAMILIES_LOOKED_AT)
     builder, _ = coloured.palette.supplies.families(area.medium, owned, area.layers, coloured.paper)
     around, offers = wanted_around(coloured, area), []
-    for family, words in [] if around is None else differing(builder, found, around):
+    if area.thing is Thing.WHITE:
+        chosen = _whites(builder, found, tones_to_offer(area, tones), coloured.beside(area, Thing.BLACK))
+    else:
+        chosen = [] if around is None else differing(builder, found, around)
+    for family, words in chosen:
         its = places[list(family.places)]
         labs = coloured.palette.supplies.predicted.in_layers(its, area.layers, coloured.paper)
         offers.append(FamilyOffer(family, tuple(its.tolist()), labs, words))
     return offers
+
+
+def _whites(
+    builder: Builder, found: Sequence[Family], tones: int, beside_black: bool
+) -> list[tuple[Family, str]]:
+    """The best family for a white thing, and one of each other kind of white that there is."""
+    chosen = [(one, white_of(builder.candidates[list(one.places)])) for one in found[:1]]
+    allowance = recipe(Thing.WHITE, beside_black).allowance
+    for words, around, among in whites(builder.candidates, beside_black):
+        if words not in [had for _, had in chosen]:
+            others = builder.best(around, tones, 1, allowance, among=among)
+            chosen += [(one, words) for one in others if one.kept == "whole"]
+    return chosen
 
 
 def tone_offers(coloured: Coloured, area: Area, owned: bool) -> list[ToneOffer]:

@@ -13,7 +13,15 @@ from jindle_core.families.differing import differing
 from jindle_core.families.judge import judge_family, tone_names
 from jindle_core.families.mending import bridge, deeper, glazed_shadow, lighter
 from jindle_core.families.part import part
-from jindle_core.families.recipes import Extent, Thing, recipe, suited, tones_wanted
+from jindle_core.families.recipes import (
+    Extent,
+    Thing,
+    recipe,
+    suited,
+    tones_wanted,
+    white_of,
+    whites,
+)
 from jindle_core.families.rule import (
     Allowance,
     holds_around_its_own,
@@ -252,7 +260,7 @@ class RecipeTests(unittest.TestCase):
         (found,) = Builder(beside).best(np.array(made.around), 3, allowance=made.allowance)
         self.assertTrue(68 <= beside[found.places[-1], 0] <= 72)
         black = everything[suited(Thing.BLACK, everything, warm=1, beside_black=False)]
-        self.assertTrue(np.all(black[:, 0] <= 58))
+        self.assertTrue(np.all(black[:, 0] <= 58) and np.all(black[:, 2] < 0))  # cool, whatever is around
         np.testing.assert_array_equal(everything[suited(Thing.SKIN, everything, 0, False)], skin)
         self.assertTrue(np.all(everything[suited(Thing.GLASS, everything, 0, False)][:, 0] >= 58))
         self.assertTrue(suited(Thing.LEAF, everything, 0, False).all())
@@ -266,6 +274,17 @@ class RecipeTests(unittest.TestCase):
         self.assertEqual(judge_family(brown, fur, around=brown[0]).faults, ())
         self.assertIn("grey", {one.key for one in judge_family(brown, around=brown[0]).faults})
         self.assertIn("grey", {one.key for one in judge_family(yellow, fur, around=yellow[0]).faults})
+
+    def test_of_which_white_a_white_thing_is_may_be_chosen(self):
+        lightness = np.array([94.0, 90, 86, 81, 76])
+        every = {"cool grey": (-1, -3), "toned grey": (1, 3), "cream": (0, 10), "palest pink": (7, 2)}
+        labs = np.vstack([np.column_stack([lightness, *np.full((5, 2), lean).T]) for lean in every.values()])
+        for beside_black in (False, True):
+            for words, around, among in whites(labs, beside_black):
+                (found,) = Builder(labs).best(around, 2, among=among, allowance=recipe(Thing.WHITE).allowance)
+                tones = labs[list(found.places)]
+                self.assertEqual((found.kept, white_of(tones)), ("whole", words))
+                self.assertTrue(judge_family(tones, recipe(Thing.WHITE).allowance).holds)
 
     def test_white_things_stay_mostly_bare(self):
         self.assertGreater(recipe(Thing.WHITE).bare, recipe(Thing.GLASS).bare)

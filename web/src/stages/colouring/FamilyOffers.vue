@@ -51,7 +51,10 @@ const has = (family: { swatch: { id: number } }[]) =>
       <ChoiceList v-model="count" label="How many tones" class="w-44" :options="COUNTS" />
     </div>
     <p v-if="area.of_greys" class="mb-2 text-xs text-soft">
-      {{ greys === 'warm' ? 'Warm' : 'Cool' }} greys go with this palette.
+      <template v-if="area.thing === 'black-thing'">Cool greys; warm ones look brown.</template>
+      <template v-else
+        >{{ greys === 'warm' ? 'Warm' : 'Cool' }} greys go with this palette.</template
+      >
     </p>
     <p v-if="!offers.families.length && area.colour" class="text-soft">
       Nothing of this medium is of its hue.
