@@ -23,7 +23,7 @@ def laying(
         case Toning.DAMP:
             found = _water(tones)
         case Toning.DRAWN:
-            found = _pencil(tones, medium.traits.blooms, solvent)
+            found = _pencil(tones, medium.traits.blooms, solvent, dark_first)
         case Toning.BRUSHED:
             found = _stencilled(tones)
         case None:
@@ -72,12 +72,18 @@ def _water(tones: int) -> list[Step]:
     return found
 
 
-def _pencil(tones: int, blooms: bool, solvent: bool) -> list[Step]:
-    found = [Step("a soft layer over all of it", 0)]
-    found += [
-        Step("over the shaded part, lighter hand first, then more pressure", tone) for tone in range(1, tones)
-    ]
-    found += [Step("over the join with the darker one", tone) for tone in range(tones - 2, -1, -1)]
+def _pencil(tones: int, blooms: bool, solvent: bool, dark_first: bool) -> list[Step]:
+    if solvent and dark_first:
+        found = [Step("the shadow, roughly: the solvent blends it", tones - 1)]
+        found += [Step("over its edge and on", tone) for tone in range(tones - 2, 0, -1)]
+        found += [Step("the rest, and lightly over all of it", 0)] if tones > 1 else []
+    else:
+        found = [Step("a soft layer over all of it", 0)]
+        found += [
+            Step("over the shaded part, lighter hand first, then more pressure", tone)
+            for tone in range(1, tones)
+        ]
+        found += [Step("over the join with the darker one", tone) for tone in range(tones - 2, -1, -1)]
     if solvent:
         found.append(Step("blend with a little solvent on a stump, in fresh air; let it dry"))
     else:

@@ -135,6 +135,9 @@ class OrderTests(unittest.TestCase):
         self.assertIn("blend dry", words[Medium.OIL_PENCIL])
         wet = laying(Medium.OIL_PENCIL, 3, False, solvent=True)
         self.assertIn("solvent", " ".join(one.words for one in wet))
+        # With solvent the shadow may come first, roughly; dry, pencils are built up from the light.
+        firsts = [laying(Medium.OIL_PENCIL, 3, True, solvent=one)[0].using for one in (True, False)]
+        self.assertEqual(firsts, [2, 0])
         over = laying(Medium.ALCOHOL_MARKER, 3, False, glaze="STONE-6")[-1]
         self.assertEqual((over.using, over.words), (None, "STONE-6 over the deepest shadow"))
         self.assertIs(over.wait, Wait.DRY)
