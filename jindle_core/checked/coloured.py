@@ -68,7 +68,7 @@ def _of_families(coloured: Coloured) -> Iterator[Check]:
     for head, areas in _together([area for area, _ in judged], causes.__getitem__, OnFamily, card):
         _, found = causes[head.key]
         status = Status.LOOK_AGAIN if found.faults else Status.HOLDS
-        reason = "; ".join(dict.fromkeys(fault.words for fault in found.faults))
+        reason = "; ".join(dict.fromkeys(fault.words for fault in found.faults or found.hints))
         figure = f"ΔL* {shown(found.span, found.wanted)} in all"
         finding = Finding(status, figure, f"ΔL* {found.wanted:.0f} and even steps", reason)
         title = f"Family of {_named(head, areas)}{_where(coloured)}"

@@ -134,7 +134,9 @@ class OfferedFamily(Answer):
     """A family that could be chosen, light to dark."""
 
     kept: Annotated[
-        str, "which limits it keeps: the usual, the wide, or none", OneOf("whole", "relaxed", "best")
+        str,
+        "which limits it keeps: the usual, wider steps, or a farther hue",
+        OneOf("whole", "relaxed", "best"),
     ]
     words: Annotated[str, "what it is, in a few words: why it is the best, or how it differs"]
     tones: Sequence[OfferedTone]
