@@ -236,6 +236,7 @@ def _spectra(made: Range, listed: list[Entry]) -> str:
 
 
 _NEEDED = {
+    "Wherry": ("DRAKE-3", "DRAKE-4", "FERRY-6"),
     "Skiffboard": ("102", "108", "166", "185"),
     "Tinwater": ("lamp brass",),
     "Brackwater": ("morning water mint",),

@@ -154,7 +154,7 @@ class ColouringTests(BrowserTestCase):
         grey = picture.locator("stop").first.get_attribute("stop-color")
         self.assertEqual(grey[1:3], grey[3:5])
         self.page.get_by_role("link", name="Materials").click()
-        expect(self.page.get_by_text("takes 3 wet layers")).to_be_visible()
+        expect(self.page.get_by_text("takes 4 wet layers")).to_be_visible()
         self.choose("What kind of paper", "watercolour paper")
         expect(self.page.get_by_text("takes 6 wet layers")).to_be_visible()
         expect(

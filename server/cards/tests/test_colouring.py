@@ -159,7 +159,7 @@ class ColouringTests(ApiTestCase):
         card = self.change(card, kind="set_colouring", paper=self.ids["paper wrapping"])
         self.assertEqual(self.colouring(card)["surface"], "kraft")
         self.assertLess(self.area(card, 2)["tones"][0]["lightness"], deeper["tones"][0]["lightness"])
-        self.assertIn("More wet layers", str(self.conflicts(card)))
+        self.assertIn("Many wet layers", str(self.conflicts(card)))
         papers = self.ask("get", f"cards/{card['id']}/colouring/papers")
         self.assertEqual([one["words"] for one in papers], ["white marker paper", "cream", "grey", "kraft"])
         self.assertNotEqual(papers[0]["picture"]["shapes"], papers[3]["picture"]["shapes"])
