@@ -80,7 +80,8 @@ def keeps_hue(labs: Array, wanted: Array, most: float | None = None) -> Holds:
     aside, lighter = figures.families.TURN_DARKER, figures.families.TURN_LIGHTER
     darker = labs[..., 0] < wanted[..., 0]
     yellow = is_yellow(wanted) & darker
-    least = np.where(yellow, orange, np.where(darker, aside, lighter))
+    deepens = np.clip((wanted[..., 0] - labs[..., 0]) / figures.families.YELLOW_DEEPENS, 0.0, 1.0)
+    least = np.where(yellow, aside + (orange - aside) * deepens, np.where(darker, aside, lighter))
     upper = np.where(yellow, green, np.where(darker, aside, lighter))
     if most is not None:
         least, upper = np.maximum(least, most), np.where(yellow, upper, np.maximum(upper, most))

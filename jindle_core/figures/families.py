@@ -26,6 +26,7 @@ PALE_L, PALE_C = 85.0, 15.0  # lighter and weaker than both a tone may rise to a
 TURN_DARKER, TURN_LIGHTER = 20.0, 25.0  # degrees off the wanted hue, either way
 YELLOW_HUES = (75.0, 112.0)  # a yellow has no dark of its own …
 YELLOW_DARKER = (38.0, 8.0)  # … and turns so far towards orange, or towards green
+YELLOW_DEEPENS = 20.0  # ΔL* below it from which it may turn all of that; a peach as light as it is no shadow
 NEARLY_WHITE_L, NEARLY_WHITE_C = 88.0, 8.0  # lighter and weaker: of any hue
 HUE_DISTANCE = 6.0  # ΔH*: near the neutral axis an angle says nothing
 DARKER_KEEPS = 0.5  # of the C* wanted: the rest looks grey beside it

@@ -219,6 +219,10 @@ class JudgeTests(unittest.TestCase):
         spans = [float(wanted_span(4, np.array([lightness, 0, 0]))) for lightness in (95, 85, 75, 65, 30)]
         np.testing.assert_allclose(spans, [12, 18, 24, 30, 30])
 
+    def test_a_yellow_turns_as_it_deepens(self):
+        yellow, peach, gold = lch((90, 44, 92), (86, 40, 64), (72, 48, 64))
+        self.assertEqual(keeps_hue(np.array([peach, gold]), yellow).tolist(), [False, True])
+
     def test_metal_may_jump(self):
         bright, dark = [88.0, 0, 0], [46.0, 0, 0]
         self.assertIn("far", self.faults(bright, dark))
