@@ -32,7 +32,7 @@ class TrainingTests(BrowserTestCase):
         self.page.get_by_role("link", name="Background").click()
         checks = self.page.get_by_role("region", name="Checks")
         link = checks.get_by_role("link", name="Practise this").first
-        expect(link).to_be_visible()
+        expect(link).to_have_attribute("href", re.compile("stage=background"))
         card = re.search(r"card=(\d+)", link.get_attribute("href")).group(1)
         link.click()
         expect(self.page.get_by_text("1 of 10")).to_be_visible()
