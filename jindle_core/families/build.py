@@ -23,6 +23,7 @@ from jindle_core.families.rule import (
     steps,
     wanted_span,
 )
+from jindle_core.held import Held
 from jindle_core.limits import at_least, at_most
 
 
@@ -42,6 +43,7 @@ class Family:
     judgement: FamilyJudgement
 
 
+_ANSWERS = 64  # of a builder: the colours of some cards, which are asked about again and again
 _Places = tuple[int, ...]
 _Path = tuple[float, _Places]  # with what it costs
 
@@ -52,6 +54,7 @@ class Builder:
     def __init__(self, candidates: Array, ranges: NDArray[np.integer] | None = None) -> None:
         self.candidates = np.asarray(candidates, dtype=float).reshape(-1, 3)
         self.ranges = np.zeros(len(self.candidates), dtype=np.intp) if ranges is None else ranges
+        self._answered = Held[tuple[object, ...], list[Family]](_ANSWERS)
 
     def best(
         self,
@@ -84,6 +87,21 @@ class Builder:
             off = delta_e(wanted, self.candidates)
         may = np.ones(len(self.candidates), dtype=bool) if among is None else among
         tones = min(tones, figures.families.FAMILY_SIZES[1])
+        asked = (wanted.tobytes(), tones, count, allowance, reach, may.tobytes())
+        return list(
+            self._answered.get(asked, lambda: self._found(wanted, tones, count, allowance, off, reach, may))
+        )
+
+    def _found(
+        self,
+        wanted: Array,
+        tones: int,
+        count: int,
+        allowance: Allowance,
+        off: Array,
+        reach: float,
+        may: Holds,
+    ) -> list[Family]:
         for kept in ("whole", "relaxed", "best"):
             around = _Around.of(self, wanted, may, off, reach, kept, allowance)
             if around is None:
@@ -126,7 +144,7 @@ class _Found:
 
 @dataclass(frozen=True)
 class _Around:
-    """What may be of families around a colour: places (m,), their CIELAB and ranges, steps between all two.
+    """What may be of families around a colour: places (m,), their CIELAB and ranges.
 
     ``wanted`` is what they are judged around: the colour asked for or, where
     nothing comes near it, the nearest that there is. ``anchors`` are places,

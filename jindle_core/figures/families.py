@@ -51,7 +51,7 @@ STEP_AIM = 2.0  # ΔL* that a step aims at beyond its share of the span
 FAMILIES_OFFERED = 5
 FAMILIES_LOOKED_AT = 300  # of which those are chosen that differ
 DIFFERS = (5.0, 6.0)  # ΔC* in the mean, ΔL* of the darkest or lightest, from which one looks another
-FAMILY_CANDIDATES = 1500  # every step between two of them is held at once: about 90 MB
+FAMILY_CANDIDATES = 1500  # every step between two of them is worked out at once: seven arrays of 18 MB
 FOLLOWED_L = (
     3.0  # ΔL* that counts as much as FAMILY_DELTA_E where tones are followed: lightness is kept first
 )
